@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Journal;
+
+/**
+ * The journal's store. Every call is bound to one account.
+ */
+interface Entries
+{
+    public function find(string $accountId, string $id): ?Entry;
+
+    public function add(Entry $entry): void;
+
+    /** The number that the account's next entry gets. */
+    public function nextNumber(string $accountId): int;
+
+    /** The newest entry that changed the object, if any did. */
+    public function newestAbout(string $accountId, ObjectRef $object): ?Entry;
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Journal;
+
+/**
+ * One thing that was done, to one object or to several in one step.
+ *
+ * Entries are never changed or removed; only $undoneBy is kept up to date, so that a list need not
+ * follow chains of undoing.
+ *
+ * @phpstan-import-type ChangeState from Change
+ */
+final class Entry
+{
+    /** @var list<ChangeState> */
+    private array $changes;
+
+    private ?string $undoneBy = null;
+
+    /**
+     * @param string       $id          made by the client, so that a repeated request is recognised
+     * @param int          $number      position in the account's journal, from 1 upwards without order gaps
+     * @param string       $about       subject or title of what it was done to; for several, of the first
+     * @param string       $consequence what follows, in words; may be empty
+     * @param list<Change> $changes     in the order in which they were made
+     * @param string|null  $undoes      the entry that this one takes back
+     */
+    public function __construct(
+        public readonly string $id,
+        public readonly string $accountId,
+        public readonly int $number,
+        public readonly \DateTimeImmutable $at,
+        public readonly EntryKind $kind,
+        public readonly string $about,
+        public readonly string $consequence,
+        array $changes,
+        public readonly ?string $undoes = null,
+    ) {
+        $this->changes = array_map(static fn (Change $change): array => $change->state(), $changes);
+    }
+
+    /** @return list<Change> */
+    public function changes(): array
+    {
+        return array_map(Change::fromState(...), $this->changes);
+    }
+
+    public function undoneBy(): ?string
+    {
+        return $this->undoneBy;
+    }
+
+    public function markUndone(string $by): void
+    {
+        $this->undoneBy = $by;
+    }
+
+    public function markDoneAgain(): void
+    {
+        $this->undoneBy = null;
+    }
+}

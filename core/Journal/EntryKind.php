@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Journal;
+
+/**
+ * What an entry of the journal records.
+ */
+enum EntryKind: string
+{
+    case Archive = 'archive';
+    case Delete = 'delete';
+    case Snooze = 'snooze';
+    case BringBack = 'bring_back';
+    case PutBack = 'put_back';
+    case EmptyBin = 'empty_bin';
+    case MakeTask = 'make_task';
+    case AddTask = 'add_task';
+    case EditTask = 'edit_task';
+    case CompleteTask = 'complete_task';
+    case RestoreTask = 'restore_task';
+    case DeleteTask = 'delete_task';
+    case Undo = 'undo';
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Journal;
+
+/**
+ * The kinds of object whose changes the journal keeps.
+ */
+enum ObjectKind: string
+{
+    case Conversation = 'conversation';
+    case Task = 'task';
+    case TaskList = 'list';
+}

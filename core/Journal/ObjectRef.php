@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Journal;
+
+/**
+ * Names one object of an account.
+ */
+final readonly class ObjectRef
+{
+    public function __construct(public ObjectKind $kind, public string $id)
+    {
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Journal;
+
+/**
+ * Gathers what one step does, while it is being done.
+ */
+final class Page
+{
+    /** @var array<string, array{Journaled, array<string, mixed>|null, bool}> object, state before, still there */
+    private array $touched = [];
+
+    private string $about = '';
+
+    private string $consequence = '';
+
+    /** To be called before the object is changed. */
+    public function touch(Journaled $object): void
+    {
+        $this->touched[self::key($object)] ??= [$object, $object->state(), true];
+    }
+
+    /** The object was made in this step. */
+    public function made(Journaled $object): void
+    {
+        $this->touched[self::key($object)] ??= [$object, null, true];
+    }
+
+    /** The object is removed in this step. */
+    public function removed(Journaled $object): void
+    {
+        $this->touch($object);
+        $this->touched[self::key($object)][2] = false;
+    }
+
+    /** What the entry will say: the first call counts for $about, the last for $consequence. */
+    public function say(string $about, string $consequence = ''): void
+    {
+        $this->about = '' === $this->about ? $about : $this->about;
+        $this->consequence = $consequence;
+    }
+
+    public function about(): string
+    {
+        return $this->about;
+    }
+
+    public function consequence(): string
+    {
+        return $this->consequence;
+    }
+
+    /** @return list<Change> without objects that are as they were */
+    public function changes(): array
+    {
+        $changes = [];
+        foreach ($this->touched as [$object, $before, $there]) {
+            $after = $there ? $object->state() : null;
+            if ($before !== $after) {
+                $changes[] = new Change($object->ref(), $before, $after);
+            }
+        }
+
+        return $changes;
+    }
+
+    private static function key(Journaled $object): string
+    {
+        return $object->ref()->kind->value.' '.$object->ref()->id;
+    }
+}

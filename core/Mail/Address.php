@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Mail;
+
+/**
+ * A mailbox: an address with, perhaps, the name of who reads there (RFC 5322, 3.4).
+ */
+final readonly class Address implements \JsonSerializable
+{
+    /**
+     * @param string $email as written, without angle brackets; may be empty or malformed in mail from outside
+     * @param string $name  decoded display name, may be empty
+     */
+    public function __construct(public string $email, public string $name = '')
+    {
+    }
+
+    /** What to call this person on screen. */
+    public function label(): string
+    {
+        return match (true) {
+            '' !== $this->name => $this->name,
+            '' !== $this->email => $this->email,
+            default => 'unknown sender',
+        };
+    }
+
+    /** Whether both are the same mailbox. Capitals do not matter, as in every system in use. */
+    public function is(string $email): bool
+    {
+        return '' !== $this->email && 0 === strcasecmp($this->email, $email);
+    }
+
+    /** @return array{name: string, email: string} */
+    public function jsonSerialize(): array
+    {
+        return ['name' => $this->name, 'email' => $this->email];
+    }
+}

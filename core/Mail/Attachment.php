@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Mail;
+
+/**
+ * Something that came with a message besides its text.
+ */
+final readonly class Attachment implements \JsonSerializable
+{
+    /**
+     * @param string $name      file name, decoded, without path; never empty
+     * @param string $type      media type in lower case, e.g. "image/png"
+     * @param int    $size      bytes after decoding
+     * @param string $contentId Content-ID without angle brackets (RFC 2392), empty when it has none
+     * @param bool   $inline    it is shown within the formatted text
+     */
+    public function __construct(
+        public string $name,
+        public string $type,
+        public int $size,
+        public string $contentId = '',
+        public bool $inline = false,
+    ) {
+    }
+
+    /** @return array{name: string, type: string, size: int, contentId: string, inline: bool} */
+    public function jsonSerialize(): array
+    {
+        return ['name' => $this->name, 'type' => $this->type, 'size' => $this->size, 'contentId' => $this->contentId, 'inline' => $this->inline];
+    }
+}

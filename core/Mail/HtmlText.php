@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Mail;
+
+/**
+ * Makes readable plain text of HTML: paragraphs, lists, quotes and links keep their shape.
+ */
+final readonly class HtmlText
+{
+    private const SKIPPED = ['head', 'style', 'script', 'title', 'template', 'noscript', 'object', 'svg', 'select', 'textarea'];
+
+    private const PARAGRAPHS = ['p', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'ul', 'ol', 'dl', 'blockquote', 'pre', 'table', 'hr'];
+
+    private const LINES = ['div', 'li', 'tr', 'dt', 'dd', 'section', 'article', 'header', 'footer', 'address', 'center', 'figure', 'form', 'body', 'main', 'aside', 'nav'];
+
+    /** @param string $html UTF-8 */
+    public function of(string $html): string
+    {
+        $document = new \DOMDocument();
+        $before = libxml_use_internal_errors(true);
+        $document->loadHTML('<?xml encoding="UTF-8">'.$html, \LIBXML_NONET | \LIBXML_PARSEHUGE);
+        libxml_clear_errors();
+        libxml_use_internal_errors($before);
+        $text = $this->children($document, false);
+        $text = (string) preg_replace(["/[ \t\u{a0}\u{200b}\u{200c}\u{ad}\u{34f}\u{feff}]*\n/u", "/\n[ \t]+(?=\n)/", "/\n{3,}/"], ["\n", "\n", "\n\n"], $text);
+
+        return trim($text, " \t\n\r\u{a0}");
+    }
+
+    private function children(\DOMNode $node, bool $pre): string
+    {
+        $text = '';
+        foreach ($node->childNodes as $child) {
+            $piece = $this->node($child, $pre);
+            if (!$pre && ('' === $text || str_ends_with($text, "\n"))) {
+                $piece = ltrim($piece, ' ');
+            }
+            if (str_starts_with($piece, "\n")) {
+                $text = rtrim($text, ' ');
+                $already = \strlen($text) - \strlen(rtrim($text, "\n"));
+                $piece = '' === $text ? ltrim($piece, "\n") : substr($piece, min($already, strspn($piece, "\n")));
+            }
+            $text .= $piece;
+        }
+
+        return $text;
+    }
+
+    private function node(\DOMNode $node, bool $pre): string
+    {
+        if ($node instanceof \DOMText) {
+            return $pre ? $node->data : (string) preg_replace('/[ \t\r\n]+/', ' ', $node->data);
+        }
+        if (!$node instanceof \DOMElement) {
+            return '';
+        }
+        $name = strtolower($node->nodeName);
+        if (\in_array($name, self::SKIPPED, true) || $this->isHidden($node)) {
+            return '';
+        }
+        $text = match ($name) {
+            'br' => "\n",
+            'hr' => '----',
+            'img' => $this->image($node),
+            'a' => $this->link($node, $this->children($node, $pre)),
+            'li' => $this->item($node, $this->children($node, $pre)),
+            'blockquote' => $this->quote($this->children($node, $pre)),
+            'td', 'th' => trim($this->children($node, $pre)).'  ',
+            default => $this->children($node, $pre || 'pre' === $name),
+        };
+
+        return match (true) {
+            \in_array($name, self::PARAGRAPHS, true) => "\n\n".trim($text, "\n")."\n\n",
+            \in_array($name, self::LINES, true) => "\n".trim($text, 'div' === $name ? '' : "\n")."\n",
+            default => $text,
+        };
+    }
+
+    private function isHidden(\DOMElement $element): bool
+    {
+        return $element->hasAttribute('hidden')
+            || 1 === preg_match('/display\s*:\s*none|visibility\s*:\s*hidden|mso-hide\s*:\s*all/i', $element->getAttribute('style'));
+    }
+
+    private function image(\DOMElement $image): string
+    {
+        $alt = trim((string) preg_replace('/\s+/', ' ', $image->getAttribute('alt')));
+
+        return '' === $alt ? '' : '['.$alt.']';
+    }
+
+    private function link(\DOMElement $link, string $text): string
+    {
+        $address = trim($link->getAttribute('href'));
+        $bare = (string) preg_replace('/^(https?:\/\/|mailto:)|\/$/i', '', $address);
+        $shown = trim($text);
+        if ('' === $shown || 1 !== preg_match('/^(https?:|mailto:)/i', $address) || str_contains($shown, $bare) || \strlen($address) > 200) {
+            return $text;
+        }
+
+        return $text.' <'.$address.'>';
+    }
+
+    private function item(\DOMElement $item, string $text): string
+    {
+        $list = $item->parentNode;
+        $mark = '- ';
+        if ($list instanceof \DOMElement && 'ol' === strtolower($list->nodeName)) {
+            $number = max(1, (int) $list->getAttribute('start'));
+            for ($before = $item->previousSibling; null !== $before; $before = $before->previousSibling) {
+                $number += $before instanceof \DOMElement ? 1 : 0;
+            }
+            $mark = $number.'. ';
+        }
+
+        return $mark.str_replace("\n", "\n  ", (string) preg_replace("/\n{2,}/", "\n", trim($text)));
+    }
+
+    private function quote(string $text): string
+    {
+        return '> '.str_replace("\n", "\n> ", trim((string) preg_replace("/\n{3,}/", "\n\n", $text)));
+    }
+}

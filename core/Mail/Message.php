@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Mail;
+
+use ZippyTray\Core\Time\Moment;
+
+/**
+ * A message as it is kept. It never changes.
+ */
+final readonly class Message
+{
+    private const EXCERPT_LENGTH = 160;
+
+    /**
+     * @param string                $messageHeader Message-ID (RFC 5322, 3.6.4) without angle brackets, empty when it has none
+     * @param list<string>          $references    ids that it refers to, oldest first
+     * @param list<Address>         $replyTo
+     * @param list<Address>         $to
+     * @param list<Address>         $cc
+     * @param string                $text          readable plain text, "\n" line ends
+     * @param bool                  $plain         whether $text was sent so, and not made from HTML
+     * @param bool                  $formatted     whether there is HTML
+     * @param list<Attachment>      $attachments
+     * @param array<string, string> $listHeaders   see MessageContent
+     * @param string                $fingerprint   see MessageContent
+     * @param int                   $size          bytes of the raw message
+     * @param bool                  $own           written by the account's own person
+     */
+    public function __construct(
+        public string $id,
+        public string $accountId,
+        public string $messageHeader,
+        public array $references,
+        public Address $from,
+        public array $replyTo,
+        public array $to,
+        public array $cc,
+        public string $subject,
+        public Moment $sentAt,
+        public DateSource $dateSource,
+        public string $text,
+        public bool $plain,
+        public bool $formatted,
+        public array $attachments,
+        public array $listHeaders,
+        public string $fingerprint,
+        public int $size,
+        public bool $own,
+        public \DateTimeImmutable $importedAt,
+    ) {
+    }
+
+    public static function of(string $id, string $accountId, MessageContent $content, int $size, string $ownEmail, \DateTimeImmutable $importedAt): self
+    {
+        return new self(
+            $id,
+            $accountId,
+            $content->header,
+            $content->references,
+            $content->from,
+            $content->replyTo,
+            $content->to,
+            $content->cc,
+            $content->subject,
+            $content->sentAt,
+            $content->dateSource,
+            $content->text,
+            $content->plain,
+            null !== $content->html,
+            array_map(static fn (AttachmentContent $attached): Attachment => $attached->attachment, $content->attachments),
+            $content->listHeaders,
+            $content->fingerprint,
+            $size,
+            $content->from->is($ownEmail),
+            $importedAt,
+        );
+    }
+
+    /** @return list<string> the ids by which it belongs together with others: its own and those that it refers to */
+    public function threadIds(): array
+    {
+        return array_values(array_unique(array_filter([$this->messageHeader, ...$this->references])));
+    }
+
+    /** The beginning of the text, on one line, quotes left out. */
+    public function excerpt(): string
+    {
+        $lines = array_filter(explode("\n", mb_strcut($this->text, 0, 4000)), static fn (string $line): bool => !str_starts_with($line, '>'));
+
+        return mb_substr(trim((string) preg_replace('/\s+/u', ' ', implode(' ', $lines))), 0, self::EXCERPT_LENGTH);
+    }
+}

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Mail;
+
+/**
+ * Reads a message: who, when, what about, its text and what came with it.
+ */
+final readonly class MessageReader
+{
+    private const LIST_HEADERS = ['list-id', 'list-post', 'list-unsubscribe', 'list-unsubscribe-post', 'precedence', 'auto-submitted', 'return-path', 'x-auto-response-suppress'];
+
+    private TextDecoder $text;
+
+    private HeaderDecoder $decoder;
+
+    private HeaderParameters $parameters;
+
+    private AddressParser $addresses;
+
+    public function __construct(private MimeParser $parser, private HtmlText $htmlText = new HtmlText(), private MessageDate $date = new MessageDate())
+    {
+        $this->text = new TextDecoder();
+        $this->decoder = new HeaderDecoder($this->text);
+        $this->parameters = new HeaderParameters($this->decoder, $this->text);
+        $this->addresses = new AddressParser($this->decoder);
+    }
+
+    /**
+     * @param string             $raw        the message's bytes
+     * @param \DateTimeImmutable $importedAt stands in for a date that is missing, and bounds one that is absurd
+     *
+     * @throws UnreadableMessage when the bytes are no message
+     */
+    public function read(string $raw, \DateTimeImmutable $importedAt): MessageContent
+    {
+        $root = $this->parser->parse($raw);
+        $headers = $root->headers;
+        $parts = new BodyParts($this->parameters);
+        $parts->sort($root);
+        $html = [] === $parts->html ? null : implode("\n", array_map($this->string(...), $parts->html));
+        $plain = $this->plain($parts->plain);
+        $isPlain = '' !== trim($plain) || null === $html;
+        [$sentAt, $dateSource] = $this->date->of($headers, $importedAt);
+        $from = $this->addresses->parse($headers->get('from')) ?: $this->addresses->parse($headers->get('sender'));
+
+        return new MessageContent(
+            MessageIds::own($headers->get('message-id')),
+            array_values(array_unique([...MessageIds::in($headers->get('references')), ...MessageIds::in($headers->get('in-reply-to'))])),
+            $from[0] ?? new Address(''),
+            $this->addresses->parse($headers->get('reply-to')),
+            $this->addresses->parse(implode(', ', $headers->all('to'))),
+            $this->addresses->parse(implode(', ', $headers->all('cc'))),
+            $this->decoder->decode($headers->get('subject')),
+            $sentAt,
+            $dateSource,
+            $isPlain ? $plain : $this->htmlText->of((string) $html),
+            $html,
+            $isPlain,
+            $this->attachments($parts),
+            $this->listHeaders($headers),
+            self::fingerprint($headers, $raw),
+        );
+    }
+
+    /** @param list<MimePart> $parts */
+    private function plain(array $parts): string
+    {
+        $texts = [];
+        foreach ($parts as $part) {
+            $text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], $this->string($part));
+            $type = $part->headers->get('content-type');
+            if ('flowed' === strtolower($this->parameters->get($type, 'format'))) {
+                $text = FlowedText::unflow($text, 'yes' === strtolower($this->parameters->get($type, 'delsp')));
+            }
+            $texts[] = rtrim($text);
+        }
+
+        return ltrim(implode("\n\n", $texts), "\n");
+    }
+
+    private function string(MimePart $part): string
+    {
+        return $this->text->decode($part->bytes(), $this->charset($part));
+    }
+
+    /** A declaration inside the HTML counts when the part has none. */
+    private function charset(MimePart $part): string
+    {
+        $type = $part->headers->get('content-type');
+        $declared = $this->parameters->get($type, 'charset');
+        if ('' === $declared && 'text/html' === $this->parameters->value($type) && 1 === preg_match('/<meta[^>]+charset\s*=\s*["\']?([\w.:-]+)/i', substr($part->bytes(), 0, 4096), $m)) {
+            return $m[1];
+        }
+
+        return $declared;
+    }
+
+    /** @return list<AttachmentContent> */
+    private function attachments(BodyParts $parts): array
+    {
+        $attachments = [];
+        foreach ($parts->attached as $part) {
+            $type = $parts->typeOf($part);
+            $disposition = $part->headers->get('content-disposition');
+            $bytes = $part->bytes();
+            $contentId = MessageIds::own($part->headers->get('content-id'));
+            $attachments[] = new AttachmentContent(new Attachment(
+                $this->fileName($part, $type, \count($attachments) + 1),
+                $type,
+                \strlen($bytes),
+                $contentId,
+                '' !== $contentId && 'attachment' !== $this->parameters->value($disposition) && [] !== $parts->html,
+            ), $bytes);
+        }
+
+        return $attachments;
+    }
+
+    private function fileName(MimePart $part, string $type, int $number): string
+    {
+        $name = $this->parameters->get($part->headers->get('content-disposition'), 'filename')
+            ?: $this->parameters->get($part->headers->get('content-type'), 'name');
+        if ('' === $name && 'message/rfc822' === $type) {
+            $subject = $this->decoder->decode(Headers::parse(substr($part->bytes(), 0, 16_384))->get('subject'));
+            $name = '' === $subject ? '' : $subject.'.eml';
+        }
+        $name = trim((string) preg_replace(['/^.*[\/\\\\](?=[^\/\\\\]+$)/u', '/[\/\\\\\x00-\x1f\x7f]+/u'], ['', ' '], $name), ' .');
+        if ('' !== $name) {
+            return mb_strcut($name, 0, 200);
+        }
+        $endings = ['text/calendar' => 'ics', 'text/plain' => 'txt', 'text/html' => 'html', 'message/rfc822' => 'eml', 'message/delivery-status' => 'txt', 'image/jpeg' => 'jpg', 'application/pgp-signature' => 'asc', 'application/pkcs7-signature' => 'p7s'];
+
+        return 'attachment-'.$number.'.'.($endings[$type] ?? preg_replace('/[^a-z0-9]+/', '', explode('/', $type)[1] ?? '') ?: 'bin');
+    }
+
+    /** @return array<string, string> */
+    private function listHeaders(Headers $headers): array
+    {
+        $found = [];
+        foreach (self::LIST_HEADERS as $name) {
+            if ($headers->has($name)) {
+                $found[$name] = $this->decoder->decode($headers->get($name));
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * What a message is recognised by: the fields that its writer set and the body, but neither the
+     * trace of its way nor line ends, which differ from one copy to the next.
+     */
+    private static function fingerprint(Headers $headers, string $raw): string
+    {
+        $text = str_replace("\r\n", "\n", $raw);
+        $body = strpos($text, "\n\n");
+        $fields = array_map($headers->get(...), ['message-id', 'date', 'from', 'to', 'cc', 'subject', 'content-type']);
+
+        return hash('sha256', implode("\n", $fields)."\n\n".(false === $body ? '' : rtrim(substr($text, $body), "\n")));
+    }
+}

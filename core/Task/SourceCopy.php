@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Task;
+
+use ZippyTray\Core\Mail\Message;
+
+/**
+ * What a task keeps of the message that it came from. It never changes and outlives the message.
+ *
+ * @phpstan-type Person array{name: string, email: string}
+ */
+final readonly class SourceCopy
+{
+    /**
+     * @param string            $messageId      the message in this program; it may be gone
+     * @param string            $messageHeader  its Message-ID (RFC 5322, 3.6.4) without angle brackets
+     * @param Person            $from
+     * @param list<Person>      $to             To and Cc
+     * @param string            $sentZone       zone or offset in which it was written
+     * @param list<array{name: string, type: string, size: int}> $attachments what was attached, without its content; sizes in bytes
+     */
+    public function __construct(
+        public string $id,
+        public string $accountId,
+        public string $messageId,
+        public string $messageHeader,
+        public array $from,
+        public array $to,
+        public string $subject,
+        public \DateTimeImmutable $sentAt,
+        public string $sentZone,
+        public string $text,
+        public array $attachments,
+    ) {
+    }
+
+    public static function of(string $id, Message $message): self
+    {
+        return new self(
+            $id,
+            $message->accountId,
+            $message->id,
+            $message->messageHeader,
+            $message->from->jsonSerialize(),
+            array_map(static fn ($address): array => $address->jsonSerialize(), [...$message->to, ...$message->cc]),
+            $message->subject,
+            $message->sentAt->instant,
+            $message->sentAt->zone->getName(),
+            $message->text,
+            array_map(static fn ($attachment): array => ['name' => $attachment->name, 'type' => $attachment->type, 'size' => $attachment->size], $message->attachments),
+        );
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Time;
+
+use ZippyTray\Core\Refused;
+
+/**
+ * A day of the calendar without time and zone, written as in RFC 3339 (full-date): 2026-11-27.
+ */
+final readonly class LocalDate implements \JsonSerializable, \Stringable
+{
+    private function __construct(private string $iso)
+    {
+    }
+
+    /** @throws Refused when the text is no date of the Gregorian calendar between the years 1 and 9999 */
+    public static function parse(string $iso): self
+    {
+        if (1 !== preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $iso, $m) || !checkdate((int) $m[2], (int) $m[3], (int) $m[1])) {
+            throw new Refused(\sprintf('"%s" is not a date.', $iso), 'date');
+        }
+
+        return new self($iso);
+    }
+
+    /** The day that $instant falls on in $zone. */
+    public static function of(\DateTimeInterface $instant, \DateTimeZone $zone): self
+    {
+        return new self(\DateTimeImmutable::createFromInterface($instant)->setTimezone($zone)->format('Y-m-d'));
+    }
+
+    public function plusDays(int $days): self
+    {
+        return new self($this->noonUtc()->modify(\sprintf('%+d days', $days))->format('Y-m-d'));
+    }
+
+    /** Days from this day to $other; negative when $other is earlier. */
+    public function daysUntil(self $other): int
+    {
+        return (int) $this->noonUtc()->diff($other->noonUtc())->format('%r%a');
+    }
+
+    /** Day of the week as in ISO 8601: 1 is Monday, 7 is Sunday. */
+    public function weekday(): int
+    {
+        return (int) $this->noonUtc()->format('N');
+    }
+
+    /**
+     * The instant (in UTC) at which the clocks of $zone show $time on this day. A time that a clock
+     * change skips is moved forward by the gap; one that occurs twice means the first.
+     */
+    public function at(TimeOfDay $time, \DateTimeZone $zone): \DateTimeImmutable
+    {
+        return (new \DateTimeImmutable($this->iso.' '.$time, $zone))->setTimezone(new \DateTimeZone('UTC'));
+    }
+
+    /** @param string $pattern as in PHP's date(), without time or zone */
+    public function format(string $pattern): string
+    {
+        return $this->noonUtc()->format($pattern);
+    }
+
+    public function isBefore(self $other): bool
+    {
+        return $this->iso < $other->iso;
+    }
+
+    public function equals(self $other): bool
+    {
+        return $this->iso === $other->iso;
+    }
+
+    public function __toString(): string
+    {
+        return $this->iso;
+    }
+
+    public function jsonSerialize(): string
+    {
+        return $this->iso;
+    }
+
+    private function noonUtc(): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable($this->iso.' 12:00', new \DateTimeZone('UTC'));
+    }
+}

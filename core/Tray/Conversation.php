@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray;
+
+use ZippyTray\Core\Journal\Journaled;
+use ZippyTray\Core\Journal\ObjectKind;
+use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Time\Moment;
+
+/**
+ * Messages that belong together: the unit that is decided.
+ *
+ * A conversation that is away carries the moment of its return. Nothing has to happen at that
+ * moment: placeAt() computes from it where the conversation is now.
+ */
+final class Conversation implements Journaled
+{
+    private Place $place;
+
+    private ?\DateTimeImmutable $awayUntil = null;
+
+    private ?string $awayZone = null;
+
+    private ?AwayReason $awayReason = null;
+
+    private ?\DateTimeImmutable $binnedAt = null;
+
+    /** How often it has been put off since it was last decided otherwise. */
+    private int $snoozes = 0;
+
+    private bool $unread = true;
+
+    private string $subject = '';
+
+    private string $latestName = '';
+
+    private string $latestEmail = '';
+
+    private string $excerpt = '';
+
+    private \DateTimeImmutable $latestAt;
+
+    private int $messages = 0;
+
+    private int $attachments = 0;
+
+    public function __construct(
+        public readonly string $id,
+        public readonly string $accountId,
+        Place $place = Place::Tray,
+    ) {
+        $this->place = $place;
+        $this->latestAt = new \DateTimeImmutable('@0');
+    }
+
+    /**
+     * Takes a message in. One that somebody else wrote brings the conversation back into the tray
+     * when $opens, wherever it was; one of the person's own leaves it where it is.
+     */
+    public function receive(Message $message, bool $opens): void
+    {
+        ++$this->messages;
+        $this->attachments += \count($message->attachments);
+        $later = $message->sentAt->instant >= $this->latestAt;
+        if (1 === $this->messages || $later) {
+            $this->latestAt = $message->sentAt->instant;
+        }
+        if (1 === $this->messages || ($later && !$message->own)) {
+            $this->subject = $message->subject;
+            $this->latestName = $message->from->label();
+            $this->latestEmail = $message->from->email;
+            $this->excerpt = $message->excerpt();
+        }
+        if ($opens && !$message->own) {
+            $this->moveTo(Place::Tray);
+            $this->unread = true;
+        }
+    }
+
+    /** Takes over what another conversation holds that turned out to be part of this one. */
+    public function absorb(self $other): void
+    {
+        $this->messages += $other->messages;
+        $this->attachments += $other->attachments;
+        if ($other->latestAt > $this->latestAt) {
+            $this->latestAt = $other->latestAt;
+            $this->latestName = $other->latestName;
+            $this->latestEmail = $other->latestEmail;
+            $this->excerpt = $other->excerpt;
+        }
+        if (Place::Tray === $other->place && Place::Tray !== $this->place) {
+            $this->moveTo(Place::Tray);
+        }
+        $this->unread = $this->unread || $other->unread;
+    }
+
+    public function moveTo(Place $place): void
+    {
+        $this->place = $place;
+        $this->awayUntil = $this->awayZone = $this->awayReason = $this->binnedAt = null;
+    }
+
+    public function archive(): void
+    {
+        $this->moveTo(Place::Archive);
+        $this->snoozes = 0;
+    }
+
+    public function delete(\DateTimeImmutable $now): void
+    {
+        $this->moveTo(Place::Bin);
+        $this->binnedAt = $now;
+        $this->snoozes = 0;
+    }
+
+    public function snooze(Moment $until): void
+    {
+        $this->moveTo(Place::Away);
+        $this->awayUntil = $until->instant;
+        $this->awayZone = $until->zone->getName();
+        $this->awayReason = AwayReason::Snooze;
+        ++$this->snoozes;
+    }
+
+    public function placeAt(\DateTimeInterface $now): Place
+    {
+        return $this->hasReturned($now) ? Place::Tray : $this->place;
+    }
+
+    public function hasReturned(\DateTimeInterface $now): bool
+    {
+        return Place::Away === $this->place && null !== $this->awayUntil && $this->awayUntil <= $now;
+    }
+
+    public function awayUntil(): ?Moment
+    {
+        return null === $this->awayUntil || null === $this->awayZone ? null : new Moment($this->awayUntil, Moment::zone($this->awayZone));
+    }
+
+    public function binnedAt(): ?\DateTimeImmutable
+    {
+        return $this->binnedAt;
+    }
+
+    public function subject(): string
+    {
+        return $this->subject;
+    }
+
+    public function markRead(): void
+    {
+        $this->unread = false;
+    }
+
+    public function ref(): ObjectRef
+    {
+        return new ObjectRef(ObjectKind::Conversation, $this->id);
+    }
+
+    public function state(): array
+    {
+        return [
+            'place' => $this->place->value,
+            'awayUntil' => $this->awayUntil?->format(\DATE_ATOM),
+            'awayZone' => $this->awayZone,
+            'awayReason' => $this->awayReason?->value,
+            'binnedAt' => $this->binnedAt?->format(\DATE_ATOM),
+            'snoozes' => $this->snoozes,
+        ];
+    }
+
+    public function restore(array $state): void
+    {
+        /** @var array{place: string, awayUntil: ?string, awayZone: ?string, awayReason: ?string, binnedAt: ?string, snoozes: int} $state */
+        $this->place = Place::from($state['place']);
+        $this->awayUntil = null === $state['awayUntil'] ? null : new \DateTimeImmutable($state['awayUntil']);
+        $this->awayZone = $state['awayZone'];
+        $this->awayReason = null === $state['awayReason'] ? null : AwayReason::from($state['awayReason']);
+        $this->binnedAt = null === $state['binnedAt'] ? null : new \DateTimeImmutable($state['binnedAt']);
+        $this->snoozes = $state['snoozes'];
+    }
+
+    public function needs(): array
+    {
+        return [];
+    }
+}

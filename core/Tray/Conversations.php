@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray;
+
+use ZippyTray\Core\NotFound;
+
+/**
+ * The store of conversations. Every call is bound to one account.
+ */
+interface Conversations
+{
+    /** @throws NotFound */
+    public function get(string $accountId, string $id): Conversation;
+
+    public function add(Conversation $conversation): void;
+
+    /** Moves all messages of $from to $into and forgets $from. */
+    public function join(Conversation $from, Conversation $into): void;
+
+    /**
+     * What lies in the bin, oldest first.
+     *
+     * @param \DateTimeImmutable|null $since only what has been there since this moment or longer
+     *
+     * @return list<Conversation>
+     */
+    public function binned(string $accountId, ?\DateTimeImmutable $since = null): array;
+
+    /** Removes a conversation for good, with its messages and their sources. */
+    public function erase(Conversation $conversation): void;
+}

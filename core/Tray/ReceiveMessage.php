@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Mail\ThreadIndex;
+use ZippyTray\Core\Mail\UnreadableMessage;
+
+/**
+ * Takes a message in: reads it, finds the conversation that it belongs to, and brings that into the
+ * tray.
+ *
+ * Messages belong together when one refers to the other, or both to a third, by Message-ID. When a
+ * message shows that two conversations are one, they are joined.
+ */
+final readonly class ReceiveMessage
+{
+    public function __construct(
+        private MessageReader $reader,
+        private Messages $messages,
+        private Conversations $conversations,
+        private ThreadIndex $threads,
+        private Transaction $transaction,
+        private ClockInterface $clock,
+        private Ids $ids,
+    ) {
+    }
+
+    /**
+     * @param string $ownEmail the account's address: what it wrote itself is no news to it
+     * @param Place  $into     Tray, or Archive for old mail that needs no decision any more
+     *
+     * @return Message|null null when the message is known already
+     *
+     * @throws UnreadableMessage when the bytes are no message; then nothing is stored
+     */
+    public function __invoke(string $accountId, string $ownEmail, string $raw, Place $into = Place::Tray): ?Message
+    {
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $content = $this->reader->read($raw, $now);
+
+        return $this->transaction->run(function () use ($accountId, $ownEmail, $raw, $content, $now, $into): ?Message {
+            if ($this->messages->isKnown($accountId, $content->fingerprint)) {
+                return null;
+            }
+            $message = Message::of($this->ids->next(), $accountId, $content, \strlen($raw), $ownEmail, $now);
+            $conversation = $this->conversationFor($message, $into);
+            $conversation->receive($message, Place::Tray === $into);
+            $this->messages->add($message, $raw, $conversation->id);
+            $this->threads->put($accountId, $message->threadIds(), $conversation->id);
+
+            return $message;
+        });
+    }
+
+    private function conversationFor(Message $message, Place $into): Conversation
+    {
+        $found = $this->threads->conversations($message->accountId, $message->threadIds());
+        if ([] === $found) {
+            $conversation = new Conversation($this->ids->next(), $message->accountId, $message->own ? Place::Archive : $into);
+            $this->conversations->add($conversation);
+
+            return $conversation;
+        }
+        $conversation = $this->conversations->get($message->accountId, $found[0]);
+        foreach (\array_slice($found, 1) as $id) {
+            $other = $this->conversations->get($message->accountId, $id);
+            $conversation->absorb($other);
+            $this->conversations->join($other, $conversation);
+        }
+
+        return $conversation;
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Account;
+
+use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
+use Symfony\Component\Security\Core\User\UserInterface;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Moment;
+
+/**
+ * A person who signs in. Every row of the database belongs to one.
+ */
+#[ORM\Entity]
+#[ORM\Table(name: 'account')]
+class Account implements UserInterface, PasswordAuthenticatedUserInterface
+{
+    public const PASSWORD_LENGTH = 10;
+
+    #[ORM\Column]
+    private string $password = '';
+
+    /** @param string $zone IANA name of the zone that the person lives in */
+    public function __construct(
+        #[ORM\Id, ORM\Column(length: 36)]
+        public readonly string $id,
+        #[ORM\Column]
+        public readonly string $email,
+        #[ORM\Column]
+        private string $name,
+        #[ORM\Column]
+        private string $zone,
+        #[ORM\Column(type: 'utc_datetime')]
+        public readonly \DateTimeImmutable $createdAt,
+    ) {
+        $this->settle($name, $zone);
+    }
+
+    /** @throws Refused when the system does not know the zone */
+    public function settle(string $name, string $zone): void
+    {
+        $this->name = $name;
+        $this->zone = Moment::zone($zone)->getName();
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    public function setPassword(string $hash): void
+    {
+        $this->password = $hash;
+    }
+
+    /** Without a password nobody can sign in: such an account was made by an import on the command line. */
+    public function hasPassword(): bool
+    {
+        return '' !== $this->password;
+    }
+
+    public function timeZone(): \DateTimeZone
+    {
+        return Moment::zone($this->zone);
+    }
+
+    public function getPassword(): ?string
+    {
+        return $this->hasPassword() ? $this->password : null;
+    }
+
+    public function getRoles(): array
+    {
+        return ['ROLE_USER'];
+    }
+
+    public function eraseCredentials(): void
+    {
+    }
+
+    public function getUserIdentifier(): string
+    {
+        return '' === $this->email ? throw new \LogicException('An account has an address.') : $this->email;
+    }
+}

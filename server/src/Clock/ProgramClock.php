@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Clock;
+
+use Psr\Clock\ClockInterface;
+
+/**
+ * The program's time. In demo and test runs it can be moved forward, so that one can see what
+ * happens later; otherwise it is the machine's.
+ */
+final readonly class ProgramClock implements ClockInterface
+{
+    private string $file;
+
+    /**
+     * @param string $folder  where the shift is kept
+     * @param bool   $movable whether this is a demo or a test run
+     */
+    public function __construct(string $folder, public bool $movable)
+    {
+        $this->file = $folder.'/demo-clock';
+    }
+
+    /** In UTC, without fractions of a second. */
+    public function now(): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable('@'.(time() + $this->shift()));
+    }
+
+    /** @param int $seconds how far forward; nothing that fell due can be taken back, so it never goes backwards */
+    public function moveForward(int $seconds): void
+    {
+        if (!$this->movable) {
+            throw new \LogicException('This clock cannot be moved.');
+        }
+        file_put_contents($this->file, (string) ($this->shift() + max(0, $seconds)), \LOCK_EX);
+    }
+
+    /** Back to the machine's time, for a demo that begins anew. */
+    public function reset(): void
+    {
+        if (is_file($this->file)) {
+            unlink($this->file);
+        }
+    }
+
+    /** @return int seconds ahead of the machine's clock */
+    private function shift(): int
+    {
+        return $this->movable && is_file($this->file) ? (int) file_get_contents($this->file) : 0;
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server;
+
+/**
+ * The folder that holds the database and everything else a person would lose: ZIPPY_DATA of the
+ * environment, or var/ of the project.
+ */
+final class DataFolder
+{
+    /** Makes ZIPPY_DATA an absolute path to a folder that exists, for this process and the ones it starts. */
+    public static function settle(string $projectFolder): void
+    {
+        $given = $_SERVER['ZIPPY_DATA'] ?? getenv('ZIPPY_DATA');
+        $folder = \is_string($given) && '' !== $given ? $given : $projectFolder.'/var';
+        $folder = str_starts_with($folder, '/') ? $folder : getcwd().'/'.$folder;
+        if (!is_dir($folder) && !@mkdir($folder, 0o700, true) && !is_dir($folder)) {
+            throw new \RuntimeException(\sprintf('The data folder "%s" cannot be made. Set ZIPPY_DATA to a folder that you can write to.', $folder));
+        }
+        if (!is_writable($folder)) {
+            throw new \RuntimeException(\sprintf('The data folder "%s" cannot be written to. Set ZIPPY_DATA to another one.', $folder));
+        }
+        $_SERVER['ZIPPY_DATA'] = $_ENV['ZIPPY_DATA'] = $folder;
+        putenv('ZIPPY_DATA='.$folder);
+        $_SERVER['ZIPPY_SECRET'] = $_ENV['ZIPPY_SECRET'] = self::secret($folder.'/secret');
+    }
+
+    /** What signatures are made with: drawn once, then kept beside the database. */
+    private static function secret(string $file): string
+    {
+        if (!is_file($file)) {
+            $new = $file.'.'.getmypid();
+            file_put_contents($new, bin2hex(random_bytes(32)));
+            chmod($new, 0o600);
+            rename($new, $file);
+        }
+
+        return (string) file_get_contents($file);
+    }
+
+    public static function path(): string
+    {
+        $folder = $_SERVER['ZIPPY_DATA'] ?? null;
+
+        return \is_string($folder) ? $folder : throw new \LogicException('The data folder is not settled yet.');
+    }
+}

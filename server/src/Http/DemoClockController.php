@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Time\DayMark;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Http\Payload\ClockMove;
+use ZippyTray\Server\Store\Counts;
+
+final readonly class DemoClockController
+{
+    public function __construct(private ProgramClock $clock)
+    {
+    }
+
+    #[Route('/api/demo/clock', methods: 'POST')]
+    public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] ClockMove $move, Counts $counts): JsonResponse
+    {
+        if (!$this->clock->movable) {
+            throw new NotFound('clock', 'demo');
+        }
+        $now = $this->clock->now();
+        $zone = $account->timeZone();
+        $then = match ($move->to) {
+            'morning' => LocalDate::of($now, $zone)->plusDays(1)->at(DayMark::Morning->time(), $zone),
+            'week' => $now->setTimezone($zone)->modify('+7 days'),
+            default => $now->modify('+1 hour'),
+        };
+        $this->clock->moveForward($then->getTimestamp() - $now->getTimestamp());
+
+        return new JsonResponse($counts->of($account->id, $zone));
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Psr\Log\LoggerInterface;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Event\ExceptionEvent;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Symfony\Component\Validator\ConstraintViolationInterface;
+use Symfony\Component\Validator\Exception\ValidationFailedException;
+use ZippyTray\Core\Journal\CannotUndo;
+use ZippyTray\Core\Journal\UndoBlocked;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+use ZippyTray\Server\Store\EntryRows;
+
+/**
+ * Turns what goes wrong into a sentence for the person.
+ */
+#[AsEventListener(priority: 2)]
+final readonly class ProblemListener
+{
+    public function __construct(private EntryRows $entries, private LoggerInterface $logger)
+    {
+    }
+
+    public function __invoke(ExceptionEvent $event): void
+    {
+        $problem = $event->getThrowable();
+        if (!str_starts_with($event->getRequest()->getPathInfo(), '/api/') || $problem instanceof AccessDeniedException || $problem instanceof AuthenticationException) {
+            return;
+        }
+        $event->setResponse(match (true) {
+            $problem instanceof NotFound => Problem::of(Response::HTTP_NOT_FOUND, $problem->getMessage()),
+            $problem instanceof Refused => Problem::of(Response::HTTP_UNPROCESSABLE_ENTITY, $problem->getMessage(), '' === $problem->field ? [] : ['violations' => [['field' => $problem->field, 'message' => $problem->getMessage()]]]),
+            $problem instanceof CannotUndo => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage()),
+            $problem instanceof UndoBlocked => $this->blocked($problem),
+            $problem instanceof HttpExceptionInterface => $this->http($problem),
+            default => $this->unexpected($problem),
+        });
+    }
+
+    private function blocked(UndoBlocked $problem): JsonResponse
+    {
+        $later = $problem->later;
+
+        return Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id)]);
+    }
+
+    private function http(HttpExceptionInterface $problem): JsonResponse
+    {
+        $failed = $problem->getPrevious();
+        if ($failed instanceof ValidationFailedException) {
+            $violations = array_map(
+                static fn (ConstraintViolationInterface $violation): array => ['field' => $violation->getPropertyPath(), 'message' => (string) $violation->getMessage()],
+                iterator_to_array($failed->getViolations(), false),
+            );
+
+            return Problem::of(Response::HTTP_UNPROCESSABLE_ENTITY, implode(' ', array_column($violations, 'message')), ['violations' => $violations]);
+        }
+
+        return Problem::of($problem->getStatusCode(), match ($problem->getStatusCode()) {
+            404 => 'There is nothing at this address.',
+            405 => 'This cannot be done here.',
+            413 => 'This is too large.',
+            415, 400 => 'The request could not be understood. Reload the page, then try again.',
+            default => '' === $problem->getMessage() ? 'This did not work.' : $problem->getMessage(),
+        });
+    }
+
+    private function unexpected(\Throwable $problem): JsonResponse
+    {
+        $this->logger->error($problem->getMessage(), ['exception' => $problem]);
+
+        return Problem::of(Response::HTTP_INTERNAL_SERVER_ERROR, 'Something went wrong here. Nothing was changed; try again, and look into the log when it happens once more.');
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Refused;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Http\Payload\NewAccount;
+
+final readonly class SessionController
+{
+    public function __construct(private SessionState $state, private Accounts $accounts, private Security $security)
+    {
+    }
+
+    #[Route('/api/session', methods: 'GET')]
+    public function show(#[CurrentUser] ?Account $account): JsonResponse
+    {
+        return $this->state->response($account);
+    }
+
+    /** Answered by the firewall; what arrives here was no sign-in in JSON. */
+    #[Route('/api/session', name: 'session_open', methods: 'POST')]
+    public function open(): JsonResponse
+    {
+        return Problem::of(Response::HTTP_BAD_REQUEST, 'The request could not be understood. Reload the page, then try again.');
+    }
+
+    #[Route('/api/session', methods: 'DELETE')]
+    public function close(#[CurrentUser] ?Account $account): Response
+    {
+        if (null !== $account) {
+            $this->security->logout(false);
+        }
+
+        return new Response(status: Response::HTTP_NO_CONTENT);
+    }
+
+    #[Route('/api/accounts', methods: 'POST')]
+    public function make(#[MapRequestPayload] NewAccount $new): JsonResponse
+    {
+        if (!$this->accounts->isFirstVisit()) {
+            throw new Refused('There is an account here already. Sign in with it.');
+        }
+        $account = $this->accounts->open(trim($new->email), trim($new->name), $new->zone, $new->password);
+        $this->security->login($account, 'json_login', 'main');
+
+        return $this->state->response($account, Response::HTTP_CREATED);
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store;
+
+use Doctrine\DBAL\Connection;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Tray\Place;
+use ZippyTray\Server\Store\View\ConversationRow;
+use ZippyTray\Server\Store\View\Row;
+
+/**
+ * Lists of conversations.
+ */
+final readonly class ConversationRows
+{
+    public const PAGE = 100;
+
+    /** Where a conversation is now, for a query with the parameter :now. */
+    private const PLACE = "CASE WHEN c.place = 'away' AND c.away_until <= :now THEN 'tray' ELSE c.place END";
+
+    public function __construct(private Connection $connection, private StoredNow $now)
+    {
+    }
+
+    /** @return list<ConversationRow> what came back first, in order of return; then the newest first */
+    public function tray(string $accountId): array
+    {
+        return $this->rows(
+            "c.place = 'tray' OR (c.place = 'away' AND c.away_until <= :now)",
+            "c.place = 'away' DESC, c.away_until, c.latest_at DESC, c.id",
+            ['account' => $accountId],
+        );
+    }
+
+    /** @return list<ConversationRow> in order of return */
+    public function away(string $accountId): array
+    {
+        return $this->rows("c.place = 'away' AND c.away_until > :now", 'c.away_until, c.id', ['account' => $accountId]);
+    }
+
+    /** @throws NotFound */
+    public function one(string $accountId, string $id): ConversationRow
+    {
+        return $this->rows('c.id = :id', 'c.id', ['account' => $accountId, 'id' => $id])[0] ?? throw new NotFound('conversation', $id);
+    }
+
+    /**
+     * @param string $words all of them must occur in a message, as beginnings of words; empty for any
+     * @param int    $page  from 1 on
+     *
+     * @return array{rows: list<ConversationRow>, total: int, pageSize: int} the newest first
+     */
+    public function find(string $accountId, string $words, ?Place $place, int $page): array
+    {
+        $where = ['1'];
+        $parameters = ['account' => $accountId];
+        $match = self::match($words);
+        if (null !== $match) {
+            $where[] = 'c.id IN (SELECT m.conversation_id FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH :words)';
+            $parameters['words'] = $match;
+        }
+        if (null !== $place) {
+            $where[] = self::PLACE.' = :place';
+            $parameters['place'] = $place->value;
+        }
+        $where = implode(' AND ', $where);
+        $order = Place::Bin === $place ? 'c.binned_at DESC, c.id' : 'c.latest_at DESC, c.id';
+        $total = $this->connection->fetchOne("SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND {$where}", $parameters + ['now' => $this->now->text()]);
+
+        return [
+            'rows' => $this->rows($where, $order.' LIMIT '.self::PAGE.' OFFSET '.(max(1, $page) - 1) * self::PAGE, $parameters),
+            'total' => is_numeric($total) ? (int) $total : 0,
+            'pageSize' => self::PAGE,
+        ];
+    }
+
+    /** What a person typed, as an expression of SQLite's full-text search; null when it holds no word. */
+    private static function match(string $words): ?string
+    {
+        $found = preg_match_all('/[\p{L}\p{N}]+/u', $words, $m) ? $m[0] : [];
+
+        return [] === $found ? null : implode(' AND ', array_map(static fn (string $word): string => '"'.$word.'" *', $found));
+    }
+
+    /**
+     * @param array<string, string> $parameters
+     *
+     * @return list<ConversationRow>
+     */
+    private function rows(string $where, string $order, array $parameters): array
+    {
+        $now = $this->now->text();
+        $rows = $this->connection->fetchAllAssociative(
+            "SELECT c.* FROM conversation c WHERE c.account_id = :account AND ({$where}) ORDER BY {$order}",
+            $parameters + ['now' => $now],
+        );
+
+        return array_map(static fn (array $row): ConversationRow => ConversationRow::of(new Row($row), $now), $rows);
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store;
+
+use Doctrine\DBAL\Connection;
+use ZippyTray\Server\Store\View\Row;
+
+/**
+ * How much each view holds.
+ */
+final readonly class Counts
+{
+    public function __construct(private Connection $connection, private TaskRows $tasks, private StoredNow $now)
+    {
+    }
+
+    /** @return array{tray: int, tasks: int, overdue: int, away: int, bin: int, decidedToday: int, nextReturn: ?string, now: string} */
+    public function of(string $accountId, \DateTimeZone $zone): array
+    {
+        $now = $this->now->text();
+        $columns = $this->connection->fetchAssociative(
+            "SELECT SUM(place = 'tray' OR (place = 'away' AND away_until <= :now)) AS tray,
+                SUM(place = 'away' AND away_until > :now) AS away,
+                SUM(place = 'bin') AS bin,
+                MIN(CASE WHEN place = 'away' AND away_until > :now THEN away_until END) AS next_return
+             FROM conversation WHERE account_id = :account",
+            ['now' => $now, 'account' => $accountId],
+        );
+        $row = new Row(false === $columns ? [] : $columns);
+        $tasks = $this->tasks->counts($accountId, $zone);
+
+        return [
+            'tray' => $row->int('tray'),
+            'tasks' => $tasks['open'],
+            'overdue' => $tasks['over'],
+            'away' => $row->int('away'),
+            'bin' => $row->int('bin'),
+            'decidedToday' => $this->decidedToday($accountId, $zone),
+            'nextReturn' => $row->stringOrNull('next_return'),
+            'now' => $now,
+        ];
+    }
+
+    private function decidedToday(string $accountId, \DateTimeZone $zone): int
+    {
+        $count = $this->connection->fetchOne(
+            "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
+             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task')",
+            [$accountId, $this->now->startOfDay($zone)],
+        );
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store;
+
+use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\Journal\Entries;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\ObjectRef;
+
+final readonly class EntryStore implements Entries
+{
+    public function __construct(private EntityManagerInterface $orm)
+    {
+    }
+
+    public function find(string $accountId, string $id): ?Entry
+    {
+        return $this->orm->getRepository(Entry::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
+    }
+
+    public function add(Entry $entry): void
+    {
+        $this->orm->persist($entry);
+        $this->orm->flush();
+        foreach ($entry->changes() as $change) {
+            $this->orm->getConnection()->insert('journal_touch', [
+                'entry_id' => $entry->id,
+                'kind' => $change->object->kind->value,
+                'object_id' => $change->object->id,
+            ]);
+        }
+    }
+
+    public function nextNumber(string $accountId): int
+    {
+        $last = $this->orm->getConnection()->fetchOne('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', [$accountId]);
+
+        return (is_numeric($last) ? (int) $last : 0) + 1;
+    }
+
+    public function newestAbout(string $accountId, ObjectRef $object): ?Entry
+    {
+        $id = $this->orm->getConnection()->fetchOne(
+            'SELECT e.id FROM journal_touch t JOIN journal_entry e ON e.id = t.entry_id
+             WHERE e.account_id = ? AND t.kind = ? AND t.object_id = ? ORDER BY e.number DESC LIMIT 1',
+            [$accountId, $object->kind->value, $object->id],
+        );
+
+        return \is_string($id) ? $this->find($accountId, $id) : null;
+    }
+}

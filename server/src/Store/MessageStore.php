@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store;
+
+use Doctrine\DBAL\ParameterType;
+use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\NotFound;
+
+final readonly class MessageStore implements Messages
+{
+    private const COMPRESSION = 6;
+
+    public function __construct(private EntityManagerInterface $orm)
+    {
+    }
+
+    public function get(string $accountId, string $id): Message
+    {
+        return $this->orm->getRepository(Message::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
+            ?? throw new NotFound('message', $id);
+    }
+
+    public function isKnown(string $accountId, string $fingerprint): bool
+    {
+        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM message WHERE account_id = ? AND fingerprint = ?', [$accountId, $fingerprint]);
+    }
+
+    public function add(Message $message, string $raw, string $conversationId): void
+    {
+        $this->orm->persist($message);
+        $connection = $this->orm->getConnection();
+        $connection->insert('message_source', ['message_id' => $message->id, 'source' => gzcompress($raw, self::COMPRESSION)], ['source' => ParameterType::LARGE_OBJECT]);
+        $connection->insert('conversation_message', ['message_id' => $message->id, 'conversation_id' => $conversationId]);
+        $connection->insert('message_search', [
+            'rowid' => $connection->lastInsertId(),
+            'subject' => $message->subject,
+            'people' => implode(' ', array_map(static fn (Address $address): string => $address->name.' '.$address->email, [$message->from, ...$message->to, ...$message->cc])),
+            'text' => $message->text,
+        ]);
+    }
+
+    public function conversationOf(Message $message): string
+    {
+        $id = $this->orm->getConnection()->fetchOne('SELECT conversation_id FROM conversation_message WHERE message_id = ?', [$message->id]);
+
+        return \is_string($id) ? $id : throw new NotFound('conversation', $message->id);
+    }
+
+    /** @return list<Message> of a conversation, oldest first */
+    public function ofConversation(string $accountId, string $conversationId): array
+    {
+        $ids = $this->orm->getConnection()->fetchFirstColumn('SELECT message_id FROM conversation_message WHERE conversation_id = ?', [$conversationId]);
+        $messages = $this->orm->getRepository(Message::class)->findBy(['accountId' => $accountId, 'id' => $ids]);
+        usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
+
+        return $messages;
+    }
+
+    /** @return string the message's bytes, exactly as they came */
+    public function source(Message $message): string
+    {
+        $compressed = $this->orm->getConnection()->fetchOne('SELECT source FROM message_source WHERE message_id = ?', [$message->id]);
+        $raw = \is_string($compressed) ? gzuncompress($compressed) : false;
+
+        return false === $raw ? throw new NotFound('message', $message->id) : $raw;
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store;
+
+use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Task\SourceCopy;
+use ZippyTray\Core\Task\Task;
+
+/**
+ * The copies that tasks keep of their sources, with the way back to the mail as long as it is there.
+ */
+final readonly class SourceCopies
+{
+    public function __construct(private EntityManagerInterface $orm, private ConversationRows $conversations)
+    {
+    }
+
+    /** @return list<array<string, mixed>> in the task's order */
+    public function ofTask(Task $task): array
+    {
+        return array_map(fn (string $id): array => $this->one($task->accountId, $id), $task->sources());
+    }
+
+    /**
+     * @return array<string, mixed> see SourceCopy of the contract
+     *
+     * @throws NotFound
+     */
+    public function one(string $accountId, string $id): array
+    {
+        $copy = $this->orm->getRepository(SourceCopy::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
+            ?? throw new NotFound('source', $id);
+        $conversation = $this->orm->getConnection()->fetchOne(
+            'SELECT c.conversation_id FROM message m JOIN conversation_message c ON c.message_id = m.id WHERE m.account_id = ? AND m.id = ?',
+            [$accountId, $copy->messageId],
+        );
+
+        return [
+            'id' => $copy->id,
+            'messageHeader' => $copy->messageHeader,
+            'from' => $copy->from,
+            'to' => $copy->to,
+            'subject' => $copy->subject,
+            'sentAt' => StoredNow::of($copy->sentAt),
+            'text' => $copy->text,
+            'attachments' => $copy->attachments,
+            'message' => \is_string($conversation) ? $copy->messageId : null,
+            'conversation' => \is_string($conversation) ? $this->conversations->one($accountId, $conversation) : null,
+        ];
+    }
+}

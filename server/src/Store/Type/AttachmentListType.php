@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store\Type;
+
+use Doctrine\DBAL\Platforms\AbstractPlatform;
+use ZippyTray\Core\Mail\Attachment;
+
+final class AttachmentListType extends JsonList
+{
+    /** @return list<Attachment> */
+    public function convertToPHPValue(mixed $value, AbstractPlatform $platform): array
+    {
+        /** @var list<array{name: string, type: string, size: int, contentId: string, inline: bool}> $attachments */
+        $attachments = self::decoded($value);
+
+        return array_map(static fn (array $a): Attachment => new Attachment($a['name'], $a['type'], $a['size'], $a['contentId'], $a['inline']), $attachments);
+    }
+}
