@@ -14,6 +14,13 @@ interface Messages
     /** @throws NotFound */
     public function get(string $accountId, string $id): Message;
 
+    /**
+     * The id of the newest message of a conversation that somebody else wrote, or of the newest at all.
+     *
+     * @throws NotFound when there is no such conversation
+     */
+    public function newestIn(string $accountId, string $conversationId): string;
+
     public function isKnown(string $accountId, string $fingerprint): bool;
 
     /** @param string $raw the message's bytes, which are kept exactly */

@@ -8,6 +8,7 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Time\Moment;
 
 /**
@@ -69,7 +70,7 @@ final class Conversation implements Journaled
             $this->latestAt = $message->sentAt->instant;
         }
         if (1 === $this->messages || ($later && !$message->own)) {
-            $this->subject = $message->subject;
+            $this->subject = SubjectLine::cleaned($message->subject);
             $this->latestName = $message->from->label();
             $this->latestEmail = $message->from->email;
             $this->excerpt = $message->excerpt();

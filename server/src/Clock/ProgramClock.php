@@ -10,15 +10,17 @@ use Psr\Clock\ClockInterface;
  * The program's time. In demo and test runs it can be moved forward, so that one can see what
  * happens later; otherwise it is the machine's.
  */
-final readonly class ProgramClock implements ClockInterface
+final class ProgramClock implements ClockInterface
 {
-    private string $file;
+    private readonly string $file;
+
+    private ?\DateTimeImmutable $pretended = null;
 
     /**
      * @param string $folder  where the shift is kept
      * @param bool   $movable whether this is a demo or a test run
      */
-    public function __construct(string $folder, public bool $movable)
+    public function __construct(string $folder, public readonly bool $movable)
     {
         $this->file = $folder.'/demo-clock';
     }
@@ -26,7 +28,22 @@ final readonly class ProgramClock implements ClockInterface
     /** In UTC, without fractions of a second. */
     public function now(): \DateTimeImmutable
     {
-        return new \DateTimeImmutable('@'.(time() + $this->shift()));
+        return $this->pretended ?? new \DateTimeImmutable('@'.(time() + $this->shift()));
+    }
+
+    /**
+     * Does something as if it were another moment; for filling a demo with what happened before.
+     *
+     * @param callable(): mixed $work
+     */
+    public function at(\DateTimeImmutable $moment, callable $work): void
+    {
+        $this->pretended = $moment->setTimezone(new \DateTimeZone('UTC'));
+        try {
+            $work();
+        } finally {
+            $this->pretended = null;
+        }
     }
 
     /** @param int $seconds how far forward; nothing that fell due can be taken back, so it never goes backwards */

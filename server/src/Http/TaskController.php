@@ -12,12 +12,11 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Entry;
-use ZippyTray\Core\Task\AddTask;
 use ZippyTray\Core\Task\ChangeTask;
-use ZippyTray\Core\Task\MakeTask;
+use ZippyTray\Core\Task\MakeTasks;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\NewTask;
+use ZippyTray\Server\Http\Payload\NewTasks;
 use ZippyTray\Server\Http\Payload\TaskEdit;
 use ZippyTray\Server\Http\Payload\TaskState;
 use ZippyTray\Server\Store\EntryRows;
@@ -39,14 +38,9 @@ final readonly class TaskController
     }
 
     #[Route('/tasks', methods: 'POST')]
-    public function make(#[CurrentUser] Account $account, #[MapRequestPayload] NewTask $new, MakeTask $make, AddTask $add): JsonResponse
+    public function make(#[CurrentUser] Account $account, #[MapRequestPayload] NewTasks $new, MakeTasks $make): JsonResponse
     {
-        $fields = $new->fields->in($account->timeZone());
-        $entry = null === $new->message
-            ? $add($account->id, $new->entry, $new->id, $fields)
-            : $make($account->id, $new->entry, $new->id, $fields, $new->message);
-
-        return $this->answer($entry, Response::HTTP_CREATED);
+        return $this->answer($make($account->id, $new->entry, $new->orders($account->timeZone())), Response::HTTP_CREATED);
     }
 
     #[Route('/tasks/{id}', methods: 'GET')]

@@ -25,6 +25,17 @@ final readonly class MessageStore implements Messages
             ?? throw new NotFound('message', $id);
     }
 
+    public function newestIn(string $accountId, string $conversationId): string
+    {
+        $id = $this->orm->getConnection()->fetchOne(
+            'SELECT m.id FROM conversation_message c JOIN message m ON m.id = c.message_id
+             WHERE m.account_id = ? AND c.conversation_id = ? ORDER BY m.own, m.sent_at DESC, m.id DESC LIMIT 1',
+            [$accountId, $conversationId],
+        );
+
+        return \is_string($id) ? $id : throw new NotFound('conversation', $conversationId);
+    }
+
     public function isKnown(string $accountId, string $fingerprint): bool
     {
         return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM message WHERE account_id = ? AND fingerprint = ?', [$accountId, $fingerprint]);

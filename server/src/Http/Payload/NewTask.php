@@ -11,11 +11,11 @@ final readonly class NewTask
     public function __construct(
         #[Assert\Uuid]
         public string $id,
-        #[Assert\Uuid]
-        public string $entry,
         public FieldsOfTask $fields,
         #[Assert\Uuid]
         public ?string $message = null,
+        #[Assert\Uuid]
+        public ?string $conversation = null,
     ) {
     }
 }

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Demo;
+
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Yaml\Yaml;
+
+/**
+ * What the person of the demo did before it begins.
+ *
+ * @phpstan-type Step array{at: string, of?: string, title?: string, notes?: string, list?: string, due?: string, done?: string, until?: string}
+ */
+final readonly class Scenario
+{
+    /** @var array{account: array{name: string, email: string, password: string, zone: string}, tasks: list<Step>, snoozes: list<Step>, deleted: list<Step>} */
+    private array $data;
+
+    public function __construct(#[Autowire('%kernel.project_dir%/demo/scenario.yaml')] string $file)
+    {
+        /** @var array{account: array{name: string, email: string, password: string, zone: string}, tasks: list<Step>, snoozes: list<Step>, deleted: list<Step>} $data */
+        $data = Yaml::parseFile($file);
+        $this->data = $data;
+    }
+
+    /** @return array{name: string, email: string, password: string, zone: string} */
+    public function account(): array
+    {
+        return $this->data['account'];
+    }
+
+    /** @return list<Step> */
+    public function tasks(): array
+    {
+        return $this->data['tasks'];
+    }
+
+    /** @return list<Step> */
+    public function snoozes(): array
+    {
+        return $this->data['snoozes'];
+    }
+
+    /** @return list<Step> */
+    public function deleted(): array
+    {
+        return $this->data['deleted'];
+    }
+}

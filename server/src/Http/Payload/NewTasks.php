@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload;
+
+use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Task\TaskOrder;
+
+final readonly class NewTasks
+{
+    /** @param list<NewTask> $tasks */
+    public function __construct(
+        #[Assert\Uuid]
+        public string $entry,
+        #[Assert\Count(min: 1, max: 500, minMessage: 'There is no task to make.', maxMessage: 'At most {{ limit }} tasks can be made in one step.'), Assert\Valid]
+        public array $tasks,
+    ) {
+    }
+
+    /** @return non-empty-list<TaskOrder> */
+    public function orders(\DateTimeZone $zone): array
+    {
+        $orders = array_map(static fn (NewTask $task): TaskOrder => new TaskOrder($task->id, $task->fields->in($zone), $task->message, $task->conversation), $this->tasks);
+
+        return [] === $orders ? throw new \LogicException('Validation lets no empty list through.') : $orders;
+    }
+}
