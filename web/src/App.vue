@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { signInNeeded } from './api/client'
+import { useSession } from './api/session'
+import FailedState from './parts/FailedState.vue'
+import KeyCard from './parts/KeyCard.vue'
+import NoticeBar from './parts/NoticeBar.vue'
+import SignInPanel from './parts/SignInPanel.vue'
+import TopBar from './parts/TopBar.vue'
+import TrailStrip from './parts/TrailStrip.vue'
+
+const { data: session, account, error, refetch } = useSession()
+const keyCard = ref<InstanceType<typeof KeyCard>>()
+</script>
+
+<template>
+  <v-app>
+    <template v-if="account">
+      <TopBar :demo="session?.demo ?? false" @keys="keyCard?.show()" />
+      <main>
+        <router-view v-slot="{ Component, route }">
+          <component :is="Component" :key="String(route.name)" />
+        </router-view>
+      </main>
+      <TrailStrip />
+      <KeyCard ref="keyCard" />
+      <v-dialog :model-value="signInNeeded" persistent max-width="440" aria-label="Sign in again">
+        <SignInPanel title="You were signed out" :email="account.email" />
+      </v-dialog>
+    </template>
+    <main v-else-if="session" class="door">
+      <SignInPanel :first-visit="session.firstVisit" :demo="session.demo" />
+    </main>
+    <main v-else-if="error" class="door"><FailedState :error="error" @again="refetch()" /></main>
+    <NoticeBar />
+  </v-app>
+</template>
+
+<style scoped>
+.door {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+  padding: 20px;
+}
+</style>

@@ -1,0 +1,57 @@
+import createClient from 'openapi-fetch'
+import { ref } from 'vue'
+import type { components, paths } from './contract'
+import { Problem } from './problem'
+
+type Schemas = components['schemas']
+export type ConversationRow = Schemas['ConversationRow']
+export type Conversation = Schemas['Conversation']
+export type Message = Schemas['Message']
+export type Attachment = Schemas['Attachment']
+export type Person = Schemas['Person']
+export type Entry = Schemas['Entry']
+export type TaskRow = Schemas['TaskRow']
+export type TaskFields = Schemas['TaskFields']
+export type TaskLink = Schemas['TaskLink']
+export type Due = Schemas['Due']
+export type LocalMoment = Schemas['LocalMoment']
+export type Place = Schemas['Place']
+export type Counts = Schemas['Counts']
+export type Session = Schemas['Session']
+export type ImportOutcome = Schemas['ImportOutcome']
+
+/** Something was refused because nobody is signed in any more. */
+export const signInNeeded = ref(false)
+
+/** An identifier by which the server recognises a request that it has seen before. */
+export function newId(): string {
+  if (typeof crypto.randomUUID === 'function') return crypto.randomUUID()
+  const bytes = crypto.getRandomValues(new Uint8Array(16))
+  const hex = Array.from(bytes, (byte, i) =>
+    (i === 6 ? (byte & 15) | 64 : i === 8 ? (byte & 63) | 128 : byte).toString(16).padStart(2, '0'),
+  ).join('')
+  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5')
+}
+
+/** Sent with every request, for browsers that do not say where it comes from. */
+export const csrfHeader: Record<string, string> = { 'X-Csrf-Token': newId() }
+
+export const api = createClient<paths>({ baseUrl: '/api', headers: csrfHeader })
+
+/** What a call gave. Whatever fails is thrown as a Problem. */
+export async function answer<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<Exclude<T, undefined>> {
+  let result: Awaited<typeof call>
+  try {
+    result = await call
+  } catch {
+    throw Problem.unreachable()
+  }
+  if (!result.response.ok) {
+    const problem = Problem.of(result.response.status, result.error)
+    if (problem.status === 401 && !result.response.url.endsWith('/api/session')) signInNeeded.value = true
+    throw problem
+  }
+  return result.data as Exclude<T, undefined>
+}

@@ -1,0 +1,36 @@
+import type { components } from './contract'
+
+type Details = components['schemas']['Problem']
+
+/** A call that failed. The message is a sentence for the person. */
+export class Problem extends Error {
+  constructor(
+    sentence: string,
+    /** HTTP status; 0 when there was no answer */
+    readonly status: number,
+    /** field name => what is wrong with it */
+    readonly fields: Record<string, string> = {},
+    readonly later: components['schemas']['Entry'] | null = null,
+  ) {
+    super(sentence)
+  }
+
+  static of(status: number, body: unknown): Problem {
+    if (!isDetails(body)) {
+      return new Problem('The server answered in a way that I do not understand. Reload the page.', status)
+    }
+    const fields = Object.fromEntries((body.violations ?? []).map(({ field, message }) => [field, message]))
+    return new Problem(body.detail, status, fields, body.later ?? null)
+  }
+
+  static unreachable(): Problem {
+    return new Problem(
+      'The server does not answer. Nothing that you typed is lost; try again in a moment.',
+      0,
+    )
+  }
+}
+
+function isDetails(body: unknown): body is Details {
+  return typeof body === 'object' && body !== null && 'detail' in body && typeof body.detail === 'string'
+}

@@ -1,0 +1,44 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { setClock } from '@/time/clock'
+import { answer, api, signInNeeded, type Session } from './client'
+
+const KEY = ['session']
+
+function settle(session: Session): Session {
+  setClock(session.now, session.account?.zone)
+  if (session.account) signInNeeded.value = false
+  return session
+}
+
+/** Who is signed in. */
+export function useSession() {
+  const query = useQuery({
+    queryKey: KEY,
+    queryFn: async () => settle(await answer(api.GET('/session'))),
+    staleTime: Infinity,
+  })
+  return { ...query, account: computed(() => query.data.value?.account ?? null) }
+}
+
+/** Signing in and out, and making the first account. */
+export function useSignIn() {
+  const queries = useQueryClient()
+  const take = (session: Session) => {
+    queries.setQueryData(KEY, settle(session))
+    void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' })
+  }
+  return {
+    signIn: async (email: string, password: string) =>
+      take(await answer(api.POST('/session', { body: { email, password } }))),
+    openAccount: async (name: string, email: string, password: string) => {
+      const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
+      take(await answer(api.POST('/accounts', { body: { name, email, password, zone } })))
+    },
+    signOut: async () => {
+      await answer(api.DELETE('/session'))
+      queries.clear()
+      location.assign('/')
+    },
+  }
+}

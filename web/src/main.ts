@@ -1,0 +1,20 @@
+import '@fontsource-variable/figtree'
+import 'vuetify/styles'
+import './style.css'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { Problem } from './api/problem'
+import { router } from './router'
+import { vuetify } from './theme'
+
+const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (count, error) => count < 2 && !(error instanceof Problem && error.status < 500),
+    },
+  },
+})
+
+createApp(App).use(router).use(vuetify).use(VueQueryPlugin, { queryClient }).mount('#app')

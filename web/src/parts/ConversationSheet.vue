@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Conversation, Message } from '@/api/client'
+import { age } from '@/time/format'
+import MessageSheet from './MessageSheet.vue'
+import { counted, subjectOf } from './words'
+
+/** A conversation on its sheet: the newest message open, the earlier ones folded to a line each. */
+const props = defineProps<{ conversation: Conversation }>()
+
+const newest = computed(() => props.conversation.messages.at(-1)?.id)
+const turned = ref(new Set<string>())
+const isOpen = (message: Message) => (message.id === newest.value) !== turned.value.has(message.id)
+
+function turn(message: Message): void {
+  const next = new Set(turned.value)
+  if (!next.delete(message.id)) next.add(message.id)
+  turned.value = next
+}
+
+const firstLine = (message: Message) =>
+  message.text.split('\n').find((line) => line.trim() && !line.startsWith('>')) ?? ''
+</script>
+
+<template>
+  <div class="sheet conversation">
+    <h1>{{ subjectOf(conversation.row) }}</h1>
+    <p v-if="conversation.messages.length > 1" class="slate count">
+      {{ counted(conversation.messages.length, 'message') }}
+    </p>
+    <template v-for="message in conversation.messages" :key="message.id">
+      <button
+        v-if="conversation.messages.length > 1"
+        class="fold"
+        type="button"
+        :aria-expanded="isOpen(message)"
+        @click="turn(message)"
+      >
+        <span class="mark" aria-hidden="true">{{ isOpen(message) ? '▾' : '▸' }}</span>
+        <strong>{{ message.own ? 'You' : message.from.name || message.from.email }}</strong>
+        <span class="slate first">{{ isOpen(message) ? '' : firstLine(message) }}</span>
+        <span class="slate">{{ age(message.sentAt) }}</span>
+      </button>
+      <MessageSheet v-if="isOpen(message)" class="opened" :message="message" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.conversation {
+  padding: 32px 56px 40px;
+}
+
+h1 {
+  font-size: 22px !important;
+  margin: 0 0 6px !important;
+  overflow-wrap: anywhere;
+}
+
+.count {
+  margin: 0 0 10px;
+  font-size: 14px;
+}
+
+.fold {
+  display: grid;
+  grid-template-columns: 14px minmax(80px, auto) minmax(0, 1fr) auto;
+  gap: 10px;
+  width: 100%;
+  padding: 8px 0;
+  font: inherit;
+  font-size: 14.5px;
+  color: inherit;
+  text-align: left;
+  background: none;
+  border: 0;
+  border-top: 1px solid var(--v-edge);
+  cursor: pointer;
+}
+
+.first {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.opened {
+  padding: 8px 0 20px;
+}
+
+@media (max-width: 760px) {
+  .conversation {
+    padding: 20px 16px 28px;
+  }
+}
+</style>

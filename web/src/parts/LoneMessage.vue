@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { useRouter } from 'vue-router'
+import type { ConversationRow, Message } from '@/api/client'
+import { useKeys } from '@/keys/registry'
+import MessageSheet from './MessageSheet.vue'
+import { placeText } from './places'
+
+/** A message alone, and where its conversation is now. */
+defineProps<{ message: Message; conversation: ConversationRow }>()
+
+const router = useRouter()
+
+useKeys('Message', [{ key: 'Escape', label: 'Back', run: () => router.back() }])
+</script>
+
+<template>
+  <div class="sheet lone">
+    <h1>{{ message.subject || 'no subject' }}</h1>
+    <p class="slate where">
+      Its conversation is {{ placeText(conversation) }}.
+      <router-link class="link" :to="{ name: 'conversation', params: { id: conversation.id } }"
+        >Open the conversation</router-link
+      >
+    </p>
+    <MessageSheet :message="message" />
+  </div>
+</template>
+
+<style scoped>
+.lone {
+  max-width: 860px;
+  margin: 0 auto;
+  padding: 32px 56px 40px;
+}
+
+h1 {
+  font-size: 22px !important;
+  overflow-wrap: anywhere;
+}
+
+.where {
+  margin: 4px 0 18px;
+  font-size: 14px;
+}
+
+@media (max-width: 760px) {
+  .lone {
+    padding: 20px 16px 28px;
+  }
+}
+</style>

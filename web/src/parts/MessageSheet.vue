@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { mdiPaperclip } from '@mdi/js'
+import { computed, ref } from 'vue'
+import type { Message, Person } from '@/api/client'
+import { moment, size } from '@/time/format'
+import FormattedMail from './FormattedMail.vue'
+import MessageText from './MessageText.vue'
+
+/** One message: who, when, the text, and what came with it. */
+const props = defineProps<{ message: Message }>()
+
+const asFormatted = ref(!props.message.plain)
+
+const people = (list: Person[]) => list.map(({ name, email }) => name || email).join(', ')
+const to = computed(() => people(props.message.to))
+const cc = computed(() => people(props.message.cc))
+const files = computed(() =>
+  props.message.attachments
+    .map((file, number) => ({ ...file, number }))
+    .filter(({ inline }) => !inline || !asFormatted.value),
+)
+const dateNote = computed(
+  () =>
+    ({
+      header: '',
+      received: 'the message has no usable date; this is when it was received',
+      import: 'the message has no usable date; this is when it came in here',
+    })[props.message.dateSource],
+)
+</script>
+
+<template>
+  <article class="message" :aria-label="`Message from ${message.from.name || message.from.email}`">
+    <header>
+      <p class="from">
+        <strong>{{ message.from.name || message.from.email || 'unknown sender' }}</strong>
+        <span v-if="message.from.name" class="slate"> {{ message.from.email }}</span>
+      </p>
+      <p class="slate line">
+        to {{ to || 'nobody named' }}<template v-if="cc">, copy to {{ cc }}</template> ·
+        {{ moment(message.sentAt) }}
+        <em v-if="dateNote">({{ dateNote }})</em>
+      </p>
+      <p class="tools">
+        <button v-if="message.formatted" class="link" type="button" @click="asFormatted = !asFormatted">
+          {{ asFormatted ? 'As plain text' : 'As it was formatted' }}
+        </button>
+        <a class="link" :href="`/api/messages/${message.id}/source`" download>Save as .eml</a>
+      </p>
+    </header>
+    <FormattedMail v-if="asFormatted" :message="message.id" />
+    <MessageText v-else-if="message.text" :text="message.text" />
+    <p v-else class="slate">This message has no text.</p>
+    <ul v-if="files.length" class="files" aria-label="Attachments">
+      <li v-for="file in files" :key="file.number">
+        <a class="plain file" :href="`/api/messages/${message.id}/attachments/${file.number}`" download>
+          <v-icon :icon="mdiPaperclip" size="16" /> <span>{{ file.name }}</span>
+          <span class="slate">{{ size(file.size) }}</span>
+        </a>
+      </li>
+    </ul>
+  </article>
+</template>
+
+<style scoped>
+header {
+  position: relative;
+  margin-bottom: 16px;
+}
+
+header p {
+  margin: 0;
+}
+
+.from {
+  padding-right: 240px;
+  overflow-wrap: anywhere;
+}
+
+.line {
+  font-size: 14px;
+}
+
+.tools {
+  position: absolute;
+  top: 0;
+  right: 0;
+  display: flex;
+  gap: 16px;
+}
+
+.files {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 18px 0 0;
+  padding: 14px 0 0;
+  border-top: 1px dashed var(--v-edge);
+}
+
+.file {
+  display: inline-flex;
+  gap: 7px;
+  align-items: center;
+  padding: 5px 12px;
+  border: 1px solid var(--v-edge);
+  border-radius: 7px;
+  font-size: 14px;
+}
+
+.file:hover {
+  border-color: rgb(var(--v-theme-primary));
+}
+
+@media (max-width: 760px) {
+  .from {
+    padding-right: 0;
+  }
+
+  .tools {
+    position: static;
+    margin-top: 4px !important;
+  }
+}
+</style>

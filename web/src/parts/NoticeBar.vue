@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { mdiClose } from '@mdi/js'
+import { clearNotice, notice } from './notice'
+import { deed, object } from './words'
+import { moment } from '@/time/format'
+</script>
+
+<template>
+  <div v-if="notice" class="notice" role="alert">
+    <p>
+      {{ notice.text }}
+      <template v-if="notice.later">
+        In the way: <strong>{{ deed(notice.later) }}: {{ object(notice.later) }}</strong
+        >, {{ moment(notice.later.at) }}.
+        <router-link class="link" to="/journal">Open the journal</router-link>
+      </template>
+    </p>
+    <v-btn :icon="mdiClose" variant="text" size="small" aria-label="Close" @click="clearNotice" />
+  </div>
+</template>
+
+<style scoped>
+.notice {
+  position: fixed;
+  z-index: 3000;
+  left: 50%;
+  bottom: 18px;
+  transform: translateX(-50%);
+  width: min(720px, calc(100vw - 24px));
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 8px 8px 8px 18px;
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid rgb(var(--v-theme-error));
+  border-left-width: 6px;
+  border-radius: 9px;
+  box-shadow: var(--shadow);
+}
+
+p {
+  margin: 0 auto 0 0;
+}
+</style>

@@ -1,0 +1,26 @@
+import type { ConversationRow, Place } from '@/api/client'
+import { nearDay, nearMoment, dateOf } from '@/time/format'
+
+/** Where a conversation is, to go after "It is". */
+export function placeText(row: ConversationRow): string {
+  switch (row.place) {
+    case 'tray':
+      return 'in the tray'
+    case 'away':
+      return row.awayUntil ? `away and comes back ${nearMoment(row.awayUntil)}` : 'away'
+    case 'archive':
+      return 'in the archive'
+    case 'bin':
+      return row.binnedAt ? `in the bin since ${nearDay(dateOf(row.binnedAt))}` : 'in the bin'
+    case 'blocked':
+      return 'among the blocked ones'
+  }
+}
+
+export const PLACES: { value: Place | ''; text: string }[] = [
+  { value: '', text: 'Everywhere' },
+  { value: 'tray', text: 'Tray' },
+  { value: 'away', text: 'Away' },
+  { value: 'archive', text: 'Archive' },
+  { value: 'bin', text: 'Bin' },
+]

@@ -1,0 +1,34 @@
+import type { Entry } from '@/api/client'
+
+const DONE: Record<Entry['kind'], string> = {
+  archive: 'Archived',
+  delete: 'Deleted',
+  snooze: 'Snoozed',
+  bring_back: 'Brought back',
+  put_back: 'Put back',
+  empty_bin: 'Removed for good',
+  make_task: 'Task made',
+  add_task: 'Task written down',
+  edit_task: 'Task changed',
+  complete_task: 'Completed',
+  restore_task: 'Opened again',
+  delete_task: 'Task deleted',
+  undo: 'Undone',
+}
+
+/** What was done, in a word or two. */
+export function deed(entry: Entry): string {
+  return entry.undoes ? `Undone: ${DONE[entry.undoes.kind as Entry['kind']].toLowerCase()}` : DONE[entry.kind]
+}
+
+/** What it was done to. */
+export function object(entry: Entry): string {
+  const about = entry.about || 'no subject'
+  return entry.count > 1 ? `${about} and ${entry.count - 1} more` : about
+}
+
+export function counted(count: number, one: string, many = one + 's'): string {
+  return `${count} ${count === 1 ? one : many}`
+}
+
+export const subjectOf = (row: { subject: string }): string => row.subject || 'no subject'

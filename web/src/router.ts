@@ -1,0 +1,65 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import TrayView from './views/TrayView.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'tray', component: TrayView, meta: { title: 'Tray' } },
+    {
+      path: '/c/:id',
+      name: 'conversation',
+      component: () => import('./views/ConversationView.vue'),
+      props: true,
+      meta: { title: 'Conversation', view: 'tray' },
+    },
+    {
+      path: '/tasks/:id?',
+      name: 'tasks',
+      component: () => import('./views/TasksView.vue'),
+      props: true,
+      meta: { title: 'Tasks' },
+    },
+    {
+      path: '/coming-back',
+      name: 'away',
+      component: () => import('./views/ComingBackView.vue'),
+      meta: { title: 'Coming back' },
+    },
+    { path: '/find', name: 'find', component: () => import('./views/FindView.vue'), meta: { title: 'Find' } },
+    {
+      path: '/journal',
+      name: 'journal',
+      component: () => import('./views/JournalView.vue'),
+      meta: { title: 'Journal' },
+    },
+    {
+      path: '/import',
+      name: 'import',
+      component: () => import('./views/ImportView.vue'),
+      meta: { title: 'Bring mail in' },
+    },
+    {
+      path: '/m/:id',
+      name: 'message',
+      component: () => import('./views/MessageView.vue'),
+      props: true,
+      meta: { title: 'Message' },
+    },
+    {
+      path: '/source/:id',
+      name: 'source',
+      component: () => import('./views/SourceView.vue'),
+      props: true,
+      meta: { title: 'Source' },
+    },
+    {
+      path: '/:path(.*)',
+      component: () => import('./views/NothingHereView.vue'),
+      meta: { title: 'Nothing here' },
+    },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title ?? '')} · Zippy Tray`
+})

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, api, type ConversationRow } from '@/api/client'
+import { useDeciding } from '@/api/deciding'
+import { useConversation } from '@/api/reading'
+import { useKeys } from '@/keys/registry'
+import ConversationSheet from '@/parts/ConversationSheet.vue'
+import DecisionCards from '@/parts/DecisionCards.vue'
+import FailedState from '@/parts/FailedState.vue'
+import HistoryList from '@/parts/HistoryList.vue'
+import LoadingRows from '@/parts/LoadingRows.vue'
+import { attempt } from '@/parts/notice'
+import { placeText } from '@/parts/places'
+
+const props = defineProps<{ id: string }>()
+const router = useRouter()
+const queries = useQueryClient()
+const { decide } = useDeciding()
+const { data: conversation, error, refetch } = useConversation(() => props.id)
+
+const row = computed(() => conversation.value?.row)
+const source = computed(() => conversation.value?.messages.findLast(({ own }) => !own)?.id)
+
+watch(
+  () => conversation.value?.row.unread && props.id,
+  async (unread) => {
+    if (!unread) return
+    await answer(api.PUT('/conversations/{id}/read', { params: { path: { id: unread } } })).catch(
+      () => undefined,
+    )
+    queries.setQueryData<ConversationRow[]>(['tray'], (rows) =>
+      rows?.map((other) => (other.id === unread ? { ...other, unread: false } : other)),
+    )
+  },
+  { immediate: true },
+)
+
+/** The neighbours in the tray as it was last shown. */
+function neighbour(by: number): string | undefined {
+  const rows = queries.getQueryData<ConversationRow[]>(['tray']) ?? []
+  const index = rows.findIndex(({ id }) => id === props.id)
+  return index < 0 ? undefined : rows[index + by]?.id
+}
+
+function step(by: number): void {
+  const id = neighbour(by)
+  if (id) void router.replace({ name: 'conversation', params: { id } })
+}
+
+function leave(): void {
+  if (router.options.history.state.back) router.back()
+  else void router.push('/')
+}
+
+async function put(kind: 'bring_back' | 'put_back'): Promise<void> {
+  if (await attempt(() => decide(kind, [props.id]))) await refetch()
+}
+
+useKeys('Conversation', [
+  {
+    key: 'ArrowRight',
+    label: 'Next conversation of the tray',
+    when: () => !!neighbour(1),
+    run: () => step(1),
+  },
+  {
+    key: 'ArrowLeft',
+    label: 'Previous conversation of the tray',
+    when: () => !!neighbour(-1),
+    run: () => step(-1),
+  },
+  { key: 'Escape', label: 'Back to the list', run: leave },
+])
+</script>
+
+<template>
+  <div class="view open">
+    <FailedState v-if="error && !conversation" :error="error" @again="refetch()" />
+    <LoadingRows v-else-if="!conversation || !row" />
+    <template v-else>
+      <ConversationSheet :key="row.id" :conversation="conversation" />
+      <aside>
+        <h2 class="slate">What becomes of it?</h2>
+        <DecisionCards :key="row.id" :rows="[row]" :message="source" @decided="leave" />
+        <div v-if="row.place !== 'tray'" class="where">
+          <p>It is {{ placeText(row) }}.</p>
+          <v-btn
+            variant="outlined"
+            size="small"
+            @click="put(row.place === 'bin' ? 'put_back' : 'bring_back')"
+          >
+            {{ row.place === 'bin' ? 'Put back into the tray' : 'Bring back into the tray' }}
+          </v-btn>
+        </div>
+        <HistoryList :conversation="conversation" />
+      </aside>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.open {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 366px;
+  gap: 30px;
+  align-items: start;
+}
+
+.open > :only-child {
+  grid-column: 1 / -1;
+}
+
+aside {
+  position: sticky;
+  top: 72px;
+}
+
+aside > h2 {
+  font-size: 14px;
+  font-weight: 600;
+  margin: 0 0 14px;
+}
+
+.where {
+  margin-top: 18px;
+  padding: 12px 16px;
+  border: 1px dashed var(--v-edge);
+  border-radius: 9px;
+}
+
+.where p {
+  margin: 0 0 8px;
+}
+
+@media (max-width: 980px) {
+  .open {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 18px;
+  }
+
+  aside {
+    position: static;
+  }
+}
+</style>
