@@ -59,6 +59,7 @@ final readonly class SeedDemo
         foreach ($this->steps($account, $dates) as [$at, $step]) {
             $this->clock->at($at, $step);
         }
+        $this->connection->executeStatement('UPDATE conversation SET unread = 0 WHERE account_id = ?', [$account->id]);
         foreach ($this->letters->of('tray', $dates) as $letter) {
             ($this->receive)($account->id, $email, $letter);
         }

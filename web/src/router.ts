@@ -3,6 +3,7 @@ import TrayView from './views/TrayView.vue'
 
 export const router = createRouter({
   history: createWebHistory(),
+  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
   routes: [
     { path: '/', name: 'tray', component: TrayView, meta: { title: 'Tray' } },
     {

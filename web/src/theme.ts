@@ -1,6 +1,18 @@
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
 
+/** The framework would take a hexadecimal variable apart; in this form it leaves it as it is. */
+const inks = (colors: Record<string, string>) =>
+  Object.fromEntries(
+    Object.entries(colors).map(([name, hex]) => [
+      name,
+      `rgb(${hex
+        .match(/\w\w/g)
+        ?.map((pair) => parseInt(pair, 16))
+        .join(' ')})`,
+    ]),
+  )
+
 /** The tokens of the look: a paper desk by day, a slate one by night. */
 const light = {
   dark: false,
@@ -16,18 +28,21 @@ const light = {
     'on-error': '#FFFFFF',
   },
   variables: {
-    edge: '#DDD7CA',
-    rim: '#EAE5DA',
-    slate: '#566570',
-    'sea-soft': '#DDEBE7',
-    'tab-near': '#E9C98A',
-    'tab-near-ink': '#5F3C05',
-    'tab-soon': '#F6E9CF',
-    'tab-soon-ink': '#7D5009',
-    'tab-over': '#F0CFD1',
-    'tab-over-ink': '#8A2531',
-    'tab-far': '#ECE8DE',
-    'tab-far-ink': '#566570',
+    'high-emphasis-opacity': 1,
+    ...inks({
+      edge: '#DDD7CA',
+      rim: '#EAE5DA',
+      slate: '#566570',
+      'sea-soft': '#DDEBE7',
+      'tab-near': '#E9C98A',
+      'tab-near-ink': '#5F3C05',
+      'tab-soon': '#F6E9CF',
+      'tab-soon-ink': '#7D5009',
+      'tab-over': '#F0CFD1',
+      'tab-over-ink': '#8A2531',
+      'tab-far': '#ECE8DE',
+      'tab-far-ink': '#566570',
+    }),
   },
 }
 
@@ -45,18 +60,21 @@ const dark = {
     'on-error': '#2C0A0D',
   },
   variables: {
-    edge: '#2E4452',
-    rim: '#0E1921',
-    slate: '#9FB0BA',
-    'sea-soft': '#1F4447',
-    'tab-near': '#7A5A1F',
-    'tab-near-ink': '#FCEBC8',
-    'tab-soon': '#453A22',
-    'tab-soon-ink': '#E9C98A',
-    'tab-over': '#5E2A32',
-    'tab-over-ink': '#FFC9CC',
-    'tab-far': '#263945',
-    'tab-far-ink': '#A9B8C1',
+    'high-emphasis-opacity': 1,
+    ...inks({
+      edge: '#2E4452',
+      rim: '#0E1921',
+      slate: '#9FB0BA',
+      'sea-soft': '#1F4447',
+      'tab-near': '#7A5A1F',
+      'tab-near-ink': '#FCEBC8',
+      'tab-soon': '#453A22',
+      'tab-soon-ink': '#E9C98A',
+      'tab-over': '#5E2A32',
+      'tab-over-ink': '#FFC9CC',
+      'tab-far': '#263945',
+      'tab-far-ink': '#A9B8C1',
+    }),
   },
 }
 

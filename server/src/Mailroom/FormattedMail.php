@@ -23,22 +23,44 @@ final readonly class FormattedMail
 
     public function page(MessageContent $content): string
     {
-        $html = $this->sanitizer->sanitize($content->html ?? '');
-        $html = (string) preg_replace_callback('/src="cid:([^"]+)"/', static fn (array $m): string => 'src="'.self::picture($m[1], $content->attachments).'"', $html);
+        $marked = (string) preg_replace_callback(
+            '/\bsrc\s*=\s*(["\']?)cid:([^"\'\s>]+)\1/i',
+            static fn (array $m): string => 'src="'.self::mark(self::numberOf($m[2], $content->attachments)).'"',
+            $content->html ?? '',
+        );
+        $html = (string) preg_replace_callback(
+            '#'.self::mark('(\d+)').'#',
+            static fn (array $m): string => self::picture($content->attachments[(int) $m[1]] ?? null),
+            $this->sanitizer->sanitize($marked),
+        );
 
         return '<!doctype html><meta charset="utf-8"><title>Message</title><style>'.self::STYLE.'</style>'.$html;
     }
 
-    /** @param list<AttachmentContent> $attachments */
-    private static function picture(string $contentId, array $attachments): string
+    /** Stands for a picture while the page is made safe: short, and of a scheme that passes. */
+    private static function mark(int|string $number): string
+    {
+        return 'data:image/x-attachment,'.$number;
+    }
+
+    /**
+     * @param string                  $contentId   as in the HTML (RFC 2392)
+     * @param list<AttachmentContent> $attachments
+     */
+    private static function numberOf(string $contentId, array $attachments): int
     {
         $contentId = rawurldecode(html_entity_decode($contentId));
-        foreach ($attachments as $found) {
+        foreach ($attachments as $number => $found) {
             if ($found->attachment->contentId === $contentId && str_starts_with($found->attachment->type, 'image/')) {
-                return 'data:'.$found->attachment->type.';base64,'.base64_encode($found->bytes);
+                return $number;
             }
         }
 
-        return '';
+        return \count($attachments);
+    }
+
+    private static function picture(?AttachmentContent $found): string
+    {
+        return null === $found ? 'data:,' : 'data:'.$found->attachment->type.';base64,'.base64_encode($found->bytes);
     }
 }

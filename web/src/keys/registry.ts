@@ -17,15 +17,21 @@ interface Layer {
   modal: boolean
 }
 
+/** The heading for keys that do the same in every view. */
+export const EVERYWHERE = 'Everywhere'
+
 const layers = shallowReactive<Layer[]>([])
 
-/** What the key card shows: the topmost layer first. */
-export const keyCard = computed(() =>
-  [...layers].reverse().map(({ title, bindings }) => ({
-    title,
-    bindings: bindings.filter(({ when }) => !when || when()),
-  })),
-)
+/** What the key card shows, under one heading each: what belongs to the view first. */
+export const keyCard = computed(() => {
+  const found = new Map<string, Binding[]>()
+  for (const { title, bindings } of [...layers].reverse()) {
+    found.set(title, [...(found.get(title) ?? []), ...bindings.filter(({ when }) => !when || when())])
+  }
+  return [...found]
+    .map(([title, bindings]) => ({ title, bindings }))
+    .sort((a, b) => Number(a.title === EVERYWHERE) - Number(b.title === EVERYWHERE))
+})
 
 /** Makes keys work as long as the component is there. */
 export function useKeys(title: string, bindings: Binding[], modal = false): void {
@@ -45,7 +51,7 @@ export function cap(key: string): string {
     .replace('ArrowRight', '→')
     .replace('Escape', 'Esc')
     .replace(/^ $/, 'Space')
-    .replace('Ctrl+z', 'Ctrl+Z')
+    .replace(/^Ctrl\+([a-z])$/, (_, letter: string) => `Ctrl+${letter.toUpperCase()}`)
     .replace('Ctrl+ ', 'Ctrl+Space')
 }
 

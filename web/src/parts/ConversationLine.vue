@@ -94,6 +94,8 @@ input {
   gap: 12px;
   align-items: center;
   line-height: 31px;
+  margin-left: -6px;
+  padding-left: 6px;
 }
 
 .body:focus-visible {
@@ -112,6 +114,7 @@ input {
 }
 
 .who i {
+  margin-left: 7px;
   font-style: normal;
   font-size: 12.5px;
 }

@@ -64,7 +64,7 @@ h1 {
 
 .fold {
   display: grid;
-  grid-template-columns: 14px minmax(80px, auto) minmax(0, 1fr) auto;
+  grid-template-columns: 14px 150px minmax(0, 1fr) auto;
   gap: 10px;
   width: 100%;
   padding: 8px 0;
@@ -78,6 +78,7 @@ h1 {
   cursor: pointer;
 }
 
+.fold strong,
 .first {
   overflow: hidden;
   text-overflow: ellipsis;
@@ -89,6 +90,14 @@ h1 {
 }
 
 @media (max-width: 760px) {
+  .fold {
+    grid-template-columns: 14px minmax(0, 1fr) auto;
+  }
+
+  .fold .first {
+    display: none;
+  }
+
   .conversation {
     padding: 20px 16px 28px;
   }

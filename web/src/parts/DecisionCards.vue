@@ -90,6 +90,7 @@ useKeys('Decide', [
       <button
         type="button"
         class="card"
+        :disabled="!rows.length"
         :class="{ open: (card.key === '2' && open === 'task') || (card.key === '3' && open === 'snooze') }"
         :aria-expanded="card.key === '2' ? open === 'task' : card.key === '3' ? open === 'snooze' : undefined"
         @click="card.run"
@@ -157,6 +158,12 @@ useKeys('Decide', [
   border-radius: 9px 9px 0 0;
   color: rgb(var(--v-theme-primary));
   transform: none !important;
+}
+
+.card:disabled {
+  opacity: 0.5;
+  box-shadow: none;
+  cursor: default;
 }
 
 .text {
@@ -229,8 +236,13 @@ useKeys('Decide', [
     display: none;
   }
 
+  .bar {
+    gap: 6px;
+  }
+
   .bar .card {
-    padding: 6px 10px;
+    padding: 6px 9px;
+    font-size: 14px;
   }
 }
 </style>

@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { keyCard, useKeys } from '@/keys/registry'
+import { keyCard, useKeys, EVERYWHERE } from '@/keys/registry'
 import KeyCap from './KeyCap.vue'
 
 const open = ref(false)
 defineExpose({ show: () => (open.value = true) })
 
-useKeys('Everywhere', [{ key: '?', label: 'Show this key card', run: () => (open.value = !open.value) }])
+useKeys(EVERYWHERE, [{ key: '?', label: 'Show this key card', run: () => (open.value = !open.value) }])
 </script>
 
 <template>
   <v-dialog v-model="open" max-width="560" aria-label="Keys">
     <div class="sheet card">
       <h2>Keys</h2>
-      <template v-for="layer in keyCard" :key="layer.title + layer.bindings.length">
+      <template v-for="layer in keyCard" :key="layer.title">
         <section v-if="layer.bindings.length">
           <h3>{{ layer.title }}</h3>
           <dl>

@@ -34,7 +34,7 @@ const dateNote = computed(
     <header>
       <p class="from">
         <strong>{{ message.from.name || message.from.email || 'unknown sender' }}</strong>
-        <span v-if="message.from.name" class="slate"> {{ message.from.email }}</span>
+        <span v-if="message.from.name" class="slate">{{ message.from.email }}</span>
       </p>
       <p class="slate line">
         to {{ to || 'nobody named' }}<template v-if="cc">, copy to {{ cc }}</template> ·
@@ -75,6 +75,10 @@ header p {
 .from {
   padding-right: 240px;
   overflow-wrap: anywhere;
+}
+
+.from .slate {
+  margin-left: 8px;
 }
 
 .line {

@@ -60,7 +60,7 @@ const blocks = computed(() => {
 
 .row {
   white-space: pre-wrap;
-  min-height: 1.6em;
+  min-height: 0.8em;
 }
 
 .quoted {

@@ -33,6 +33,7 @@ async function enter(): Promise<void> {
 
 <template>
   <form class="sheet panel" novalidate @submit.prevent="enter">
+    <img :src="'/mark.svg'" alt="" width="40" height="40" />
     <h1>{{ title ?? (firstVisit ? 'Welcome to Zippy Tray' : 'Zippy Tray') }}</h1>
     <p class="slate">
       <template v-if="firstVisit">

@@ -52,7 +52,7 @@ useKeys(
     <form class="own" @submit.prevent="own">
       <v-text-field v-model="date" type="date" label="Or on" :min="today()" hide-details />
       <v-text-field v-model="time" type="time" label="at" hide-details />
-      <v-btn type="submit" color="primary">Snooze</v-btn>
+      <v-btn type="submit" color="primary">Snooze until then</v-btn>
     </form>
     <p v-if="tried && wrong" class="wrong" role="alert">{{ wrong }}</p>
   </div>
@@ -89,10 +89,14 @@ useKeys(
 
 .own {
   display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
   gap: 8px;
   align-items: center;
   margin-top: 8px;
+}
+
+.own .v-btn {
+  grid-column: 1 / -1;
 }
 
 .wrong {

@@ -119,6 +119,7 @@ input {
 
 @media (max-width: 760px) {
   .task {
+    grid-template-columns: 17px minmax(0, 1fr) auto;
     gap: 10px;
     padding-left: 10px;
   }

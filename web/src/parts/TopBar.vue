@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useCounts } from '@/api/reading'
-import { useKeys } from '@/keys/registry'
+import { useKeys, EVERYWHERE } from '@/keys/registry'
 import AccountMenu from './AccountMenu.vue'
 import DemoClock from './DemoClock.vue'
 import KeyCap from './KeyCap.vue'
@@ -29,7 +29,7 @@ function step(by: number): void {
   if (view) void router.push(view.to)
 }
 
-useKeys('Everywhere', [
+useKeys(EVERYWHERE, [
   { key: ',', label: 'Previous view of the bar', run: () => step(-1) },
   { key: '.', label: 'Next view of the bar', run: () => step(1) },
 ])

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { useDeciding } from '@/api/deciding'
-import { useKeys } from '@/keys/registry'
+import { useKeys, EVERYWHERE } from '@/keys/registry'
 import { attempt } from './notice'
 import { trail } from './trail'
 import { deed, object } from './words'
 
 const { undo } = useDeciding()
 
-useKeys('Everywhere', [
+useKeys(EVERYWHERE, [
   {
     key: 'Ctrl+z',
     label: 'Undo the last step',

@@ -21,16 +21,14 @@ function gathered(tasks: TaskRow[], heading: (task: TaskRow) => Omit<TaskGroup, 
   return [...groups.values()]
 }
 
-/** Overdue first, then today, the days to come, and at last what has no date. */
+/** By the day on which they are due, those over first as they come; at last what has no date. */
 export function byDate(tasks: TaskRow[]): TaskGroup[] {
-  const isOver = (task: TaskRow) => task.over && task.due !== null && daysAhead(task.due.date) < 0
-  return gathered([...tasks.filter(isOver), ...tasks.filter((task) => !isOver(task))], (task) => {
-    if (isOver(task)) return { key: 'over', head: 'Over', sub: 'due before today', over: true }
-    if (!task.due) return { key: 'none', head: '–', sub: 'without date', over: false }
-    const days = daysAhead(task.due.date)
-    const [weekday = '', number = '', month = ''] = day(task.due.date).split(' ')
-    const sub = days === 0 ? 'today' : days === 1 ? 'tomorrow' : `${weekday}, ${month}`
-    return { key: task.due.date, head: number, sub, over: false }
+  return gathered(tasks, ({ due }) => {
+    if (!due) return { key: '', head: '–', sub: 'without date', over: false }
+    const days = daysAhead(due.date)
+    const [weekday = '', number = '', month = ''] = day(due.date).split(' ')
+    const sub = days < 0 ? `${weekday}, over` : (['today', 'tomorrow'][days] ?? `${weekday}, ${month}`)
+    return { key: due.date, head: number, sub, over: days < 0 }
   })
 }
 

@@ -32,3 +32,5 @@ export function counted(count: number, one: string, many = one + 's'): string {
 }
 
 export const subjectOf = (row: { subject: string }): string => row.subject || 'no subject'
+
+export const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

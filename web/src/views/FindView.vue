@@ -162,6 +162,7 @@ useKeys('Find', [
 
 .total {
   margin-left: auto;
+  margin-right: 8px;
   font-size: 14px;
 }
 

@@ -7,7 +7,7 @@ import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
-import { deed, object } from '@/parts/words'
+import { capitalised, deed, object } from '@/parts/words'
 import { dateOf, nearDay, time } from '@/time/format'
 
 const { undo } = useDeciding()
@@ -31,7 +31,7 @@ function state(entry: Entry): string {
 </script>
 
 <template>
-  <div class="view journal">
+  <div class="view">
     <div class="view-head">
       <h1>Journal <small>everything that was decided; each step can be undone</small></h1>
     </div>
@@ -42,7 +42,7 @@ function state(entry: Entry): string {
       <template #actions><v-btn variant="outlined" to="/">Go to the tray</v-btn></template>
     </EmptyState>
     <section v-for="group in days" :key="group.date" :aria-label="nearDay(group.date)">
-      <h2 class="group">{{ nearDay(group.date) }}</h2>
+      <h2 class="group">{{ capitalised(nearDay(group.date)) }}</h2>
       <ul class="rows">
         <li
           v-for="entry in group.entries"
@@ -77,21 +77,13 @@ function state(entry: Entry): string {
 </template>
 
 <style scoped>
-.journal {
-  max-width: 1080px;
-}
-
 .entry {
   display: grid;
-  grid-template-columns: 48px 132px minmax(0, 1fr) auto 104px;
+  grid-template-columns: 48px 140px minmax(0, 1fr) 230px 110px;
   gap: 14px;
   align-items: center;
   min-height: 38px;
   padding: 4px 16px;
-}
-
-.group::first-letter {
-  text-transform: uppercase;
 }
 
 .at {

@@ -99,7 +99,12 @@ useKeys('Tasks', [
         <v-btn color="primary" @click="adding = true">Write a task down</v-btn>
       </div>
       <div v-if="adding" class="sheet adding">
-        <TaskForm :initial="{ title: '', notes: '' }" submit-text="Write it down" :save="add" @cancel="adding = false" />
+        <TaskForm
+          :initial="{ title: '', notes: '' }"
+          submit-text="Write it down"
+          :save="add"
+          @cancel="adding = false"
+        />
       </div>
       <FailedState v-if="error && !data" :error="error" @again="refetch()" />
       <LoadingRows v-else-if="!data" />
@@ -138,12 +143,10 @@ useKeys('Tasks', [
   grid-template-columns: minmax(0, 1fr);
   gap: 30px;
   align-items: start;
-  max-width: 900px;
 }
 
 .tasks.opened {
   grid-template-columns: minmax(0, 1fr) 470px;
-  max-width: 1280px;
 }
 
 aside {

@@ -40,12 +40,9 @@ const groups = computed(() => {
   return found
 })
 
-const oldest = computed(() =>
-  rows.value.reduce(
-    (found, { latestAt }) => (latestAt < found ? latestAt : found),
-    rows.value[0]?.latestAt ?? '',
-  ),
-)
+/** What came back has waited since its return. */
+const waitingSince = (row: ConversationRow) => (row.returned && row.awayUntil) || row.latestAt
+const oldest = computed(() => rows.value.map(waitingSince).sort()[0] ?? '')
 
 function comeBack(row: ConversationRow): string {
   return row.snoozes > 1 ? `put off ${row.snoozes} times` : 'put off once'
@@ -162,11 +159,6 @@ useKeys('Tray', [
   position: relative;
 }
 
-.idle {
-  opacity: 0.5;
-  pointer-events: none;
-}
-
 .group:first-child {
   margin-top: 4px;
 }
@@ -181,7 +173,8 @@ useKeys('Tray', [
     top: 92px;
   }
 
-  .hint {
+  .hint,
+  .idle {
     display: none;
   }
 }

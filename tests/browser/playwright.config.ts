@@ -1,0 +1,36 @@
+import { defineConfig } from '@playwright/test'
+
+/** The real server with demo data; its address comes from ./zippy. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: './results',
+  workers: 1,
+  fullyParallel: false,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list']],
+  use: {
+    baseURL: process.env.ZIPPY_URL ?? 'http://127.0.0.1:8017',
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'Europe/Dublin',
+    reducedMotion: 'reduce',
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  projects: [
+    { name: 'journeys', testMatch: '*.journey.ts' },
+    { name: 'shots', testMatch: 'shots.ts' },
+  ],
+})
