@@ -231,6 +231,11 @@ useKeys('Decide', [
     flex-wrap: wrap;
   }
 
+  .bar .fields {
+    left: 0;
+    width: auto;
+  }
+
   .bar kbd,
   .card kbd {
     display: none;

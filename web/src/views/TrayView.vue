@@ -94,7 +94,7 @@ useKeys('Tray', [
         v-if="rows.length"
         :rows="meant"
         bar
-        :class="{ idle: !meant.length }"
+        :class="{ idle: !selected.size }"
         @decided="afterDeciding"
       />
     </div>
@@ -169,6 +169,10 @@ useKeys('Tray', [
 }
 
 @media (max-width: 760px) {
+  .stick > .cards {
+    width: 100%;
+  }
+
   .stick {
     top: 92px;
   }
