@@ -8,7 +8,7 @@ use ZippyTray\Server\Kernel;
 require dirname(__DIR__).'/vendor/autoload.php';
 
 try {
-    $kernel = new Kernel((string) ($_SERVER['APP_ENV'] ?? 'prod'), (bool) ($_SERVER['APP_DEBUG'] ?? false));
+    $kernel = new Kernel(getenv('APP_ENV') ?: 'prod', (bool) getenv('APP_DEBUG'));
 } catch (RuntimeException $problem) {
     fwrite(\STDERR, $problem->getMessage()."\n");
     exit(1);

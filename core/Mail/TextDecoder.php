@@ -78,9 +78,11 @@ final readonly class TextDecoder
                 return $this->marked($encoding, $bytes);
             }
         }
-        $converter = @\UConverter::transcode($bytes, 'UTF-8', $name);
+        if ([] !== (\UConverter::getAliases($name) ?: [])) {
+            return \UConverter::transcode($bytes, 'UTF-8', $name);
+        }
 
-        return false === $converter ? $this->partly($bytes, $name) : $converter;
+        return $this->partly($bytes, $name);
     }
 
     private function marked(string $encoding, string $bytes): string
@@ -88,7 +90,7 @@ final readonly class TextDecoder
         $before = mb_substitute_character();
         mb_substitute_character(0xFFFD);
         try {
-            return mb_convert_encoding($bytes, 'UTF-8', $encoding);
+            return (string) mb_convert_encoding($bytes, 'UTF-8', $encoding);
         } finally {
             mb_substitute_character($before);
         }

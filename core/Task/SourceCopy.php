@@ -14,12 +14,12 @@ use ZippyTray\Core\Mail\Message;
 final readonly class SourceCopy
 {
     /**
-     * @param string            $messageId      the message in this program; it may be gone
-     * @param string            $messageHeader  its Message-ID (RFC 5322, 3.6.4) without angle brackets
-     * @param Person            $from
-     * @param list<Person>      $to             To and Cc
-     * @param string            $sentZone       zone or offset in which it was written
-     * @param list<array{name: string, type: string, size: int}> $attachments what was attached, without its content; sizes in bytes
+     * @param string                                             $messageId     the message in this program; it may be gone
+     * @param string                                             $messageHeader its Message-ID (RFC 5322, 3.6.4) without angle brackets
+     * @param Person                                             $from
+     * @param list<Person>                                       $to            To and Cc
+     * @param string                                             $sentZone      zone or offset in which it was written
+     * @param list<array{name: string, type: string, size: int}> $attachments   what was attached, without its content; sizes in bytes
      */
     public function __construct(
         public string $id,

@@ -54,7 +54,13 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
      */
     public function at(TimeOfDay $time, \DateTimeZone $zone): \DateTimeImmutable
     {
-        return (new \DateTimeImmutable($this->iso.' '.$time, $zone))->setTimezone(new \DateTimeZone('UTC'));
+        $shown = new \DateTimeImmutable($this->iso.' '.$time, new \DateTimeZone('UTC'));
+        $offset = static fn (string $shift): int => $zone->getOffset($shown->modify($shift));
+        $before = $shown->modify(\sprintf('%+d seconds', -$offset('-1 day')));
+        $after = $shown->modify(\sprintf('%+d seconds', -$offset('+1 day')));
+        $isShownAt = static fn (\DateTimeImmutable $instant): bool => $instant->setTimezone($zone)->format('Y-m-d H:i') === $shown->format('Y-m-d H:i');
+
+        return !$isShownAt($before) && $isShownAt($after) ? $after : $before;
     }
 
     /** @param string $pattern as in PHP's date(), without time or zone */

@@ -39,7 +39,11 @@ final class MailImportCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-        $into = ['tray' => Place::Tray, 'archive' => Place::Archive][$input->getOption('into')] ?? null;
+        $into = match ($input->getOption('into')) {
+            'tray' => Place::Tray,
+            'archive' => Place::Archive,
+            default => null,
+        };
         if (null === $into) {
             $errors->writeln('--into takes tray or archive.');
 

@@ -30,7 +30,7 @@ final readonly class ImportMail
     }
 
     /**
-     * @param array<string, string>              $paths    how to call a file in the report => where it is
+     * @param array<string, string>                $paths    how to call a file in the report => where it is
      * @param (callable(ImportOutcome): void)|null $progress called after each message
      */
     public function __invoke(Account $account, array $paths, Place $into = Place::Tray, ?callable $progress = null): ImportOutcome

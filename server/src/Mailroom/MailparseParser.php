@@ -28,12 +28,15 @@ final readonly class MailparseParser implements MimeParser
         try {
             // It warns about structures nested too deeply; what could be read until there is used.
             @mailparse_msg_parse($resource, $raw);
+            /** @var list<string> $structure */
             $structure = @mailparse_msg_get_structure($resource) ?: [];
             $parts = [];
             foreach ($structure as $number) {
                 $part = @mailparse_msg_get_part($resource, $number);
                 if (\is_resource($part)) {
-                    $parts[$number] = mailparse_msg_get_part_data($part);
+                    /** @var array<string, mixed> $data */
+                    $data = mailparse_msg_get_part_data($part);
+                    $parts[$number] = $data;
                 }
             }
         } finally {

@@ -15,7 +15,8 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 final readonly class Schema
 {
     public function __construct(
-        #[Autowire(service: 'doctrine.migrations.dependency_factory')] private DependencyFactory $migrations,
+        #[Autowire(service: 'doctrine.migrations.dependency_factory')]
+        private DependencyFactory $migrations,
         private Connection $connection,
     ) {
     }

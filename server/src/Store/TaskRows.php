@@ -27,7 +27,7 @@ final readonly class TaskRows
     /** @return list<TaskRow> the nearest due first, those without a date last */
     public function open(string $accountId, \DateTimeZone $zone): array
     {
-        return $this->rows("t.completed_at IS NULL ORDER BY t.due_date IS NULL, t.due_date, t.due_time IS NULL, t.due_time, t.created_at, t.id", $accountId, [], $zone);
+        return $this->rows('t.completed_at IS NULL ORDER BY t.due_date IS NULL, t.due_date, t.due_time IS NULL, t.due_time, t.created_at, t.id', $accountId, [], $zone);
     }
 
     /** @return list<TaskRow> the one completed last first */

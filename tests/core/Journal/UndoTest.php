@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\Journal;
+
+use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\CannotUndo;
+use ZippyTray\Core\Journal\UndoBlocked;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Tray\Decision\Archive;
+use ZippyTray\Core\Tray\Decision\Delete;
+use ZippyTray\Core\Tray\Place;
+use ZippyTray\Tests\Core\World\World;
+
+final class UndoTest extends TestCase
+{
+    public function testAnEntryThatIsNotTheLastCanBeUndone(): void
+    {
+        $world = new World();
+        [$one, $two] = [$world->conversation('One'), $world->conversation('Two')];
+        $first = $world->decide(new Archive(), [$one]);
+        $world->decide(new Delete(), [$two]);
+
+        $world->undo($first);
+
+        self::assertSame(Place::Tray, $one->placeAt($world->clock->now()));
+        self::assertSame(Place::Bin, $two->placeAt($world->clock->now()));
+    }
+
+    public function testALaterEntryAboutTheSameObjectStandsInTheWayAndIsNamed(): void
+    {
+        $world = new World();
+        $conversation = $world->conversation();
+        $first = $world->decide(new Archive(), [$conversation]);
+        $later = $world->decide(new Delete(), [$conversation]);
+
+        try {
+            $world->undo($first);
+            self::fail('It was undone.');
+        } catch (UndoBlocked $blocked) {
+            self::assertSame($later, $blocked->later);
+            self::assertSame(Place::Bin, $conversation->placeAt($world->clock->now()));
+        }
+        $world->undo($later);
+        $world->undo($first);
+        self::assertSame(Place::Tray, $conversation->placeAt($world->clock->now()));
+    }
+
+    public function testOfSeveralConversationsNoneIsPutBackWhenOneIsInTheWay(): void
+    {
+        $world = new World();
+        [$one, $two] = [$world->conversation('One'), $world->conversation('Two')];
+        $both = $world->decide(new Archive(), [$one, $two]);
+        $world->decide(new Delete(), [$one]);
+        $before = $world->state();
+
+        $this->expectException(UndoBlocked::class);
+        try {
+            $world->undo($both);
+        } finally {
+            self::assertSame($before, $world->state());
+            self::assertNull($both->undoneBy());
+        }
+    }
+
+    public function testArrivingMailStandsInTheWay(): void
+    {
+        $world = new World();
+        $conversation = $world->conversation();
+        $entry = $world->decide(new Archive(), [$conversation]);
+        $conversation->receive($world->message(sent: '2026-11-24T11:00:00Z'), true);
+
+        try {
+            $world->undo($entry);
+            self::fail('It was undone.');
+        } catch (UndoBlocked $blocked) {
+            self::assertNull($blocked->later);
+            self::assertStringContainsString('mail that arrived', $blocked->getMessage());
+        }
+    }
+
+    public function testUndoingTwiceIsRefusedAndTheSameRequestTwiceIsNot(): void
+    {
+        $world = new World();
+        $entry = $world->decide(new Archive(), [$world->conversation()]);
+        $undo = ($world->undo)(World::ACCOUNT, 'undo-1', $entry->id);
+
+        self::assertSame($undo, ($world->undo)(World::ACCOUNT, 'undo-1', $entry->id));
+        $this->expectException(CannotUndo::class);
+        ($world->undo)(World::ACCOUNT, 'undo-2', $entry->id);
+    }
+
+    public function testUndoingAnUndoingDoesItAgainAndItCanBeUndoneAgain(): void
+    {
+        $world = new World();
+        $conversation = $world->conversation();
+        $entry = $world->decide(new Archive(), [$conversation]);
+        $undone = $world->undo($entry);
+        $again = $world->undo($undone);
+
+        self::assertSame(Place::Archive, $conversation->placeAt($world->clock->now()));
+        self::assertNull($entry->undoneBy());
+        self::assertSame($again->id, $undone->undoneBy());
+
+        $world->undo($again);
+        self::assertSame(Place::Tray, $conversation->placeAt($world->clock->now()));
+        self::assertSame($undone->id, $entry->undoneBy());
+    }
+
+    public function testUndoingATaskTakesItsNewListAwayUnlessAnotherTaskIsInIt(): void
+    {
+        $world = new World();
+        $first = $world->makeTask(new TaskFields('First', list: 'Roof'));
+        $second = $world->makeTask(new TaskFields('Second', list: 'Roof'));
+
+        $world->undo($first);
+        self::assertCount(1, $world->memory->lists);
+        self::assertSame('Second', $world->task('Second')->title());
+
+        $world->undo($second);
+        self::assertCount(0, $world->memory->tasks);
+    }
+
+    public function testATaskIsNotMovedBackIntoAListThatIsGone(): void
+    {
+        $world = new World();
+        $made = $world->makeTask(new TaskFields('First', list: 'Roof'));
+        $world->makeTask(new TaskFields('Second', list: 'House'));
+        $other = $world->task('Second');
+        $moved = $world->changeTask->edit(World::ACCOUNT, 'in', $other->id, new TaskFields('Second', list: 'Roof'));
+        $away = $world->changeTask->edit(World::ACCOUNT, 'out', $other->id, new TaskFields('Second', list: 'House'));
+        $gone = $world->undo($made);
+        self::assertNotSame($moved->id, $away->id);
+
+        try {
+            $world->undo($away);
+            self::fail('It was put into a list that is not there.');
+        } catch (UndoBlocked $blocked) {
+            self::assertSame($gone, $blocked->later);
+        }
+    }
+
+    public function testWhatWasRemovedFromTheBinForGoodCannotBePutBack(): void
+    {
+        $world = new World();
+        $conversation = $world->conversation();
+        $deleted = $world->decide(new Delete(), [$conversation]);
+        $emptied = ($world->emptyBin)(World::ACCOUNT, 'emptied');
+
+        try {
+            $world->undo($deleted);
+            self::fail('It was undone.');
+        } catch (UndoBlocked $blocked) {
+            self::assertSame($emptied, $blocked->later);
+            self::assertStringContainsString('for good', $blocked->getMessage());
+        }
+        $this->expectException(CannotUndo::class);
+        $world->undo($emptied);
+    }
+
+    public function testAnEntryThatIsNotThereIsNotFound(): void
+    {
+        $this->expectException(NotFound::class);
+        (new World())->undo->__invoke(World::ACCOUNT, 'undo', 'no such entry');
+    }
+}

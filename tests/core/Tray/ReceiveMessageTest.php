@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\Tray;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Decision\Archive;
+use ZippyTray\Core\Tray\Decision\Delete;
+use ZippyTray\Core\Tray\Place;
+use ZippyTray\Tests\Core\World\World;
+
+final class ReceiveMessageTest extends TestCase
+{
+    public function testAReplyJoinsItsConversationAndBringsItBack(): void
+    {
+        $world = new World();
+        $this->receive($world, 'a');
+        $conversation = $this->only($world);
+        $world->decide(new Archive(), [$conversation]);
+
+        $this->receive($world, 'b', references: ['a']);
+
+        self::assertSame($conversation, $this->only($world));
+        self::assertSame(Place::Tray, $conversation->placeAt($world->clock->now()));
+        self::assertCount(2, $world->memory->messages);
+    }
+
+    public function testAReplyBringsBackEvenWhatWasDeleted(): void
+    {
+        $world = new World();
+        $this->receive($world, 'a');
+        $conversation = $this->only($world);
+        $world->decide(new Delete(), [$conversation]);
+        $this->receive($world, 'b', references: ['a']);
+
+        self::assertSame(Place::Tray, $conversation->placeAt($world->clock->now()));
+        self::assertNull($conversation->binnedAt());
+    }
+
+    public function testOnesOwnMessageBringsNothingBackAndOpensNoConversationInTheTray(): void
+    {
+        $world = new World();
+        $this->receive($world, 'a');
+        $conversation = $this->only($world);
+        $world->decide(new Archive(), [$conversation]);
+        $this->receive($world, 'b', from: World::OWN, references: ['a']);
+        self::assertSame(Place::Archive, $conversation->placeAt($world->clock->now()));
+
+        $this->receive($world, 'c', from: World::OWN);
+        foreach ($world->memory->conversations as $each) {
+            self::assertSame(Place::Archive, $each->placeAt($world->clock->now()));
+        }
+    }
+
+    public function testOldMailCanComeStraightIntoTheArchive(): void
+    {
+        $world = new World();
+        ($world->receive)(World::ACCOUNT, World::OWN, $this->source('a', 'tam@glass.example', []), Place::Archive);
+
+        self::assertSame(Place::Archive, $this->only($world)->placeAt($world->clock->now()));
+    }
+
+    public function testTheSameMessageIsTakenOnceWhateverItsLineEndsAndTrace(): void
+    {
+        $world = new World();
+        $source = $this->source('a', 'tam@glass.example', []);
+        self::assertNotNull(($world->receive)(World::ACCOUNT, World::OWN, $source));
+        self::assertNull(($world->receive)(World::ACCOUNT, World::OWN, $source));
+        self::assertNull(($world->receive)(World::ACCOUNT, World::OWN, "Received: from a by b\n".$source."\n\n"));
+        self::assertNotNull(($world->receive)(World::ACCOUNT, World::OWN, $source.'More.'));
+    }
+
+    public function testWhatIsNoMessageIsRefusedAndNothingIsStored(): void
+    {
+        $world = new World();
+        $this->expectException(UnreadableMessage::class);
+        try {
+            ($world->receive)(World::ACCOUNT, World::OWN, 'no header here');
+        } finally {
+            self::assertSame([], $world->memory->messages);
+        }
+    }
+
+    /** @return iterable<string, array{list<string>}> */
+    public static function orders(): iterable
+    {
+        foreach (['abcd', 'dcba', 'bdac', 'cabd', 'dacb', 'adbc'] as $order) {
+            yield $order => [str_split($order)];
+        }
+    }
+
+    /**
+     * a is answered by b and c; d answers c, but names only a message that never came, which c names too.
+     *
+     * @param list<string> $order
+     */
+    #[DataProvider('orders')]
+    public function testConversationsDoNotDependOnTheOrderOfArrival(array $order): void
+    {
+        $references = ['a' => [], 'b' => ['a'], 'c' => ['a', 'lost'], 'd' => ['lost']];
+        $world = new World();
+        foreach ($order as $id) {
+            $this->receive($world, $id, references: $references[$id]);
+        }
+        $this->receive($world, 'other');
+
+        self::assertCount(2, $world->memory->conversations);
+        self::assertSame([1, 4], (static function (array $counts): array {
+            sort($counts);
+
+            return array_values($counts);
+        })(array_count_values($world->memory->conversationOf)));
+    }
+
+    /** @param list<string> $references */
+    private function receive(World $world, string $id, string $from = 'tam@glass.example', array $references = []): void
+    {
+        ($world->receive)(World::ACCOUNT, World::OWN, $this->source($id, $from, $references));
+    }
+
+    /** @param list<string> $references */
+    private function source(string $id, string $from, array $references): string
+    {
+        $named = implode(' ', array_map(static fn (string $reference): string => '<'.$reference.'@glass.example>', $references));
+
+        return "From: <{$from}>\nSubject: Glass\nDate: Tue, 24 Nov 2026 08:00:00 +0000\nMessage-ID: <{$id}@glass.example>\n".('' === $named ? '' : "References: {$named}\n")."\nText of {$id}.";
+    }
+
+    private function only(World $world): Conversation
+    {
+        self::assertCount(1, $world->memory->conversations);
+
+        return array_values($world->memory->conversations)[0];
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Task\SourceCopy;
+use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Tray\Conversation;
+
+/**
+ * What a database would hold.
+ */
+final class Memory
+{
+    /** @var array<string, Conversation> */
+    public array $conversations = [];
+
+    /** @var array<string, Message> */
+    public array $messages = [];
+
+    /** @var array<string, string> message id => conversation id */
+    public array $conversationOf = [];
+
+    /** @var array<string, string> message id => bytes */
+    public array $sources = [];
+
+    /** @var array<string, string> Message-ID => conversation id */
+    public array $threads = [];
+
+    /** @var array<string, Task> */
+    public array $tasks = [];
+
+    /** @var array<string, TaskList> */
+    public array $lists = [];
+
+    /** @var array<string, SourceCopy> */
+    public array $copies = [];
+
+    /** @var array<string, Entry> */
+    public array $entries = [];
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Conversations;
+
+final readonly class MemoryConversations implements Conversations
+{
+    public function __construct(private Memory $memory)
+    {
+    }
+
+    public function get(string $accountId, string $id): Conversation
+    {
+        return $this->memory->conversations[$id] ?? throw new NotFound('conversation', $id);
+    }
+
+    public function add(Conversation $conversation): void
+    {
+        $this->memory->conversations[$conversation->id] = $conversation;
+    }
+
+    public function join(Conversation $from, Conversation $into): void
+    {
+        $move = static fn (string $id): string => $id === $from->id ? $into->id : $id;
+        $this->memory->conversationOf = array_map($move, $this->memory->conversationOf);
+        $this->memory->threads = array_map($move, $this->memory->threads);
+        unset($this->memory->conversations[$from->id]);
+    }
+
+    public function binned(string $accountId, ?\DateTimeImmutable $since = null): array
+    {
+        return array_values(array_filter(
+            $this->memory->conversations,
+            static fn (Conversation $conversation): bool => null !== $conversation->binnedAt() && (null === $since || $conversation->binnedAt() <= $since),
+        ));
+    }
+
+    public function erase(Conversation $conversation): void
+    {
+        unset($this->memory->conversations[$conversation->id]);
+        foreach (array_keys($this->memory->conversationOf, $conversation->id, true) as $message) {
+            unset($this->memory->messages[$message], $this->memory->conversationOf[$message], $this->memory->sources[$message]);
+        }
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\Journal\Change;
+use ZippyTray\Core\Journal\Entries;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\ObjectRef;
+
+final readonly class MemoryEntries implements Entries
+{
+    public function __construct(private Memory $memory)
+    {
+    }
+
+    public function find(string $accountId, string $id): ?Entry
+    {
+        return $this->memory->entries[$id] ?? null;
+    }
+
+    public function add(Entry $entry): void
+    {
+        $this->memory->entries[$entry->id] = $entry;
+    }
+
+    public function nextNumber(string $accountId): int
+    {
+        return \count($this->memory->entries) + 1;
+    }
+
+    public function newestAbout(string $accountId, ObjectRef $object): ?Entry
+    {
+        foreach (array_reverse($this->memory->entries) as $entry) {
+            if (array_filter($entry->changes(), static fn (Change $change): bool => $change->object->kind === $object->kind && $change->object->id === $object->id)) {
+                return $entry;
+            }
+        }
+
+        return null;
+    }
+}

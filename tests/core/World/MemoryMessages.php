@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\NotFound;
+
+final readonly class MemoryMessages implements Messages
+{
+    public function __construct(private Memory $memory)
+    {
+    }
+
+    public function get(string $accountId, string $id): Message
+    {
+        return $this->memory->messages[$id] ?? throw new NotFound('message', $id);
+    }
+
+    public function newestIn(string $accountId, string $conversationId): string
+    {
+        $ids = array_keys($this->memory->conversationOf, $conversationId, true);
+
+        return (string) ($ids[\count($ids) - 1] ?? throw new NotFound('conversation', $conversationId));
+    }
+
+    public function isKnown(string $accountId, string $fingerprint): bool
+    {
+        foreach ($this->memory->messages as $message) {
+            if ($message->fingerprint === $fingerprint) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function add(Message $message, string $raw, string $conversationId): void
+    {
+        $this->memory->messages[$message->id] = $message;
+        $this->memory->sources[$message->id] = $raw;
+        $this->memory->conversationOf[$message->id] = $conversationId;
+    }
+
+    public function conversationOf(Message $message): string
+    {
+        return $this->memory->conversationOf[$message->id] ?? throw new NotFound('conversation', $message->id);
+    }
+}

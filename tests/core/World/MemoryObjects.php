@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\Journal\CannotUndo;
+use ZippyTray\Core\Journal\Journaled;
+use ZippyTray\Core\Journal\ObjectKind;
+use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskList;
+
+final readonly class MemoryObjects implements Objects
+{
+    public function __construct(private Memory $memory)
+    {
+    }
+
+    public function find(string $accountId, ObjectRef $object): ?Journaled
+    {
+        return match ($object->kind) {
+            ObjectKind::Conversation => $this->memory->conversations[$object->id] ?? null,
+            ObjectKind::Task => $this->memory->tasks[$object->id] ?? null,
+            ObjectKind::TaskList => $this->memory->lists[$object->id] ?? null,
+        };
+    }
+
+    public function revive(string $accountId, ObjectRef $object, array $state): Journaled
+    {
+        return match ($object->kind) {
+            ObjectKind::Conversation => throw new CannotUndo('gone for good'),
+            ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived($object->id, $accountId, $state),
+            ObjectKind::TaskList => $this->memory->lists[$object->id] = TaskList::revived($object->id, $accountId, $state),
+        };
+    }
+
+    public function isNeeded(string $accountId, ObjectRef $object): bool
+    {
+        foreach ($this->memory->tasks as $task) {
+            foreach ($task->needs() as $needed) {
+                if ($needed->kind === $object->kind && $needed->id === $object->id) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    public function remove(Journaled $object): void
+    {
+        unset($this->memory->tasks[$object->ref()->id], $this->memory->lists[$object->ref()->id]);
+    }
+}

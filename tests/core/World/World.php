@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Undo;
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\DateSource;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Task\ChangeTask;
+use ZippyTray\Core\Task\FillTask;
+use ZippyTray\Core\Task\MakeTasks;
+use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskOrder;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Decide;
+use ZippyTray\Core\Tray\Decision;
+use ZippyTray\Core\Tray\EmptyBin;
+use ZippyTray\Core\Tray\ReceiveMessage;
+
+/**
+ * The core with everything around it kept in memory, for one account.
+ */
+final class World
+{
+    public const ACCOUNT = 'account';
+
+    public const OWN = 'wren@ternpoint.example';
+
+    public readonly SetClock $clock;
+
+    public readonly CountedIds $ids;
+
+    public readonly Memory $memory;
+
+    public readonly Undo $undo;
+
+    public readonly Decide $decide;
+
+    public readonly EmptyBin $emptyBin;
+
+    public readonly MakeTasks $makeTasks;
+
+    public readonly ChangeTask $changeTask;
+
+    public readonly ReceiveMessage $receive;
+
+    public function __construct(string $now = '2026-11-24T10:00:00Z')
+    {
+        $this->clock = new SetClock($now);
+        $this->ids = new CountedIds();
+        $this->memory = new Memory();
+        $entries = new MemoryEntries($this->memory);
+        $transaction = new MemoryTransaction($this->memory);
+        $conversations = new MemoryConversations($this->memory);
+        $messages = new MemoryMessages($this->memory);
+        $tasks = new MemoryTasks($this->memory);
+        $journal = new Journal($entries, $transaction, $this->clock);
+        $fill = new FillTask($tasks, $this->ids);
+        $this->undo = new Undo($journal, $entries, new MemoryObjects($this->memory));
+        $this->decide = new Decide($conversations, $journal, $this->clock);
+        $this->emptyBin = new EmptyBin($conversations, $journal, $this->clock);
+        $this->makeTasks = new MakeTasks($tasks, $fill, $messages, $conversations, $journal, $this->clock, $this->ids);
+        $this->changeTask = new ChangeTask($tasks, $fill, $journal, $this->clock);
+        $this->receive = new ReceiveMessage(
+            new MessageReader(new FlatParser()),
+            $messages,
+            $conversations,
+            new MemoryThreads($this->memory),
+            $transaction,
+            $this->clock,
+            $this->ids,
+        );
+    }
+
+    /** A conversation with one message, in the tray. */
+    public function conversation(string $subject = 'Lantern glass'): Conversation
+    {
+        $conversation = new Conversation($this->ids->next(), self::ACCOUNT);
+        $this->memory->conversations[$conversation->id] = $conversation;
+        $message = $this->message($subject);
+        $conversation->receive($message, true);
+        $this->memory->messages[$message->id] = $message;
+        $this->memory->conversationOf[$message->id] = $conversation->id;
+
+        return $conversation;
+    }
+
+    public function message(string $subject = 'Lantern glass', string $text = 'Which one shall it be?', bool $own = false, string $sent = '2026-11-24T08:00:00Z'): Message
+    {
+        $id = $this->ids->next();
+
+        return new Message(
+            $id,
+            self::ACCOUNT,
+            $id.'@glass.example',
+            [],
+            new Address($own ? self::OWN : 'tam@glass.example', $own ? 'Wren' : 'Tam Achterberg'),
+            [],
+            [new Address(self::OWN, 'Wren')],
+            [],
+            $subject,
+            new Moment(new \DateTimeImmutable($sent), new \DateTimeZone('UTC')),
+            DateSource::Header,
+            $text,
+            true,
+            false,
+            [],
+            [],
+            $id,
+            100,
+            $own,
+            $this->clock->now(),
+        );
+    }
+
+    /** @param list<Conversation> $conversations */
+    public function decide(Decision $decision, array $conversations): Entry
+    {
+        return ($this->decide)(self::ACCOUNT, $this->ids->next(), $decision, array_map(static fn (Conversation $conversation): string => $conversation->id, $conversations));
+    }
+
+    public function makeTask(TaskFields $fields, ?Conversation $of = null): Entry
+    {
+        return ($this->makeTasks)(self::ACCOUNT, $this->ids->next(), [new TaskOrder($this->ids->next(), $fields, conversationId: $of?->id)]);
+    }
+
+    public function undo(Entry $entry): Entry
+    {
+        return ($this->undo)(self::ACCOUNT, $this->ids->next(), $entry->id);
+    }
+
+    public function task(string $title): Task
+    {
+        foreach ($this->memory->tasks as $task) {
+            if ($task->title() === $title) {
+                return $task;
+            }
+        }
+        throw new \OutOfBoundsException($title);
+    }
+
+    /** @return array<string, array<string, mixed>> the state of everything that is journaled, in a fixed order */
+    public function state(): array
+    {
+        $state = [];
+        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists] as $object) {
+            $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
+        }
+        ksort($state);
+
+        return $state;
+    }
+}
