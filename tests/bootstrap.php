@@ -13,7 +13,7 @@ use ZippyTray\Server\Store\Schema;
 require dirname(__DIR__).'/vendor/autoload.php';
 
 $folder = sys_get_temp_dir().'/zippy-tray-tests-'.getmypid();
-foreach (['APP_ENV' => 'test', 'APP_DEBUG' => '0', 'ZIPPY_DATA' => $folder, 'ZIPPY_DEMO' => '1'] as $name => $value) {
+foreach (['APP_ENV' => 'test', 'APP_DEBUG' => '0', 'ZIPPY_DATA' => $folder, 'ZIPPY_DEMO' => '1', 'KERNEL_CLASS' => Kernel::class] as $name => $value) {
     $_SERVER[$name] = $_ENV[$name] = $value;
     putenv($name.'='.$value);
 }
@@ -32,3 +32,6 @@ $schema = $kernel->getContainer()->get('test.service_container')->get(Schema::cl
 assert($schema instanceof Schema);
 $schema->bringUpToDate();
 $kernel->shutdown();
+unset($kernel, $schema);
+gc_collect_cycles();
+rename($folder.'/zippy-tray.sqlite', $folder.'/empty.sqlite');

@@ -28,7 +28,7 @@ final readonly class SessionController
     }
 
     /** Answered by the firewall; what arrives here was no sign-in in JSON. */
-    #[Route('/api/session', name: 'session_open', methods: 'POST')]
+    #[Route('/api/sign-in', name: 'sign_in', methods: 'POST')]
     public function open(): JsonResponse
     {
         return Problem::of(Response::HTTP_BAD_REQUEST, 'The request could not be understood. Reload the page, then try again.');

@@ -50,7 +50,7 @@ export async function answer<T>(
   }
   if (!result.response.ok) {
     const problem = Problem.of(result.response.status, result.error)
-    if (problem.status === 401 && !result.response.url.endsWith('/api/session')) signInNeeded.value = true
+    if (problem.status === 401 && !result.response.url.endsWith('/api/sign-in')) signInNeeded.value = true
     throw problem
   }
   return result.data as Exclude<T, undefined>

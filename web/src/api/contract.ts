@@ -14,10 +14,26 @@ export interface paths {
         /** Who is signed in, and what time it is */
         get: operations["session"];
         put?: never;
-        /** Sign in */
-        post: operations["signIn"];
+        post?: never;
         /** Sign out */
         delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sign in */
+        post: operations["signIn"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -526,7 +542,10 @@ export interface components {
             type: string;
             /** @description Bytes */
             size: number;
+            /** @description It is shown within the formatted text */
             inline?: boolean;
+            /** @description Content-ID without angle brackets, may be empty */
+            contentId?: string;
         };
         Message: {
             id: components["schemas"]["Id"];
@@ -711,6 +730,25 @@ export interface operations {
             200: components["responses"]["Session"];
         };
     };
+    signOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Signed out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     signIn: {
         parameters: {
             query?: never;
@@ -728,25 +766,6 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Session"];
-            default: components["responses"]["Problem"];
-        };
-    };
-    signOut: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Signed out */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
             default: components["responses"]["Problem"];
         };
     };

@@ -30,7 +30,7 @@ export function useSignIn() {
   }
   return {
     signIn: async (email: string, password: string) =>
-      take(await answer(api.POST('/session', { body: { email, password } }))),
+      take(await answer(api.POST('/sign-in', { body: { email, password } }))),
     openAccount: async (name: string, email: string, password: string) => {
       const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
       take(await answer(api.POST('/accounts', { body: { name, email, password, zone } })))

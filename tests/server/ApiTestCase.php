@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server;
+
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Uid\Uuid;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\DataFolder;
+
+/**
+ * Drives the server over HTTP on a real database; every request and response is held against the contract.
+ *
+ * @phpstan-type Json array<string, mixed>
+ */
+abstract class ApiTestCase extends WebTestCase
+{
+    protected const PASSWORD = 'a long enough password';
+
+    protected KernelBrowser $browser;
+
+    private static ?Contract $contract = null;
+
+    protected function setUp(): void
+    {
+        self::emptyDatabase();
+        $this->browser = self::createClient();
+        $this->browser->setServerParameter('HTTP_ORIGIN', 'http://localhost');
+        $this->browser->setServerParameter('HTTP_X_CSRF_TOKEN', self::id());
+        $this->service(ProgramClock::class)->reset();
+    }
+
+    /** A new file for each test, so that transactions are real ones. */
+    private static function emptyDatabase(): void
+    {
+        $file = DataFolder::path().'/zippy-tray.sqlite';
+        foreach (['', '-wal', '-shm'] as $ending) {
+            @unlink($file.$ending);
+        }
+        copy(DataFolder::path().'/empty.sqlite', $file);
+    }
+
+    protected static function contract(): Contract
+    {
+        return self::$contract ??= new Contract();
+    }
+
+    protected function account(string $email = 'wren@ternpoint.example'): Account
+    {
+        return $this->service(Accounts::class)->open($email, 'Wren Halloran', 'Europe/Dublin', self::PASSWORD);
+    }
+
+    protected function signIn(?Account $account = null): Account
+    {
+        $account ??= $this->account();
+        $this->browser->loginUser($account);
+
+        return $account;
+    }
+
+    /**
+     * @param Json|null $body
+     *
+     * @return array<mixed> what was answered; empty when nothing was
+     */
+    protected function call(string $method, string $path, ?array $body = null, int $status = 200): array
+    {
+        $json = null === $body ? null : json_encode($body, \JSON_THROW_ON_ERROR);
+        if (null !== $json && $status < 400) {
+            self::contract()->assertRequest($method, '/api'.$path, json_decode($json));
+        }
+        $this->browser->request($method, '/api'.$path, [], [], ['CONTENT_TYPE' => 'application/json'], $json);
+
+        return $this->answer($method, '/api'.$path, $status);
+    }
+
+    /**
+     * @param array<string, string> $files name => content
+     *
+     * @return array<mixed>
+     */
+    protected function upload(array $files, string $into = 'tray', int $status = 200): array
+    {
+        $uploads = [];
+        foreach ($files as $name => $content) {
+            $path = (string) tempnam(sys_get_temp_dir(), 'upload');
+            file_put_contents($path, $content);
+            $uploads[] = new UploadedFile($path, $name, test: true);
+        }
+        $this->browser->request('POST', '/api/imports', ['into' => $into], ['files' => $uploads]);
+
+        return $this->answer('POST', '/api/imports', $status);
+    }
+
+    /** @return Response the bare response, held against the contract */
+    protected function fetch(string $path, int $status = 200): Response
+    {
+        $this->browser->request('GET', '/api'.$path);
+        $this->answer('GET', '/api'.$path, $status);
+
+        return $this->browser->getResponse();
+    }
+
+    /** Brings in a message and gives the id of its conversation. */
+    protected function receive(string $subject = 'Lantern glass', string $from = 'Tam Achterberg <tam@glass.example>', string $text = 'Which one shall it be?', string $headers = '', ?string $id = null): string
+    {
+        $id ??= self::id().'@glass.example';
+        $this->upload(['letter.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}>\r\n{$headers}\r\n{$text}\r\n"]);
+        foreach ($this->rows('/tray') as $row) {
+            if ($row['subject'] === $subject) {
+                self::assertIsString($row['id']);
+
+                return $row['id'];
+            }
+        }
+        self::fail('It did not arrive in the tray.');
+    }
+
+    /** @return list<Json> */
+    protected function rows(string $path): array
+    {
+        /** @var list<Json> $rows */
+        $rows = $this->call('GET', $path);
+
+        return $rows;
+    }
+
+    /**
+     * @param list<string>              $conversations
+     * @param array<string, mixed>|null $until
+     *
+     * @return array<mixed>
+     */
+    protected function decide(string $kind, array $conversations, ?array $until = null, int $status = 200): array
+    {
+        return $this->call('POST', '/decisions', ['id' => self::id(), 'kind' => $kind, 'conversations' => $conversations] + (null === $until ? [] : ['until' => $until]), $status);
+    }
+
+    /** @param array<mixed> $entry */
+    protected function undo(array $entry, int $status = 200): void
+    {
+        self::assertIsString($entry['id']);
+        $this->call('POST', '/journal/'.$entry['id'].'/undo', ['id' => self::id()], $status);
+    }
+
+    protected static function id(): string
+    {
+        return Uuid::v4()->toRfc4122();
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    protected function service(string $class): object
+    {
+        $service = self::getContainer()->get($class);
+        self::assertInstanceOf($class, $service);
+
+        return $service;
+    }
+
+    /** @return array<mixed> */
+    private function answer(string $method, string $path, int $status): array
+    {
+        $response = $this->browser->getResponse();
+        $content = (string) $response->getContent();
+        self::assertSame($status, $response->getStatusCode(), $content);
+        $type = explode(';', (string) $response->headers->get('Content-Type'))[0];
+        self::contract()->assertResponse($method, $path, $status, $type, $content);
+
+        return str_ends_with($type, 'json') ? (array) json_decode($content, true, 512, \JSON_THROW_ON_ERROR) : [];
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+final class SignInTest extends ApiTestCase
+{
+    public function testTheFirstVisitMakesAnAccountAndSignsIn(): void
+    {
+        self::assertTrue($this->call('GET', '/session')['firstVisit']);
+        $new = ['name' => ' Wren Halloran ', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'];
+        $session = $this->call('POST', '/accounts', $new, 201);
+        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], $session['account']);
+        self::assertSame([], $this->rows('/tray'));
+
+        $this->call('DELETE', '/session', null, 204);
+        self::assertNull($this->call('GET', '/session')['account']);
+        $this->call('POST', '/accounts', $new, 422);
+    }
+
+    public function testBadAccountsAreRefusedAtTheirFields(): void
+    {
+        $good = ['name' => 'Wren', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'];
+        foreach (['name' => ' ', 'email' => 'wren', 'password' => 'short', 'zone' => 'Middle/Earth'] as $field => $bad) {
+            $problem = $this->call('POST', '/accounts', [$field => $bad] + $good, 422);
+            self::assertIsArray($problem['violations']);
+            self::assertContains($field, array_column($problem['violations'], 'field'));
+        }
+        self::assertTrue($this->call('GET', '/session')['firstVisit']);
+    }
+
+    public function testSigningInAndOut(): void
+    {
+        $this->account();
+        self::assertFalse($this->call('GET', '/session')['firstVisit']);
+        $problem = $this->call('GET', '/tray', null, 401);
+        self::assertIsString($problem['detail']);
+        self::assertStringContainsString('signed out', $problem['detail']);
+
+        $this->call('POST', '/sign-in', ['email' => 'wren@ternpoint.example', 'password' => 'wrong'], 401);
+        $this->call('POST', '/sign-in', ['email' => 'nobody@ternpoint.example', 'password' => self::PASSWORD], 401);
+        $this->call('POST', '/sign-in', ['email' => 'WREN@ternpoint.example', 'password' => self::PASSWORD]);
+        $cookie = $this->browser->getResponse()->headers->getCookies()[0] ?? null;
+        self::assertTrue(null === $cookie || $cookie->isHttpOnly());
+        self::assertSame([], $this->rows('/tray'));
+
+        $this->call('DELETE', '/session', null, 204);
+        $this->call('GET', '/tray', null, 401);
+    }
+
+    public function testTooManyAttemptsHaveToWait(): void
+    {
+        $this->account();
+        for ($i = 0; $i < 5; ++$i) {
+            $this->call('POST', '/sign-in', ['email' => 'wren@ternpoint.example', 'password' => 'wrong '.$i], 401);
+        }
+        $this->call('POST', '/sign-in', ['email' => 'wren@ternpoint.example', 'password' => self::PASSWORD], 429);
+    }
+
+    public function testWhatAnotherSiteMakesABrowserSendIsNotCarriedOut(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $body = ['id' => self::id(), 'kind' => 'delete', 'conversations' => [$id]];
+        $this->browser->setServerParameter('HTTP_SEC_FETCH_SITE', 'cross-site');
+        $this->call('POST', '/decisions', $body, 403);
+        $this->browser->setServerParameter('HTTP_SEC_FETCH_SITE', 'same-origin');
+        $this->browser->setServerParameter('HTTP_X_CSRF_TOKEN', '');
+        $this->call('POST', '/decisions', $body, 403);
+        self::assertCount(1, $this->rows('/tray'));
+    }
+
+    public function testTheSessionCookieIsKeptFromScriptsAndOtherSites(): void
+    {
+        $options = self::getContainer()->getParameter('session.storage.options');
+        self::assertIsArray($options);
+        self::assertTrue($options['cookie_httponly']);
+        self::assertSame('strict', $options['cookie_samesite']);
+    }
+
+    public function testNobodySeesWhatBelongsToAnother(): void
+    {
+        $this->signIn($this->account('other@ternpoint.example'));
+        $conversation = $this->receive('A secret');
+        $task = self::id();
+        $entry = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $task, 'fields' => ['title' => 'Keep it'], 'conversation' => $conversation]]], 201);
+        $sources = $this->call('GET', '/tasks/'.$task)['sources'];
+        $messages = $this->call('GET', '/conversations/'.$conversation)['messages'];
+        self::assertIsArray($sources);
+        self::assertIsArray($messages);
+        [$source, $message] = [array_column($sources, 'id')[0], array_column($messages, 'id')[0]];
+        self::assertIsString($source);
+        self::assertIsString($message);
+        self::assertIsString($entry['id']);
+
+        $this->signIn();
+        foreach (['/tray', '/away', '/tasks', '/tasks?state=done', '/lists'] as $path) {
+            self::assertSame([], $this->rows($path), $path);
+        }
+        self::assertSame(0, $this->call('GET', '/find?words=secret')['total']);
+        self::assertSame([], $this->call('GET', '/journal')['entries']);
+        self::assertSame(0, $this->call('GET', '/counts')['tasks']);
+        foreach (["/conversations/{$conversation}", "/messages/{$message}", "/messages/{$message}/formatted", "/messages/{$message}/source", "/messages/{$message}/attachments/0", "/tasks/{$task}", "/sources/{$source}"] as $path) {
+            $this->call('GET', $path, null, 404);
+        }
+        $this->call('PUT', "/conversations/{$conversation}/read", null, 404);
+        $this->decide('delete', [$conversation], null, 404);
+        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x'], 'message' => $message]]], 404);
+        $this->call('PUT', "/tasks/{$task}", ['entry' => self::id(), 'fields' => ['title' => 'x']], 404);
+        $this->call('PUT', "/tasks/{$task}/state", ['entry' => self::id(), 'done' => true], 404);
+        $this->call('DELETE', "/tasks/{$task}?entry=".self::id(), null, 404);
+        $this->call('POST', '/journal/'.$entry['id'].'/undo', ['id' => self::id()], 404);
+    }
+
+    public function testTheClockIsMovedInDemoAndTestRunsOnly(): void
+    {
+        $clock = new ProgramClock(sys_get_temp_dir(), false);
+        self::assertEqualsWithDelta(time(), $clock->now()->getTimestamp(), 2);
+        $this->expectException(\LogicException::class);
+        $clock->moveForward(3600);
+    }
+}

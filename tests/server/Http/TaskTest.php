@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+final class TaskTest extends ApiTestCase
+{
+    public function testATaskOutlivesItsMailAndItsSourceStaysReadable(): void
+    {
+        $this->signIn();
+        $conversation = $this->receive('Lantern glass', text: 'Which one shall it be?');
+        $task = $this->make(['title' => 'Choose the glass', 'list' => 'Lantern'], $conversation);
+        self::assertSame([], $this->rows('/tray'));
+        $copy = $this->source($task);
+        self::assertNotNull($copy['message']);
+        self::assertSame('archive', ((array) $copy['conversation'])['place']);
+
+        $this->decide('delete', [$conversation]);
+        self::assertSame('bin', ((array) $this->source($task)['conversation'])['place']);
+        $this->call('DELETE', '/bin?id='.self::id());
+
+        $copy = $this->source($task);
+        self::assertSame([null, null, 'Lantern glass'], [$copy['message'], $copy['conversation'], $copy['subject']]);
+        self::assertIsString($copy['text']);
+        self::assertStringContainsString('Which one shall it be?', $copy['text']);
+        self::assertIsString($copy['id']);
+        self::assertSame('Tam Achterberg', ((array) $this->call('GET', '/sources/'.$copy['id'])['from'])['name']);
+    }
+
+    public function testDeletingTheTaskLeavesTheMail(): void
+    {
+        $this->signIn();
+        $conversation = $this->receive();
+        $task = $this->make(['title' => 'Choose'], $conversation);
+        $deleted = $this->call('DELETE', '/tasks/'.$task.'?entry='.self::id());
+        self::assertSame('archive', ((array) $this->call('GET', '/conversations/'.$conversation)['row'])['place']);
+
+        $this->undo($deleted);
+        self::assertNotNull($this->source($task)['message']);
+    }
+
+    public function testOrderOfTheList(): void
+    {
+        $this->signIn();
+        $today = $this->today();
+        foreach ([
+            'none' => null,
+            'next week' => ['date' => $this->day(7), 'time' => null],
+            'today' => ['date' => $today, 'time' => null],
+            'over' => ['date' => $this->day(-2), 'time' => null],
+            'today at a time' => ['date' => $today, 'time' => '23:59'],
+        ] as $title => $due) {
+            $this->make(['title' => $title, 'due' => $due]);
+        }
+        $rows = $this->rows('/tasks');
+        self::assertSame(['over', 'today at a time', 'today', 'next week', 'none'], array_column($rows, 'title'));
+        self::assertSame([true, false, false, false, false], array_column($rows, 'over'));
+        $counts = $this->call('GET', '/counts');
+        self::assertSame([5, 1], [$counts['tasks'], $counts['overdue']]);
+    }
+
+    public function testATaskIsDueUntilItsDayIsOver(): void
+    {
+        $this->signIn();
+        $this->make(['title' => 'Buy stamps', 'due' => ['date' => $this->today(), 'time' => null]]);
+        self::assertFalse($this->rows('/tasks')[0]['over']);
+        $this->call('POST', '/demo/clock', ['to' => 'morning']);
+        self::assertTrue($this->rows('/tasks')[0]['over']);
+    }
+
+    public function testEditCompleteRestoreAndUndo(): void
+    {
+        $this->signIn();
+        $task = $this->make(['title' => 'Order polish', 'notes' => 'two tins', 'list' => 'Supplies']);
+        $edited = $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'fields' => ['title' => 'Order brass polish', 'notes' => 'three tins', 'list' => 'House', 'due' => ['date' => $this->day(3), 'time' => '15:00']]]);
+        $row = $this->row($task);
+        self::assertSame(['Order brass polish', 'three tins', 'House', ['date' => $this->day(3), 'time' => '15:00']], [$row['title'], $row['notes'], $row['list'], $row['due']]);
+
+        $done = $this->call('PUT', '/tasks/'.$task.'/state', ['entry' => self::id(), 'done' => true]);
+        self::assertSame([], $this->rows('/tasks'));
+        self::assertSame([$task], array_column($this->rows('/tasks?state=done'), 'id'));
+        $this->undo($edited, 409);
+        $this->undo($done);
+        $this->undo($edited);
+        $row = $this->row($task);
+        self::assertSame(['Order polish', 'two tins', 'Supplies', null], [$row['title'], $row['notes'], $row['list'], $row['due']]);
+        self::assertSame(['Supplies'], array_column($this->rows('/lists'), 'name'));
+
+        $this->call('PUT', '/tasks/'.$task.'/state', ['entry' => self::id(), 'done' => true]);
+        $this->call('PUT', '/tasks/'.$task.'/state', ['entry' => self::id(), 'done' => false]);
+        self::assertCount(1, $this->rows('/tasks'));
+    }
+
+    public function testSeveralConversationsBecomeTasksInOneStep(): void
+    {
+        $this->signIn();
+        $orders = [];
+        foreach (['One', 'Two'] as $subject) {
+            $orders[] = ['id' => self::id(), 'fields' => ['title' => $subject], 'conversation' => $this->receive($subject)];
+        }
+        $entry = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => $orders], 201);
+        self::assertSame(2, $entry['count']);
+        self::assertSame([], $this->rows('/tray'));
+        $this->undo($entry);
+        self::assertSame([], $this->rows('/tasks'));
+        self::assertCount(2, $this->rows('/tray'));
+    }
+
+    public function testFieldErrorsStandAtTheFieldAndNothingIsMade(): void
+    {
+        $this->signIn();
+        $conversation = $this->receive();
+        foreach ([
+            'title' => ['title' => '  '],
+            'notes' => ['title' => 'x', 'notes' => str_repeat('x', 100_001)],
+            'list' => ['title' => 'x', 'list' => str_repeat('x', 81)],
+            'date' => ['title' => 'x', 'due' => ['date' => '2026-02-30', 'time' => null]],
+            'time' => ['title' => 'x', 'due' => ['date' => '2026-02-03', 'time' => '7pm']],
+        ] as $field => $fields) {
+            $problem = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => $fields, 'conversation' => $conversation]]], 422);
+            self::assertIsArray($problem['violations']);
+            self::assertSame([$field], array_column($problem['violations'], 'field'));
+        }
+        self::assertSame([], $this->rows('/tasks'));
+        self::assertSame([], $this->rows('/lists'));
+        self::assertCount(1, $this->rows('/tray'));
+    }
+
+    public function testAConversationNamesItsTasks(): void
+    {
+        $this->signIn();
+        $conversation = $this->receive();
+        $task = $this->make(['title' => 'Choose the glass'], $conversation);
+        self::assertSame([['id' => $task, 'title' => 'Choose the glass', 'done' => false]], $this->call('GET', '/conversations/'.$conversation)['tasks']);
+        $message = $this->source($task)['message'];
+        self::assertIsString($message);
+        self::assertSame([['id' => $task, 'title' => 'Choose the glass', 'done' => false]], $this->call('GET', '/messages/'.$message)['tasks']);
+    }
+
+    /** @param array<string, mixed> $fields */
+    private function make(array $fields, ?string $conversation = null): string
+    {
+        $id = self::id();
+        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $id, 'fields' => $fields] + (null === $conversation ? [] : ['conversation' => $conversation])]], 201);
+
+        return $id;
+    }
+
+    /** @return array<mixed> */
+    private function row(string $task): array
+    {
+        return (array) $this->call('GET', '/tasks/'.$task)['row'];
+    }
+
+    /** @return array<mixed> */
+    private function source(string $task): array
+    {
+        $sources = (array) $this->call('GET', '/tasks/'.$task)['sources'];
+
+        return (array) $sources[0];
+    }
+
+    private function today(): string
+    {
+        return $this->day(0);
+    }
+
+    private function day(int $ahead): string
+    {
+        return $this->service(ProgramClock::class)->now()->setTimezone(new \DateTimeZone('Europe/Dublin'))->modify(\sprintf('%+d days', $ahead))->format('Y-m-d');
+    }
+}

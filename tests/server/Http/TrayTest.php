@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+final class TrayTest extends ApiTestCase
+{
+    public function testAnEmptyTray(): void
+    {
+        $this->signIn();
+        self::assertSame([], $this->rows('/tray'));
+        $counts = $this->call('GET', '/counts');
+        self::assertSame([0, 0, 0, null], [$counts['tray'], $counts['away'], $counts['decidedToday'], $counts['nextReturn']]);
+    }
+
+    public function testManyAreDecidedAndUndoneInOneStep(): void
+    {
+        $this->signIn();
+        $ids = [$this->receive('One'), $this->receive('Two'), $this->receive('Three')];
+        $entry = $this->decide('archive', $ids);
+
+        self::assertSame(3, $entry['count']);
+        self::assertSame([], $this->rows('/tray'));
+        self::assertSame(3, $this->call('GET', '/find?place=archive')['total']);
+        self::assertSame(3, $this->call('GET', '/counts')['decidedToday']);
+
+        $this->undo($entry);
+        self::assertCount(3, $this->rows('/tray'));
+        self::assertSame(0, $this->call('GET', '/counts')['decidedToday']);
+    }
+
+    public function testWhatIsSnoozedLeavesAndComesBackByItself(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $tomorrow = $this->service(ProgramClock::class)->now()->setTimezone(new \DateTimeZone('Europe/Dublin'))->modify('+1 day')->format('Y-m-d');
+        $this->decide('snooze', [$id], ['date' => $tomorrow, 'time' => '09:00']);
+
+        self::assertSame([], $this->rows('/tray'));
+        self::assertSame($id, $this->rows('/away')[0]['id']);
+        self::assertSame($this->rows('/away')[0]['awayUntil'], $this->call('GET', '/counts')['nextReturn']);
+
+        $this->call('POST', '/demo/clock', ['to' => 'morning']);
+
+        self::assertSame([], $this->rows('/away'));
+        $row = $this->rows('/tray')[0];
+        self::assertSame([$id, 'tray', true, 1], [$row['id'], $row['place'], $row['returned'], $row['snoozes']]);
+    }
+
+    public function testWhatCameBackStandsFirst(): void
+    {
+        $this->signIn();
+        $back = $this->receive('Older');
+        $this->decide('snooze', [$back], $this->inAnHour());
+        $this->call('POST', '/demo/clock', ['to' => 'week']);
+        $this->receive('Newer');
+        self::assertSame(['Older', 'Newer'], array_column($this->rows('/tray'), 'subject'));
+    }
+
+    public function testTheSnoozeChoicesCanAllBeTaken(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $choices = $this->rows('/snooze-choices');
+        self::assertGreaterThanOrEqual(2, \count($choices));
+        foreach ($choices as $choice) {
+            $this->decide('snooze', [$id], ['date' => $choice['date'], 'time' => $choice['time']]);
+        }
+        self::assertSame(\count($choices), $this->rows('/away')[0]['snoozes']);
+    }
+
+    public function testBadDecisionsAreRefusedWithASentenceAndNothingIsDecided(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $refused = [
+            [['kind' => 'snooze', 'conversations' => [$id], 'until' => ['date' => '2020-01-01', 'time' => '09:00']], 422, 'already past'],
+            [['kind' => 'snooze', 'conversations' => [$id], 'until' => ['date' => '2030-02-31', 'time' => '09:00']], 422, 'not a date'],
+            [['kind' => 'snooze', 'conversations' => [$id], 'until' => ['date' => '2030-02-01', 'time' => '25:00']], 422, 'not a time'],
+            [['kind' => 'snooze', 'conversations' => [$id]], 422, 'When should it come back?'],
+            [['kind' => 'frobnicate', 'conversations' => [$id]], 422, ''],
+            [['kind' => 'archive', 'conversations' => []], 422, 'Select a conversation'],
+            [['kind' => 'archive', 'conversations' => ['x']], 422, ''],
+            [['kind' => 'archive', 'conversations' => [$id, self::id()]], 404, 'not here any more'],
+            [['kind' => 'put_back', 'conversations' => [$id]], 422, 'not in the bin'],
+            [[], 422, ''],
+        ];
+        foreach ($refused as [$body, $status, $words]) {
+            $problem = $this->call('POST', '/decisions', ['id' => self::id()] + $body, $status);
+            self::assertIsString($problem['detail']);
+            self::assertStringContainsString($words, $problem['detail']);
+        }
+        self::assertCount(1, $this->rows('/tray'));
+        self::assertSame([], $this->call('GET', '/journal')['entries']);
+    }
+
+    public function testARepeatedRequestDecidesOnce(): void
+    {
+        $this->signIn();
+        $body = ['id' => self::id(), 'kind' => 'snooze', 'conversations' => [$this->receive()], 'until' => $this->inAnHour()];
+        self::assertSame($this->call('POST', '/decisions', $body), $this->call('POST', '/decisions', $body));
+        self::assertSame(1, $this->rows('/away')[0]['snoozes']);
+    }
+
+    public function testAnAnswerBringsTheConversationBackAndWhatWasDecidedStaysVisible(): void
+    {
+        $this->signIn();
+        $id = $this->receive(id: 'first@glass.example');
+        $this->decide('archive', [$id]);
+        $this->upload(['answer.eml' => "From: tam@glass.example\nSubject: Re: Lantern glass\nDate: Tue, 3 Nov 2026 08:00:00 +0000\nIn-Reply-To: <first@glass.example>\n\nWell?"]);
+
+        self::assertSame([$id], array_column($this->rows('/tray'), 'id'));
+        $conversation = $this->call('GET', '/conversations/'.$id);
+        self::assertIsArray($conversation['history']);
+        self::assertSame(['archive'], array_column($conversation['history'], 'kind'));
+        self::assertIsArray($conversation['messages']);
+        self::assertCount(2, $conversation['messages']);
+    }
+
+    public function testOpeningMarksAsRead(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        self::assertTrue($this->rows('/tray')[0]['unread']);
+        $this->call('PUT', '/conversations/'.$id.'/read', null, 204);
+        self::assertFalse($this->rows('/tray')[0]['unread']);
+    }
+
+    public function testUndoIsRefusedWithTheLaterEntryThatStandsInTheWay(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $first = $this->decide('archive', [$id]);
+        $later = $this->decide('delete', [$id]);
+        self::assertIsString($first['id']);
+        $problem = $this->call('POST', '/journal/'.$first['id'].'/undo', ['id' => self::id()], 409);
+        self::assertSame($later['id'], ((array) $problem['later'])['id']);
+    }
+
+    public function testTheJournalComesInPages(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        for ($i = 0; $i < 102; ++$i) {
+            $this->decide(0 === $i % 2 ? 'archive' : 'bring_back', [$id]);
+        }
+        $page = $this->call('GET', '/journal');
+        self::assertTrue($page['more']);
+        self::assertIsArray($page['entries']);
+        self::assertCount(100, $page['entries']);
+        $rest = $this->call('GET', '/journal?before=3');
+        self::assertIsArray($rest['entries']);
+        self::assertSame([2, 1], array_column($rest['entries'], 'number'));
+        self::assertFalse($rest['more']);
+    }
+
+    public function testTheBinIsEmptiedForGood(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $deleted = $this->decide('delete', [$id]);
+        self::assertSame(1, $this->call('GET', '/counts')['bin']);
+        $entry = $this->call('DELETE', '/bin?id='.self::id());
+
+        self::assertFalse($entry['undoable']);
+        self::assertSame(0, $this->call('GET', '/find')['total']);
+        self::assertSame(0, $this->call('GET', '/find?words=lantern')['total']);
+        $this->call('GET', '/conversations/'.$id, null, 404);
+        $this->undo($entry, 409);
+        $this->undo($deleted, 409);
+    }
+
+    public function testFindLooksIntoSubjectsPeopleAndTextWithoutRegardToAccents(): void
+    {
+        $this->signIn();
+        $this->receive('Besuch im Frühjahr', '=?utf-8?q?J=C3=B6rg?= Feld <j@licht.example>', 'Zwei Busse');
+        foreach (['fruhj', 'JORG', 'busse zwei', 'licht.example', 'besuch'] as $words) {
+            self::assertSame(1, $this->call('GET', '/find?words='.rawurlencode($words))['total'], $words);
+        }
+        foreach (['bussen', 'feld tam', 'x" OR "y'] as $words) {
+            self::assertSame(0, $this->call('GET', '/find?words='.rawurlencode($words))['total'], $words);
+        }
+        foreach (['"', '*', 'AND', '-', '(', '^'] as $words) {
+            $this->call('GET', '/find?words='.rawurlencode($words));
+        }
+    }
+
+    /** @return array{date: string, time: string} */
+    private function inAnHour(): array
+    {
+        $then = $this->service(ProgramClock::class)->now()->setTimezone(new \DateTimeZone('Europe/Dublin'))->modify('+61 minutes');
+
+        return ['date' => $then->format('Y-m-d'), 'time' => $then->format('H:i')];
+    }
+}
