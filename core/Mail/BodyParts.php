@@ -39,11 +39,16 @@ final class BodyParts
         }
     }
 
+    /** The media type in lower case; that of a part without a usable one is text/plain (RFC 2045, 5.2). */
     public function typeOf(MimePart $part): string
     {
         $type = $this->parameters->value($part->headers->get('content-type'));
 
-        return str_contains($type, '/') ? $type : 'text/plain';
+        return match (true) {
+            1 === preg_match('#^[a-z0-9!\#$&^_.+-]+/[a-z0-9!\#$&^_.+-]+$#D', $type) => $type,
+            str_contains($type, '/') => 'application/octet-stream',
+            default => 'text/plain',
+        };
     }
 
     private function leaf(MimePart $part, string $type): void

@@ -20,6 +20,8 @@ final readonly class HtmlText
     {
         $document = new \DOMDocument();
         $before = libxml_use_internal_errors(true);
+        // What the page says of its character set is no longer so.
+        $html = (string) preg_replace('/<meta\b[^>]*charset[^>]*>/i', '', $html);
         $document->loadHTML('<?xml encoding="UTF-8">'.$html, \LIBXML_NONET | \LIBXML_PARSEHUGE);
         libxml_clear_errors();
         libxml_use_internal_errors($before);

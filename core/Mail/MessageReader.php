@@ -46,8 +46,8 @@ final readonly class MessageReader
         $from = $this->addresses->parse($headers->get('from')) ?: $this->addresses->parse($headers->get('sender'));
 
         return new MessageContent(
-            MessageIds::own($headers->get('message-id')),
-            array_values(array_unique([...MessageIds::in($headers->get('references')), ...MessageIds::in($headers->get('in-reply-to'))])),
+            MessageIds::own($this->text->decode($headers->get('message-id'), '')),
+            MessageIds::in($this->text->decode($headers->get('references').' '.$headers->get('in-reply-to'), '')),
             $from[0] ?? new Address(''),
             $this->addresses->parse($headers->get('reply-to')),
             $this->addresses->parse(implode(', ', $headers->all('to'))),
@@ -105,7 +105,7 @@ final readonly class MessageReader
             $type = $parts->typeOf($part);
             $disposition = $part->headers->get('content-disposition');
             $bytes = $part->bytes();
-            $contentId = MessageIds::own($part->headers->get('content-id'));
+            $contentId = MessageIds::own($this->text->decode($part->headers->get('content-id'), ''));
             $attachments[] = new AttachmentContent(new Attachment(
                 $this->fileName($part, $type, \count($attachments) + 1),
                 $type,

@@ -21,11 +21,19 @@ final readonly class MimePart
     public function bytes(): string
     {
         return match (strtolower(trim(explode(';', $this->headers->get('content-transfer-encoding'))[0]))) {
-            'base64' => (string) base64_decode((string) preg_replace('/[^A-Za-z0-9+\/]/', '', $this->body)),
+            'base64' => $this->base64decoded(),
             'quoted-printable' => quoted_printable_decode($this->body),
             'x-uuencode', 'uuencode', 'x-uue' => $this->uudecoded(),
             default => $this->body,
         };
+    }
+
+    /** Some programs encode in pieces, each with padding of its own. */
+    private function base64decoded(): string
+    {
+        $pieces = explode('=', (string) preg_replace('/[^A-Za-z0-9+\/=]+/', '', $this->body));
+
+        return implode('', array_map(static fn (string $piece): string => (string) base64_decode($piece), $pieces));
     }
 
     private function uudecoded(): string

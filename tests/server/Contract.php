@@ -27,7 +27,7 @@ final class Contract
         $document = Yaml::parseFile(\dirname(__DIR__, 2).'/api/openapi.yaml');
         $this->document = $document;
         $closed = json_decode(json_encode(self::closed($document), \JSON_THROW_ON_ERROR), false, 512, \JSON_THROW_ON_ERROR);
-        \assert(\is_object($closed));
+        \assert($closed instanceof \stdClass);
         $closed->{'$id'} = self::ID;
         $this->validator = new Validator();
         $this->validator->resolver()?->registerRaw($closed, self::ID);
@@ -100,7 +100,7 @@ final class Contract
             $pattern = '#^'.preg_replace('/\\\\\{[^}]+\\\\\}/', '[^/]+', preg_quote($template, '#')).'$#';
             $operation = $item[strtolower($method)] ?? null;
             if (1 === preg_match($pattern, $path) && \is_array($operation)) {
-                /* @var array<string, mixed> $operation */
+                /** @var array<string, mixed> $operation */
                 return [$template, $operation];
             }
         }
@@ -128,7 +128,7 @@ final class Contract
             $found = \is_array($found[$step] ?? null) ? $found[$step] : [];
         }
 
-        /* @var array<string, mixed> $found */
+        /** @var array<string, mixed> $found */
         return $found;
     }
 

@@ -15,6 +15,8 @@ use ZippyTray\Core\Mail\UnreadableMessage;
  */
 final readonly class MailparseParser implements MimeParser
 {
+    private const EMPTY_LINE = '/\R[ \t]*\R/';
+
     public function parse(string $raw): MimePart
     {
         if ('' === trim($raw)) {
@@ -27,7 +29,8 @@ final readonly class MailparseParser implements MimeParser
         $resource = mailparse_msg_create();
         try {
             // It warns about structures nested too deeply; what could be read until there is used.
-            @mailparse_msg_parse($resource, $raw);
+            // It leaves out a last line that has no end.
+            @mailparse_msg_parse($resource, str_ends_with($raw, "\n") ? $raw : $raw."\n");
             /** @var list<string> $structure */
             $structure = @mailparse_msg_get_structure($resource) ?: [];
             $parts = [];
@@ -61,7 +64,11 @@ final readonly class MailparseParser implements MimeParser
 
         return new MimePart(
             Headers::parse('1' === $number ? self::headerBlock($raw) : substr($raw, $start, $body - $start)),
-            [] === $children ? substr($raw, $body, $end - $body) : '',
+            match (true) {
+                [] !== $children => '',
+                '1' === $number => self::body($raw),
+                default => substr($raw, $body, $end - $body),
+            },
             $children,
         );
     }
@@ -74,11 +81,11 @@ final readonly class MailparseParser implements MimeParser
 
     private static function headerBlock(string $raw): string
     {
-        return 1 === preg_match('/\R[ \t]*\R/', $raw, $m, \PREG_OFFSET_CAPTURE) ? substr($raw, 0, $m[0][1]) : $raw;
+        return preg_split(self::EMPTY_LINE, $raw, 2)[0] ?? '';
     }
 
     private static function body(string $raw): string
     {
-        return (string) preg_replace('/^.*?\R[ \t]*\R/s', '', $raw, 1);
+        return preg_split(self::EMPTY_LINE, $raw, 2)[1] ?? '';
     }
 }

@@ -89,6 +89,6 @@ final readonly class MboxFile
         }
 
         // The empty line before the next "From " belongs to the format, not to the message.
-        return FoundMessage::of($name, $start, (string) preg_replace('/(?<=\n)\r?\n\z/', '', $raw));
+        return FoundMessage::of($name, $start, (string) preg_replace('/(?:(?<=\n)|\A)\r?\n\z/', '', $raw));
     }
 }

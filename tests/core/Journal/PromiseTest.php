@@ -72,8 +72,8 @@ final class PromiseTest extends TestCase
     }
 
     /**
-     * @param list<Conversation> $conversations
-     * @param list<Entry>        $entries
+     * @param non-empty-list<Conversation> $conversations
+     * @param list<Entry>                  $entries
      */
     private function anyStep(World $world, Randomizer $chance, array $conversations, array $entries): ?Entry
     {

@@ -28,7 +28,7 @@ final class HeadersTest extends TestCase
         yield 'space to plain text stays' => ['Re: =?utf-8?q?a?= b', 'Re: a b'];
         yield 'a character cut in two' => ['=?utf-8?b?w4k=?= =?utf-8?q?=C3?= =?utf-8?q?=A9?=', 'Éé'];
         yield 'neighbours in different sets' => ['=?iso-8859-1?q?=E9?= =?utf-8?q?=C3=A9?=', 'éé'];
-        yield 'with a language (RFC 2231, 5)' => ["=?us-ascii*en-us?Q?Keith_Moore?=", 'Keith Moore'];
+        yield 'with a language (RFC 2231, 5)' => ['=?us-ascii*en-us?Q?Keith_Moore?=', 'Keith Moore'];
         yield 'an unknown set loses nothing' => ['=?x-unheard-of?q?caf=E9?=', 'café'];
         yield 'ISO-2022-JP' => ['=?ISO-2022-JP?B?GyRCRURKVTh3M1gbKEI=?=', '田辺光学'];
         yield 'spaces inside, as some programs write' => ['=?utf-8?q?two words?=', 'two words'];

@@ -112,7 +112,7 @@ final class ReceiveMessageTest extends TestCase
         self::assertSame([1, 4], (static function (array $counts): array {
             sort($counts);
 
-            return array_values($counts);
+            return $counts;
         })(array_count_values($world->memory->conversationOf)));
     }
 
