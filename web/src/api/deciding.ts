@@ -26,9 +26,11 @@ export interface NewTask {
 export function useDeciding() {
   const queries = useQueryClient()
 
-  async function done(entry: Entry): Promise<Entry> {
+  const askAgain = () => queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' })
+
+  function done(entry: Entry): Entry {
     remember(entry)
-    await queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' })
+    void askAgain()
     return entry
   }
 
@@ -81,7 +83,7 @@ export function useDeciding() {
       ),
     moveClock: async (to: 'hour' | 'morning' | 'week') => {
       await answer(api.POST('/demo/clock', { body: { to } }))
-      await queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' })
+      await askAgain()
     },
   }
 }

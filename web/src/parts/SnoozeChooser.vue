@@ -49,7 +49,7 @@ useKeys(
       <span>{{ names[choice.choice] }}</span>
       <span class="slate">{{ day(choice.date) }}, {{ choice.time }}</span>
     </button>
-    <form class="own" @submit.prevent="own">
+    <form class="own" novalidate @submit.prevent="own">
       <v-text-field v-model="date" type="date" label="Or on" :min="today()" hide-details />
       <v-text-field v-model="time" type="time" label="at" hide-details />
       <v-btn type="submit" color="primary">Snooze until then</v-btn>

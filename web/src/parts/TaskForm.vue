@@ -60,6 +60,7 @@ async function submit(): Promise<void> {
 <template>
   <form
     class="form"
+    novalidate
     @submit.prevent="submit"
     @keydown.esc.stop="$emit('cancel')"
     @keydown.ctrl.enter="submit"

@@ -50,6 +50,8 @@ function step(by: number): void {
 }
 
 function leave(): void {
+  // The answer may come when the person is elsewhere already.
+  if (router.currentRoute.value.params.id !== props.id) return
   if (router.options.history.state.back) router.back()
   else void router.push('/')
 }

@@ -48,7 +48,7 @@ useKeys('Find', [
 
 <template>
   <div class="view">
-    <div class="view-head"><h1 class="sr-only">Find</h1></div>
+    <h1 class="sr-only">Find</h1>
     <v-text-field
       v-model="typed"
       class="field"
@@ -130,10 +130,6 @@ useKeys('Find', [
 </template>
 
 <style scoped>
-.view-head {
-  display: none;
-}
-
 .places {
   display: flex;
   flex-wrap: wrap;

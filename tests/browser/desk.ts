@@ -1,0 +1,102 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
+
+export { expect }
+
+/** Everything that these tests do on the page, in the words of the person who does it. */
+export class Desk {
+  constructor(readonly page: Page) {}
+
+  async signIn(): Promise<void> {
+    await this.page.goto('/')
+    await this.page.getByLabel('Email address').fill('wren@ternpoint.example')
+    await this.page.getByLabel('Password').fill('tern-point-light')
+    await this.page.getByRole('button', { name: 'Sign in' }).click()
+    await expect(this.page.getByRole('heading', { level: 1 })).toContainText('to decide')
+  }
+
+  async goTo(view: 'Tray' | 'Tasks' | 'Coming back' | 'Find' | 'Journal'): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click()
+  }
+
+  row(text: string): Locator {
+    return this.page.getByRole('listitem').filter({ hasText: text })
+  }
+
+  async open(subject: string): Promise<void> {
+    await this.row(subject).getByRole('link').click()
+    await expect(this.page.getByRole('heading', { name: 'What becomes of it?' })).toBeVisible()
+  }
+
+  async count(view: string): Promise<number> {
+    const text = await this.page
+      .getByRole('navigation', { name: 'Views' })
+      .getByRole('link', { name: view })
+      .locator('[data-count]')
+      .innerText()
+    return Number(text)
+  }
+
+  async expectCount(view: string, count: number): Promise<void> {
+    await expect(
+      this.page
+        .getByRole('navigation', { name: 'Views' })
+        .getByRole('link', { name: view })
+        .locator('[data-count]'),
+    ).toHaveText(String(count))
+  }
+
+  async undoLast(): Promise<void> {
+    await this.page
+      .getByRole('region', { name: 'What you did last' })
+      .getByRole('button', { name: 'Undo' })
+      .first()
+      .click()
+  }
+
+  async moveClock(to: 'An hour on' | 'To tomorrow morning' | 'A week on'): Promise<void> {
+    const clock = this.page.getByTitle('Demo clock', { exact: false })
+    const before = await clock.innerText()
+    await clock.click()
+    await this.page.getByText(to).click()
+    await expect(clock).not.toHaveText(before)
+  }
+
+  async press(...keys: string[]): Promise<void> {
+    for (const key of keys) await this.page.keyboard.press(key)
+  }
+
+  /** No fault that a machine can find against WCAG 2, A and AA, and nothing that scrolls sideways. */
+  async expectAccessible(what: string): Promise<void> {
+    await this.page.waitForLoadState('networkidle')
+    const { violations } = await new AxeBuilder({ page: this.page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+      .exclude('iframe')
+      .analyze()
+    const found = violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 200)).join(' | ')}`,
+    )
+    expect(found, what).toEqual([])
+    const [content, window] = await this.page.evaluate(() => [
+      document.documentElement.scrollWidth,
+      document.documentElement.clientWidth,
+    ])
+    expect(content, `${what} scrolls sideways`).toBeLessThanOrEqual(window ?? 0)
+  }
+}
+
+/** A person at a desk; whatever the page complains about in its console fails the test. */
+export const test = base.extend<{ desk: Desk }>({
+  desk: async ({ page }, use) => {
+    const complaints: string[] = []
+    page.on('pageerror', (error) => complaints.push(error.message))
+    page.on('console', (message) => {
+      const isAnswer = /Failed to load resource/.test(message.text())
+      if (message.type() === 'error' && !isAnswer) complaints.push(message.text())
+    })
+    const desk = new Desk(page)
+    await desk.signIn()
+    await use(desk)
+    expect(complaints).toEqual([])
+  },
+})

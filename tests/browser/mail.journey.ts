@@ -1,0 +1,79 @@
+import { expect, test } from './desk'
+
+const LETTER = (subject: string) =>
+  `From: Runa Holt <runa@holt.example>\r\nTo: wren@ternpoint.example\r\nSubject: ${subject}\r\nMessage-ID: <${subject.length}.${subject.charCodeAt(0)}@holt.example>\r\n\r\nThe text of ${subject}.\r\n`
+
+test('files are brought in, several at once, with what became of each', async ({ desk, page }) => {
+  const before = await desk.count('Tray')
+  await page.getByRole('button', { name: 'Account and more' }).click()
+  await page.getByText('Bring mail in').click()
+  const mbox = ['Boat hook', 'Fenders']
+    .map((subject) => `From x@y Tue Nov 24 10:00:00 2026\n${LETTER(subject)}\n`)
+    .join('')
+  await page.getByLabel('Mail files').setInputFiles([
+    { name: 'anchor.eml', mimeType: 'message/rfc822', buffer: Buffer.from(LETTER('Anchor')) },
+    { name: 'box.mbox', mimeType: 'application/mbox', buffer: Buffer.from(mbox) },
+    {
+      name: 'picture.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 0, 1, 2]),
+    },
+  ])
+  await expect(desk.row('anchor.eml')).toContainText('1 new message')
+  await expect(desk.row('box.mbox')).toContainText('2 new messages')
+  await expect(desk.row('picture.png')).toContainText('1 could not be read')
+  await desk.row('picture.png').getByText('What could not be read').click()
+  await expect(page.getByText('so it is no message')).toBeVisible()
+  await page.getByRole('link', { name: 'Go to the tray' }).click()
+  await desk.expectCount('Tray', before + 3)
+  await desk.open('Fenders')
+  await expect(page.getByText('The text of Fenders.')).toBeVisible()
+  await expect(page.getByText('the message has no usable date')).toBeVisible()
+})
+
+test('formatted mail is shown in a frame that fetches nothing, with its own pictures', async ({
+  desk,
+  page,
+}) => {
+  const outside: string[] = []
+  page.on('request', (request) => {
+    if (!request.url().startsWith(new URL(page.url()).origin) && !/^(data|blob):/.test(request.url()))
+      outside.push(request.url())
+  })
+  await desk.open('Photos of the north gutter')
+  const frame = page.frameLocator('iframe')
+  const picture = frame.getByRole('img', { name: 'Joint of the north gutter' })
+  await expect(picture).toBeVisible()
+  expect(await picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(240)
+
+  await page.goBack()
+  await desk.open("Supporters' News 48")
+  await page.getByRole('button', { name: 'As it was formatted' }).click()
+  await expect(frame.getByRole('heading', { name: 'Gulls' })).toBeVisible()
+  await page.goBack()
+  await desk.open('Everything for the bosun')
+  await expect(frame.getByRole('heading', { name: '30 % off everything' })).toBeVisible()
+  expect(outside).toEqual([])
+})
+
+test('character sets and languages are read as they were written', async ({ desk, page }) => {
+  for (const [subject, words] of [
+    ['Besuch im Frühjahr', 'zwölf Leuchtturmfreunde'],
+    ['Échange de lentilles – photos', 'l’œil est bon'],
+    ['レンズの見積もりについて', 'レンズの見積もりは来週お送りします'],
+    ['Вопрос о линзе', 'линзах первого класса'],
+    ['Intercâmbio de faroleiros', 'nosso faroleiro gostaria'],
+  ] as const) {
+    await desk.open(subject)
+    await expect(page.getByText(words)).toBeVisible()
+    await page.goBack()
+  }
+})
+
+test('a long conversation is folded but for its newest message', async ({ desk, page }) => {
+  await desk.open('Rota for December')
+  await expect(page.getByText('5 messages')).toBeVisible()
+  await expect(page.getByRole('article')).toHaveCount(1)
+  await page.getByRole('button', { name: /Bram Toller/ }).click()
+  await expect(page.getByText('Two Sundays are', { exact: false })).toBeVisible()
+})

@@ -1,0 +1,118 @@
+import { expect, test } from './desk'
+
+test('a task is made, leads back to its message, and outlives the mail', async ({ desk, page }) => {
+  await desk.open('Proof of the winter leaflet')
+  await desk.press('2')
+  const title = page.getByLabel('What is to be done?')
+  await expect(title).toHaveValue('Proof of the winter leaflet')
+  await page.keyboard.type('Send the corrections of the leaflet')
+  await page.getByLabel('Due', { exact: true }).fill('2031-03-14')
+  await page.getByLabel('List').fill('Press')
+  await page.getByLabel('Notes').fill('Page 3: the opening times.')
+  await page.getByRole('button', { name: 'Make the task' }).click()
+  await expect(desk.row('Proof of the winter leaflet')).toHaveCount(0)
+
+  await desk.goTo('Tasks')
+  await desk.row('Send the corrections of the leaflet').getByRole('link').click()
+  await expect(page.getByText('Page 3: the opening times.')).toBeVisible()
+  await desk.press('Control+Enter')
+  await expect(page.getByRole('heading', { name: 'Proof of the winter leaflet' })).toBeVisible()
+  await expect(page.getByText('Its conversation is in the archive')).toBeVisible()
+  await expect(page.getByRole('link', { name: 'winter-leaflet-proof.pdf' })).toBeVisible()
+  await expect(page.getByText('to decide')).toHaveCount(0)
+
+  await page.getByRole('link', { name: 'Open the conversation' }).click()
+  await expect(page.getByRole('link', { name: 'Send the corrections of the leaflet' })).toBeVisible()
+  await desk.press('6')
+  await desk.goTo('Find')
+  await page.getByRole('button', { name: 'Bin', exact: true }).click()
+  await page.getByRole('button', { name: 'Empty the bin' }).click()
+  await page.getByRole('button', { name: 'Remove for good' }).click()
+  await expect(page.getByText('Nothing here')).toBeVisible()
+
+  await desk.goTo('Tasks')
+  await desk.row('Send the corrections of the leaflet').getByRole('link').click()
+  await desk.press('Control+Enter')
+  await expect(page.getByText('This is the copy that the task keeps')).toBeVisible()
+  await expect(page.getByText('We need your corrections before')).toBeVisible()
+  await expect(page.getByText('winter-leaflet-proof.pdf')).toBeVisible()
+})
+
+test('complete, find under Done, open again, and undo', async ({ desk, page }) => {
+  await desk.goTo('Tasks')
+  const before = await desk.count('Tasks')
+  await page.getByRole('checkbox', { name: 'Complete: Count the slates' }).click()
+  await desk.expectCount('Tasks', before - 1)
+  await page.getByRole('button', { name: 'Done' }).click()
+  await page.getByRole('checkbox', { name: 'Open again: Count the slates' }).click()
+  await desk.expectCount('Tasks', before)
+  await page.getByRole('button', { name: 'By list' }).click()
+  await expect(page.getByRole('heading', { name: 'Roof' })).toBeVisible()
+
+  await desk.row('Count the slates').getByRole('link').click()
+  await desk.press('Space')
+  await desk.expectCount('Tasks', before - 1)
+  await desk.press('Control+z')
+  await desk.expectCount('Tasks', before)
+})
+
+test('write down, edit and delete with the keyboard; a missing title is said at the field', async ({
+  desk,
+  page,
+}) => {
+  await desk.goTo('Tasks')
+  await expect(page.getByRole('heading', { name: 'Tasks', level: 1 })).toBeVisible()
+  await desk.press('Insert')
+  await expect(page.getByLabel('What is to be done?')).toBeFocused()
+  await desk.press('Enter')
+  await expect(page.getByText('A task needs a title')).toBeVisible()
+  await page.keyboard.type('Oil the hinges')
+  await desk.press('Enter')
+  await expect(desk.row('Oil the hinges')).toBeVisible()
+
+  await desk.row('Oil the hinges').getByRole('link').click()
+  await desk.press('F2')
+  await expect(page.getByLabel('What is to be done?')).toBeFocused()
+  await page.keyboard.type('Oil all the hinges')
+  await desk.press('Enter')
+  await expect(desk.row('Oil all the hinges')).toBeVisible()
+  await desk.row('Oil all the hinges').getByRole('link').click()
+  await desk.press('Delete')
+  await expect(desk.row('Oil all the hinges')).toHaveCount(0)
+  await desk.press('Control+z')
+  await expect(desk.row('Oil all the hinges')).toBeVisible()
+})
+
+test('several conversations become tasks in one step', async ({ desk, page }) => {
+  const tasks = await desk.count('Tasks')
+  await page.getByLabel('Select Lease of the slip').click()
+  await page.getByLabel('Select Invitation: Roof meeting').click()
+  await page.getByRole('button', { name: 'Make a task' }).click()
+  await page.getByRole('button', { name: 'Make 2 tasks' }).click()
+  await desk.expectCount('Tasks', tasks + 2)
+  await desk.press('Control+z')
+  await desk.expectCount('Tasks', tasks)
+  await expect(desk.row('Lease of the slip')).toBeVisible()
+})
+
+test('what was typed survives a call that fails', async ({ desk, page }) => {
+  await desk.goTo('Tasks')
+  await page.getByRole('button', { name: 'Write a task down' }).click()
+  await page.getByLabel('What is to be done?').fill('Measure the rail')
+  await page.route('**/api/tasks', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  )
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByRole('alert')).toContainText('The server does not answer')
+  await expect(page.getByLabel('What is to be done?')).toHaveValue('Measure the rail')
+
+  await page.unroute('**/api/tasks')
+  await page.context().clearCookies()
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByText('You were signed out')).toBeVisible()
+  await page.getByLabel('Password').fill('tern-point-light')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByLabel('What is to be done?')).toHaveValue('Measure the rail')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(desk.row('Measure the rail')).toBeVisible()
+})

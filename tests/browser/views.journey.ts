@@ -1,0 +1,69 @@
+import { expect, test } from './desk'
+
+const VIEWS = ['Tray', 'Tasks', 'Coming back', 'Find', 'Journal'] as const
+
+for (const [name, size, scheme] of [
+  ['light', { width: 1280, height: 800 }, 'light'],
+  ['dark', { width: 1280, height: 800 }, 'dark'],
+  ['on a phone', { width: 390, height: 844 }, 'light'],
+] as const) {
+  test(`every view is accessible, ${name}`, async ({ desk, page }) => {
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+    await page.setViewportSize(size)
+    for (const view of VIEWS) {
+      await desk.goTo(view)
+      await expect(page.getByRole('listitem').first()).toBeVisible()
+      await desk.expectAccessible(`${view}, ${name}`)
+    }
+    await desk.goTo('Tasks')
+    await desk.row('Cut a pane').getByRole('link').click()
+    await expect(page.getByText('Broken pane in the porch')).toBeVisible()
+    await desk.expectAccessible(`a task, ${name}`)
+    await page.getByRole('button', { name: 'Edit' }).click()
+    await desk.expectAccessible(`editing a task, ${name}`)
+    await page.getByRole('link', { name: 'Zippy Tray' }).click()
+    await desk.open('Lantern glass')
+    await desk.expectAccessible(`a conversation, ${name}`)
+    await page.getByRole('button', { name: 'Make a task' }).click()
+    await desk.expectAccessible(`Make a task, ${name}`)
+    await page.getByRole('button', { name: 'Snooze', exact: false }).click()
+    await desk.expectAccessible(`Snooze, ${name}`)
+    await page.goto('/import')
+    await expect(page.getByRole('heading', { name: 'Bring mail in' })).toBeVisible()
+    await desk.expectAccessible(`Bring mail in, ${name}`)
+  })
+}
+
+test('the bar is walked with , and . and the key card shows what a view can do', async ({ desk, page }) => {
+  for (const heading of ['Tasks', 'Coming back', 'Find']) {
+    await desk.press('.')
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(heading)
+    await page.locator('body').click({ position: { x: 5, y: 400 } })
+  }
+  await desk.press(',')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Coming back')
+  await desk.press('?')
+  const card = page.getByRole('dialog')
+  await expect(card.getByText('Previous view of the bar')).toBeVisible()
+  await desk.expectAccessible('key card')
+  await desk.press('Escape')
+  await expect(card).toBeHidden()
+})
+
+test('at least 16 rows are seen at once', async ({ page, desk }) => {
+  await desk.goTo('Tray')
+  const rows = await page
+    .locator('.line')
+    .evaluateAll(
+      (lines) => lines.filter((line) => line.getBoundingClientRect().bottom <= window.innerHeight).length,
+    )
+  expect(rows).toBeGreaterThanOrEqual(16)
+})
+
+test('an address that leads nowhere says so', async ({ page, desk }) => {
+  await page.goto('/no/such/page')
+  await expect(page.getByText('There is nothing at this address')).toBeVisible()
+  await page.goto('/c/00000000-0000-7000-8000-000000000000')
+  await expect(page.getByRole('alert')).toContainText('not here any more')
+  await desk.goTo('Tray')
+})
