@@ -7,7 +7,11 @@ namespace ZippyTray\Demo;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Clock\ProgramClock;
 
@@ -23,15 +27,34 @@ final class DemoSeedCommand extends Command
         parent::__construct();
     }
 
+    protected function configure(): void
+    {
+        $this->addOption('at', null, InputOption::VALUE_REQUIRED, 'Begin at the next moment at which the clock shows this, e.g. 10:00, instead of now');
+    }
+
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         ['email' => $email, 'password' => $password] = $this->scenario->account();
         if (null === $this->accounts->find($email)) {
             $this->clock->reset();
+            $at = $input->getOption('at');
+            if (\is_string($at)) {
+                $this->clock->moveForward($this->secondsUntil(TimeOfDay::parse($at)));
+            }
             ($this->seed)();
         }
         $output->writeln(\sprintf('Sign in as %s with the password %s', $email, $password));
 
         return self::SUCCESS;
+    }
+
+    private function secondsUntil(TimeOfDay $time): int
+    {
+        $now = $this->clock->now();
+        $zone = Moment::zone($this->scenario->account()['zone']);
+        $today = LocalDate::of($now, $zone);
+        $then = $today->at($time, $zone);
+
+        return ($then < $now ? $today->plusDays(1)->at($time, $zone) : $then)->getTimestamp() - $now->getTimestamp();
     }
 }

@@ -17,6 +17,9 @@ final readonly class ConversationRows
 {
     public const PAGE = 100;
 
+    /** So many rows of the tray are given at the most; as they are decided, others take their place. */
+    public const TRAY_MOST = 500;
+
     /** Where a conversation is now, for a query with the parameter :now. */
     private const PLACE = "CASE WHEN c.place = 'away' AND c.away_until <= :now THEN 'tray' ELSE c.place END";
 
@@ -24,12 +27,12 @@ final readonly class ConversationRows
     {
     }
 
-    /** @return list<ConversationRow> what came back first, in order of return; then the newest first */
+    /** @return list<ConversationRow> what came back first, in order of return; then the newest first; TRAY_MOST at the most */
     public function tray(string $accountId): array
     {
         return $this->rows(
             "c.place = 'tray' OR (c.place = 'away' AND c.away_until <= :now)",
-            "c.place = 'away' DESC, c.away_until, c.latest_at DESC, c.id",
+            "c.place = 'away' DESC, c.away_until, c.latest_at DESC, c.id LIMIT ".self::TRAY_MOST,
             ['account' => $accountId],
         );
     }

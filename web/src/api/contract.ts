@@ -81,8 +81,8 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * All conversations that still need a decision
-         * @description What came back stands first, in order of return; then the newest first.
+         * The conversations that still need a decision
+         * @description What came back stands first, in order of return; then the newest first. Of more than 500, the first 500.
          */
         get: operations["tray"];
         put?: never;

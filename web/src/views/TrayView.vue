@@ -21,6 +21,12 @@ const { data: counts } = useCounts()
 const rows = computed(() => data.value ?? [])
 const { current, selected, goTo, clicked, select, clear, toggleCurrent, extend, meant } = useSelection(rows)
 
+/** The server gives so many rows at the most; what was taken out of the list a moment ago is not counted any more. */
+const MOST = 500
+const total = computed(() =>
+  rows.value.length < MOST ? rows.value.length : (counts.value?.tray ?? rows.value.length),
+)
+
 function groupOf(row: ConversationRow): string {
   if (row.returned) return 'Back with you'
   const days = -daysAhead(dateOf(row.latestAt))
@@ -79,7 +85,7 @@ useKeys('Tray', [
   <div class="view">
     <div class="view-head stick">
       <h1 v-if="rows.length">
-        {{ rows.length }} to decide
+        {{ total }} to decide
         <small v-if="!selected.size">
           {{ counts?.decidedToday ? `${counts.decidedToday} decided today, ` : '' }}the oldest has waited
           {{ age(oldest) }}
@@ -137,6 +143,9 @@ useKeys('Tray', [
           </ConversationLine>
         </ul>
       </section>
+      <p v-if="total > rows.length" class="slate hint">
+        These are the {{ rows.length }} newest of {{ total }}. As you decide them, the older ones come up.
+      </p>
       <p class="slate hint">
         <KeyCap name="ArrowUp" /> <KeyCap name="ArrowDown" /> move · <KeyCap name="Enter" /> opens ·
         <KeyCap name="Ctrl+ " /> selects · <KeyCap name="?" /> all keys
