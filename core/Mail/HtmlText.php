@@ -26,31 +26,39 @@ final readonly class HtmlText
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         $text = $this->children($document, false);
-        $text = (string) preg_replace(["/[ \t\u{a0}\u{200b}\u{200c}\u{ad}\u{34f}\u{feff}]*\n/u", "/\n[ \t]+(?=\n)/", "/\n{3,}/"], ["\n", "\n", "\n\n"], $text);
+        $text = preg_replace(["/[ \t\u{a0}\u{200b}\u{200c}\u{ad}\u{34f}\u{feff}]*\n/u", "/\n[ \t]+(?=\n)/", "/\n{3,}/"], ["\n", "\n", "\n\n"], $text) ?? $text;
 
-        return trim($text, " \t\n\r\u{a0}");
+        return preg_replace("/\\A[\\s\u{a0}]+|[\\s\u{a0}]+\\z/u", '', $text) ?? $text;
     }
 
     private function children(\DOMNode $node, bool $pre): string
     {
-        $text = '';
+        $pieces = [];
+        $last = -1;
+        $breaks = 0;
+        $item = $node instanceof \DOMElement && 'ol' === $node->nodeName ? max(1, (int) $node->getAttribute('start')) : 0;
         foreach ($node->childNodes as $child) {
-            $piece = $this->node($child, $pre);
-            if (!$pre && ('' === $text || str_ends_with($text, "\n"))) {
+            $piece = $this->node($child, $pre, $item);
+            $item += $item > 0 && 'li' === $child->nodeName ? 1 : 0;
+            if (!$pre && ($last < 0 || $breaks > 0)) {
                 $piece = ltrim($piece, ' ');
             }
             if (str_starts_with($piece, "\n")) {
-                $text = rtrim($text, ' ');
-                $already = \strlen($text) - \strlen(rtrim($text, "\n"));
-                $piece = '' === $text ? ltrim($piece, "\n") : substr($piece, min($already, strspn($piece, "\n")));
+                $piece = $last < 0 ? ltrim($piece, "\n") : substr($piece, min($breaks, strspn($piece, "\n")));
+                $last < 0 ?: $pieces[$last] = rtrim($pieces[$last], ' ');
             }
-            $text .= $piece;
+            if ('' !== $piece) {
+                $pieces[++$last] = $piece;
+                $ending = \strlen($piece) - \strlen(rtrim($piece, "\n"));
+                $breaks = $ending === \strlen($piece) ? $breaks + $ending : $ending;
+            }
         }
 
-        return $text;
+        return implode('', $pieces);
     }
 
-    private function node(\DOMNode $node, bool $pre): string
+    /** @param int $item number within an ordered list; 0: in none */
+    private function node(\DOMNode $node, bool $pre, int $item): string
     {
         if ($node instanceof \DOMText) {
             return $pre ? $node->data : (string) preg_replace('/[ \t\r\n]+/', ' ', $node->data);
@@ -67,7 +75,7 @@ final readonly class HtmlText
             'hr' => '----',
             'img' => $this->image($node),
             'a' => $this->link($node, $this->children($node, $pre)),
-            'li' => $this->item($node, $this->children($node, $pre)),
+            'li' => $this->item($item, $this->children($node, $pre)),
             'blockquote' => $this->quote($this->children($node, $pre)),
             'td', 'th' => trim($this->children($node, $pre)).'  ',
             default => $this->children($node, $pre || 'pre' === $name),
@@ -105,19 +113,9 @@ final readonly class HtmlText
         return $text.' <'.$address.'>';
     }
 
-    private function item(\DOMElement $item, string $text): string
+    private function item(int $number, string $text): string
     {
-        $list = $item->parentNode;
-        $mark = '- ';
-        if ($list instanceof \DOMElement && 'ol' === strtolower($list->nodeName)) {
-            $number = max(1, (int) $list->getAttribute('start'));
-            for ($before = $item->previousSibling; null !== $before; $before = $before->previousSibling) {
-                $number += $before instanceof \DOMElement ? 1 : 0;
-            }
-            $mark = $number.'. ';
-        }
-
-        return $mark.str_replace("\n", "\n  ", (string) preg_replace("/\n{2,}/", "\n", trim($text)));
+        return (0 === $number ? '- ' : $number.'. ').str_replace("\n", "\n  ", (string) preg_replace("/\n{2,}/", "\n", trim($text)));
     }
 
     private function quote(string $text): string

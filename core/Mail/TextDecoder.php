@@ -22,6 +22,9 @@ final readonly class TextDecoder
         'utf8' => 'utf-8', 'unicode-1-1-utf-8' => 'utf-8', 'unicode-1-1-utf-7' => 'utf-7',
     ];
 
+    /** What mbstring lists beside character sets. */
+    private const NO_SETS = ['BASE64', 'UUENCODE', 'HTML-ENTITIES', 'Quoted-Printable', '7bit', '8bit'];
+
     /** Where windows-1252 differs from ISO 8859-1; the five bytes that it leaves open stay control characters. */
     private const WINDOWS_1252 = [
         "\x80" => '€', "\x82" => '‚', "\x83" => 'ƒ', "\x84" => '„', "\x85" => '…', "\x86" => '†', "\x87" => '‡', "\x88" => 'ˆ',
@@ -73,13 +76,14 @@ final readonly class TextDecoder
         if (false !== $text) {
             return $text;
         }
-        foreach (mb_list_encodings() as $encoding) {
+        foreach (array_diff(mb_list_encodings(), self::NO_SETS) as $encoding) {
             if (0 === strcasecmp($encoding, $name) || \in_array($name, array_map('strtolower', mb_encoding_aliases($encoding)), true)) {
                 return $this->marked($encoding, $bytes);
             }
         }
         if ([] !== (\UConverter::getAliases($name) ?: [])) {
-            return \UConverter::transcode($bytes, 'UTF-8', $name);
+            // It warns of names with several meanings, and takes the usual one.
+            return @\UConverter::transcode($bytes, 'UTF-8', $name);
         }
 
         return $this->partly($bytes, $name);

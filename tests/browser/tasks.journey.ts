@@ -50,6 +50,7 @@ test('complete, find under Done, open again, and undo', async ({ desk, page }) =
   await expect(page.getByRole('heading', { name: 'Roof' })).toBeVisible()
 
   await desk.row('Count the slates').getByRole('link').click()
+  await expect(page.getByRole('button', { name: 'Complete', exact: true })).toBeVisible()
   await desk.press('Space')
   await desk.expectCount('Tasks', before - 1)
   await desk.press('Control+z')
@@ -71,6 +72,7 @@ test('write down, edit and delete with the keyboard; a missing title is said at 
   await expect(desk.row('Oil the hinges')).toBeVisible()
 
   await desk.row('Oil the hinges').getByRole('link').click()
+  await expect(page.getByRole('button', { name: 'Edit' })).toBeVisible()
   await desk.press('F2')
   await expect(page.getByLabel('What is to be done?')).toBeFocused()
   await page.keyboard.type('Oil all the hinges')

@@ -1,4 +1,4 @@
-import { expect, test } from './desk'
+import { Desk, expect, test } from './desk'
 
 const VIEWS = ['Tray', 'Tasks', 'Coming back', 'Find', 'Journal'] as const
 
@@ -66,4 +66,21 @@ test('an address that leads nowhere says so', async ({ page, desk }) => {
   await page.goto('/c/00000000-0000-7000-8000-000000000000')
   await expect(page.getByRole('alert')).toContainText('not here any more')
   await desk.goTo('Tray')
+})
+
+test('the door is accessible, and says when address and password do not belong together', async ({
+  browser,
+}) => {
+  const page = await browser.newPage()
+  await page.goto('/tasks')
+  await page.getByLabel('Email address').fill('wren@ternpoint.example')
+  await page.getByLabel('Password').fill('guessed')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('alert')).toContainText('do not belong together')
+  await expect(page.getByLabel('Email address')).toHaveValue('wren@ternpoint.example')
+  await new Desk(page).expectAccessible('the door')
+  await page.getByLabel('Password').fill('tern-point-light')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { name: 'Tasks', level: 1 })).toBeVisible()
+  await page.close()
 })

@@ -92,6 +92,7 @@ final class TextTest extends TestCase
         yield 'entities' => ['<p>1 &lt; 2 &amp; &eacute;&nbsp;!</p>', "1 < 2 & é\u{a0}!"];
         yield 'beyond ASCII' => ['<p>Grüße 田</p>', 'Grüße 田'];
         yield 'unclosed' => ['<p>One<p>Two<b>bold', "One\n\nTwobold"];
+        yield 'ends that share bytes with a hard space' => ['<p>&nbsp;© voilà&nbsp;</p>', '© voilà'];
         yield 'no markup' => ['just text', 'just text'];
         yield 'empty' => ['', ''];
     }
