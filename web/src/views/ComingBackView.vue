@@ -5,6 +5,7 @@ import { useDeciding } from '@/api/deciding'
 import { useAway } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import ConversationLine from '@/parts/ConversationLine.vue'
+import DayStretch from '@/parts/DayStretch.vue'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
 import IndexTab from '@/parts/IndexTab.vue'
@@ -70,70 +71,25 @@ useKeys('Coming back', [
       What you snooze waits here and comes back to the tray by itself at its moment.
       <template #actions><v-btn variant="outlined" to="/">Go to the tray</v-btn></template>
     </EmptyState>
-    <section v-for="stretch in days" :key="stretch.date" class="stretch">
-      <h2>
-        <span class="big">{{ stretch.head }}</span> <small class="slate">{{ stretch.sub }}</small>
-      </h2>
-      <ul class="rows">
-        <ConversationLine
-          v-for="{ row, index } in stretch.rows"
-          :key="row.id"
-          :row="row"
-          :selectable="false"
-          :current="index === current"
-          :note="row.snoozes > 1 ? `put off ${row.snoozes} times` : undefined"
-          @focusin="current = index"
-        >
-          <button class="link" type="button" @click="bringBack([row.id])">Bring back now</button>
-          <IndexTab v-if="row.awayUntil" :near="nearness(stretch.date)">{{ time(row.awayUntil) }}</IndexTab>
-        </ConversationLine>
-      </ul>
-    </section>
+    <DayStretch v-for="stretch in days" :key="stretch.date" :head="stretch.head" :sub="stretch.sub">
+      <ConversationLine
+        v-for="{ row, index } in stretch.rows"
+        :key="row.id"
+        :row="row"
+        :selectable="false"
+        :current="index === current"
+        :note="row.snoozes > 1 ? `put off ${row.snoozes} times` : undefined"
+        @focusin="current = index"
+      >
+        <button class="link" type="button" @click="bringBack([row.id])">Bring back now</button>
+        <IndexTab v-if="row.awayUntil" :near="nearness(stretch.date)">{{ time(row.awayUntil) }}</IndexTab>
+      </ConversationLine>
+    </DayStretch>
   </div>
 </template>
 
 <style scoped>
-.stretch {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  gap: 10px;
-  margin-bottom: 12px;
-}
-
-h2 {
-  font-size: inherit;
-  font-weight: inherit;
-  margin: 0;
-  text-align: right;
-}
-
-.big {
-  display: block;
-  font-size: 21px;
-  font-weight: 600;
-  line-height: 1.2;
-}
-
-h2 small {
-  font-size: 13.5px;
-}
-
 :deep(.line) {
-  min-height: 40px;
-}
-
-@media (max-width: 760px) {
-  .stretch {
-    grid-template-columns: minmax(0, 1fr);
-    gap: 4px;
-  }
-
-  h2 {
-    text-align: left;
-  }
-
-  .big {
-    display: inline;
-  }
+  min-height: 46px;
 }
 </style>

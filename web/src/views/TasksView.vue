@@ -5,6 +5,7 @@ import type { TaskFields, TaskRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useTasks } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
+import DayStretch from '@/parts/DayStretch.vue'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
@@ -116,22 +117,24 @@ useKeys('Tasks', [
         <template v-else>Make one of a conversation in the tray, or write one down.</template>
         <template #actions><v-btn variant="outlined" to="/">Go to the tray</v-btn></template>
       </EmptyState>
-      <section v-for="group in groups" :key="group.key" class="stretch" :class="{ listed: order !== 'date' }">
-        <h2 :class="{ over: group.over }">
-          <span class="big">{{ group.head }}</span> <small>{{ group.sub }}</small>
-        </h2>
-        <ul class="rows">
-          <TaskLine
-            v-for="task in group.tasks"
-            :key="task.id"
-            :task="task"
-            :current="task.id === id"
-            :listless="order !== 'date'"
-            :dayless="order === 'date'"
-            @check="check(task)"
-          />
-        </ul>
-      </section>
+      <DayStretch
+        v-for="group in groups"
+        :key="group.key"
+        :head="group.head"
+        :sub="group.sub"
+        :over="group.over"
+        :plain="order !== 'date'"
+      >
+        <TaskLine
+          v-for="task in group.tasks"
+          :key="task.id"
+          :task="task"
+          :current="task.id === id"
+          :listless="order !== 'date'"
+          :dayless="order === 'date'"
+          @check="check(task)"
+        />
+      </DayStretch>
     </div>
     <aside v-if="id"><TaskSheet :id="id" ref="sheet" :key="id" @close="show()" /></aside>
   </div>
@@ -186,50 +189,6 @@ aside {
   margin-bottom: 16px;
 }
 
-.stretch {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  gap: 10px;
-  margin-bottom: 12px;
-}
-
-.stretch h2 {
-  font-size: inherit;
-  font-weight: inherit;
-  margin: 4px 0 0;
-  text-align: right;
-}
-
-.big {
-  display: block;
-  font-size: 21px;
-  font-weight: 600;
-  line-height: 1.2;
-}
-
-h2 small {
-  font-size: 13.5px;
-  color: var(--v-slate);
-}
-
-.over .big,
-.over small {
-  color: rgb(var(--v-theme-error));
-}
-
-.listed {
-  grid-template-columns: minmax(0, 1fr);
-  gap: 4px;
-}
-
-.listed h2 {
-  text-align: left;
-}
-
-.listed .big {
-  font-size: 14.5px;
-}
-
 @media (max-width: 980px) {
   .tasks.opened {
     grid-template-columns: minmax(0, 1fr);
@@ -242,10 +201,6 @@ h2 small {
   aside {
     position: static;
     max-height: none;
-  }
-
-  .stretch {
-    grid-template-columns: 58px minmax(0, 1fr);
   }
 }
 </style>
