@@ -13,6 +13,9 @@ final readonly class Message
 {
     private const EXCERPT_LENGTH = 160;
 
+    /** Bytes of the text that are looked at for the excerpt. */
+    private const EXCERPT_OF = 4000;
+
     /**
      * @param string                $messageHeader Message-ID (RFC 5322, 3.6.4) without angle brackets, empty when it has none
      * @param list<string>          $references    ids that it refers to, oldest first
@@ -84,11 +87,12 @@ final readonly class Message
         return array_values(array_unique(array_filter([$this->messageHeader, ...$this->references])));
     }
 
-    /** The beginning of the text, on one line, quotes left out. */
+    /** The beginning of what was written now, on one line. */
     public function excerpt(): string
     {
-        $lines = array_filter(explode("\n", mb_strcut($this->text, 0, 4000)), static fn (string $line): bool => !str_starts_with($line, '>'));
+        $beginning = mb_strcut($this->text, 0, self::EXCERPT_OF);
+        $written = (new BodyText())->written($beginning);
 
-        return mb_substr(trim((string) preg_replace('/\s+/u', ' ', implode(' ', $lines))), 0, self::EXCERPT_LENGTH);
+        return mb_substr(trim(preg_replace('/\s+/u', ' ', '' === $written ? $beginning : $written) ?? ''), 0, self::EXCERPT_LENGTH);
     }
 }

@@ -75,5 +75,20 @@ test('a long conversation is folded but for its newest message', async ({ desk, 
   await expect(page.getByText('5 messages')).toBeVisible()
   await expect(page.getByRole('article')).toHaveCount(1)
   await page.getByRole('button', { name: /Bram Toller/ }).click()
-  await expect(page.getByText('Two Sundays are', { exact: false })).toBeVisible()
+  await expect(page.getByRole('article')).toHaveCount(2)
+})
+
+test('what was quoted and the signature are folded away and can be looked at', async ({ desk, page }) => {
+  await desk.open('Before the inspection')
+  await expect(page.getByText('The weather looks kind')).toBeVisible()
+  await expect(page.getByText('Slipway 4, Merrow')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Signature folded away' }).click()
+  await expect(page.getByText('Slipway 4, Merrow')).toBeVisible()
+
+  await page.goBack()
+  await desk.open('Rota for December')
+  await expect(page.getByText('Have the Sea Cadets answered?')).toBeVisible()
+  await expect(page.getByText('Original Message')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Earlier message, 9 lines folded away' }).click()
+  await expect(page.getByText('Original Message')).toBeVisible()
 })

@@ -69,9 +69,8 @@ test('an address that leads nowhere says so', async ({ page, desk }) => {
 })
 
 test('the door is accessible, and says when address and password do not belong together', async ({
-  browser,
+  page,
 }) => {
-  const page = await browser.newPage()
   await page.goto('/tasks')
   await page.getByLabel('Email address').fill('wren@ternpoint.example')
   await page.getByLabel('Password').fill('guessed')
@@ -82,5 +81,4 @@ test('the door is accessible, and says when address and password do not belong t
   await page.getByLabel('Password').fill('tern-point-light')
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page.getByRole('heading', { name: 'Tasks', level: 1 })).toBeVisible()
-  await page.close()
 })

@@ -560,6 +560,15 @@ export interface components {
             /** @enum {string} */
             dateSource: "header" | "received" | "import";
             text: string;
+            /** @description Whose words the text is, from its beginning to its end */
+            parts: {
+                /** @enum {string} */
+                kind: "written" | "quoted" | "signature";
+                /** @description First character, counted in Unicode code points from 0 */
+                from: number;
+                /** @description The character behind the last one */
+                to: number;
+            }[];
             /** @description The text was sent so, and not made from HTML */
             plain: boolean;
             /** @description There is HTML to look at */

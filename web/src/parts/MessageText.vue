@@ -1,51 +1,67 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
+import type { Message } from '@/api/client'
+import TextLines from './TextLines.vue'
 
-const props = defineProps<{ text: string }>()
+/** What was written now; quoted messages and the signature are folded away until they are asked for. */
+const props = defineProps<{ text: string; parts?: Message['parts'] }>()
 
-const ADDRESS = /\bhttps?:\/\/[^\s<>"')\]]+[^\s<>"')\].,;:!?]|\b[\w.+-]+@[\w-]+(?:\.[\w-]+)+/g
-
-interface Piece {
+interface Stretch {
+  kind: 'written' | 'quoted' | 'signature'
   text: string
-  href?: string
 }
 
-function linked(line: string): Piece[] {
-  const pieces: Piece[] = []
-  let at = 0
-  for (const match of line.matchAll(ADDRESS)) {
-    if (match.index > at) pieces.push({ text: line.slice(at, match.index) })
-    const found = match[0]
-    pieces.push({ text: found, href: found.startsWith('http') ? found : `mailto:${found}` })
-    at = match.index + found.length
-  }
-  if (at < line.length) pieces.push({ text: line.slice(at) })
-  return pieces
-}
-
-/** Lines that quote somebody else are set apart from what was written now. */
-const blocks = computed(() => {
-  const found: { quoted: boolean; lines: Piece[][] }[] = []
-  for (const line of props.text.split('\n')) {
-    const quoted = line.startsWith('>')
-    if (found.at(-1)?.quoted !== quoted) found.push({ quoted, lines: [] })
-    found.at(-1)?.lines.push(linked(line))
-  }
-  return found
+const stretches = computed<Stretch[]>(() => {
+  if (!props.parts) return [{ kind: 'written', text: props.text }]
+  const characters = Array.from(props.text)
+  return props.parts
+    .map(({ kind, from, to }) => ({
+      kind,
+      text: characters
+        .slice(from, to)
+        .join('')
+        .replace(/^\n+|\s+$/g, ''),
+    }))
+    .filter(({ text }) => text !== '')
 })
+
+/** A message that is nothing but a quote is shown as it is. */
+const nothingWritten = computed(() => !stretches.value.some(({ kind }) => kind === 'written'))
+const unfolded = ref(new Set<number>())
+watch(
+  () => props.text,
+  () => (unfolded.value = new Set()),
+)
+
+const isOpen = (stretch: Stretch, index: number) =>
+  stretch.kind === 'written' || nothingWritten.value || unfolded.value.has(index)
+
+function turn(index: number): void {
+  const next = new Set(unfolded.value)
+  if (!next.delete(index)) next.add(index)
+  unfolded.value = next
+}
+
+function name({ kind, text }: Stretch): string {
+  const lines = text.split('\n').length
+  return kind === 'signature' ? 'Signature' : `Earlier message, ${lines} ${lines === 1 ? 'line' : 'lines'}`
+}
 </script>
 
 <template>
   <div class="text">
-    <div v-for="(block, i) in blocks" :key="i" :class="{ quoted: block.quoted }">
-      <div v-for="(line, j) in block.lines" :key="j" class="row">
-        <template v-for="(piece, k) in line" :key="k"
-          ><a v-if="piece.href" :href="piece.href" target="_blank" rel="noopener noreferrer">{{
-            piece.text
-          }}</a
-          ><template v-else>{{ piece.text }}</template></template
-        >
-      </div>
+    <div v-for="(stretch, index) in stretches" :key="index" :class="stretch.kind">
+      <button
+        v-if="stretch.kind !== 'written' && !nothingWritten"
+        class="fold"
+        type="button"
+        :aria-expanded="isOpen(stretch, index)"
+        @click="turn(index)"
+      >
+        {{ isOpen(stretch, index) ? '▾' : '▸' }} {{ name(stretch)
+        }}{{ isOpen(stretch, index) ? '' : ' folded away' }}
+      </button>
+      <TextLines v-if="isOpen(stretch, index)" :text="stretch.text" />
     </div>
   </div>
 </template>
@@ -58,19 +74,29 @@ const blocks = computed(() => {
   overflow-wrap: anywhere;
 }
 
-.row {
-  white-space: pre-wrap;
-  min-height: 0.8em;
+.fold {
+  padding: 2px 0;
+  margin: 4px 0;
+  font: inherit;
+  font-size: 14px;
+  color: var(--v-slate);
+  background: none;
+  border: 0;
+  cursor: pointer;
 }
 
-.quoted {
+.fold:hover {
+  color: rgb(var(--v-theme-primary));
+}
+
+.quoted > :not(.fold) {
   color: var(--v-slate);
   border-left: 2px solid var(--v-edge);
   padding-left: 12px;
-  margin: 6px 0;
 }
 
-a {
-  color: rgb(var(--v-theme-primary));
+.signature > :not(.fold) {
+  color: var(--v-slate);
+  font-size: 14.5px;
 }
 </style>

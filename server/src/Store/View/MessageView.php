@@ -6,6 +6,8 @@ namespace ZippyTray\Server\Store\View;
 
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Attachment;
+use ZippyTray\Core\Mail\BodyPart;
+use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Server\Store\StoredNow;
@@ -20,6 +22,7 @@ final readonly class MessageView
      * @param list<Address>    $to
      * @param list<Address>    $cc
      * @param list<Attachment> $attachments
+     * @param list<BodyPart>   $parts       whose words the text is, from its beginning to its end
      */
     private function __construct(
         public string $id,
@@ -32,6 +35,7 @@ final readonly class MessageView
         public string $sentAt,
         public DateSource $dateSource,
         public string $text,
+        public array $parts,
         public bool $plain,
         public bool $formatted,
         public array $attachments,
@@ -53,6 +57,7 @@ final readonly class MessageView
             StoredNow::of($message->sentAt->instant),
             $message->dateSource,
             $message->text,
+            (new BodyText())->parts($message->text),
             $message->plain,
             $message->formatted,
             $message->attachments,

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Mail;
+
+/**
+ * A stretch of a message's plain text.
+ */
+final readonly class BodyPart
+{
+    /**
+     * @param int $from first character, counted in characters from 0
+     * @param int $to   the character behind the last one
+     */
+    public function __construct(public BodyKind $kind, public int $from, public int $to)
+    {
+    }
+}
