@@ -81,12 +81,6 @@ final readonly class Message
         );
     }
 
-    /** @return list<string> the ids by which it belongs together with others: its own and those that it refers to */
-    public function threadIds(): array
-    {
-        return array_values(array_unique(array_filter([$this->messageHeader, ...$this->references])));
-    }
-
     /** The beginning of what was written now, on one line. */
     public function excerpt(): string
     {

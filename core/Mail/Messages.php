@@ -21,6 +21,9 @@ interface Messages
      */
     public function newestIn(string $accountId, string $conversationId): string;
 
+    /** @return list<Message> of a conversation, oldest first */
+    public function ofConversation(string $accountId, string $conversationId): array;
+
     public function isKnown(string $accountId, string $fingerprint): bool;
 
     /** @param string $raw the message's bytes, which are kept exactly */

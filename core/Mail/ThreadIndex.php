@@ -5,17 +5,23 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Mail;
 
 /**
- * Remembers which Message-IDs belong to which conversation, those of messages that never came included.
+ * Finds the messages that a message may belong together with.
  */
 interface ThreadIndex
 {
     /**
-     * @param list<string> $messageIds
+     * All messages of every conversation that holds a message which
+     * - is, or refers to, one that is named in the first list, or refers to the same ids; or
+     * - has the base subject of one in the second list and was written within Threading::SUBJECT_DAYS of it.
      *
-     * @return list<string> ids of the conversations that any of them belongs to, the oldest first
+     * @param list<ThreadPart> $byIds
+     * @param list<ThreadPart> $bySubject
+     * @param list<string>     $except    ids of conversations that are known already
+     *
+     * @return array<string, array{part: ThreadPart, conversation: string}> by key, each message with the id of its conversation
      */
-    public function conversations(string $accountId, array $messageIds): array;
+    public function neighbours(string $accountId, array $byIds, array $bySubject, array $except): array;
 
-    /** @param list<string> $messageIds */
-    public function put(string $accountId, array $messageIds, string $conversationId): void;
+    /** Makes a message findable by its ids and its subject. */
+    public function put(Message $message): void;
 }

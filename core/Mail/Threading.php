@@ -13,7 +13,7 @@ namespace ZippyTray\Core\Mail;
  */
 final readonly class Threading
 {
-    private const SUBJECT_DAYS = 60;
+    public const SUBJECT_DAYS = 60;
 
     /**
      * @param list<ThreadPart> $parts
@@ -83,6 +83,9 @@ final readonly class Threading
      */
     private function joinedBySubject(array $threads): array
     {
+        if (\count($threads) < 2) {
+            return $threads;
+        }
         /** @var array<string, list<array{ThreadPart, int}>> $bySubject base subject => messages with the thread that each is in */
         $bySubject = [];
         foreach ($threads as $number => $thread) {

@@ -63,39 +63,46 @@ final class Conversation implements Journaled
      */
     public function receive(Message $message, bool $opens): void
     {
-        ++$this->messages;
-        $this->attachments += \count($message->attachments);
-        $later = $message->sentAt->instant >= $this->latestAt;
-        if (1 === $this->messages || $later) {
-            $this->latestAt = $message->sentAt->instant;
-        }
-        if (1 === $this->messages || ($later && !$message->own)) {
-            $this->subject = SubjectLine::cleaned($message->subject);
-            $this->latestName = $message->from->label();
-            $this->latestEmail = $message->from->email;
-            $this->excerpt = $message->excerpt();
-        }
+        $this->note($message);
         if ($opens && !$message->own) {
             $this->moveTo(Place::Tray);
             $this->unread = true;
         }
     }
 
-    /** Takes over what another conversation holds that turned out to be part of this one. */
-    public function absorb(self $other): void
+    /** @param list<Message> $messages all that it holds now, oldest first */
+    public function describe(array $messages): void
     {
-        $this->messages += $other->messages;
-        $this->attachments += $other->attachments;
-        if ($other->latestAt > $this->latestAt) {
-            $this->latestAt = $other->latestAt;
-            $this->latestName = $other->latestName;
-            $this->latestEmail = $other->latestEmail;
-            $this->excerpt = $other->excerpt;
+        $this->messages = $this->attachments = 0;
+        foreach ($messages as $message) {
+            $this->note($message);
         }
+    }
+
+    /** Another conversation turned out to be part of this one: what still needed a decision there needs it here. */
+    public function takeOver(self $other): void
+    {
         if (Place::Tray === $other->place && Place::Tray !== $this->place) {
             $this->moveTo(Place::Tray);
         }
         $this->unread = $this->unread || $other->unread;
+    }
+
+    private function note(Message $message): void
+    {
+        $isFirst = 0 === $this->messages;
+        $isLater = $isFirst || $message->sentAt->instant >= $this->latestAt;
+        ++$this->messages;
+        $this->attachments += \count($message->attachments);
+        if ($isLater) {
+            $this->latestAt = $message->sentAt->instant;
+        }
+        if ($isFirst || ($isLater && !$message->own)) {
+            $this->subject = SubjectLine::cleaned($message->subject);
+            $this->latestName = $message->from->label();
+            $this->latestEmail = $message->from->email;
+            $this->excerpt = $message->excerpt();
+        }
     }
 
     public function moveTo(Place $place): void

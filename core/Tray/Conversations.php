@@ -16,8 +16,11 @@ interface Conversations
 
     public function add(Conversation $conversation): void;
 
-    /** Moves all messages of $from to $into and forgets $from. */
-    public function join(Conversation $from, Conversation $into): void;
+    /** @param list<string> $messageIds messages that belong to this conversation from now on */
+    public function move(array $messageIds, Conversation $conversation): void;
+
+    /** Removes a conversation that has no messages any more. */
+    public function forget(Conversation $conversation): void;
 
     /**
      * What lies in the bin, oldest first.

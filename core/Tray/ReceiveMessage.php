@@ -17,15 +17,14 @@ use ZippyTray\Core\Mail\UnreadableMessage;
  * Takes a message in: reads it, finds the conversation that it belongs to, and brings that into the
  * tray.
  *
- * Messages belong together when one refers to the other, or both to a third, by Message-ID. When a
- * message shows that two conversations are one, they are joined.
+ * How conversations are found is told in Threading.
  */
 final readonly class ReceiveMessage
 {
     public function __construct(
         private MessageReader $reader,
         private Messages $messages,
-        private Conversations $conversations,
+        private SortIntoConversations $sort,
         private ThreadIndex $threads,
         private Transaction $transaction,
         private ClockInterface $clock,
@@ -51,31 +50,12 @@ final readonly class ReceiveMessage
                 return null;
             }
             $message = Message::of($this->ids->next(), $accountId, $content, \strlen($raw), $ownEmail, $now);
-            $conversation = $this->conversationFor($message, $into);
+            $conversation = ($this->sort)($message, $message->own ? Place::Archive : $into);
             $conversation->receive($message, Place::Tray === $into);
             $this->messages->add($message, $raw, $conversation->id);
-            $this->threads->put($accountId, $message->threadIds(), $conversation->id);
+            $this->threads->put($message);
 
             return $message;
         });
-    }
-
-    private function conversationFor(Message $message, Place $into): Conversation
-    {
-        $found = $this->threads->conversations($message->accountId, $message->threadIds());
-        if ([] === $found) {
-            $conversation = new Conversation($this->ids->next(), $message->accountId, $message->own ? Place::Archive : $into);
-            $this->conversations->add($conversation);
-
-            return $conversation;
-        }
-        $conversation = $this->conversations->get($message->accountId, $found[0]);
-        foreach (\array_slice($found, 1) as $id) {
-            $other = $this->conversations->get($message->accountId, $id);
-            $conversation->absorb($other);
-            $this->conversations->join($other, $conversation);
-        }
-
-        return $conversation;
     }
 }

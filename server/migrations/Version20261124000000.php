@@ -38,8 +38,10 @@ final class Version20261124000000 extends AbstractMigration
         $this->addSql("CREATE TABLE message_source ({$message}, source BLOB NOT NULL)");
         $this->addSql("CREATE TABLE conversation_message (number INTEGER NOT NULL PRIMARY KEY, message_id VARCHAR(36) NOT NULL UNIQUE REFERENCES message (id) DEFERRABLE INITIALLY DEFERRED, {$conversation})");
         $this->addSql('CREATE INDEX conversation_message_conversation ON conversation_message (conversation_id)');
-        $this->addSql("CREATE TABLE thread_id ({$account}, header CLOB NOT NULL, {$conversation}, PRIMARY KEY (account_id, header))");
-        $this->addSql('CREATE INDEX thread_id_conversation ON thread_id (conversation_id)');
+        $this->addSql("CREATE TABLE thread_id ({$account}, header CLOB NOT NULL, message_id VARCHAR(36) NOT NULL REFERENCES message (id) DEFERRABLE INITIALLY DEFERRED, PRIMARY KEY (account_id, header, message_id)) WITHOUT ROWID");
+        $this->addSql('CREATE INDEX thread_id_message ON thread_id (message_id)');
+        $this->addSql("CREATE TABLE thread_subject ({$message}, {$account}, base CLOB NOT NULL, sent_at VARCHAR(20) NOT NULL)");
+        $this->addSql('CREATE INDEX thread_subject_base ON thread_subject (account_id, base, sent_at)');
         // Its rowid is the number of conversation_message.
         $this->addSql("CREATE VIRTUAL TABLE message_search USING fts5(subject, people, text, tokenize = 'unicode61 remove_diacritics 2', prefix = '2 3')");
 

@@ -27,14 +27,18 @@ final readonly class ConversationStore implements Conversations
         $this->orm->persist($conversation);
     }
 
-    public function join(Conversation $from, Conversation $into): void
+    public function move(array $messageIds, Conversation $conversation): void
     {
         $this->orm->flush();
-        $connection = $this->orm->getConnection();
-        foreach (['conversation_message', 'thread_id'] as $table) {
-            $connection->update($table, ['conversation_id' => $into->id], ['conversation_id' => $from->id]);
-        }
-        $this->orm->remove($from);
+        $this->orm->getConnection()->executeStatement(
+            'UPDATE conversation_message SET conversation_id = ? WHERE message_id IN (SELECT value FROM json_each(?))',
+            [$conversation->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)],
+        );
+    }
+
+    public function forget(Conversation $conversation): void
+    {
+        $this->orm->remove($conversation);
         $this->orm->flush();
     }
 
@@ -63,9 +67,10 @@ final readonly class ConversationStore implements Conversations
             $connection->delete('message_search', ['rowid' => $number]);
             $connection->delete('conversation_message', ['number' => $number]);
             $connection->delete('message_source', ['message_id' => $id]);
+            $connection->delete('thread_id', ['message_id' => $id]);
+            $connection->delete('thread_subject', ['message_id' => $id]);
             $connection->delete('message', ['id' => $id]);
         }
-        $connection->delete('thread_id', ['conversation_id' => $conversation->id]);
         $this->orm->remove($conversation);
     }
 }

@@ -28,9 +28,6 @@ final class Memory
     /** @var array<string, string> message id => bytes */
     public array $sources = [];
 
-    /** @var array<string, string> Message-ID => conversation id */
-    public array $threads = [];
-
     /** @var array<string, Task> */
     public array $tasks = [];
 

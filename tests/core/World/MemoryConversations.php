@@ -24,12 +24,16 @@ final readonly class MemoryConversations implements Conversations
         $this->memory->conversations[$conversation->id] = $conversation;
     }
 
-    public function join(Conversation $from, Conversation $into): void
+    public function move(array $messageIds, Conversation $conversation): void
     {
-        $move = static fn (string $id): string => $id === $from->id ? $into->id : $id;
-        $this->memory->conversationOf = array_map($move, $this->memory->conversationOf);
-        $this->memory->threads = array_map($move, $this->memory->threads);
-        unset($this->memory->conversations[$from->id]);
+        foreach ($messageIds as $id) {
+            $this->memory->conversationOf[$id] = $conversation->id;
+        }
+    }
+
+    public function forget(Conversation $conversation): void
+    {
+        unset($this->memory->conversations[$conversation->id]);
     }
 
     public function binned(string $accountId, ?\DateTimeImmutable $since = null): array

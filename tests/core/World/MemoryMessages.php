@@ -26,6 +26,14 @@ final readonly class MemoryMessages implements Messages
         return (string) ($ids[\count($ids) - 1] ?? throw new NotFound('conversation', $conversationId));
     }
 
+    public function ofConversation(string $accountId, string $conversationId): array
+    {
+        $messages = array_values(array_intersect_key($this->memory->messages, array_flip(array_keys($this->memory->conversationOf, $conversationId, true))));
+        usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
+
+        return $messages;
+    }
+
     public function isKnown(string $accountId, string $fingerprint): bool
     {
         foreach ($this->memory->messages as $message) {

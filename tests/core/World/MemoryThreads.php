@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Mail\ThreadIndex;
+use ZippyTray\Core\Mail\Threading;
+use ZippyTray\Core\Mail\ThreadPart;
 
 final readonly class MemoryThreads implements ThreadIndex
 {
@@ -12,18 +16,37 @@ final readonly class MemoryThreads implements ThreadIndex
     {
     }
 
-    public function conversations(string $accountId, array $messageIds): array
+    public function neighbours(string $accountId, array $byIds, array $bySubject, array $except): array
     {
-        $found = array_values(array_unique(array_intersect_key($this->memory->threads, array_flip($messageIds))));
-        sort($found);
+        $conversations = [];
+        foreach ($this->memory->messages as $id => $message) {
+            $other = ThreadPart::ofMessage($message);
+            $isLinked = array_filter($byIds, static fn (ThreadPart $part): bool => [] !== array_intersect($other->ids(), $part->ids()));
+            $isAlike = array_filter($bySubject, static fn (ThreadPart $part): bool => self::isAlike($other, $part));
+            if ([] !== $isLinked || [] !== $isAlike) {
+                $conversations[] = $this->memory->conversationOf[$id];
+            }
+        }
+        $found = [];
+        foreach ($this->memory->conversationOf as $id => $conversation) {
+            if (\in_array($conversation, array_diff($conversations, $except), true)) {
+                $found[$id] = ['part' => ThreadPart::ofMessage($this->memory->messages[$id]), 'conversation' => $conversation];
+            }
+        }
 
         return $found;
     }
 
-    public function put(string $accountId, array $messageIds, string $conversationId): void
+    private static function isAlike(ThreadPart $one, ThreadPart $other): bool
     {
-        foreach ($messageIds as $id) {
-            $this->memory->threads[$id] ??= $conversationId;
-        }
+        $base = SubjectLine::base($one->subject);
+        $days = abs($one->sentAt->getTimestamp() - $other->sentAt->getTimestamp()) / 86_400;
+
+        return '' !== $base && $base === SubjectLine::base($other->subject) && $days <= Threading::SUBJECT_DAYS;
+    }
+
+    public function put(Message $message): void
+    {
+        // The messages themselves are looked through.
     }
 }

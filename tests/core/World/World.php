@@ -23,6 +23,7 @@ use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Core\Tray\ReceiveMessage;
+use ZippyTray\Core\Tray\SortIntoConversations;
 
 /**
  * The core with everything around it kept in memory, for one account.
@@ -61,6 +62,7 @@ final class World
         $conversations = new MemoryConversations($this->memory);
         $messages = new MemoryMessages($this->memory);
         $tasks = new MemoryTasks($this->memory);
+        $threads = new MemoryThreads($this->memory);
         $journal = new Journal($entries, $transaction, $this->clock);
         $fill = new FillTask($tasks, $this->ids);
         $this->undo = new Undo($journal, $entries, new MemoryObjects($this->memory));
@@ -71,8 +73,8 @@ final class World
         $this->receive = new ReceiveMessage(
             new MessageReader(new FlatParser()),
             $messages,
-            $conversations,
-            new MemoryThreads($this->memory),
+            new SortIntoConversations($threads, $messages, $conversations, $this->ids),
+            $threads,
             $transaction,
             $this->clock,
             $this->ids,

@@ -71,6 +71,18 @@ final class ImportCommandTest extends TestCase
         self::assertSame(['read' => 2, 'new' => 1, 'known' => 0, 'refused' => [['file' => 'nowhere', 'position' => 0, 'error' => 'There is no such file or folder.']]], json_decode($process->getOutput(), true));
     }
 
+    public function testThreadsArePrintedAndNothingIsStored(): void
+    {
+        $box = '';
+        foreach (['b' => ['a', 2], 'a' => ['', 1], 'c' => ['', 3], 'd' => ['c', 4]] as $id => [$reference, $day]) {
+            $box .= "From x@y Tue Nov 24 10:00:00 2026\nFrom: tam@glass.example\nSubject: {$id}\nDate: {$day} Nov 2026 10:00 +0000\nMessage-ID: <{$id}@x>\n".('' === $reference ? '' : "In-Reply-To: <{$reference}@x>\n")."\n{$id}\n\n";
+        }
+        $this->write(['box.mbox' => $box]);
+        $process = $this->console('mail:threads', 'mail/box.mbox');
+        self::assertSame(['threads' => [['<a@x>', '<b@x>'], ['<c@x>', '<d@x>']]], json_decode($process->getOutput(), true));
+        self::assertFileDoesNotExist($this->folder.'/data/zippy-tray.sqlite');
+    }
+
     /** @param array<string, string> $files */
     private function write(array $files): void
     {
@@ -81,8 +93,13 @@ final class ImportCommandTest extends TestCase
 
     private function import(string ...$arguments): Process
     {
+        return $this->console('mail:import', ...$arguments);
+    }
+
+    private function console(string ...$arguments): Process
+    {
         $process = new Process(
-            [\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', 'mail:import', ...$arguments],
+            [\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', ...$arguments],
             $this->folder,
             ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0'],
         );

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray;
+
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Mail\ThreadIndex;
+use ZippyTray\Core\Mail\Threading;
+use ZippyTray\Core\Mail\ThreadPart;
+
+/**
+ * Finds the conversation that a message belongs to, and rearranges the neighbouring ones where the
+ * message shows that they belong together, or that one of them is two.
+ *
+ * The outcome is that of threading all messages at once, in whatever order they come.
+ */
+final readonly class SortIntoConversations
+{
+    public function __construct(
+        private ThreadIndex $index,
+        private Messages $messages,
+        private Conversations $conversations,
+        private Ids $ids,
+    ) {
+    }
+
+    /** @param Place $place where a conversation begins that did not exist before */
+    public function __invoke(Message $message, Place $place): Conversation
+    {
+        [$threads, $now] = $this->threads($message);
+        $target = null;
+        $kept = [];
+        $changed = [];
+        foreach ($threads as $thread) {
+            $keys = array_map(static fn (ThreadPart $part): string => $part->key, $thread);
+            $known = array_values(array_unique(array_intersect_key($now, array_flip($keys))));
+            $id = array_values(array_diff($known, $kept))[0] ?? null;
+            $conversation = null === $id ? $this->begin($message->accountId, $known, $place) : $this->conversations->get($message->accountId, $id);
+            $kept[] = $conversation->id;
+            $moved = array_values(array_filter($keys, static fn (string $key): bool => isset($now[$key]) && $now[$key] !== $conversation->id));
+            if ([] !== $moved) {
+                $changed[] = [$conversation, $moved, array_values(array_diff($known, [$conversation->id]))];
+            }
+            $target = \in_array($message->id, $keys, true) ? $conversation : $target;
+        }
+        $this->rearrange($message->accountId, $changed, array_diff(array_unique($now), $kept));
+
+        return $target ?? throw new \LogicException('Threading leaves no message out.');
+    }
+
+    /**
+     * Looks at all messages that are linked to this one by ids, however far, and at those of its
+     * subject. Where one conversation falls into pieces, these may belong to others by their
+     * subject, so the neighbours of the pieces are looked at, too.
+     *
+     * @return array{list<list<ThreadPart>>, array<string, string>} the conversations as they should be; message id => conversation id as it is
+     */
+    private function threads(Message $message): array
+    {
+        $new = ThreadPart::ofMessage($message);
+        [$parts, $now] = [[$new->key => $new], []];
+        [$byIds, $bySubject] = [[$new], [$new]];
+        do {
+            $found = $this->index->neighbours($message->accountId, $byIds, $bySubject, array_values(array_unique($now)));
+            $byIds = [];
+            foreach ($found as $key => ['part' => $part, 'conversation' => $conversation]) {
+                [$parts[$key], $now[$key], $byIds[]] = [$part, $conversation, $part];
+            }
+            $threads = (new Threading())->threads(array_values($parts));
+            $bySubject = [] === $byIds ? [] : $this->parted($threads, $now);
+        } while ([] !== $byIds);
+
+        return [$threads, $now];
+    }
+
+    /**
+     * @param list<list<ThreadPart>> $threads
+     * @param array<string, string>  $now     message id => conversation id
+     *
+     * @return list<ThreadPart> the messages of conversations that are in more than one thread
+     */
+    private function parted(array $threads, array $now): array
+    {
+        $threadsOf = [];
+        foreach ($threads as $number => $thread) {
+            foreach ($thread as $part) {
+                $threadsOf[$now[$part->key] ?? ''][$number] = true;
+            }
+        }
+        unset($threadsOf['']);
+        $conversations = array_filter($threadsOf, static fn (array $numbers): bool => \count($numbers) > 1);
+
+        return array_values(array_filter(array_merge(...$threads), static fn (ThreadPart $part): bool => isset($conversations[$now[$part->key] ?? ''])));
+    }
+
+    /**
+     * @param list<string> $origins the conversations that its messages were in; when there are any, it stays where they are
+     */
+    private function begin(string $accountId, array $origins, Place $place): Conversation
+    {
+        $conversation = new Conversation($this->ids->next(), $accountId, $place);
+        if ([] !== $origins) {
+            $conversation->restore($this->conversations->get($accountId, $origins[0])->state());
+        }
+        $this->conversations->add($conversation);
+
+        return $conversation;
+    }
+
+    /**
+     * @param list<array{Conversation, list<string>, list<string>}> $changed each with the messages that come into it, and the conversations they come from
+     * @param array<string>                                         $left    conversations that nothing is left of
+     */
+    private function rearrange(string $accountId, array $changed, array $left): void
+    {
+        $touched = [];
+        foreach ($changed as [$conversation, $moved, $origins]) {
+            $this->conversations->move($moved, $conversation);
+            $touched[$conversation->id] = $conversation;
+            foreach ($origins as $origin) {
+                $other = $this->conversations->get($accountId, $origin);
+                $touched[$origin] = $other;
+                if (\in_array($origin, $left, true)) {
+                    $conversation->takeOver($other);
+                }
+            }
+        }
+        foreach ($touched as $id => $conversation) {
+            if (\in_array($id, $left, true)) {
+                $this->conversations->forget($conversation);
+            } else {
+                $conversation->describe($this->messages->ofConversation($accountId, $id));
+            }
+        }
+    }
+}
