@@ -29,7 +29,12 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       </v-dialog>
     </template>
     <main v-else-if="session" class="door">
-      <SignInPanel :first-visit="session.firstVisit" :demo="session.demo" />
+      <SignInPanel
+        :first-visit="session.firstVisit"
+        :demo="session.demo"
+        :email="session.awaited ?? ''"
+        :note="session.awaited ? `Mail for ${session.awaited} has been brought in already.` : ''"
+      />
     </main>
     <main v-else-if="error" class="door"><FailedState :error="error" @again="refetch()" /></main>
     <NoticeBar />

@@ -46,6 +46,14 @@ final readonly class Accounts
         return true;
     }
 
+    /** The address of the account that an import made and nobody has signed up for yet, when there is just one. */
+    public function awaited(): ?string
+    {
+        $waiting = array_values(array_filter($this->all(), static fn (Account $account): bool => !$account->hasPassword()));
+
+        return 1 === \count($waiting) ? $waiting[0]->email : null;
+    }
+
     /**
      * An account made by an import is taken over by the first person who signs up with its address.
      *

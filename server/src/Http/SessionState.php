@@ -21,9 +21,12 @@ final readonly class SessionState
 
     public function response(?Account $account, int $status = 200): JsonResponse
     {
+        $isFirstVisit = null === $account && $this->accounts->isFirstVisit();
+
         return new JsonResponse([
             'account' => null === $account ? null : ['name' => $account->name(), 'email' => $account->email, 'zone' => $account->timeZone()->getName()],
-            'firstVisit' => null === $account && $this->accounts->isFirstVisit(),
+            'firstVisit' => $isFirstVisit,
+            'awaited' => $isFirstVisit ? $this->accounts->awaited() : null,
             'demo' => $this->clock->movable,
             'now' => StoredNow::of($this->clock->now()),
         ], $status);

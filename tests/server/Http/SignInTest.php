@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Http;
 
+use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Tests\Server\ApiTestCase;
 
@@ -20,6 +21,16 @@ final class SignInTest extends ApiTestCase
         $this->call('DELETE', '/session', null, 204);
         self::assertNull($this->call('GET', '/session')['account']);
         $this->call('POST', '/accounts', $new, 422);
+    }
+
+    public function testTheFirstVisitTakesOverWhatWasImportedBefore(): void
+    {
+        $this->service(Accounts::class)->open('wren@ternpoint.example', 'wren', 'UTC', null);
+        $session = $this->call('GET', '/session');
+        self::assertSame([true, 'wren@ternpoint.example'], [$session['firstVisit'], $session['awaited']]);
+        $session = $this->call('POST', '/accounts', ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'], 201);
+        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], $session['account']);
+        self::assertCount(1, $this->service(Accounts::class)->all());
     }
 
     public function testBadAccountsAreRefusedAtTheirFields(): void

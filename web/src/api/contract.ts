@@ -498,6 +498,8 @@ export interface components {
             };
             /** @description Nobody can sign in yet, so an account may be made */
             firstVisit: boolean;
+            /** @description On the first visit, the address for which mail has been imported already */
+            awaited: string | null;
             /** @description The program's time can be moved */
             demo: boolean;
             now: components["schemas"]["Instant"];

@@ -3,7 +3,13 @@ import { ref } from 'vue'
 import { Problem } from '@/api/problem'
 import { useSignIn } from '@/api/session'
 
-const props = defineProps<{ firstVisit?: boolean; demo?: boolean; title?: string; email?: string }>()
+const props = defineProps<{
+  firstVisit?: boolean
+  demo?: boolean
+  title?: string
+  email?: string
+  note?: string
+}>()
 
 const { signIn, openAccount } = useSignIn()
 const name = ref('')
