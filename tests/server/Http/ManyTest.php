@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use ZippyTray\Server\Store\ConversationRows;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+/**
+ * A tray that is much too full.
+ */
+final class ManyTest extends ApiTestCase
+{
+    private const MANY = ConversationRows::TRAY_MOST + 30;
+
+    public function testTheNewestAreListedAndTheRestComesUpAsTheyAreDecided(): void
+    {
+        $this->signIn();
+        $this->fill();
+        $rows = $this->rows('/tray');
+        self::assertCount(ConversationRows::TRAY_MOST, $rows);
+        self::assertSame(self::MANY, $this->call('GET', '/counts')['tray']);
+        self::assertSame('Letter '.(self::MANY - 1), $rows[0]['subject']);
+
+        $entry = $this->decide('archive', array_map(static fn (array $row): string => \is_string($row['id']) ? $row['id'] : '', $rows));
+        self::assertSame(ConversationRows::TRAY_MOST, $entry['count']);
+        self::assertCount(30, $this->rows('/tray'));
+        $this->undo($entry);
+        self::assertSame(self::MANY, $this->call('GET', '/counts')['tray']);
+    }
+
+    public function testFindGivesPages(): void
+    {
+        $this->signIn();
+        $this->fill();
+        $first = $this->call('GET', '/find?words=letter');
+        self::assertSame([self::MANY, ConversationRows::PAGE], [$first['total'], $first['pageSize']]);
+        $seen = [];
+        for ($page = 1; $page <= 6; ++$page) {
+            $rows = $this->call('GET', '/find?words=letter&page='.$page)['rows'];
+            self::assertIsArray($rows);
+            array_push($seen, ...array_filter(array_column($rows, 'id'), is_string(...)));
+        }
+        self::assertCount(self::MANY, array_unique($seen));
+        self::assertSame([], $this->call('GET', '/find?words=letter&page=7')['rows']);
+    }
+
+    private function fill(): void
+    {
+        $box = '';
+        for ($i = 0; $i < self::MANY; ++$i) {
+            $date = (new \DateTimeImmutable('2026-01-01T08:00:00Z'))->modify('+'.$i.' minutes')->format(\DATE_RFC2822);
+            $box .= "From a@x.example Tue Nov 24 10:00:00 2026\nFrom: <a@x.example>\nSubject: Letter {$i}\nDate: {$date}\nMessage-ID: <{$i}@x.example>\n\nText\n\n";
+        }
+        self::assertSame(self::MANY, $this->upload(['many.mbox' => $box])['new']);
+    }
+}
