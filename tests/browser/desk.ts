@@ -3,6 +3,14 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 export { expect }
 
+const ADDRESSES = {
+  Tray: '/',
+  Tasks: '/tasks',
+  'Coming back': '/coming-back',
+  Find: '/find',
+  Journal: '/journal',
+} as const
+
 /** Everything that these tests do on the page, in the words of the person who does it. */
 export class Desk {
   constructor(readonly page: Page) {}
@@ -15,8 +23,9 @@ export class Desk {
     await expect(this.page.getByRole('heading', { level: 1 })).toContainText('to decide')
   }
 
-  async goTo(view: 'Tray' | 'Tasks' | 'Coming back' | 'Find' | 'Journal'): Promise<void> {
+  async goTo(view: keyof typeof ADDRESSES): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click()
+    await this.page.waitForURL((url) => url.pathname === ADDRESSES[view])
   }
 
   row(text: string): Locator {
@@ -25,6 +34,7 @@ export class Desk {
 
   async open(subject: string): Promise<void> {
     await this.row(subject).getByRole('link').click()
+    await this.page.waitForURL(/\/c\//)
     await expect(this.page.getByRole('heading', { name: 'What becomes of it?' })).toBeVisible()
   }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { answer, api, type ConversationRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useConversation } from '@/api/reading'
@@ -49,9 +49,14 @@ function step(by: number): void {
   if (id) void router.replace({ name: 'conversation', params: { id } })
 }
 
+let isLeft = false
+onBeforeRouteLeave(() => {
+  isLeft = true
+})
+
 function leave(): void {
-  // The answer may come when the person is elsewhere already.
-  if (router.currentRoute.value.params.id !== props.id) return
+  // The answer may come when the person is elsewhere already, or on the way.
+  if (isLeft) return
   if (router.options.history.state.back) router.back()
   else void router.push('/')
 }
