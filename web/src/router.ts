@@ -1,9 +1,13 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import TrayView from './views/TrayView.vue'
 
+/** How far each list was scrolled when it was left, so that one comes back from a conversation to the same rows. */
+const scrolled = new Map<string, number>()
+
 export const router = createRouter({
   history: createWebHistory(),
-  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  scrollBehavior: (to, from, saved) =>
+    saved ?? { top: from.name === 'conversation' ? (scrolled.get(to.fullPath) ?? 0) : 0 },
   routes: [
     { path: '/', name: 'tray', component: TrayView, meta: { title: 'Tray' } },
     {
@@ -59,6 +63,10 @@ export const router = createRouter({
       meta: { title: 'Nothing here' },
     },
   ],
+})
+
+router.beforeEach((_to, from) => {
+  scrolled.set(from.fullPath, window.scrollY)
 })
 
 router.afterEach((to) => {

@@ -57,8 +57,8 @@ onBeforeRouteLeave(() => {
 function leave(): void {
   // The answer may come when the person is elsewhere already, or on the way.
   if (isLeft) return
-  if (router.options.history.state.back) router.back()
-  else void router.push('/')
+  // Not by going back in the history: that begins later, and would cut short what the person does next.
+  void router.replace(String(router.options.history.state.back ?? '/'))
 }
 
 async function put(kind: 'bring_back' | 'put_back'): Promise<void> {
