@@ -31,9 +31,63 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         return new self(\DateTimeImmutable::createFromInterface($instant)->setTimezone($zone)->format('Y-m-d'));
     }
 
+    /** Null when the calendar has no such day. */
+    public static function on(int $year, int $month, int $day): ?self
+    {
+        return $year >= 1 && $year <= 9999 && checkdate($month, $day, $year) ? new self(\sprintf('%04d-%02d-%02d', $year, $month, $day)) : null;
+    }
+
+    public function year(): int
+    {
+        return (int) substr($this->iso, 0, 4);
+    }
+
+    public function month(): int
+    {
+        return (int) substr($this->iso, 5, 2);
+    }
+
+    /** Day of the month, from 1 on. */
+    public function day(): int
+    {
+        return (int) substr($this->iso, 8, 2);
+    }
+
     public function plusDays(int $days): self
     {
         return new self($this->noonUtc()->modify(\sprintf('%+d days', $days))->format('Y-m-d'));
+    }
+
+    /** The same day of another month; the last one of a month that is too short for it. */
+    public function plusMonths(int $months): self
+    {
+        $count = $this->year() * 12 + $this->month() - 1 + $months;
+        [$year, $month] = [intdiv($count, 12), $count % 12 + 1];
+        for ($day = $this->day(); $day > 28; --$day) {
+            $date = self::on($year, $month, $day);
+            if (null !== $date) {
+                return $date;
+            }
+        }
+
+        return new self(\sprintf('%04d-%02d-%02d', $year, $month, $day));
+    }
+
+    /** @param int $days working days, Monday to Friday; 0 or more */
+    public function plusWorkingDays(int $days): self
+    {
+        $date = $this;
+        while ($days > 0) {
+            $date = $date->plusDays(1);
+            $days -= $date->weekday() <= 5 ? 1 : 0;
+        }
+
+        return $date;
+    }
+
+    public function endOfMonth(): self
+    {
+        return new self($this->noonUtc()->modify('last day of this month')->format('Y-m-d'));
     }
 
     /** Days from this day to $other; negative when $other is earlier. */

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice;
+
+use ZippyTray\Core\Time\LocalDate;
+
+/**
+ * What advice takes into account besides the mail itself.
+ */
+final readonly class Circumstances
+{
+    /**
+     * @param LocalDate $today    the person's own day
+     * @param int       $written  how often the person has written to the sender before
+     * @param int       $snoozes  how often the conversation has been put off
+     * @param int       $touches  how often it has been looked at without a decision
+     * @param bool      $returned it was away and has come back
+     */
+    public function __construct(
+        public LocalDate $today,
+        public Habit $habit,
+        public int $written = 0,
+        public int $snoozes = 0,
+        public int $touches = 0,
+        public bool $returned = false,
+    ) {
+    }
+}

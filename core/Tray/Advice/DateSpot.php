@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice;
+
+use ZippyTray\Core\Time\Day\Day;
+use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Time\Words\Tokens;
+
+/**
+ * Where in a sentence a day, a time or both stand.
+ */
+final readonly class DateSpot
+{
+    /**
+     * @param int  $first    index of its first token
+     * @param int  $next     index of the token behind it
+     * @param bool $isDay    a certain day is named, and not only a time, a number or a stretch of time
+     * @param bool $hasLead "at", "by" or the like is part of it
+     */
+    public function __construct(
+        public Tokens $tokens,
+        public int $first,
+        public int $next,
+        public Day $day,
+        public ?TimeOfDay $time,
+        public bool $isDay,
+        public bool $hasLead = false,
+    ) {
+    }
+
+    /** Its first character within the sentence. */
+    public function from(): int
+    {
+        return $this->tokens->at($this->first)->from ?? 0;
+    }
+
+    /** The character behind its last one. */
+    public function to(): int
+    {
+        return $this->tokens->at($this->next - 1)->to ?? 0;
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice;
+
+/**
+ * Estimates in minutes how long it takes to do what a message asks for.
+ */
+final readonly class Effort
+{
+    /** What takes two minutes or less is done at once. */
+    public const AT_ONCE = 2;
+
+    private const WORDS_A_MINUTE = 250;
+
+    /** What is asked => minutes; the first that fits counts. */
+    private const WORK = [
+        '/\b(?:prepare|write up|write (?:a|an|the|us|me|two|some|your)|draft (?:a|an|the)|compile|put together|translate|present(?:ation)? |organi[sz]e|plan (?:a|the)|budget|business case|work out|design|analy[sz]e|evaluate|draw up|set up|build|research)\b/u' => 60,
+        '/\b(?:report|application form|tax return|accounts|audit)\b.*\b(?:by|before|due|complete|fill|submit)|\b(?:submit|finish|complete)\b.*\b(?:report|application|return|accounts|proposal)\b/u' => 45,
+        '/\b(?:review|proof-?read|read (?:through|over|it|the)|go (?:through|over)|look (?:over|through|at|into)|have a (?:look|read|think|go)|take a look|check (?:the (?:draft|proof|text|figures|numbers|minutes|plan|list|attached|translation|accounts|document|contract|wording|drawings?)|through|over|whether the (?:figures|numbers))|comment on|comments|corrections?|correct (?:the|any)|feedback|thoughts on|your (?:thoughts|view|views|opinion|input)|go and|find out|look up|count|measure|inspect|compare|investigate|fix|repair|test)\b/u' => 15,
+        '/\b(?:fill (?:in|out)|complete|sign|scan|return (?:the|it|both|a)|register|upload|update|order|buy|book|reserve|arrange|pay|settle|transfer|invoice|print|post|collect|pick up|bring|deliver|quote|submit|apply|move|replace|install|clean|clear|lock|unlock|cancel|change|correct|distribute|hang|put up|take down)\b/u' => 10,
+        '/\b(?:call|ring|phone|speak (?:to|with)|talk to|discuss|meet (?:with )?(?:me|us|her|him|them)\b.*\bto)\b/u' => 10,
+        '/\b(?:send|forward|e-?mail|provide|share|attach|give (?:me|us|him|her|them) (?:the|a|an|your|some|all)|let (?:me|us) have|get (?:me|us)|find|ask|add|copy|list|show|have (?:the|a|your|another)|describe|explain|introduce|pass)\b/u' => 5,
+    ];
+
+    /** Asked about in passing and answered with a word. */
+    private const QUICK = '/^(?:(?:please |just |also )*(?:confirm|let (?:me|us) know|tell (?:me|us)|reply|respond|answer|say|rsvp|advise|inform|indicate|choose|pick|decide|acknowledge|approve|agree|accept|come|join|attend|make it|be there|meet|keep|remember|don\'t forget|do not forget|wait|take part|take the chair|give (?:me|us) (?:a (?:quick )?(?:yes|no|thumbs|nod|ring back)|your (?:ok|okay|approval|go-ahead|number|size|vote))|send (?:me|us) (?:your|the|a) (?:(?:phone |mobile |telephone |account |reference )?number|address|phone|size|postcode|date of birth|quick (?:yes|no|reply|note)|two-line|one-line|word)|spare|stop|leave|use|see whether|if|whether|when|what|which|who|where|how many|how much|by when))\b/u';
+
+    private const AND_MORE = '/\band (?:then )?(?:send|return|sign|fill|complete|post|scan|pay|upload|bring|write|print|book|order|prepare|check|correct|update)\b/u';
+
+    /**
+     * @param list<Request>  $requests
+     * @param list<ListItem> $items
+     */
+    public function minutes(string $written, array $requests, array $items, int $attachments): int
+    {
+        if ([] === $requests) {
+            return 1;
+        }
+        $words = preg_match_all('/\S+/u', $written) ?: 0;
+        $minutes = $words > self::WORDS_A_MINUTE ? $words / self::WORDS_A_MINUTE : 0.5;
+        foreach ($requests as $number => $request) {
+            $work = $this->work($request);
+            // Everything behind the first is done in one go with it.
+            $minutes += 0 === $number || $work > self::AT_ONCE ? $work : 0.5;
+        }
+        $minutes += [] === $items ? 0 : 5 * \count($items);
+        $minutes += $attachments > 0 && $minutes > self::AT_ONCE + 1 ? min(10, 2 * $attachments) : 0;
+
+        return self::rounded($minutes);
+    }
+
+    private function work(Request $request): float
+    {
+        $action = mb_strtolower($request->action);
+        if (RequestForm::Question === $request->form) {
+            return 1 === preg_match('/\b(?:your (?:thoughts|opinion|view|plan)|how (?:do|would|should|can|could) (?:we|you|i) (?:handle|solve|approach|deal|go about)|what (?:do you think (?:of|about) the (?:draft|plan|proposal|text|report)|went wrong|happened))\b/u', $action) ? 10 : 1;
+        }
+        if (1 === preg_match(self::QUICK, $action) && 1 !== preg_match(self::AND_MORE, $action)) {
+            return 1;
+        }
+        foreach (self::WORK as $pattern => $minutes) {
+            if (1 === preg_match($pattern, $action)) {
+                return $minutes;
+            }
+        }
+
+        return RequestForm::Need === $request->form || RequestForm::Wish === $request->form ? 5 : 3;
+    }
+
+    private static function rounded(float $minutes): int
+    {
+        if ($minutes <= self::AT_ONCE) {
+            return (int) ceil($minutes);
+        }
+
+        return (int) max(5, round($minutes / 5) * 5);
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice;
+
+use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\SubjectLine;
+
+/**
+ * Reads a message as somebody would who wants to know what it asks for.
+ */
+final readonly class ReadLetter
+{
+    /** To be raised whenever the rules change, so that what was found by older ones is found anew. */
+    public const VERSION = 1;
+
+    /** What the sender says to come: then it is worth looking at this again. */
+    private const PROMISE = '/\b(?:i|we)(?:\'ll| will| shall| am going to|\'m going to| are going to|\'re going to) (?:also |then |probably |certainly |definitely |try to |be )?(?:send|get back|come back|let you know|be in touch|report|confirm|forward|share|return|know|have (?:it|them|an|the|a|more|news)|tell|call|ring|write|update|deliver|post|decide|hear|bring|finish|sending|able to)\b|\b(?:you\'ll|you will|you should|expect to) (?:have|hear|receive|get) (?:it|them|from|an?|the|our|my|more)\b/u';
+
+    /** Notices of what one has to be at, unlike those of parcels and payments. */
+    private const KEPT = '/\b(?:appointment|reservation|booking|tickets?|check-?in|visit|interview|viewing|departure|flight|crossing|meeting|inspection|outage|maintenance|interruption|closure)\b/iu';
+
+    public function __construct(
+        private KindOfMail $kinds = new KindOfMail(),
+        private Suspicion $suspicion = new Suspicion(),
+        private RequestFinder $requests = new RequestFinder(),
+        private DateFinder $dates = new DateFinder(),
+        private ListFinder $lists = new ListFinder(),
+        private Effort $effort = new Effort(),
+        private TaskTitle $title = new TaskTitle(),
+    ) {
+    }
+
+    public function __invoke(Letter $letter, Person $person): Findings
+    {
+        $kind = $this->kinds->of($letter, $person);
+        $sentences = (new Sentences())->of($letter->text);
+        $requests = $kind->canAsk() ? $this->requests->of($letter, $person) : [];
+        if (MailKind::Discussion === $kind) {
+            $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
+        }
+        $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person->dayFirst);
+        $items = $this->items($letter->text, $requests);
+        $found = new Findings(
+            $kind,
+            $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
+            0,
+            '',
+            MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
+            $this->isPromise($sentences),
+            MailKind::Personal === $kind || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $letter->subject.' '.mb_substr($letter->text, 0, 1000))),
+            $requests,
+            $dates,
+            $items,
+        );
+        $strongest = $found->strongest();
+
+        return new Findings(
+            $kind,
+            $found->copied,
+            $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments)),
+            $this->title->of($strongest, $dates, $letter->from, SubjectLine::cleaned($letter->subject)),
+            $found->suspicions,
+            $found->promise,
+            $found->kept,
+            $requests,
+            $dates,
+            $items,
+        );
+    }
+
+    /** @param list<Sentence> $sentences */
+    private function isPromise(array $sentences): bool
+    {
+        foreach ($sentences as $sentence) {
+            if (1 === preg_match(self::PROMISE, $sentence->lower)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<Request> $requests
+     *
+     * @return list<ListItem>
+     */
+    private function items(string $text, array $requests): array
+    {
+        $best = [];
+        $asked = array_map(static fn (Request $request): int => $request->from, $requests);
+        foreach ($this->lists->of($text) as $items) {
+            $follows = [] !== array_filter($asked, static fn (int $from): bool => $from <= $items[0]->from);
+            if ([] === $best || (\count($items) > \count($best) && ($follows || [] === $asked))) {
+                $best = $items;
+            }
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice;
+
+use ZippyTray\Core\Mail\BodyKind;
+use ZippyTray\Core\Mail\BodyText;
+
+/**
+ * Cuts what the sender of a message wrote now into sentences. Quotes and signatures are left out.
+ */
+final readonly class Sentences
+{
+    /** Characters that are read at the most; nobody asks for something behind so many. */
+    private const MOST = 20_000;
+
+    private const ABBREVIATIONS = ['mr', 'mrs', 'ms', 'dr', 'prof', 'st', 'no', 'nos', 'nr', 'approx', 'ca', 'vs', 'etc', 'e.g', 'i.e', 'eg', 'ie', 'inc', 'ltd', 'co', 'tel', 'fig', 'p', 'pp', 'a.m', 'p.m', 'am', 'pm', 'jan', 'feb', 'mar', 'apr', 'jun', 'jul', 'aug', 'sep', 'sept', 'oct', 'nov', 'dec', 'mon', 'tue', 'tues', 'wed', 'thu', 'thur', 'thurs', 'fri', 'sat', 'sun', 'incl', 'max', 'min', 'ref', 'art', 'vol', 'ed', 'rev', 'capt'];
+
+    private const GREETING = '/^\s*(?:(?:hi|hiya|hello|hallo|hey|dear|greetings|ahoy|moin|good\s+(?:morning|afternoon|evening|day)|morning)\b(?:\s+(?!could|can|would|will|please|just|i\b|we\b|the\b|is\b|are\b)[\p{L}.&\'’-]+){0,5}\s*(?:[,!:.]|\s[–-])|to whom it may concern\s*[,:]?|ladies and gentlemen\s*[,:]?)\s*/iu';
+
+    /** "Petra, could you …": a name and what it is asked. */
+    private const ADDRESSEE = '/^\s*(?:and\s+|but\s+|@)?(?<name>\p{Lu}\p{L}+(?:\s+\p{Lu}\p{L}+)?)\s*(?:,|:|\s[–-])\s+(?=(?:please|could|can|would|will|do|did|have|are|is|what|when|where|which|how|who|any|let|send|i\s+need|we\s+need|you|your|if|as|thanks|thank|it)\b)/u';
+
+    private const FAREWELL = '/^\s*(?:cheers|thanks|thx|ta|best|regards|bye|love|kind|warm|many thanks|thank you|yours|greetings|all the best|see you|talk soon|x+)\b/iu';
+
+    private const NO_NAMES = ['also', 'then', 'so', 'and', 'but', 'ok', 'okay', 'yes', 'no', 'well', 'oh', 'first', 'second', 'secondly', 'finally', 'lastly', 'otherwise', 'meanwhile', 'please', 'thanks', 'sorry', 'however', 'therefore', 'actually', 'anyway', 'now', 'next', 'again', 'today', 'tomorrow', 'if', 'ps', 'p', 'by', 'urgent', 'reminder', 'question', 'request', 'all', 'everyone', 'everybody', 'folks', 'team', 'friends', 'colleagues', 'hi', 'hello', 'dear', 'hey', 'note', 'additionally', 'separately', 'alternatively', 'if possible', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'instead', 'besides', 'moreover', 'furthermore', 'incidentally', 'hopefully', 'ideally', 'perhaps', 'maybe', 'once', 'quick question', 'one more thing', 'action', 'todo'];
+
+    /** @return list<Sentence> in order */
+    public function of(string $text): array
+    {
+        $sentences = [];
+        foreach ($this->blocks($text) as $number => [$block, $from, $isItem]) {
+            foreach ($this->split($block) as $index => [$piece, $at]) {
+                $sentence = $this->sentence($piece, $from + $at, $isItem && 0 === $index, $number);
+                if (null !== $sentence) {
+                    $sentences[] = $sentence;
+                }
+            }
+        }
+
+        return $sentences;
+    }
+
+    /**
+     * Lines that run on are joined; an empty line, an item of a list, a heading and a line of its own begin anew.
+     *
+     * @return list<array{string, int, bool}> text of the same length with blanks for line ends, where it begins, whether it is an item
+     */
+    private function blocks(string $text): array
+    {
+        $blocks = [];
+        foreach ((new BodyText())->parts(mb_substr($text, 0, self::MOST)) as $part) {
+            if (BodyKind::Written !== $part->kind) {
+                continue;
+            }
+            $at = $part->from;
+            $previous = null;
+            foreach (explode("\n", mb_substr($text, $part->from, $part->to - $part->from)) as $line) {
+                $marker = ListFinder::marker($line);
+                $skipped = null === $marker ? 0 : mb_strlen($marker);
+                $shown = mb_substr($line, $skipped);
+                $runsOn = null !== $previous && null === $marker && '' !== trim($line) && $this->runsOn($previous, $line);
+                if ($runsOn) {
+                    $blocks[\count($blocks) - 1][0] .= ' '.$line;
+                } elseif ('' !== trim($shown)) {
+                    $blocks[] = [$shown, $at + $skipped, null !== $marker];
+                }
+                $previous = '' === trim($line) ? null : $line;
+                $at += mb_strlen($line) + 1;
+            }
+        }
+
+        return $blocks;
+    }
+
+    private function runsOn(string $previous, string $line): bool
+    {
+        $previous = rtrim($previous);
+        if (1 === preg_match('/[:]$/', $previous)) {
+            return false;
+        }
+        if (1 === preg_match('/[.!?]["\')]?$/', $previous) && mb_strlen($previous) < 50) {
+            return false;
+        }
+        if (mb_strlen($line) < 40 && 1 === preg_match(self::FAREWELL, $line)) {
+            return false;
+        }
+        $beginsAnew = 1 === preg_match('/^\s*["“\'(]?\p{Lu}/u', $line);
+
+        return mb_strlen($previous) >= 45 || !$beginsAnew;
+    }
+
+    /** @return list<array{string, int}> pieces, and where each begins in the block, in characters */
+    private function split(string $block): array
+    {
+        preg_match_all('/(?:[.!?…]+["”\')\]]*|[.!?…]+["”\')\]]*\s*[:;]-?[)(])(?=\s)/u', $block, $ends, \PREG_OFFSET_CAPTURE);
+        $pieces = [];
+        $begin = 0;
+        foreach ($ends[0] as [$mark, $offset]) {
+            $end = $offset + \strlen($mark);
+            $before = substr($block, $begin, $offset - $begin);
+            $behind = ltrim(substr($block, $end));
+            if ('' === $behind || !$this->endsHere($before, $mark, $behind)) {
+                continue;
+            }
+            $pieces[] = [substr($block, $begin, $end - $begin), mb_strlen(substr($block, 0, $begin))];
+            $begin = $end;
+        }
+        $pieces[] = [substr($block, $begin), mb_strlen(substr($block, 0, $begin))];
+
+        return $pieces;
+    }
+
+    private function endsHere(string $before, string $mark, string $behind): bool
+    {
+        if (!str_starts_with($mark, '.') || str_starts_with($mark, '..')) {
+            return 1 === preg_match('/^[^,;.?!]/u', $behind);
+        }
+        $word = 1 === preg_match('/(\d+\p{L}*|[\p{L}.]+)$/u', $before, $m) ? mb_strtolower($m[1]) : '';
+        if (\in_array(rtrim($word, '.'), self::ABBREVIATIONS, true)) {
+            // "at 3 p.m. Then …" ends; "Dr. Then" and "4 Nov. at" do not.
+            return 1 === preg_match('/^(a\.m|p\.m|am|pm|etc)$/', $word) && 1 === preg_match('/^\p{Lu}/u', $behind);
+        }
+        if (1 === preg_match('/^\p{L}$/u', $word) && 'i' !== $word) {
+            return false;
+        }
+        if (ctype_digit($word) && \strlen($word) <= 2 && 1 === preg_match('/^\p{Ll}|^(Jan|Feb|M|Apr|Ju|Aug|Sep|Okt|Oct|Nov|De)/u', $behind)) {
+            return false;
+        }
+
+        return 1 === preg_match('/^["“\'(\[]?[\p{Lu}\d]/u', $behind) || (mb_strlen($word) > 2 && 1 === preg_match('/^\p{Ll}/u', $behind));
+    }
+
+    private function sentence(string $piece, int $from, bool $isItem, int $block): ?Sentence
+    {
+        $rest = $piece;
+        if (1 === preg_match(self::GREETING, $rest, $m)) {
+            $rest = substr($rest, \strlen($m[0]));
+        }
+        $addressee = null;
+        $rest = ltrim($rest);
+        if (1 === preg_match(self::ADDRESSEE, $rest, $m) && !\in_array(mb_strtolower($m['name']), self::NO_NAMES, true)) {
+            $addressee = $m['name'];
+            $rest = substr($rest, \strlen($m[0]));
+        }
+        $skipped = mb_strlen($piece) - mb_strlen($rest);
+        $rest = rtrim($rest);
+
+        return '' === $rest || 1 !== preg_match('/[\p{L}\p{N}]/u', $rest) ? null : new Sentence($rest, $from + $skipped, $addressee, $isItem, $block);
+    }
+}

@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice;
+
+use ZippyTray\Core\Mail\Address;
+
+/**
+ * Turns what somebody asks into a task of the person who is asked: "Could you please send me the
+ * drawings by Friday?" becomes "Send Olga the drawings".
+ */
+final readonly class TaskTitle
+{
+    private const LENGTH = 90;
+
+    private const ORGANISATION = '/\b(?:desk|office|team|support|services?|radio|print(?:ers|ing)?|school|trust|council|shop|store|ltd|limited|gmbh|inc|llc|company|department|dept|accounts|billing|info|news(?:letter)?|museum|library|bank|club|society|association|committee|harbour|port|insurance|energy|power|water|telecom|institute|university|college|foundation|fund|group|agency|bureau|centre|center|hotel|press|magazine|journal|works|supplies|rentals?|roofs|roofing|glass|electric|studio|partners|parish|church|police|ministry|authority|board|administration|secretariat|reception|admissions|registry|orders|bookings|tickets|the)\b/iu';
+
+    private const HONORIFIC = '/^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professor|sir|dame|capt|captain|rev|fr|sr)\.?\s+)+/iu';
+
+    /** What is cut off: why, how urgent, how kind. */
+    private const TRAILING = '/(?:,\s+which\b.*|(?:,|\s+[–-])?\s+(?:(?:if|when|whenever|once|as soon as) (?:it\'s |it is )?(?:you|possible|at all|convenient|i may|that\'s|that is|not too)\b.*|(?:asap|a\.s\.a\.p\.?|as soon as (?:you|possible).*|at your (?:earliest )?convenience|at some point|some ?time|soon|quickly|urgently|in time|in advance|please|pls|thanks.*|thank you.*|too|as well|again|ok|okay|for me|by return|right away|straight away|immediately)|(?:so|in order) (?:that|to|we|i|they|you)\b.*|because\b.*|since (?:we|i|it|the)\b.*|as (?:we|i|it|they|otherwise)\b.*|otherwise\b.*|or (?:we|i|else|the)\b.*|(?:and|but) (?:let|tell|please|i|we|then|could|can|would|if)\b.*|even (?:if|though)\b.*|although\b.*|unless\b.*))[.?!]*$/iu';
+
+    /** The person's own verbs of answering: these questions become "Tell Olga whether I …". */
+    private const ATTEND = '/^(?:come|join|attend|make (?:it|that|the)|be (?:there|here|at|available|free)|meet|manage|spare the|do (?:that|the \d|monday|tuesday|wednesday|thursday|friday|saturday|sunday)|take part|help (?:out )?(?:on|at|with)|see (?:it|that|this)|cover|stay|still|fit)\b/iu';
+
+    /**
+     * @param list<FoundDate> $dates those that stand in the request are left out of the title
+     */
+    public function of(?Request $request, array $dates, Address $from, string $subject): string
+    {
+        $name = self::firstName($from);
+        if (null === $request) {
+            return '' === $subject ? \sprintf('Read the message from %s', $name) : self::shortened($subject);
+        }
+        $action = $this->withoutDates($request, $dates);
+        $action = trim((string) preg_replace('/\s+/u', ' ', $action), " \t\n,;:–—-");
+        $title = RequestForm::Question === $request->form ? $this->question($action, $name) : $this->order($action, $name, $request->form);
+
+        return self::shortened(self::capital($title));
+    }
+
+    /** What to call the sender in a title: a first name, or the whole name of an organisation. */
+    public static function firstName(Address $from): string
+    {
+        $name = trim((string) preg_replace(['/\s*\([^)]*\)|\s+(?:via|from|at|@)\s.*$/u', '/^[\'"]|[\'"]$/'], '', $from->name));
+        $local = explode('@', $from->email)[0];
+        if ('' === $name || str_contains($name, '@')) {
+            $word = explode(' ', trim((string) preg_replace('/[^\p{L}]+/u', ' ', $local)))[0];
+
+            return '' === $word ? 'the sender' : self::capital($word);
+        }
+        if (1 === preg_match('/^(?<last>[^,]+),\s*(?<first>\p{Lu}[^,]*)$/u', $name, $m) && 1 !== preg_match(self::ORGANISATION, $name)) {
+            $name = $m['first'].' '.$m['last'];
+        }
+        $name = (string) preg_replace(self::HONORIFIC, '', $name);
+        if (1 === preg_match(self::ORGANISATION, $name) || 1 === preg_match('/[&\d]/', $name)) {
+            return trim((string) preg_replace('/,.*$/u', '', $name));
+        }
+
+        return self::capital(explode(' ', $name)[0]);
+    }
+
+    /** @param list<FoundDate> $dates */
+    private function withoutDates(Request $request, array $dates): string
+    {
+        $begin = mb_strpos($request->text, $request->action);
+        $action = $request->action;
+        if (false === $begin) {
+            return $action;
+        }
+        foreach (array_reverse($dates) as $date) {
+            $at = $date->from - $request->from - $begin;
+            $isWithin = $at > 0 && $at + $date->to - $date->from <= mb_strlen($action);
+            if ($isWithin && DateKind::Deadline === $date->kind) {
+                $action = rtrim(mb_substr($action, 0, $at), ' ,').mb_substr($action, $at + $date->to - $date->from);
+            }
+        }
+
+        return $action;
+    }
+
+    private function order(string $action, string $name, RequestForm $form): string
+    {
+        $action = rtrim($action, '?!. ');
+        do {
+            $before = $action;
+            $action = rtrim((string) preg_replace(self::TRAILING, '', $action), '?!., ');
+        } while ($action !== $before);
+        $action = (string) preg_replace('/^(?:please|kindly|just|also|to|that you|then)\s+/iu', '', $action);
+        if (1 === preg_match(self::ATTEND, $action) && RequestForm::Order === $form) {
+            return \sprintf('Tell %s whether I can %s', $name, $this->turned($action, $name));
+        }
+        $action = 1 === preg_match('/^(\p{L}+ing)\b/u', $action, $m) && 1 !== preg_match('/^(?:bring|ring|sing|string|thing)/iu', $action) ? self::infinitive($m[1]).mb_substr($action, mb_strlen($m[1])) : $action;
+        $lower = mb_strtolower($action);
+
+        return match (true) {
+            1 === preg_match('/^(?:let (?:me|us) know|tell (?:me|us)|advise(?: me| us)?|inform (?:me|us))\s*(?:about|of|as to)?\s*(?<what>.*)$/iu', $action, $m) => '' === $m['what'] ? 'Answer '.$name : \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name)),
+            1 === preg_match('/^(?:give (?:me|us) (?:a )?(?:call|ring|buzz|shout)(?: back)?|(?:call|ring|phone) (?:me|us)(?: back| up)?)\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Call %s %s', $name, $this->turned($m['what'], $name))),
+            1 === preg_match('/^(?:get back to|come back to|reply to|write to|drop) (?:me|us)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Answer %s %s', $name, $this->turned($m['what'], $name))),
+            1 === preg_match('/^(?:reply|respond|answer|rsvp)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Answer %s %s', $name, $this->turned($m['what'], $name))),
+            1 === preg_match('/^(?:if|whether|when|what|which|who|where|how|why|by when)\b/iu', $action) => \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $action), $name)),
+            1 === preg_match('/^(?:have|get|borrow|see|use)\s+(?<what>(?:the|an?(?! (?:look|think|read|go|chat|word|break|rest)\b)|your|some|another|two|three|all|both|\d)\b.*)$/iu', $action, $m) && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned($m['what'], $name)),
+            RequestForm::Need === $form || RequestForm::Wish === $form => $this->needed($action, $lower, $name),
+            default => $this->turned($action, $name),
+        };
+    }
+
+    /** "your corrections" are sent, "you to call" is called. */
+    private function needed(string $action, string $lower, string $name): string
+    {
+        if (1 === preg_match('/^you to (?<what>.*)$/iu', $action, $m)) {
+            return $this->order($m['what'], $name, RequestForm::Order);
+        }
+        if (1 === preg_match('/^(?:to (?:know|hear|have|receive|see|get)\s+)?(?<what>(?:if|whether|when|what|which|who|where|how)\b.*)$/iu', $action, $m)) {
+            return \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name));
+        }
+        if (1 === preg_match('/^(?:to (?:have|receive|see|get)\s+)?(?<what>(?:your|the|a|an|all|both|some|any|two|three|this|these|\d+)\b.*)$/iu', $action, $m)) {
+            return \sprintf('Send %s %s', $name, $this->turned((string) preg_replace('/\s+(?:back\s+)?from you\b|\s+back$/iu', '', $m['what']), $name));
+        }
+
+        return $this->turned($action, $name);
+    }
+
+    private function question(string $action, string $name): string
+    {
+        $action = trim((string) preg_replace('/\?.*$/su', '', $action));
+        $asked = (string) preg_replace('/^(?:and|but|so|also|or|by the way|ps|p\.s\.|one more thing|oh)[,:]?\s+/iu', '', $action);
+        if (1 === preg_match('/^(?<what>(?:when|where|how|why|what(?: \p{L}+)?|which(?: \p{L}+)?|how (?:many|much|long|often|soon|late)(?: \p{L}+)?))\s+(?<aux>can|could|will|would|do|should|are|have)\s+you\b\s*(?<rest>.*)$/iu', $asked, $m)) {
+            $aux = match (mb_strtolower($m['aux'])) {
+                'do' => '',
+                'are' => 'am ',
+                default => mb_strtolower($m['aux']).' ',
+            };
+
+            return trim(\sprintf('Tell %s %s I %s%s', $name, mb_strtolower($m['what']), $aux, $this->turned($m['rest'], $name)));
+        }
+        if (1 === preg_match('/^(?<aux>are|do|have|will|would|can|could) you\s+(?<rest>.+)$/iu', $asked, $m)) {
+            $aux = match (mb_strtolower($m['aux'])) {
+                'do' => '',
+                'are' => 'am ',
+                default => mb_strtolower($m['aux']).' ',
+            };
+
+            return \sprintf('Tell %s whether I %s%s', $name, $aux, $this->turned($m['rest'], $name));
+        }
+
+        return \sprintf('Answer %s: %s?', $name, mb_strtolower(mb_substr($asked, 0, 1)).mb_substr($asked, 1));
+    }
+
+    /** The words as the person would say them: "me" is the sender, "you" is I. */
+    private function turned(string $words, string $name): string
+    {
+        $pairs = [
+            '/\b(?:I am|I\'m|I’m|we are|we\'re|we’re)\b/u' => $name.' is',
+            '/\b(?:I have|I\'ve|I’ve|we have|we\'ve|we’ve)\b/u' => $name.' has',
+            '/\b(?:I\'ll|I’ll|we\'ll|we’ll)\b/u' => $name.' will',
+            '/\b(?:I\'d|I’d|we\'d|we’d)\b/u' => $name.' would',
+            '/\b(?:I|we) (?=do\b)/u' => $name.' ',
+            '/\bwe\b/iu' => $name,
+            '/\bI\b/u' => $name,
+            '/\b(?:me|us)\b/iu' => $name,
+            '/\b(?:my|our)\b/iu' => $name.('s' === mb_substr($name, -1) ? '’' : '’s'),
+            '/\byou are\b|\byou\'re\b|\byou’re\b/iu' => "\u{1}I am",
+            '/\byou\'ve\b|\byou’ve\b/iu' => "\u{1}I have",
+            '/\byou\'ll\b|\byou’ll\b/iu' => "\u{1}I will",
+            '/\byou\'d\b|\byou’d\b/iu' => "\u{1}I would",
+            '/\byourself\b/iu' => 'myself',
+            '/\byours\b/iu' => 'mine',
+            '/\byour\b/iu' => 'my',
+            '/\b(to|for|with|from|of|suits?|by|sent|gave|told|behind|near|on|about|at) you\b(?!\s+(?:are|have|can|could|will|would|need|want|do|did|sent|made|wrote|said|think|like|prefer|had|use|know))/iu' => '$1 me',
+            '/\byou(?=\s*$)/iu' => 'me',
+            '/\byou\b/iu' => 'I',
+        ];
+        foreach ($pairs as $pattern => $turned) {
+            $words = (string) preg_replace($pattern, $turned, $words);
+        }
+
+        return trim(str_replace("\u{1}", '', $words));
+    }
+
+    private static function capital(string $text): string
+    {
+        return mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1);
+    }
+
+    private static function infinitive(string $gerund): string
+    {
+        $stem = mb_substr($gerund, 0, -3);
+        if (1 === preg_match('/([bdgmnprt])\1$/u', $stem) && 1 !== preg_match('/(?:add|putt?ed)$/u', $stem)) {
+            return mb_substr($stem, 0, -1);
+        }
+
+        return 1 === preg_match('/(?:[^aeiou][aeiou]|[aeiou])(?:v|c|k|t|s|z|g|d|r|l|m|n)$/iu', $stem) && 1 === preg_match('/^(?:re-?)?(?:mak|tak|giv|hav|com|writ|clos|shar|prepar|provid|updat|advis|arrang|chang|complet|issu|notic|receiv|not|quot|invit|decid|remov|replac|resolv|sav|schedul|reschedul|describ|explor|measur|us|mov|leav|not|driv|organis|organiz|translat|includ|stor|rais|phon|approv|ensur|introduc|reserv)$/iu', $stem) ? $stem.'e' : $stem;
+    }
+
+    private static function shortened(string $title): string
+    {
+        $title = trim($title);
+        if (mb_strlen($title) <= self::LENGTH) {
+            return $title;
+        }
+
+        return rtrim((string) preg_replace('/\s+\S*$/u', '', mb_substr($title, 0, self::LENGTH)), ' ,;:').' …';
+    }
+}
