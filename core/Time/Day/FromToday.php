@@ -16,12 +16,12 @@ final readonly class FromToday implements Day
     {
     }
 
-    public function ahead(LocalDate $today): ?LocalDate
+    public function ahead(LocalDate $today): LocalDate
     {
         return $this->unit->add($today, $this->count);
     }
 
-    public function behind(LocalDate $today): ?LocalDate
+    public function behind(LocalDate $today): LocalDate
     {
         return $this->ahead($today);
     }

@@ -216,7 +216,7 @@ final readonly class DayReader
         } elseif ($tokens->read($at, 'the')) {
             ++$at;
         }
-        $found = $this->dayThenMonth($tokens, $at, $weekday) ?? $this->monthThenDay($tokens, $at, $weekday) ?? $this->holiday($tokens, $at);
+        $found = $this->stretch($tokens, $at, $weekday) ?? $this->dayThenMonth($tokens, $at, $weekday) ?? $this->monthThenDay($tokens, $at, $weekday) ?? $this->holiday($tokens, $at);
         if (null !== $found || null === $weekday) {
             return $found;
         }
@@ -227,6 +227,19 @@ final readonly class DayReader
         $numeric = $this->numeric($tokens, $at);
 
         return null === $numeric || $at > $index + 2 ? null : new DayWords($numeric->day, $numeric->next);
+    }
+
+    /** Of "Monday 7 to Wednesday 9 December" the first day counts. */
+    private function stretch(Tokens $tokens, int $at, ?int $weekday): ?DayWords
+    {
+        $day = $this->dayNumber($tokens->at($at));
+        if (null === $day || !$tokens->read($at + 1, 'to|until|till|and|or|-|–') || null === Vocabulary::weekday($tokens->at($at + 2))) {
+            return null;
+        }
+        $end = $this->named($tokens, $at + 2);
+        $month = null === $end ? null : Vocabulary::month($tokens->at($end->next - 1)) ?? Vocabulary::month($tokens->at($end->next - 2));
+
+        return null === $end || null === $month ? null : new DayWords(new DayOfYear($day, $month, null, $weekday), $end->next);
     }
 
     private function dayThenMonth(Tokens $tokens, int $at, ?int $weekday): ?DayWords
@@ -311,7 +324,9 @@ final readonly class DayReader
     {
         foreach (self::HOLIDAYS as $name => [$day, $month]) {
             $words = explode(' ', $name);
-            if ($tokens->read($index, ...$words) && true === $tokens->at($index)?->isCapital()) {
+            $behind = $tokens->at($index + \count($words));
+            $isName = TokenKind::Word === $behind?->kind && !$behind->is('and', 'or', 'at', 'we', 'i', 'you', 'if', 'because', 'please', 'is', 'was', 'but', 'this', 'at', 'so', 'would', 'will', 'for', 'to', 'in', 'with', 'as', 'then');
+            if (!$isName && $tokens->read($index, ...$words) && true === $tokens->at($index)?->isCapital()) {
                 return new DayWords(new DayOfYear($day, $month), $index + \count($words), 1 === \count($words) || str_ends_with($name, 'year'));
             }
         }
@@ -323,12 +338,17 @@ final readonly class DayReader
     private function weekday(Tokens $tokens, int $index): ?DayWords
     {
         $at = $index;
+        $on = $tokens->read($at + 2, 'on|,') ? 3 : 2;
+        $beside = $tokens->read($at, 'next', 'week') ? Vocabulary::weekday($tokens->at($at + $on)) : null;
+        if (null !== $beside) {
+            return new DayWords(new Weekday($beside, 1), $at + $on + 1);
+        }
         $week = match (true) {
             $tokens->read($at, 'next') => 1,
             $tokens->read($at, 'last') => -1,
             default => 0,
         };
-        $at += $tokens->read($at, 'next|last|this|coming') ? 1 : 0;
+        $at += $tokens->read($at, 'this', 'coming') ? 2 : ($tokens->read($at, 'next|last|this|coming') ? 1 : 0);
         $at += $at === $index && $tokens->read($at, 'the', 'coming|following') ? 2 : 0;
         $weekday = Vocabulary::weekday($tokens->at($at));
         if (null === $weekday) {
@@ -336,7 +356,9 @@ final readonly class DayReader
         }
         ++$at;
         $at += $tokens->read($at, '.') && mb_strlen($tokens->at($at - 1)->text ?? '') < 5 && false === $tokens->at($at + 1)?->isCapital() ? 1 : 0;
-        // "Friday or Monday", "Tuesday to Thursday": the first counts.
+        if ($tokens->read($at, 'of', 'next', 'week')) {
+            return new DayWords(new Weekday($weekday, 1), $at + 3);
+        }
         if ($tokens->read($at, 'next', 'week')) {
             return new DayWords(new Weekday($weekday, 1), $at + 2);
         }

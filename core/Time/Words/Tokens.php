@@ -10,7 +10,7 @@ namespace ZippyTray\Core\Time\Words;
 final readonly class Tokens
 {
     private const PATTERN = '/
-        (?<iso>\b\d{4}-\d{2}-\d{2}\b)
+        (?<iso>\b\d{4}(?:-\d{2}-|\/\d{2}\/)\d{2}\b)
         | (?<triple>(?<![\w.\/-])\d{1,2}(?<sep>[.\/-])\d{1,2}\k<sep>(?:\d{4}|\d{2})(?![\w\/-]|\.\d))
         | (?<clock>(?<![\w:.,\/])(?:
               \d{1,2}[:.]\d{2}\s?[ap]\.?m\b\.?
@@ -38,10 +38,11 @@ final readonly class Tokens
         $tokens = [];
         [$bytes, $characters] = [0, 0];
         foreach ($matches as $match) {
-            [$written, $offset] = $match[0];
+            [$written, $offset] = [(string) $match[0][0], (int) $match[0][1]];
             $characters += mb_strlen(substr($text, $bytes, $offset - $bytes));
             $bytes = $offset;
-            $tokens[] = self::token(array_map(static fn (array $group): ?string => $group[0], $match), (string) $written, $characters);
+            $groups = array_filter($match, static fn (array $group): bool => null !== $group[0]);
+            $tokens[] = self::token($groups, $written, $characters);
         }
 
         return new self($tokens);
@@ -55,8 +56,9 @@ final readonly class Tokens
     /** Whether the words stand there, one after the other; marks count as words. */
     public function read(int $index, string ...$words): bool
     {
-        foreach ($words as $number => $word) {
-            if (true !== $this->at($index + $number)?->is(...explode('|', $word))) {
+        foreach (array_values($words) as $number => $word) {
+            $token = $this->all[$index + $number] ?? null;
+            if (null === $token || ($token->lower !== $word && !str_contains('|'.$word.'|', '|'.$token->lower.'|'))) {
                 return false;
             }
         }
@@ -64,7 +66,7 @@ final readonly class Tokens
         return true;
     }
 
-    /** @param array<string> $groups */
+    /** @param array<mixed> $groups those of the pattern that matched */
     private static function token(array $groups, string $text, int $from): Token
     {
         $kind = match (true) {

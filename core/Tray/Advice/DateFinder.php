@@ -12,6 +12,8 @@ use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Time\Words\DayReader;
 use ZippyTray\Core\Time\Words\DayWords;
 use ZippyTray\Core\Time\Words\TimeReader;
+use ZippyTray\Core\Time\Words\TimeWords;
+use ZippyTray\Core\Time\Words\Token;
 use ZippyTray\Core\Time\Words\TokenKind;
 use ZippyTray\Core\Time\Words\Tokens;
 use ZippyTray\Core\Time\Words\Vocabulary;
@@ -25,11 +27,18 @@ final readonly class DateFinder
     /** A day without a year that was not longer ago than this is the past one rather than that of next year. */
     private const RECENT_DAYS = 60;
 
+    /** The words that a day or a time can begin with; most words cannot, and are passed over quickly. */
+    private const BEGINNINGS = 'today|today\'s|tonight|tonight\'s|tomorrow|tomorrow\'s|tmrw|yesterday|yesterday\'s|the|this|next|last|coming|early|later|in|within|day|end|close|beginning|start|starting|eow|eom|eod|cob|eob|a|an|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|half|quarter|first|second|third|fourth|fifth|noon|midday|midnight|lunchtime|lunch|morning|afternoon|evening|at|between|from|around|about|by|before|until|till|after|some|christmas|boxing|new|every|each';
+
     private TimeReader $times;
+
+    /** @var array<string, true> */
+    private array $beginnings;
 
     public function __construct()
     {
         $this->times = new TimeReader();
+        $this->beginnings = array_fill_keys(explode('|', self::BEGINNINGS), true);
     }
 
     /**
@@ -66,7 +75,7 @@ final readonly class DateFinder
         $spots = [];
         $index = 0;
         while (null !== $token = $tokens->at($index)) {
-            $spot = $this->isExcluded($tokens, $index) ? null : $this->spot($tokens, $index, $reader);
+            $spot = !$this->canBegin($token) || $this->isExcluded($tokens, $index) ? null : $this->spot($tokens, $index, $reader);
             if (null === $spot) {
                 ++$index;
                 continue;
@@ -76,6 +85,15 @@ final readonly class DateFinder
         }
 
         return $spots;
+    }
+
+    private function canBegin(Token $token): bool
+    {
+        return match ($token->kind) {
+            TokenKind::Word => isset($this->beginnings[$token->lower]) || null !== Vocabulary::weekday($token) || null !== Vocabulary::month($token),
+            TokenKind::Mark, TokenKind::Gap => false,
+            default => true,
+        };
     }
 
     /** "every Friday", "on Fridays", names and quantities that only look like days. */
@@ -94,6 +112,13 @@ final readonly class DateFinder
     private function spot(Tokens $tokens, int $index, DayReader $reader): ?DateSpot
     {
         $lead = $this->timeLead($tokens, $index);
+        // Midnight at the end of a day is that day, whole.
+        if ($tokens->read($lead, 'midnight')) {
+            $behind = $lead + 1 + ($tokens->read($lead + 1, 'on|of') ? 1 : 0);
+            $day = $this->day($tokens, $behind, $reader);
+
+            return null === $day ? null : new DateSpot($tokens, $index, $day->next, $day->day, null, !$day->vague);
+        }
         $time = $this->times->at($tokens, $lead, $lead > $index);
         if (null !== $time) {
             $behind = $time->next;
@@ -101,7 +126,7 @@ final readonly class DateFinder
                 ++$behind;
             }
             $day = $this->day($tokens, $behind, $reader);
-            if (null !== $day && (!$day->vague || $behind > $time->next)) {
+            if (null !== $day && !$this->isMark($tokens, $index, $time) && (!$day->vague || $behind > $time->next)) {
                 return new DateSpot($tokens, $index, $day->next, $day->day, $time->time, true);
             }
         }
@@ -111,10 +136,16 @@ final readonly class DateFinder
         }
         // A time alone is of the message's own day.
         if (null !== $time && (!$time->bare || ($lead > $index && TokenKind::Pair === $tokens->at($lead)?->kind)) && !$tokens->read($index, 'tonight')) {
-            return new DateSpot($tokens, $index, $time->next, new FromToday(0), $time->time, false, $lead > $index);
+            return new DateSpot($tokens, $index, $time->next, new FromToday(0), $time->time, false);
         }
 
         return null;
+    }
+
+    /** "evening on Saturday" speaks of an evening, not of a time. */
+    private function isMark(Tokens $tokens, int $index, TimeWords $time): bool
+    {
+        return $time->bare && $tokens->read($index, 'morning|afternoon|evening|lunch');
     }
 
     private function day(Tokens $tokens, int $index, DayReader $reader): ?DayWords
@@ -126,7 +157,7 @@ final readonly class DateFinder
         $token = $tokens->at($index);
         if (TokenKind::Pair === $token?->kind && $day->vague) {
             $before = $tokens->at($index - 1);
-            $isDate = true === $before?->is('on', 'by', 'before', 'until', 'till', 'due', 'from', 'since', 'of', 'date', 'deadline', 'after', 'latest', 'the', ':', 'for', 'than', '(')
+            $isDate = true === $before?->is('cob', 'eod', 'on', 'by', 'before', 'until', 'till', 'due', 'from', 'since', 'of', 'date', 'deadline', 'after', 'latest', 'the', ':', 'for', 'than', '(')
                 || null !== Vocabulary::weekday($before) || null !== $this->times->at($tokens, $day->next + ($tokens->read($day->next, 'at|,') ? 1 : 0), $tokens->read($day->next, 'at'));
             if (!$isDate || (true === $before?->is('at', 'for', '(', 'of', 'the') && str_contains($token->text, '.'))) {
                 return null;
@@ -153,6 +184,9 @@ final readonly class DateFinder
                 ++$at;
             }
         }
+        if ($tokens->read($at, 'midnight')) {
+            return new DateSpot($tokens, $index, $at + 1, $day->day, null, !$day->vague);
+        }
         $lead = $this->timeLead($tokens, $at);
         $time = $this->times->at($tokens, $lead, $lead > $at);
 
@@ -178,30 +212,29 @@ final readonly class DateFinder
 
     private function dated(DateSpot $spot, Sentence $sentence, ?Request $request, Moment $sentAt): ?FoundDate
     {
-        $context = DateContext::of($spot, $sentence, $request);
-        if (!$context->isDate()) {
+        $reading = (new DateContext($spot, $sentence, $request))->reading();
+        if (null === $reading->kind) {
             return null;
         }
         $today = $sentAt->date();
-        $date = $context->isPast && !$spot->day->isFixed() ? $spot->day->behind($today) ?? $spot->day->ahead($today) : $this->ahead($spot->day, $today);
+        $date = $reading->isPast && !$spot->day->isFixed() ? $spot->day->behind($today) ?? $spot->day->ahead($today) : $this->ahead($spot->day, $today);
         if (null === $date) {
             return null;
         }
         $isOver = $date->isBefore($today) || ($date->equals($today) && null !== $spot->time && self::isOver($spot->time, $sentAt));
         if ($isOver && !$spot->isDay) {
             // A time alone that is past today is that of tomorrow only when something is still to be done.
-            $date = DateKind::Mention === $context->kind ? $date : $date->plusDays(1);
-            $isOver = DateKind::Mention === $context->kind;
+            $date = DateKind::Mention === $reading->kind ? $date : $date->plusDays(1);
+            $isOver = DateKind::Mention === $reading->kind;
         }
-        $length = $context->to - $context->from;
 
         return new FoundDate(
-            $isOver ? DateKind::Mention : $context->kind,
+            $isOver ? DateKind::Mention : $reading->kind,
             $date,
             $spot->time,
-            trim(mb_substr($sentence->text, $context->from, $length)),
-            $sentence->from + $context->from,
-            $sentence->from + $context->to,
+            trim(mb_substr($sentence->text, $reading->from, $reading->to - $reading->from)),
+            $sentence->from + $reading->from,
+            $sentence->from + $reading->to,
         );
     }
 

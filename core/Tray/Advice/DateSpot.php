@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Time\Day\Day;
 use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Time\Words\Token;
 use ZippyTray\Core\Time\Words\Tokens;
 
 /**
@@ -14,10 +15,9 @@ use ZippyTray\Core\Time\Words\Tokens;
 final readonly class DateSpot
 {
     /**
-     * @param int  $first    index of its first token
-     * @param int  $next     index of the token behind it
-     * @param bool $isDay    a certain day is named, and not only a time, a number or a stretch of time
-     * @param bool $hasLead "at", "by" or the like is part of it
+     * @param int  $first index of its first token
+     * @param int  $next  index of the token behind it
+     * @param bool $isDay a certain day is named, and not only a time, a number or a stretch of time
      */
     public function __construct(
         public Tokens $tokens,
@@ -26,8 +26,15 @@ final readonly class DateSpot
         public Day $day,
         public ?TimeOfDay $time,
         public bool $isDay,
-        public bool $hasLead = false,
     ) {
+    }
+
+    /** Whether a clock says the time, and not only a part of the day. */
+    public function isExact(): bool
+    {
+        $words = array_map(static fn (Token $token): string => $token->lower, \array_slice($this->tokens->all, $this->first, $this->next - $this->first));
+
+        return null !== $this->time && ([] === array_intersect($words, ['morning', 'afternoon', 'evening', 'tonight', 'thing', 'lunch']) || 1 === preg_match('/\d/', implode(' ', $words)));
     }
 
     /** Its first character within the sentence. */

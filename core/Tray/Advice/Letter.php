@@ -20,8 +20,8 @@ final readonly class Letter
      * @param list<Address>         $replyTo
      * @param list<Address>         $to
      * @param list<Address>         $cc
-     * @param string                $text    readable plain text, "\n" line ends
-     * @param array<string, string> $headers see MessageContent::$listHeaders
+     * @param string                $text        readable plain text, "\n" line ends
+     * @param array<string, string> $headers     see MessageContent::$listHeaders
      * @param list<Attachment>      $attachments
      */
     public function __construct(

@@ -20,11 +20,11 @@ final readonly class Sentences
     private const GREETING = '/^\s*(?:(?:hi|hiya|hello|hallo|hey|dear|greetings|ahoy|moin|good\s+(?:morning|afternoon|evening|day)|morning)\b(?:\s+(?!could|can|would|will|please|just|i\b|we\b|the\b|is\b|are\b)[\p{L}.&\'’-]+){0,5}\s*(?:[,!:.]|\s[–-])|to whom it may concern\s*[,:]?|ladies and gentlemen\s*[,:]?)\s*/iu';
 
     /** "Petra, could you …": a name and what it is asked. */
-    private const ADDRESSEE = '/^\s*(?:and\s+|but\s+|@)?(?<name>\p{Lu}\p{L}+(?:\s+\p{Lu}\p{L}+)?)\s*(?:,|:|\s[–-])\s+(?=(?:please|could|can|would|will|do|did|have|are|is|what|when|where|which|how|who|any|let|send|i\s+need|we\s+need|you|your|if|as|thanks|thank|it)\b)/u';
+    private const ADDRESSEE = '/^\s*(?:and\s+|but\s+|@)?(?<name>\p{Lu}\p{L}+(?:\s+\p{Lu}\p{L}+)?)\s*(?:,|:|\s[–-])\s+(?=(?:please|could|can|would|will|do|did|have|are|is|what|when|where|which|how|who|any|let|send|i\s+need|we\s+need|you|your|if|as|thanks|thank|it)\b)|^\s*@?(?<called>\p{Lu}\p{L}+)\s+(?=(?:(?:can|could|would|will) you|please)\b)|^\s*@(?<at>\p{L}+)[\s,:]+/u';
 
     private const FAREWELL = '/^\s*(?:cheers|thanks|thx|ta|best|regards|bye|love|kind|warm|many thanks|thank you|yours|greetings|all the best|see you|talk soon|x+)\b/iu';
 
-    private const NO_NAMES = ['also', 'then', 'so', 'and', 'but', 'ok', 'okay', 'yes', 'no', 'well', 'oh', 'first', 'second', 'secondly', 'finally', 'lastly', 'otherwise', 'meanwhile', 'please', 'thanks', 'sorry', 'however', 'therefore', 'actually', 'anyway', 'now', 'next', 'again', 'today', 'tomorrow', 'if', 'ps', 'p', 'by', 'urgent', 'reminder', 'question', 'request', 'all', 'everyone', 'everybody', 'folks', 'team', 'friends', 'colleagues', 'hi', 'hello', 'dear', 'hey', 'note', 'additionally', 'separately', 'alternatively', 'if possible', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'instead', 'besides', 'moreover', 'furthermore', 'incidentally', 'hopefully', 'ideally', 'perhaps', 'maybe', 'once', 'quick question', 'one more thing', 'action', 'todo'];
+    private const NO_NAMES = ['also', 'then', 'so', 'and', 'but', 'ok', 'okay', 'yes', 'no', 'well', 'oh', 'first', 'second', 'secondly', 'finally', 'lastly', 'otherwise', 'meanwhile', 'please', 'thanks', 'sorry', 'however', 'therefore', 'actually', 'anyway', 'now', 'next', 'again', 'today', 'tomorrow', 'if', 'ps', 'p', 'by', 'urgent', 'reminder', 'question', 'request', 'all', 'everyone', 'everybody', 'folks', 'team', 'friends', 'colleagues', 'hi', 'hello', 'dear', 'hey', 'note', 'additionally', 'separately', 'alternatively', 'if possible', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'instead', 'besides', 'moreover', 'furthermore', 'incidentally', 'hopefully', 'ideally', 'perhaps', 'maybe', 'once', 'quick question', 'one more thing', 'action', 'todo', 'perhaps', 'when', 'where', 'how', 'why', 'who', 'would', 'could', 'can', 'will', 'if', 'just', 'but', 'or', 'otherwise', 'kindly', 'hence'];
 
     /** @return list<Sentence> in order */
     public function of(string $text): array
@@ -61,8 +61,9 @@ final readonly class Sentences
                 $skipped = null === $marker ? 0 : mb_strlen($marker);
                 $shown = mb_substr($line, $skipped);
                 $runsOn = null !== $previous && null === $marker && '' !== trim($line) && $this->runsOn($previous, $line);
-                if ($runsOn) {
-                    $blocks[\count($blocks) - 1][0] .= ' '.$line;
+                $last = array_key_last($blocks);
+                if ($runsOn && null !== $last) {
+                    $blocks[$last] = [$blocks[$last][0].' '.$line, $blocks[$last][1], $blocks[$last][2]];
                 } elseif ('' !== trim($shown)) {
                     $blocks[] = [$shown, $at + $skipped, null !== $marker];
                 }
@@ -140,8 +141,8 @@ final readonly class Sentences
         }
         $addressee = null;
         $rest = ltrim($rest);
-        if (1 === preg_match(self::ADDRESSEE, $rest, $m) && !\in_array(mb_strtolower($m['name']), self::NO_NAMES, true)) {
-            $addressee = $m['name'];
+        if (1 === preg_match(self::ADDRESSEE, $rest, $m) && !\in_array(mb_strtolower($m['name'].($m['called'] ?? '').($m['at'] ?? '')), self::NO_NAMES, true)) {
+            $addressee = $m['name'].($m['called'] ?? '').($m['at'] ?? '');
             $rest = substr($rest, \strlen($m[0]));
         }
         $skipped = mb_strlen($piece) - mb_strlen($rest);

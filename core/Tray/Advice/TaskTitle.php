@@ -19,7 +19,7 @@ final readonly class TaskTitle
     private const HONORIFIC = '/^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professor|sir|dame|capt|captain|rev|fr|sr)\.?\s+)+/iu';
 
     /** What is cut off: why, how urgent, how kind. */
-    private const TRAILING = '/(?:,\s+which\b.*|(?:,|\s+[–-])?\s+(?:(?:if|when|whenever|once|as soon as) (?:it\'s |it is )?(?:you|possible|at all|convenient|i may|that\'s|that is|not too)\b.*|(?:asap|a\.s\.a\.p\.?|as soon as (?:you|possible).*|at your (?:earliest )?convenience|at some point|some ?time|soon|quickly|urgently|in time|in advance|please|pls|thanks.*|thank you.*|too|as well|again|ok|okay|for me|by return|right away|straight away|immediately)|(?:so|in order) (?:that|to|we|i|they|you)\b.*|because\b.*|since (?:we|i|it|the)\b.*|as (?:we|i|it|they|otherwise)\b.*|otherwise\b.*|or (?:we|i|else|the)\b.*|(?:and|but) (?:let|tell|please|i|we|then|could|can|would|if)\b.*|even (?:if|though)\b.*|although\b.*|unless\b.*))[.?!]*$/iu';
+    private const TRAILING = '/(?:,\s+which\b.*|(?:,|\s+[–-])?\s+(?:(?:if|when|whenever|once|as soon as) (?:it\'s |it is )?(?:you|possible|at all|convenient|i may|that\'s|that is|not too)\b.*|(?:asap|a\.s\.a\.p\.?|as soon as (?:you|possible).*|at your (?:earliest )?convenience|at some point|some ?time|soon|quickly|urgently|in time|in advance|please|pls|thanks.*|thank you.*|too|as well|again|ideally|preferably|below|above|ok|okay|for me|by return|right away|straight away|immediately)|(?:so|in order) (?:that|to|we|i|they|you)\b.*|because\b.*|since (?:we|i|it|the)\b.*|as (?:we|i|it|they|otherwise)\b.*|otherwise\b.*|or (?:we|i|else)\b.*|(?:and|but) (?:let|tell|please|i|we|then|could|can|would|if)\b.*|even (?:if|though)\b.*|although\b.*|unless\b.*))[.?!]*$/iu';
 
     /** The person's own verbs of answering: these questions become "Tell Olga whether I …". */
     private const ATTEND = '/^(?:come|join|attend|make (?:it|that|the)|be (?:there|here|at|available|free)|meet|manage|spare the|do (?:that|the \d|monday|tuesday|wednesday|thursday|friday|saturday|sunday)|take part|help (?:out )?(?:on|at|with)|see (?:it|that|this)|cover|stay|still|fit)\b/iu';
@@ -36,6 +36,9 @@ final readonly class TaskTitle
         $action = $this->withoutDates($request, $dates);
         $action = trim((string) preg_replace('/\s+/u', ' ', $action), " \t\n,;:–—-");
         $title = RequestForm::Question === $request->form ? $this->question($action, $name) : $this->order($action, $name, $request->form);
+        if ('' !== $subject && 1 === preg_match('/^\p{L}+(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in))?$/u', $title)) {
+            $title .= ': '.$subject;
+        }
 
         return self::shortened(self::capital($title));
     }
@@ -92,23 +95,26 @@ final readonly class TaskTitle
             return \sprintf('Tell %s whether I can %s', $name, $this->turned($action, $name));
         }
         $action = 1 === preg_match('/^(\p{L}+ing)\b/u', $action, $m) && 1 !== preg_match('/^(?:bring|ring|sing|string|thing)/iu', $action) ? self::infinitive($m[1]).mb_substr($action, mb_strlen($m[1])) : $action;
-        $lower = mb_strtolower($action);
 
         return match (true) {
             1 === preg_match('/^(?:let (?:me|us) know|tell (?:me|us)|advise(?: me| us)?|inform (?:me|us))\s*(?:about|of|as to)?\s*(?<what>.*)$/iu', $action, $m) => '' === $m['what'] ? 'Answer '.$name : \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name)),
+            1 === preg_match('/^let (?:me|us) (?:have|see)\s+(?<what>.+)$/iu', $action, $m) => \sprintf('Send %s %s', $name, $this->turned($m['what'], $name)),
             1 === preg_match('/^(?:give (?:me|us) (?:a )?(?:call|ring|buzz|shout)(?: back)?|(?:call|ring|phone) (?:me|us)(?: back| up)?)\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Call %s %s', $name, $this->turned($m['what'], $name))),
             1 === preg_match('/^(?:get back to|come back to|reply to|write to|drop) (?:me|us)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Answer %s %s', $name, $this->turned($m['what'], $name))),
             1 === preg_match('/^(?:reply|respond|answer|rsvp)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Answer %s %s', $name, $this->turned($m['what'], $name))),
             1 === preg_match('/^(?:if|whether|when|what|which|who|where|how|why|by when)\b/iu', $action) => \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $action), $name)),
             1 === preg_match('/^(?:have|get|borrow|see|use)\s+(?<what>(?:the|an?(?! (?:look|think|read|go|chat|word|break|rest)\b)|your|some|another|two|three|all|both|\d)\b.*)$/iu', $action, $m) && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned($m['what'], $name)),
-            RequestForm::Need === $form || RequestForm::Wish === $form => $this->needed($action, $lower, $name),
+            RequestForm::Need === $form || RequestForm::Wish === $form => $this->needed($action, $name),
             default => $this->turned($action, $name),
         };
     }
 
     /** "your corrections" are sent, "you to call" is called. */
-    private function needed(string $action, string $lower, string $name): string
+    private function needed(string $action, string $name): string
     {
+        if (1 === preg_match('/^(?<what>.+?) (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to|would be|(?:is|are) (?:still )?(?:needed|required|requested|missing|outstanding|expected|welcome|\p{L}+ appreciated))\b/iu', $action, $m)) {
+            return \sprintf('Send %s %s', $name, $this->turned(mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1), $name));
+        }
         if (1 === preg_match('/^you to (?<what>.*)$/iu', $action, $m)) {
             return $this->order($m['what'], $name, RequestForm::Order);
         }
