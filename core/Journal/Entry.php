@@ -26,6 +26,7 @@ final class Entry
      * @param string       $consequence what follows, in words; may be empty
      * @param list<Change> $changes     in the order in which they were made
      * @param string|null  $undoes      the entry that this one takes back
+     * @param string|null  $clearingId  the clearing in which it was done
      */
     public function __construct(
         public readonly string $id,
@@ -37,6 +38,7 @@ final class Entry
         public readonly string $consequence,
         array $changes,
         public readonly ?string $undoes = null,
+        public readonly ?string $clearingId = null,
     ) {
         $this->changes = array_map(static fn (Change $change): array => $change->state(), $changes);
     }

@@ -12,6 +12,12 @@ enum EntryKind: string
     case Archive = 'archive';
     case Delete = 'delete';
     case Snooze = 'snooze';
+    case DoNow = 'do_now';
+    case HandOver = 'hand_over';
+    case Mute = 'mute';
+    case Block = 'block';
+    case Unblock = 'unblock';
+    case Sweep = 'sweep';
     case BringBack = 'bring_back';
     case PutBack = 'put_back';
     case EmptyBin = 'empty_bin';

@@ -20,10 +20,11 @@ final readonly class Journal
      * entry of the first.
      *
      * @param callable(Page): void $work
+     * @param string|null          $clearingId the clearing in which it is done
      */
-    public function write(string $accountId, string $entryId, EntryKind $kind, callable $work, ?Entry $undoes = null): Entry
+    public function write(string $accountId, string $entryId, EntryKind $kind, callable $work, ?Entry $undoes = null, ?string $clearingId = null): Entry
     {
-        return $this->transaction->run(function () use ($accountId, $entryId, $kind, $work, $undoes): Entry {
+        return $this->transaction->run(function () use ($accountId, $entryId, $kind, $work, $undoes, $clearingId): Entry {
             $known = $this->entries->find($accountId, $entryId);
             if (null !== $known) {
                 return $known;
@@ -40,6 +41,7 @@ final readonly class Journal
                 $page->consequence(),
                 $page->changes(),
                 $undoes?->id,
+                $clearingId,
             );
             $this->entries->add($entry);
 

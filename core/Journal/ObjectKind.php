@@ -12,4 +12,5 @@ enum ObjectKind: string
     case Conversation = 'conversation';
     case Task = 'task';
     case TaskList = 'list';
+    case BlockedSender = 'blocked_sender';
 }

@@ -22,6 +22,11 @@ final class Page
         $this->touched[self::key($object)] ??= [$object, $object->state(), true];
     }
 
+    public function isTouched(Journaled $object): bool
+    {
+        return isset($this->touched[self::key($object)]);
+    }
+
     /** The object was made in this step. */
     public function made(Journaled $object): void
     {

@@ -6,7 +6,7 @@ namespace ZippyTray\Core\Task;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Ids;
-use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -14,7 +14,10 @@ use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Decided;
+use ZippyTray\Core\Tray\Overtaken;
 
 /**
  * Makes tasks, of messages or by themselves, in one step. A task that comes from a message keeps a
@@ -27,6 +30,7 @@ final readonly class MakeTasks
         private FillTask $fill,
         private Messages $messages,
         private Conversations $conversations,
+        private Entries $entries,
         private Journal $journal,
         private ClockInterface $clock,
         private Ids $ids,
@@ -34,44 +38,68 @@ final readonly class MakeTasks
     }
 
     /**
-     * @param string                    $entryId made by the client; the same id again changes nothing
-     * @param non-empty-list<TaskOrder> $orders
+     * Conversations to which something happened since the person saw them are left as they are, and no task is made of them.
      *
-     * @throws NotFound when a message is not there; then nothing is done
-     * @throws Refused  when a field cannot be taken as it is; then nothing is done
+     * @param string                    $entryId    made by the client; the same id again changes nothing
+     * @param non-empty-list<TaskOrder> $orders
+     * @param string|null               $clearingId the clearing in which it was decided
+     *
+     * @throws NotFound  when a message is not there; then nothing is done
+     * @throws Refused   when a field cannot be taken as it is; then nothing is done
+     * @throws Overtaken when nothing is left to make a task of
      */
-    public function __invoke(string $accountId, string $entryId, array $orders): Entry
+    public function __invoke(string $accountId, string $entryId, array $orders, ?string $clearingId = null): Decided
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
-        $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== ($order->messageId ?? $order->conversationId));
-
-        return $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Page $page) use ($accountId, $orders, $now): void {
+        $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== $order->messageId || null !== $order->claim);
+        $overtaken = [];
+        $entry = $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Page $page) use ($accountId, $orders, $now, &$overtaken): void {
             foreach ($orders as $order) {
+                $meanwhile = $this->overtaken($accountId, $order, $page);
+                if (null !== $meanwhile) {
+                    $overtaken[] = $meanwhile;
+                    continue;
+                }
                 $task = $this->fill->make($accountId, $order->taskId, $now, $order->fields, $page);
                 $message = $this->source($accountId, $order);
                 if (null !== $message) {
-                    $this->keep($task, $message, $page);
+                    $this->keep($task, $message, $now, $page);
                 }
                 $due = $task->due();
                 $page->say($task->title(), null === $due ? 'without date' : 'due '.$due->text());
             }
-        });
+            if (\count($overtaken) === \count($orders)) {
+                throw $overtaken[0];
+            }
+        }, clearingId: $clearingId);
+
+        return new Decided($entry, $overtaken);
+    }
+
+    private function overtaken(string $accountId, TaskOrder $order, Page $page): ?Overtaken
+    {
+        if (null === $order->claim) {
+            return null;
+        }
+        $conversation = $this->conversations->get($accountId, $order->claim->conversationId);
+
+        return $page->isTouched($conversation) ? null : $order->claim->overtaken($conversation, $this->entries);
     }
 
     private function source(string $accountId, TaskOrder $order): ?Message
     {
-        $id = $order->messageId ?? (null === $order->conversationId ? null : $this->messages->newestIn($accountId, $order->conversationId));
+        $id = $order->messageId ?? (null === $order->claim ? null : $this->messages->newestIn($accountId, $order->claim->conversationId));
 
         return null === $id ? null : $this->messages->get($accountId, $id);
     }
 
-    private function keep(Task $task, Message $message, Page $page): void
+    private function keep(Task $task, Message $message, \DateTimeImmutable $now, Page $page): void
     {
         $copy = SourceCopy::of($this->ids->next(), $message);
         $this->tasks->addSource($copy);
         $task->addSource($copy);
         $conversation = $this->conversations->get($message->accountId, $this->messages->conversationOf($message));
         $page->touch($conversation);
-        $conversation->archive();
+        $conversation->archive($now, AdvisedDecision::Task);
     }
 }

@@ -10,4 +10,7 @@ namespace ZippyTray\Core\Tray;
 enum AwayReason: string
 {
     case Snooze = 'snooze';
+
+    /** Somebody owes an answer. */
+    case HandOver = 'hand_over';
 }

@@ -31,6 +31,29 @@ interface Conversations
      */
     public function binned(string $accountId, ?\DateTimeImmutable $since = null): array;
 
+    /**
+     * What is in the tray now and was written by this sender, and nobody else but the person.
+     *
+     * @param string $pattern an address, or "@" and a domain
+     *
+     * @return list<Conversation>
+     */
+    public function waitingFrom(string $accountId, string $pattern, \DateTimeImmutable $now): array;
+
+    /**
+     * What lies in Blocked and was written last by this sender.
+     *
+     * @return list<Conversation>
+     */
+    public function blockedFrom(string $accountId, string $pattern): array;
+
+    /**
+     * Notes that the person has looked at a conversation and has not decided. The same occasion counts once.
+     *
+     * @param string $occasion the clearing, or an id made by the client
+     */
+    public function touched(Conversation $conversation, string $occasion, \DateTimeImmutable $at): void;
+
     /** Removes a conversation for good, with its messages and their sources. */
     public function erase(Conversation $conversation): void;
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
-use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\NotFound;
@@ -16,28 +16,44 @@ use ZippyTray\Core\Refused;
  */
 final readonly class Decide
 {
-    public function __construct(private Conversations $conversations, private Journal $journal, private ClockInterface $clock)
+    public function __construct(private Conversations $conversations, private Entries $entries, private Journal $journal, private ClockInterface $clock)
     {
     }
 
     /**
-     * @param string       $entryId         made by the client; the same id again changes nothing
-     * @param list<string> $conversationIds
+     * Conversations to which something happened since the person saw them are left as they are.
      *
-     * @throws NotFound when one of them is not there; then nothing is decided
-     * @throws Refused  when the decision makes no sense for one of them; then nothing is decided
+     * @param string      $entryId    made by the client; the same id again changes nothing
+     * @param list<Claim> $claims
+     * @param string|null $clearingId the clearing in which it was decided
+     *
+     * @throws NotFound  when one of them is not there; then nothing is decided
+     * @throws Refused   when the decision makes no sense for one of them; then nothing is decided
+     * @throws Overtaken when nothing is left to decide
      */
-    public function __invoke(string $accountId, string $entryId, Decision $decision, array $conversationIds): Entry
+    public function __invoke(string $accountId, string $entryId, Decision $decision, array $claims, ?string $clearingId = null): Decided
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
-
-        return $this->journal->write($accountId, $entryId, $decision->kind(), function (Page $page) use ($accountId, $decision, $conversationIds, $now): void {
-            foreach (array_unique($conversationIds) as $id) {
-                $conversation = $this->conversations->get($accountId, $id);
+        $overtaken = [];
+        $entry = $this->journal->write($accountId, $entryId, $decision->kind(), function (Page $page) use ($accountId, $decision, $claims, $now, &$overtaken): void {
+            $decided = 0;
+            foreach ($claims as $claim) {
+                $conversation = $this->conversations->get($accountId, $claim->conversationId);
+                $meanwhile = $page->isTouched($conversation) ? null : $claim->overtaken($conversation, $this->entries);
+                if (null !== $meanwhile) {
+                    $overtaken[] = $meanwhile;
+                    continue;
+                }
                 $page->touch($conversation);
                 $decision->apply($conversation, $now);
                 $page->say($conversation->subject(), $decision->consequence());
+                ++$decided;
             }
-        });
+            if (0 === $decided && [] !== $overtaken) {
+                throw $overtaken[0];
+            }
+        }, clearingId: $clearingId);
+
+        return new Decided($entry, $overtaken);
     }
 }

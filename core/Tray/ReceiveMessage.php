@@ -17,7 +17,8 @@ use ZippyTray\Core\Mail\UnreadableMessage;
  * Takes a message in: reads it, finds the conversation that it belongs to, and brings that into the
  * tray.
  *
- * How conversations are found is told in Threading.
+ * How conversations are found is told in Threading. Mail of a blocked sender goes to Blocked, and opens no conversation
+ * that others are in.
  */
 final readonly class ReceiveMessage
 {
@@ -26,6 +27,7 @@ final readonly class ReceiveMessage
         private Messages $messages,
         private SortIntoConversations $sort,
         private ThreadIndex $threads,
+        private BlockedSenders $blocked,
         private Transaction $transaction,
         private ClockInterface $clock,
         private Ids $ids,
@@ -50,8 +52,13 @@ final readonly class ReceiveMessage
                 return null;
             }
             $message = Message::of($this->ids->next(), $accountId, $content, \strlen($raw), $ownEmail, $now);
-            $conversation = ($this->sort)($message, $message->own ? Place::Archive : $into);
-            $conversation->receive($message, Place::Tray === $into);
+            $isBlocked = !$message->own && $this->blocked->isAnyBlocked($accountId, BlockedSender::patternsFor($message->from->email));
+            $conversation = ($this->sort)($message, match (true) {
+                $message->own => Place::Archive,
+                $isBlocked => Place::Blocked,
+                default => $into,
+            });
+            $conversation->receive($message, Place::Tray === $into && !$isBlocked);
             $this->messages->add($message, $raw, $conversation->id);
             $this->threads->put($message);
 

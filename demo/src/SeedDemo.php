@@ -15,6 +15,7 @@ use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\Delete;
@@ -82,15 +83,15 @@ final readonly class SeedDemo
         }
         foreach ($this->scenario->snoozes() as $step) {
             $until = new Moment($dates->read($step['until'] ?? ''), $account->timeZone());
-            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Snooze($until), [$this->conversation($account, $step)])];
+            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Snooze($until), [new Claim($this->conversation($account, $step))])];
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->scenario->deleted() as $step) {
-            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Delete(), [$this->conversation($account, $step)])];
+            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Delete(), [new Claim($this->conversation($account, $step))])];
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->undecided($account, $decided) as $day => $conversations) {
-            $steps[] = [new \DateTimeImmutable($day.' 17:30', $account->timeZone()), fn () => ($this->decide)($account->id, $this->ids->next(), new Archive(), $conversations)];
+            $steps[] = [new \DateTimeImmutable($day.' 17:30', $account->timeZone()), fn () => ($this->decide)($account->id, $this->ids->next(), new Archive(), array_map(static fn (string $id): Claim => new Claim($id), $conversations))];
         }
         usort($steps, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
@@ -107,7 +108,7 @@ final readonly class SeedDemo
             $due = str_contains($step['due'], ':') ? Due::at($date, TimeOfDay::of($moment, $account->timeZone()), $account->timeZone()) : Due::onDay($date);
         }
         $fields = new TaskFields($step['title'] ?? '', $step['notes'] ?? '', $due, $step['list'] ?? TaskList::DEFAULT);
-        ($this->makeTasks)($account->id, $this->ids->next(), [new TaskOrder($task, $fields, conversationId: isset($step['of']) ? $this->conversation($account, $step) : null)]);
+        ($this->makeTasks)($account->id, $this->ids->next(), [new TaskOrder($task, $fields, claim: isset($step['of']) ? new Claim($this->conversation($account, $step)) : null)]);
     }
 
     /** @param Step $step */

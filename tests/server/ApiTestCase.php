@@ -134,12 +134,26 @@ abstract class ApiTestCase extends WebTestCase
     /**
      * @param list<string>              $conversations
      * @param array<string, mixed>|null $until
+     * @param array<string, mixed>      $more
      *
-     * @return array<mixed>
+     * @return array<mixed> the entry of the journal, or the problem
      */
-    protected function decide(string $kind, array $conversations, ?array $until = null, int $status = 200): array
+    protected function decide(string $kind, array $conversations, ?array $until = null, int $status = 200, array $more = []): array
     {
-        return $this->call('POST', '/decisions', ['id' => self::id(), 'kind' => $kind, 'conversations' => $conversations] + (null === $until ? [] : ['until' => $until]), $status);
+        $body = ['id' => self::id(), 'kind' => $kind, 'conversations' => self::claims($conversations)] + (null === $until ? [] : ['until' => $until]) + $more;
+        $answer = $this->call('POST', '/decisions', $body, $status);
+
+        return 200 === $status ? (array) $answer['entry'] : $answer;
+    }
+
+    /**
+     * @param list<string> $conversations
+     *
+     * @return list<array{id: string}>
+     */
+    protected static function claims(array $conversations): array
+    {
+        return array_map(static fn (string $id): array => ['id' => $id], $conversations);
     }
 
     /** @param array<mixed> $entry */

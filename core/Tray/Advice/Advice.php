@@ -12,6 +12,7 @@ use ZippyTray\Core\Time\LocalDate;
 final readonly class Advice
 {
     /**
+     * @param MailKind       $kind    of the message that counts most
      * @param string         $title   of a task that could be made of it
      * @param int            $minutes what it takes to do it
      * @param list<string>   $reasons sentences for the person
@@ -22,6 +23,7 @@ final readonly class Advice
     public function __construct(
         public AdvisedDecision $decision,
         public AdviceGroup $group,
+        public MailKind $kind,
         public string $title,
         public int $minutes,
         public array $reasons,

@@ -37,6 +37,7 @@ final readonly class Adviser
         return new Advice(
             $decision,
             $this->group($main, $deadline ?? $appointment),
+            $main->kind,
             $main->title,
             $minutes,
             $reasons,

@@ -20,7 +20,7 @@ final readonly class Archive implements Decision
 
     public function apply(Conversation $conversation, \DateTimeImmutable $now): void
     {
-        $conversation->archive();
+        $conversation->archive($now);
     }
 
     public function consequence(): string

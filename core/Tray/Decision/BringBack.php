@@ -7,7 +7,6 @@ namespace ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision;
-use ZippyTray\Core\Tray\Place;
 
 /**
  * Back into the tray before its time, or out of the archive.
@@ -21,7 +20,7 @@ final readonly class BringBack implements Decision
 
     public function apply(Conversation $conversation, \DateTimeImmutable $now): void
     {
-        $conversation->moveTo(Place::Tray);
+        $conversation->bringBack();
     }
 
     public function consequence(): string

@@ -25,7 +25,7 @@ final readonly class PutBack implements Decision
         if (Place::Bin !== $conversation->placeAt($now)) {
             throw new Refused(\sprintf('"%s" is not in the bin.', $conversation->subject()));
         }
-        $conversation->moveTo(Place::Tray);
+        $conversation->bringBack();
     }
 
     public function consequence(): string

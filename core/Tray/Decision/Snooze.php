@@ -29,7 +29,7 @@ final readonly class Snooze implements Decision
         if (!$this->until->isAfter($now)) {
             throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $this->until->text()), 'until');
         }
-        $conversation->snooze($this->until);
+        $conversation->snooze($this->until, $now);
     }
 
     public function consequence(): string

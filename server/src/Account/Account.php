@@ -9,6 +9,8 @@ use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Advice\Person;
+use ZippyTray\Core\Tray\ClearingOrder;
 
 /**
  * A person who signs in. Every row of the database belongs to one.
@@ -21,6 +23,13 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
 
     #[ORM\Column]
     private string $password = '';
+
+    /** Whether 4/12 is the fourth of December to this person. */
+    #[ORM\Column]
+    private bool $dayFirst = true;
+
+    #[ORM\Column(enumType: ClearingOrder::class)]
+    private ClearingOrder $clearingOrder = ClearingOrder::Grouped;
 
     /** @param string $zone IANA name of the zone that the person lives in */
     public function __construct(
@@ -48,6 +57,23 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     public function name(): string
     {
         return $this->name;
+    }
+
+    public function choose(bool $dayFirst, ClearingOrder $clearingOrder): void
+    {
+        $this->dayFirst = $dayFirst;
+        $this->clearingOrder = $clearingOrder;
+    }
+
+    public function clearingOrder(): ClearingOrder
+    {
+        return $this->clearingOrder;
+    }
+
+    /** The person as advice knows it. */
+    public function person(): Person
+    {
+        return new Person($this->email, $this->name, $this->dayFirst);
     }
 
     public function setPassword(string $hash): void

@@ -11,6 +11,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Time\SnoozeChoice;
+use ZippyTray\Core\Tray\BlockSender;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Server\Account\Account;
@@ -25,11 +26,11 @@ final readonly class DecisionController
     }
 
     #[Route('/decisions', methods: 'POST')]
-    public function decide(#[CurrentUser] Account $account, #[MapRequestPayload] DecisionRequest $request, Decide $decide): JsonResponse
+    public function decide(#[CurrentUser] Account $account, #[MapRequestPayload] DecisionRequest $request, Decide $decide, BlockSender $block, DecisionAnswer $answer): JsonResponse
     {
-        $entry = $decide($account->id, $request->id, $request->decision($account->timeZone()), $request->conversations);
-
-        return new JsonResponse($this->entries->one($account->id, $entry->id));
+        return $answer->of($request->isBlock()
+            ? $block($account->id, $request->id, $request->claims(), $request->wholeDomain, $account->email, $request->clearing)
+            : $decide($account->id, $request->id, $request->decision($account->timeZone()), $request->claims(), $request->clearing));
     }
 
     #[Route('/snooze-choices', methods: 'GET')]

@@ -18,6 +18,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Mailroom\FormattedMail;
 use ZippyTray\Server\Store\ConversationRows;
+use ZippyTray\Server\Store\FindingsStore;
 use ZippyTray\Server\Store\MessageStore;
 use ZippyTray\Server\Store\TaskRows;
 use ZippyTray\Server\Store\View\MessageView;
@@ -35,12 +36,12 @@ final readonly class MessageController
     }
 
     #[Route('', methods: 'GET')]
-    public function show(#[CurrentUser] Account $account, string $id, ConversationRows $rows, TaskRows $tasks): JsonResponse
+    public function show(#[CurrentUser] Account $account, string $id, ConversationRows $rows, TaskRows $tasks, FindingsStore $findings): JsonResponse
     {
         $message = $this->messages->get($account->id, $id);
 
         return new JsonResponse([
-            'message' => MessageView::of($message),
+            'message' => MessageView::of($message, $message->own ? null : $findings->of($account, [$message->id])[$message->id] ?? null),
             'conversation' => $rows->one($account->id, $this->messages->conversationOf($message)),
             'tasks' => $tasks->ofMessages($account->id, [$message->id]),
         ]);

@@ -15,9 +15,11 @@ use Symfony\Component\Security\Core\Exception\AuthenticationException;
 use Symfony\Component\Validator\ConstraintViolationInterface;
 use Symfony\Component\Validator\Exception\ValidationFailedException;
 use ZippyTray\Core\Journal\CannotUndo;
+use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Tray\Overtaken;
 use ZippyTray\Server\Store\EntryRows;
 
 /**
@@ -40,17 +42,17 @@ final readonly class ProblemListener
             $problem instanceof NotFound => Problem::of(Response::HTTP_NOT_FOUND, $problem->getMessage()),
             $problem instanceof Refused => Problem::of(Response::HTTP_UNPROCESSABLE_ENTITY, $problem->getMessage(), '' === $problem->field ? [] : ['violations' => [['field' => $problem->field, 'message' => $problem->getMessage()]]]),
             $problem instanceof CannotUndo => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage()),
-            $problem instanceof UndoBlocked => $this->blocked($problem),
+            $problem instanceof UndoBlocked => $this->later($problem->getMessage(), $problem->later),
+            $problem instanceof Overtaken => $this->later($problem->getMessage(), $problem->entry),
             $problem instanceof HttpExceptionInterface => $this->http($problem),
             default => $this->unexpected($problem),
         });
     }
 
-    private function blocked(UndoBlocked $problem): JsonResponse
+    /** @param Entry|null $later the entry that came in between */
+    private function later(string $sentence, ?Entry $later): JsonResponse
     {
-        $later = $problem->later;
-
-        return Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id)]);
+        return Problem::of(Response::HTTP_CONFLICT, $sentence, null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id)]);
     }
 
     private function http(HttpExceptionInterface $problem): JsonResponse

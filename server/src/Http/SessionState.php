@@ -24,7 +24,7 @@ final readonly class SessionState
         $isFirstVisit = null === $account && $this->accounts->isFirstVisit();
 
         return new JsonResponse([
-            'account' => null === $account ? null : ['name' => $account->name(), 'email' => $account->email, 'zone' => $account->timeZone()->getName()],
+            'account' => null === $account ? null : ['name' => $account->name(), 'email' => $account->email, 'zone' => $account->timeZone()->getName(), 'dayFirst' => $account->person()->dayFirst, 'clearingOrder' => $account->clearingOrder()],
             'firstVisit' => $isFirstVisit,
             'awaited' => $isFirstVisit ? $this->accounts->awaited() : null,
             'demo' => $this->clock->movable,

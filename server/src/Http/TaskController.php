@@ -38,9 +38,9 @@ final readonly class TaskController
     }
 
     #[Route('/tasks', methods: 'POST')]
-    public function make(#[CurrentUser] Account $account, #[MapRequestPayload] NewTasks $new, MakeTasks $make): JsonResponse
+    public function make(#[CurrentUser] Account $account, #[MapRequestPayload] NewTasks $new, MakeTasks $make, DecisionAnswer $answer): JsonResponse
     {
-        return $this->answer($make($account->id, $new->entry, $new->orders($account->timeZone())), Response::HTTP_CREATED);
+        return $answer->of($make($account->id, $new->entry, $new->orders($account->timeZone()), $new->clearing), Response::HTTP_CREATED);
     }
 
     #[Route('/tasks/{id}', methods: 'GET')]
@@ -85,8 +85,8 @@ final readonly class TaskController
         return new JsonResponse($sources->one($account->id, $id));
     }
 
-    private function answer(Entry $entry, int $status = Response::HTTP_OK): JsonResponse
+    private function answer(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id), $status);
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
     }
 }

@@ -11,6 +11,7 @@ use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\FindingsStore;
 
 /**
  * Takes mail from files into an account. A message that cannot be read is reported, and the rest
@@ -24,6 +25,7 @@ final readonly class ImportMail
     public function __construct(
         private MailFiles $files,
         private ReceiveMessage $receive,
+        private FindingsStore $findings,
         private EntityManagerInterface $orm,
         private LoggerInterface $logger,
     ) {
@@ -36,10 +38,9 @@ final readonly class ImportMail
     public function __invoke(Account $account, array $paths, Place $into = Place::Tray, ?callable $progress = null): ImportOutcome
     {
         $outcome = new ImportOutcome();
-        [$accountId, $email] = [$account->id, $account->email];
         foreach ($paths as $name => $path) {
             foreach ($this->files->in($path, (string) $name) as $found) {
-                $this->take($accountId, $email, $found, $into, $outcome);
+                $this->take($account, $found, $into, $outcome);
                 if (0 === $outcome->read() % self::BATCH) {
                     $this->orm->clear();
                 }
@@ -50,7 +51,7 @@ final readonly class ImportMail
         return $outcome;
     }
 
-    private function take(string $accountId, string $email, FoundMessage $found, Place $into, ImportOutcome $outcome): void
+    private function take(Account $account, FoundMessage $found, Place $into, ImportOutcome $outcome): void
     {
         if (null === $found->raw) {
             $outcome->refuse($found->file, $found->position, $found->problem);
@@ -58,7 +59,11 @@ final readonly class ImportMail
             return;
         }
         try {
-            null === ($this->receive)($accountId, $email, $found->raw, $into) ? ++$outcome->known : ++$outcome->new;
+            $message = ($this->receive)($account->id, $account->email, $found->raw, $into);
+            null === $message ? ++$outcome->known : ++$outcome->new;
+            if (null !== $message && !$message->own && Place::Tray === $into) {
+                $this->findings->keep($account, $message);
+            }
         } catch (UnreadableMessage $problem) {
             $outcome->refuse($found->file, $found->position, $problem->getMessage());
         } catch (DatabaseProblem $problem) {

@@ -7,6 +7,8 @@ namespace ZippyTray\Server\Store;
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Place;
+use ZippyTray\Core\Tray\SweepCheck;
+use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\ConversationRow;
 use ZippyTray\Server\Store\View\Row;
 
@@ -23,18 +25,53 @@ final readonly class ConversationRows
     /** Where a conversation is now, for a query with the parameter :now. */
     private const PLACE = "CASE WHEN c.place = 'away' AND c.away_until <= :now THEN 'tray' ELSE c.place END";
 
-    public function __construct(private Connection $connection, private StoredNow $now)
+    private const IN_TRAY = "c.place = 'tray' OR (c.place = 'away' AND c.away_until <= :now)";
+
+    /** How often a conversation was looked at since it was last decided, for a query of c. */
+    public const TOUCHES = "(SELECT COUNT(*) FROM conversation_touch t WHERE t.conversation_id = c.id AND t.touched_at > COALESCE(c.decided_at, ''))";
+
+    public function __construct(private Connection $connection, private StoredNow $now, private Advices $advices)
     {
     }
 
     /** @return list<ConversationRow> what came back first, in order of return; then the newest first; TRAY_MOST at the most */
-    public function tray(string $accountId): array
+    public function tray(Account $account): array
     {
-        return $this->rows(
-            "c.place = 'tray' OR (c.place = 'away' AND c.away_until <= :now)",
+        $rows = $this->select(
+            self::IN_TRAY,
             "c.place = 'away' DESC, c.away_until, c.latest_at DESC, c.id LIMIT ".self::TRAY_MOST,
-            ['account' => $accountId],
+            ['account' => $account->id],
         );
+        $advices = $this->advices->of($account, array_map(static fn (Row $row): string => $row->string('id'), $rows));
+        $now = $this->now->text();
+
+        return array_map(static fn (Row $row): ConversationRow => ConversationRow::of($row, $now, $advices[$row->string('id')] ?? null), $rows);
+    }
+
+    /**
+     * All that is in the tray, with what a sweep would hold up.
+     *
+     * @return array{conversations: list<array{id: string, revision: int}>, held: list<array{row: ConversationRow, reason: string}>} newest first
+     */
+    public function sweep(Account $account): array
+    {
+        $now = $this->now->text();
+        $conversations = [];
+        $held = [];
+        foreach (array_chunk($this->select(self::IN_TRAY, 'c.latest_at DESC, c.id', ['account' => $account->id]), self::TRAY_MOST) as $rows) {
+            $advices = $this->advices->of($account, array_map(static fn (Row $row): string => $row->string('id'), $rows));
+            foreach ($rows as $columns) {
+                $advice = $advices[$columns->string('id')] ?? null;
+                $row = ConversationRow::of($columns, $now, $advice);
+                $reason = null === $advice ? '' : SweepCheck::reason($advice, $row->returned);
+                $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
+                if ('' !== $reason) {
+                    $held[] = ['row' => $row, 'reason' => $reason];
+                }
+            }
+        }
+
+        return ['conversations' => $conversations, 'held' => $held];
     }
 
     /** @return list<ConversationRow> in order of return */
@@ -95,11 +132,22 @@ final readonly class ConversationRows
     private function rows(string $where, string $order, array $parameters): array
     {
         $now = $this->now->text();
+
+        return array_map(static fn (Row $row): ConversationRow => ConversationRow::of($row, $now), $this->select($where, $order, $parameters));
+    }
+
+    /**
+     * @param array<string, string> $parameters
+     *
+     * @return list<Row>
+     */
+    private function select(string $where, string $order, array $parameters): array
+    {
         $rows = $this->connection->fetchAllAssociative(
-            "SELECT c.* FROM conversation c WHERE c.account_id = :account AND ({$where}) ORDER BY {$order}",
-            $parameters + ['now' => $now],
+            'SELECT c.*, '.self::TOUCHES." AS touches FROM conversation c WHERE c.account_id = :account AND ({$where}) ORDER BY {$order}",
+            $parameters + ['now' => $this->now->text()],
         );
 
-        return array_map(static fn (array $row): ConversationRow => ConversationRow::of(new Row($row), $now), $rows);
+        return array_map(static fn (array $row): Row => new Row($row), $rows);
     }
 }

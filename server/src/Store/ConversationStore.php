@@ -58,6 +58,55 @@ final readonly class ConversationStore implements Conversations
         return $binned;
     }
 
+    public function waitingFrom(string $accountId, string $pattern, \DateTimeImmutable $now): array
+    {
+        return $this->found(
+            "c.account_id = :account AND (c.place = 'tray' OR (c.place = 'away' AND c.away_until <= :now))
+             AND NOT EXISTS (SELECT 1 FROM conversation_message x JOIN message m ON m.id = x.message_id
+                WHERE x.conversation_id = c.id AND NOT m.own AND NOT (".self::of("LOWER(m.sender ->> 'email')").'))
+             AND ('.self::of('LOWER(c.latest_email)').')',
+            ['account' => $accountId, 'now' => StoredNow::of($now)] + self::patternParameters($pattern),
+        );
+    }
+
+    public function blockedFrom(string $accountId, string $pattern): array
+    {
+        return $this->found("c.account_id = :account AND c.place = 'blocked' AND (".self::of('LOWER(c.latest_email)').')', ['account' => $accountId] + self::patternParameters($pattern));
+    }
+
+    public function touched(Conversation $conversation, string $occasion, \DateTimeImmutable $at): void
+    {
+        $this->orm->getConnection()->executeStatement(
+            'INSERT OR IGNORE INTO conversation_touch (conversation_id, occasion, touched_at) VALUES (?, ?, ?)',
+            [$conversation->id, $occasion, StoredNow::of($at)],
+        );
+    }
+
+    /** An address is the pattern itself; one of a domain ends with it, or with a dot and the domain. */
+    private static function of(string $email): string
+    {
+        return "{$email} = :pattern OR (SUBSTR(:pattern, 1, 1) = '@' AND ({$email} LIKE :domain OR {$email} LIKE :below))";
+    }
+
+    /** @return array<string, string> */
+    private static function patternParameters(string $pattern): array
+    {
+        return ['pattern' => $pattern, 'domain' => '%'.$pattern, 'below' => '%.'.ltrim($pattern, '@')];
+    }
+
+    /**
+     * @param array<string, string> $parameters
+     *
+     * @return list<Conversation>
+     */
+    private function found(string $where, array $parameters): array
+    {
+        $this->orm->flush();
+        $ids = $this->orm->getConnection()->fetchFirstColumn("SELECT c.id FROM conversation c WHERE {$where}", $parameters);
+
+        return $this->orm->getRepository(Conversation::class)->findBy(['id' => $ids]);
+    }
+
     public function erase(Conversation $conversation): void
     {
         $connection = $this->orm->getConnection();

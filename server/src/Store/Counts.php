@@ -16,7 +16,7 @@ final readonly class Counts
     {
     }
 
-    /** @return array{tray: int, tasks: int, overdue: int, away: int, bin: int, decidedToday: int, nextReturn: ?string, now: string} */
+    /** @return array{tray: int, tasks: int, overdue: int, away: int, bin: int, blocked: int, decidedToday: int, nextReturn: ?string, now: string} */
     public function of(string $accountId, \DateTimeZone $zone): array
     {
         $now = $this->now->text();
@@ -24,6 +24,7 @@ final readonly class Counts
             "SELECT SUM(place = 'tray' OR (place = 'away' AND away_until <= :now)) AS tray,
                 SUM(place = 'away' AND away_until > :now) AS away,
                 SUM(place = 'bin') AS bin,
+                SUM(place = 'blocked') AS blocked,
                 MIN(CASE WHEN place = 'away' AND away_until > :now THEN away_until END) AS next_return
              FROM conversation WHERE account_id = :account",
             ['now' => $now, 'account' => $accountId],
@@ -37,6 +38,7 @@ final readonly class Counts
             'overdue' => $tasks['over'],
             'away' => $row->int('away'),
             'bin' => $row->int('bin'),
+            'blocked' => $row->int('blocked'),
             'decidedToday' => $this->decidedToday($accountId, $zone),
             'nextReturn' => $row->stringOrNull('next_return'),
             'now' => $now,
@@ -47,7 +49,7 @@ final readonly class Counts
     {
         $count = $this->connection->fetchOne(
             "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
-             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task')",
+             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task', 'do_now', 'hand_over', 'mute', 'block', 'sweep')",
             [$accountId, $this->now->startOfDay($zone)],
         );
 

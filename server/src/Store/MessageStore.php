@@ -47,6 +47,9 @@ final readonly class MessageStore implements Messages
         $connection = $this->orm->getConnection();
         $connection->insert('message_source', ['message_id' => $message->id, 'source' => gzcompress($raw, self::COMPRESSION)], ['source' => ParameterType::LARGE_OBJECT]);
         $connection->insert('conversation_message', ['message_id' => $message->id, 'conversation_id' => $conversationId]);
+        foreach ($message->own ? array_unique(array_map(static fn (Address $address): string => strtolower($address->email), $message->to)) : [] as $email) {
+            $connection->insert('written_to', ['account_id' => $message->accountId, 'email' => $email, 'message_id' => $message->id]);
+        }
         $connection->insert('message_search', [
             'rowid' => $connection->lastInsertId(),
             'subject' => $message->subject,

@@ -12,6 +12,7 @@ use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Conversation;
 
 final readonly class ObjectStore implements Objects
@@ -26,6 +27,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Conversation => Conversation::class,
             ObjectKind::Task => Task::class,
             ObjectKind::TaskList => TaskList::class,
+            ObjectKind::BlockedSender => BlockedSender::class,
         };
 
         return $this->orm->getRepository($class)->findOneBy(['accountId' => $accountId, 'id' => $object->id]);
@@ -37,6 +39,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Conversation => throw new CannotUndo('This mail was removed for good and cannot be put back.'),
             ObjectKind::Task => Task::revived($object->id, $accountId, $state),
             ObjectKind::TaskList => TaskList::revived($object->id, $accountId, $state),
+            ObjectKind::BlockedSender => BlockedSender::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
         $this->orm->flush();

@@ -14,6 +14,7 @@ use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Tests\Core\World\World;
 
@@ -41,13 +42,13 @@ final class MakeTasksTest extends TestCase
         $world = new World();
         $orders = [];
         foreach (['One', 'Two', 'Three'] as $subject) {
-            $orders[] = new TaskOrder($world->ids->next(), new TaskFields($subject), conversationId: $world->conversation($subject)->id);
+            $orders[] = new TaskOrder($world->ids->next(), new TaskFields($subject), claim: new Claim($world->conversation($subject)->id));
         }
         $before = $world->state();
         $entry = ($world->makeTasks)(World::ACCOUNT, 'entry', $orders);
         self::assertCount(3, $world->memory->tasks);
 
-        $world->undo($entry);
+        $world->undo($entry->entry);
         self::assertSame($before, $world->state());
     }
 
@@ -65,7 +66,7 @@ final class MakeTasksTest extends TestCase
         $this->expectException(Refused::class);
         try {
             ($world->makeTasks)(World::ACCOUNT, 'entry', [
-                new TaskOrder('t1', new TaskFields('Fine'), conversationId: $conversation->id),
+                new TaskOrder('t1', new TaskFields('Fine'), claim: new Claim($conversation->id)),
                 new TaskOrder('t2', new TaskFields('  ')),
             ]);
         } finally {

@@ -9,6 +9,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\Delete;
 use ZippyTray\Core\Tray\Decision\PutBack;
@@ -59,7 +60,7 @@ final class DecideTest extends TestCase
 
         $this->expectException(NotFound::class);
         try {
-            ($world->decide)(World::ACCOUNT, 'entry', new Archive(), [$conversation->id, 'not there']);
+            ($world->decide)(World::ACCOUNT, 'entry', new Archive(), [new Claim($conversation->id), new Claim('not there')]);
         } finally {
             self::assertSame(Place::Tray, $conversation->placeAt($world->clock->now()));
             self::assertSame([], $world->memory->entries);
@@ -70,10 +71,10 @@ final class DecideTest extends TestCase
     {
         $world = new World();
         $conversation = $world->conversation();
-        $first = ($world->decide)(World::ACCOUNT, 'entry', new Snooze(self::moment('2026-11-25T09:00:00Z')), [$conversation->id]);
-        $second = ($world->decide)(World::ACCOUNT, 'entry', new Snooze(self::moment('2026-11-25T09:00:00Z')), [$conversation->id]);
+        $first = ($world->decide)(World::ACCOUNT, 'entry', new Snooze(self::moment('2026-11-25T09:00:00Z')), [new Claim($conversation->id)]);
+        $second = ($world->decide)(World::ACCOUNT, 'entry', new Snooze(self::moment('2026-11-25T09:00:00Z')), [new Claim($conversation->id)]);
 
-        self::assertSame($first, $second);
+        self::assertSame($first->entry, $second->entry);
         self::assertSame(1, $conversation->state()['snoozes']);
     }
 

@@ -9,6 +9,7 @@ use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Conversation;
 
 /**
@@ -36,6 +37,12 @@ final class Memory
 
     /** @var array<string, SourceCopy> */
     public array $copies = [];
+
+    /** @var array<string, BlockedSender> */
+    public array $senders = [];
+
+    /** @var array<string, array<string, \DateTimeImmutable>> conversation id => occasion => when */
+    public array $touches = [];
 
     /** @var array<string, Entry> */
     public array $entries = [];

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Place;
 
 final readonly class MemoryConversations implements Conversations
 {
@@ -42,6 +44,33 @@ final readonly class MemoryConversations implements Conversations
             $this->memory->conversations,
             static fn (Conversation $conversation): bool => null !== $conversation->binnedAt() && (null === $since || $conversation->binnedAt() <= $since),
         ));
+    }
+
+    public function waitingFrom(string $accountId, string $pattern, \DateTimeImmutable $now): array
+    {
+        return array_values(array_filter($this->memory->conversations, fn (Conversation $conversation): bool => Place::Tray === $conversation->placeAt($now) && $this->isOnlyFrom($conversation, $pattern)));
+    }
+
+    public function blockedFrom(string $accountId, string $pattern): array
+    {
+        return array_values(array_filter($this->memory->conversations, static fn (Conversation $conversation): bool => Place::Blocked->value === $conversation->state()['place'] && \in_array($pattern, BlockedSender::patternsFor($conversation->senderEmail()), true)));
+    }
+
+    public function touched(Conversation $conversation, string $occasion, \DateTimeImmutable $at): void
+    {
+        $this->memory->touches[$conversation->id][$occasion] ??= $at;
+    }
+
+    private function isOnlyFrom(Conversation $conversation, string $pattern): bool
+    {
+        foreach (array_keys($this->memory->conversationOf, $conversation->id, true) as $id) {
+            $message = $this->memory->messages[$id];
+            if (!$message->own && !\in_array($pattern, BlockedSender::patternsFor($message->from->email), true)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     public function erase(Conversation $conversation): void

@@ -11,6 +11,7 @@ use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Tray\BlockedSender;
 
 final readonly class MemoryObjects implements Objects
 {
@@ -24,6 +25,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Conversation => $this->memory->conversations[$object->id] ?? null,
             ObjectKind::Task => $this->memory->tasks[$object->id] ?? null,
             ObjectKind::TaskList => $this->memory->lists[$object->id] ?? null,
+            ObjectKind::BlockedSender => $this->memory->senders[$object->id] ?? null,
         };
     }
 
@@ -33,6 +35,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Conversation => throw new CannotUndo('gone for good'),
             ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived($object->id, $accountId, $state),
             ObjectKind::TaskList => $this->memory->lists[$object->id] = TaskList::revived($object->id, $accountId, $state),
+            ObjectKind::BlockedSender => $this->memory->senders[$object->id] = BlockedSender::revived($object->id, $accountId, $state),
         };
     }
 
@@ -51,6 +54,6 @@ final readonly class MemoryObjects implements Objects
 
     public function remove(Journaled $object): void
     {
-        unset($this->memory->tasks[$object->ref()->id], $this->memory->lists[$object->ref()->id]);
+        unset($this->memory->tasks[$object->ref()->id], $this->memory->lists[$object->ref()->id], $this->memory->senders[$object->ref()->id]);
     }
 }

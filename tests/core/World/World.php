@@ -18,10 +18,13 @@ use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\BlockSender;
+use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\EmptyBin;
+use ZippyTray\Core\Tray\PassOver;
 use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Core\Tray\SortIntoConversations;
 
@@ -46,6 +49,10 @@ final class World
 
     public readonly EmptyBin $emptyBin;
 
+    public readonly BlockSender $block;
+
+    public readonly PassOver $passOver;
+
     public readonly MakeTasks $makeTasks;
 
     public readonly ChangeTask $changeTask;
@@ -63,18 +70,22 @@ final class World
         $messages = new MemoryMessages($this->memory);
         $tasks = new MemoryTasks($this->memory);
         $threads = new MemoryThreads($this->memory);
+        $senders = new MemoryBlockedSenders($this->memory);
         $journal = new Journal($entries, $transaction, $this->clock);
         $fill = new FillTask($tasks, $this->ids);
         $this->undo = new Undo($journal, $entries, new MemoryObjects($this->memory));
-        $this->decide = new Decide($conversations, $journal, $this->clock);
+        $this->decide = new Decide($conversations, $entries, $journal, $this->clock);
         $this->emptyBin = new EmptyBin($conversations, $journal, $this->clock);
-        $this->makeTasks = new MakeTasks($tasks, $fill, $messages, $conversations, $journal, $this->clock, $this->ids);
+        $this->makeTasks = new MakeTasks($tasks, $fill, $messages, $conversations, $entries, $journal, $this->clock, $this->ids);
+        $this->block = new BlockSender($conversations, $senders, $entries, $journal, $this->clock, $this->ids);
+        $this->passOver = new PassOver($conversations, $transaction, $this->clock);
         $this->changeTask = new ChangeTask($tasks, $fill, $journal, $this->clock);
         $this->receive = new ReceiveMessage(
             new MessageReader(new FlatParser()),
             $messages,
             new SortIntoConversations($threads, $messages, $conversations, $this->ids),
             $threads,
+            $senders,
             $transaction,
             $this->clock,
             $this->ids,
@@ -125,12 +136,12 @@ final class World
     /** @param list<Conversation> $conversations */
     public function decide(Decision $decision, array $conversations): Entry
     {
-        return ($this->decide)(self::ACCOUNT, $this->ids->next(), $decision, array_map(static fn (Conversation $conversation): string => $conversation->id, $conversations));
+        return ($this->decide)(self::ACCOUNT, $this->ids->next(), $decision, array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $conversations))->entry;
     }
 
     public function makeTask(TaskFields $fields, ?Conversation $of = null): Entry
     {
-        return ($this->makeTasks)(self::ACCOUNT, $this->ids->next(), [new TaskOrder($this->ids->next(), $fields, conversationId: $of?->id)]);
+        return ($this->makeTasks)(self::ACCOUNT, $this->ids->next(), [new TaskOrder($this->ids->next(), $fields, claim: null === $of ? null : new Claim($of->id))])->entry;
     }
 
     public function undo(Entry $entry): Entry
@@ -152,7 +163,7 @@ final class World
     public function state(): array
     {
         $state = [];
-        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists] as $object) {
+        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->senders] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
         }
         ksort($state);

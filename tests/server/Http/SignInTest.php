@@ -15,7 +15,7 @@ final class SignInTest extends ApiTestCase
         self::assertTrue($this->call('GET', '/session')['firstVisit']);
         $new = ['name' => ' Wren Halloran ', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'];
         $session = $this->call('POST', '/accounts', $new, 201);
-        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], $session['account']);
+        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin', 'dayFirst' => true, 'clearingOrder' => 'grouped'], $session['account']);
         self::assertSame([], $this->rows('/tray'));
 
         $this->call('DELETE', '/session', null, 204);
@@ -29,7 +29,7 @@ final class SignInTest extends ApiTestCase
         $session = $this->call('GET', '/session');
         self::assertSame([true, 'wren@ternpoint.example'], [$session['firstVisit'], $session['awaited']]);
         $session = $this->call('POST', '/accounts', ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'], 201);
-        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], $session['account']);
+        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin', 'dayFirst' => true, 'clearingOrder' => 'grouped'], $session['account']);
         self::assertCount(1, $this->service(Accounts::class)->all());
     }
 
@@ -76,7 +76,7 @@ final class SignInTest extends ApiTestCase
     {
         $this->signIn();
         $id = $this->receive();
-        $body = ['id' => self::id(), 'kind' => 'delete', 'conversations' => [$id]];
+        $body = ['id' => self::id(), 'kind' => 'delete', 'conversations' => self::claims([$id])];
         $this->browser->setServerParameter('HTTP_SEC_FETCH_SITE', 'cross-site');
         $this->call('POST', '/decisions', $body, 403);
         $this->browser->setServerParameter('HTTP_SEC_FETCH_SITE', 'same-origin');
@@ -98,7 +98,7 @@ final class SignInTest extends ApiTestCase
         $this->signIn($this->account('other@ternpoint.example'));
         $conversation = $this->receive('A secret');
         $task = self::id();
-        $entry = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $task, 'fields' => ['title' => 'Keep it'], 'conversation' => $conversation]]], 201);
+        $entry = (array) $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $task, 'fields' => ['title' => 'Keep it'], 'conversation' => ['id' => $conversation]]]], 201)['entry'];
         $sources = $this->call('GET', '/tasks/'.$task)['sources'];
         $messages = $this->call('GET', '/conversations/'.$conversation)['messages'];
         self::assertIsArray($sources);

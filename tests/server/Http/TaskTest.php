@@ -100,9 +100,9 @@ final class TaskTest extends ApiTestCase
         $this->signIn();
         $orders = [];
         foreach (['One', 'Two'] as $subject) {
-            $orders[] = ['id' => self::id(), 'fields' => ['title' => $subject], 'conversation' => $this->receive($subject)];
+            $orders[] = ['id' => self::id(), 'fields' => ['title' => $subject], 'conversation' => ['id' => $this->receive($subject)]];
         }
-        $entry = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => $orders], 201);
+        $entry = (array) $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => $orders], 201)['entry'];
         self::assertSame(2, $entry['count']);
         self::assertSame([], $this->rows('/tray'));
         $this->undo($entry);
@@ -121,7 +121,7 @@ final class TaskTest extends ApiTestCase
             'date' => ['title' => 'x', 'due' => ['date' => '2026-02-30', 'time' => null]],
             'time' => ['title' => 'x', 'due' => ['date' => '2026-02-03', 'time' => '7pm']],
         ] as $field => $fields) {
-            $problem = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => $fields, 'conversation' => $conversation]]], 422);
+            $problem = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => $fields, 'conversation' => ['id' => $conversation]]]], 422);
             self::assertIsArray($problem['violations']);
             self::assertSame([$field], array_column($problem['violations'], 'field'));
         }
@@ -145,7 +145,7 @@ final class TaskTest extends ApiTestCase
     private function make(array $fields, ?string $conversation = null): string
     {
         $id = self::id();
-        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $id, 'fields' => $fields] + (null === $conversation ? [] : ['conversation' => $conversation])]], 201);
+        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $id, 'fields' => $fields] + (null === $conversation ? [] : ['conversation' => ['id' => $conversation]])]], 201);
 
         return $id;
     }

@@ -78,15 +78,15 @@ final class TrayTest extends ApiTestCase
         $this->signIn();
         $id = $this->receive();
         $refused = [
-            [['kind' => 'snooze', 'conversations' => [$id], 'until' => ['date' => '2020-01-01', 'time' => '09:00']], 422, 'already past'],
-            [['kind' => 'snooze', 'conversations' => [$id], 'until' => ['date' => '2030-02-31', 'time' => '09:00']], 422, 'not a date'],
-            [['kind' => 'snooze', 'conversations' => [$id], 'until' => ['date' => '2030-02-01', 'time' => '25:00']], 422, 'not a time'],
-            [['kind' => 'snooze', 'conversations' => [$id]], 422, 'When should it come back?'],
-            [['kind' => 'frobnicate', 'conversations' => [$id]], 422, ''],
+            [['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2020-01-01', 'time' => '09:00']], 422, 'already past'],
+            [['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2030-02-31', 'time' => '09:00']], 422, 'not a date'],
+            [['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2030-02-01', 'time' => '25:00']], 422, 'not a time'],
+            [['kind' => 'snooze', 'conversations' => self::claims([$id])], 422, 'When should it come back?'],
+            [['kind' => 'frobnicate', 'conversations' => self::claims([$id])], 422, ''],
             [['kind' => 'archive', 'conversations' => []], 422, 'Select a conversation'],
-            [['kind' => 'archive', 'conversations' => ['x']], 422, ''],
-            [['kind' => 'archive', 'conversations' => [$id, self::id()]], 404, 'not here any more'],
-            [['kind' => 'put_back', 'conversations' => [$id]], 422, 'not in the bin'],
+            [['kind' => 'archive', 'conversations' => [['id' => 'x']]], 422, ''],
+            [['kind' => 'archive', 'conversations' => self::claims([$id, self::id()])], 404, 'not here any more'],
+            [['kind' => 'put_back', 'conversations' => self::claims([$id])], 422, 'not in the bin'],
             [[], 422, ''],
         ];
         foreach ($refused as [$body, $status, $words]) {
@@ -101,7 +101,7 @@ final class TrayTest extends ApiTestCase
     public function testARepeatedRequestDecidesOnce(): void
     {
         $this->signIn();
-        $body = ['id' => self::id(), 'kind' => 'snooze', 'conversations' => [$this->receive()], 'until' => $this->inAnHour()];
+        $body = ['id' => self::id(), 'kind' => 'snooze', 'conversations' => self::claims([$this->receive()]), 'until' => $this->inAnHour()];
         self::assertSame($this->call('POST', '/decisions', $body), $this->call('POST', '/decisions', $body));
         self::assertSame(1, $this->rows('/away')[0]['snoozes']);
     }

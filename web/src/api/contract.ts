@@ -93,6 +93,131 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sweep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that is in the tray, and what a sweep would hold up */
+        get: operations["sweepCheck"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/clearings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin a clearing */
+        post: operations["beginClearing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/clearings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A clearing as it stands */
+        get: operations["clearing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/clearings/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** End a clearing */
+        put: operations["endClearing"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/blocked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The blocked senders, the one blocked last first */
+        get: operations["blocked"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/blocked/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Let a sender's mail into the tray again */
+        delete: operations["unblock"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change what the person has chosen */
+        put: operations["saveSettings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/away": {
         parameters: {
             query?: never;
@@ -157,6 +282,25 @@ export interface paths {
         get: operations["conversation"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/conversations/{id}/touches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** It was looked at and left undecided */
+        post: operations["passOver"];
         delete?: never;
         options?: never;
         head?: never;
@@ -495,6 +639,9 @@ export interface components {
                 name: string;
                 email: string;
                 zone: string;
+                /** @description 4/12 is the fourth of December */
+                dayFirst: boolean;
+                clearingOrder: components["schemas"]["ClearingOrder"];
             };
             /** @description Nobody can sign in yet, so an account may be made */
             firstVisit: boolean;
@@ -512,6 +659,8 @@ export interface components {
             overdue: number;
             away: number;
             bin: number;
+            /** @description Conversations of blocked senders */
+            blocked: number;
             /** @description Conversations that left the tray today */
             decidedToday: number;
             nextReturn: components["schemas"]["Instant"] | null;
@@ -538,6 +687,111 @@ export interface components {
             returned: boolean;
             snoozes: number;
             binnedAt: components["schemas"]["Instant"] | null;
+            /** @description It stays out of the tray whatever arrives */
+            muted: boolean;
+            /** @description Who owes an answer */
+            owedBy: string | null;
+            /** @description How often it was looked at, undecided, since it was decided last */
+            touches: number;
+            /** @description Grows with everything that happens to it; goes back with decisions */
+            revision: number;
+            /** @description Only of what is in the tray */
+            advice: components["schemas"]["AdviceGlance"] | null;
+        };
+        /** @description A conversation as the page saw it last */
+        Claim: {
+            id: components["schemas"]["Id"];
+            /** @description When something happened since, it is left as it is; null: whatever happened */
+            revision?: number | null;
+        };
+        Decided: {
+            entry: components["schemas"]["Entry"];
+            /** @description The conversations that were left as they are, since something happened to them meanwhile */
+            overtaken: {
+                conversation: components["schemas"]["Id"];
+                sentence: string;
+            }[];
+        };
+        /** @enum {string} */
+        ClearingOrder: "grouped" | "oldest" | "newest";
+        Clearing: {
+            id: components["schemas"]["Id"];
+            order: components["schemas"]["ClearingOrder"];
+            /** @description Conversations in the tray at its beginning */
+            size: number;
+            startedAt: components["schemas"]["Instant"];
+            endedAt: components["schemas"]["Instant"] | null;
+            /** @description Conversations whose decision still holds */
+            decided: number;
+            /** @description What became of them, the most frequent first */
+            became: {
+                kind: components["schemas"]["EntryKind"];
+                count: number;
+            }[];
+            /** @description Passed over and still undecided */
+            passed: number;
+            /** @description Seconds that the person takes for a conversation */
+            pace: number;
+        };
+        BlockedSender: {
+            id: components["schemas"]["Id"];
+            /** @description An address or a domain */
+            pattern: string;
+            domain: boolean;
+            since: components["schemas"]["Instant"];
+            /** @description How many lie in Blocked from there */
+            conversations: number;
+        };
+        /** @enum {string} */
+        AdvisedDecision: "now" | "task" | "snooze" | "delegate" | "archive" | "delete" | "block";
+        /** @enum {string} */
+        AdviceGroup: "asks" | "dated" | "information" | "automatic" | "bulk" | "suspicious";
+        FoundDate: {
+            /** @enum {string} */
+            kind: "deadline" | "appointment" | "mention";
+            date: components["schemas"]["Date"];
+            time: components["schemas"]["Time"] | null;
+            /** @description As it is written */
+            text: string;
+            /** @description First character, counted in Unicode code points from 0 */
+            from: number;
+            /** @description The character behind the last one */
+            to: number;
+        };
+        FoundText: {
+            text: string;
+            from: number;
+            to: number;
+        };
+        AdviceGlance: {
+            decision: components["schemas"]["AdvisedDecision"];
+            group: components["schemas"]["AdviceGroup"];
+            /** @description The sentence that asks most, may be empty */
+            asks: string;
+            date: components["schemas"]["FoundDate"] | null;
+        };
+        Advice: {
+            decision: components["schemas"]["AdvisedDecision"];
+            group: components["schemas"]["AdviceGroup"];
+            /** @description Of a task that could be made of it */
+            title: string;
+            /** @description How long it takes to do it */
+            minutes: number;
+            reasons: string[];
+            /** @description The sentence that asks most, may be empty */
+            asks: string;
+            /** @description The next deadline, or else the next appointment */
+            date: components["schemas"]["FoundDate"] | null;
+            /** @description Of a snooze, the day to come back */
+            until: components["schemas"]["Date"] | null;
+        };
+        /** @description What was found in a message */
+        Found: {
+            /** @enum {string} */
+            kind: "personal" | "discussion" | "newsletter" | "advert" | "notice" | "auto_reply" | "bounce" | "delay" | "invitation" | "invitation_news" | "suspicious";
+            requests: components["schemas"]["FoundText"][];
+            dates: components["schemas"]["FoundDate"][];
+            items: components["schemas"]["FoundText"][];
         };
         Attachment: {
             name: string;
@@ -579,6 +833,8 @@ export interface components {
             own: boolean;
             /** @description Bytes */
             size: number;
+            /** @description null: it is the person's own */
+            found: components["schemas"]["Found"] | null;
         };
         TaskLink: {
             id: components["schemas"]["Id"];
@@ -588,6 +844,7 @@ export interface components {
         Conversation: {
             row: components["schemas"]["ConversationRow"];
             messages: components["schemas"]["Message"][];
+            advice: components["schemas"]["Advice"] | null;
             tasks: components["schemas"]["TaskLink"][];
             /** @description What was decided before, the newest first */
             history: components["schemas"]["Entry"][];
@@ -664,8 +921,7 @@ export interface components {
             id: components["schemas"]["Id"];
             number: number;
             at: components["schemas"]["Instant"];
-            /** @enum {string} */
-            kind: "archive" | "delete" | "snooze" | "bring_back" | "put_back" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "undo";
+            kind: components["schemas"]["EntryKind"];
             /** @description Subject or title; of several, that of the first */
             about: string;
             consequence: string;
@@ -676,9 +932,11 @@ export interface components {
             /** @description Undo may be tried: it was not undone yet, and something is left to put back */
             undoable: boolean;
         };
+        /** @enum {string} */
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "sweep" | "bring_back" | "put_back" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
-            kind: string;
+            kind: components["schemas"]["EntryKind"];
             number: number;
         };
     };
@@ -708,6 +966,24 @@ export interface components {
             };
             content: {
                 "application/json": components["schemas"]["Entry"];
+            };
+        };
+        /** @description What became of a decision */
+        Decided: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["Decided"];
+            };
+        };
+        /** @description The clearing */
+        Clearing: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["Clearing"];
             };
         };
         /** @description What went wrong, in a sentence */
@@ -840,6 +1116,145 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    sweepCheck: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What a sweep would archive, the newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        conversations: components["schemas"]["Claim"][];
+                        /** @description Those that seem to ask for something, hold a date still to come, or came back */
+                        held: {
+                            row: components["schemas"]["ConversationRow"];
+                            reason: string;
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    beginClearing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    id: components["schemas"]["Id"];
+                    order: components["schemas"]["ClearingOrder"];
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Clearing"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    clearing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Clearing"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    endClearing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Clearing"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    blocked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The senders */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlockedSender"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    unblock: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+                /** @description What lies in Blocked from this sender comes into the tray */
+                bringBack?: boolean;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description 4/12 is the fourth of December */
+                    dayFirst: boolean;
+                    clearingOrder: components["schemas"]["ClearingOrder"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Session"];
+            default: components["responses"]["Problem"];
+        };
+    };
     away: {
         parameters: {
             query?: never;
@@ -921,6 +1336,34 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    passOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The clearing, or an id of its own; the same one counts once */
+                    occasion: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     markRead: {
         parameters: {
             query?: never;
@@ -954,15 +1397,26 @@ export interface operations {
                 "application/json": {
                     id: components["schemas"]["Id"];
                     /** @enum {string} */
-                    kind: "archive" | "delete" | "snooze" | "bring_back" | "put_back";
-                    conversations: components["schemas"]["Id"][];
-                    /** @description When a snoozed conversation comes back, in the person's own zone */
+                    kind: "do_now" | "snooze" | "hand_over" | "archive" | "delete" | "block" | "mute" | "sweep" | "bring_back" | "put_back";
+                    conversations: components["schemas"]["Claim"][];
+                    /** @description When it comes back, in the person's own zone */
                     until?: components["schemas"]["LocalMoment"];
+                    /** @description Of a hand-over, who owes an answer */
+                    by?: string;
+                    /** @description Of a hand-over, what is owed */
+                    what?: string;
+                    /**
+                     * @description Block the whole domain
+                     * @default false
+                     */
+                    wholeDomain?: boolean;
+                    /** @description The clearing in which it is decided */
+                    clearing?: components["schemas"]["Id"] | null;
                 };
             };
         };
         responses: {
-            200: components["responses"]["Entry"];
+            200: components["responses"]["Decided"];
             default: components["responses"]["Problem"];
         };
     };
@@ -1153,6 +1607,8 @@ export interface operations {
                 "application/json": {
                     /** @description The journal entry's */
                     entry: components["schemas"]["Id"];
+                    /** @description The clearing in which it is decided */
+                    clearing?: components["schemas"]["Id"] | null;
                     tasks: {
                         /** @description The task's */
                         id: components["schemas"]["Id"];
@@ -1160,13 +1616,13 @@ export interface operations {
                         /** @description What it comes from */
                         message?: components["schemas"]["Id"] | null;
                         /** @description When no message is named: its newest by somebody else */
-                        conversation?: components["schemas"]["Id"] | null;
+                        conversation?: components["schemas"]["Claim"] | null;
                     }[];
                 };
             };
         };
         responses: {
-            201: components["responses"]["Entry"];
+            201: components["responses"]["Decided"];
             default: components["responses"]["Problem"];
         };
     };

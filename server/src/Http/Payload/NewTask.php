@@ -14,8 +14,8 @@ final readonly class NewTask
         public FieldsOfTask $fields,
         #[Assert\Uuid]
         public ?string $message = null,
-        #[Assert\Uuid]
-        public ?string $conversation = null,
+        #[Assert\Valid]
+        public ?ClaimField $conversation = null,
     ) {
     }
 }

@@ -15,13 +15,15 @@ final readonly class NewTasks
         public string $entry,
         #[Assert\Count(min: 1, max: 500, minMessage: 'There is no task to make.', maxMessage: 'At most {{ limit }} tasks can be made in one step.'), Assert\Valid]
         public array $tasks,
+        #[Assert\Uuid]
+        public ?string $clearing = null,
     ) {
     }
 
     /** @return non-empty-list<TaskOrder> */
     public function orders(\DateTimeZone $zone): array
     {
-        $orders = array_map(static fn (NewTask $task): TaskOrder => new TaskOrder($task->id, $task->fields->in($zone), $task->message, $task->conversation), $this->tasks);
+        $orders = array_map(static fn (NewTask $task): TaskOrder => new TaskOrder($task->id, $task->fields->in($zone), $task->message, $task->conversation?->claim()), $this->tasks);
 
         return [] === $orders ? throw new \LogicException('Validation lets no empty list through.') : $orders;
     }

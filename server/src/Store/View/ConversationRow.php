@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Store\View;
 
+use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Place;
 
 /**
@@ -26,11 +27,16 @@ final readonly class ConversationRow
         public bool $returned,
         public int $snoozes,
         public ?string $binnedAt,
+        public bool $muted,
+        public ?string $owedBy,
+        public int $touches,
+        public int $revision,
+        public ?AdviceGlance $advice,
     ) {
     }
 
     /** @param string $now instant as it is stored */
-    public static function of(Row $row, string $now): self
+    public static function of(Row $row, string $now, ?Advice $advice = null): self
     {
         $until = $row->stringOrNull('away_until');
         $returned = null !== $until && $until <= $now;
@@ -50,6 +56,11 @@ final readonly class ConversationRow
             $returned,
             $row->int('snoozes'),
             $row->stringOrNull('binned_at'),
+            $row->bool('muted'),
+            $row->stringOrNull('owed_by'),
+            $row->int('touches'),
+            $row->int('revision'),
+            null === $advice ? null : AdviceGlance::of($advice),
         );
     }
 }

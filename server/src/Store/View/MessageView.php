@@ -10,6 +10,7 @@ use ZippyTray\Core\Mail\BodyPart;
 use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Server\Store\StoredNow;
 
 /**
@@ -41,10 +42,11 @@ final readonly class MessageView
         public array $attachments,
         public bool $own,
         public int $size,
+        public ?FoundView $found,
     ) {
     }
 
-    public static function of(Message $message): self
+    public static function of(Message $message, ?Findings $findings = null): self
     {
         return new self(
             $message->id,
@@ -63,6 +65,7 @@ final readonly class MessageView
             $message->attachments,
             $message->own,
             $message->size,
+            null === $findings ? null : FoundView::of($findings),
         );
     }
 }

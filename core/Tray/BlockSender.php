@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Entries;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+
+/**
+ * Blocks the senders of conversations: these, all others of theirs that wait in the tray, and
+ * whatever comes from them from now on go to Blocked.
+ */
+final readonly class BlockSender
+{
+    public function __construct(
+        private Conversations $conversations,
+        private BlockedSenders $senders,
+        private Entries $entries,
+        private Journal $journal,
+        private ClockInterface $clock,
+        private Ids $ids,
+    ) {
+    }
+
+    /**
+     * @param string      $entryId    made by the client; the same id again changes nothing
+     * @param list<Claim> $claims
+     * @param string      $ownEmail   the account's address, which cannot be blocked
+     * @param string|null $clearingId the clearing in which it was decided
+     *
+     * @throws NotFound  when one of them is not there; then nothing is decided
+     * @throws Refused   when one of them has no sender that could be blocked; then nothing is decided
+     * @throws Overtaken when nothing is left to decide
+     */
+    public function __invoke(string $accountId, string $entryId, array $claims, bool $wholeDomain, string $ownEmail, ?string $clearingId = null): Decided
+    {
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $overtaken = [];
+        $entry = $this->journal->write($accountId, $entryId, EntryKind::Block, function (Page $page) use ($accountId, $claims, $wholeDomain, $ownEmail, $now, &$overtaken): void {
+            $patterns = [];
+            foreach ($claims as $claim) {
+                $conversation = $this->conversations->get($accountId, $claim->conversationId);
+                $meanwhile = $claim->overtaken($conversation, $this->entries);
+                if (null !== $meanwhile) {
+                    $overtaken[] = $meanwhile;
+                    continue;
+                }
+                $pattern = $this->pattern($conversation, $wholeDomain, $ownEmail);
+                $patterns[$pattern] = true;
+                $this->block($accountId, $pattern, $now, $page);
+                $page->touch($conversation);
+                $conversation->block($now);
+                $page->say($conversation->subject());
+            }
+            if ([] === $patterns && [] !== $overtaken) {
+                throw $overtaken[0];
+            }
+            foreach (array_keys($patterns) as $pattern) {
+                foreach ($this->conversations->waitingFrom($accountId, $pattern, $now) as $conversation) {
+                    $page->touch($conversation);
+                    $conversation->block($now);
+                }
+            }
+            $page->say('', \sprintf('mail from %s goes to Blocked', implode(', ', array_keys($patterns))));
+        }, clearingId: $clearingId);
+
+        return new Decided($entry, $overtaken);
+    }
+
+    /**
+     * Lets a sender's mail into the tray again.
+     *
+     * @param bool $bringBack whether what lies in Blocked from this sender comes into the tray
+     *
+     * @throws NotFound
+     */
+    public function unblock(string $accountId, string $entryId, string $senderId, bool $bringBack): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::Unblock, function (Page $page) use ($accountId, $senderId, $bringBack): void {
+            $sender = $this->senders->get($accountId, $senderId);
+            $page->removed($sender);
+            $this->senders->remove($sender);
+            foreach ($bringBack ? $this->conversations->blockedFrom($accountId, $sender->pattern) : [] as $conversation) {
+                $page->touch($conversation);
+                $conversation->bringBack();
+            }
+            $page->say(ltrim($sender->pattern, '@'), $bringBack ? 'its mail is back in the tray' : 'its mail comes into the tray again');
+        });
+    }
+
+    private function block(string $accountId, string $pattern, \DateTimeImmutable $now, Page $page): void
+    {
+        if (null === $this->senders->find($accountId, $pattern)) {
+            $sender = new BlockedSender($this->ids->next(), $accountId, $pattern, $now);
+            $this->senders->add($sender);
+            $page->made($sender);
+        }
+    }
+
+    private function pattern(Conversation $conversation, bool $wholeDomain, string $ownEmail): string
+    {
+        $email = $conversation->senderEmail();
+        $pattern = BlockedSender::pattern($email, $wholeDomain);
+        if (!str_contains($email, '@') || \strlen($pattern) < 3) {
+            throw new Refused(\sprintf('"%s" has no address that could be blocked. Delete it instead.', $conversation->subject()));
+        }
+        if (\in_array($pattern, BlockedSender::patternsFor($ownEmail), true)) {
+            throw new Refused($wholeDomain ? \sprintf('%s is your own domain and cannot be blocked.', ltrim($pattern, '@')) : 'You cannot block yourself.');
+        }
+
+        return $pattern;
+    }
+}

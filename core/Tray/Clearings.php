@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray;
+
+use ZippyTray\Core\NotFound;
+
+/**
+ * The store of clearings. Every call is bound to one account.
+ */
+interface Clearings
+{
+    /** @throws NotFound */
+    public function get(string $accountId, string $id): Clearing;
+
+    public function find(string $accountId, string $id): ?Clearing;
+
+    public function add(Clearing $clearing): void;
+}

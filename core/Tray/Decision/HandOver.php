@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Decision;
+
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Decision;
+
+/**
+ * Delegated: somebody owes an answer until a moment, at which it comes back by itself. A message in
+ * the conversation brings it back before.
+ */
+final readonly class HandOver implements Decision
+{
+    private const LENGTH = 200;
+
+    private string $by;
+
+    private string $what;
+
+    /**
+     * @param string $by   a name or an address
+     * @param string $what what is owed; may be empty
+     */
+    public function __construct(string $by, string $what, private Moment $until)
+    {
+        $this->by = trim((string) preg_replace('/\s+/u', ' ', $by));
+        $this->what = trim((string) preg_replace('/\s+/u', ' ', $what));
+    }
+
+    public function kind(): EntryKind
+    {
+        return EntryKind::HandOver;
+    }
+
+    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    {
+        if ('' === $this->by) {
+            throw new Refused('Who owes you the answer? Write a name or an address.', 'by');
+        }
+        foreach (['by' => $this->by, 'what' => $this->what] as $field => $text) {
+            if (mb_strlen($text) > self::LENGTH) {
+                throw new Refused(\sprintf('This can have %d characters at most.', self::LENGTH), $field);
+            }
+        }
+        if (!$this->until->isAfter($now)) {
+            throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $this->until->text()), 'until');
+        }
+        $conversation->handOver($this->by, $this->what, $this->until, $now);
+    }
+
+    public function consequence(): string
+    {
+        return \sprintf('%s owes you an answer by %s', $this->by, $this->until->text());
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Decision;
+
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Decision;
+
+/**
+ * Archived with all that was left in the tray.
+ */
+final readonly class Swept implements Decision
+{
+    public function kind(): EntryKind
+    {
+        return EntryKind::Sweep;
+    }
+
+    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    {
+        $conversation->archive($now);
+    }
+
+    public function consequence(): string
+    {
+        return 'in the archive';
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Tray\Clear;
+use ZippyTray\Core\Tray\Clearing;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Http\Payload\NewClearing;
+use ZippyTray\Server\Store\ClearingStore;
+use ZippyTray\Server\Store\Counts;
+
+#[Route('/api/clearings', requirements: ['id' => Requirement::UUID])]
+final readonly class ClearingController
+{
+    public function __construct(private Clear $clear, private ClearingStore $clearings)
+    {
+    }
+
+    #[Route('', methods: 'POST')]
+    public function begin(#[CurrentUser] Account $account, #[MapRequestPayload] NewClearing $new, Counts $counts): JsonResponse
+    {
+        return $this->answer($this->clear->begin($account->id, $new->id, $new->order, $counts->of($account->id, $account->timeZone())['tray']), 201);
+    }
+
+    #[Route('/{id}', methods: 'GET')]
+    public function show(#[CurrentUser] Account $account, string $id): JsonResponse
+    {
+        return $this->answer($this->clearings->get($account->id, $id));
+    }
+
+    #[Route('/{id}/end', methods: 'PUT')]
+    public function end(#[CurrentUser] Account $account, string $id): JsonResponse
+    {
+        return $this->answer($this->clear->end($account->id, $id));
+    }
+
+    private function answer(Clearing $clearing, int $status = 200): JsonResponse
+    {
+        return new JsonResponse($this->clearings->view($clearing), $status);
+    }
+}

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store;
+
+use Doctrine\DBAL\Connection;
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\Advice\AdvisedDecision;
+use ZippyTray\Core\Tray\Advice\Adviser;
+use ZippyTray\Core\Tray\Advice\Circumstances;
+use ZippyTray\Core\Tray\Advice\Habit;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\View\Row;
+
+/**
+ * What is advised for conversations now.
+ */
+final readonly class Advices
+{
+    /** Of a conversation with more undecided messages, the newest count. */
+    private const MESSAGES = 5;
+
+    public function __construct(private Connection $connection, private FindingsStore $findings, private Adviser $adviser, private ClockInterface $clock)
+    {
+    }
+
+    /**
+     * @param list<string> $conversationIds
+     *
+     * @return array<string, Advice> by conversation
+     */
+    public function of(Account $account, array $conversationIds): array
+    {
+        $conversations = $this->conversations($account, $conversationIds);
+        $undecided = $this->undecided($conversations);
+        $found = $this->findings->of($account, array_merge(...array_values($undecided)));
+        $habits = $this->habits($account, array_map(static fn (Row $row): string => $row->string('habit_key'), $conversations));
+        $written = $this->written($account, array_map(static fn (Row $row): string => strtolower($row->string('latest_email')), $conversations));
+        $now = StoredNow::of($this->clock->now());
+        $today = LocalDate::of($this->clock->now(), $account->timeZone());
+        $advices = [];
+        foreach ($conversations as $id => $row) {
+            $messages = array_values(array_intersect_key($found, array_flip($undecided[$id] ?? [])));
+            if ([] !== $messages) {
+                $until = $row->stringOrNull('away_until');
+                $advices[$id] = $this->adviser->advise($messages, new Circumstances(
+                    $today,
+                    $habits[$row->string('habit_key')] ?? Habit::none(),
+                    $written[strtolower($row->string('latest_email'))] ?? 0,
+                    $row->int('snoozes'),
+                    $row->int('touches'),
+                    null !== $until && $until <= $now,
+                ));
+            }
+        }
+
+        return $advices;
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, Row>
+     */
+    private function conversations(Account $account, array $ids): array
+    {
+        $rows = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.away_until, c.decided_at, '.ConversationRows::TOUCHES.' AS touches
+             FROM conversation c WHERE c.account_id = ? AND c.id IN (SELECT value FROM json_each(?))',
+            [$account->id, json_encode($ids, \JSON_THROW_ON_ERROR)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $rows[$row->string('id')] = $row;
+        }
+
+        return $rows;
+    }
+
+    /**
+     * What others wrote since the person last wrote or decided; when there is none, the newest by others.
+     *
+     * @param array<string, Row> $conversations
+     *
+     * @return array<string, list<string>> message ids by conversation, oldest first
+     */
+    private function undecided(array $conversations): array
+    {
+        $messages = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT x.conversation_id, m.id, m.own, m.imported_at FROM conversation_message x JOIN message m ON m.id = x.message_id
+             WHERE x.conversation_id IN (SELECT value FROM json_each(?)) ORDER BY m.sent_at, m.id',
+            [json_encode(array_keys($conversations), \JSON_THROW_ON_ERROR)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $messages[$row->string('conversation_id')][] = $row;
+        }
+        $undecided = [];
+        foreach ($messages as $conversation => $rows) {
+            $decidedAt = $conversations[$conversation]->stringOrNull('decided_at') ?? '';
+            [$since, $newest] = [[], null];
+            foreach ($rows as $row) {
+                if ($row->bool('own')) {
+                    $since = [];
+                    continue;
+                }
+                $newest = $row->string('id');
+                if ($row->string('imported_at') > $decidedAt) {
+                    $since[] = $newest;
+                }
+            }
+            $undecided[$conversation] = [] === $since ? [$newest ?? $rows[\count($rows) - 1]->string('id')] : \array_slice($since, -self::MESSAGES);
+        }
+
+        return $undecided;
+    }
+
+    /**
+     * @param array<string> $keys
+     *
+     * @return array<string, Habit>
+     */
+    private function habits(Account $account, array $keys): array
+    {
+        $decisions = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT habit_key, decided_as FROM (
+                SELECT habit_key, decided_as, decided_at, ROW_NUMBER() OVER (PARTITION BY habit_key ORDER BY decided_at DESC) AS number
+                FROM conversation WHERE account_id = ? AND decided_as IS NOT NULL AND habit_key IN (SELECT value FROM json_each(?))
+             ) WHERE number <= '.Habit::LOOKED_AT.' ORDER BY habit_key, number',
+            [$account->id, json_encode(array_values(array_unique($keys)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $decisions[$row->string('habit_key')][] = AdvisedDecision::tryFrom($row->string('decided_as'));
+        }
+
+        return array_map(Habit::of(...), $decisions);
+    }
+
+    /**
+     * @param array<string> $emails
+     *
+     * @return array<string, int> how often the person has written to each
+     */
+    private function written(Account $account, array $emails): array
+    {
+        $counts = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT email, COUNT(*) AS times FROM written_to WHERE account_id = ? AND email IN (SELECT value FROM json_each(?)) GROUP BY email',
+            [$account->id, json_encode(array_values(array_unique($emails)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $counts[$row->string('email')] = $row->int('times');
+        }
+
+        return $counts;
+    }
+}

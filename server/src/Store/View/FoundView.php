@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store\View;
+
+use ZippyTray\Core\Tray\Advice\Findings;
+use ZippyTray\Core\Tray\Advice\ListItem;
+use ZippyTray\Core\Tray\Advice\MailKind;
+use ZippyTray\Core\Tray\Advice\Request;
+
+/**
+ * What was found in a message, each with its place in the text.
+ */
+final readonly class FoundView
+{
+    /**
+     * @param list<array{text: string, from: int, to: int}> $requests
+     * @param list<DateView>                                $dates
+     * @param list<array{text: string, from: int, to: int}> $items
+     */
+    private function __construct(public MailKind $kind, public array $requests, public array $dates, public array $items)
+    {
+    }
+
+    public static function of(Findings $findings): self
+    {
+        return new self(
+            $findings->kind,
+            array_map(static fn (Request $request): array => ['text' => $request->text, 'from' => $request->from, 'to' => $request->to], $findings->requests),
+            array_map(DateView::of(...), $findings->dates),
+            array_map(static fn (ListItem $item): array => ['text' => $item->text, 'from' => $item->from, 'to' => $item->to], $findings->items),
+        );
+    }
+}
