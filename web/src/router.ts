@@ -18,6 +18,18 @@ export const router = createRouter({
       meta: { title: 'Conversation', view: 'tray' },
     },
     {
+      path: '/clear',
+      name: 'clearing',
+      component: () => import('./views/ClearingView.vue'),
+      meta: { title: 'Clearing', view: 'tray' },
+    },
+    {
+      path: '/settings',
+      name: 'settings',
+      component: () => import('./views/SettingsView.vue'),
+      meta: { title: 'Settings' },
+    },
+    {
       path: '/tasks/:id?',
       name: 'tasks',
       component: () => import('./views/TasksView.vue'),

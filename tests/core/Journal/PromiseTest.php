@@ -15,10 +15,14 @@ use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\BringBack;
 use ZippyTray\Core\Tray\Decision\Delete;
+use ZippyTray\Core\Tray\Decision\DoNow;
+use ZippyTray\Core\Tray\Decision\HandOver;
+use ZippyTray\Core\Tray\Decision\Mute;
 use ZippyTray\Core\Tray\Decision\PutBack;
 use ZippyTray\Core\Tray\Decision\Snooze;
 use ZippyTray\Tests\Core\World\World;
@@ -81,7 +85,7 @@ final class PromiseTest extends TestCase
         $tasks = array_values($world->memory->tasks);
         $task = [] === $tasks ? null : $tasks[$chance->getInt(0, \count($tasks) - 1)];
         try {
-            return match ($chance->getInt(0, 10)) {
+            return match ($chance->getInt(0, 15)) {
                 0 => $world->decide(new Archive(), $some),
                 1 => $world->decide(new Delete(), $some),
                 2 => $world->decide(new Snooze(new Moment($world->clock->now()->modify('+'.$chance->getInt(-1, 60).' minutes'), new \DateTimeZone('Europe/Lisbon'))), $some),
@@ -91,6 +95,11 @@ final class PromiseTest extends TestCase
                 7 => null === $task ? null : $this->change($world, $chance, $task),
                 8 => null === $task ? null : $world->changeTask->complete(World::ACCOUNT, $world->ids->next(), $task->id),
                 9 => null === $task ? null : $world->changeTask->delete(World::ACCOUNT, $world->ids->next(), $task->id),
+                10 => $world->decide(new DoNow(), $some),
+                11 => $world->decide(new Mute(), $some),
+                12 => $world->decide(new HandOver(['Petra', ''][$chance->getInt(0, 1)], 'the rota', new Moment($world->clock->now()->modify('+1 day'), new \DateTimeZone('UTC'))), $some),
+                13 => ($world->block)(World::ACCOUNT, $world->ids->next(), array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $some), 0 === $chance->getInt(0, 1), World::OWN)->entry,
+                14 => [] === $world->memory->senders ? null : $world->block->unblock(World::ACCOUNT, $world->ids->next(), array_keys($world->memory->senders)[0], 0 === $chance->getInt(0, 1)),
                 default => [] === $entries || null !== $entries[\count($entries) - 1]->undoneBy() ? null : $world->undo($entries[\count($entries) - 1]),
             };
         } catch (Refused) {

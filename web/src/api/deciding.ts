@@ -1,23 +1,61 @@
-import { useQueryClient } from '@tanstack/vue-query'
-import { remember } from '@/parts/trail'
+import { useQueryClient, type QueryClient } from '@tanstack/vue-query'
+import { useDebounceFn } from '@vueuse/core'
+import { tell } from '@/parts/notice'
+import { follow, remember } from '@/parts/trail'
+import { Problem } from './problem'
 import {
   answer,
   api,
   newId,
+  type Claim,
   type ConversationRow,
+  type Decided,
   type Entry,
   type LocalMoment,
   type TaskFields,
 } from './client'
 
-export type DecisionKind = 'archive' | 'delete' | 'snooze' | 'bring_back' | 'put_back'
+export type DecisionKind =
+  | 'do_now'
+  | 'snooze'
+  | 'hand_over'
+  | 'archive'
+  | 'delete'
+  | 'block'
+  | 'mute'
+  | 'sweep'
+  | 'bring_back'
+  | 'put_back'
+
+/** What a decision needs besides its kind. */
+export interface DecisionDetails {
+  until?: LocalMoment
+  /** Of a hand-over: who owes what */
+  by?: string
+  what?: string
+  /** Of a block: the whole domain, and not only the address */
+  wholeDomain?: boolean
+  /** The clearing in which it is decided */
+  clearing?: string
+}
 
 /** What a new task comes from: a message, the newest message of a conversation, or nothing. */
 export interface NewTask {
   fields: TaskFields
   message?: string
-  conversation?: string
+  conversation?: Claim
 }
+
+/** The conversation as it is on screen, so that the server notices when it is no longer so. */
+export const claimOf = ({ id, revision }: { id: string; revision: number }): Claim => ({ id, revision })
+
+/** Who decides fast is not to be slowed down by asking for everything after each step. */
+const askAgainSoon = useDebounceFn(
+  (queries: QueryClient) =>
+    queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }),
+  100,
+  { maxWait: 1000 },
+)
 
 /**
  * All that changes something. Each call gives the journal entry of what was done, puts it on the
@@ -26,12 +64,22 @@ export interface NewTask {
 export function useDeciding() {
   const queries = useQueryClient()
 
-  const askAgain = () => queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' })
+  const askAgain = () => askAgainSoon(queries)
 
   function done(entry: Entry): Entry {
     remember(entry)
     void askAgain()
     return entry
+  }
+
+  /** Says what was left as it is, when something happened to it meanwhile. */
+  function decided({ entry, overtaken }: Decided): Entry {
+    const [first] = overtaken
+    if (first) {
+      const others = overtaken.length > 1 ? ` So it is with ${overtaken.length - 1} more.` : ''
+      tell(new Problem(first.sentence + others, 409))
+    }
+    return done(entry)
   }
 
   /** Takes conversations out of the list at once; when the call fails, the list is asked for again. */
@@ -48,20 +96,35 @@ export function useDeciding() {
       return await call()
     } catch (problem) {
       if (before) queries.setQueryData(['tray'], before)
+      // What is on screen may be older than what happened.
+      if (problem instanceof Problem && problem.status === 409) void askAgain()
       throw problem
     }
   }
 
-  return {
-    decide: async (kind: DecisionKind, conversations: string[], until?: LocalMoment) => {
-      const body = { id: newId(), kind, conversations, ...(until ? { until } : {}) }
-      return done(await leaving(conversations, () => answer(api.POST('/decisions', { body }))))
+  const steps = {
+    decide: async (kind: DecisionKind, claims: Claim[], details: DecisionDetails = {}) => {
+      const body = { id: newId(), kind, conversations: claims, ...details }
+      const ids = claims.map(({ id }) => id)
+      return decided(await leaving(ids, () => answer(api.POST('/decisions', { body }))))
     },
-    makeTasks: async (tasks: NewTask[]) => {
-      const body = { entry: newId(), tasks: tasks.map((task) => ({ id: newId(), ...task })) }
-      const ids = tasks.flatMap((task) => task.conversation ?? [])
-      return done(await leaving(ids, () => answer(api.POST('/tasks', { body }))))
+    makeTasks: async (tasks: NewTask[], clearing?: string) => {
+      const body = {
+        entry: newId(),
+        tasks: tasks.map((task) => ({ id: newId(), ...task })),
+        ...(clearing ? { clearing } : {}),
+      }
+      const ids = tasks.flatMap((task) => task.conversation?.id ?? [])
+      return decided(await leaving(ids, () => answer(api.POST('/tasks', { body }))))
     },
+    unblock: async (sender: string, bringBack: boolean) =>
+      done(
+        await answer(
+          api.DELETE('/blocked/{id}', {
+            params: { path: { id: sender }, query: { entry: newId(), bringBack } },
+          }),
+        ),
+      ),
     editTask: async (id: string, fields: TaskFields) =>
       done(
         await answer(api.PUT('/tasks/{id}', { params: { path: { id } }, body: { entry: newId(), fields } })),
@@ -81,6 +144,17 @@ export function useDeciding() {
           api.POST('/journal/{id}/undo', { params: { path: { id: entry.id } }, body: { id: newId() } }),
         ),
       ),
+  }
+
+  const followed = Object.fromEntries(
+    Object.entries(steps).map(([name, step]) => [
+      name,
+      (...args: unknown[]) => follow((step as (...of: unknown[]) => Promise<unknown>)(...args)),
+    ]),
+  ) as typeof steps
+
+  return {
+    ...followed,
     moveClock: async (to: 'hour' | 'morning' | 'week') => {
       await answer(api.POST('/demo/clock', { body: { to } }))
       await askAgain()

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { setClock } from '@/time/clock'
-import { answer, api, signInNeeded, type Session } from './client'
+import { answer, api, signInNeeded, type ClearingOrder, type Session } from './client'
 
 const KEY = ['session']
 
@@ -35,6 +35,8 @@ export function useSignIn() {
       const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
       take(await answer(api.POST('/accounts', { body: { name, email, password, zone } })))
     },
+    saveSettings: async (settings: { dayFirst: boolean; clearingOrder: ClearingOrder }) =>
+      take(await answer(api.PUT('/settings', { body: settings }))),
     signOut: async () => {
       await answer(api.DELETE('/session'))
       queries.clear()

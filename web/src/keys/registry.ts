@@ -5,7 +5,7 @@ export interface Binding {
   key: string
   /** What it does, in a few words */
   label: string
-  run: (event: KeyboardEvent) => void
+  run: (event: KeyboardEvent) => unknown
   /** When given and false, the key does nothing and is left to others */
   when?: () => boolean
 }

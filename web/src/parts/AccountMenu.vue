@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { mdiEmailArrowLeftOutline, mdiKeyboardOutline, mdiLogout, mdiThemeLightDark } from '@mdi/js'
+import {
+  mdiEmailArrowLeftOutline,
+  mdiKeyboardOutline,
+  mdiLogout,
+  mdiThemeLightDark,
+  mdiTuneVariant,
+} from '@mdi/js'
 import { computed, ref } from 'vue'
 import { useTheme } from 'vuetify'
 import { useSession, useSignIn } from '@/api/session'
@@ -38,6 +44,7 @@ function changeTheme(): void {
       <v-list-item :title="account.name" :subtitle="account.email" />
       <v-divider />
       <v-list-item :prepend-icon="mdiEmailArrowLeftOutline" title="Bring mail in" to="/import" />
+      <v-list-item :prepend-icon="mdiTuneVariant" title="Settings" to="/settings" />
       <v-list-item :prepend-icon="mdiKeyboardOutline" title="Keys" @click="$emit('keys')" />
       <v-list-item
         :prepend-icon="mdiThemeLightDark"

@@ -11,6 +11,10 @@ withDefaults(
     current?: boolean
     selectable?: boolean
     note?: string
+    /** What is advised, in a word */
+    advice?: string | undefined
+    /** The sentence that asks, instead of the beginning of the text */
+    quote?: string | undefined
   }>(),
   { selectable: true },
 )
@@ -18,7 +22,7 @@ defineEmits<{ select: [event: MouseEvent] }>()
 </script>
 
 <template>
-  <li class="line" :class="{ selected, current, unread: row.unread }">
+  <li class="line" :class="{ selected, current, unread: row.unread, advised: advice !== undefined }">
     <input
       v-if="selectable"
       type="checkbox"
@@ -43,7 +47,8 @@ defineEmits<{ select: [event: MouseEvent] }>()
         <template v-if="note">
           · <em>{{ note }}</em></template
         >
-        <template v-if="row.excerpt"> · {{ row.excerpt }}</template>
+        <template v-if="quote"> · “{{ quote }}”</template>
+        <template v-else-if="row.excerpt"> · {{ row.excerpt }}</template>
       </span>
       <span class="clip">
         <v-icon
@@ -55,6 +60,7 @@ defineEmits<{ select: [event: MouseEvent] }>()
         />
       </span>
       <span class="age">{{ age(row.latestAt) }}</span>
+      <span v-if="advice !== undefined" class="advice">{{ advice }}</span>
     </router-link>
     <span class="end"><slot /></span>
   </li>
@@ -96,6 +102,16 @@ input {
   line-height: 31px;
   margin-left: -6px;
   padding-left: 6px;
+}
+
+.advised .body {
+  grid-template-columns: 186px minmax(0, 1fr) 18px 48px 88px;
+}
+
+.advice {
+  color: rgb(var(--v-theme-primary));
+  font-size: 13.5px;
+  white-space: nowrap;
 }
 
 .body:focus-visible {
@@ -161,7 +177,25 @@ input {
   width: 2px;
 }
 
+.advised .end,
+.advised .end:empty {
+  width: 104px;
+}
+
 @media (max-width: 760px) {
+  .advised .body {
+    grid-template-columns: minmax(0, 1fr) auto auto auto;
+    grid-template-areas: 'who clip advice age' 'what what what what';
+  }
+
+  .advised .advice {
+    grid-area: advice;
+  }
+
+  .advised .end {
+    width: auto;
+  }
+
   .line {
     height: auto;
     padding-left: 10px;

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Conversation, Message } from '@/api/client'
-import { age } from '@/time/format'
+import type { Advice, Conversation, Message } from '@/api/client'
+import { age, day, nearness } from '@/time/format'
+import IndexTab from './IndexTab.vue'
 import MessageSheet from './MessageSheet.vue'
 import { counted, subjectOf } from './words'
 
 /** A conversation on its sheet: the newest message open, the earlier ones folded to a line each. */
-const props = defineProps<{ conversation: Conversation }>()
+const props = defineProps<{ conversation: Conversation; advice?: Advice | null }>()
 
 const newest = computed(() => props.conversation.messages.at(-1)?.id)
 const turned = ref(new Set<string>())
@@ -24,7 +25,10 @@ const firstLine = (message: Message) =>
 
 <template>
   <div class="sheet conversation">
-    <h1>{{ subjectOf(conversation.row) }}</h1>
+    <IndexTab v-if="advice?.date" class="corner" :near="nearness(advice.date.date)">
+      {{ day(advice.date.date) }}{{ advice.date.time ? `, ${advice.date.time}` : '' }}
+    </IndexTab>
+    <h1 :class="{ beside: advice?.date }">{{ subjectOf(conversation.row) }}</h1>
     <p v-if="conversation.messages.length > 1" class="slate count">
       {{ counted(conversation.messages.length, 'message') }}
     </p>
@@ -48,7 +52,18 @@ const firstLine = (message: Message) =>
 
 <style scoped>
 .conversation {
+  position: relative;
   padding: 32px 56px 40px;
+}
+
+.corner {
+  position: absolute;
+  top: 34px;
+  right: 0;
+}
+
+.beside {
+  padding-right: 110px;
 }
 
 h1 {

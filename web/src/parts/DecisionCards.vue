@@ -1,84 +1,103 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import type { ConversationRow, LocalMoment, TaskFields } from '@/api/client'
-import { type DecisionKind, useDeciding } from '@/api/deciding'
-import { Problem } from '@/api/problem'
+import { computed, nextTick, ref, watch } from 'vue'
+import type { Advice, ConversationRow } from '@/api/client'
+import { useSnoozeChoices } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
+import { day } from '@/time/format'
+import BlockForm from './BlockForm.vue'
+import { CARDS, type Card, type CardKind } from './cards'
+import HandOverForm from './HandOverForm.vue'
 import KeyCap from './KeyCap.vue'
+import NowClock from './NowClock.vue'
 import SnoozeChooser from './SnoozeChooser.vue'
+import { firstFields, useTaking } from './taking'
 import TaskForm from './TaskForm.vue'
-import { attempt, tell } from './notice'
 import { counted } from './words'
 
-/** The cards on which a decision is taken, for one conversation or for several. */
-const props = defineProps<{ rows: ConversationRow[]; message?: string; bar?: boolean }>()
-const emit = defineEmits<{ decided: [] }>()
+/** The cards on which a decision is taken, for one conversation or for several. The advised one lies on top, unfolded. */
+const props = defineProps<{
+  rows: ConversationRow[]
+  message?: string
+  /** In one line, above a list */
+  bar?: boolean
+  advice?: Advice | null
+  /** The list found in the message */
+  items?: string[]
+  clearing?: string
+  eager?: boolean
+}>()
+const emit = defineEmits<{ decided: []; failed: [rows: ConversationRow[]] }>()
 
-const { decide, makeTasks } = useDeciding()
-const open = ref<'task' | 'snooze' | null>(null)
-const snoozeError = ref('')
-const ids = computed(() => props.rows.map(({ id }) => id))
+const { open, wrong, take, saveTasks, snooze, handOver, unfold } = useTaking(props, {
+  decided: () => emit('decided'),
+  failed: (rows) => emit('failed', rows),
+})
+// Ready before they are asked for: who types fast presses 3 and 1 at once.
+useSnoozeChoices()
 const single = computed(() => (props.rows.length === 1 ? props.rows[0] : undefined))
-
-async function take(kind: DecisionKind): Promise<void> {
-  open.value = null
-  if (await attempt(() => decide(kind, ids.value))) emit('decided')
+const advised = computed(() =>
+  props.advice ? CARDS.find((card) => card.advised === props.advice?.decision) : undefined,
+)
+const cards = computed(() =>
+  advised.value ? [advised.value, ...CARDS.filter((card) => card !== advised.value)] : CARDS,
+)
+const shown = computed<CardKind | null>(() => open.value ?? advised.value?.kind ?? null)
+const until = computed(() => (props.advice?.until ? { date: props.advice.until, time: '09:00' } : undefined))
+const initial = computed(() => firstFields(single.value, props.advice, props.items))
+const form = ref<InstanceType<typeof TaskForm> | InstanceType<typeof HandOverForm> | null>(null)
+const isForm = (one: unknown) => {
+  form.value = one as typeof form.value
 }
 
-async function snooze(until: LocalMoment): Promise<void> {
-  try {
-    await decide('snooze', ids.value, until)
-    open.value = null
-    emit('decided')
-  } catch (problem) {
-    snoozeError.value = problem instanceof Problem ? problem.message : ''
-    if (!snoozeError.value) tell(problem)
+/** The same again says that it is done; a card that is unfolded already takes the focus. */
+async function press(card: Card): Promise<void> {
+  const isOpen = open.value === card.kind
+  if (!card.asks) return take(card.kind as Exclude<CardKind, 'make_task'>)
+  if (isOpen && card.kind === 'do_now') return take('do_now')
+  if (isOpen && card.kind === 'block') return take('block')
+  if (!isOpen && advised.value === card && card.kind !== 'do_now' && card.kind !== 'snooze') {
+    open.value = card.kind
+    await nextTick()
+    form.value?.focus()
+    return
   }
+  unfold(card.kind)
 }
 
-async function saveTasks(fields: TaskFields): Promise<void> {
-  await makeTasks(
-    props.rows.map((row) => ({
-      fields: single.value
-        ? fields
-        : { ...fields, title: row.subject || 'Look at the mail without a subject' },
-      ...(single.value && props.message ? { message: props.message } : { conversation: row.id }),
-    })),
-  )
-  open.value = null
-  emit('decided')
+function follow(): void {
+  const card = advised.value
+  if (!card) return
+  if (card.kind === 'make_task') {
+    void (form.value && 'submit' in form.value ? form.value.submit() : saveTasks(initial.value))
+  } else if (card.kind === 'snooze' && until.value) void snooze(until.value)
+  else if (card.kind === 'block') void take('block')
+  else void press(card)
 }
 
-function unfold(which: 'task' | 'snooze'): void {
-  open.value = open.value === which ? null : which
-  snoozeError.value = ''
-}
-
-const cards = computed(() => [
-  {
-    key: '2',
-    text: 'Make a task',
-    follows: single.value
-      ? 'the mail goes to the archive'
-      : `${counted(props.rows.length, 'task')}, mail to the archive`,
-    run: () => unfold('task'),
+/** The conversation is painted first, the fields of its card right after it. */
+const isPainted = ref(true)
+watch(
+  () => single.value?.id,
+  () => {
+    open.value = null
+    isPainted.value = false
+    requestAnimationFrame(() => setTimeout(() => (isPainted.value = true)))
   },
-  { key: '3', text: 'Snooze', follows: 'away until a moment of your choice', run: () => unfold('snooze') },
-  {
-    key: '5',
-    text: 'Archive',
-    follows: 'nothing to do, kept and found again',
-    run: () => void take('archive'),
-  },
-  { key: '6', text: 'Delete', follows: 'in the bin for 30 days', run: () => void take('delete') },
-])
+)
+defineExpose({ press: (kind: CardKind) => void press(CARDS.find((card) => card.kind === kind) as Card) })
 
 useKeys('Decide', [
-  ...cards.value.map(({ key, text }) => ({
-    key,
-    label: text,
+  {
+    key: ' ',
+    label: 'Follow the advice',
+    when: () => !!advised.value && (open.value === null || open.value === advised.value.kind),
+    run: follow,
+  },
+  ...CARDS.map((card) => ({
+    key: card.key,
+    label: card.text,
     when: () => props.rows.length > 0 && open.value !== 'snooze',
-    run: () => cards.value.find((card) => card.key === key)?.run(),
+    run: () => void press(card),
   })),
   { key: 'Escape', label: 'Fold the card', when: () => open.value !== null, run: () => (open.value = null) },
 ])
@@ -86,168 +105,85 @@ useKeys('Decide', [
 
 <template>
   <div class="cards" :class="{ bar }">
-    <template v-for="card in cards" :key="card.key">
+    <template v-for="card in cards" :key="card.kind">
       <button
         type="button"
         class="card"
         :disabled="!rows.length"
-        :class="{ open: (card.key === '2' && open === 'task') || (card.key === '3' && open === 'snooze') }"
-        :aria-expanded="card.key === '2' ? open === 'task' : card.key === '3' ? open === 'snooze' : undefined"
-        @click="card.run"
+        :class="{ open: shown === card.kind && !bar, lit: open === card.kind, advised: card === advised }"
+        :aria-expanded="card.asks ? shown === card.kind : undefined"
+        @click="press(card)"
       >
         <KeyCap :name="card.key" />
         <span class="text">{{ card.text }}</span>
-        <span class="follows slate">{{ card.follows }}</span>
+        <span class="follows slate">
+          <template v-if="card === advised"><KeyCap name=" " /></template>
+          <template v-else>{{ card.follows(rows) }}</template>
+        </span>
       </button>
-      <div v-if="card.key === '2' && open === 'task'" class="fields">
-        <p v-if="!single" class="slate">
-          {{ counted(rows.length, 'task') }}, each with its subject as the title.
-        </p>
-        <TaskForm
-          :initial="{ title: single?.subject ?? '', notes: '' }"
-          :titleless="!single"
-          :submit-text="single ? 'Make the task' : `Make ${counted(rows.length, 'task')}`"
-          :save="saveTasks"
+      <div v-if="shown === card.kind && (!bar || open) && (isPainted || open)" class="fields">
+        <template v-if="card === advised && advice && open !== 'do_now'">
+          <p class="reasons">{{ advice.reasons.join(' ') }}</p>
+        </template>
+        <template v-if="card.kind === 'make_task'">
+          <p v-if="!single" class="slate">
+            {{ counted(rows.length, 'task') }}, each with its subject as the title.
+          </p>
+          <TaskForm
+            :ref="isForm"
+            :key="single?.id"
+            :initial="initial"
+            :titleless="!single"
+            :still="open === null"
+            compact
+            :quote="initial.due ? advice?.date?.text : undefined"
+            :submit-text="single ? 'Make the task' : `Make ${counted(rows.length, 'task')}`"
+            :save="saveTasks"
+            @cancel="open = null"
+          />
+        </template>
+        <template v-else-if="card.kind === 'snooze'">
+          <p v-if="open === null && until" class="outcome">
+            It comes back {{ day(until.date) }}, {{ until.time }}.
+          </p>
+          <SnoozeChooser v-else-if="open === 'snooze'" :error="wrong.until" @choose="snooze" />
+        </template>
+        <HandOverForm
+          v-else-if="card.kind === 'hand_over'"
+          :ref="isForm"
+          :what="advice?.title"
+          :until="advice?.date?.date"
+          :wrong="wrong"
+          :still="open === null"
+          @submit="handOver"
           @cancel="open = null"
         />
-      </div>
-      <div v-if="card.key === '3' && open === 'snooze'" class="fields">
-        <SnoozeChooser :error="snoozeError" @choose="snooze" />
+        <BlockForm
+          v-else-if="card.kind === 'block'"
+          :rows="rows"
+          :still="open === null"
+          @submit="(wholeDomain) => take('block', { wholeDomain })"
+          @cancel="open = null"
+        />
+        <NowClock
+          v-else-if="card.kind === 'do_now' && open === 'do_now'"
+          :what="advice?.title"
+          @done="take('do_now')"
+          @task="unfold('make_task')"
+        />
+        <p v-if="card === advised && open === null && !card.asks" class="outcome">
+          {{
+            card.kind === 'archive'
+              ? 'The conversation goes to the archive.'
+              : 'It stays in the bin for 30 days.'
+          }}
+        </p>
+        <p v-if="card === advised && open === null && card.kind === 'do_now'" class="outcome">
+          {{ advice?.title }}. A two-minute clock starts.
+        </p>
       </div>
     </template>
   </div>
 </template>
 
-<style scoped>
-.cards {
-  display: grid;
-}
-
-.card {
-  position: relative;
-  display: grid;
-  grid-template-columns: auto auto 1fr;
-  gap: 12px;
-  align-items: center;
-  min-height: 48px;
-  margin-top: -4px;
-  padding: 8px 16px;
-  font: inherit;
-  color: inherit;
-  text-align: left;
-  background: rgb(var(--v-theme-surface));
-  border: 1px solid var(--v-edge);
-  border-radius: 9px;
-  box-shadow: 0 2px 5px rgb(30 44 53 / 7%);
-  cursor: pointer;
-  transition: transform 120ms;
-}
-
-/* a fan of cards: every other one is moved a little */
-.cards:not(.bar) .card:nth-of-type(even) {
-  transform: translateX(5px);
-}
-
-.cards:not(.bar) .card:hover {
-  transform: translateX(-4px);
-}
-
-.card.open {
-  border-color: rgb(var(--v-theme-primary));
-  border-bottom-color: transparent;
-  border-radius: 9px 9px 0 0;
-  color: rgb(var(--v-theme-primary));
-  transform: none !important;
-}
-
-.card:disabled {
-  opacity: 0.5;
-  box-shadow: none;
-  cursor: default;
-}
-
-.text {
-  font-weight: 600;
-}
-
-.follows {
-  font-size: 13.5px;
-  text-align: right;
-}
-
-.fields {
-  position: relative;
-  padding: 12px 16px 16px;
-  margin-bottom: 10px;
-  background: rgb(var(--v-theme-surface));
-  border: 1px solid rgb(var(--v-theme-primary));
-  border-top: 0;
-  border-radius: 0 0 9px 9px;
-}
-
-.fields p {
-  margin: 0 0 10px;
-}
-
-/* in one line, above a list */
-.bar {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-
-.bar .card {
-  min-height: 40px;
-  margin: 0;
-  padding: 6px 13px;
-  grid-template-columns: auto auto;
-  gap: 9px;
-}
-
-.bar .card.open {
-  border-radius: 9px;
-  border-color: rgb(var(--v-theme-primary));
-}
-
-.bar .follows {
-  display: none;
-}
-
-.bar .fields {
-  position: absolute;
-  z-index: 20;
-  top: 100%;
-  right: 0;
-  width: min(420px, calc(100vw - 24px));
-  margin-top: 6px;
-  padding: 18px;
-  border: 1px solid rgb(var(--v-theme-primary));
-  border-radius: 9px;
-  box-shadow: var(--shadow);
-}
-
-@media (max-width: 760px) {
-  .bar {
-    flex-wrap: wrap;
-  }
-
-  .bar .fields {
-    left: 0;
-    width: auto;
-  }
-
-  .bar kbd,
-  .card kbd {
-    display: none;
-  }
-
-  .bar {
-    gap: 6px;
-  }
-
-  .bar .card {
-    padding: 6px 9px;
-    font-size: 14px;
-  }
-}
-</style>
+<style scoped src="./cards.css"></style>

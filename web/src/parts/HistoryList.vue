@@ -29,7 +29,7 @@ const history = computed(() =>
     <ul>
       <li v-for="entry in history" :key="entry.id">
         {{ deed(entry) }}<template v-if="entry.consequence">, {{ entry.consequence }}</template>
-        <span class="slate"> {{ moment(entry.at) }}</span>
+        <span class="slate at">{{ moment(entry.at) }}</span>
       </li>
     </ul>
   </section>
@@ -54,6 +54,10 @@ ul {
   padding: 0;
   display: grid;
   gap: 4px;
+}
+
+.at {
+  margin-left: 6px;
 }
 
 .link {

@@ -49,7 +49,12 @@ const dateNote = computed(
       </p>
     </header>
     <FormattedMail v-if="asFormatted" :message="message.id" />
-    <MessageText v-else-if="message.text" :text="message.text" :parts="message.parts" />
+    <MessageText
+      v-else-if="message.text"
+      :text="message.text"
+      :parts="message.parts"
+      :found="message.found"
+    />
     <p v-else class="slate">This message has no text.</p>
     <ul v-if="files.length" class="files" aria-label="Attachments">
       <li v-for="file in files" :key="file.number">

@@ -1,27 +1,30 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Message } from '@/api/client'
+import { marksOf } from './marks'
 import TextLines from './TextLines.vue'
 
 /** What was written now; quoted messages and the signature are folded away until they are asked for. */
-const props = defineProps<{ text: string; parts?: Message['parts'] }>()
+const props = defineProps<{ text: string; parts?: Message['parts']; found?: Message['found'] }>()
+
+const marks = computed(() => marksOf(props.found))
 
 interface Stretch {
   kind: 'written' | 'quoted' | 'signature'
   text: string
+  /** Its first character within the whole text */
+  from: number
 }
 
 const stretches = computed<Stretch[]>(() => {
-  if (!props.parts) return [{ kind: 'written', text: props.text }]
+  if (!props.parts) return [{ kind: 'written', text: props.text, from: 0 }]
   const characters = Array.from(props.text)
   return props.parts
-    .map(({ kind, from, to }) => ({
-      kind,
-      text: characters
-        .slice(from, to)
-        .join('')
-        .replace(/^\n+|\s+$/g, ''),
-    }))
+    .map(({ kind, from, to }) => {
+      const whole = characters.slice(from, to).join('')
+      const leading = /^\n*/.exec(whole)?.[0].length ?? 0
+      return { kind, text: whole.slice(leading).trimEnd(), from: from + leading }
+    })
     .filter(({ text }) => text !== '')
 })
 
@@ -61,7 +64,7 @@ function name({ kind, text }: Stretch): string {
         {{ isOpen(stretch, index) ? '▾' : '▸' }} {{ name(stretch)
         }}{{ isOpen(stretch, index) ? '' : ' folded away' }}
       </button>
-      <TextLines v-if="isOpen(stretch, index)" :text="stretch.text" />
+      <TextLines v-if="isOpen(stretch, index)" :text="stretch.text" :from="stretch.from" :marks="marks" />
     </div>
   </div>
 </template>

@@ -4,6 +4,7 @@ import type { TaskFields } from '@/api/client'
 import { Problem } from '@/api/problem'
 import { useLists } from '@/api/reading'
 import { tell } from './notice'
+import { counted } from './words'
 
 const props = defineProps<{
   initial: TaskFields
@@ -12,6 +13,12 @@ const props = defineProps<{
   save: (fields: TaskFields) => Promise<unknown>
   /** The title is not asked for: several tasks, each with its own subject */
   titleless?: boolean
+  /** The title does not take the focus by itself */
+  still?: boolean
+  /** On a card: notes only when they are asked for */
+  compact?: boolean
+  /** The words that the due comes from */
+  quote?: string
 }>()
 defineEmits<{ cancel: [] }>()
 
@@ -22,19 +29,32 @@ const time = ref(props.initial.due?.time ?? '')
 const list = ref<string | null>(props.initial.list || null)
 const wrong = ref<Record<string, string>>({})
 const busy = ref(false)
+const withNotes = ref(!props.compact)
+const folded = computed(() => {
+  const lines = notes.value.split('\n').filter(Boolean).length
+  return lines ? `Notes: ${counted(lines, 'line')} from the message` : 'Add notes'
+})
 const titleField = ref<{ $el: HTMLElement }>()
 
 const { data: lists } = useLists()
 const listNames = computed(() => (lists.value ?? []).map(({ name }) => name))
 
-onMounted(async () => {
-  await nextTick()
+function focus(): void {
   const field = titleField.value?.$el.querySelector('input')
   field?.focus({ preventScroll: true })
   field?.select()
+}
+
+onMounted(async () => {
+  await nextTick()
+  if (!props.still) focus()
 })
 
 async function submit(): Promise<void> {
+  if (!props.titleless && !title.value.trim()) {
+    wrong.value = { title: 'A task needs a title: what is to be done?' }
+    return
+  }
   if (time.value && !date.value) {
     wrong.value = { date: 'A time needs a day.' }
     return
@@ -55,6 +75,8 @@ async function submit(): Promise<void> {
     busy.value = false
   }
 }
+
+defineExpose({ focus, submit })
 </script>
 
 <template>
@@ -91,6 +113,7 @@ async function submit(): Promise<void> {
         :error-messages="wrong.time"
       />
     </div>
+    <p v-if="quote && date" class="quote slate">from “{{ quote }}”</p>
     <v-combobox
       v-model="list"
       :items="listNames"
@@ -101,6 +124,7 @@ async function submit(): Promise<void> {
       hide-no-data
     />
     <v-textarea
+      v-if="withNotes"
       v-model="notes"
       label="Notes"
       rows="2"
@@ -109,7 +133,8 @@ async function submit(): Promise<void> {
       :error-messages="wrong.notes"
     />
     <div class="actions">
-      <v-btn variant="text" @click="$emit('cancel')">Cancel</v-btn>
+      <button v-if="!withNotes" class="link" type="button" @click="withNotes = true">{{ folded }}</button>
+      <v-btn v-if="!still" variant="text" @click="$emit('cancel')">Cancel</v-btn>
       <v-btn type="submit" color="primary" :loading="busy">{{ submitText }}</v-btn>
     </div>
   </form>
@@ -127,9 +152,19 @@ async function submit(): Promise<void> {
   gap: 10px;
 }
 
+.quote {
+  margin: -10px 0 0 2px;
+  font-size: 13px;
+}
+
 .actions {
   display: flex;
+  align-items: center;
   justify-content: flex-end;
   gap: 8px;
+}
+
+.actions .link {
+  margin-right: auto;
 }
 </style>

@@ -2,7 +2,7 @@
 import { useDeciding } from '@/api/deciding'
 import { useKeys, EVERYWHERE } from '@/keys/registry'
 import { attempt } from './notice'
-import { trail } from './trail'
+import { hasSteps, lastStep, trail } from './trail'
 import { deed, object } from './words'
 
 const { undo } = useDeciding()
@@ -11,10 +11,11 @@ useKeys(EVERYWHERE, [
   {
     key: 'Ctrl+z',
     label: 'Undo the last step',
-    when: () => trail.value.length > 0,
-    run: () => {
-      const last = trail.value[0]
-      if (last) void attempt(() => undo(last))
+    when: () => hasSteps.value,
+    // What was decided a moment ago may still be on its way.
+    run: async () => {
+      const last = await lastStep()
+      if (last) await attempt(() => undo(last))
     },
   },
 ])

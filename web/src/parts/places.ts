@@ -7,13 +7,16 @@ export function placeText(row: ConversationRow): string {
     case 'tray':
       return 'in the tray'
     case 'away':
+      if (row.owedBy && row.awayUntil) {
+        return `away: ${row.owedBy} owes you an answer by ${nearMoment(row.awayUntil)}`
+      }
       return row.awayUntil ? `away and comes back ${nearMoment(row.awayUntil)}` : 'away'
     case 'archive':
-      return 'in the archive'
+      return row.muted ? 'in the archive, muted' : 'in the archive'
     case 'bin':
       return row.binnedAt ? `in the bin since ${nearDay(dateOf(row.binnedAt))}` : 'in the bin'
     case 'blocked':
-      return 'among the blocked ones'
+      return 'in Blocked'
   }
 }
 
@@ -23,4 +26,5 @@ export const PLACES: { value: Place | ''; text: string }[] = [
   { value: 'away', text: 'Away' },
   { value: 'archive', text: 'Archive' },
   { value: 'bin', text: 'Bin' },
+  { value: 'blocked', text: 'Blocked' },
 ]

@@ -8,6 +8,27 @@ const entries = ref<Entry[]>([])
 /** The last few things that were done in this window, the newest first. */
 export const trail = computed(() => entries.value)
 
+const underway = ref(new Set<Promise<unknown>>())
+
+/** Whether there is, or will be in a moment, something to undo. */
+export const hasSteps = computed(() => entries.value.length > 0 || underway.value.size > 0)
+
+/** Something is being done whose entry will be on the trail when it is done. */
+export async function follow<T>(step: Promise<T>): Promise<T> {
+  underway.value = new Set([...underway.value, step])
+  try {
+    return await step
+  } finally {
+    underway.value = new Set([...underway.value].filter((other) => other !== step))
+  }
+}
+
+/** The step that was begun last, once everything that is under way has been answered. */
+export async function lastStep(): Promise<Entry | undefined> {
+  await Promise.allSettled(underway.value)
+  return entries.value[0]
+}
+
 /** An undoing takes the entry that it undid off the trail; everything else is put on it. */
 export function remember(entry: Entry): void {
   const undone = entry.undoes?.id

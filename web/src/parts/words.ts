@@ -1,9 +1,15 @@
 import type { Entry } from '@/api/client'
 
 const DONE: Record<Entry['kind'], string> = {
+  do_now: 'Done at once',
   archive: 'Archived',
   delete: 'Deleted',
   snooze: 'Snoozed',
+  hand_over: 'Handed over',
+  mute: 'Muted',
+  block: 'Sender blocked',
+  unblock: 'Sender let in again',
+  sweep: 'Swept',
   bring_back: 'Brought back',
   put_back: 'Put back',
   empty_bin: 'Removed for good',
@@ -16,9 +22,11 @@ const DONE: Record<Entry['kind'], string> = {
   undo: 'Undone',
 }
 
+export const deedOf = (kind: Entry['kind']): string => DONE[kind]
+
 /** What was done, in a word or two. */
 export function deed(entry: Entry): string {
-  return entry.undoes ? `Undone: ${DONE[entry.undoes.kind as Entry['kind']].toLowerCase()}` : DONE[entry.kind]
+  return entry.undoes ? `Undone: ${DONE[entry.undoes.kind].toLowerCase()}` : DONE[entry.kind]
 }
 
 /** What it was done to. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ConversationRow } from '@/api/client'
-import { useDeciding } from '@/api/deciding'
+import { claimOf, useDeciding } from '@/api/deciding'
 import { useAway } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import ConversationLine from '@/parts/ConversationLine.vue'
@@ -41,7 +41,12 @@ const days = computed(() => {
   return found
 })
 
-const bringBack = (ids: string[]) => attempt(() => decide('bring_back', ids))
+function awayNote(row: ConversationRow): string | undefined {
+  if (row.owedBy) return `${row.owedBy} owes you an answer`
+  return row.snoozes > 1 ? `put off ${row.snoozes} times` : undefined
+}
+
+const bringBack = (rows: ConversationRow[]) => attempt(() => decide('bring_back', rows.map(claimOf)))
 
 useKeys('Coming back', [
   { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
@@ -50,7 +55,7 @@ useKeys('Coming back', [
     key: 'Backspace',
     label: 'Bring back now',
     when: () => meant.value.length > 0,
-    run: () => void bringBack(meant.value.map(({ id }) => id)),
+    run: () => void bringBack(meant.value),
   },
 ])
 </script>
@@ -78,10 +83,10 @@ useKeys('Coming back', [
         :row="row"
         :selectable="false"
         :current="index === current"
-        :note="row.snoozes > 1 ? `put off ${row.snoozes} times` : undefined"
+        :note="awayNote(row)"
         @focusin="current = index"
       >
-        <button class="link" type="button" @click="bringBack([row.id])">Bring back now</button>
+        <button class="link" type="button" @click="bringBack([row])">Bring back now</button>
         <IndexTab v-if="row.awayUntil" :near="nearness(stretch.date)">{{ time(row.awayUntil) }}</IndexTab>
       </ConversationLine>
     </DayStretch>

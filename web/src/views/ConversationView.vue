@@ -21,6 +21,12 @@ const { decide } = useDeciding()
 const { data: conversation, error, refetch } = useConversation(() => props.id)
 
 const row = computed(() => conversation.value?.row)
+const items = computed(
+  () =>
+    conversation.value?.messages
+      .findLast(({ found }) => found?.items.length)
+      ?.found?.items.map(({ text }) => text) ?? [],
+)
 const source = computed(() => conversation.value?.messages.findLast(({ own }) => !own)?.id)
 
 watch(
@@ -62,7 +68,7 @@ function leave(): void {
 }
 
 async function put(kind: 'bring_back' | 'put_back'): Promise<void> {
-  if (await attempt(() => decide(kind, [props.id]))) await refetch()
+  if (await attempt(() => decide(kind, [{ id: props.id }]))) await refetch()
 }
 
 useKeys('Conversation', [
@@ -87,10 +93,21 @@ useKeys('Conversation', [
     <FailedState v-if="error && !conversation" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!conversation || !row" />
     <template v-else>
-      <ConversationSheet :key="row.id" :conversation="conversation" />
+      <ConversationSheet
+        :key="row.id"
+        :conversation="conversation"
+        :advice="row.place === 'tray' ? conversation.advice : null"
+      />
       <aside>
         <h2 class="slate">What becomes of it?</h2>
-        <DecisionCards :key="row.id" :rows="[row]" :message="source" @decided="leave" />
+        <DecisionCards
+          :key="row.id"
+          :rows="[row]"
+          :message="source"
+          :advice="row.place === 'tray' ? conversation.advice : null"
+          :items="items"
+          @decided="leave"
+        />
         <div v-if="row.place !== 'tray'" class="where">
           <p>It is {{ placeText(row) }}.</p>
           <v-btn

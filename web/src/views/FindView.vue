@@ -4,7 +4,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Place } from '@/api/client'
-import { useDeciding } from '@/api/deciding'
+import { claimOf, useDeciding } from '@/api/deciding'
 import { useFind } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import ConversationLine from '@/parts/ConversationLine.vue'
@@ -105,7 +105,7 @@ useKeys('Find', [
           v-if="row.place === 'bin'"
           class="link"
           type="button"
-          @click="attempt(() => decide('put_back', [row.id]))"
+          @click="attempt(() => decide('put_back', [claimOf(row)]))"
         >
           Put back
         </button>

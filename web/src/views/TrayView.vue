@@ -1,25 +1,31 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { ConversationRow } from '@/api/client'
+import { claimOf, useDeciding } from '@/api/deciding'
 import { useCounts, useTray } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
-import ConversationLine from '@/parts/ConversationLine.vue'
 import DecisionCards from '@/parts/DecisionCards.vue'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
-import IndexTab from '@/parts/IndexTab.vue'
+import { GROUPINGS, useGrouping } from '@/parts/grouping'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
+import { attempt } from '@/parts/notice'
 import { useSelection } from '@/parts/selection'
-import { counted } from '@/parts/words'
-import { age, dateOf, daysAhead, nearDay, nearMoment } from '@/time/format'
+import SweepDialog from '@/parts/SweepDialog.vue'
+import TrayGroup from '@/parts/TrayGroup.vue'
+import { age, nearMoment } from '@/time/format'
 
 const router = useRouter()
+const { decide } = useDeciding()
 const { data, error, refetch } = useTray()
 const { data: counts } = useCounts()
 const rows = computed(() => data.value ?? [])
-const { current, selected, goTo, clicked, select, clear, toggleCurrent, extend, meant } = useSelection(rows)
+const { grouping, groups, isFolded, fold, visible } = useGrouping(rows)
+const { current, selected, goTo, clicked, select, clear, toggleCurrent, extend, meant } =
+  useSelection(visible)
+const sweeping = ref(false)
 
 /** The server gives so many rows at the most; what was taken out of the list a moment ago is not counted any more. */
 const MOST = 500
@@ -27,32 +33,11 @@ const total = computed(() =>
   rows.value.length < MOST ? rows.value.length : (counts.value?.tray ?? rows.value.length),
 )
 
-function groupOf(row: ConversationRow): string {
-  if (row.returned) return 'Back with you'
-  const days = -daysAhead(dateOf(row.latestAt))
-  if (days <= 0) return 'Today'
-  if (days === 1) return 'Yesterday'
-  return days < 7 ? 'In the last week' : 'Older'
-}
-
-/** Rows come in order of age, so that a group is a stretch of them. */
-const groups = computed(() => {
-  const found: { name: string; rows: { row: ConversationRow; index: number }[] }[] = []
-  rows.value.forEach((row, index) => {
-    const name = groupOf(row)
-    if (found.at(-1)?.name !== name) found.push({ name, rows: [] })
-    found.at(-1)?.rows.push({ row, index })
-  })
-  return found
-})
-
 /** What came back has waited since its return. */
 const waitingSince = (row: ConversationRow) => (row.returned && row.awayUntil) || row.latestAt
 const oldest = computed(() => rows.value.map(waitingSince).sort()[0] ?? '')
-
-function comeBack(row: ConversationRow): string {
-  return row.snoozes > 1 ? `put off ${row.snoozes} times` : 'put off once'
-}
+const currentId = computed(() => visible.value[current.value]?.id)
+const indexOf = (row: ConversationRow) => visible.value.findIndex(({ id }) => id === row.id)
 
 async function afterDeciding(): Promise<void> {
   clear()
@@ -60,23 +45,29 @@ async function afterDeciding(): Promise<void> {
 }
 
 useKeys('Tray', [
+  {
+    key: ' ',
+    label: 'Start clearing',
+    when: () => rows.value.length > 0 && !sweeping.value,
+    run: () => void router.push({ name: 'clearing' }),
+  },
   { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
   { key: 'ArrowUp', label: 'Previous row', run: () => void goTo(current.value - 1) },
   { key: 'Home', label: 'First row', run: () => void goTo(0) },
-  { key: 'End', label: 'Last row', run: () => void goTo(rows.value.length - 1) },
+  { key: 'End', label: 'Last row', run: () => void goTo(visible.value.length - 1) },
   {
     key: 'Enter',
     label: 'Open the conversation',
     when: () => current.value >= 0,
     run: () => {
-      const row = rows.value[current.value]
+      const row = visible.value[current.value]
       if (row) void router.push({ name: 'conversation', params: { id: row.id } })
     },
   },
   { key: 'Ctrl+ ', label: 'Select the row, or not', run: toggleCurrent },
   { key: 'Shift+ArrowDown', label: 'Select downwards', run: () => void extend(1) },
   { key: 'Shift+ArrowUp', label: 'Select upwards', run: () => void extend(-1) },
-  { key: 'Ctrl+a', label: 'Select all', run: () => select(rows.value.map(({ id }) => id)) },
+  { key: 'Ctrl+a', label: 'Select all', run: () => select(visible.value.map(({ id }) => id)) },
   { key: 'Escape', label: 'Select nothing', when: () => selected.value.size > 0, run: clear },
 ])
 </script>
@@ -84,25 +75,31 @@ useKeys('Tray', [
 <template>
   <div class="view">
     <div class="view-head stick">
-      <h1 v-if="rows.length">
+      <h1 v-if="selected.size">
+        {{ selected.size }} selected
+        <small><button class="link" type="button" @click="clear">Select none</button></small>
+      </h1>
+      <h1 v-else-if="rows.length">
         {{ total }} to decide
-        <small v-if="!selected.size">
+        <small>
           {{ counts?.decidedToday ? `${counts.decidedToday} decided today, ` : '' }}the oldest has waited
-          {{ age(oldest) }}
+          {{ age(oldest)
+          }}<span class="by"
+            >, <label for="grouping">grouped by</label>
+            <select id="grouping" v-model="grouping" @change="($event.target as HTMLElement).blur()">
+              <option v-for="(name, key) in GROUPINGS" :key="key" :value="key">{{ name }}</option>
+            </select></span
+          >
         </small>
-        <small v-else
-          >{{ counted(selected.size, 'conversation') }} selected
-          <button class="link" type="button" @click="clear">Select none</button></small
-        >
       </h1>
       <h1 v-else>Tray</h1>
-      <DecisionCards
-        v-if="rows.length"
-        :rows="meant"
-        bar
-        :class="{ idle: !selected.size }"
-        @decided="afterDeciding"
-      />
+      <template v-if="rows.length">
+        <div v-show="!selected.size" class="start">
+          <v-btn variant="outlined" @click="sweeping = true">Sweep what is left</v-btn>
+          <v-btn color="primary" :to="{ name: 'clearing' }">Start clearing <KeyCap name=" " /></v-btn>
+        </div>
+        <DecisionCards :rows="meant" bar :class="{ idle: !selected.size }" @decided="afterDeciding" />
+      </template>
     </div>
 
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
@@ -119,30 +116,19 @@ useKeys('Tray', [
       </template>
     </EmptyState>
     <template v-else>
-      <section v-for="group in groups" :key="group.name" :aria-label="group.name">
-        <h2 class="group">
-          {{ group.name }} <span class="slate">{{ group.rows.length }}</span>
-          <button class="link" type="button" @click="select(group.rows.map(({ row }) => row.id))">
-            Select {{ group.rows.length }}
-          </button>
-        </h2>
-        <ul class="rows">
-          <ConversationLine
-            v-for="{ row, index } in group.rows"
-            :key="row.id"
-            :row="row"
-            :current="index === current"
-            :selected="selected.has(row.id)"
-            :note="row.returned ? comeBack(row) : undefined"
-            @select="clicked(index, $event.shiftKey)"
-            @focusin="current = index"
-          >
-            <IndexTab v-if="row.returned && row.awayUntil" near="near"
-              >back {{ nearDay(dateOf(row.awayUntil)) }}</IndexTab
-            >
-          </ConversationLine>
-        </ul>
-      </section>
+      <TrayGroup
+        v-for="group in groups"
+        :key="group.name"
+        :group="group"
+        :folded="isFolded(group)"
+        :current="currentId"
+        :selected="selected"
+        @fold="fold(group)"
+        @all="select(group.rows.map(({ id }) => id))"
+        @decide="(kind) => attempt(() => decide(kind, group.rows.map(claimOf)))"
+        @select="(row, range) => clicked(indexOf(row), range)"
+        @reach="(row) => (current = indexOf(row))"
+      />
       <p v-if="total > rows.length" class="slate hint">
         These are the {{ rows.length }} newest of {{ total }}. As you decide them, the older ones come up.
       </p>
@@ -151,6 +137,7 @@ useKeys('Tray', [
         <KeyCap name="Ctrl+ " /> selects · <KeyCap name="?" /> all keys
       </p>
     </template>
+    <SweepDialog v-model="sweeping" @swept="clear" />
   </div>
 </template>
 
@@ -168,8 +155,48 @@ useKeys('Tray', [
   position: relative;
 }
 
-.group:first-child {
-  margin-top: 4px;
+.start {
+  display: flex;
+  gap: 12px;
+}
+
+/* the cards stand in for the two buttons as soon as something is selected */
+.idle {
+  position: absolute !important;
+  width: 0;
+  height: 0;
+  overflow: hidden;
+}
+
+.idle:has(.fields) {
+  right: 10px;
+  top: 60px;
+  width: auto;
+  overflow: visible;
+}
+
+.idle :deep(.card) {
+  display: none;
+}
+
+.by {
+  white-space: nowrap;
+}
+
+.by select {
+  font: inherit;
+  font-weight: 550;
+  color: rgb(var(--v-theme-primary));
+  background: none;
+  border: 0;
+  padding: 2px 0;
+  field-sizing: content;
+  cursor: pointer;
+}
+
+.by option {
+  color: rgb(var(--v-theme-on-surface));
+  background: rgb(var(--v-theme-surface));
 }
 
 .hint {
@@ -186,9 +213,16 @@ useKeys('Tray', [
     top: 92px;
   }
 
-  .hint,
-  .idle {
+  .hint {
     display: none;
+  }
+
+  .start {
+    width: 100%;
+  }
+
+  .start > * {
+    flex: 1;
   }
 }
 </style>

@@ -1,0 +1,43 @@
+import { expect, test } from './desk'
+
+test('the tray is grouped in several ways, groups fold, and one is decided as a whole', async ({
+  desk,
+  page,
+}) => {
+  const before = await desk.count('Tray')
+  const asks = page.getByRole('region', { name: 'Asks you something' })
+  await expect(asks.getByText('Before the inspection')).toBeVisible()
+  await asks.getByRole('button', { name: /^Asks/ }).click()
+  await expect(asks.getByText('Before the inspection')).toHaveCount(0)
+  await asks.getByRole('button', { name: /^Asks/ }).click()
+
+  await page.getByLabel('grouped by').selectOption('sender')
+  await expect(page.getByRole('region', { name: 'Sennen Roe' }).getByRole('listitem')).toHaveCount(2)
+  await page.getByLabel('grouped by').selectOption('age')
+  await expect(page.getByRole('region', { name: 'Today' })).toBeVisible()
+  await page.getByLabel('grouped by').selectOption('advice')
+
+  const suspicious = page.getByRole('region', { name: 'Suspicious' })
+  const count = await suspicious.getByRole('listitem').count()
+  await suspicious.getByRole('button', { name: /^Select/ }).click()
+  await desk.press('6')
+  await desk.expectCount('Tray', before - count)
+  await desk.press('Control+z')
+  await desk.expectCount('Tray', before)
+})
+
+test('a sweep holds up what asks for something, and is undone in one step', async ({ desk, page }) => {
+  const before = await desk.count('Tray')
+  await page.getByRole('button', { name: 'Sweep what is left' }).click()
+  const held = page.getByRole('list', { name: 'What stays' }).getByRole('listitem')
+  await expect(held.filter({ hasText: 'Before the inspection' })).toContainText('Could you send me')
+  await expect(held.filter({ hasText: 'Timetable from' })).toHaveCount(0)
+  const staying = await held.count()
+  await held.filter({ hasText: 'Bell rope' }).getByRole('checkbox').check()
+  await page.getByRole('button', { name: /^Archive \d+ conversations$/ }).click()
+  await desk.expectCount('Tray', staying - 1)
+  await expect(desk.row('Before the inspection')).toBeVisible()
+  await expect(desk.row('Bell rope')).toHaveCount(0)
+  await desk.press('Control+z')
+  await desk.expectCount('Tray', before)
+})

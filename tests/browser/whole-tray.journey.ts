@@ -1,0 +1,103 @@
+import { expect, test, type Desk } from './desk'
+
+/** Milliseconds that the fastest reader looks at a conversation. */
+const LOOK = 400
+
+const DECIDING = ['1', '2', '3', '4', '5', '6', '7', '8', ' ', 'Enter']
+
+/** Notes, for each key that decided, how long it took until the next subject was painted. */
+async function watchPace(desk: Desk): Promise<void> {
+  await desk.page.evaluate((keys) => {
+    const times: number[] = []
+    Object.assign(window, { paces: times })
+    let pressed = 0
+    let before = ''
+    const subject = () => document.querySelector('.conversation h1')?.textContent ?? ''
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        if (!keys.includes(event.key)) return
+        pressed = performance.now()
+        before = subject()
+      },
+      { capture: true },
+    )
+    new MutationObserver(() => {
+      if (!pressed || subject() === '' || subject() === before) return
+      const began = pressed
+      pressed = 0
+      requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - began)))
+    }).observe(document.body, { subtree: true, childList: true, characterData: true })
+  }, DECIDING)
+}
+
+/** Decides what is on top with the keyboard: mostly as advised, now and then otherwise. */
+async function decideTop(desk: Desk, turn: number): Promise<void> {
+  const { page } = desk
+  const advised = await page.locator('.card.advised .text').innerText()
+  if (turn % 7 === 3) return desk.press('5')
+  if (turn % 7 === 5) return desk.press('3', '1')
+  if (turn === 8) return desk.press('8')
+  if (turn === 9) return desk.press('6')
+  if (turn === 11) return desk.press('7', 'Enter')
+  if (turn === 13 || advised === 'Hand over') {
+    await desk.press('4')
+    await page.keyboard.type('Petra')
+    return desk.press('Enter')
+  }
+  if (advised === 'Do it now') return desk.press('Space', '1')
+  return desk.press('Space')
+}
+
+test('the whole tray is cleared with the keyboard alone, and any step is undone', async ({ desk, page }) => {
+  test.setTimeout(180_000)
+  const before = await desk.count('Tray')
+  expect(before).toBeGreaterThan(30)
+  await desk.press('Space')
+  const subject = page.locator('.conversation h1')
+  await expect(subject).toBeVisible()
+  await watchPace(desk)
+
+  const status = page.getByRole('status').filter({ hasText: 'left' })
+  for (let turn = 0; turn < before + 3; ++turn) {
+    await expect(page.locator('.conversation h1, .summary h1')).toBeVisible()
+    if (await page.locator('.summary').isVisible()) break
+    const [left] = /^\d+/.exec(await status.innerText()) ?? ['0']
+    // Nobody decides without a look.
+    await page.waitForTimeout(LOOK)
+    await decideTop(desk, turn)
+    // Deciding can take others of the same sender along.
+    await expect(async () => {
+      const [now = 0] = (await status.allInnerTexts()).map((text) => parseInt(text))
+      expect(now).toBeLessThan(Number(left))
+    }).toPass({ timeout: 8000 })
+    if (turn === 4) {
+      const decided = await subject.innerText()
+      await desk.press('Control+z')
+      await expect(subject).not.toHaveText(decided)
+    }
+  }
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('The tray is empty')
+  await expect(page.getByText(/\d+ conversations decided in/)).toBeVisible()
+  await desk.expectCount('Tray', 0)
+  await page.screenshot({ path: 'tests/browser/results/the-end.png' })
+
+  const paces = (await page.evaluate(() => (window as unknown as { paces: number[] }).paces)).sort(
+    (a, b) => a - b,
+  )
+  const at = (share: number) =>
+    (paces[Math.min(paces.length - 1, Math.floor(paces.length * share))] ?? 0).toFixed(0)
+  console.log(
+    `from a deciding key to the next conversation painted, ${paces.length} times: median ${at(0.5)} ms, 95th percentile ${at(0.95)} ms`,
+  )
+  expect(paces.length).toBeGreaterThan(before / 2)
+
+  // Any step, not only the last ones: the first, one in the middle, and the last.
+  await desk.goTo('Journal')
+  const undos = page.getByRole('button', { name: /^Undo: (Archived|Deleted|Done at once|Task made|Snoozed)/ })
+  await expect(undos.first()).toBeVisible()
+  for (const [step, index] of [before - 8, 14, 0].entries()) {
+    await undos.nth(index).click()
+    await desk.expectCount('Tray', step + 1)
+  }
+})

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\Tray\Advice;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\Advice\AdvisedDecision;
+use ZippyTray\Core\Tray\Advice\Adviser;
+use ZippyTray\Core\Tray\Advice\Circumstances;
+use ZippyTray\Core\Tray\Advice\Findings;
+use ZippyTray\Core\Tray\Advice\Habit;
+use ZippyTray\Core\Tray\Advice\Letter;
+use ZippyTray\Core\Tray\Advice\Person;
+use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\TaskTitle;
+
+final class AdviserTest extends TestCase
+{
+    private const BULK = ['list-unsubscribe' => '<https://news.example/off>'];
+
+    public function testAHabitWeighsInAndIsNamed(): void
+    {
+        $deletes = Habit::of(array_fill(0, 4, AdvisedDecision::Delete));
+        $advice = self::advise([self::read('The news of the week: gulls.', self::BULK)], $deletes);
+        self::assertSame(AdvisedDecision::Delete, $advice->decision);
+        self::assertContains('You deleted the last 4 from here.', $advice->reasons);
+    }
+
+    public function testWhatIsDeletedAgainAndAgainMayAsWellBeBlocked(): void
+    {
+        $advice = self::advise([self::read('The news of the week.', self::BULK)], Habit::of(array_fill(0, 6, AdvisedDecision::Delete)));
+        self::assertSame(AdvisedDecision::Block, $advice->decision);
+    }
+
+    public function testAHabitDoesNotBuryARequest(): void
+    {
+        $advice = self::advise([self::read('Could you send me the drawings by Friday?')], Habit::of(array_fill(0, 9, AdvisedDecision::Archive)));
+        self::assertSame(AdvisedDecision::Task, $advice->decision);
+    }
+
+    /** @return iterable<string, array{list<AdvisedDecision|null>, AdvisedDecision|null, int}> */
+    public static function decisions(): iterable
+    {
+        $archive = AdvisedDecision::Archive;
+        yield 'none' => [[], null, 0];
+        yield 'twice is no habit' => [[$archive, $archive], null, 0];
+        yield 'three times is' => [[$archive, $archive, $archive], $archive, 3];
+        yield 'the last ones count' => [[$archive, $archive, $archive, AdvisedDecision::Task], $archive, 3];
+        yield 'not what was before another' => [[AdvisedDecision::Task, $archive, $archive, $archive], null, 0];
+        yield 'unknown ones are none' => [[null, $archive, $archive, $archive], null, 0];
+    }
+
+    /** @param list<AdvisedDecision|null> $decisions */
+    #[DataProvider('decisions')]
+    public function testWhatAHabitIs(array $decisions, ?AdvisedDecision $decision, int $times): void
+    {
+        $habit = Habit::of($decisions);
+        self::assertSame([$decision, $times], [$habit->decision, $habit->times]);
+        self::assertSame(null === $decision, '' === $habit->text());
+    }
+
+    public function testOfSeveralMessagesTheOneThatAsksMostCounts(): void
+    {
+        $advice = self::advise([self::read('Could you send me the drawings by Friday?'), self::read('P.S. The weather is lovely.')]);
+        self::assertSame(AdvisedDecision::Task, $advice->decision);
+        self::assertSame('Send Olga the drawings', $advice->title);
+        self::assertSame('2026-11-27', (string) $advice->date?->date);
+    }
+
+    public function testADeadlineThatIsOverIsNoneAnyMore(): void
+    {
+        $found = self::read('The second half is due on 26 November.');
+        self::assertSame(AdvisedDecision::Task, self::advise([$found])->decision);
+        self::assertSame(AdvisedDecision::Archive, self::advise([$found], today: '2026-11-27')->decision);
+    }
+
+    public function testAPromiseIsWorthAnotherLookOnItsDay(): void
+    {
+        $advice = self::advise([self::read('I will send you the quote on Monday.')]);
+        self::assertSame(AdvisedDecision::Snooze, $advice->decision);
+        self::assertSame('2026-11-30', (string) $advice->until);
+    }
+
+    public function testWhatWasTouchedOrPutOffTooOftenIsSaid(): void
+    {
+        $found = self::read('Which colour do you prefer?');
+        $touched = (new Adviser())->advise([$found], new Circumstances(LocalDate::parse('2026-11-24'), Habit::none(), touches: 3));
+        self::assertContains('You have looked at it 3 times without deciding.', $touched->reasons);
+        $snoozed = (new Adviser())->advise([$found], new Circumstances(LocalDate::parse('2026-11-24'), Habit::none(), snoozes: 4, touches: 3));
+        self::assertContains('You have put it off 4 times.', $snoozed->reasons);
+    }
+
+    public function testASuspiciousMessageFromSomebodyKnownIsOnlyRead(): void
+    {
+        $text = 'Dear user, your mailbox is full and your account will be suspended. Please verify your account within 24 hours. Click here.';
+        $found = self::read($text);
+        self::assertSame(AdvisedDecision::Block, self::advise([$found])->decision);
+        $known = (new Adviser())->advise([$found], new Circumstances(LocalDate::parse('2026-11-24'), Habit::none(), written: 3));
+        self::assertNotSame(AdvisedDecision::Block, $known->decision);
+    }
+
+    public function testDatesAreReadInThePersonsOrder(): void
+    {
+        $letter = self::letter('The appointment is on 12/01 at 14:00.');
+        $dayFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
+        $monthFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME, dayFirst: false));
+        self::assertSame(['2027-01-12', '2026-12-01'], [(string) $dayFirst->dates[0]->date, (string) $monthFirst->dates[0]->date]);
+    }
+
+    /** @return iterable<array{string, string, string}> */
+    public static function senders(): iterable
+    {
+        yield ['Olga Brandt', 'olga@brandt-roofs.example', 'Olga'];
+        yield ['Brandt, Olga', 'olga@brandt-roofs.example', 'Olga'];
+        yield ['Dr. Elin Voss', 'voss@voss-dental.example', 'Elin'];
+        yield ['Grants Desk', 'desk@fund.example', 'Grants Desk'];
+        yield ['Survey & Stone', 'office@surveystone.example', 'Survey & Stone'];
+        yield ['', 'tam.achterberg@glass.example', 'Tam'];
+        yield ['', '', 'the sender'];
+        yield ['lotte haan', 'lotte@tidewords.example', 'Lotte'];
+        yield ['Petra Lindqvist (via the list)', 'list@keepers.example', 'Petra'];
+    }
+
+    #[DataProvider('senders')]
+    public function testWhatTheSenderIsCalled(string $name, string $email, string $called): void
+    {
+        self::assertSame($called, TaskTitle::firstName(new Address($email, $name)));
+    }
+
+    /** @param non-empty-list<Findings> $found */
+    private static function advise(array $found, ?Habit $habit = null, string $today = '2026-11-24'): Advice
+    {
+        return (new Adviser())->advise($found, new Circumstances(LocalDate::parse($today), $habit ?? Habit::none()));
+    }
+
+    /** @param array<string, string> $headers */
+    private static function read(string $text, array $headers = []): Findings
+    {
+        return (new ReadLetter())(self::letter($text, $headers), new Person(LabelledLetters::ME, 'Wren Halloran'));
+    }
+
+    /** @param array<string, string> $headers */
+    private static function letter(string $text, array $headers = []): Letter
+    {
+        return new Letter(
+            new Address('olga@brandt-roofs.example', 'Olga Brandt'),
+            [],
+            [new Address(LabelledLetters::ME, 'Wren Halloran')],
+            [],
+            'Hello',
+            new Moment(new \DateTimeImmutable('2026-11-24T10:00:00Z'), new \DateTimeZone('UTC')),
+            $text,
+            $headers,
+            [],
+        );
+    }
+}

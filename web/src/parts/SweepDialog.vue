@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { claimOf, useDeciding } from '@/api/deciding'
+import { useSweepCheck } from '@/api/reading'
+import { day, nearness } from '@/time/format'
+import FailedState from './FailedState.vue'
+import IndexTab from './IndexTab.vue'
+import LoadingRows from './LoadingRows.vue'
+import { attempt } from './notice'
+import { counted, subjectOf } from './words'
+
+/** Archives all that is left in the tray, after a look at what had better stay. */
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ swept: [] }>()
+
+const { data, error, isFetching, refetch } = useSweepCheck(open)
+const { decide } = useDeciding()
+const ticked = ref(new Set<string>())
+const busy = ref(false)
+watch(open, () => (ticked.value = new Set()))
+
+const held = computed(() => data.value?.held ?? [])
+const heldIds = computed(() => new Set(held.value.map(({ row }) => row.id)))
+const going = computed(() =>
+  (data.value?.conversations ?? []).filter(({ id }) => !heldIds.value.has(id) || ticked.value.has(id)),
+)
+const staying = computed(() => (data.value?.conversations.length ?? 0) - going.value.length)
+
+function tick(id: string): void {
+  const next = new Set(ticked.value)
+  if (!next.delete(id)) next.add(id)
+  ticked.value = next
+}
+
+async function sweep(): Promise<void> {
+  busy.value = true
+  const claims = going.value.map(({ id, revision }) => claimOf({ id, revision: revision ?? 0 }))
+  if (await attempt(() => decide('sweep', claims))) {
+    open.value = false
+    emit('swept')
+  }
+  busy.value = false
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="760" aria-label="Sweep what is left" scrollable>
+    <div class="sheet sweep">
+      <h2>Sweep what is left</h2>
+      <FailedState v-if="error" :error="error" @again="refetch()" />
+      <LoadingRows v-else-if="!data || isFetching" />
+      <template v-else>
+        <p>
+          {{ counted(going.length, 'conversation') }} {{ going.length === 1 ? 'goes' : 'go' }} to the archive
+          <template v-if="staying"
+            >and {{ staying }} {{ staying === 1 ? 'stays' : 'stay' }} in the tray, since something still seems
+            to hang on {{ staying === 1 ? 'it' : 'them' }}. Tick what can go nevertheless.</template
+          >
+          <template v-else-if="going.length">and nothing stays in the tray.</template>
+        </p>
+        <ul v-if="held.length" class="held" aria-label="What stays">
+          <li v-for="{ row, reason } in held" :key="row.id">
+            <label>
+              <input type="checkbox" :checked="ticked.has(row.id)" @change="tick(row.id)" />
+              <span class="who">{{ row.who }}</span>
+              <span class="what"
+                ><b>{{ subjectOf(row) }}</b
+                ><br /><span class="slate" :title="reason">{{
+                  row.advice?.asks ? `“${row.advice.asks}”` : reason
+                }}</span></span
+              >
+              <IndexTab v-if="row.advice?.date" :near="nearness(row.advice.date.date)">{{
+                day(row.advice.date.date)
+              }}</IndexTab>
+            </label>
+          </li>
+        </ul>
+        <div class="actions">
+          <v-btn variant="text" @click="open = false">Cancel</v-btn>
+          <v-btn color="primary" :disabled="!going.length" :loading="busy" @click="sweep">
+            Archive {{ counted(going.length, 'conversation') }}
+          </v-btn>
+        </div>
+      </template>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.sweep {
+  display: flex;
+  flex-direction: column;
+  max-height: min(680px, 88vh);
+  padding: 26px 30px 20px;
+}
+
+h2 {
+  margin: 0 0 4px;
+  font-size: 20px;
+}
+
+p {
+  margin: 0 0 12px;
+  max-width: var(--measure);
+}
+
+.held {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border: 1px solid var(--v-edge);
+  border-radius: 9px;
+}
+
+.held li + li {
+  border-top: 1px solid rgb(from var(--v-edge) r g b / 50%);
+}
+
+label {
+  display: grid;
+  grid-template-columns: 16px 150px minmax(0, 1fr) auto;
+  gap: 12px;
+  padding: 7px 0 7px 14px;
+  align-items: center;
+  font-size: 14.5px;
+  cursor: pointer;
+}
+
+label:hover {
+  background: var(--v-sea-soft);
+}
+
+input {
+  width: 16px;
+  height: 16px;
+  margin: 0;
+  accent-color: rgb(var(--v-theme-primary));
+}
+
+.who,
+.what {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.who {
+  font-weight: 550;
+}
+
+.what b {
+  font-weight: 550;
+}
+
+.actions {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+  margin-top: 16px;
+}
+
+@media (max-width: 760px) {
+  .sweep {
+    padding: 18px 14px;
+  }
+
+  label {
+    grid-template-columns: 16px minmax(0, 1fr) auto;
+  }
+
+  .what {
+    grid-column: 2;
+  }
+}
+</style>

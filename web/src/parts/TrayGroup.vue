@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { ConversationRow } from '@/api/client'
+import { dateOf, day, nearDay, nearness } from '@/time/format'
+import { ADVISED, isTooOften } from './advice'
+import ConversationLine from './ConversationLine.vue'
+import type { Group } from './grouping'
+import IndexTab from './IndexTab.vue'
+import { counted } from './words'
+
+/** A group of rows of the tray, which can be folded and decided as one. */
+const props = defineProps<{
+  group: Group
+  folded: boolean
+  current: string | undefined
+  selected: Set<string>
+}>()
+defineEmits<{
+  fold: []
+  all: []
+  select: [row: ConversationRow, range: boolean]
+  reach: [row: ConversationRow]
+  decide: [kind: 'archive' | 'delete']
+}>()
+
+function note(row: ConversationRow): string | undefined {
+  if (row.returned && row.owedBy) return `${row.owedBy} has not answered`
+  if (row.returned) return row.snoozes > 1 ? `back, put off ${row.snoozes} times` : 'back, put off once'
+  return isTooOften(row) ? `looked at ${row.touches} times` : undefined
+}
+const quote = (row: ConversationRow) => row.advice?.asks || undefined
+/** What all of them are advised to become, when it is one thing that needs no more words. */
+const together = computed(() => {
+  const [first, ...others] = props.group.rows.map((row) => row.advice?.decision)
+  const isOne = props.group.rows.length > 1 && others.every((decision) => decision === first)
+  return isOne && (first === 'archive' || first === 'delete') ? first : null
+})
+</script>
+
+<template>
+  <section :aria-label="group.name">
+    <h2 class="group">
+      <button class="name" type="button" :aria-expanded="!folded" @click="$emit('fold')">
+        <span aria-hidden="true">{{ folded ? '▸' : '▾' }}</span> {{ group.name }}
+        <span class="slate">{{ group.rows.length }}</span>
+      </button>
+      <button v-if="together" class="link" type="button" @click="$emit('decide', together)">
+        {{ together === 'archive' ? 'Archive' : 'Delete' }} all {{ group.rows.length }}
+      </button>
+      <button class="link" type="button" @click="$emit('all')">
+        Select {{ group.rows.length === 1 ? 'it' : counted(group.rows.length, 'conversation') }}
+      </button>
+    </h2>
+    <ul v-if="!folded" class="rows">
+      <ConversationLine
+        v-for="row in group.rows"
+        :key="row.id"
+        :row="row"
+        :current="row.id === current"
+        :selected="selected.has(row.id)"
+        :note="note(row)"
+        :quote="quote(row)"
+        :advice="row.advice ? ADVISED[row.advice.decision] : ''"
+        @select="$emit('select', row, $event.shiftKey)"
+        @focusin="$emit('reach', row)"
+      >
+        <IndexTab v-if="row.returned && row.awayUntil" near="near">{{
+          nearDay(dateOf(row.awayUntil))
+        }}</IndexTab>
+        <IndexTab v-else-if="row.advice?.date" :near="nearness(row.advice.date.date)">{{
+          day(row.advice.date.date)
+        }}</IndexTab>
+      </ConversationLine>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.group {
+  margin: 10px 0 4px;
+}
+
+.name {
+  display: flex;
+  gap: 7px;
+  align-items: baseline;
+  padding: 0;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  cursor: pointer;
+}
+
+.group .link + .link {
+  margin-left: 14px;
+}
+
+.name > span:first-child {
+  width: 11px;
+  font-size: 12px;
+  color: var(--v-slate);
+}
+</style>

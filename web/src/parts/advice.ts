@@ -1,0 +1,37 @@
+import type { AdvisedDecision, AdviceGroup, ConversationRow } from '@/api/client'
+
+/** What is advised, as one word of a row. */
+export const ADVISED: Record<AdvisedDecision, string> = {
+  now: 'do it now',
+  task: 'make a task',
+  snooze: 'snooze',
+  delegate: 'hand over',
+  archive: 'archive',
+  delete: 'delete',
+  block: 'block',
+}
+
+export const GROUPS: Record<AdviceGroup, string> = {
+  asks: 'Asks you something',
+  dated: 'Has a date',
+  information: 'For information',
+  automatic: 'Automatic',
+  bulk: 'Bulk',
+  suspicious: 'Suspicious',
+}
+
+const ORDER = Object.keys(GROUPS) as AdviceGroup[]
+
+/** Back with you first, then by advice; within a group the newest first. */
+export function groupedOrder(rows: ConversationRow[]): ConversationRow[] {
+  const rank = (row: ConversationRow) =>
+    row.returned ? -1 : ORDER.indexOf(row.advice?.group ?? 'information')
+  return [...rows].sort((a, b) => rank(a) - rank(b))
+}
+
+/** From so many touches or snoozes on, a conversation is pointed out. */
+export const TOO_OFTEN = 3
+
+export function isTooOften(row: ConversationRow): boolean {
+  return row.touches >= TOO_OFTEN || row.snoozes >= TOO_OFTEN
+}

@@ -1,0 +1,71 @@
+import { useLocalStorage } from '@vueuse/core'
+import { computed, type Ref } from 'vue'
+import type { ConversationRow } from '@/api/client'
+import { dateOf, daysAhead } from '@/time/format'
+import { GROUPS, groupedOrder } from './advice'
+
+export const GROUPINGS = { advice: 'advice', age: 'age', sender: 'sender', unread: 'unread' } as const
+export type Grouping = keyof typeof GROUPINGS
+
+export interface Group {
+  name: string
+  rows: ConversationRow[]
+}
+
+function ageOf(row: ConversationRow): string {
+  const days = -daysAhead(dateOf(row.latestAt))
+  if (days <= 0) return 'Today'
+  if (days === 1) return 'Yesterday'
+  return days < 7 ? 'In the last week' : 'Older'
+}
+
+const nameOf: Record<Grouping, (row: ConversationRow) => string> = {
+  advice: (row) => GROUPS[row.advice?.group ?? 'information'],
+  age: ageOf,
+  sender: (row) => row.who,
+  unread: (row) => (row.unread ? 'Not read yet' : 'Read, and still undecided'),
+}
+
+function ordered(rows: ConversationRow[], grouping: Grouping): ConversationRow[] {
+  if (grouping === 'advice') return groupedOrder(rows)
+  if (grouping === 'unread') return [...rows].sort((a, b) => Number(b.unread) - Number(a.unread))
+  if (grouping !== 'sender') return rows
+  const times = new Map<string, number>()
+  for (const { who } of rows) times.set(who, (times.get(who) ?? 0) + 1)
+  // Those with most mail first, so that they are decided together.
+  return [...rows].sort(
+    (a, b) => (times.get(b.who) ?? 0) - (times.get(a.who) ?? 0) || a.who.localeCompare(b.who),
+  )
+}
+
+/** The tray in groups, of which some are folded; what came back stands first. */
+export function useGrouping(rows: Ref<ConversationRow[]>) {
+  const grouping = useLocalStorage<Grouping>('zippy-tray.grouping', 'advice')
+  const folded = useLocalStorage<string[]>('zippy-tray.folded', [])
+
+  const groups = computed<Group[]>(() => {
+    const found = new Map<string, ConversationRow[]>()
+    const back = rows.value.filter(({ returned }) => returned)
+    if (back.length) found.set('Back with you', back)
+    for (const row of ordered(rows.value, grouping.value in GROUPINGS ? grouping.value : 'advice')) {
+      if (row.returned) continue
+      const name = nameOf[grouping.value](row)
+      found.set(name, [...(found.get(name) ?? []), row])
+    }
+    return [...found].map(([name, of]) => ({ name, rows: of }))
+  })
+
+  const isFolded = (group: Group) => folded.value.includes(group.name)
+  return {
+    grouping,
+    groups,
+    isFolded,
+    fold: (group: Group) => {
+      folded.value = isFolded(group)
+        ? folded.value.filter((name) => name !== group.name)
+        : [...folded.value, group.name]
+    },
+    /** The rows in the order in which they stand on screen, without folded ones. */
+    visible: computed(() => groups.value.flatMap((group) => (isFolded(group) ? [] : group.rows))),
+  }
+}

@@ -1,0 +1,87 @@
+import { computed, ref, watch, type Ref } from 'vue'
+import type { ClearingOrder, ConversationRow } from '@/api/client'
+import { groupedOrder } from './advice'
+
+function inOrder(rows: ConversationRow[], order: ClearingOrder): ConversationRow[] {
+  if (order === 'grouped') return groupedOrder(rows)
+  const oldest = [...rows].sort((a, b) => a.latestAt.localeCompare(b.latestAt))
+  return order === 'oldest' ? oldest : oldest.reverse()
+}
+
+/**
+ * The pile of conversations that is gone through. It begins as the tray was; what is decided leaves
+ * it at once, what is undone comes back on top, and what arrives meanwhile goes to its end.
+ */
+export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<ClearingOrder>) {
+  const pile = ref<ConversationRow[]>([])
+  const at = ref(0)
+  const isReady = ref(false)
+  /** What was taken off, with the revision that it had: the tray may still be seen as it was before. */
+  const taken = new Map<string, number>()
+  const seen = new Set<string>()
+
+  const isNews = ({ id, revision }: ConversationRow) => revision > (taken.get(id) ?? -1)
+
+  function sync(rows: ConversationRow[]): void {
+    const now = new Map(rows.filter(isNews).map((row) => [row.id, row]))
+    if (!isReady.value) {
+      pile.value = inOrder([...now.values()], order.value)
+      isReady.value = true
+    } else {
+      const current = pile.value[at.value]?.id
+      const kept = pile.value.flatMap(({ id }) => now.get(id) ?? [])
+      const there = new Set(kept.map(({ id }) => id))
+      const others = [...now.values()].filter(({ id }) => !there.has(id))
+      const back = others.filter(({ id }) => seen.has(id))
+      const fresh = inOrder(
+        others.filter(({ id }) => !seen.has(id)),
+        order.value,
+      )
+      const index = kept.findIndex(({ id }) => id === current)
+      const place = index < 0 ? Math.min(at.value, kept.length) : index
+      pile.value = [...kept.slice(0, place), ...back, ...kept.slice(place), ...fresh]
+      at.value = Math.min(place, pile.value.length)
+    }
+    for (const { id } of pile.value) seen.add(id)
+    for (const { id } of back(rows)) taken.delete(id)
+  }
+  const back = (rows: ConversationRow[]) => rows.filter((row) => taken.has(row.id) && isNews(row))
+
+  watch(tray, (rows) => rows && sync(rows), { immediate: true })
+  watch(order, (now) => {
+    const current = pile.value[at.value]
+    const rest = inOrder(
+      pile.value.filter((row) => row !== current),
+      now,
+    )
+    pile.value = current ? [current, ...rest] : rest
+    at.value = 0
+  })
+
+  return {
+    pile: computed(() => pile.value),
+    at: computed(() => at.value),
+    isReady: computed(() => isReady.value),
+    current: computed<ConversationRow | undefined>(() => pile.value[at.value]),
+    /** What may be shown next, nearest first. */
+    ahead: computed(() => pile.value.slice(at.value + 1, at.value + 7)),
+    take(): void {
+      const row = pile.value[at.value]
+      if (!row) return
+      taken.set(row.id, row.revision)
+      pile.value = pile.value.filter(({ id }) => id !== row.id)
+    },
+    /** A decision did not work: the conversation is on top again. */
+    putBack(rows: ConversationRow[]): void {
+      for (const row of rows) taken.delete(row.id)
+      const there = new Set(pile.value.map(({ id }) => id))
+      pile.value = pile.value.toSpliced(at.value, 0, ...rows.filter(({ id }) => !there.has(id)))
+    },
+    step(by: number): void {
+      at.value = Math.max(0, Math.min(pile.value.length, at.value + by))
+    },
+    again(): void {
+      at.value = 0
+    },
+  }
+}
