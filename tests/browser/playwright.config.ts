@@ -7,8 +7,8 @@ export default defineConfig({
   workers: 1,
   fullyParallel: false,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
     baseURL: process.env.ZIPPY_URL ?? 'http://127.0.0.1:8017',

@@ -19,9 +19,8 @@ final readonly class ImportController
     #[Route('/api/imports', methods: 'POST')]
     public function __invoke(#[CurrentUser] Account $account, Request $request, ImportMail $import): JsonResponse
     {
-        // A large file takes longer than a page may; the session is let go so that other requests can go on.
+        // A large file takes longer than a page may.
         set_time_limit(0);
-        $request->getSession()->save();
         $files = $request->files->all('files');
         if ([] === $files) {
             throw new Refused('No file arrived. Choose one or more .eml or mbox files.', 'files');

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use Doctrine\DBAL\Connection;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+final class AdviceTest extends ApiTestCase
+{
+    public function testARowTellsWhatIsAdvisedAndAnOpenConversationWhyAndWhere(): void
+    {
+        $this->signIn();
+        $id = $this->receive('Drawings', text: 'Hello Wren, could you send me the drawings by 4 December 2030?');
+        $glance = (array) $this->rows('/tray')[0]['advice'];
+        self::assertSame(['task', 'asks'], [$glance['decision'], $glance['group']]);
+
+        $open = $this->call('GET', "/conversations/{$id}");
+        $advice = (array) $open['advice'];
+        self::assertSame('Send Tam the drawings', $advice['title']);
+        self::assertNotEmpty($advice['reasons']);
+        /** @var list<array{text: string, found: array{requests: list<array{from: int, to: int}>, dates: list<array{date: string}>}}> $messages */
+        $messages = $open['messages'];
+        $request = $messages[0]['found']['requests'][0];
+        self::assertSame('could you send me the drawings by 4 December 2030?', mb_substr($messages[0]['text'], $request['from'], $request['to'] - $request['from']));
+        self::assertSame('2030-12-04', $messages[0]['found']['dates'][0]['date']);
+    }
+
+    public function testAHabitIsLearntAndUnlearntByUndoing(): void
+    {
+        $this->signIn();
+        $news = fn (string $subject): string => $this->receive($subject, 'News <news@gulls.example>', 'The news of the week: gulls.', "List-Unsubscribe: <https://gulls.example/off>\r\n");
+        $entries = array_map(fn (string $subject): array => $this->decide('delete', [$news($subject)]), ['First', 'Second', 'Third']);
+        $id = $news('Fourth');
+        $advice = (array) $this->call('GET', "/conversations/{$id}")['advice'];
+        self::assertSame('delete', $advice['decision']);
+        self::assertContains('You deleted the last 3 from here.', (array) $advice['reasons']);
+
+        $this->undo($entries[2]);
+        self::assertSame('archive', ((array) $this->call('GET', "/conversations/{$id}")['advice'])['decision']);
+    }
+
+    public function testSomebodyWhomThePersonHasAnsweredIsKnown(): void
+    {
+        $this->signIn();
+        $this->upload(['own.eml' => "From: wren@ternpoint.example\r\nTo: Tam <TAM@glass.example>\r\nSubject: Hello\r\nMessage-ID: <own@x>\r\n\r\nHello.\r\n"]);
+        $id = $this->receive('Drawings', text: 'Which colour do you prefer?');
+        self::assertContains('You have written to this person before.', (array) ((array) $this->call('GET', "/conversations/{$id}")['advice'])['reasons']);
+    }
+
+    public function testWhatThePersonAnsweredIsNotAskedAgain(): void
+    {
+        $this->signIn();
+        $id = $this->receive('Glass', text: 'Which one shall it be?', id: 'glass@glass.example');
+        $this->upload([
+            'own.eml' => "From: wren@ternpoint.example\r\nTo: tam@glass.example\r\nSubject: Re: Glass\r\nMessage-ID: <own@x>\r\nIn-Reply-To: <glass@glass.example>\r\nDate: Tue, 3 Nov 2026 08:00:00 +0000\r\n\r\nThe clear one.\r\n",
+            'thanks.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Re: Glass\r\nMessage-ID: <thanks@x>\r\nIn-Reply-To: <own@x>\r\nDate: Wed, 4 Nov 2026 08:00:00 +0000\r\n\r\nThank you, that is clear.\r\n",
+        ]);
+        self::assertSame('archive', ((array) $this->call('GET', "/conversations/{$id}")['advice'])['decision']);
+    }
+
+    public function testTheOrderOfDatesIsThePersonsAndReadsMailAnew(): void
+    {
+        $this->signIn();
+        $id = $this->receive('Appointment', text: 'Your appointment is on 04/05/2030 at 14:00.');
+        self::assertSame('2030-05-04', $this->date($id));
+        $session = $this->call('PUT', '/settings', ['dayFirst' => false, 'clearingOrder' => 'newest']);
+        self::assertSame('newest', ((array) $session['account'])['clearingOrder']);
+        self::assertSame('2030-04-05', $this->date($id));
+    }
+
+    public function testWhatWasFoundIsKeptAndGoesWithItsMessage(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $connection = $this->service(Connection::class);
+        self::assertSame(1, $connection->fetchOne('SELECT COUNT(*) FROM message_findings'));
+        $this->decide('delete', [$id]);
+        $this->call('DELETE', '/bin?id='.self::id());
+        self::assertSame(0, $connection->fetchOne('SELECT COUNT(*) FROM message_findings'));
+    }
+
+    private function date(string $id): mixed
+    {
+        return ((array) ((array) $this->call('GET', "/conversations/{$id}")['advice'])['date'])['date'];
+    }
+}

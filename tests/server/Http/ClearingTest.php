@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use ZippyTray\Tests\Server\ApiTestCase;
+
+final class ClearingTest extends ApiTestCase
+{
+    public function testAClearingIsSummedUpByWhatStillHolds(): void
+    {
+        $this->signIn();
+        [$one, $two, $three, $four] = array_map($this->receive(...), ['One', 'Two', 'Three', 'Four']);
+        $id = self::id();
+        $begun = $this->call('POST', '/clearings', ['id' => $id, 'order' => 'oldest'], 201);
+        self::assertSame([4, 0, null, 'oldest'], [$begun['size'], $begun['decided'], $begun['endedAt'], $begun['order']]);
+        self::assertSame($begun, $this->call('POST', '/clearings', ['id' => $id, 'order' => 'oldest'], 201), 'Begun once.');
+
+        $this->decide('archive', [$one], more: ['clearing' => $id]);
+        $undone = $this->decide('do_now', [$two], more: ['clearing' => $id]);
+        $this->call('POST', '/tasks', ['entry' => self::id(), 'clearing' => $id, 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'Do three'], 'conversation' => ['id' => $three]]]], 201);
+        $this->call('POST', "/conversations/{$four}/touches", ['occasion' => $id], 204);
+        $this->undo($undone);
+        $this->decide('delete', [$two]);
+
+        $ended = $this->call('PUT', "/clearings/{$id}/end");
+        self::assertSame(2, $ended['decided']);
+        self::assertEqualsCanonicalizing([['kind' => 'archive', 'count' => 1], ['kind' => 'make_task', 'count' => 1]], (array) $ended['became']);
+        self::assertSame(1, $ended['passed']);
+        self::assertIsString($ended['endedAt']);
+        self::assertSame($ended, $this->call('GET', "/clearings/{$id}"));
+        $this->call('GET', '/clearings/'.self::id(), status: 404);
+    }
+
+    public function testADecisionOnAnOldSightIsAnsweredWithWhatHappened(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $revision = $this->row($id)['revision'];
+        $entry = $this->decide('archive', [$id]);
+
+        $body = ['id' => self::id(), 'kind' => 'delete', 'conversations' => [['id' => $id, 'revision' => $revision]]];
+        $problem = $this->call('POST', '/decisions', $body, 409);
+        self::assertStringContainsString('has been decided meanwhile', self::string($problem['detail']));
+        self::assertSame($entry['id'], ((array) $problem['later'])['id']);
+        self::assertSame('archive', $this->row($id)['place']);
+    }
+
+    public function testOfManyTheOvertakenOnesAreNamed(): void
+    {
+        $this->signIn();
+        [$one, $two] = [$this->receive('One'), $this->receive('Two')];
+        $claims = array_map(fn (string $id): array => ['id' => $id, 'revision' => $this->row($id)['revision']], [$one, $two]);
+        $this->decide('delete', [$two]);
+        $answer = $this->call('POST', '/decisions', ['id' => self::id(), 'kind' => 'archive', 'conversations' => $claims]);
+        $overtaken = (array) $answer['overtaken'];
+        self::assertSame([$two], array_column($overtaken, 'conversation'));
+    }
+
+    public function testTouchesAreCountedUntilADecisionAndBackAfterItsUndo(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        foreach ([self::id(), $again = self::id(), $again] as $occasion) {
+            $this->call('POST', "/conversations/{$id}/touches", ['occasion' => $occasion], 204);
+        }
+        self::assertSame(2, $this->row($id)['touches']);
+        $this->call('POST', '/demo/clock', ['to' => 'hour']);
+        $entry = $this->decide('snooze', [$id], $this->inADay());
+        self::assertSame(0, $this->row($id)['touches']);
+        $this->undo($entry);
+        self::assertSame(2, $this->row($id)['touches']);
+    }
+
+    public function testASweepLooksFirst(): void
+    {
+        $this->signIn();
+        $asks = $this->receive('Drawings', text: 'Could you send me the drawings by 4 December?');
+        $tells = $this->receive('Weather', text: 'It rained all day here.');
+        $check = $this->call('GET', '/sweep');
+        self::assertEqualsCanonicalizing([$asks, $tells], array_column((array) $check['conversations'], 'id'));
+        /** @var list<array{row: array{id: string}, reason: string}> $held */
+        $held = $check['held'];
+        self::assertSame([$asks], array_map(static fn (array $one): string => $one['row']['id'], $held));
+        self::assertStringContainsString('seems to ask', $held[0]['reason']);
+        $entry = $this->decide('sweep', [$tells]);
+        self::assertSame('sweep', $entry['kind']);
+        self::assertSame([$asks], array_column($this->rows('/tray'), 'id'));
+    }
+
+    public function testABlockedSenderIsListedAndLetInAgain(): void
+    {
+        $this->signIn();
+        $id = $this->receive('Offer', 'Shop <shop@buy.example>');
+        $block = $this->decide('block', [$id], more: ['wholeDomain' => true]);
+        self::assertSame('mail from @buy.example goes to Blocked', $block['consequence']);
+        $this->upload(['more.eml' => "From: news@mail.buy.example\r\nSubject: More\r\nMessage-ID: <m@x>\r\n\r\nMore.\r\n"]);
+        self::assertSame([], $this->rows('/tray'));
+        self::assertSame(2, $this->call('GET', '/counts')['blocked']);
+        self::assertSame(2, $this->call('GET', '/find?place=blocked')['total']);
+
+        $sender = $this->rows('/blocked')[0];
+        self::assertSame(['buy.example', true, 2], [$sender['pattern'], $sender['domain'], $sender['conversations']]);
+        self::assertIsString($sender['id']);
+        $unblock = $this->call('DELETE', "/blocked/{$sender['id']}?bringBack=1&entry=".self::id());
+        self::assertSame([], $this->rows('/blocked'));
+        self::assertCount(2, $this->rows('/tray'));
+
+        $this->undo($unblock);
+        self::assertCount(1, $this->rows('/blocked'));
+        self::assertSame([], $this->rows('/tray'));
+        $this->call('DELETE', '/blocked/'.self::id().'?entry='.self::id(), status: 404);
+    }
+
+    public function testNobodyElsesMailIsBlockedDecidedOrCounted(): void
+    {
+        $this->signIn();
+        $id = $this->receive('Offer', 'Shop <shop@buy.example>');
+        $this->decide('block', [$id]);
+        $clearing = self::id();
+        $this->call('POST', '/clearings', ['id' => $clearing, 'order' => 'grouped'], 201);
+
+        $this->signIn($this->account('petra@ternpoint.example'));
+        self::assertSame([], $this->rows('/blocked'));
+        $this->call('GET', "/clearings/{$clearing}", status: 404);
+        $this->call('POST', "/conversations/{$id}/touches", ['occasion' => self::id()], 404);
+        $this->receive('Offer of mine', 'Shop <shop@buy.example>');
+        self::assertCount(1, $this->rows('/tray'));
+    }
+
+    public function testAHandOverSaysWhoOwes(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        $this->decide('hand_over', [$id], $this->inADay(), more: ['by' => 'Petra', 'what' => 'the rota']);
+        self::assertSame(['away', 'Petra'], [$this->row($id)['place'], $this->row($id)['owedBy']]);
+        $this->decide('hand_over', [$id], $this->inADay(), 422, ['by' => '']);
+    }
+
+    public function testAMutedConversationStaysOut(): void
+    {
+        $this->signIn();
+        $id = $this->receive('Talk', id: 'talk@glass.example');
+        $this->decide('mute', [$id]);
+        $this->upload(['more.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Re: Talk\r\nMessage-ID: <m@x>\r\nIn-Reply-To: <talk@glass.example>\r\n\r\nMore.\r\n"]);
+        self::assertSame([], $this->rows('/tray'));
+        self::assertTrue($this->row($id)['muted']);
+        $this->decide('bring_back', [$id]);
+        self::assertFalse($this->row($id)['muted']);
+    }
+
+    /** @return array<mixed> */
+    private function row(string $id): array
+    {
+        return (array) $this->call('GET', "/conversations/{$id}")['row'];
+    }
+
+    /** @return array{date: string, time: string} */
+    private function inADay(): array
+    {
+        return ['date' => (new \DateTimeImmutable('+2 days'))->format('Y-m-d'), 'time' => '09:00'];
+    }
+
+    private static function string(mixed $value): string
+    {
+        self::assertIsString($value);
+
+        return $value;
+    }
+}
