@@ -19,6 +19,7 @@ use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\Delete;
+use ZippyTray\Core\Tray\Decision\HandOver;
 use ZippyTray\Core\Tray\Decision\Snooze;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\ReceiveMessage;
@@ -84,6 +85,11 @@ final readonly class SeedDemo
         foreach ($this->scenario->snoozes() as $step) {
             $until = new Moment($dates->read($step['until'] ?? ''), $account->timeZone());
             $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Snooze($until), [new Claim($this->conversation($account, $step))])];
+            $decided[] = $step['of'] ?? '';
+        }
+        foreach ($this->scenario->handOvers() as $step) {
+            $decision = new HandOver($step['by'] ?? '', $step['what'] ?? '', new Moment($dates->read($step['until'] ?? ''), $account->timeZone()));
+            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), $decision, [new Claim($this->conversation($account, $step))])];
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->scenario->deleted() as $step) {

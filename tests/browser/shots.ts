@@ -10,26 +10,28 @@ async function shoot(desk: Desk, name: string): Promise<void> {
 
 test('pictures of the views', async ({ desk, page }) => {
   await shoot(desk, 'tray')
-  await desk.press('Home', 'ArrowDown', 'ArrowDown')
   await page
-    .getByRole('region', { name: 'Today' })
-    .getByRole('button', { name: /^Select \d+$/ })
+    .getByRole('region', { name: 'For information' })
+    .getByRole('button', { name: /^Select \d+/ })
     .click()
   await desk.press('3')
   await expect(page.getByText('Tomorrow morning')).toBeVisible()
   await shoot(desk, 'tray-snooze')
   await desk.press('Escape', 'Escape')
 
-  await desk.open('Before the inspection')
+  await page.getByRole('button', { name: 'Sweep what is left' }).click()
+  await expect(page.getByText('Tick what can go')).toBeVisible()
+  await shoot(desk, 'sweep')
+  await desk.press('Escape')
+
+  await desk.open('Rota for December')
   await shoot(desk, 'conversation')
+  await desk.press('Escape')
+  await desk.open('Before the inspection')
   await desk.press('2')
   await expect(page.getByLabel('What is to be done?')).toBeFocused()
-  await shoot(desk, 'make-a-task')
-  await page.keyboard.type('Send Olga the signed access form')
-  const due = new Date()
-  due.setDate(due.getDate() + 3)
-  await page.getByLabel('Due', { exact: true }).fill(due.toISOString().slice(0, 10))
   await page.getByLabel('List').fill('Roof')
+  await shoot(desk, 'make-a-task')
   await page.getByRole('button', { name: 'Make the task' }).click()
 
   await desk.goTo('Tasks')
@@ -52,12 +54,39 @@ test('pictures of the views', async ({ desk, page }) => {
   await shoot(desk, 'journal')
 })
 
-test('pictures by night and on a phone', async ({ desk, page }) => {
-  await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
-  await desk.open('Rota for December')
-  await shoot(desk, 'conversation-dark')
-  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+test('pictures on a phone', async ({ desk, page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await desk.goTo('Tray')
   await shoot(desk, 'phone-tray')
+})
+
+test('pictures of a clearing', async ({ desk, page }) => {
+  test.setTimeout(240_000)
+  await desk.press('Space')
+  await expect(page.locator('.conversation h1')).toBeVisible()
+  for (let passed = 0; passed < 3; ++passed) await desk.press('ArrowRight')
+  await expect(page.locator('.conversation h1')).toHaveText('Interim report, template')
+  await shoot(desk, 'clearing')
+  await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+  await shoot(desk, 'clearing-dark')
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+
+  for (let back = 0; back < 3; ++back) await desk.press('ArrowLeft')
+  const status = page.getByRole('status').filter({ hasText: 'left' })
+  for (let turn = 0; turn < 60; ++turn) {
+    await expect(page.locator('.conversation h1, .summary h1')).toBeVisible()
+    if (await page.locator('.summary').isVisible()) break
+    const before = await status.innerText()
+    const advised = await page.locator('.card.advised .text').innerText()
+    if (turn % 6 === 4) await desk.press('3', '2')
+    else if (advised === 'Do it now') await desk.press('1', '1')
+    else if (advised === 'Hand over') await desk.press('5')
+    else await desk.press('Space')
+    await expect(page.getByText(before, { exact: true })).toHaveCount(0)
+  }
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('The tray is empty')
+  await shoot(desk, 'clearing-end')
+  await page.goto('/settings')
+  await expect(page.getByText('Let in again').first()).toBeVisible()
+  await shoot(desk, 'settings')
 })

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ClearingOrder } from '@/api/client'
+import ShareRail from './ShareRail.vue'
 
 /** How far one has got, and how long it may take. */
 const props = defineProps<{ left: number; decided: number; pace: number }>()
 const order = defineModel<ClearingOrder>({ required: true })
 defineEmits<{ end: [] }>()
 
-const share = computed(() => (props.decided / Math.max(1, props.decided + props.left)) * 100)
+const share = computed(() => props.decided / Math.max(1, props.decided + props.left))
 const time = computed(() => {
   const minutes = (props.left * props.pace) / 60
   return minutes < 1 ? 'less than a minute' : `about ${Math.round(minutes)} min`
@@ -19,7 +20,7 @@ const time = computed(() => {
     <p role="status">
       <strong>{{ left }} left</strong>, {{ decided }} decided
     </p>
-    <span class="rail" aria-hidden="true"><i :style="{ width: `${share}%` }" /></span>
+    <ShareRail class="rail" :share="share" />
     <p>{{ time }}</p>
     <select v-model="order" aria-label="Order" @change="($event.target as HTMLElement).blur()">
       <option value="grouped">as grouped</option>
@@ -48,21 +49,6 @@ p {
 
 strong {
   color: rgb(var(--v-theme-on-background));
-}
-
-.rail {
-  flex: 1;
-  height: 5px;
-  border-radius: 3px;
-  background: var(--v-edge);
-  overflow: hidden;
-}
-
-.rail i {
-  display: block;
-  height: 100%;
-  background: rgb(var(--v-theme-primary));
-  transition: width 160ms;
 }
 
 select {

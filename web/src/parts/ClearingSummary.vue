@@ -4,6 +4,7 @@ import type { Clearing } from '@/api/client'
 import { useAway } from '@/api/reading'
 import { nearMoment } from '@/time/format'
 import KeyCap from './KeyCap.vue'
+import TrayMark from './TrayMark.vue'
 import { counted, deedOf, subjectOf } from './words'
 
 /** What became of a clearing: how many, how long, what of them, and what comes back next. */
@@ -25,22 +26,7 @@ const most = computed(() => Math.max(1, ...props.clearing.became.map(({ count })
 
 <template>
   <div class="summary sheet">
-    <svg viewBox="0 0 120 70" width="120" height="70" aria-hidden="true">
-      <path
-        d="M14 34v20a8 8 0 0 0 8 8h76a8 8 0 0 0 8-8V34"
-        fill="none"
-        stroke="rgb(var(--v-theme-primary))"
-        stroke-width="5"
-        stroke-linecap="round"
-      />
-      <path
-        v-if="left"
-        d="M30 48h60"
-        stroke="rgb(var(--v-theme-warning))"
-        stroke-width="4"
-        stroke-linecap="round"
-      />
-    </svg>
+    <TrayMark :left="left > 0" />
     <h1>{{ left ? `${left} left in the tray` : 'The tray is empty' }}</h1>
     <p class="slate">
       {{

@@ -2,6 +2,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import KeyCap from './KeyCap.vue'
+import ShareRail from './ShareRail.vue'
 
 /** Two minutes to do it in. When they are over, a task can be made of it instead. */
 const props = defineProps<{ what?: string }>()
@@ -24,7 +25,7 @@ onMounted(() => done.value?.$el.focus({ preventScroll: true }))
     <p v-if="props.what" class="what">{{ props.what }}</p>
     <div class="time" :class="{ over: left === 0 }" role="timer" :aria-label="`${shown} left`">
       <span class="left">{{ shown }}</span>
-      <span class="rail"><i :style="{ width: `${(left / (MINUTES * 60)) * 100}%` }" /></span>
+      <ShareRail :share="left / (MINUTES * 60)" />
     </div>
     <p v-if="left === 0" class="slate" role="status">
       The two minutes are over. It may be more than a thing to do in between.
@@ -64,20 +65,6 @@ onMounted(() => done.value?.$el.focus({ preventScroll: true }))
 
 .over .left {
   color: rgb(var(--v-theme-warning));
-}
-
-.rail {
-  flex: 1;
-  height: 6px;
-  border-radius: 3px;
-  background: var(--v-edge);
-  overflow: hidden;
-}
-
-.rail i {
-  display: block;
-  height: 100%;
-  background: rgb(var(--v-theme-primary));
 }
 
 .actions {

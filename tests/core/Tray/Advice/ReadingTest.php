@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\Tray\Advice;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Attachment;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Advice\KindOfMail;
+use ZippyTray\Core\Tray\Advice\Letter;
+use ZippyTray\Core\Tray\Advice\ListFinder;
+use ZippyTray\Core\Tray\Advice\ListItem;
+use ZippyTray\Core\Tray\Advice\MailKind;
+use ZippyTray\Core\Tray\Advice\Person;
+use ZippyTray\Core\Tray\Advice\Sentence;
+use ZippyTray\Core\Tray\Advice\Sentences;
+use ZippyTray\Core\Tray\Advice\Suspicion;
+
+/**
+ * The parts that advice is made of, each by itself.
+ */
+final class ReadingTest extends TestCase
+{
+    /** @return iterable<string, array{string, list<string>}> */
+    public static function texts(): iterable
+    {
+        yield 'plain ones' => ['One. Two! Three? Four', ['One.', 'Two!', 'Three?', 'Four']];
+        yield 'lines that run on' => ["This is a line that is long enough to be wrapped\nin the middle. Next.", ['This is a line that is long enough to be wrapped in the middle.', 'Next.']];
+        yield 'a greeting is none' => ["Dear Ms Halloran,\n\nthank you.", ['thank you.']];
+        yield 'a greeting on the same line' => ['Hi Wren, could you call?', ['could you call?']];
+        yield 'abbreviations do not end one' => ['Ask Dr. Voss, i.e. the dentist, at 3 p.m. or so.', ['Ask Dr. Voss, i.e. the dentist, at 3 p.m. or so.']];
+        yield 'initials and decimals neither' => ['J. P. Amsel paid 3.50 for it. Good.', ['J. P. Amsel paid 3.50 for it.', 'Good.']];
+        yield 'a day of a month neither' => ['See you on 4. December. Bye.', ['See you on 4. December.', 'Bye.']];
+        yield 'an ordinal does' => ['Come before the 1st. After that it costs more.', ['Come before the 1st.', 'After that it costs more.']];
+        yield 'small letters behind a stop' => ['could you send it? thanks a lot. also call me', ['could you send it?', 'thanks a lot.', 'also call me']];
+        yield 'items are sentences of their own' => ["Please:\n- sign it\n- send it", ['Please:', 'sign it', 'send it']];
+        yield 'quotes are left out' => ["Yes.\n\nOn Monday, Tam wrote:\n> Could you send it?", ['Yes.']];
+        yield 'a signature is left out' => ["Yes.\n\n-- \nOlga Brandt\nCall me!", ['Yes.']];
+        yield 'a farewell begins anew' => ["can you send the keys before thursday\ncheers tam", ['can you send the keys before thursday', 'cheers tam']];
+        yield 'nothing' => ["\n \n", []];
+    }
+
+    /** @param list<string> $expected */
+    #[DataProvider('texts')]
+    public function testSentences(string $text, array $expected): void
+    {
+        $found = (new Sentences())->of($text);
+        self::assertSame($expected, array_map(static fn (Sentence $sentence): string => $sentence->text, $found));
+        foreach ($found as $sentence) {
+            self::assertSame($sentence->text, str_replace("\n", ' ', mb_substr($text, $sentence->from, $sentence->to() - $sentence->from)));
+        }
+    }
+
+    public function testWhomASentenceTurnsTo(): void
+    {
+        $names = array_map(static fn (Sentence $sentence): ?string => $sentence->addressee, (new Sentences())->of("Petra, could you call?\nAlso, could you write?\n@Sam please sign\nWren can you come?\nFriday, if you like, we meet."));
+        self::assertSame(['Petra', null, 'Sam', 'Wren', null], $names);
+    }
+
+    /** @return iterable<string, array{string, list<list<string>>}> */
+    public static function lists(): iterable
+    {
+        yield 'numbers' => ["1. one\n2) two\n(3) three", [['one', 'two', 'three']]];
+        yield 'letters' => ["a) one\nb) two", [['one', 'two']]];
+        yield 'bullets of many kinds' => ["- one\n* two\n• three\n– four", [['one', 'two', 'three', 'four']]];
+        yield 'check boxes' => ["[ ] one\n- [x] two\n☐ three", [['one', 'two', 'three']]];
+        yield 'empty lines between' => ["- one\n\n- two", [['one', 'two']]];
+        yield 'an item that goes on' => ["- one and\n  a half\n- two", [['one and a half', 'two']]];
+        yield 'within a sentence' => ['Please send (1) the plan, (2) the quote and (3) a date.', [['the plan', 'the quote', 'a date']]];
+        yield 'two lists' => ["- a\n- b\n\nAnd then:\n\n1. c\n2. d", [['a', 'b'], ['c', 'd']]];
+        yield 'one item is no list' => ['- one', []];
+        yield 'a dash in a sentence is none' => ['We met - it was nice - and left.', []];
+        yield 'years are none' => ['2019. was good', []];
+        yield 'quoted ones are not the sender’s' => ["> - one\n> - two", []];
+    }
+
+    /** @param list<list<string>> $expected */
+    #[DataProvider('lists')]
+    public function testLists(string $text, array $expected): void
+    {
+        $found = (new ListFinder())->of($text);
+        self::assertSame($expected, array_map(static fn (array $items): array => array_map(static fn (ListItem $item): string => $item->text, $items), $found));
+    }
+
+    /** @return iterable<string, array{MailKind, Letter}> */
+    public static function kinds(): iterable
+    {
+        $bulk = ['list-unsubscribe' => '<https://x.example/off>'];
+        $list = ['list-id' => '<keepers.example>', 'list-post' => '<mailto:k@keepers.example>'];
+        yield 'a person' => [MailKind::Personal, self::letter('Hello.')];
+        yield 'a list that people talk on' => [MailKind::Discussion, self::letter('Hello all.', headers: $list, to: 'k@keepers.example')];
+        yield 'a list that nobody may write to' => [MailKind::Newsletter, self::letter('Hello all.', headers: ['list-id' => '<n.example>', 'list-post' => 'NO'])];
+        yield 'something to read' => [MailKind::Newsletter, self::letter('The gulls are back.', headers: $bulk)];
+        yield 'something to buy' => [MailKind::Advert, self::letter('Shop now and get free shipping.', '20% off everything', headers: $bulk)];
+        yield 'many, without saying so' => [MailKind::Newsletter, self::letter("The gulls are back.\n\nYou are receiving this because you like gulls. Unsubscribe")];
+        yield 'an order is no newsletter' => [MailKind::Notice, self::letter('It is on its way.', 'Your order 12 has shipped', headers: $bulk)];
+        yield 'a machine' => [MailKind::Notice, self::letter('Your invoice.', from: 'no-reply@power.example')];
+        yield 'somebody is away' => [MailKind::AutoReply, self::letter('Back on Monday.', headers: ['auto-submitted' => 'auto-replied'])];
+        yield 'away without a header' => [MailKind::AutoReply, self::letter('Back on Monday.', 'Out of office: Glass')];
+        yield 'not delivered' => [MailKind::Bounce, self::letter('It could not be delivered.', 'Undelivered mail', from: 'MAILER-DAEMON@mx.example')];
+        yield 'not delivered, by its report' => [MailKind::Bounce, self::letter('Sorry.', attached: 'message/delivery-status')];
+        yield 'late' => [MailKind::Delay, self::letter('It will be retried.', 'Delayed mail', attached: 'message/delivery-status')];
+        yield 'an invitation' => [MailKind::Invitation, self::letter('Roof meeting', attached: 'text/calendar')];
+        yield 'an invitation that was accepted' => [MailKind::InvitationNews, self::letter('Yes.', 'Accepted: Roof meeting', attached: 'text/calendar')];
+        yield 'fraud' => [MailKind::Suspicious, self::letter('Dear winner, you have won the lottery. Claim your prize within 24 hours!!!', 'YOU HAVE WON', from: 'x@y.example')];
+    }
+
+    #[DataProvider('kinds')]
+    public function testKindsOfMail(MailKind $kind, Letter $letter): void
+    {
+        self::assertSame($kind, (new KindOfMail())->of($letter, new Person(LabelledLetters::ME)));
+    }
+
+    /** @return iterable<string, array{string, Letter}> */
+    public static function suspicions(): iterable
+    {
+        yield 'an address like one’s own' => ['looks like ternpoint.example', self::letter('Hello.', from: 'boss@ternp0int.example')];
+        yield 'a link in disguise' => ['leads elsewhere', self::letter('Go to www.bank.example <https://evil.example/x> now.')];
+        yield 'another name than its own' => ['calls itself', self::letter('Hello.', from: 'x@evil.example', name: 'support@bank.example')];
+        yield 'a dangerous file' => ['can do harm', self::letter('Hello.', attached: 'application/octet-stream', file: 'invoice.pdf.exe')];
+    }
+
+    #[DataProvider('suspicions')]
+    public function testWhatIsSuspiciousIsSaid(string $words, Letter $letter): void
+    {
+        self::assertStringContainsString($words, implode(' ', (new Suspicion())->reasons($letter, new Person(LabelledLetters::ME))));
+    }
+
+    public function testOrdinaryMailIsNotSuspicious(): void
+    {
+        self::assertSame([], (new Suspicion())->reasons(self::letter('Could you send me the drawings? The plan is at https://roofs.example/plan.'), new Person(LabelledLetters::ME)));
+    }
+
+    /** @param array<string, string> $headers */
+    private static function letter(string $text, string $subject = 'Hello', array $headers = [], string $from = 'olga@roofs.example', string $name = '', string $to = LabelledLetters::ME, string $attached = '', string $file = 'file'): Letter
+    {
+        return new Letter(
+            new Address($from, $name),
+            [],
+            [new Address($to)],
+            [],
+            $subject,
+            new Moment(new \DateTimeImmutable('2026-11-24T10:00:00Z'), new \DateTimeZone('UTC')),
+            $text,
+            $headers,
+            '' === $attached ? [] : [new Attachment($file, $attached, 100)],
+        );
+    }
+}
