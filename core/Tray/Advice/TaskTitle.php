@@ -19,7 +19,7 @@ final readonly class TaskTitle
     private const HONORIFIC = '/^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professor|sir|dame|capt|captain|rev|fr|sr)\.?\s+)+/iu';
 
     /** What is cut off: why, how urgent, how kind. */
-    private const TRAILING = '/(?:,\s+which\b.*|(?:,|\s+[–-])?\s+(?:(?:if|when|whenever|once|as soon as) (?:it\'s |it is )?(?:you|possible|at all|convenient|i may|that\'s|that is|not too)\b.*|(?:asap|a\.s\.a\.p\.?|as soon as (?:you|possible).*|at your (?:earliest )?convenience|at some point|some ?time|soon|quickly|urgently|in time|in advance|please|pls|thanks.*|thank you.*|too|as well|again|ideally|preferably|below|above|ok|okay|for me|by return|right away|straight away|immediately)|(?:so|in order) (?:that|to|we|i|they|you)\b.*|because\b.*|since (?:we|i|it|the)\b.*|as (?:we|i|it|they|otherwise)\b.*|otherwise\b.*|or (?:we|i|else)\b.*|(?:and|but) (?:let|tell|please|i|we|then|could|can|would|if)\b.*|even (?:if|though)\b.*|although\b.*|unless\b.*))[.?!]*$/iu';
+    private const TRAILING = '/(?:,\s+which\b.*|\s*,?\s+then\b.*|(?:,|\s+[–-])?\s+(?:(?:if|when|whenever|once|as soon as) (?:it\'s |it is )?(?:you|possible|at all|convenient|i may|that\'s|that is|not too)\b.*|(?:asap|a\.s\.a\.p\.?|as soon as (?:you|possible).*|at your (?:earliest )?convenience|at some point|some ?time|soon|quickly|urgently|in time|in advance|please|pls|thanks.*|thank you.*|too|as well|again|ideally|preferably|below|above|ok|okay|for me|by return|right away|straight away|immediately)|(?:so|in order) (?:that|to|we|i|they|you)\b.*|because\b.*|since (?:we|i|it|the)\b.*|as (?:we|i|it|they|otherwise)\b.*|otherwise\b.*|or (?:we|i|else)\b.*|(?:and|but) (?:let|tell|please|i|we|then|could|can|would|if)\b.*|even (?:if|though)\b.*|although\b.*|unless\b.*))[.?!]*$/iu';
 
     /** The person's own verbs of answering: these questions become "Tell Olga whether I …". */
     private const ATTEND = '/^(?:come|join|attend|make (?:it|that|the)|be (?:there|here|at|available|free)|meet|manage|spare the|do (?:that|the \d|monday|tuesday|wednesday|thursday|friday|saturday|sunday)|take part|help (?:out )?(?:on|at|with)|see (?:it|that|this)|cover|stay|still|fit)\b/iu';
@@ -36,7 +36,7 @@ final readonly class TaskTitle
         $action = $this->withoutDates($request, $dates);
         $action = trim((string) preg_replace('/\s+/u', ' ', $action), " \t\n,;:–—-");
         $title = RequestForm::Question === $request->form ? $this->question($action, $name) : $this->order($action, $name, $request->form);
-        if ('' !== $subject && 1 === preg_match('/^\p{L}+(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in))?$/u', $title)) {
+        if ('' !== $subject && (1 === preg_match('/^\p{L}+(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in))?$/u', $title) || 'Answer '.$name === $title)) {
             $title .= ': '.$subject;
         }
 

@@ -192,7 +192,8 @@ input {
     grid-area: advice;
   }
 
-  .advised .end {
+  .advised .end,
+  .advised .end:empty {
     width: auto;
   }
 

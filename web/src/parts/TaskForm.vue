@@ -32,7 +32,7 @@ const busy = ref(false)
 const withNotes = ref(!props.compact)
 const folded = computed(() => {
   const lines = notes.value.split('\n').filter(Boolean).length
-  return lines ? `Notes: ${counted(lines, 'line')} from the message` : 'Add notes'
+  return lines ? `Notes: ${counted(lines, 'line')}` : 'Add notes'
 })
 const titleField = ref<{ $el: HTMLElement }>()
 

@@ -66,9 +66,19 @@ useKeys(EVERYWHERE, [
   opacity: 0.86;
 }
 
-.what {
+.what,
+.slip .slate {
+  min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;
+}
+
+.slip .slate {
+  flex-shrink: 3;
+}
+
+.slip .link {
+  flex: none;
 }
 
 .link {

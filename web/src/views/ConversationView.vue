@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, watch } from 'vue'
+import { computed, onBeforeUnmount, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
-import { answer, api, type ConversationRow } from '@/api/client'
+import { answer, api, newId, type ConversationRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useConversation } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
@@ -53,6 +53,28 @@ function neighbour(by: number): string | undefined {
 function step(by: number): void {
   const id = neighbour(by)
   if (id) void router.replace({ name: 'conversation', params: { id } })
+}
+
+/** Who looks at a conversation of the tray and goes on without a decision has touched it. */
+let undecided: string | undefined
+function passOver(): void {
+  if (!undecided) return
+  const params = { path: { id: undecided } }
+  undecided = undefined
+  void api
+    .POST('/conversations/{id}/touches', { params, body: { occasion: newId() } })
+    .then(() => queries.invalidateQueries({ queryKey: ['tray'], refetchType: 'none' }))
+    .catch(() => undefined)
+}
+watch(row, (now) => {
+  if (now?.id !== undecided) passOver()
+  undecided = now?.place === 'tray' ? now.id : undefined
+})
+onBeforeUnmount(passOver)
+
+function decided(): void {
+  undecided = undefined
+  leave()
 }
 
 let isLeft = false
@@ -106,7 +128,7 @@ useKeys('Conversation', [
           :message="source"
           :advice="row.place === 'tray' ? conversation.advice : null"
           :items="items"
-          @decided="leave"
+          @decided="decided"
         />
         <div v-if="row.place !== 'tray'" class="where">
           <p>It is {{ placeText(row) }}.</p>

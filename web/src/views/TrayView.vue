@@ -224,5 +224,9 @@ useKeys('Tray', [
   .start > * {
     flex: 1;
   }
+
+  .start kbd {
+    display: none;
+  }
 }
 </style>
