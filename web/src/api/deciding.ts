@@ -66,8 +66,13 @@ export function useDeciding() {
 
   const askAgain = () => askAgainSoon(queries)
 
+  /** What was loaded of a conversation before it was decided, or undone, is no longer so. */
+  const forget = (id?: string) =>
+    queries.removeQueries({ queryKey: id ? ['conversation', id] : ['conversation'], type: 'inactive' })
+
   function done(entry: Entry): Entry {
     remember(entry)
+    if (entry.undoes) forget()
     void askAgain()
     return entry
   }
@@ -93,7 +98,9 @@ export function useDeciding() {
       )
     }
     try {
-      return await call()
+      const result = await call()
+      for (const id of ids) forget(id)
+      return result
     } catch (problem) {
       if (before) queries.setQueryData(['tray'], before)
       // What is on screen may be older than what happened.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, onBeforeUnmount, watch } from 'vue'
+import { computed, onBeforeUnmount, onUnmounted, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { answer, api, newId, type ConversationRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
@@ -71,6 +71,8 @@ watch(row, (now) => {
   undecided = now?.place === 'tray' ? now.id : undefined
 })
 onBeforeUnmount(passOver)
+// It may be decided before it is opened again.
+onUnmounted(() => queries.removeQueries({ queryKey: ['conversation'], type: 'inactive' }))
 
 function decided(): void {
   undecided = undefined
