@@ -1,4 +1,4 @@
-import type { AdvisedDecision, AdviceGroup, ConversationRow } from '@/api/client'
+import type { AdvisedDecision, AdviceGroup, Conversation, ConversationRow } from '@/api/client'
 
 /** What is advised, as one word of a row. */
 export const ADVISED: Record<AdvisedDecision, string> = {
@@ -34,4 +34,10 @@ export const TOO_OFTEN = 3
 
 export function isTooOften(row: ConversationRow): boolean {
   return row.touches >= TOO_OFTEN || row.snoozes >= TOO_OFTEN
+}
+
+/** The list found in the newest message that has one. */
+export function listIn(conversation: Conversation | undefined): string[] {
+  const message = conversation?.messages.findLast(({ found }) => found?.items.length)
+  return message?.found?.items.map(({ text }) => text) ?? []
 }

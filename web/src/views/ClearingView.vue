@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, onMounted, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { answer, api, newId, type Clearing, type ClearingOrder, type ConversationRow } from '@/api/client'
-import { useClearing, useConversation, useLoadAhead, useTray } from '@/api/reading'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, type ClearingOrder, type Conversation, type ConversationRow } from '@/api/client'
+import { useConversation, useLoadAhead, useTray } from '@/api/reading'
 import { useSession, useSignIn } from '@/api/session'
 import { useKeys } from '@/keys/registry'
 import ClearingHead from '@/parts/ClearingHead.vue'
@@ -15,14 +15,13 @@ import FailedState from '@/parts/FailedState.vue'
 import HistoryList from '@/parts/HistoryList.vue'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
-import { isTooOften } from '@/parts/advice'
-import { attempt } from '@/parts/notice'
+import { isTooOften, listIn } from '@/parts/advice'
+import { useClearingRun } from '@/parts/clearing'
 import { usePile } from '@/parts/pile'
 import PileEdges from '@/parts/PileEdges.vue'
 import SweepDialog from '@/parts/SweepDialog.vue'
 import TooOften from '@/parts/TooOften.vue'
 
-const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
 const { account } = useSession()
@@ -32,92 +31,53 @@ const loadAhead = useLoadAhead()
 const order = ref<ClearingOrder>(account.value?.clearingOrder ?? 'grouped')
 const { data: tray, error, refetch } = useTray()
 const { pile, at, current, ahead, isReady, take, putBack, step, again } = usePile(tray, order)
+const { id, clearing, ended, isBegun, decided, count, end, anew, passOver } = useClearingRun(order)
 const { data: conversation, error: missing } = useConversation(() => current.value?.id ?? '')
-
-/** The clearing goes on after a reload, since its address names it. */
-const id = ref(String(route.query.of ?? '') || newId())
-const isBegun = ref(false)
-const ended = ref<Clearing | null>(null)
-const { data: clearing } = useClearing(id, isBegun)
 const sweeping = ref(false)
 const cards = ref<InstanceType<typeof DecisionCards>>()
 
-const decided = computed(() => clearing.value?.decided ?? 0)
-const pending = ref(0)
-const shown = computed(() =>
-  conversation.value?.row.id === current.value?.id ? conversation.value : undefined,
-)
+/** What was loaded ahead is shown at once, without waiting for the query to turn to it. */
+const shown = computed(() => {
+  const wanted = current.value?.id
+  if (!wanted || conversation.value?.row.id === wanted) return wanted ? conversation.value : undefined
+  return queries.getQueryData<Conversation>(['conversation', wanted])
+})
 const source = computed(() => shown.value?.messages.findLast(({ own }) => !own)?.id)
-const items = computed(
-  () =>
-    shown.value?.messages
-      .findLast(({ found }) => found?.items.length)
-      ?.found?.items.map(({ text }) => text) ?? [],
-)
-
-async function begin(): Promise<void> {
-  const known = route.query.of
-    ? await answer(api.GET('/clearings/{id}', { params: { path: { id: id.value } } })).catch(() => null)
-    : null
-  if (known?.endedAt) id.value = newId()
-  if (!known || known.endedAt) {
-    await answer(api.POST('/clearings', { body: { id: id.value, order: order.value } }))
-  }
-  isBegun.value = true
-  await router.replace({ query: { of: id.value } })
-}
-onMounted(() => attempt(begin))
-
-async function end(): Promise<void> {
-  if (ended.value || !isBegun.value) return
-  await attempt(async () => {
-    ended.value = await answer(api.PUT('/clearings/{id}/end', { params: { path: { id: id.value } } }))
-  })
-}
-
-async function goOn(): Promise<void> {
-  ended.value = null
-  isBegun.value = false
-  id.value = newId()
-  again()
-  await attempt(begin)
-}
+const items = computed(() => listIn(shown.value))
 
 watch(order, (now) => {
-  if (account.value)
-    void saveSettings({ dayFirst: account.value.dayFirst, clearingOrder: now }).catch(() => undefined)
+  if (!account.value) return
+  void saveSettings({ dayFirst: account.value.dayFirst, clearingOrder: now }).catch(() => undefined)
 })
-watch(ahead, (rows) => loadAhead(rows.map(({ id }) => id)), { immediate: true })
+watch(ahead, (rows) => loadAhead(rows.map((row) => row.id)), { immediate: true })
 watch(
   () => shown.value?.row.unread && shown.value.row.id,
   (unread) => {
-    if (unread)
-      void api.PUT('/conversations/{id}/read', { params: { path: { id: unread } } }).catch(() => undefined)
+    if (!unread) return
+    void api.PUT('/conversations/{id}/read', { params: { path: { id: unread } } }).catch(() => undefined)
   },
 )
-
-function next(): void {
-  take()
-  ++pending.value
-  window.scrollTo({ top: 0 })
-}
-watch(decided, () => (pending.value = 0))
-
 /** Through the pile, or nothing left of it: then it is over. */
 watch([() => current.value?.id, isReady, decided], async ([now, ready]) => {
   if (ready && now === undefined && isBegun.value && (decided.value > 0 || pile.value.length > 0)) await end()
 })
 
-async function pass(): Promise<void> {
+function next(): void {
+  take()
+  count()
+  window.scrollTo({ top: 0 })
+}
+
+function pass(): void {
   const row = current.value
   if (!row) return
   step(1)
-  const body = { occasion: id.value }
-  await attempt(() =>
-    answer(api.POST('/conversations/{id}/touches', { params: { path: { id: row.id } }, body })),
-  )
-  // The tray is asked for again when it is looked at.
-  await queries.invalidateQueries({ queryKey: ['tray'], refetchType: 'none' })
+  void passOver(row.id)
+}
+
+async function goOn(): Promise<void> {
+  again()
+  await anew()
 }
 
 function failed(rows: ConversationRow[]): void {
@@ -157,7 +117,7 @@ useKeys('Clearing', [
         <ClearingHead
           v-model="order"
           :left="pile.length"
-          :decided="decided + pending"
+          :decided="decided"
           :pace="clearing?.pace ?? 25"
           @end="end"
         />

@@ -11,6 +11,7 @@ import DecisionCards from '@/parts/DecisionCards.vue'
 import FailedState from '@/parts/FailedState.vue'
 import HistoryList from '@/parts/HistoryList.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
+import { listIn } from '@/parts/advice'
 import { attempt } from '@/parts/notice'
 import { placeText } from '@/parts/places'
 
@@ -21,12 +22,7 @@ const { decide } = useDeciding()
 const { data: conversation, error, refetch } = useConversation(() => props.id)
 
 const row = computed(() => conversation.value?.row)
-const items = computed(
-  () =>
-    conversation.value?.messages
-      .findLast(({ found }) => found?.items.length)
-      ?.found?.items.map(({ text }) => text) ?? [],
-)
+const items = computed(() => listIn(conversation.value))
 const source = computed(() => conversation.value?.messages.findLast(({ own }) => !own)?.id)
 
 watch(
