@@ -166,7 +166,6 @@ final readonly class DayReader
         return match (true) {
             $tokens->read($at + 3, 'the|this', 'month') => new DayWords(new NthWeekday($nth, $weekday, null), $at + 5),
             $tokens->read($at + 3, 'next', 'month') => new DayWords(new NthWeekday($nth, $weekday, null, 1), $at + 5),
-            $tokens->read($at + 3, 'each|every') => null,
             default => null,
         };
     }
@@ -379,7 +378,7 @@ final readonly class DayReader
     /** "next week", "this week", "this weekend", "next month": a stretch of time rather than a day. */
     private function period(Tokens $tokens, int $index): ?DayWords
     {
-        $at = $index + ($tokens->read($index, 'early|later|sometime|first', 'next|this|in|thing') && !$tokens->read($index, 'first') ? 1 : 0);
+        $at = $index + ($tokens->read($index, 'early|later|sometime', 'next|this') ? 1 : 0);
         $the = $tokens->read($at, 'the|at') ? 1 : 0;
         if ($tokens->read($at + $the, 'weekend')) {
             return $the > 0 ? new DayWords(Period::weekend(0), $at + 2, true) : null;
@@ -415,8 +414,7 @@ final readonly class DayReader
         }
         $ahead = $tokens->read($index + $the + 1, 'of', 'next', 'month') ? 1 : 0;
         $tail = $tokens->read($index + $the + 1, 'of', 'this|next|the', 'month') ? 3 : 0;
-        $day = new DayOfMonth($token->parts[0]);
 
-        return new DayWords($ahead > 0 ? new After($day, 0, Unit::Day) : $day, $index + $the + 1 + $tail, 0 === $the);
+        return new DayWords(new DayOfMonth($token->parts[0], null, $ahead), $index + $the + 1 + $tail, 0 === $the);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Tray\TooOften;
 
 /**
  * Proposes a decision for a conversation from what was found in its messages.
@@ -13,9 +14,6 @@ final readonly class Adviser
 {
     /** From so many deletions in a row on, the sender of bulk mail may as well be blocked. */
     private const ENOUGH_OF_IT = 6;
-
-    /** From so many touches or snoozes on, a conversation is pointed out. */
-    public const TOO_OFTEN = 3;
 
     /** @param non-empty-list<Findings> $found in the messages that are still undecided, oldest first */
     public function advise(array $found, Circumstances $circumstances): Advice
@@ -28,10 +26,13 @@ final readonly class Adviser
         if ($circumstances->written > 0 && MailKind::Personal === $main->kind) {
             $reasons[] = 1 === $circumstances->written ? 'You have written to this person before.' : \sprintf('You have written to this person %d times.', $circumstances->written);
         }
-        if ($circumstances->snoozes >= self::TOO_OFTEN) {
-            $reasons[] = \sprintf('You have put it off %d times.', $circumstances->snoozes);
-        } elseif ($circumstances->touches >= self::TOO_OFTEN) {
-            $reasons[] = \sprintf('You have looked at it %d times without deciding.', $circumstances->touches);
+        $often = match (TooOften::of($circumstances->snoozes, $circumstances->touches)) {
+            TooOften::Snoozed => \sprintf('You have put it off %d times.', $circumstances->snoozes),
+            TooOften::Touched => \sprintf('You have looked at it %d times without deciding.', $circumstances->touches),
+            null => '',
+        };
+        if ('' !== $often) {
+            $reasons[] = $often;
         }
 
         return new Advice(

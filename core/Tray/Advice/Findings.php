@@ -45,17 +45,9 @@ final readonly class Findings
     ) {
     }
 
-    /** The request that binds most; of equal ones the first. */
     public function strongest(): ?Request
     {
-        $strongest = null;
-        foreach ($this->requests as $request) {
-            if (null === $strongest || $request->form->value > $strongest->form->value) {
-                $strongest = $request;
-            }
-        }
-
-        return $strongest;
+        return Request::strongest($this->requests);
     }
 
     /** @return FoundDate|null the earliest of this kind that is not before $today */

@@ -36,34 +36,21 @@ final readonly class ReadLetter
     {
         $kind = $this->kinds->of($letter, $person);
         $sentences = (new Sentences())->of($letter->text);
-        $requests = $kind->canAsk() ? $this->requests->of($letter, $person) : [];
+        $requests = $kind->canAsk() ? $this->requests->of($sentences, $letter, $person) : [];
         if (MailKind::Discussion === $kind) {
             $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
         }
         $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person->dayFirst);
         $items = $this->items($letter->text, $requests);
-        $found = new Findings(
-            $kind,
-            $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
-            0,
-            '',
-            MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
-            $this->isPromise($sentences),
-            MailKind::Personal === $kind || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $letter->subject.' '.mb_substr($letter->text, 0, 1000))),
-            $requests,
-            $dates,
-            $items,
-        );
-        $strongest = $found->strongest();
 
         return new Findings(
             $kind,
-            $found->copied,
+            $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
             $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments)),
-            $this->title->of($strongest, $dates, $letter->from, SubjectLine::cleaned($letter->subject)),
-            $found->suspicions,
-            $found->promise,
-            $found->kept,
+            $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject)),
+            MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
+            $this->isPromise($sentences),
+            MailKind::Personal === $kind || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $letter->subject.' '.mb_substr($letter->text, 0, 1000))),
             $requests,
             $dates,
             $items,

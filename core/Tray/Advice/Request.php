@@ -27,4 +27,21 @@ final readonly class Request
         public bool $named = false,
     ) {
     }
+
+    /**
+     * The one that binds most; of equal ones the first.
+     *
+     * @param list<self> $requests
+     */
+    public static function strongest(array $requests): ?self
+    {
+        $strongest = null;
+        foreach ($requests as $request) {
+            if (null === $strongest || $request->form->value > $strongest->form->value) {
+                $strongest = $request;
+            }
+        }
+
+        return $strongest;
+    }
 }

@@ -77,12 +77,15 @@ final readonly class RequestFinder
         $this->forms = self::forms();
     }
 
-    /** @return list<Request> in order; bulk mail is left out by the one who asks */
-    public function of(Letter $letter, Person $person): array
+    /**
+     * @param list<Sentence> $sentences those of the letter
+     *
+     * @return list<Request> in order; bulk mail is left out by the one who asks
+     */
+    public function of(array $sentences, Letter $letter, Person $person): array
     {
         $isMeant = !$person->isAmong($letter->cc) || $person->isAmong($letter->to);
         $requests = [];
-        $sentences = (new Sentences())->of($letter->text);
         foreach ($sentences as $number => $sentence) {
             $isNamed = null !== $sentence->addressee && $person->isCalled($sentence->addressee, $letter);
             $isForOthers = null !== $sentence->addressee && !$isNamed;

@@ -30,7 +30,7 @@ final class DayWordsTest extends TestCase
             '27/11/2026' => '2026-11-27', '27.11.2026' => '2026-11-27', '27.11.26' => '2026-11-27', '2026-11-27' => '2026-11-27', '2026/11/27' => '2026-11-27',
             'Friday 4 December' => '2026-12-04', 'Friday, 4th of December' => '2026-12-04', 'Fri 27/11' => '2026-11-27', '4-6 December' => '2026-12-04',
             '4 and 5 December' => '2026-12-04', 'Monday 7 to Wednesday 9 December' => '2026-12-07', 'Dec. 4' => '2026-12-04', '1 March' => '2027-03-01',
-            '29 February' => '2028-02-29', 'the 15th' => '2026-12-15', 'the 24th' => '2026-11-24', 'the 31st' => '2026-12-31', 'Friday the 13th' => null,
+            '29 February' => '2028-02-29', 'the 15th' => '2026-12-15', 'the 24th' => '2026-11-24', 'the 31st' => '2026-12-31', 'the 15th of next month' => '2026-12-15', 'the 28th of next month' => '2026-12-28', 'Friday the 13th' => null,
             'first Monday of January' => '2027-01-04', 'the last Friday of the month' => '2026-11-27', 'end of the month' => '2026-11-30',
             'end of next week' => '2026-12-04', 'end of the week' => '2026-11-27', 'the end of January' => '2027-01-31', 'end of the year' => '2026-12-31',
             'next week' => '2026-11-30', 'next month' => '2026-12-01', 'this weekend' => '2026-11-28', 'Christmas Eve' => '2026-12-24', "New Year's Eve" => '2026-12-31',

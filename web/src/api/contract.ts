@@ -693,6 +693,8 @@ export interface components {
             owedBy: string | null;
             /** @description How often it was looked at, undecided, since it was decided last */
             touches: number;
+            /** @description It comes back again and again, in this way */
+            tooOften: ("snoozed" | "touched") | null;
             /** @description Grows with everything that happens to it; goes back with decisions */
             revision: number;
             /** @description Only of what is in the tray */

@@ -4,12 +4,13 @@ import type { ClearingOrder } from '@/api/client'
 import ShareRail from './ShareRail.vue'
 
 /** How far one has got, and how long it may take. */
-const props = defineProps<{ left: number; decided: number; pace: number }>()
+const props = defineProps<{ left: number; decided: number; pace: number | undefined }>()
 const order = defineModel<ClearingOrder>({ required: true })
 defineEmits<{ end: [] }>()
 
 const share = computed(() => props.decided / Math.max(1, props.decided + props.left))
 const time = computed(() => {
+  if (props.pace === undefined) return ''
   const minutes = (props.left * props.pace) / 60
   return minutes < 1 ? 'less than a minute' : `about ${Math.round(minutes)} min`
 })

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { ConversationRow } from '@/api/client'
-import { TOO_OFTEN } from './advice'
 import type { CardKind } from './cards'
 
 /** A conversation that comes back again and again: the four answers are offered once more. */
@@ -18,7 +17,7 @@ const ANSWERS: { kind: CardKind; text: string }[] = [
 <template>
   <div class="often" role="note">
     <p>
-      <strong v-if="row.snoozes >= TOO_OFTEN">You have put this off {{ row.snoozes }} times.</strong>
+      <strong v-if="row.tooOften === 'snoozed'">You have put this off {{ row.snoozes }} times.</strong>
       <strong v-else>You have looked at this {{ row.touches }} times without deciding.</strong>
       What would settle it?
     </p>

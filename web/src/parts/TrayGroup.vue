@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { ConversationRow } from '@/api/client'
 import { dateOf, day, nearDay, nearness } from '@/time/format'
-import { ADVISED, isTooOften } from './advice'
+import { ADVISED } from './advice'
 import ConversationLine from './ConversationLine.vue'
 import type { Group } from './grouping'
 import IndexTab from './IndexTab.vue'
@@ -26,7 +26,7 @@ defineEmits<{
 function note(row: ConversationRow): string | undefined {
   if (row.returned && row.owedBy) return `${row.owedBy} has not answered`
   if (row.returned) return row.snoozes > 1 ? `back, put off ${row.snoozes} times` : 'back, put off once'
-  return isTooOften(row) ? `looked at ${row.touches} times` : undefined
+  return row.tooOften === 'touched' ? `looked at ${row.touches} times` : undefined
 }
 const quote = (row: ConversationRow) => row.advice?.asks || undefined
 /** What all of them are advised to become, when it is one thing that needs no more words. */

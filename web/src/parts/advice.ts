@@ -29,13 +29,6 @@ export function groupedOrder(rows: ConversationRow[]): ConversationRow[] {
   return [...rows].sort((a, b) => rank(a) - rank(b))
 }
 
-/** From so many touches or snoozes on, a conversation is pointed out. */
-export const TOO_OFTEN = 3
-
-export function isTooOften(row: ConversationRow): boolean {
-  return row.touches >= TOO_OFTEN || row.snoozes >= TOO_OFTEN
-}
-
 /** The list found in the newest message that has one. */
 export function listIn(conversation: Conversation | undefined): string[] {
   const message = conversation?.messages.findLast(({ found }) => found?.items.length)

@@ -4,8 +4,8 @@ import type { ConversationRow } from '@/api/client'
 import { dateOf, daysAhead } from '@/time/format'
 import { GROUPS, groupedOrder } from './advice'
 
-export const GROUPINGS = { advice: 'advice', age: 'age', sender: 'sender', unread: 'unread' } as const
-export type Grouping = keyof typeof GROUPINGS
+export const GROUPINGS = ['advice', 'age', 'sender', 'unread'] as const
+export type Grouping = (typeof GROUPINGS)[number]
 
 export interface Group {
   name: string
@@ -47,7 +47,7 @@ export function useGrouping(rows: Ref<ConversationRow[]>) {
     const found = new Map<string, ConversationRow[]>()
     const back = rows.value.filter(({ returned }) => returned)
     if (back.length) found.set('Back with you', back)
-    for (const row of ordered(rows.value, grouping.value in GROUPINGS ? grouping.value : 'advice')) {
+    for (const row of ordered(rows.value, grouping.value)) {
       if (row.returned) continue
       const name = nameOf[grouping.value](row)
       found.set(name, [...(found.get(name) ?? []), row])

@@ -15,7 +15,7 @@ import FailedState from '@/parts/FailedState.vue'
 import HistoryList from '@/parts/HistoryList.vue'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
-import { isTooOften, listIn } from '@/parts/advice'
+import { listIn } from '@/parts/advice'
 import { useClearingRun } from '@/parts/clearing'
 import { usePile } from '@/parts/pile'
 import PileEdges from '@/parts/PileEdges.vue'
@@ -118,10 +118,10 @@ useKeys('Clearing', [
           v-model="order"
           :left="pile.length"
           :decided="decided"
-          :pace="clearing?.pace ?? 25"
+          :pace="clearing?.pace"
           @end="end"
         />
-        <TooOften v-if="isTooOften(current)" :row="current" @answer="(kind) => cards?.press(kind)" />
+        <TooOften v-if="current.tooOften" :row="current" @answer="(kind) => cards?.press(kind)" />
         <FailedState v-if="missing && !shown" :error="missing" @again="pass" />
         <ConversationSheet
           v-else-if="shown"

@@ -87,7 +87,7 @@ useKeys('Tray', [
           }}<span class="by"
             >, <label for="grouping">grouped by</label>
             <select id="grouping" v-model="grouping" @change="($event.target as HTMLElement).blur()">
-              <option v-for="(name, key) in GROUPINGS" :key="key" :value="key">{{ name }}</option>
+              <option v-for="name in GROUPINGS" :key="name">{{ name }}</option>
             </select></span
           >
         </small>

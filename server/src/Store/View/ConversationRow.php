@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\View;
 
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Place;
+use ZippyTray\Core\Tray\TooOften;
 
 /**
  * A conversation as it stands in a list. Instants are in UTC (RFC 3339).
@@ -30,6 +31,7 @@ final readonly class ConversationRow
         public bool $muted,
         public ?string $owedBy,
         public int $touches,
+        public ?TooOften $tooOften,
         public int $revision,
         public ?AdviceGlance $advice,
     ) {
@@ -59,6 +61,7 @@ final readonly class ConversationRow
             $row->bool('muted'),
             $row->stringOrNull('owed_by'),
             $row->int('touches'),
+            TooOften::of($row->int('snoozes'), $row->int('touches')),
             $row->int('revision'),
             null === $advice ? null : AdviceGlance::of($advice),
         );
