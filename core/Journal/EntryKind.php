@@ -20,6 +20,11 @@ enum EntryKind: string
     case Sweep = 'sweep';
     case BringBack = 'bring_back';
     case PutBack = 'put_back';
+    case MoveReturn = 'move_return';
+    case ComeBack = 'come_back';
+    case Remind = 'remind';
+    case RemindAgain = 'remind_again';
+    case LetGo = 'let_go';
     case EmptyBin = 'empty_bin';
     case MakeTask = 'make_task';
     case AddTask = 'add_task';
@@ -27,5 +32,13 @@ enum EntryKind: string
     case CompleteTask = 'complete_task';
     case RestoreTask = 'restore_task';
     case DeleteTask = 'delete_task';
+    case ChangeTasks = 'change_tasks';
+    case PutOff = 'put_off';
+    case MoveTask = 'move_task';
+    case SkipTask = 'skip_task';
+    case ClearDone = 'clear_done';
+    case AddList = 'add_list';
+    case EditList = 'edit_list';
+    case DeleteList = 'delete_list';
     case Undo = 'undo';
 }

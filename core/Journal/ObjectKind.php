@@ -12,5 +12,6 @@ enum ObjectKind: string
     case Conversation = 'conversation';
     case Task = 'task';
     case TaskList = 'list';
+    case Ring = 'ring';
     case BlockedSender = 'blocked_sender';
 }

@@ -64,7 +64,12 @@ final readonly class Undo
             throw $this->blocked($entry, $change->object);
         }
         if (null === $change->before) {
-            if (null !== $object && !$this->objects->isNeeded($accountId, $change->object)) {
+            $isNeeded = null !== $object && $this->objects->isNeeded($accountId, $change->object);
+            if ($isNeeded && ObjectKind::Task === $change->object->kind) {
+                // Something was put under it since.
+                throw $this->blocked($entry, $change->object);
+            }
+            if (null !== $object && !$isNeeded) {
                 $page->removed($object);
                 $this->objects->remove($object);
             }

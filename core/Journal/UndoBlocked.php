@@ -13,7 +13,9 @@ final class UndoBlocked extends \RuntimeException
     public function __construct(public readonly Entry $entry, public readonly ObjectRef $object, public readonly ?Entry $later)
     {
         parent::__construct(match ($later?->kind) {
-            null => 'This cannot be undone any more: mail that arrived since has changed the conversation.',
+            null => ObjectKind::Task === $object->kind
+                ? 'This cannot be undone any more: something lies under the task by now.'
+                : 'This cannot be undone any more: mail that arrived since has changed the conversation.',
             EntryKind::EmptyBin => 'This cannot be undone any more: the mail was removed from the bin for good.',
             default => 'This cannot be undone before what came later is undone.',
         });

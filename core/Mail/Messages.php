@@ -29,6 +29,22 @@ interface Messages
     /** @param string $raw the message's bytes, which are kept exactly */
     public function add(Message $message, string $raw, string $conversationId): void;
 
+    /**
+     * The message that a lasting address names.
+     *
+     * @param string $address a mid: address (RFC 2392), a Message-ID with or without angle brackets, or an id
+     *
+     * @throws NotFound
+     */
+    public function at(string $accountId, string $address): Message;
+
+    /**
+     * @return string the message's bytes, exactly as they came
+     *
+     * @throws NotFound
+     */
+    public function source(Message $message): string;
+
     /** The id of the conversation that the message is in now. */
     public function conversationOf(Message $message): string;
 }

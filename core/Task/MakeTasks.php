@@ -42,25 +42,29 @@ final readonly class MakeTasks
      *
      * @param string                    $entryId    made by the client; the same id again changes nothing
      * @param non-empty-list<TaskOrder> $orders
+     * @param \DateTimeZone             $zone       the person's own
      * @param string|null               $clearingId the clearing in which it was decided
      *
      * @throws NotFound  when a message is not there; then nothing is done
      * @throws Refused   when a field cannot be taken as it is; then nothing is done
      * @throws Overtaken when nothing is left to make a task of
      */
-    public function __invoke(string $accountId, string $entryId, array $orders, ?string $clearingId = null): Decided
+    public function __invoke(string $accountId, string $entryId, array $orders, \DateTimeZone $zone, ?string $clearingId = null): Decided
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== $order->messageId || null !== $order->claim);
         $overtaken = [];
-        $entry = $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Page $page) use ($accountId, $orders, $now, &$overtaken): void {
+        $entry = $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Page $page) use ($accountId, $orders, $now, $zone, &$overtaken): void {
+            $ranks = new LastRanks($this->tasks);
             foreach ($orders as $order) {
                 $meanwhile = $this->overtaken($accountId, $order, $page);
                 if (null !== $meanwhile) {
                     $overtaken[] = $meanwhile;
                     continue;
                 }
-                $task = $this->fill->make($accountId, $order->taskId, $now, $order->fields, $page);
+                $parent = null === $order->parentId ? null : $this->tasks->get($accountId, $order->parentId);
+                $task = $this->fill->make($accountId, $order->taskId, $now, $order->fields, $zone, $page, $ranks, $parent);
+                $this->addSubtasks($task, $order->subtasks, $now, $zone, $page, $ranks);
                 $message = $this->source($accountId, $order);
                 if (null !== $message) {
                     $this->keep($task, $message, $now, $page);
@@ -74,6 +78,18 @@ final readonly class MakeTasks
         }, clearingId: $clearingId);
 
         return new Decided($entry, $overtaken);
+    }
+
+    /** @param list<Outline> $subtasks */
+    private function addSubtasks(Task $task, array $subtasks, \DateTimeImmutable $now, \DateTimeZone $zone, Page $page, LastRanks $ranks): void
+    {
+        foreach ($subtasks as $outline) {
+            $subtask = $this->fill->make($task->accountId, $this->ids->next(), $now, new TaskFields($outline->title, $outline->notes), $zone, $page, $ranks, $task);
+            $this->addSubtasks($subtask, $outline->under, $now, $zone, $page, $ranks);
+            if ($outline->done) {
+                $subtask->complete($now);
+            }
+        }
     }
 
     private function overtaken(string $accountId, TaskOrder $order, Page $page): ?Overtaken
@@ -95,9 +111,9 @@ final readonly class MakeTasks
 
     private function keep(Task $task, Message $message, \DateTimeImmutable $now, Page $page): void
     {
-        $copy = SourceCopy::of($this->ids->next(), $message);
+        $copy = SourceCopy::of($this->ids->next(), $message, $this->messages->source($message));
         $this->tasks->addSource($copy);
-        $task->addSource($copy);
+        $task->leadBackTo([Source::message($copy), ...$task->sources()]);
         $conversation = $this->conversations->get($message->accountId, $this->messages->conversationOf($message));
         $page->touch($conversation);
         $conversation->archive($now, AdvisedDecision::Task);

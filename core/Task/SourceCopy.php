@@ -20,6 +20,7 @@ final readonly class SourceCopy
      * @param list<Person>                                       $to            To and Cc
      * @param string                                             $sentZone      zone or offset in which it was written
      * @param list<array{name: string, type: string, size: int}> $attachments   what was attached, without its content; sizes in bytes
+     * @param string                                             $headers       its header section (RFC 5322, 2.2) as it came, in UTF-8
      */
     public function __construct(
         public string $id,
@@ -33,10 +34,12 @@ final readonly class SourceCopy
         public string $sentZone,
         public string $text,
         public array $attachments,
+        public string $headers,
     ) {
     }
 
-    public static function of(string $id, Message $message): self
+    /** @param string $raw the message's bytes */
+    public static function of(string $id, Message $message, string $raw): self
     {
         return new self(
             $id,
@@ -50,6 +53,15 @@ final readonly class SourceCopy
             $message->sentAt->zone->getName(),
             $message->text,
             array_map(static fn ($attachment): array => ['name' => $attachment->name, 'type' => $attachment->type, 'size' => $attachment->size], $message->attachments),
+            self::headersOf($raw),
         );
+    }
+
+    /** @param string $raw the bytes of a message */
+    public static function headersOf(string $raw): string
+    {
+        $parts = preg_split('/\r\n\r\n|\n\n|\r\r/', $raw, 2);
+
+        return mb_scrub(str_replace(["\r\n", "\r"], "\n", \is_array($parts) ? $parts[0] : ''));
     }
 }

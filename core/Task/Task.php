@@ -10,13 +10,21 @@ use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Reminder;
 
 /**
  * Something to do, in words of its own, that leads back to what it came from.
  *
  * @phpstan-import-type DueState from Due
+ * @phpstan-import-type RepeatState from Repeat
+ * @phpstan-import-type ReminderState from Reminder
+ * @phpstan-import-type SourceState from Source
  *
- * @phpstan-type TaskState array{createdAt: string, title: string, notes: string, list: string, due: DueState|null, sources: list<string>, completedAt: ?string}
+ * @phpstan-type TaskState array{
+ *     createdAt: string, title: string, notes: string, list: string, parent: ?string, rank: string, start: DueState|null, due: DueState|null,
+ *     estimate: ?int, priority: string, labels: list<string>, repeat: RepeatState|null, reminders: list<ReminderState>,
+ *     sources: list<SourceState>, files: list<string>, completedAt: ?string,
+ * }
  */
 final class Task implements Journaled
 {
@@ -24,11 +32,27 @@ final class Task implements Journaled
 
     public const NOTES_LENGTH = 100_000;
 
+    /** How deep subtasks may lie under one another; a task without a parent is at depth 0. */
+    public const DEPTH = 8;
+
+    /** In minutes: a thousand hours. */
+    public const ESTIMATE = 60_000;
+
     private string $title;
 
     private string $notes = '';
 
     private string $listId;
+
+    private ?string $parentId = null;
+
+    private string $rank;
+
+    private ?string $startDate = null;
+
+    private ?string $startTime = null;
+
+    private ?string $startZone = null;
 
     private ?string $dueDate = null;
 
@@ -36,10 +60,30 @@ final class Task implements Journaled
 
     private ?string $dueZone = null;
 
-    /** @var list<string> ids of source copies */
+    /** In minutes. */
+    private ?int $estimate = null;
+
+    private Priority $priority = Priority::Normal;
+
+    /** @var list<string> */
+    private array $labels = [];
+
+    /** @var RepeatState|null */
+    private ?array $repeat = null;
+
+    /** @var list<ReminderState> */
+    private array $reminders = [];
+
+    /** @var list<SourceState> */
     private array $sources = [];
 
+    /** @var list<string> ids of files */
+    private array $files = [];
+
     private ?\DateTimeImmutable $completedAt = null;
+
+    /** Counts the changes, so that somebody who saw an earlier one is told. */
+    private int $revision = 1;
 
     /** @throws Refused when the title is empty or too long */
     public function __construct(
@@ -48,9 +92,11 @@ final class Task implements Journaled
         public readonly \DateTimeImmutable $createdAt,
         string $title,
         string $listId,
+        string $rank = 'V',
     ) {
-        $this->rename($title);
+        $this->title = self::checkedTitle($title);
         $this->listId = $listId;
+        $this->rank = $rank;
     }
 
     /**
@@ -67,72 +113,145 @@ final class Task implements Journaled
         return $task;
     }
 
+    /**
+     * The same to do again, apart from where it stands and what became of it.
+     */
+    public function copy(string $id, \DateTimeImmutable $now): self
+    {
+        $made = new self($id, $this->accountId, $now, $this->title, $this->listId);
+        $made->restore($this->state());
+
+        return $made;
+    }
+
     /** @throws Refused when the title is empty or longer than TITLE_LENGTH characters */
     public function rename(string $title): void
     {
-        $title = trim((string) preg_replace('/\s+/u', ' ', $title));
-        if ('' === $title) {
-            throw new Refused('A task needs a title: what is to be done?', 'title');
-        }
-        if (mb_strlen($title) > self::TITLE_LENGTH) {
-            throw new Refused(\sprintf('A title can have %d characters at most; this one has %d. The rest may go into the notes.', self::TITLE_LENGTH, mb_strlen($title)), 'title');
-        }
-        $this->title = $title;
+        $this->title = self::checkedTitle($title);
+        $this->changed();
     }
 
-    /** @throws Refused when the notes are longer than NOTES_LENGTH characters */
+    /**
+     * @param string $notes Markdown (CommonMark)
+     *
+     * @throws Refused when the notes are longer than NOTES_LENGTH characters
+     */
     public function note(string $notes): void
     {
         if (mb_strlen($notes) > self::NOTES_LENGTH) {
             throw new Refused(\sprintf('Notes can have %s characters at most; these have %s.', number_format(self::NOTES_LENGTH), number_format(mb_strlen($notes))), 'notes');
         }
         $this->notes = $notes;
+        $this->changed();
     }
 
-    public function moveToList(string $listId): void
+    /** @param string|null $parentId the task that it is a part of */
+    public function place(string $listId, ?string $parentId, string $rank): void
     {
         $this->listId = $listId;
+        $this->parentId = $parentId;
+        $this->rank = $rank;
+        $this->changed();
     }
 
-    public function setDue(?Due $due): void
+    /**
+     * @throws Refused when it would begin after it is due
+     */
+    public function schedule(?Due $start, ?Due $due, \DateTimeZone $zone): void
     {
-        $this->dueDate = null === $due ? null : (string) $due->date;
-        $this->dueTime = $due?->time?->__toString();
-        $this->dueZone = $due?->zone?->getName();
-    }
-
-    public function due(): ?Due
-    {
-        return null === $this->dueDate ? null : Due::fromState(['date' => $this->dueDate, 'time' => $this->dueTime, 'zone' => $this->dueZone]);
-    }
-
-    public function addSource(SourceCopy $source): void
-    {
-        if (!\in_array($source->id, $this->sources, true)) {
-            $this->sources[] = $source->id;
+        if (null !== $start && null !== $due && $start->isAfter($due, $zone)) {
+            throw new Refused(\sprintf('It would begin (%s) after it is due (%s).', $start->text(), $due->text()), 'start');
         }
+        [$this->startDate, $this->startTime, $this->startZone] = self::columns($start);
+        [$this->dueDate, $this->dueTime, $this->dueZone] = self::columns($due);
+        $this->changed();
     }
 
-    /** @return list<string> ids of source copies, in the order in which they were added */
-    public function sources(): array
+    /** Moves everything along by whole days. */
+    public function shift(int $days): void
     {
-        return $this->sources;
+        [$this->startDate, $this->startTime, $this->startZone] = self::columns($this->start()?->plusDays($days));
+        [$this->dueDate, $this->dueTime, $this->dueZone] = self::columns($this->due()?->plusDays($days));
+        $this->remind(array_map(static fn (Reminder $reminder): Reminder => $reminder->plusDays($days), $this->reminders()));
+    }
+
+    /** Goes on to another occurrence of its repeat; what was moved of this one only comes back to the rule. */
+    public function moveOn(Repeat $next): void
+    {
+        $before = $this->repeat();
+        $this->shift(null === $before ? 0 : $before->on->daysUntil($next->on));
+        [$this->dueDate, $this->dueTime, $this->dueZone] = self::columns($next->due());
+        $this->repeat = $next->state();
+        $this->changed();
+    }
+
+    /**
+     * @throws Refused when it is negative or more than ESTIMATE
+     */
+    public function estimate(?int $minutes): void
+    {
+        if (null !== $minutes && ($minutes < 1 || $minutes > self::ESTIMATE)) {
+            throw new Refused('An estimate is between a minute and a thousand hours.', 'estimate');
+        }
+        $this->estimate = $minutes;
+        $this->changed();
+    }
+
+    public function prioritise(Priority $priority): void
+    {
+        $this->priority = $priority;
+        $this->changed();
+    }
+
+    /**
+     * @param list<string> $labels
+     *
+     * @throws Refused
+     */
+    public function label(array $labels): void
+    {
+        $this->labels = Labels::checked($labels);
+        $this->changed();
+    }
+
+    public function repeatBy(?Repeat $repeat): void
+    {
+        $this->repeat = $repeat?->state();
+        $this->changed();
+    }
+
+    /** @param list<Reminder> $reminders */
+    public function remind(array $reminders): void
+    {
+        $this->reminders = array_values(array_unique(array_map(static fn (Reminder $reminder): array => $reminder->state(), $reminders), \SORT_REGULAR));
+        $this->changed();
+    }
+
+    /** @param list<Source> $sources */
+    public function leadBackTo(array $sources): void
+    {
+        $this->sources = array_values(array_unique(array_map(static fn (Source $source): array => $source->state(), $sources), \SORT_REGULAR));
+        $this->changed();
+    }
+
+    /** @param list<string> $files ids */
+    public function attach(array $files): void
+    {
+        $this->files = array_values(array_unique($files));
+        $this->changed();
     }
 
     /** Completing what is complete keeps the first moment. */
     public function complete(\DateTimeImmutable $now): void
     {
         $this->completedAt ??= (new Moment($now, $now->getTimezone()))->instant;
+        $this->changed();
     }
 
     public function reopen(): void
     {
         $this->completedAt = null;
-    }
-
-    public function isDone(): bool
-    {
-        return null !== $this->completedAt;
+        $this->changed();
     }
 
     public function title(): string
@@ -140,11 +259,81 @@ final class Task implements Journaled
         return $this->title;
     }
 
+    public function listId(): string
+    {
+        return $this->listId;
+    }
+
+    public function parentId(): ?string
+    {
+        return $this->parentId;
+    }
+
+    public function rank(): string
+    {
+        return $this->rank;
+    }
+
+    public function start(): ?Due
+    {
+        return self::when($this->startDate, $this->startTime, $this->startZone);
+    }
+
+    public function due(): ?Due
+    {
+        return self::when($this->dueDate, $this->dueTime, $this->dueZone);
+    }
+
+    /** @return list<string> */
+    public function labels(): array
+    {
+        return $this->labels;
+    }
+
+    public function repeat(): ?Repeat
+    {
+        return null === $this->repeat ? null : Repeat::fromState($this->repeat);
+    }
+
+    /** @return list<Reminder> */
+    public function reminders(): array
+    {
+        return array_map(Reminder::fromState(...), $this->reminders);
+    }
+
+    /** @return list<Source> in the order in which they were added */
+    public function sources(): array
+    {
+        return array_map(Source::fromState(...), $this->sources);
+    }
+
+    /** @return list<string> ids */
+    public function files(): array
+    {
+        return $this->files;
+    }
+
+    public function isDone(): bool
+    {
+        return null !== $this->completedAt;
+    }
+
+    public function completedAt(): ?\DateTimeImmutable
+    {
+        return $this->completedAt;
+    }
+
+    public function revision(): int
+    {
+        return $this->revision;
+    }
+
     public function ref(): ObjectRef
     {
         return new ObjectRef(ObjectKind::Task, $this->id);
     }
 
+    /** @return TaskState */
     public function state(): array
     {
         return [
@@ -152,8 +341,17 @@ final class Task implements Journaled
             'title' => $this->title,
             'notes' => $this->notes,
             'list' => $this->listId,
+            'parent' => $this->parentId,
+            'rank' => $this->rank,
+            'start' => $this->start()?->state(),
             'due' => $this->due()?->state(),
+            'estimate' => $this->estimate,
+            'priority' => $this->priority->value,
+            'labels' => $this->labels,
+            'repeat' => $this->repeat,
+            'reminders' => $this->reminders,
             'sources' => $this->sources,
+            'files' => $this->files,
             'completedAt' => $this->completedAt?->format(\DATE_ATOM),
         ];
     }
@@ -164,13 +362,55 @@ final class Task implements Journaled
         $this->title = $state['title'];
         $this->notes = $state['notes'];
         $this->listId = $state['list'];
-        $this->setDue(null === $state['due'] ? null : Due::fromState($state['due']));
+        $this->parentId = $state['parent'];
+        $this->rank = $state['rank'];
+        [$this->startDate, $this->startTime, $this->startZone] = self::columns(null === $state['start'] ? null : Due::fromState($state['start']));
+        [$this->dueDate, $this->dueTime, $this->dueZone] = self::columns(null === $state['due'] ? null : Due::fromState($state['due']));
+        $this->estimate = $state['estimate'];
+        $this->priority = Priority::from($state['priority']);
+        $this->labels = $state['labels'];
+        $this->repeat = $state['repeat'];
+        $this->reminders = $state['reminders'];
         $this->sources = $state['sources'];
+        $this->files = $state['files'];
         $this->completedAt = null === $state['completedAt'] ? null : new \DateTimeImmutable($state['completedAt']);
+        $this->changed();
     }
 
     public function needs(): array
     {
-        return [new ObjectRef(ObjectKind::TaskList, $this->listId)];
+        $list = new ObjectRef(ObjectKind::TaskList, $this->listId);
+
+        return null === $this->parentId ? [$list] : [$list, new ObjectRef(ObjectKind::Task, $this->parentId)];
+    }
+
+    private function changed(): void
+    {
+        ++$this->revision;
+    }
+
+    /** @throws Refused */
+    private static function checkedTitle(string $title): string
+    {
+        $title = trim((string) preg_replace('/\s+/u', ' ', $title));
+        if ('' === $title) {
+            throw new Refused('A task needs a title: what is to be done?', 'title');
+        }
+        if (mb_strlen($title) > self::TITLE_LENGTH) {
+            throw new Refused(\sprintf('A title can have %d characters at most; this one has %d. The rest may go into the notes.', self::TITLE_LENGTH, mb_strlen($title)), 'title');
+        }
+
+        return $title;
+    }
+
+    /** @return array{?string, ?string, ?string} date, time, zone */
+    private static function columns(?Due $due): array
+    {
+        return null === $due ? [null, null, null] : array_values($due->state());
+    }
+
+    private static function when(?string $date, ?string $time, ?string $zone): ?Due
+    {
+        return null === $date ? null : Due::fromState(['date' => $date, 'time' => $time, 'zone' => $zone]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Reminder;
 
 /**
  * What a person fills in of a task.
@@ -12,16 +13,34 @@ use ZippyTray\Core\Time\Due;
 final readonly class TaskFields
 {
     /**
-     * @param string   $title plain text, one line
-     * @param string   $notes plain text
-     * @param Due|null $due   null: no date
-     * @param string   $list  the list's name; one that does not exist yet is made
+     * @param string         $title          plain text, one line
+     * @param string         $notes          Markdown (CommonMark)
+     * @param string|null    $list           the list's name; one that does not exist yet is made; null: as it is, or the usual one
+     * @param Due|null       $start          before it the task is out of the way
+     * @param Due|null       $due            null: no date, or the first occurrence of the repeat
+     * @param int|null       $estimate       in minutes
+     * @param list<string>   $labels
+     * @param list<Reminder> $reminders
+     * @param bool           $keepsRepeat    the repeat is not to be touched; $repeat is then empty
+     * @param bool           $fromCompletion of a repeat that is kept
+     * @param list<Source>   $sources        besides the message that it is made of
+     * @param list<string>   $files          ids of files that were taken in before
      */
     public function __construct(
         public string $title,
         public string $notes = '',
         public ?Due $due = null,
-        public string $list = TaskList::DEFAULT,
+        public ?string $list = null,
+        public ?Due $start = null,
+        public ?int $estimate = null,
+        public Priority $priority = Priority::Normal,
+        public array $labels = [],
+        public ?Repeat $repeat = null,
+        public array $reminders = [],
+        public array $sources = [],
+        public array $files = [],
+        public bool $keepsRepeat = false,
+        public bool $fromCompletion = false,
     ) {
     }
 }

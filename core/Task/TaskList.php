@@ -11,6 +11,8 @@ use ZippyTray\Core\Refused;
 
 /**
  * A list of tasks, with a name of the person's own.
+ *
+ * @phpstan-type ListState array{name: string, rank: string, colour: string, archived: bool}
  */
 final class TaskList implements Journaled
 {
@@ -21,10 +23,18 @@ final class TaskList implements Journaled
 
     private string $name;
 
+    private string $rank;
+
+    private ListColour $colour = ListColour::Slate;
+
+    /** Out of the way, with its tasks. */
+    private bool $archived = false;
+
     /** @throws Refused when the name is empty or longer than NAME_LENGTH characters */
-    public function __construct(public readonly string $id, public readonly string $accountId, string $name)
+    public function __construct(public readonly string $id, public readonly string $accountId, string $name, string $rank = 'V')
     {
         $this->name = self::checked($name);
+        $this->rank = $rank;
     }
 
     /**
@@ -34,13 +44,17 @@ final class TaskList implements Journaled
      */
     public static function revived(string $id, string $accountId, array $state): self
     {
-        /** @var array{name: string} $state */
-        return new self($id, $accountId, $state['name']);
+        /** @var ListState $state */
+        $list = new self($id, $accountId, $state['name']);
+        $list->restore($state);
+
+        return $list;
     }
 
+    /** @throws Refused */
     public static function checked(string $name): string
     {
-        $name = trim($name);
+        $name = trim((string) preg_replace('/\s+/u', ' ', $name));
         if ('' === $name) {
             throw new Refused('A list needs a name.', 'list');
         }
@@ -51,9 +65,40 @@ final class TaskList implements Journaled
         return $name;
     }
 
+    /** @throws Refused */
+    public function rename(string $name): void
+    {
+        $this->name = self::checked($name);
+    }
+
+    public function colour(ListColour $colour): void
+    {
+        $this->colour = $colour;
+    }
+
+    public function place(string $rank): void
+    {
+        $this->rank = $rank;
+    }
+
+    public function archive(bool $archived): void
+    {
+        $this->archived = $archived;
+    }
+
     public function name(): string
     {
         return $this->name;
+    }
+
+    public function rank(): string
+    {
+        return $this->rank;
+    }
+
+    public function isArchived(): bool
+    {
+        return $this->archived;
     }
 
     public function ref(): ObjectRef
@@ -61,15 +106,19 @@ final class TaskList implements Journaled
         return new ObjectRef(ObjectKind::TaskList, $this->id);
     }
 
+    /** @return ListState */
     public function state(): array
     {
-        return ['name' => $this->name];
+        return ['name' => $this->name, 'rank' => $this->rank, 'colour' => $this->colour->value, 'archived' => $this->archived];
     }
 
     public function restore(array $state): void
     {
-        /** @var array{name: string} $state */
+        /** @var ListState $state */
         $this->name = $state['name'];
+        $this->rank = $state['rank'];
+        $this->colour = ListColour::from($state['colour']);
+        $this->archived = $state['archived'];
     }
 
     public function needs(): array

@@ -12,15 +12,19 @@ use ZippyTray\Core\Tray\Claim;
 final readonly class TaskOrder
 {
     /**
-     * @param string      $taskId    made by the client
-     * @param string|null $messageId the message that it comes from
-     * @param Claim|null  $claim     the conversation; when no message is named, its newest by somebody else is the source
+     * @param string        $taskId    made by the client
+     * @param string|null   $messageId the message that it comes from
+     * @param Claim|null    $claim     the conversation; when no message is named, its newest by somebody else is the source
+     * @param string|null   $parentId  the task that it is a part of
+     * @param list<Outline> $subtasks
      */
     public function __construct(
         public string $taskId,
         public TaskFields $fields,
         public ?string $messageId = null,
         public ?Claim $claim = null,
+        public ?string $parentId = null,
+        public array $subtasks = [],
     ) {
     }
 }

@@ -45,6 +45,20 @@ final readonly class Due
         return null === $instant ? $this->date->isBefore(LocalDate::of($now, $zone)) : $instant < $now;
     }
 
+    /** Whether it lies after another; of two on the same day, only times tell. */
+    public function isAfter(self $other, \DateTimeZone $zone): bool
+    {
+        [$mine, $its] = [$this->instant(), $other->instant()];
+
+        return null !== $mine && null !== $its ? $mine > $its : $other->dayIn($zone)->isBefore($this->dayIn($zone));
+    }
+
+    /** So many days later; a time stays what the clock shows in the zone in which it was meant. */
+    public function plusDays(int $days): self
+    {
+        return new self($this->date->plusDays($days), $this->time, $this->zone);
+    }
+
     /** The day on which it is due for a person in $zone. */
     public function dayIn(\DateTimeZone $zone): LocalDate
     {

@@ -73,18 +73,6 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         return new self(\sprintf('%04d-%02d-%02d', $year, $month, $day));
     }
 
-    /** @param int $days working days, Monday to Friday; 0 or more */
-    public function plusWorkingDays(int $days): self
-    {
-        $date = $this;
-        while ($days > 0) {
-            $date = $date->plusDays(1);
-            $days -= $date->weekday() <= 5 ? 1 : 0;
-        }
-
-        return $date;
-    }
-
     public function endOfMonth(): self
     {
         return new self($this->noonUtc()->modify('last day of this month')->format('Y-m-d'));

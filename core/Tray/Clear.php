@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
 
@@ -13,20 +17,24 @@ use ZippyTray\Core\NotFound;
  */
 final readonly class Clear
 {
-    public function __construct(private Clearings $clearings, private Transaction $transaction, private ClockInterface $clock)
+    public function __construct(private Clearings $clearings, private Conversations $conversations, private Journal $journal, private Transaction $transaction, private ClockInterface $clock, private Ids $ids)
     {
     }
 
     /**
-     * @param string $id   made by the client; the same id again changes nothing
-     * @param int    $size how many conversations are in the tray
+     * What was put off until the next clearing comes back with its beginning.
+     *
+     * @param string          $id   made by the client; the same id again changes nothing
+     * @param callable(): int $size counts the conversations in the tray
      */
-    public function begin(string $accountId, string $id, ClearingOrder $order, int $size): Clearing
+    public function begin(string $accountId, string $id, ClearingOrder $order, callable $size): Clearing
     {
         return $this->transaction->run(function () use ($accountId, $id, $order, $size): Clearing {
             $clearing = $this->clearings->find($accountId, $id);
             if (null === $clearing) {
-                $clearing = new Clearing($id, $accountId, $order, $size, \DateTimeImmutable::createFromInterface($this->clock->now()));
+                $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+                $this->callBack($accountId, $now);
+                $clearing = new Clearing($id, $accountId, $order, $size(), $now);
                 $this->clearings->add($clearing);
             }
 
@@ -42,6 +50,21 @@ final readonly class Clear
             $clearing->end(\DateTimeImmutable::createFromInterface($this->clock->now()));
 
             return $clearing;
+        });
+    }
+
+    private function callBack(string $accountId, \DateTimeImmutable $now): void
+    {
+        $waiting = $this->conversations->awaitingClearing($accountId, $now, $now->modify(\sprintf('-%d seconds', NextClearing::PAUSE)));
+        if ([] === $waiting) {
+            return;
+        }
+        $this->journal->write($accountId, $this->ids->next(), EntryKind::ComeBack, static function (Page $page) use ($waiting, $now): void {
+            foreach ($waiting as $conversation) {
+                $page->touch($conversation);
+                $conversation->callBack(BackBecause::Clearing, $now);
+                $page->say($conversation->subject(), 'back for your clearing');
+            }
         });
     }
 }

@@ -9,7 +9,9 @@ use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\SubjectLine;
+use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 
 /**
@@ -17,6 +19,8 @@ use ZippyTray\Core\Tray\Advice\AdvisedDecision;
  *
  * A conversation that is away carries the moment of its return. Nothing has to happen at that
  * moment: placeAt() computes from it where the conversation is now.
+ *
+ * @phpstan-import-type ReminderState from Reminder
  */
 final class Conversation implements Journaled
 {
@@ -27,6 +31,9 @@ final class Conversation implements Journaled
     private ?string $awayZone = null;
 
     private ?AwayReason $awayReason = null;
+
+    /** What brought it back before its time; null when nothing did. */
+    private ?BackBecause $calledBackBy = null;
 
     private ?\DateTimeImmutable $binnedAt = null;
 
@@ -54,6 +61,12 @@ final class Conversation implements Journaled
 
     /** How often it has been put off since it was last decided otherwise. */
     private int $snoozes = 0;
+
+    /** When it was put off first, of those times. */
+    private ?\DateTimeImmutable $snoozedSince = null;
+
+    /** @var list<ReminderState> */
+    private array $reminders = [];
 
     private bool $unread = true;
 
@@ -83,16 +96,34 @@ final class Conversation implements Journaled
     /**
      * Takes a message in. One that somebody else wrote brings the conversation back into the tray
      * when $opens, wherever it was; one of the person's own leaves it where it is.
+     *
+     * @param bool $endsSnooze whether it brings back what was put off until a moment
      */
-    public function receive(Message $message, bool $opens): void
+    public function receive(Message $message, bool $opens, \DateTimeImmutable $now, bool $endsSnooze = true): void
     {
         $this->note($message);
+        if ($opens && !$message->own && !$this->muted) {
+            $this->unread = true;
+            if (Place::Away !== $this->place) {
+                $this->moveTo(Place::Tray);
+            } elseif ($endsSnooze || $this->hasReturned($now) || \in_array($this->awayReason, [AwayReason::Answer, AwayReason::HandOver], true)) {
+                $this->callBack(BackBecause::Message, $now);
+            }
+        }
         ++$this->revision;
         $this->revisedByMail = true;
-        if ($opens && !$message->own && !$this->muted) {
-            $this->moveTo(Place::Tray);
-            $this->unread = true;
+    }
+
+    /** Back before its time; what has come back already stays as it is. */
+    public function callBack(BackBecause $because, \DateTimeImmutable $now): void
+    {
+        if (Place::Away !== $this->place || ($this->hasReturned($now) && BackBecause::Message !== $because)) {
+            return;
         }
+        $this->awayUntil = min($this->awayUntil ?? $now, $now);
+        $this->calledBackBy = $because;
+        ++$this->revision;
+        $this->revisedByMail = false;
     }
 
     /** @param list<Message> $messages all that it holds now, oldest first */
@@ -109,7 +140,10 @@ final class Conversation implements Journaled
     {
         if (Place::Tray === $other->place && Place::Tray !== $this->place) {
             $this->moveTo(Place::Tray);
+        } elseif (Place::Away === $other->place && Place::Archive === $this->place) {
+            $this->restore(['reminders' => $this->reminders] + $other->state());
         }
+        $this->reminders = array_values(array_unique([...$this->reminders, ...$other->reminders], \SORT_REGULAR));
         $this->unread = $this->unread || $other->unread;
     }
 
@@ -134,7 +168,7 @@ final class Conversation implements Journaled
     public function moveTo(Place $place): void
     {
         $this->place = $place;
-        $this->awayUntil = $this->awayZone = $this->awayReason = $this->binnedAt = $this->owedBy = $this->owedWhat = null;
+        $this->awayUntil = $this->awayZone = $this->awayReason = $this->calledBackBy = $this->binnedAt = $this->owedBy = $this->owedWhat = null;
         ++$this->revision;
         $this->revisedByMail = false;
     }
@@ -143,20 +177,22 @@ final class Conversation implements Journaled
     public function archive(\DateTimeImmutable $now, AdvisedDecision $as = AdvisedDecision::Archive): void
     {
         $this->decide(Place::Archive, $as, $now);
-        $this->snoozes = 0;
+        $this->endSnoozes();
     }
 
     public function delete(\DateTimeImmutable $now): void
     {
         $this->decide(Place::Bin, AdvisedDecision::Delete, $now);
         $this->binnedAt = $now;
-        $this->snoozes = 0;
+        $this->endSnoozes();
     }
 
-    public function snooze(Moment $until, \DateTimeImmutable $now): void
+    /** @param AwayReason $for anything but a hand-over */
+    public function snooze(Moment $until, \DateTimeImmutable $now, AwayReason $for = AwayReason::Snooze): void
     {
+        $this->snoozedSince ??= $this->snoozes > 0 ? $this->decidedAt ?? $now : $now;
         $this->decide(Place::Away, AdvisedDecision::Snooze, $now);
-        $this->goAway($until, AwayReason::Snooze);
+        $this->goAway($until, $for);
         ++$this->snoozes;
     }
 
@@ -170,13 +206,25 @@ final class Conversation implements Journaled
         $this->goAway($until, AwayReason::HandOver);
         $this->owedBy = $by;
         $this->owedWhat = $what;
-        $this->snoozes = 0;
+        $this->endSnoozes();
+    }
+
+    /** Away for the same reason until another moment. One of its own ends the waiting for a clearing; a later one counts as putting off. */
+    public function moveReturn(Moment $until, \DateTimeImmutable $now): void
+    {
+        if (AwayReason::HandOver !== $this->awayReason && null !== $this->awayUntil && $until->instant > $this->awayUntil) {
+            $this->snoozedSince ??= $this->decidedAt ?? $now;
+            ++$this->snoozes;
+        }
+        $this->goAway($until, AwayReason::NextClearing === $this->awayReason || null === $this->awayReason ? AwayReason::Snooze : $this->awayReason);
+        ++$this->revision;
+        $this->revisedByMail = false;
     }
 
     public function block(\DateTimeImmutable $now): void
     {
         $this->decide(Place::Blocked, AdvisedDecision::Block, $now);
-        $this->snoozes = 0;
+        $this->endSnoozes();
     }
 
     /** Into the archive, and out of the tray whatever arrives. */
@@ -192,6 +240,26 @@ final class Conversation implements Journaled
         $this->moveTo(Place::Tray);
         $this->muted = false;
         $this->decidedAs = null;
+    }
+
+    /** @param list<Reminder> $reminders */
+    public function remind(array $reminders): void
+    {
+        $this->reminders = array_values(array_unique(array_map(static fn (Reminder $reminder): array => $reminder->state(), $reminders), \SORT_REGULAR));
+        ++$this->revision;
+        $this->revisedByMail = false;
+    }
+
+    /** @return list<Reminder> leads count from the moment at which it comes back */
+    public function reminders(): array
+    {
+        return array_map(Reminder::fromState(...), $this->reminders);
+    }
+
+    private function endSnoozes(): void
+    {
+        $this->snoozes = 0;
+        $this->snoozedSince = null;
     }
 
     private function decide(Place $place, AdvisedDecision $as, \DateTimeImmutable $now): void
@@ -222,6 +290,25 @@ final class Conversation implements Journaled
     public function awayUntil(): ?Moment
     {
         return null === $this->awayUntil || null === $this->awayZone ? null : new Moment($this->awayUntil, Moment::zone($this->awayZone));
+    }
+
+    /** What leads count from: the moment at which it comes back. */
+    public function due(): ?Due
+    {
+        $until = $this->awayUntil();
+
+        return null === $until ? null : Due::at($until->date(), $until->time(), $until->zone);
+    }
+
+    /** Why it is away; null when it is not. */
+    public function awayReason(): ?AwayReason
+    {
+        return $this->awayReason;
+    }
+
+    public function decidedAt(): ?\DateTimeImmutable
+    {
+        return $this->decidedAt;
     }
 
     public function binnedAt(): ?\DateTimeImmutable
@@ -279,12 +366,15 @@ final class Conversation implements Journaled
             'muted' => $this->muted,
             'decidedAt' => $this->decidedAt?->format(\DATE_ATOM),
             'decidedAs' => $this->decidedAs?->value,
+            'calledBackBy' => $this->calledBackBy?->value,
+            'snoozedSince' => $this->snoozedSince?->format(\DATE_ATOM),
+            'reminders' => $this->reminders,
         ];
     }
 
     public function restore(array $state): void
     {
-        /** @var array{place: string, awayUntil: ?string, awayZone: ?string, awayReason: ?string, binnedAt: ?string, snoozes: int, owedBy: ?string, owedWhat: ?string, muted: bool, decidedAt: ?string, decidedAs: ?string} $state */
+        /** @var array{place: string, awayUntil: ?string, awayZone: ?string, awayReason: ?string, binnedAt: ?string, snoozes: int, owedBy: ?string, owedWhat: ?string, muted: bool, decidedAt: ?string, decidedAs: ?string, calledBackBy: ?string, snoozedSince: ?string, reminders: list<ReminderState>} $state */
         $this->place = Place::from($state['place']);
         $this->awayUntil = null === $state['awayUntil'] ? null : new \DateTimeImmutable($state['awayUntil']);
         $this->awayZone = $state['awayZone'];
@@ -296,6 +386,9 @@ final class Conversation implements Journaled
         $this->muted = $state['muted'];
         $this->decidedAt = null === $state['decidedAt'] ? null : new \DateTimeImmutable($state['decidedAt']);
         $this->decidedAs = null === $state['decidedAs'] ? null : AdvisedDecision::from($state['decidedAs']);
+        $this->calledBackBy = null === $state['calledBackBy'] ? null : BackBecause::from($state['calledBackBy']);
+        $this->snoozedSince = null === $state['snoozedSince'] ? null : new \DateTimeImmutable($state['snoozedSince']);
+        $this->reminders = $state['reminders'];
         ++$this->revision;
         $this->revisedByMail = false;
     }

@@ -48,6 +48,15 @@ interface Conversations
     public function blockedFrom(string $accountId, string $pattern): array;
 
     /**
+     * What was put off until the next clearing, and is still away.
+     *
+     * @param \DateTimeImmutable $until only what was put off at this moment or before
+     *
+     * @return list<Conversation> what was put off first comes first
+     */
+    public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array;
+
+    /**
      * Notes that the person has looked at a conversation and has not decided. The same occasion counts once.
      *
      * @param string $occasion the clearing, or an id made by the client

@@ -35,19 +35,20 @@ final readonly class ReceiveMessage
     }
 
     /**
-     * @param string $ownEmail the account's address: what it wrote itself is no news to it
-     * @param Place  $into     Tray, or Archive for old mail that needs no decision any more
+     * @param string $ownEmail   the account's address: what it wrote itself is no news to it
+     * @param Place  $into       Tray, or Archive for old mail that needs no decision any more
+     * @param bool   $endsSnooze whether it brings back what was put off until a moment
      *
      * @return Message|null null when the message is known already
      *
      * @throws UnreadableMessage when the bytes are no message; then nothing is stored
      */
-    public function __invoke(string $accountId, string $ownEmail, string $raw, Place $into = Place::Tray): ?Message
+    public function __invoke(string $accountId, string $ownEmail, string $raw, Place $into = Place::Tray, bool $endsSnooze = true): ?Message
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $content = $this->reader->read($raw, $now);
 
-        return $this->transaction->run(function () use ($accountId, $ownEmail, $raw, $content, $now, $into): ?Message {
+        return $this->transaction->run(function () use ($accountId, $ownEmail, $raw, $content, $now, $into, $endsSnooze): ?Message {
             if ($this->messages->isKnown($accountId, $content->fingerprint)) {
                 return null;
             }
@@ -58,7 +59,7 @@ final readonly class ReceiveMessage
                 $isBlocked => Place::Blocked,
                 default => $into,
             });
-            $conversation->receive($message, Place::Tray === $into && !$isBlocked);
+            $conversation->receive($message, Place::Tray === $into && !$isBlocked, $now, $endsSnooze);
             $this->messages->add($message, $raw, $conversation->id);
             $this->threads->put($message);
 

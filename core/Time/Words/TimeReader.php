@@ -43,17 +43,17 @@ final readonly class TimeReader
             default => null,
         };
         if (null !== $single) {
-            return new TimeWords($single->time(), $index + 1);
+            return new TimeWords($single->usual(), $index + 1);
         }
         $the = $tokens->read($index, 'the') ? 1 : 0;
         if ($tokens->read($index + $the, 'end|close', 'of', 'day|business|play')) {
-            return new TimeWords(DayMark::EndOfDay->time(), $index + $the + 3);
+            return new TimeWords(DayMark::EndOfDay->usual(), $index + $the + 3);
         }
         if ($tokens->read($index + $the, 'end|close', 'of', 'the', 'day')) {
-            return new TimeWords(DayMark::EndOfDay->time(), $index + $the + 4);
+            return new TimeWords(DayMark::EndOfDay->usual(), $index + $the + 4);
         }
         if ($tokens->read($index, 'first', 'thing')) {
-            return new TimeWords(DayMark::Morning->time(), $index + ($tokens->read($index + 2, 'in', 'the', 'morning') ? 5 : 2));
+            return new TimeWords(DayMark::Morning->usual(), $index + ($tokens->read($index + 2, 'in', 'the', 'morning') ? 5 : 2));
         }
         $in = $tokens->read($index, 'in', 'the') ? 2 : 0;
         $part = match ($tokens->at($index + $in)?->lower) {
@@ -69,7 +69,7 @@ final readonly class TimeReader
         // "Friday afternoon at 3": the clock says it more exactly.
         $at = $tokens->read($index + $in + 1, 'at') ? $this->at($tokens, $index + $in + 2, true) : null;
 
-        return $at ?? new TimeWords($part->time(), $index + $in + 1, true);
+        return $at ?? new TimeWords($part->usual(), $index + $in + 1, true);
     }
 
     private function clock(Tokens $tokens, int $index): ?TimeWords

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Tray\BackBecause;
 use ZippyTray\Core\Tray\TooOften;
 
 /**
@@ -22,7 +23,7 @@ final readonly class Adviser
         $minutes = \count($found) > 1 ? $this->minutes($found, $main) : $main->minutes;
         $deadline = $this->next($found, DateKind::Deadline, $circumstances->today);
         $appointment = $this->next($found, DateKind::Appointment, $circumstances->today);
-        [$decision, $reasons, $until] = $this->decision($main, $minutes, $deadline, $appointment, $circumstances);
+        [$decision, $reasons, $until] = $this->afterReturn($this->decision($main, $minutes, $deadline, $appointment, $circumstances), $minutes, $circumstances);
         if ($circumstances->written > 0 && MailKind::Personal === $main->kind) {
             $reasons[] = 1 === $circumstances->written ? 'You have written to this person before.' : \sprintf('You have written to this person %d times.', $circumstances->written);
         }
@@ -131,6 +132,36 @@ final readonly class Adviser
         }
 
         return [$habit->is(AdvisedDecision::Delete) ? AdvisedDecision::Delete : AdvisedDecision::Archive, $reasons, null];
+    }
+
+    /**
+     * What came back at its time was put off to be done then: letting it go, or putting it off once more, is not what
+     * is proposed. What came back with a message is advised by that message.
+     *
+     * @param array{AdvisedDecision, list<string>, LocalDate|null} $advised as if it had never been away
+     *
+     * @return array{AdvisedDecision, list<string>, LocalDate|null}
+     */
+    private function afterReturn(array $advised, int $minutes, Circumstances $circumstances): array
+    {
+        $back = $circumstances->back;
+        if (null === $back) {
+            return $advised;
+        }
+        [$decision, $reasons, $until] = $advised;
+        $why = $back->why($circumstances->today);
+        if (BackBecause::Message === $back->because) {
+            return [$decision, [$why, ...$reasons], $until];
+        }
+        if ($back->isSilence()) {
+            return [AdvisedDecision::Now, [$why, 'Asking again takes two minutes or less.'], null];
+        }
+        if (!\in_array($decision, [AdvisedDecision::Archive, AdvisedDecision::Delete, AdvisedDecision::Snooze], true)) {
+            return [$decision, [$why, ...$reasons], $until];
+        }
+        $atOnce = $minutes <= Effort::AT_ONCE;
+
+        return [$atOnce ? AdvisedDecision::Now : AdvisedDecision::Task, [$why, $atOnce ? 'It takes two minutes or less.' : \sprintf('It looks like %d minutes.', $minutes)], null];
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Tray\Back;
 
 /**
  * What advice takes into account besides the mail itself.
@@ -12,11 +13,11 @@ use ZippyTray\Core\Time\LocalDate;
 final readonly class Circumstances
 {
     /**
-     * @param LocalDate $today    the person's own day
-     * @param int       $written  how often the person has written to the sender before
-     * @param int       $snoozes  how often the conversation has been put off
-     * @param int       $touches  how often it has been looked at without a decision
-     * @param bool      $returned it was away and has come back
+     * @param LocalDate $today   the person's own day
+     * @param int       $written how often the person has written to the sender before
+     * @param int       $snoozes how often the conversation has been put off
+     * @param int       $touches how often it has been looked at without a decision
+     * @param Back|null $back    it was away and has come back
      */
     public function __construct(
         public LocalDate $today,
@@ -24,7 +25,7 @@ final readonly class Circumstances
         public int $written = 0,
         public int $snoozes = 0,
         public int $touches = 0,
-        public bool $returned = false,
+        public ?Back $back = null,
     ) {
     }
 }

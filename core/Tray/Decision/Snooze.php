@@ -7,15 +7,18 @@ namespace ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision;
 
 /**
- * Out of the tray until a moment, at which it comes back by itself.
+ * Out of the tray until a moment, at which it comes back by itself; or until an answer or the next clearing,
+ * and at that moment at the latest.
  */
 final readonly class Snooze implements Decision
 {
-    public function __construct(private Moment $until)
+    /** @param AwayReason $for anything but a hand-over */
+    public function __construct(private Moment $until, private AwayReason $for = AwayReason::Snooze)
     {
     }
 
@@ -29,11 +32,15 @@ final readonly class Snooze implements Decision
         if (!$this->until->isAfter($now)) {
             throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $this->until->text()), 'until');
         }
-        $conversation->snooze($this->until, $now);
+        $conversation->snooze($this->until, $now, $this->for);
     }
 
     public function consequence(): string
     {
-        return 'back '.$this->until->text();
+        return match ($this->for) {
+            AwayReason::Answer => 'back when they answer, at the latest '.$this->until->text(),
+            AwayReason::NextClearing => 'back when you next clear the tray, at the latest '.$this->until->text(),
+            default => 'back '.$this->until->text(),
+        };
     }
 }

@@ -9,12 +9,28 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Task\OpenSubtasks;
+use ZippyTray\Core\Task\Outline;
+use ZippyTray\Core\Task\Priority;
+use ZippyTray\Core\Task\PutOff;
+use ZippyTray\Core\Task\PutOffWhat;
+use ZippyTray\Core\Task\Repeat;
+use ZippyTray\Core\Task\Source;
+use ZippyTray\Core\Task\Spot;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskChange;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Reminder;
+use ZippyTray\Core\Time\When\LeadReader;
+use ZippyTray\Core\Time\When\WhenReader;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision\Archive;
@@ -49,6 +65,11 @@ final class PromiseTest extends TestCase
         $world = new World();
         $chance = new Randomizer(new Mt19937($seed));
         $conversations = array_map(static fn (int $i): Conversation => $world->conversation('Conversation '.$i), range(1, 6));
+        foreach ($conversations as $conversation) {
+            $conversation->remind([Reminder::at(new Moment($world->clock->now(), World::zone()))]);
+        }
+        $world->memory->lookedAt = $world->clock->now()->modify('-1 hour');
+        self::assertCount(6, $world->look());
         $states = [];
         $entries = [];
         for ($step = 0; $step < self::STEPS; ++$step) {
@@ -85,7 +106,7 @@ final class PromiseTest extends TestCase
         $tasks = array_values($world->memory->tasks);
         $task = [] === $tasks ? null : $tasks[$chance->getInt(0, \count($tasks) - 1)];
         try {
-            return match ($chance->getInt(0, 15)) {
+            return match ($chance->getInt(0, 26)) {
                 0 => $world->decide(new Archive(), $some),
                 1 => $world->decide(new Delete(), $some),
                 2 => $world->decide(new Snooze(new Moment($world->clock->now()->modify('+'.$chance->getInt(-1, 60).' minutes'), new \DateTimeZone('Europe/Lisbon'))), $some),
@@ -93,8 +114,19 @@ final class PromiseTest extends TestCase
                 4 => $world->decide(new PutBack(), $some),
                 5, 6 => $world->makeTask($this->fields($chance), 0 === $chance->getInt(0, 2) ? null : $some[0]),
                 7 => null === $task ? null : $this->change($world, $chance, $task),
-                8 => null === $task ? null : $world->changeTask->complete(World::ACCOUNT, $world->ids->next(), $task->id),
-                9 => null === $task ? null : $world->changeTask->delete(World::ACCOUNT, $world->ids->next(), $task->id),
+                8 => null === $task ? null : $world->completeTasks->complete(World::ACCOUNT, $world->ids->next(), [$task->id], 0 < $chance->getInt(0, 3), World::zone()),
+                9 => null === $task ? null : $world->removeTasks->delete(World::ACCOUNT, $world->ids->next(), [$task->id]),
+                15 => null === $task ? null : ($world->makeTasks)(World::ACCOUNT, $world->ids->next(), [new TaskOrder($world->ids->next(), $this->fields($chance), parentId: $task->id, subtasks: [new Outline('Count the slates', under: [new Outline('Those on the floor', true)])])], World::zone())->entry,
+                16 => null === $task ? null : ($world->moveTasks)(World::ACCOUNT, $world->ids->next(), [$task->id], $this->spot($chance, $tasks, $world)),
+                17 => null === $task ? null : ($world->changeTasks)(World::ACCOUNT, $world->ids->next(), [$task->id, $tasks[0]->id], $this->taskChange($chance), World::zone()),
+                18 => null === $task ? null : $world->completeTasks->skip(World::ACCOUNT, $world->ids->next(), $task->id, World::zone()),
+                19 => $world->removeTasks->clearDone(World::ACCOUNT, $world->ids->next(), null),
+                20 => $this->lists($world, $chance),
+                21 => null === $task ? null : ($world->putOff)(World::ACCOUNT, $world->ids->next(), [$task->id], new PutOff(Due::onDay(LocalDate::parse('2026-11-24')->plusDays($chance->getInt(-1, 12))), [null, ...PutOffWhat::cases()][$chance->getInt(0, 3)]), World::zone()),
+                22 => ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $some[0]->id, [Reminder::lead((new LeadReader())->read('an hour before')), Reminder::at(new Moment($world->clock->now()->modify('+1 day'), World::zone()))]),
+                23 => $world->answer->letGo(World::ACCOUNT, $world->ids->next(), $world->ringIds()),
+                24 => $world->answer->again(World::ACCOUNT, $world->ids->next(), $world->ringIds(), new Moment($world->clock->now()->modify('+'.$chance->getInt(-1, 60).' minutes'), World::zone())),
+                25 => $world->decide(new Snooze(new Moment($world->clock->now()->modify('+1 day'), World::zone()), AwayReason::Answer), $some),
                 10 => $world->decide(new DoNow(), $some),
                 11 => $world->decide(new Mute(), $some),
                 12 => $world->decide(new HandOver(['Petra', ''][$chance->getInt(0, 1)], 'the rota', new Moment($world->clock->now()->modify('+1 day'), new \DateTimeZone('UTC'))), $some),
@@ -102,7 +134,7 @@ final class PromiseTest extends TestCase
                 14 => [] === $world->memory->senders ? null : $world->block->unblock(World::ACCOUNT, $world->ids->next(), array_keys($world->memory->senders)[0], 0 === $chance->getInt(0, 1)),
                 default => [] === $entries || null !== $entries[\count($entries) - 1]->undoneBy() ? null : $world->undo($entries[\count($entries) - 1]),
             };
-        } catch (Refused) {
+        } catch (Refused|OpenSubtasks|UndoBlocked|\OutOfBoundsException) {
             return null;
         }
     }
@@ -110,8 +142,46 @@ final class PromiseTest extends TestCase
     private function change(World $world, Randomizer $chance, Task $task): Entry
     {
         return $task->isDone()
-            ? $world->changeTask->restore(World::ACCOUNT, $world->ids->next(), $task->id)
-            : $world->changeTask->edit(World::ACCOUNT, $world->ids->next(), $task->id, $this->fields($chance));
+            ? $world->completeTasks->restore(World::ACCOUNT, $world->ids->next(), [$task->id])
+            : ($world->editTask)(World::ACCOUNT, $world->ids->next(), $task->id, $task->revision(), $this->fields($chance), World::zone());
+    }
+
+    /** @param non-empty-list<Task> $tasks */
+    private function spot(Randomizer $chance, array $tasks, World $world): Spot
+    {
+        $other = $tasks[$chance->getInt(0, \count($tasks) - 1)];
+
+        return match ($chance->getInt(0, 2)) {
+            0 => Spot::under($other->id, 0 === $chance->getInt(0, 1)),
+            1 => Spot::behind($other->id),
+            default => Spot::in(array_keys($world->memory->lists)[0], 0 === $chance->getInt(0, 1)),
+        };
+    }
+
+    private function taskChange(Randomizer $chance): TaskChange
+    {
+        return [
+            new TaskChange(due: Due::onDay(LocalDate::parse('2026-12-01'))),
+            new TaskChange(undated: true),
+            new TaskChange(start: Due::onDay(LocalDate::parse('2026-11-28'))),
+            new TaskChange(list: 'Shed'),
+            new TaskChange(priority: Priority::High),
+            new TaskChange(label: 'harbour'),
+            new TaskChange(unlabel: 'Harbour'),
+        ][$chance->getInt(0, 6)];
+    }
+
+    private function lists(World $world, Randomizer $chance): ?Entry
+    {
+        $ids = array_keys($world->memory->lists);
+        $one = [] === $ids ? null : $ids[$chance->getInt(0, \count($ids) - 1)];
+
+        return null === $one ? null : match ($chance->getInt(0, 3)) {
+            0 => $world->changeLists->add(World::ACCOUNT, $world->ids->next(), $world->ids->next(), 'List '.\count($ids), ListColour::Plum),
+            1 => $world->changeLists->edit(World::ACCOUNT, $world->ids->next(), $one, 'Renamed '.$chance->getInt(0, 99), ListColour::Sea, 0 === $chance->getInt(0, 4)),
+            2 => $world->changeLists->move(World::ACCOUNT, $world->ids->next(), $one, $ids[\count($ids) - 1] === $one ? null : $ids[\count($ids) - 1]),
+            default => $world->changeLists->delete(World::ACCOUNT, $world->ids->next(), $one, 0 === $chance->getInt(0, 1) ? null : $ids[0]),
+        };
     }
 
     private function fields(Randomizer $chance): TaskFields
@@ -123,6 +193,11 @@ final class PromiseTest extends TestCase
             0 === $chance->getInt(0, 1) ? '' : 'Second shelf.',
             0 === $chance->getInt(0, 1) ? null : Due::onDay($date),
             ['Roof', 'roof', 'House', 'Office'][$chance->getInt(0, 3)],
+            0 === $chance->getInt(0, 2) ? Due::onDay($date->plusDays(-1)) : null,
+            labels: ['harbour', 'Harbour', 'glass'],
+            repeat: 0 < $chance->getInt(0, 2) ? null : Repeat::of((new WhenReader())->read('every 2 days', new Moment(new \DateTimeImmutable('2026-11-24T10:00:00Z'), World::zone())), World::zone(), 0 === $chance->getInt(0, 1)),
+            reminders: [Reminder::lead((new LeadReader())->read('2 days before'))],
+            sources: [Source::web('https://glass.example/panes')],
         );
     }
 }

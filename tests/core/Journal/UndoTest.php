@@ -70,7 +70,7 @@ final class UndoTest extends TestCase
         $world = new World();
         $conversation = $world->conversation();
         $entry = $world->decide(new Archive(), [$conversation]);
-        $conversation->receive($world->message(sent: '2026-11-24T11:00:00Z'), true);
+        $conversation->receive($world->message(sent: '2026-11-24T11:00:00Z'), true, $world->clock->now());
 
         try {
             $world->undo($entry);
@@ -129,8 +129,8 @@ final class UndoTest extends TestCase
         $made = $world->makeTask(new TaskFields('First', list: 'Roof'));
         $world->makeTask(new TaskFields('Second', list: 'House'));
         $other = $world->task('Second');
-        $moved = $world->changeTask->edit(World::ACCOUNT, 'in', $other->id, new TaskFields('Second', list: 'Roof'));
-        $away = $world->changeTask->edit(World::ACCOUNT, 'out', $other->id, new TaskFields('Second', list: 'House'));
+        $moved = ($world->editTask)(World::ACCOUNT, 'in', $other->id, $other->revision(), new TaskFields('Second', list: 'Roof'), World::zone());
+        $away = ($world->editTask)(World::ACCOUNT, 'out', $other->id, $other->revision(), new TaskFields('Second', list: 'House'), World::zone());
         $gone = $world->undo($made);
         self::assertNotSame($moved->id, $away->id);
 

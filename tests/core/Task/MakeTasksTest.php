@@ -45,7 +45,7 @@ final class MakeTasksTest extends TestCase
             $orders[] = new TaskOrder($world->ids->next(), new TaskFields($subject), claim: new Claim($world->conversation($subject)->id));
         }
         $before = $world->state();
-        $entry = ($world->makeTasks)(World::ACCOUNT, 'entry', $orders);
+        $entry = ($world->makeTasks)(World::ACCOUNT, 'entry', $orders, World::zone());
         self::assertCount(3, $world->memory->tasks);
 
         $world->undo($entry->entry);
@@ -68,7 +68,7 @@ final class MakeTasksTest extends TestCase
             ($world->makeTasks)(World::ACCOUNT, 'entry', [
                 new TaskOrder('t1', new TaskFields('Fine'), claim: new Claim($conversation->id)),
                 new TaskOrder('t2', new TaskFields('  ')),
-            ]);
+            ], World::zone());
         } finally {
             self::assertSame([], $world->memory->tasks);
             self::assertSame(Place::Tray, $conversation->placeAt($world->clock->now()));
@@ -101,9 +101,9 @@ final class MakeTasksTest extends TestCase
         $world = new World('2026-11-24T10:00:00Z');
         $world->makeTask(new TaskFields('Buy stamps'));
         $task = $world->task('Buy stamps');
-        $world->changeTask->complete(World::ACCOUNT, 'first', $task->id);
+        $world->completeTasks->complete(World::ACCOUNT, 'first', [$task->id], false, World::zone());
         $world->clock->set('2026-11-25T10:00:00Z');
-        $again = $world->changeTask->complete(World::ACCOUNT, 'second', $task->id);
+        $again = $world->completeTasks->complete(World::ACCOUNT, 'second', [$task->id], false, World::zone());
 
         self::assertSame('2026-11-24T10:00:00+00:00', $task->state()['completedAt']);
         self::assertSame([], $again->changes());

@@ -49,7 +49,7 @@ final class ClearingTest extends TestCase
         $world = new World();
         $conversation = $world->conversation();
         $seen = new Claim($conversation->id, $conversation->revision());
-        $conversation->receive($world->message(text: 'One more thing: could you call me?'), true);
+        $conversation->receive($world->message(text: 'One more thing: could you call me?'), true, $world->clock->now());
 
         $this->expectException(Overtaken::class);
         $this->expectExceptionMessage('A message has come into "Lantern glass" meanwhile');
@@ -78,7 +78,7 @@ final class ClearingTest extends TestCase
 
         $this->expectException(Overtaken::class);
         try {
-            ($world->makeTasks)(World::ACCOUNT, 'task entry', [$order]);
+            ($world->makeTasks)(World::ACCOUNT, 'task entry', [$order], World::zone());
         } finally {
             self::assertSame([], $world->memory->tasks);
         }
@@ -106,7 +106,7 @@ final class ClearingTest extends TestCase
         $world = new World();
         $conversation = $world->conversation();
         $mute = $world->decide(new Mute(), [$conversation]);
-        $conversation->receive($world->message(text: 'And another thing.'), true);
+        $conversation->receive($world->message(text: 'And another thing.'), true, $world->clock->now());
         self::assertSame(Place::Archive, $conversation->placeAt($world->clock->now()));
 
         $world->undo($mute);
@@ -122,9 +122,9 @@ final class ClearingTest extends TestCase
         self::assertSame('Petra owes you an answer by Fri 27 Nov 2026, 09:00', $entry->consequence);
         self::assertSame(['Petra', 'the rota'], [$silent->state()['owedBy'], $silent->state()['owedWhat']]);
 
-        $answered->receive($world->message(text: 'Here it is.'), true);
+        $answered->receive($world->message(text: 'Here it is.'), true, $world->clock->now());
         self::assertSame(Place::Tray, $answered->placeAt($world->clock->now()));
-        self::assertNull($answered->state()['owedBy']);
+        self::assertSame(['away', 'message', 'Petra'], [$answered->state()['place'], $answered->state()['calledBackBy'], $answered->state()['owedBy']], 'What was owed is not forgotten.');
         self::assertSame(Place::Away, $silent->placeAt(new \DateTimeImmutable('2026-11-27T08:59:59Z')));
         self::assertSame(Place::Tray, $silent->placeAt(new \DateTimeImmutable('2026-11-27T09:00:00Z')));
     }

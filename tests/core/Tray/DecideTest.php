@@ -105,7 +105,7 @@ final class DecideTest extends TestCase
 
         self::assertSame([], $world->memory->conversations);
         self::assertSame([], $world->memory->messages);
-        $copy = $world->memory->copies[$world->task('Choose the glass')->sources()[0]];
+        $copy = $world->memory->copies[$world->task('Choose the glass')->sources()[0]->ref];
         self::assertSame('Lantern glass', $copy->subject);
         self::assertSame('Which one shall it be?', $copy->text);
     }

@@ -6,10 +6,12 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Remind\Ring;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
+use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Conversation;
 
 /**
@@ -38,8 +40,19 @@ final class Memory
     /** @var array<string, SourceCopy> */
     public array $copies = [];
 
+    /** @var list<string> ids of files */
+    public array $files = [];
+
     /** @var array<string, BlockedSender> */
     public array $senders = [];
+
+    /** @var array<string, Ring> */
+    public array $rings = [];
+
+    public ?\DateTimeImmutable $lookedAt = null;
+
+    /** @var array<string, Clearing> */
+    public array $clearings = [];
 
     /** @var array<string, array<string, \DateTimeImmutable>> conversation id => occasion => when */
     public array $touches = [];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
@@ -54,6 +55,14 @@ final readonly class MemoryConversations implements Conversations
     public function blockedFrom(string $accountId, string $pattern): array
     {
         return array_values(array_filter($this->memory->conversations, static fn (Conversation $conversation): bool => Place::Blocked->value === $conversation->state()['place'] && \in_array($pattern, BlockedSender::patternsFor($conversation->senderEmail()), true)));
+    }
+
+    public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array
+    {
+        return array_values(array_filter(
+            $this->memory->conversations,
+            static fn (Conversation $conversation): bool => AwayReason::NextClearing === $conversation->awayReason() && !$conversation->hasReturned($now) && $conversation->decidedAt() <= $until,
+        ));
     }
 
     public function touched(Conversation $conversation, string $occasion, \DateTimeImmutable $at): void

@@ -34,6 +34,21 @@ final readonly class MemoryMessages implements Messages
         return $messages;
     }
 
+    public function at(string $accountId, string $address): Message
+    {
+        foreach ($this->memory->messages as $message) {
+            if (\in_array($address, ['mid:'.$message->messageHeader, $message->id], true)) {
+                return $message;
+            }
+        }
+        throw new NotFound('message', $address);
+    }
+
+    public function source(Message $message): string
+    {
+        return $this->memory->sources[$message->id] ?? "Subject: {$message->subject}\r\n\r\n{$message->text}";
+    }
+
     public function isKnown(string $accountId, string $fingerprint): bool
     {
         foreach ($this->memory->messages as $message) {

@@ -26,13 +26,14 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Task => $this->memory->tasks[$object->id] ?? null,
             ObjectKind::TaskList => $this->memory->lists[$object->id] ?? null,
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] ?? null,
+            ObjectKind::Ring => $this->memory->rings[$object->id] ?? null,
         };
     }
 
     public function revive(string $accountId, ObjectRef $object, array $state): Journaled
     {
         return match ($object->kind) {
-            ObjectKind::Conversation => throw new CannotUndo('gone for good'),
+            ObjectKind::Conversation, ObjectKind::Ring => throw new CannotUndo('gone for good'),
             ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived($object->id, $accountId, $state),
             ObjectKind::TaskList => $this->memory->lists[$object->id] = TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] = BlockedSender::revived($object->id, $accountId, $state),

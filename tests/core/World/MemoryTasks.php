@@ -31,6 +31,42 @@ final readonly class MemoryTasks implements Tasks
         unset($this->memory->tasks[$task->id]);
     }
 
+    public function under(array $tasks): array
+    {
+        $ids = array_map(static fn (Task $task): string => $task->id, $tasks);
+        $under = array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => \in_array($task->parentId(), $ids, true)));
+
+        return [] === $under ? [] : [...$under, ...$this->under($under)];
+    }
+
+    public function rankBehind(string $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string
+    {
+        foreach ($this->beside($listId, $parentId) as $task) {
+            if ((null === $rank || $task->rank() > $rank) && !\in_array($task->id, $except, true)) {
+                return $task->rank();
+            }
+        }
+
+        return null;
+    }
+
+    public function lastRank(string $accountId, string $listId, ?string $parentId): ?string
+    {
+        $beside = $this->beside($listId, $parentId);
+
+        return [] === $beside ? null : $beside[\count($beside) - 1]->rank();
+    }
+
+    public function ofList(TaskList $list): array
+    {
+        return array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => $task->listId() === $list->id));
+    }
+
+    public function done(string $accountId, ?string $listId): array
+    {
+        return array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => $task->isDone() && (null === $listId || $task->listId() === $listId)));
+    }
+
     public function listNamed(string $accountId, string $name): ?TaskList
     {
         foreach ($this->memory->lists as $list) {
@@ -42,6 +78,29 @@ final readonly class MemoryTasks implements Tasks
         return null;
     }
 
+    public function getList(string $accountId, string $id): TaskList
+    {
+        return $this->memory->lists[$id] ?? throw new NotFound('list', $id);
+    }
+
+    public function lists(string $accountId): array
+    {
+        $lists = array_values($this->memory->lists);
+        usort($lists, static fn (TaskList $a, TaskList $b): int => [$a->rank(), $a->id] <=> [$b->rank(), $b->id]);
+
+        return $lists;
+    }
+
+    public function removeList(TaskList $list): void
+    {
+        unset($this->memory->lists[$list->id]);
+    }
+
+    public function hasFile(string $accountId, string $id): bool
+    {
+        return \in_array($id, $this->memory->files, true);
+    }
+
     public function addList(TaskList $list): void
     {
         $this->memory->lists[$list->id] = $list;
@@ -50,5 +109,14 @@ final readonly class MemoryTasks implements Tasks
     public function addSource(SourceCopy $source): void
     {
         $this->memory->copies[$source->id] = $source;
+    }
+
+    /** @return list<Task> in their order */
+    private function beside(string $listId, ?string $parentId): array
+    {
+        $beside = array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => $task->parentId() === $parentId && $task->listId() === $listId));
+        usort($beside, static fn (Task $a, Task $b): int => [$a->rank(), $a->id] <=> [$b->rank(), $b->id]);
+
+        return $beside;
     }
 }

@@ -18,7 +18,7 @@ final readonly class MemoryTransaction implements Transaction
         $lists = get_object_vars($this->memory);
         /** @var list<array{Journaled, array<string, mixed>}> $states */
         $states = [];
-        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists] as $object) {
+        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->rings] as $object) {
             $states[] = [$object, $object->state()];
         }
         try {

@@ -6,20 +6,34 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\Undo;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
-use ZippyTray\Core\Task\ChangeTask;
+use ZippyTray\Core\Remind\AnswerRings;
+use ZippyTray\Core\Remind\LookOut;
+use ZippyTray\Core\Remind\RemindOf;
+use ZippyTray\Core\Remind\Ring;
+use ZippyTray\Core\Task\ChangeLists;
+use ZippyTray\Core\Task\ChangeTasks;
+use ZippyTray\Core\Task\CompleteTasks;
+use ZippyTray\Core\Task\EditTask;
 use ZippyTray\Core\Task\FillTask;
 use ZippyTray\Core\Task\MakeTasks;
+use ZippyTray\Core\Task\MoveTasks;
+use ZippyTray\Core\Task\PutOffTasks;
+use ZippyTray\Core\Task\RemoveTasks;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeSettings;
+use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\BlockSender;
 use ZippyTray\Core\Tray\Claim;
+use ZippyTray\Core\Tray\Clear;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision;
@@ -55,9 +69,29 @@ final class World
 
     public readonly MakeTasks $makeTasks;
 
-    public readonly ChangeTask $changeTask;
+    public readonly EditTask $editTask;
+
+    public readonly ChangeTasks $changeTasks;
+
+    public readonly CompleteTasks $completeTasks;
+
+    public readonly MoveTasks $moveTasks;
+
+    public readonly RemoveTasks $removeTasks;
+
+    public readonly ChangeLists $changeLists;
 
     public readonly ReceiveMessage $receive;
+
+    public readonly Clear $clear;
+
+    public readonly PutOffTasks $putOff;
+
+    public readonly RemindOf $remindOf;
+
+    public readonly AnswerRings $answer;
+
+    private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z')
     {
@@ -72,14 +106,25 @@ final class World
         $threads = new MemoryThreads($this->memory);
         $senders = new MemoryBlockedSenders($this->memory);
         $journal = new Journal($entries, $transaction, $this->clock);
-        $fill = new FillTask($tasks, $this->ids);
+        $this->moveTasks = new MoveTasks($tasks, $journal);
+        $fill = new FillTask($tasks, $this->moveTasks, $messages, $this->ids);
         $this->undo = new Undo($journal, $entries, new MemoryObjects($this->memory));
         $this->decide = new Decide($conversations, $entries, $journal, $this->clock);
         $this->emptyBin = new EmptyBin($conversations, $journal, $this->clock);
         $this->makeTasks = new MakeTasks($tasks, $fill, $messages, $conversations, $entries, $journal, $this->clock, $this->ids);
         $this->block = new BlockSender($conversations, $senders, $entries, $journal, $this->clock, $this->ids);
         $this->passOver = new PassOver($conversations, $transaction, $this->clock);
-        $this->changeTask = new ChangeTask($tasks, $fill, $journal, $this->clock);
+        $this->editTask = new EditTask($tasks, $fill, $journal);
+        $this->changeTasks = new ChangeTasks($tasks, $fill, $this->moveTasks, $journal);
+        $this->completeTasks = new CompleteTasks($tasks, $journal, $this->clock, $this->ids);
+        $this->removeTasks = new RemoveTasks($tasks, $journal);
+        $this->changeLists = new ChangeLists($tasks, $this->moveTasks, $this->removeTasks, $journal);
+        $rings = new MemoryRings($this->memory);
+        $this->clear = new Clear(new MemoryClearings($this->memory), $conversations, $journal, $transaction, $this->clock, $this->ids);
+        $this->putOff = new PutOffTasks($tasks, $journal, $this->clock);
+        $this->remindOf = new RemindOf($conversations, $journal);
+        $this->answer = new AnswerRings($rings, $tasks, $conversations, $journal, $this->clock);
+        $this->lookOut = new LookOut($rings, $transaction, $this->clock, $this->ids);
         $this->receive = new ReceiveMessage(
             new MessageReader(new FlatParser()),
             $messages,
@@ -98,7 +143,7 @@ final class World
         $conversation = new Conversation($this->ids->next(), self::ACCOUNT);
         $this->memory->conversations[$conversation->id] = $conversation;
         $message = $this->message($subject);
-        $conversation->receive($message, true);
+        $conversation->receive($message, true, $this->clock->now());
         $this->memory->messages[$message->id] = $message;
         $this->memory->conversationOf[$message->id] = $conversation->id;
 
@@ -141,7 +186,41 @@ final class World
 
     public function makeTask(TaskFields $fields, ?Conversation $of = null): Entry
     {
-        return ($this->makeTasks)(self::ACCOUNT, $this->ids->next(), [new TaskOrder($this->ids->next(), $fields, claim: null === $of ? null : new Claim($of->id))])->entry;
+        return ($this->makeTasks)(self::ACCOUNT, $this->ids->next(), [new TaskOrder($this->ids->next(), $fields, claim: null === $of ? null : new Claim($of->id))], self::zone())->entry;
+    }
+
+    /** @return list<string> the reminders that are up, in order: title or subject, moment in UTC and how often */
+    public function look(?TimeSettings $settings = null): array
+    {
+        ($this->lookOut)(self::ACCOUNT, self::zone(), $settings ?? new TimeSettings());
+        $up = array_filter($this->memory->rings, static fn (Ring $ring): bool => $ring->isUp());
+        usort($up, static fn (Ring $a, Ring $b): int => $a->at() <=> $b->at());
+
+        return array_map(fn (Ring $ring): string => \sprintf(
+            '%s %s%s',
+            ObjectKind::Task === $ring->aboutKind ? $this->memory->tasks[$ring->aboutId]->title() : $this->memory->conversations[$ring->aboutId]->subject(),
+            $ring->at()->format('d H:i'),
+            1 === $ring->times() ? '' : ' x'.$ring->times(),
+        ), $up);
+    }
+
+    /** @return non-empty-list<string> ids of the reminders that are up */
+    public function ringIds(): array
+    {
+        $up = array_filter($this->memory->rings, static fn (Ring $ring): bool => $ring->isUp());
+
+        return array_values(array_map(static fn (Ring $ring): string => $ring->id, $up)) ?: throw new \OutOfBoundsException('no reminder is up');
+    }
+
+    /** A when phrase as it is read now. */
+    public function speaker(): Speaker
+    {
+        return new Speaker(new Moment($this->clock->now(), self::zone()), new TimeSettings());
+    }
+
+    public static function zone(): \DateTimeZone
+    {
+        return new \DateTimeZone('Europe/Lisbon');
     }
 
     public function undo(Entry $entry): Entry
@@ -163,7 +242,7 @@ final class World
     public function state(): array
     {
         $state = [];
-        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->senders] as $object) {
+        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->senders, ...$this->memory->rings] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
         }
         ksort($state);

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Remind;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\ObjectKind;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\Tasks;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Reminder;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Conversations;
+
+/**
+ * What a person answers to reminders that have come, apart from doing what they remind of.
+ */
+final readonly class AnswerRings
+{
+    public function __construct(private Rings $rings, private Tasks $tasks, private Conversations $conversations, private Journal $journal, private ClockInterface $clock)
+    {
+    }
+
+    /**
+     * Seen, and nothing follows.
+     *
+     * @param string                 $entryId made by the client
+     * @param non-empty-list<string> $ringIds
+     *
+     * @throws NotFound
+     */
+    public function letGo(string $accountId, string $entryId, array $ringIds): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::LetGo, function (Page $page) use ($accountId, $ringIds): void {
+            foreach ($ringIds as $id) {
+                $this->answer($this->rings->get($accountId, $id), $page, '');
+            }
+        });
+    }
+
+    /**
+     * Once more at another moment, as a reminder of its own.
+     *
+     * @param string                 $entryId made by the client
+     * @param non-empty-list<string> $ringIds
+     *
+     * @throws NotFound
+     * @throws Refused  when that moment is past
+     */
+    public function again(string $accountId, string $entryId, array $ringIds, Moment $at): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::RemindAgain, function (Page $page) use ($accountId, $ringIds, $at): void {
+            if (!$at->isAfter($this->clock->now())) {
+                throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $at->text()), 'at');
+            }
+            foreach ($ringIds as $id) {
+                $about = $this->answer($this->rings->get($accountId, $id), $page, 'again '.$at->text());
+                $page->touch($about);
+                $about->remind([...array_filter($about->reminders(), fn (Reminder $old): bool => null === $old->at || $old->at->isAfter($this->clock->now())), Reminder::at($at)]);
+            }
+        });
+    }
+
+    private function answer(Ring $ring, Page $page, string $consequence): Task|Conversation
+    {
+        $about = ObjectKind::Task === $ring->aboutKind ? $this->tasks->get($ring->accountId, $ring->aboutId) : $this->conversations->get($ring->accountId, $ring->aboutId);
+        $page->touch($ring);
+        $ring->answer(\DateTimeImmutable::createFromInterface($this->clock->now()));
+        $page->say($about instanceof Task ? $about->title() : $about->subject(), $consequence);
+
+        return $about;
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Task;
+
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+
+/**
+ * What can be done with lists of tasks.
+ */
+final readonly class ChangeLists
+{
+    private Branch $branch;
+
+    public function __construct(private Tasks $tasks, private MoveTasks $move, private RemoveTasks $remove, private Journal $journal)
+    {
+        $this->branch = new Branch($tasks);
+    }
+
+    /**
+     * @param string $listId made by the client
+     *
+     * @throws Refused when the name cannot be, or is taken
+     */
+    public function add(string $accountId, string $entryId, string $listId, string $name, ListColour $colour): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::AddList, function (Page $page) use ($accountId, $listId, $name, $colour): void {
+            $this->checkFree($accountId, $name, null);
+            $lists = $this->tasks->lists($accountId);
+            $list = new TaskList($listId, $accountId, $name, Rank::between(end($lists) ? end($lists)->rank() : null, null));
+            $list->colour($colour);
+            $this->tasks->addList($list);
+            $page->made($list);
+            $page->say($list->name());
+        });
+    }
+
+    /**
+     * @throws NotFound
+     * @throws Refused  when the name cannot be, or is taken
+     */
+    public function edit(string $accountId, string $entryId, string $listId, string $name, ListColour $colour, bool $archived): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Page $page) use ($accountId, $listId, $name, $colour, $archived): void {
+            $list = $this->tasks->getList($accountId, $listId);
+            $this->checkFree($accountId, $name, $list);
+            $page->touch($list);
+            $page->say($list->name(), match (true) {
+                $archived && !$list->isArchived() => 'archived, with its tasks',
+                !$archived && $list->isArchived() => 'back from the archive',
+                $list->name() !== TaskList::checked($name) => 'now '.TaskList::checked($name),
+                default => '',
+            });
+            $list->rename($name);
+            $list->colour($colour);
+            $list->archive($archived);
+        });
+    }
+
+    /**
+     * @param string|null $behindId the list behind which it is to stand; null: the first
+     *
+     * @throws NotFound
+     */
+    public function move(string $accountId, string $entryId, string $listId, ?string $behindId): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Page $page) use ($accountId, $listId, $behindId): void {
+            $list = $this->tasks->getList($accountId, $listId);
+            $others = array_values(array_filter($this->tasks->lists($accountId), static fn (TaskList $other): bool => $other->id !== $listId));
+            $at = null === $behindId ? -1 : array_search($behindId, array_column($others, 'id'), true);
+            if (false === $at) {
+                throw new NotFound('list', (string) $behindId);
+            }
+            $page->touch($list);
+            $list->place(Rank::between(($others[$at] ?? null)?->rank(), ($others[$at + 1] ?? null)?->rank()));
+            $page->say($list->name(), 'moved');
+        });
+    }
+
+    /**
+     * @param string|null $moveTo the list that its tasks go to; null: they are deleted with it
+     *
+     * @throws NotFound
+     * @throws Refused  when its tasks are to go to itself
+     */
+    public function delete(string $accountId, string $entryId, string $listId, ?string $moveTo): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::DeleteList, function (Page $page) use ($accountId, $listId, $moveTo): void {
+            $list = $this->tasks->getList($accountId, $listId);
+            $tasks = $this->tasks->ofList($list);
+            $tops = array_values(array_filter($tasks, static fn (Task $task): bool => null === $task->parentId()));
+            usort($tops, static fn (Task $a, Task $b): int => $a->rank() <=> $b->rank());
+            $target = null === $moveTo ? null : $this->tasks->getList($accountId, $moveTo);
+            if ($target?->id === $list->id) {
+                throw new Refused('Its tasks cannot go to the list that is deleted.', 'moveTo');
+            }
+            if (null !== $target) {
+                $this->move->putLast($tops, $target, $page);
+            }
+            foreach (null === $target ? $this->branch->each($tops) : [] as $branch) {
+                $this->remove->remove($branch, $page);
+            }
+            $page->removed($list);
+            $this->tasks->removeList($list);
+            $count = \count($tasks);
+            $page->say($list->name(), match (true) {
+                0 === $count => '',
+                null === $target => \sprintf('with %d task%s', $count, 1 === $count ? '' : 's'),
+                default => \sprintf('%d task%s to %s', $count, 1 === $count ? '' : 's', $target->name()),
+            });
+        });
+    }
+
+    /** @throws Refused */
+    private function checkFree(string $accountId, string $name, ?TaskList $own): void
+    {
+        $other = $this->tasks->listNamed($accountId, TaskList::checked($name));
+        if (null !== $other && $other !== $own) {
+            throw new Refused(\sprintf('There is a list "%s" already%s.', $other->name(), $other->isArchived() ? ', in the archive' : ''), 'list');
+        }
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Task;
+
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+
+/**
+ * Changes one thing of one task or of several, in one step.
+ */
+final readonly class ChangeTasks
+{
+    private Branch $branch;
+
+    public function __construct(private Tasks $tasks, private FillTask $fill, private MoveTasks $move, private Journal $journal)
+    {
+        $this->branch = new Branch($tasks);
+    }
+
+    /**
+     * @param non-empty-list<string> $taskIds
+     * @param \DateTimeZone          $zone    the person's own
+     *
+     * @throws NotFound
+     * @throws Refused  when one of them cannot be so; then none is changed
+     */
+    public function __invoke(string $accountId, string $entryId, array $taskIds, TaskChange $change, \DateTimeZone $zone): Entry
+    {
+        return $this->journal->write($accountId, $entryId, \count($taskIds) > 1 ? EntryKind::ChangeTasks : EntryKind::EditTask, function (Page $page) use ($accountId, $taskIds, $change, $zone): void {
+            $tasks = array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds);
+            // A list that is made comes first, so that it is the last to go when this is undone.
+            $list = null === $change->list ? null : $this->fill->list($accountId, $change->list, $page);
+            foreach ($tasks as $task) {
+                $page->touch($task);
+                $change->apply($task, $zone);
+            }
+            if (null !== $list) {
+                $this->move->putLast(array_values(array_filter($this->branch->tops($tasks), static fn (Task $task): bool => $task->listId() !== $list->id)), $list, $page);
+            }
+            $page->say($tasks[0]->title(), $change->text());
+        });
+    }
+}

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Task;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Moment;
+
+/**
+ * Completes tasks, goes on to the next occurrence of those that repeat, and opens them again.
+ */
+final readonly class CompleteTasks
+{
+    private Branch $branch;
+
+    public function __construct(private Tasks $tasks, private Journal $journal, private ClockInterface $clock, private Ids $ids)
+    {
+        $this->branch = new Branch($tasks);
+    }
+
+    /**
+     * A task that repeats leaves what was done of it behind as completed, and stands for its next occurrence.
+     *
+     * @param non-empty-list<string> $taskIds
+     * @param bool                   $withSubtasks whether the person said that open subtasks are done too
+     * @param \DateTimeZone          $zone         the person's own
+     *
+     * @throws NotFound
+     * @throws OpenSubtasks when there are some and the person has not said so; then nothing is completed
+     */
+    public function complete(string $accountId, string $entryId, array $taskIds, bool $withSubtasks, \DateTimeZone $zone): Entry
+    {
+        $now = new Moment($this->clock->now(), $zone);
+
+        return $this->journal->write($accountId, $entryId, EntryKind::CompleteTask, function (Page $page) use ($accountId, $taskIds, $withSubtasks, $now): void {
+            $tops = $this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds));
+            $open = 0;
+            foreach ($this->branch->each($tops) as $branch) {
+                $task = $branch[0];
+                $open += \count(array_filter($branch, static fn (Task $one): bool => !$one->isDone() && !\in_array($one->id, $taskIds, true)));
+                if ($open > 0 && !$withSubtasks) {
+                    continue;
+                }
+                $next = $task->isDone() ? null : $task->repeat()?->next($now);
+                if (null === $next) {
+                    $this->finish($branch, $now, $page);
+                    $page->say($task->title());
+                } else {
+                    $this->leaveBehind($branch, $now, $page);
+                    $this->goOn($branch, $next, $page);
+                    $page->say($task->title(), 'next '.$next->due()->text());
+                }
+            }
+            if ($open > 0 && !$withSubtasks) {
+                throw new OpenSubtasks($open);
+            }
+        });
+    }
+
+    /**
+     * Goes on to the next occurrence, and this one counts as neither done nor missed.
+     *
+     * @param \DateTimeZone $zone the person's own
+     *
+     * @throws NotFound
+     * @throws Refused  when it does not repeat, or this is the last one
+     */
+    public function skip(string $accountId, string $entryId, string $taskId, \DateTimeZone $zone): Entry
+    {
+        $now = new Moment($this->clock->now(), $zone);
+
+        return $this->journal->write($accountId, $entryId, EntryKind::SkipTask, function (Page $page) use ($accountId, $taskId, $now): void {
+            $task = $this->tasks->get($accountId, $taskId);
+            if (null === $task->repeat() || $task->isDone()) {
+                throw new Refused('Only a task that repeats and is open can be skipped.');
+            }
+            $next = $task->repeat()->next($now) ?? throw new Refused('This is the last one of its repeat. Complete it, or delete it.');
+            $this->goOn($this->branch->of($task), $next, $page);
+            $page->say($task->title(), 'next '.$next->due()->text());
+        });
+    }
+
+    /**
+     * Opens them again, with those of their subtasks that were completed in the same step, and with what they are a part of.
+     *
+     * @param non-empty-list<string> $taskIds
+     *
+     * @throws NotFound
+     */
+    public function restore(string $accountId, string $entryId, array $taskIds): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::RestoreTask, function (Page $page) use ($accountId, $taskIds): void {
+            foreach ($taskIds as $id) {
+                $task = $this->tasks->get($accountId, $id);
+                $at = $task->completedAt()?->getTimestamp();
+                $together = array_filter($this->branch->of($task), static fn (Task $one): bool => $one->completedAt()?->getTimestamp() === $at);
+                foreach ([...$this->branch->above($task), ...$together] as $one) {
+                    if ($one->isDone()) {
+                        $page->touch($one);
+                        $one->reopen();
+                    }
+                }
+                $page->say($task->title());
+            }
+        });
+    }
+
+    /** @param list<Task> $branch */
+    private function finish(array $branch, Moment $now, Page $page): void
+    {
+        foreach ($branch as $task) {
+            $page->touch($task);
+            $task->complete($now->instant);
+        }
+    }
+
+    /**
+     * What was done of a repeat, as a completed task of its own.
+     *
+     * @param list<Task> $branch
+     */
+    private function leaveBehind(array $branch, Moment $now, Page $page): void
+    {
+        $copies = [];
+        foreach ($branch as $task) {
+            $copy = $task->copy($this->ids->next(), $task->createdAt);
+            $parent = $copies[(string) $task->parentId()] ?? $task->parentId();
+            $copy->place($task->listId(), $parent, $task->rank());
+            $copy->repeatBy(null);
+            $copy->remind([]);
+            $copy->complete($now->instant);
+            $this->tasks->add($copy);
+            $page->made($copy);
+            $copies[$task->id] = $copy->id;
+        }
+    }
+
+    /** @param non-empty-list<Task> $branch */
+    private function goOn(array $branch, Repeat $next, Page $page): void
+    {
+        $days = $branch[0]->repeat()?->on->daysUntil($next->on) ?? 0;
+        foreach ($branch as $number => $task) {
+            $page->touch($task);
+            if (0 === $number) {
+                $task->moveOn($next);
+                continue;
+            }
+            $task->reopen();
+            $task->shift($days);
+        }
+    }
+}

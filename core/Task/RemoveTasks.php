@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Task;
+
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\NotFound;
+
+/**
+ * Deletes tasks with all that lies under them, and clears away what is done.
+ */
+final readonly class RemoveTasks
+{
+    private Branch $branch;
+
+    public function __construct(private Tasks $tasks, private Journal $journal)
+    {
+        $this->branch = new Branch($tasks);
+    }
+
+    /**
+     * @param non-empty-list<string> $taskIds
+     *
+     * @throws NotFound
+     */
+    public function delete(string $accountId, string $entryId, array $taskIds): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::DeleteTask, function (Page $page) use ($accountId, $taskIds): void {
+            foreach ($this->branch->each($this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds))) as $branch) {
+                $this->remove($branch, $page);
+                $page->say($branch[0]->title(), \count($branch) > 1 ? \sprintf('with %d subtask%s', \count($branch) - 1, 2 === \count($branch) ? '' : 's') : '');
+            }
+        });
+    }
+
+    /** @param string|null $listId null: of all lists */
+    public function clearDone(string $accountId, string $entryId, ?string $listId): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::ClearDone, function (Page $page) use ($accountId, $listId): void {
+            $list = null === $listId ? null : $this->tasks->getList($accountId, $listId);
+            $done = $this->tasks->done($accountId, $listId);
+            foreach ($this->branch->each($this->branch->tops($done)) as $branch) {
+                $this->remove($branch, $page);
+            }
+            $page->say(null === $list ? 'All lists' : $list->name(), \sprintf('%d task%s', \count($done), 1 === \count($done) ? '' : 's'));
+        });
+    }
+
+    /**
+     * What lies deepest goes first, so that it comes back last when this is undone.
+     *
+     * @param list<Task> $branch
+     */
+    public function remove(array $branch, Page $page): void
+    {
+        foreach (array_reverse($branch) as $task) {
+            $page->removed($task);
+            $this->tasks->remove($task);
+        }
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Task;
+
+/**
+ * Where tasks are to go in the person's own order.
+ */
+final readonly class Spot
+{
+    /**
+     * @param string|null $listId   at the top level of that list
+     * @param string|null $parentId under that task
+     * @param string|null $behindId right behind that task, beside it
+     * @param bool        $first    at the beginning instead of the end
+     */
+    private function __construct(public ?string $listId, public ?string $parentId, public ?string $behindId, public bool $first)
+    {
+    }
+
+    public static function in(string $listId, bool $first = false): self
+    {
+        return new self($listId, null, null, $first);
+    }
+
+    public static function under(string $parentId, bool $first = false): self
+    {
+        return new self(null, $parentId, null, $first);
+    }
+
+    public static function behind(string $taskId): self
+    {
+        return new self(null, null, $taskId, false);
+    }
+}

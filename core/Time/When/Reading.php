@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Time\When;
+
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Repeat\Rule;
+use ZippyTray\Core\Time\Repeat\RuleText;
+use ZippyTray\Core\Time\TimeOfDay;
+
+/**
+ * What a when phrase says.
+ */
+final readonly class Reading
+{
+    /**
+     * @param LocalDate      $date         of a repeat: of its first occurrence
+     * @param Moment|null    $moment       when a time was said; of a repeat that of its first occurrence
+     * @param Rule|null      $rule         of a repeat
+     * @param TimeOfDay|null $clock        what a repeat's clock shows, also on days on which a clock change moves it
+     * @param bool           $past         whether it is over
+     * @param list<self>     $alternatives readings that are common too
+     */
+    private function __construct(
+        public ReadingKind $kind,
+        public LocalDate $date,
+        public ?Moment $moment,
+        public ?Rule $rule,
+        public ?TimeOfDay $clock,
+        public bool $past,
+        public array $alternatives = [],
+    ) {
+    }
+
+    public static function ofDay(LocalDate $date, Moment $now): self
+    {
+        return new self(ReadingKind::Date, $date, null, null, null, $date->isBefore($now->date()));
+    }
+
+    public static function ofMoment(Moment $moment, Moment $now): self
+    {
+        return new self(ReadingKind::Moment, $moment->date(), $moment, null, null, $moment->instant < $now->instant);
+    }
+
+    /** @param TimeOfDay|null $clock null: on those days, at no time in particular */
+    public static function ofRepeat(Rule $rule, LocalDate $first, ?TimeOfDay $clock, \DateTimeZone $zone): self
+    {
+        return new self(ReadingKind::Repeat, $first, null === $clock ? null : Moment::at($first, $clock, $zone), $rule, $clock, false);
+    }
+
+    /** @param list<self> $alternatives */
+    public function or(array $alternatives): self
+    {
+        return new self($this->kind, $this->date, $this->moment, $this->rule, $this->clock, $this->past, $alternatives);
+    }
+
+    public function time(): ?TimeOfDay
+    {
+        return $this->moment?->time();
+    }
+
+    /** The due that it means; of a repeat that of the first occurrence. */
+    public function due(): Due
+    {
+        return null === $this->moment ? Due::onDay($this->date) : Due::at($this->moment->date(), $this->moment->time(), $this->moment->zone);
+    }
+
+    /** The rule as RFC 5545 writes it; null when it is no repeat. */
+    public function rrule(): ?string
+    {
+        return $this->rule?->rrule($this->moment?->zone);
+    }
+
+    /** The canonical text: read again, it gives the same. */
+    public function text(): string
+    {
+        if (null === $this->rule) {
+            return null === $this->moment ? $this->date->format('D j M Y') : self::momentText($this->moment);
+        }
+        $text = RuleText::of($this->rule).(null === $this->clock ? '' : ' at '.$this->clock).', from '.$this->date->format('D j M Y');
+        $text .= null === $this->rule->until ? '' : ', until '.$this->rule->until->format('D j M Y');
+
+        return $text.(null === $this->rule->count ? '' : \sprintf(', for %d time%s', $this->rule->count, 1 === $this->rule->count ? '' : 's'));
+    }
+
+    /** @return array{kind: string, date: string, time: ?string, instant: ?string, rrule: ?string, past: bool, text: string} */
+    public function state(): array
+    {
+        return [
+            'kind' => $this->kind->value,
+            'date' => (string) $this->date,
+            'time' => $this->time()?->__toString(),
+            'instant' => $this->moment?->instant->format(\DATE_ATOM),
+            'rrule' => $this->rrule(),
+            'past' => $this->past,
+            'text' => $this->text(),
+        ];
+    }
+
+    /** Of a time that the clock shows twice that day, the later one has to say so. */
+    private static function momentText(Moment $moment): string
+    {
+        $isSecond = $moment->date()->at($moment->time(), $moment->zone) < $moment->instant;
+
+        return $moment->date()->format('D j M Y').', '.($isSecond ? 'second ' : '').$moment->time();
+    }
+}

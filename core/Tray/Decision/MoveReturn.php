@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Decision;
+
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Decision;
+use ZippyTray\Core\Tray\Place;
+
+/**
+ * Away as it was, for the same reason, until another moment.
+ */
+final readonly class MoveReturn implements Decision
+{
+    public function __construct(private Moment $until)
+    {
+    }
+
+    public function kind(): EntryKind
+    {
+        return EntryKind::MoveReturn;
+    }
+
+    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    {
+        if (!$this->until->isAfter($now)) {
+            throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $this->until->text()), 'until');
+        }
+        if (Place::Away !== $conversation->placeAt($now)) {
+            throw new Refused(\sprintf('"%s" is not away.', $conversation->subject()));
+        }
+        $conversation->moveReturn($this->until, $now);
+    }
+
+    public function consequence(): string
+    {
+        return 'back '.$this->until->text();
+    }
+}

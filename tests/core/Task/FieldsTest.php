@@ -1,0 +1,284 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\Task;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\FirstReminder;
+use ZippyTray\Core\Task\Labels;
+use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Task\Outline;
+use ZippyTray\Core\Task\Priority;
+use ZippyTray\Core\Task\Source;
+use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskChange;
+use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskOrder;
+use ZippyTray\Core\Task\TaskOvertaken;
+use ZippyTray\Core\Task\TaskProposal;
+use ZippyTray\Core\Task\TaskSettings;
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Reminder;
+use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Time\When\ReadReminder;
+use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\Advice\AdviceGroup;
+use ZippyTray\Core\Tray\Advice\AdvisedDecision;
+use ZippyTray\Core\Tray\Advice\DateKind;
+use ZippyTray\Core\Tray\Advice\FoundDate;
+use ZippyTray\Core\Tray\Advice\ListItem;
+use ZippyTray\Core\Tray\Advice\MailKind;
+use ZippyTray\Tests\Core\World\World;
+
+/**
+ * What a task can be, and what it cannot. It is Tuesday 24 November 2026, 10:00.
+ */
+final class FieldsTest extends TestCase
+{
+    /** @return iterable<string, array{?string, ?string, bool}> start, due, whether it is taken */
+    public static function schedules(): iterable
+    {
+        yield 'the same day' => ['2026-11-27', '2026-11-27', true];
+        yield 'a day after the due' => ['2026-11-28', '2026-11-27', false];
+        yield 'the day of a due with a time' => ['2026-11-27', '2026-11-27 09:00', true];
+        yield 'a time on the day of the due' => ['2026-11-27 18:00', '2026-11-27', true];
+        yield 'a time before the time' => ['2026-11-27 08:00', '2026-11-27 09:00', true];
+        yield 'the same time' => ['2026-11-27 09:00', '2026-11-27 09:00', true];
+        yield 'a time after the time' => ['2026-11-27 09:01', '2026-11-27 09:00', false];
+        yield 'no due' => ['2026-11-28', null, true];
+    }
+
+    #[DataProvider('schedules')]
+    public function testNothingBeginsAfterItIsDue(?string $start, ?string $due, bool $isTaken): void
+    {
+        $task = $this->task();
+        try {
+            $task->schedule(self::due($start), self::due($due), World::zone());
+            self::assertTrue($isTaken);
+            self::assertSame([$start, $due], [self::written($task->start()), self::written($task->due())]);
+        } catch (Refused $refused) {
+            self::assertFalse($isTaken, $refused->getMessage());
+            self::assertSame('start', $refused->field);
+            self::assertNull($task->start());
+        }
+    }
+
+    public function testLabelsAreTidied(): void
+    {
+        self::assertSame(['Roof  survey' => 'Roof survey'], ['Roof  survey' => Labels::checked([' Roof  survey ', 'roof SURVEY', ''])[0]]);
+        foreach ([[str_repeat('x', 41)], array_map(static fn (int $number): string => 'label '.$number, range(1, 21))] as $labels) {
+            try {
+                Labels::checked($labels);
+                self::fail('They were taken.');
+            } catch (Refused $refused) {
+                self::assertSame('labels', $refused->field);
+            }
+        }
+    }
+
+    /** @return iterable<array{string, bool}> address, whether it is one of the web */
+    public static function addresses(): iterable
+    {
+        yield ['https://glass.example/panes?size=3#top', true];
+        yield [' HTTP://glass.example ', true];
+        yield ['https://', false];
+        yield ['javascript:alert(1)', false];
+        yield ['ftp://glass.example', false];
+        yield ['https://glass.example/a b', false];
+        yield ["https://glass.example/\nx", false];
+        yield ['//glass.example', false];
+        yield ['https://glass.example/'.str_repeat('x', 2000), false];
+    }
+
+    #[DataProvider('addresses')]
+    public function testOnlyWebAddressesAreSourcesOfTheWeb(string $address, bool $isOne): void
+    {
+        try {
+            self::assertSame(trim($address), Source::web($address)->ref);
+            self::assertTrue($isOne);
+        } catch (Refused) {
+            self::assertFalse($isOne);
+        }
+    }
+
+    /** @return iterable<array{string, string}> phrase, reminder or the fault */
+    public static function reminders(): iterable
+    {
+        yield ['2h before', '2 hours before'];
+        yield ['the morning before the start', 'the morning before the start'];
+        yield ['friday 9am', 'Fri 27 Nov 2026, 09:00'];
+        yield ['tomorrow', 'Wed 25 Nov 2026, 09:00'];
+        yield ['in 20 min', 'Tue 24 Nov 2026, 10:20'];
+        yield ['at the time', 'at the time'];
+        yield ['2 hours befor', 'I cannot read "befor".'];
+        yield ['frogs before', 'I cannot read "frogs".'];
+    }
+
+    #[DataProvider('reminders')]
+    public function testAReminderIsALeadOrAMoment(string $phrase, string $expected): void
+    {
+        try {
+            $reminder = ReadReminder::of($phrase, self::speaker());
+            self::assertSame($expected, $reminder->text());
+            self::assertEquals($reminder, Reminder::fromState($reminder->state()));
+        } catch (Unreadable $problem) {
+            self::assertSame($expected, $problem->getMessage());
+        }
+    }
+
+    /** @return iterable<array{TaskChange, string, callable(Task): mixed, mixed}> change, in words, what is looked at, what it is then */
+    public static function changes(): iterable
+    {
+        $due = static fn (Task $task): ?string => $task->due()?->text();
+        yield [new TaskChange(due: Due::onDay(LocalDate::parse('2026-12-01'))), 'due Tue 1 Dec 2026', $due, 'Tue 1 Dec 2026, 15:00'];
+        yield [new TaskChange(due: self::due('2026-12-01 08:30')), 'due Tue 1 Dec 2026, 08:30', $due, 'Tue 1 Dec 2026, 08:30'];
+        yield [new TaskChange(undated: true), 'without date', $due, null];
+        yield [new TaskChange(start: self::due('2026-11-25')), 'out of the way until Wed 25 Nov 2026', static fn (Task $task): ?string => $task->start()?->text(), 'Wed 25 Nov 2026'];
+        yield [new TaskChange(priority: Priority::High), 'priority high', static fn (Task $task): mixed => $task->state()['priority'], 'high'];
+        yield [new TaskChange(label: 'Harbour'), 'label Harbour', static fn (Task $task): array => $task->labels(), ['glass', 'Harbour']];
+        yield [new TaskChange(unlabel: 'GLASS'), 'without label GLASS', static fn (Task $task): array => $task->labels(), []];
+        yield [new TaskChange(list: 'Shed'), 'to Shed', static fn (Task $task): array => $task->labels(), ['glass']];
+        yield [new TaskChange(), '', $due, 'Fri 27 Nov 2026, 15:00'];
+    }
+
+    /** @param callable(Task): mixed $look */
+    #[DataProvider('changes')]
+    public function testOneThingIsChangedAndSaidInWords(TaskChange $change, string $text, callable $look, mixed $expected): void
+    {
+        $task = $this->task();
+        $task->schedule(null, self::due('2026-11-27 15:00'), World::zone());
+        $task->label(['glass']);
+        $change->apply($task, World::zone());
+        self::assertSame($expected, $look($task));
+        self::assertSame($text, $change->text());
+    }
+
+    public function testEstimatesHaveTheirLimits(): void
+    {
+        $task = $this->task();
+        foreach ([0, -5, Task::ESTIMATE + 1] as $minutes) {
+            try {
+                $task->estimate($minutes);
+                self::fail((string) $minutes);
+            } catch (Refused $refused) {
+                self::assertSame('estimate', $refused->field);
+            }
+        }
+        $task->estimate(Task::ESTIMATE);
+        self::assertSame(Task::ESTIMATE, $task->state()['estimate']);
+    }
+
+    public function testEveryChangeCountsAndTheLaterOfTwoIsTold(): void
+    {
+        $world = new World();
+        $world->makeTask(new TaskFields('Order polish'));
+        $task = $world->task('Order polish');
+        $seen = $task->revision();
+        ($world->editTask)(World::ACCOUNT, 'first', $task->id, $seen, new TaskFields('Order brass polish'), World::zone());
+        self::assertGreaterThan($seen, $task->revision());
+        $before = $world->state();
+        try {
+            ($world->editTask)(World::ACCOUNT, 'second', $task->id, $seen, new TaskFields('Order silver polish'), World::zone());
+            self::fail('It was overwritten.');
+        } catch (TaskOvertaken $overtaken) {
+            self::assertSame('Order brass polish', $overtaken->task->title());
+        }
+        self::assertSame($before, $world->state());
+        // The same request again is no second edit.
+        self::assertSame('first', ($world->editTask)(World::ACCOUNT, 'first', $task->id, $seen, new TaskFields('x'), World::zone())->id);
+    }
+
+    public function testListsKeepTheirOrderAndTheirNamesApart(): void
+    {
+        $world = new World();
+        foreach (['Roof', 'House', 'Shed'] as $name) {
+            $world->changeLists->add(World::ACCOUNT, 'add '.$name, $name, $name, ListColour::Sea);
+        }
+        $order = static fn (): array => array_column((new \ZippyTray\Tests\Core\World\MemoryTasks($world->memory))->lists(World::ACCOUNT), 'id');
+        $world->changeLists->move(World::ACCOUNT, 'up', 'Shed', null);
+        self::assertSame(['Shed', 'Roof', 'House'], $order());
+        $moved = $world->changeLists->move(World::ACCOUNT, 'down', 'Shed', 'Roof');
+        self::assertSame(['Roof', 'Shed', 'House'], $order());
+        $world->undo($moved);
+        self::assertSame(['Shed', 'Roof', 'House'], $order());
+        $world->changeLists->edit(World::ACCOUNT, 'own name', 'Roof', 'roof', ListColour::Plum, false);
+        foreach (['HOUSE', ' ', str_repeat('x', 81)] as $name) {
+            try {
+                $world->changeLists->edit(World::ACCOUNT, 'edit '.$name, 'Roof', $name, ListColour::Plum, false);
+                self::fail($name);
+            } catch (Refused $refused) {
+                self::assertSame('list', $refused->field);
+            }
+        }
+    }
+
+    public function testAProposalTakesTheDeadlineTheListAndAReminder(): void
+    {
+        $date = new FoundDate(DateKind::Deadline, LocalDate::parse('2026-12-04'), null, 'by Friday', 10, 19);
+        $proposal = TaskProposal::of($this->advice($date), [new ListItem('the ladder', 1, 2), new ListItem('the paint', 3, 4)], self::speaker(), new FirstReminder());
+        self::assertSame(['Send the form', 'Fri 4 Dec 2026', 'by Friday', ['the morning before'], 'Fri 4 Dec 2026, 09:00'], [
+            $proposal->title, $proposal->due?->text(), $proposal->words, array_map(static fn (Reminder $reminder): string => $reminder->text(), $proposal->reminders), $proposal->until?->text(),
+        ]);
+        self::assertEquals([new Outline('the ladder'), new Outline('the paint')], $proposal->subtasks);
+
+        $none = TaskProposal::of($this->advice(new FoundDate(DateKind::Appointment, LocalDate::parse('2026-11-24'), TimeOfDay::parse('09:00'), 'today', 0, 5)), [], self::speaker(), new FirstReminder());
+        self::assertSame([null, '', [], null], [$none->due, $none->words, $none->reminders, $none->until], 'An appointment is no due, and what is past comes back no more.');
+        self::assertSame([], TaskProposal::of($this->advice($date), [], self::speaker(), new FirstReminder(0))->reminders);
+    }
+
+    public function testSettingsSurviveStorage(): void
+    {
+        $settings = new TaskSettings(true, new FirstReminder(20, 5));
+        self::assertEquals($settings, TaskSettings::fromState($settings->state()));
+    }
+
+    public function testWhatLiesUnderATaskKeepsItFromBeingUnmade(): void
+    {
+        $world = new World();
+        $made = $world->makeTask(new TaskFields('Open day'));
+        ($world->makeTasks)(World::ACCOUNT, 'part', [new TaskOrder('part', new TaskFields('Posters'), parentId: $world->task('Open day')->id)], World::zone());
+        $this->expectExceptionMessage('something lies under the task by now');
+        try {
+            $world->undo($made);
+        } finally {
+            self::assertCount(2, $world->memory->tasks);
+        }
+    }
+
+    private function advice(FoundDate $date): Advice
+    {
+        return new Advice(AdvisedDecision::Task, AdviceGroup::Asks, MailKind::Personal, 'Send the form', 20, [], '', $date, null);
+    }
+
+    private function task(): Task
+    {
+        return new Task('task', World::ACCOUNT, new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Order polish', 'list');
+    }
+
+    private static function due(?string $written): ?Due
+    {
+        if (null === $written) {
+            return null;
+        }
+        $date = LocalDate::parse(substr($written, 0, 10));
+
+        return 10 === \strlen($written) ? Due::onDay($date) : Due::at($date, TimeOfDay::parse(substr($written, 11)), World::zone());
+    }
+
+    private static function written(?Due $due): ?string
+    {
+        return null === $due ? null : trim($due->date.' '.$due->time);
+    }
+
+    private static function speaker(): Speaker
+    {
+        return new Speaker(new Moment(new \DateTimeImmutable('2026-11-24T10:00', World::zone()), World::zone()));
+    }
+}

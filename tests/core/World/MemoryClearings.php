@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Tray\Clearing;
+use ZippyTray\Core\Tray\Clearings;
+
+final readonly class MemoryClearings implements Clearings
+{
+    public function __construct(private Memory $memory)
+    {
+    }
+
+    public function find(string $accountId, string $id): ?Clearing
+    {
+        return $this->memory->clearings[$id] ?? null;
+    }
+
+    public function get(string $accountId, string $id): Clearing
+    {
+        return $this->find($accountId, $id) ?? throw new NotFound('clearing', $id);
+    }
+
+    public function add(Clearing $clearing): void
+    {
+        $this->memory->clearings[$clearing->id] = $clearing;
+    }
+}
