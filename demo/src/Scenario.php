@@ -10,16 +10,16 @@ use Symfony\Component\Yaml\Yaml;
 /**
  * What the person of the demo did before it begins.
  *
- * @phpstan-type Step array{at: string, of?: string, title?: string, notes?: string, list?: string, due?: string, done?: string, until?: string, by?: string, what?: string}
+ * @phpstan-type Step array{at: string, of?: string, title?: string, notes?: string, list?: string, due?: string, start?: string, line?: string, subtasks?: string, done?: string, until?: string, for?: string, remind?: string, by?: string, what?: string}
  */
 final readonly class Scenario
 {
-    /** @var array{account: array{name: string, email: string, password: string, zone: string}, tasks: list<Step>, snoozes: list<Step>, handOvers: list<Step>, deleted: list<Step>} */
+    /** @var array{account: array{name: string, email: string, password: string, zone: string}, lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>} */
     private array $data;
 
     public function __construct(#[Autowire('%kernel.project_dir%/demo/scenario.yaml')] string $file)
     {
-        /** @var array{account: array{name: string, email: string, password: string, zone: string}, tasks: list<Step>, snoozes: list<Step>, handOvers: list<Step>, deleted: list<Step>} $data */
+        /** @var array{account: array{name: string, email: string, password: string, zone: string}, lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>} $data */
         $data = Yaml::parseFile($file);
         $this->data = $data;
     }
@@ -28,6 +28,12 @@ final readonly class Scenario
     public function account(): array
     {
         return $this->data['account'];
+    }
+
+    /** @return array<string, string> colours by name */
+    public function lists(): array
+    {
+        return $this->data['lists'];
     }
 
     /** @return list<Step> */
@@ -40,6 +46,12 @@ final readonly class Scenario
     public function snoozes(): array
     {
         return $this->data['snoozes'];
+    }
+
+    /** @return list<Step> */
+    public function reminders(): array
+    {
+        return $this->data['reminders'];
     }
 
     /** @return list<Step> */

@@ -6,15 +6,22 @@ namespace ZippyTray\Demo;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Ids;
-use ZippyTray\Core\Task\ChangeTask;
+use ZippyTray\Core\Remind\RemindOf;
+use ZippyTray\Core\Remind\Rings;
+use ZippyTray\Core\Task\ChangeLists;
+use ZippyTray\Core\Task\CompleteTasks;
+use ZippyTray\Core\Task\Jot\ReadJot;
+use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\MakeTasks;
+use ZippyTray\Core\Task\ReadOutline;
 use ZippyTray\Core\Task\TaskFields;
-use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Time\When\ReadReminder;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision\Archive;
@@ -42,7 +49,10 @@ final readonly class SeedDemo
         private ReceiveMessage $receive,
         private Decide $decide,
         private MakeTasks $makeTasks,
-        private ChangeTask $changeTask,
+        private CompleteTasks $completeTasks,
+        private ChangeLists $changeLists,
+        private RemindOf $remind,
+        private Rings $rings,
         private ProgramClock $clock,
         private Connection $connection,
         private Ids $ids,
@@ -58,10 +68,15 @@ final readonly class SeedDemo
         foreach ($this->letters->of('archive', $dates) as $letter) {
             ($this->receive)($account->id, $email, $letter);
         }
+        foreach ($this->scenario->lists() as $name => $colour) {
+            $this->changeLists->add($account->id, $this->ids->next(), $this->ids->next(), $name, ListColour::from($colour));
+        }
         foreach ($this->steps($account, $dates) as [$at, $step]) {
             $this->clock->at($at, $step);
         }
         $this->connection->executeStatement('UPDATE conversation SET unread = 0 WHERE account_id = ?', [$account->id]);
+        // What reminded before the demo begins has been seen.
+        $this->rings->noteLook($account->id, $now);
         foreach ($this->letters->of('tray', $dates) as $letter) {
             ($this->receive)($account->id, $email, $letter);
         }
@@ -78,19 +93,22 @@ final readonly class SeedDemo
             $task = $this->ids->next();
             $steps[] = [$dates->read($step['at']), fn () => $this->task($account, $task, $step, $dates)];
             if (isset($step['done'])) {
-                $steps[] = [$dates->read($step['done']), fn () => $this->changeTask->complete($account->id, $this->ids->next(), $task)];
+                $steps[] = [$dates->read($step['done']), fn () => $this->completeTasks->complete($account->id, $this->ids->next(), [$task], true, $account->timeZone())];
             }
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->scenario->snoozes() as $step) {
             $until = new Moment($dates->read($step['until'] ?? ''), $account->timeZone());
-            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Snooze($until), [new Claim($this->conversation($account, $step))])];
+            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Snooze($until, AwayReason::from($step['for'] ?? 'snooze')), [new Claim($this->conversation($account, $step))])];
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->scenario->handOvers() as $step) {
             $decision = new HandOver($step['by'] ?? '', $step['what'] ?? '', new Moment($dates->read($step['until'] ?? ''), $account->timeZone()));
             $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), $decision, [new Claim($this->conversation($account, $step))])];
             $decided[] = $step['of'] ?? '';
+        }
+        foreach ($this->scenario->reminders() as $step) {
+            $steps[] = [$dates->read($step['at']), fn () => ($this->remind)($account->id, $this->ids->next(), $this->conversation($account, $step), [ReadReminder::of($step['remind'] ?? '', $account->speaker($this->clock->now()))])];
         }
         foreach ($this->scenario->deleted() as $step) {
             $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Delete(), [new Claim($this->conversation($account, $step))])];
@@ -107,14 +125,30 @@ final readonly class SeedDemo
     /** @param Step $step */
     private function task(Account $account, string $task, array $step, RelativeDate $dates): void
     {
-        $due = null;
-        if (isset($step['due'])) {
-            $moment = $dates->read($step['due']);
-            $date = LocalDate::of($moment, $account->timeZone());
-            $due = str_contains($step['due'], ':') ? Due::at($date, TimeOfDay::of($moment, $account->timeZone()), $account->timeZone()) : Due::onDay($date);
-        }
-        $fields = new TaskFields($step['title'] ?? '', $step['notes'] ?? '', $due, $step['list'] ?? TaskList::DEFAULT);
-        ($this->makeTasks)($account->id, $this->ids->next(), [new TaskOrder($task, $fields, claim: isset($step['of']) ? new Claim($this->conversation($account, $step)) : null)]);
+        $read = ReadJot::of(($step['title'] ?? '').'; '.($step['line'] ?? ''), $account->speaker($this->clock->now()))->fields;
+        $fields = new TaskFields(
+            $read->title,
+            $step['notes'] ?? '',
+            isset($step['due']) ? $this->day($step['due'], $account, $dates) : $read->due,
+            $step['list'] ?? null,
+            isset($step['start']) ? $this->day($step['start'], $account, $dates) : $read->start,
+            $read->estimate,
+            $read->priority,
+            $read->labels,
+            $read->repeat,
+            $read->reminders,
+            $read->sources,
+        );
+        $subtasks = isset($step['subtasks']) ? ReadOutline::of($step['subtasks']) : [];
+        ($this->makeTasks)($account->id, $this->ids->next(), [new TaskOrder($task, $fields, claim: isset($step['of']) ? new Claim($this->conversation($account, $step)) : null, subtasks: $subtasks)], $account->timeZone());
+    }
+
+    private function day(string $written, Account $account, RelativeDate $dates): Due
+    {
+        $moment = $dates->read($written);
+        $date = LocalDate::of($moment, $account->timeZone());
+
+        return str_contains($written, ':') ? Due::at($date, TimeOfDay::of($moment, $account->timeZone()), $account->timeZone()) : Due::onDay($date);
     }
 
     /** @param Step $step */

@@ -122,6 +122,43 @@ abstract class ApiTestCase extends WebTestCase
         self::fail('It did not arrive in the tray.');
     }
 
+    /**
+     * Changes some of the person's settings.
+     *
+     * @param array<string, mixed> $changes
+     *
+     * @return array<mixed> the settings afterwards
+     */
+    protected function settle(array $changes, int $status = 200): array
+    {
+        $settings = (array) ((array) $this->call('GET', '/session')['account'])['settings'];
+        /** @var Json $body */
+        $body = $changes + $settings;
+        $answer = $this->call('PUT', '/settings', $body, $status);
+
+        return 200 === $status ? (array) ((array) $answer['account'])['settings'] : $answer;
+    }
+
+    /**
+     * @param array<string, mixed> $fields
+     * @param array<string, mixed> $more
+     *
+     * @return string the task's id
+     */
+    protected function makeTask(array $fields, array $more = []): string
+    {
+        $id = self::id();
+        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $id, 'fields' => $fields] + $more]], 201);
+
+        return $id;
+    }
+
+    /** The day so many days from now, where the person is. */
+    protected function day(int $ahead = 0): string
+    {
+        return $this->service(ProgramClock::class)->now()->setTimezone(new \DateTimeZone('Europe/Dublin'))->modify(\sprintf('%+d days', $ahead))->format('Y-m-d');
+    }
+
     /** @return list<Json> */
     protected function rows(string $path): array
     {
@@ -129,6 +166,21 @@ abstract class ApiTestCase extends WebTestCase
         $rows = $this->call('GET', $path);
 
         return $rows;
+    }
+
+    /** @return array<mixed> what each view holds */
+    protected function counts(): array
+    {
+        return (array) $this->call('GET', '/heartbeat')['counts'];
+    }
+
+    /** @return list<Json> the conversations that are away, in order of return; those that wait for a clearing last */
+    protected function away(): array
+    {
+        /** @var array{clearing: list<array{conversation: Json|null}>, stretches: list<array{items: list<array{kind: string, conversation: Json|null}>}>} $coming */
+        $coming = $this->call('GET', '/coming?kinds=mail,owed');
+
+        return array_values(array_filter(array_column(array_merge(...array_column($coming['stretches'], 'items'), ...[$coming['clearing']]), 'conversation')));
     }
 
     /**

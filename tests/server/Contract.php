@@ -96,7 +96,9 @@ final class Contract
     private function operation(string $method, string $path): array
     {
         $path = (string) preg_replace('#^/api|\?.*$#', '', $path);
-        foreach ($this->paths() as $template => $item) {
+        $paths = $this->paths();
+        // A path that is written out goes before one with holes in it.
+        foreach ((isset($paths[$path]) ? [$path => $paths[$path]] : []) + $paths as $template => $item) {
             $pattern = '#^'.preg_replace('/\\\\\{[^}]+\\\\\}/', '[^/]+', preg_quote($template, '#')).'$#';
             $operation = $item[strtolower($method)] ?? null;
             if (1 === preg_match($pattern, $path) && \is_array($operation)) {

@@ -14,7 +14,7 @@ final class DemoTest extends ApiTestCase
     {
         $this->signIn($this->service(SeedDemo::class)());
 
-        $counts = $this->call('GET', '/counts');
+        $counts = $this->counts();
         self::assertGreaterThanOrEqual(30, $counts['tray']);
         self::assertGreaterThanOrEqual(60, $this->call('GET', '/find?place=archive')['total']);
         self::assertGreaterThanOrEqual(5, $counts['away']);

@@ -8,9 +8,13 @@ use Doctrine\ORM\Mapping as ORM;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\TaskSettings;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeSettings;
+use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\ClearingOrder;
+use ZippyTray\Core\Tray\TraySettings;
 
 /**
  * A person who signs in. Every row of the database belongs to one.
@@ -27,6 +31,18 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     /** Whether 4/12 is the fourth of December to this person. */
     #[ORM\Column]
     private bool $dayFirst = true;
+
+    /** @var array{weekStart?: int, workingDays?: list<int>, marks?: array<string, string>} how they speak of time; what is missing is as usual */
+    #[ORM\Column(type: 'json')]
+    private array $timeSettings = [];
+
+    /** @var array{completeSubtasks?: bool, reminderPercent?: int, reminderDays?: int} what is missing is as usual */
+    #[ORM\Column(type: 'json')]
+    private array $taskSettings = [];
+
+    /** @var array{snoozes?: list<string>, mailEndsSnooze?: bool} what is missing is as usual */
+    #[ORM\Column(type: 'json')]
+    private array $traySettings = [];
 
     #[ORM\Column(enumType: ClearingOrder::class)]
     private ClearingOrder $clearingOrder = ClearingOrder::Grouped;
@@ -59,10 +75,41 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return $this->name;
     }
 
-    public function choose(bool $dayFirst, ClearingOrder $clearingOrder): void
+    public function choose(ClearingOrder $clearingOrder, TimeSettings $time, TaskSettings $tasks, TraySettings $tray): void
     {
-        $this->dayFirst = $dayFirst;
         $this->clearingOrder = $clearingOrder;
+        $this->dayFirst = $time->dayFirst;
+        $state = $time->state();
+        $this->timeSettings = ['weekStart' => $state['weekStart'], 'workingDays' => $state['workingDays'], 'marks' => $state['marks']];
+        $this->taskSettings = $tasks->state();
+        $this->traySettings = $tray->state();
+    }
+
+    public function timeSettings(): TimeSettings
+    {
+        return TimeSettings::fromState(['dayFirst' => $this->dayFirst] + $this->timeSettings + (new TimeSettings())->state());
+    }
+
+    public function taskSettings(): TaskSettings
+    {
+        return TaskSettings::fromState($this->taskSettings + (new TaskSettings())->state());
+    }
+
+    public function traySettings(): TraySettings
+    {
+        return TraySettings::fromState($this->traySettings + (new TraySettings())->state());
+    }
+
+    /** Changes whenever the person chooses something else. */
+    public function fingerprint(): string
+    {
+        return hash('xxh32', json_encode([$this->name, $this->zone, $this->dayFirst, $this->timeSettings, $this->taskSettings, $this->traySettings, $this->clearingOrder], \JSON_THROW_ON_ERROR));
+    }
+
+    /** The person as somebody who writes time at that moment. */
+    public function speaker(\DateTimeInterface $now): Speaker
+    {
+        return new Speaker(new Moment($now, $this->timeZone()), $this->timeSettings());
     }
 
     public function clearingOrder(): ClearingOrder

@@ -31,6 +31,12 @@ final class ProgramClock implements ClockInterface
         return $this->pretended ?? new \DateTimeImmutable('@'.(time() + $this->shift()));
     }
 
+    /** @return int how far the present second has gone, 0 to 999 */
+    public function milliseconds(): int
+    {
+        return (int) (microtime(true) * 1000) % 1000;
+    }
+
     /**
      * Does something as if it were another moment; for filling a demo with what happened before.
      *
@@ -64,7 +70,7 @@ final class ProgramClock implements ClockInterface
     }
 
     /** @return int seconds ahead of the machine's clock */
-    private function shift(): int
+    public function shift(): int
     {
         return $this->movable && is_file($this->file) ? (int) file_get_contents($this->file) : 0;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -13,32 +14,35 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Remind\RemindOf;
+use ZippyTray\Core\Task\TaskProposal;
+use ZippyTray\Core\Time\Reminder;
+use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\Advice\Findings;
+use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\PassOver;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Http\Payload\ConversationReminders;
 use ZippyTray\Server\Http\Payload\Touch;
 use ZippyTray\Server\Store\Advices;
 use ZippyTray\Server\Store\ConversationRows;
-use ZippyTray\Server\Store\Counts;
 use ZippyTray\Server\Store\EntryRows;
 use ZippyTray\Server\Store\FindingsStore;
 use ZippyTray\Server\Store\MessageStore;
+use ZippyTray\Server\Store\StoredNow;
 use ZippyTray\Server\Store\TaskRows;
 use ZippyTray\Server\Store\View\AdviceView;
 use ZippyTray\Server\Store\View\MessageView;
+use ZippyTray\Server\Store\View\ProposalView;
 
 #[Route('/api')]
 final readonly class ConversationController
 {
     public function __construct(private ConversationRows $rows)
     {
-    }
-
-    #[Route('/counts', methods: 'GET')]
-    public function counts(#[CurrentUser] Account $account, Counts $counts): JsonResponse
-    {
-        return new JsonResponse($counts->of($account->id, $account->timeZone()));
     }
 
     #[Route('/tray', methods: 'GET')]
@@ -53,33 +57,56 @@ final readonly class ConversationController
         return new JsonResponse($this->rows->sweep($account));
     }
 
-    #[Route('/away', methods: 'GET')]
-    public function away(#[CurrentUser] Account $account): JsonResponse
-    {
-        return new JsonResponse($this->rows->away($account->id));
-    }
-
     #[Route('/find', methods: 'GET')]
     public function find(#[CurrentUser] Account $account, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $place = '', #[MapQueryParameter] int $page = 1): JsonResponse
     {
-        return new JsonResponse($this->rows->find($account->id, $words, Place::tryFrom($place), $page));
+        return new JsonResponse($this->rows->find($account, $words, Place::tryFrom($place), $page));
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]
-    public function show(#[CurrentUser] Account $account, string $id, MessageStore $store, TaskRows $tasks, EntryRows $entries, Conversations $conversations, Advices $advices, FindingsStore $findings): JsonResponse
+    public function show(#[CurrentUser] Account $account, string $id, MessageStore $store, TaskRows $tasks, EntryRows $entries, Conversations $conversations, Advices $advices, FindingsStore $findings, ClockInterface $clock): JsonResponse
     {
         $messages = $store->ofConversation($account->id, $id);
+        $conversation = $conversations->get($account->id, $id);
         $ids = array_map(static fn (Message $message): string => $message->id, $messages);
         $found = $findings->of($account, array_map(static fn (Message $message): string => $message->id, array_values(array_filter($messages, static fn (Message $message): bool => !$message->own))));
         $advice = $advices->of($account, [$id])[$id] ?? null;
 
         return new JsonResponse([
-            'row' => $this->rows->one($account->id, $id),
+            'row' => $this->rows->one($account, $id),
             'messages' => array_map(static fn (Message $message): MessageView => MessageView::of($message, $found[$message->id] ?? null), $messages),
             'advice' => null === $advice ? null : AdviceView::of($advice),
+            'proposal' => null === $advice ? null : ProposalView::of($this->proposal($account, $advice, $found, $clock), $account->timeZone()),
             'tasks' => $tasks->ofMessages($account->id, $ids),
-            'history' => $entries->about($account->id, $conversations->get($account->id, $id)->ref()),
+            'reminders' => $this->reminders($conversation, $account->speaker($clock->now())),
+            'history' => $entries->about($account->id, $conversation->ref()),
         ]);
+    }
+
+    /** @param array<string, Findings> $found by message, oldest first */
+    private function proposal(Account $account, Advice $advice, array $found, ClockInterface $clock): TaskProposal
+    {
+        $newest = [] === $found ? null : $found[array_key_last($found)];
+
+        return TaskProposal::of($advice, $newest->items ?? [], $account->speaker($clock->now()), $account->taskSettings()->firstReminder);
+    }
+
+    /** @return list<array{text: string, at: ?string}> */
+    private function reminders(Conversation $conversation, Speaker $speaker): array
+    {
+        return array_map(static function (Reminder $reminder) use ($conversation, $speaker): array {
+            $moment = $reminder->moment(null, $conversation->due(), $speaker->now->zone, $speaker->settings, $speaker->now->instant);
+
+            return ['text' => $reminder->text(), 'at' => null === $moment ? null : StoredNow::of($moment->instant)];
+        }, $conversation->reminders());
+    }
+
+    #[Route('/conversations/{id}/reminders', requirements: ['id' => Requirement::UUID], methods: 'PUT')]
+    public function remind(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ConversationReminders $wanted, RemindOf $remind, EntryRows $entries, ClockInterface $clock): JsonResponse
+    {
+        $entry = $remind($account->id, $wanted->entry, $id, $wanted->read($account->speaker($clock->now())));
+
+        return new JsonResponse($entries->one($account->id, $entry->id));
     }
 
     #[Route('/conversations/{id}/touches', requirements: ['id' => Requirement::UUID], methods: 'POST')]

@@ -10,10 +10,15 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
-use ZippyTray\Core\Time\SnoozeChoice;
+use ZippyTray\Core\Time\Distance;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\BlockSender;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\EmptyBin;
+use ZippyTray\Core\Tray\NextClearing;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\DecisionRequest;
 use ZippyTray\Server\Store\EntryRows;
@@ -26,25 +31,29 @@ final readonly class DecisionController
     }
 
     #[Route('/decisions', methods: 'POST')]
-    public function decide(#[CurrentUser] Account $account, #[MapRequestPayload] DecisionRequest $request, Decide $decide, BlockSender $block, DecisionAnswer $answer): JsonResponse
+    public function decide(#[CurrentUser] Account $account, #[MapRequestPayload] DecisionRequest $request, Decide $decide, BlockSender $block, DecisionAnswer $answer, ClockInterface $clock): JsonResponse
     {
         return $answer->of($request->isBlock()
             ? $block($account->id, $request->id, $request->claims(), $request->wholeDomain, $account->email, $request->clearing)
-            : $decide($account->id, $request->id, $request->decision($account->timeZone()), $request->claims(), $request->clearing));
+            : $decide($account->id, $request->id, $request->decision($account->speaker($clock->now())), $request->claims(), $request->clearing));
     }
 
     #[Route('/snooze-choices', methods: 'GET')]
     public function choices(#[CurrentUser] Account $account, ClockInterface $clock): JsonResponse
     {
+        $speaker = $account->speaker($clock->now());
         $choices = [];
-        foreach (SnoozeChoice::cases() as $choice) {
-            $moment = $choice->moment($clock->now(), $account->timeZone());
-            if (null !== $moment) {
-                $choices[] = ['choice' => $choice->value, 'date' => $moment->date(), 'time' => $moment->time()];
-            }
+        foreach ($account->traySettings()->snoozes->moments($speaker) as $phrase => $moment) {
+            $choices[] = ['phrase' => (string) $phrase] + self::offered($moment, $speaker);
         }
 
-        return new JsonResponse($choices);
+        return new JsonResponse(['choices' => $choices, 'nextClearing' => self::offered(NextClearing::latest($speaker), $speaker)]);
+    }
+
+    /** @return array{date: LocalDate, time: TimeOfDay, distance: string} */
+    private static function offered(Moment $moment, Speaker $speaker): array
+    {
+        return ['date' => $moment->date(), 'time' => $moment->time(), 'distance' => Distance::of($moment->date(), $moment, $speaker->now)];
     }
 
     #[Route('/bin', methods: 'DELETE')]

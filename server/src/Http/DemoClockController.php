@@ -14,7 +14,7 @@ use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Http\Payload\ClockMove;
-use ZippyTray\Server\Store\Counts;
+use ZippyTray\Server\Store\Heartbeat;
 
 final readonly class DemoClockController
 {
@@ -23,7 +23,7 @@ final readonly class DemoClockController
     }
 
     #[Route('/api/demo/clock', methods: 'POST')]
-    public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] ClockMove $move, Counts $counts): JsonResponse
+    public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] ClockMove $move, Heartbeat $heartbeat): JsonResponse
     {
         if (!$this->clock->movable) {
             throw new NotFound('clock', 'demo');
@@ -31,12 +31,12 @@ final readonly class DemoClockController
         $now = $this->clock->now();
         $zone = $account->timeZone();
         $then = match ($move->to) {
-            'morning' => LocalDate::of($now, $zone)->plusDays(1)->at(DayMark::Morning->time(), $zone),
+            'morning' => LocalDate::of($now, $zone)->plusDays(1)->at(DayMark::Morning->usual(), $zone),
             'week' => $now->setTimezone($zone)->modify('+7 days'),
             default => $now->modify('+1 hour'),
         };
         $this->clock->moveForward($then->getTimestamp() - $now->getTimestamp());
 
-        return new JsonResponse($counts->of($account->id, $zone));
+        return new JsonResponse($heartbeat->of($account)['body']);
     }
 }

@@ -19,8 +19,11 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\OpenSubtasks;
+use ZippyTray\Core\Task\TaskOvertaken;
 use ZippyTray\Core\Tray\Overtaken;
 use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Store\TaskSheets;
 
 /**
  * Turns what goes wrong into a sentence for the person.
@@ -28,7 +31,7 @@ use ZippyTray\Server\Store\EntryRows;
 #[AsEventListener(priority: 2)]
 final readonly class ProblemListener
 {
-    public function __construct(private EntryRows $entries, private LoggerInterface $logger)
+    public function __construct(private EntryRows $entries, private TaskSheets $tasks, private LoggerInterface $logger)
     {
     }
 
@@ -44,6 +47,8 @@ final readonly class ProblemListener
             $problem instanceof CannotUndo => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage()),
             $problem instanceof UndoBlocked => $this->later($problem->getMessage(), $problem->later),
             $problem instanceof Overtaken => $this->later($problem->getMessage(), $problem->entry),
+            $problem instanceof OpenSubtasks => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['openSubtasks' => $problem->count]),
+            $problem instanceof TaskOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['task' => $this->tasks->of($problem->task)]),
             $problem instanceof HttpExceptionInterface => $this->http($problem),
             default => $this->unexpected($problem),
         });

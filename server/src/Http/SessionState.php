@@ -24,7 +24,12 @@ final readonly class SessionState
         $isFirstVisit = null === $account && $this->accounts->isFirstVisit();
 
         return new JsonResponse([
-            'account' => null === $account ? null : ['name' => $account->name(), 'email' => $account->email, 'zone' => $account->timeZone()->getName(), 'dayFirst' => $account->person()->dayFirst, 'clearingOrder' => $account->clearingOrder()],
+            'account' => null === $account ? null : [
+                'name' => $account->name(),
+                'email' => $account->email,
+                'zone' => $account->timeZone()->getName(),
+                'settings' => ['clearingOrder' => $account->clearingOrder(), ...$account->timeSettings()->state(), ...$account->taskSettings()->state(), ...$account->traySettings()->state(), 'zone' => $account->timeZone()->getName()],
+            ],
             'firstVisit' => $isFirstVisit,
             'awaited' => $isFirstVisit ? $this->accounts->awaited() : null,
             'demo' => $this->clock->movable,

@@ -5,19 +5,25 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Settings;
 
 final readonly class SettingsController
 {
     #[Route('/api/settings', methods: 'PUT')]
-    public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] Settings $settings, EntityManagerInterface $orm, SessionState $state): JsonResponse
+    public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] Settings $settings, EntityManagerInterface $orm, SessionState $state, ClockInterface $clock): JsonResponse
     {
-        $account->choose($settings->dayFirst, $settings->clearingOrder);
+        [$time, $tray] = [$settings->time(), $settings->tray()];
+        $tray->snoozes->check(new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time));
+        $account->settle($account->name(), $settings->zone);
+        $account->choose($settings->clearingOrder, $time, $settings->tasks(), $tray);
         $orm->flush();
 
         return $state->response($account);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Http;
 
+use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -11,82 +12,67 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
-use ZippyTray\Core\Journal\Entry;
-use ZippyTray\Core\Task\ChangeTask;
+use ZippyTray\Core\Task\EditTask;
 use ZippyTray\Core\Task\MakeTasks;
+use ZippyTray\Core\Task\ReadOutline;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\NewTasks;
 use ZippyTray\Server\Http\Payload\TaskEdit;
-use ZippyTray\Server\Http\Payload\TaskState;
+use ZippyTray\Server\Http\Payload\WrittenList;
 use ZippyTray\Server\Store\EntryRows;
 use ZippyTray\Server\Store\SourceCopies;
-use ZippyTray\Server\Store\StoredNow;
 use ZippyTray\Server\Store\TaskRows;
+use ZippyTray\Server\Store\TaskSheets;
 
 #[Route('/api', requirements: ['id' => Requirement::UUID])]
 final readonly class TaskController
 {
-    public function __construct(private TaskRows $rows, private EntryRows $entries, private ChangeTask $change)
+    public function __construct(private TaskRows $rows, private ClockInterface $clock)
     {
     }
 
     #[Route('/tasks', methods: 'GET')]
-    public function all(#[CurrentUser] Account $account, #[MapQueryParameter] string $state = 'open'): JsonResponse
+    public function all(#[CurrentUser] Account $account, #[MapQueryParameter] string $state = 'open', #[MapQueryParameter] ?string $list = null, #[MapQueryParameter] string $words = ''): JsonResponse
     {
-        return new JsonResponse('done' === $state ? $this->rows->done($account->id, $account->timeZone()) : $this->rows->open($account->id, $account->timeZone()));
+        return new JsonResponse('done' === $state ? $this->rows->done($account, $list, $words) : $this->rows->open($account, $list, $words));
     }
 
     #[Route('/tasks', methods: 'POST')]
     public function make(#[CurrentUser] Account $account, #[MapRequestPayload] NewTasks $new, MakeTasks $make, DecisionAnswer $answer): JsonResponse
     {
-        return $answer->of($make($account->id, $new->entry, $new->orders($account->timeZone()), $new->clearing), Response::HTTP_CREATED);
+        return $answer->of($make($account->id, $new->entry, $new->orders($account->speaker($this->clock->now())), $account->timeZone(), $new->clearing), Response::HTTP_CREATED);
     }
 
     #[Route('/tasks/{id}', methods: 'GET')]
-    public function show(#[CurrentUser] Account $account, string $id, Tasks $tasks, SourceCopies $sources): JsonResponse
+    public function show(#[CurrentUser] Account $account, string $id, Tasks $tasks, TaskSheets $sheets): JsonResponse
     {
-        $task = $tasks->get($account->id, $id);
-
-        return new JsonResponse([
-            'row' => $this->rows->one($account->id, $id, $account->timeZone()),
-            'createdAt' => StoredNow::of($task->createdAt),
-            'sources' => $sources->ofTask($task),
-        ]);
+        return new JsonResponse($sheets->of($tasks->get($account->id, $id)));
     }
 
     #[Route('/tasks/{id}', methods: 'PUT')]
-    public function edit(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] TaskEdit $edit): JsonResponse
+    public function edit(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] TaskEdit $edit, EditTask $editTask, EntryRows $entries): JsonResponse
     {
-        return $this->answer($this->change->edit($account->id, $edit->entry, $id, $edit->fields->in($account->timeZone())));
+        $entry = $editTask($account->id, $edit->entry, $id, $edit->revision, $edit->fields->read($account->speaker($this->clock->now())), $account->timeZone());
+
+        return new JsonResponse($entries->one($account->id, $entry->id));
     }
 
-    #[Route('/tasks/{id}/state', methods: 'PUT')]
-    public function state(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] TaskState $state): JsonResponse
+    #[Route('/labels', methods: 'GET')]
+    public function labels(#[CurrentUser] Account $account): JsonResponse
     {
-        return $this->answer($state->done ? $this->change->complete($account->id, $state->entry, $id) : $this->change->restore($account->id, $state->entry, $id));
+        return new JsonResponse($this->rows->labels($account->id));
     }
 
-    #[Route('/tasks/{id}', methods: 'DELETE')]
-    public function delete(#[CurrentUser] Account $account, string $id, #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)] string $entry): JsonResponse
+    #[Route('/outlines', methods: 'POST')]
+    public function outline(#[MapRequestPayload] WrittenList $list): JsonResponse
     {
-        return $this->answer($this->change->delete($account->id, $entry, $id));
-    }
-
-    #[Route('/lists', methods: 'GET')]
-    public function lists(#[CurrentUser] Account $account): JsonResponse
-    {
-        return new JsonResponse($this->rows->lists($account->id));
+        return new JsonResponse(ReadOutline::of($list->text));
     }
 
     #[Route('/sources/{id}', methods: 'GET')]
     public function source(#[CurrentUser] Account $account, string $id, SourceCopies $sources): JsonResponse
     {
-        return new JsonResponse($sources->one($account->id, $id));
-    }
-
-    private function answer(Entry $entry): JsonResponse
-    {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
+        return new JsonResponse($sources->one($account, $id));
     }
 }

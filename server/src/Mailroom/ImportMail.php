@@ -59,7 +59,7 @@ final readonly class ImportMail
             return;
         }
         try {
-            $message = ($this->receive)($account->id, $account->email, $found->raw, $into);
+            $message = ($this->receive)($account->id, $account->email, $found->raw, $into, $account->traySettings()->mailEndsSnooze);
             null === $message ? ++$outcome->known : ++$outcome->new;
             if (null !== $message && !$message->own && Place::Tray === $into) {
                 $this->findings->keep($account, $message);

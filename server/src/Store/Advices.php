@@ -6,13 +6,14 @@ namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
-use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\Habit;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\View\ConversationRow;
 use ZippyTray\Server\Store\View\Row;
 
 /**
@@ -39,20 +40,18 @@ final readonly class Advices
         $found = $this->findings->of($account, array_merge(...array_values($undecided)));
         $habits = $this->habits($account, array_map(static fn (Row $row): string => $row->string('habit_key'), $conversations));
         $written = $this->written($account, array_map(static fn (Row $row): string => strtolower($row->string('latest_email')), $conversations));
-        $now = StoredNow::of($this->clock->now());
-        $today = LocalDate::of($this->clock->now(), $account->timeZone());
+        $now = new Moment($this->clock->now(), $account->timeZone());
         $advices = [];
         foreach ($conversations as $id => $row) {
             $messages = array_values(array_intersect_key($found, array_flip($undecided[$id] ?? [])));
             if ([] !== $messages) {
-                $until = $row->stringOrNull('away_until');
                 $advices[$id] = $this->adviser->advise($messages, new Circumstances(
-                    $today,
+                    $now->date(),
                     $habits[$row->string('habit_key')] ?? Habit::none(),
                     $written[strtolower($row->string('latest_email'))] ?? 0,
                     $row->int('snoozes'),
                     $row->int('touches'),
-                    null !== $until && $until <= $now,
+                    ConversationRow::back($row, $now),
                 ));
             }
         }
@@ -69,7 +68,7 @@ final readonly class Advices
     {
         $rows = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.away_until, c.decided_at, '.ConversationRows::TOUCHES.' AS touches
+            'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.snoozed_since, c.away_until, c.away_reason, c.called_back_by, c.owed_by, c.owed_what, c.decided_at, '.ConversationRows::TOUCHES.' AS touches
              FROM conversation c WHERE c.account_id = ? AND c.id IN (SELECT value FROM json_each(?))',
             [$account->id, json_encode($ids, \JSON_THROW_ON_ERROR)],
         ) as $columns) {

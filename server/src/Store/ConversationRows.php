@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
+use Psr\Clock\ClockInterface;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\SweepCheck;
 use ZippyTray\Server\Account\Account;
@@ -30,7 +32,7 @@ final readonly class ConversationRows
     /** How often a conversation was looked at since it was last decided, for a query of c. */
     public const TOUCHES = "(SELECT COUNT(*) FROM conversation_touch t WHERE t.conversation_id = c.id AND t.touched_at > COALESCE(c.decided_at, ''))";
 
-    public function __construct(private Connection $connection, private StoredNow $now, private Advices $advices)
+    public function __construct(private Connection $connection, private StoredNow $now, private ClockInterface $clock, private Advices $advices)
     {
     }
 
@@ -40,10 +42,10 @@ final readonly class ConversationRows
         $rows = $this->select(
             self::IN_TRAY,
             "c.place = 'away' DESC, c.away_until, c.latest_at DESC, c.id LIMIT ".self::TRAY_MOST,
-            ['account' => $account->id],
+            $account,
         );
         $advices = $this->advices->of($account, array_map(static fn (Row $row): string => $row->string('id'), $rows));
-        $now = $this->now->text();
+        $now = $this->now($account);
 
         return array_map(static fn (Row $row): ConversationRow => ConversationRow::of($row, $now, $advices[$row->string('id')] ?? null), $rows);
     }
@@ -55,10 +57,10 @@ final readonly class ConversationRows
      */
     public function sweep(Account $account): array
     {
-        $now = $this->now->text();
+        $now = $this->now($account);
         $conversations = [];
         $held = [];
-        foreach (array_chunk($this->select(self::IN_TRAY, 'c.latest_at DESC, c.id', ['account' => $account->id]), self::TRAY_MOST) as $rows) {
+        foreach (array_chunk($this->select(self::IN_TRAY, 'c.latest_at DESC, c.id', $account), self::TRAY_MOST) as $rows) {
             $advices = $this->advices->of($account, array_map(static fn (Row $row): string => $row->string('id'), $rows));
             foreach ($rows as $columns) {
                 $advice = $advices[$columns->string('id')] ?? null;
@@ -75,15 +77,27 @@ final readonly class ConversationRows
     }
 
     /** @return list<ConversationRow> in order of return */
-    public function away(string $accountId): array
+    public function away(Account $account): array
     {
-        return $this->rows("c.place = 'away' AND c.away_until > :now", 'c.away_until, c.id', ['account' => $accountId]);
+        return $this->rows("c.place = 'away' AND c.away_until > :now", 'c.away_until, c.id', $account);
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, ConversationRow> by id, those that there are
+     */
+    public function some(Account $account, array $ids): array
+    {
+        $rows = [] === $ids ? [] : $this->rows('c.id IN (SELECT value FROM json_each(:ids))', 'c.id', $account, ['ids' => json_encode($ids, \JSON_THROW_ON_ERROR)]);
+
+        return array_combine(array_map(static fn (ConversationRow $row): string => $row->id, $rows), $rows);
     }
 
     /** @throws NotFound */
-    public function one(string $accountId, string $id): ConversationRow
+    public function one(Account $account, string $id): ConversationRow
     {
-        return $this->rows('c.id = :id', 'c.id', ['account' => $accountId, 'id' => $id])[0] ?? throw new NotFound('conversation', $id);
+        return $this->some($account, [$id])[$id] ?? throw new NotFound('conversation', $id);
     }
 
     /**
@@ -92,10 +106,10 @@ final readonly class ConversationRows
      *
      * @return array{rows: list<ConversationRow>, total: int, pageSize: int} the newest first
      */
-    public function find(string $accountId, string $words, ?Place $place, int $page): array
+    public function find(Account $account, string $words, ?Place $place, int $page): array
     {
         $where = ['1'];
-        $parameters = ['account' => $accountId];
+        $parameters = [];
         $match = self::match($words);
         if (null !== $match) {
             $where[] = 'c.id IN (SELECT m.conversation_id FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH :words)';
@@ -107,10 +121,10 @@ final readonly class ConversationRows
         }
         $where = implode(' AND ', $where);
         $order = Place::Bin === $place ? 'c.binned_at DESC, c.id' : 'c.latest_at DESC, c.id';
-        $total = $this->connection->fetchOne("SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND {$where}", $parameters + ['now' => $this->now->text()]);
+        $total = $this->connection->fetchOne("SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND {$where}", $parameters + ['account' => $account->id, 'now' => $this->now->text()]);
 
         return [
-            'rows' => $this->rows($where, $order.' LIMIT '.self::PAGE.' OFFSET '.(max(1, $page) - 1) * self::PAGE, $parameters),
+            'rows' => $this->rows($where, $order.' LIMIT '.self::PAGE.' OFFSET '.(max(1, $page) - 1) * self::PAGE, $account, $parameters),
             'total' => is_numeric($total) ? (int) $total : 0,
             'pageSize' => self::PAGE,
         ];
@@ -129,11 +143,11 @@ final readonly class ConversationRows
      *
      * @return list<ConversationRow>
      */
-    private function rows(string $where, string $order, array $parameters): array
+    private function rows(string $where, string $order, Account $account, array $parameters = []): array
     {
-        $now = $this->now->text();
+        $now = $this->now($account);
 
-        return array_map(static fn (Row $row): ConversationRow => ConversationRow::of($row, $now), $this->select($where, $order, $parameters));
+        return array_map(static fn (Row $row): ConversationRow => ConversationRow::of($row, $now), $this->select($where, $order, $account, $parameters));
     }
 
     /**
@@ -141,13 +155,18 @@ final readonly class ConversationRows
      *
      * @return list<Row>
      */
-    private function select(string $where, string $order, array $parameters): array
+    private function select(string $where, string $order, Account $account, array $parameters = []): array
     {
         $rows = $this->connection->fetchAllAssociative(
             'SELECT c.*, '.self::TOUCHES." AS touches FROM conversation c WHERE c.account_id = :account AND ({$where}) ORDER BY {$order}",
-            $parameters + ['now' => $this->now->text()],
+            $parameters + ['account' => $account->id, 'now' => $this->now->text()],
         );
 
         return array_map(static fn (array $row): Row => new Row($row), $rows);
+    }
+
+    private function now(Account $account): Moment
+    {
+        return new Moment($this->clock->now(), $account->timeZone());
     }
 }

@@ -74,6 +74,17 @@ final readonly class ConversationStore implements Conversations
         return $this->found("c.account_id = :account AND c.place = 'blocked' AND (".self::of('LOWER(c.latest_email)').')', ['account' => $accountId] + self::patternParameters($pattern));
     }
 
+    public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array
+    {
+        $found = $this->found(
+            "c.account_id = :account AND c.place = 'away' AND c.away_reason = 'next_clearing' AND c.away_until > :now AND c.decided_at <= :until",
+            ['account' => $accountId, 'now' => StoredNow::of($now), 'until' => StoredNow::of($until)],
+        );
+        usort($found, static fn (Conversation $a, Conversation $b): int => [$a->decidedAt(), $a->id] <=> [$b->decidedAt(), $b->id]);
+
+        return $found;
+    }
+
     public function touched(Conversation $conversation, string $occasion, \DateTimeImmutable $at): void
     {
         $this->orm->getConnection()->executeStatement(

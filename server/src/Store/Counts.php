@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\Row;
 
 /**
@@ -16,13 +17,15 @@ final readonly class Counts
     {
     }
 
-    /** @return array{tray: int, tasks: int, overdue: int, away: int, bin: int, blocked: int, decidedToday: int, nextReturn: ?string, now: string} */
-    public function of(string $accountId, \DateTimeZone $zone): array
+    /** @return array{tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int, decidedToday: int, nextReturn: ?string, now: string} */
+    public function of(Account $account): array
     {
+        [$accountId, $zone] = [$account->id, $account->timeZone()];
         $now = $this->now->text();
         $columns = $this->connection->fetchAssociative(
             "SELECT SUM(place = 'tray' OR (place = 'away' AND away_until <= :now)) AS tray,
                 SUM(place = 'away' AND away_until > :now) AS away,
+                SUM(place = 'away' AND away_until > :now AND away_reason = 'next_clearing') AS for_clearing,
                 SUM(place = 'bin') AS bin,
                 SUM(place = 'blocked') AS blocked,
                 MIN(CASE WHEN place = 'away' AND away_until > :now THEN away_until END) AS next_return
@@ -30,13 +33,14 @@ final readonly class Counts
             ['now' => $now, 'account' => $accountId],
         );
         $row = new Row(false === $columns ? [] : $columns);
-        $tasks = $this->tasks->counts($accountId, $zone);
+        $tasks = $this->tasks->counts($account);
 
         return [
             'tray' => $row->int('tray'),
             'tasks' => $tasks['open'],
             'overdue' => $tasks['over'],
             'away' => $row->int('away'),
+            'forClearing' => $row->int('for_clearing'),
             'bin' => $row->int('bin'),
             'blocked' => $row->int('blocked'),
             'decidedToday' => $this->decidedToday($accountId, $zone),

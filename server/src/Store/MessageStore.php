@@ -25,6 +25,20 @@ final readonly class MessageStore implements Messages
             ?? throw new NotFound('message', $id);
     }
 
+    public function at(string $accountId, string $address): Message
+    {
+        $header = trim(rawurldecode((string) preg_replace('/^mid:/i', '', trim(mb_scrub($address)))), '<> ');
+        // Of mid:message/part the message counts; a slash is rare within a Message-ID, but may be.
+        foreach ([$header, (string) preg_replace('~/[^/]*$~', '', $header)] as $one) {
+            $id = $this->orm->getConnection()->fetchOne('SELECT id FROM message WHERE account_id = ? AND (message_header = ? OR id = ?) ORDER BY sent_at DESC LIMIT 1', [$accountId, $one, $one]);
+            if (\is_string($id)) {
+                return $this->get($accountId, $id);
+            }
+        }
+
+        throw new NotFound('message', $header);
+    }
+
     public function newestIn(string $accountId, string $conversationId): string
     {
         $id = $this->orm->getConnection()->fetchOne(
@@ -75,7 +89,6 @@ final readonly class MessageStore implements Messages
         return $messages;
     }
 
-    /** @return string the message's bytes, exactly as they came */
     public function source(Message $message): string
     {
         $compressed = $this->orm->getConnection()->fetchOne('SELECT source FROM message_source WHERE message_id = ?', [$message->id]);

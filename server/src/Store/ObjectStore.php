@@ -10,6 +10,7 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Remind\Ring;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
@@ -28,14 +29,18 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Task => Task::class,
             ObjectKind::TaskList => TaskList::class,
             ObjectKind::BlockedSender => BlockedSender::class,
+            ObjectKind::Ring => Ring::class,
         };
 
-        return $this->orm->getRepository($class)->findOneBy(['accountId' => $accountId, 'id' => $object->id]);
+        $found = $this->orm->find($class, $object->id);
+
+        return $found?->accountId === $accountId ? $found : null;
     }
 
     public function revive(string $accountId, ObjectRef $object, array $state): Journaled
     {
         $made = match ($object->kind) {
+            ObjectKind::Ring => throw new CannotUndo('This reminder is over and cannot be put back.'),
             ObjectKind::Conversation => throw new CannotUndo('This mail was removed for good and cannot be put back.'),
             ObjectKind::Task => Task::revived($object->id, $accountId, $state),
             ObjectKind::TaskList => TaskList::revived($object->id, $accountId, $state),
@@ -49,12 +54,17 @@ final readonly class ObjectStore implements Objects
 
     public function isNeeded(string $accountId, ObjectRef $object): bool
     {
-        if (ObjectKind::TaskList !== $object->kind) {
+        $column = match ($object->kind) {
+            ObjectKind::TaskList => 'list_id',
+            ObjectKind::Task => 'parent_id',
+            default => null,
+        };
+        if (null === $column) {
             return false;
         }
         $this->orm->flush();
 
-        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM task WHERE account_id = ? AND list_id = ?', [$accountId, $object->id]);
+        return false !== $this->orm->getConnection()->fetchOne("SELECT 1 FROM task WHERE account_id = ? AND {$column} = ?", [$accountId, $object->id]);
     }
 
     public function remove(Journaled $object): void

@@ -7,7 +7,7 @@ namespace ZippyTray\Server\Store;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\SourceCopy;
-use ZippyTray\Core\Task\Task;
+use ZippyTray\Server\Account\Account;
 
 /**
  * The copies that tasks keep of their sources, with the way back to the mail as long as it is there.
@@ -18,24 +18,18 @@ final readonly class SourceCopies
     {
     }
 
-    /** @return list<array<string, mixed>> in the task's order */
-    public function ofTask(Task $task): array
-    {
-        return array_map(fn (string $id): array => $this->one($task->accountId, $id), $task->sources());
-    }
-
     /**
      * @return array<string, mixed> see SourceCopy of the contract
      *
      * @throws NotFound
      */
-    public function one(string $accountId, string $id): array
+    public function one(Account $account, string $id): array
     {
-        $copy = $this->orm->getRepository(SourceCopy::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
+        $copy = $this->orm->getRepository(SourceCopy::class)->findOneBy(['accountId' => $account->id, 'id' => $id])
             ?? throw new NotFound('source', $id);
         $conversation = $this->orm->getConnection()->fetchOne(
             'SELECT c.conversation_id FROM message m JOIN conversation_message c ON c.message_id = m.id WHERE m.account_id = ? AND m.id = ?',
-            [$accountId, $copy->messageId],
+            [$account->id, $copy->messageId],
         );
 
         return [
@@ -46,9 +40,10 @@ final readonly class SourceCopies
             'subject' => $copy->subject,
             'sentAt' => StoredNow::of($copy->sentAt),
             'text' => $copy->text,
+            'headers' => $copy->headers,
             'attachments' => $copy->attachments,
             'message' => \is_string($conversation) ? $copy->messageId : null,
-            'conversation' => \is_string($conversation) ? $this->conversations->one($accountId, $conversation) : null,
+            'conversation' => \is_string($conversation) ? $this->conversations->one($account, $conversation) : null,
         ];
     }
 }

@@ -7,6 +7,8 @@ namespace ZippyTray\Server\Store;
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\Row;
 use ZippyTray\Server\Store\View\TaskRow;
 
@@ -15,37 +17,71 @@ use ZippyTray\Server\Store\View\TaskRow;
  */
 final readonly class TaskRows
 {
-    private const SELECT = "SELECT t.*, l.name AS list, s.id AS source_id,
-            json_extract(s.sender, '$.name') AS source_name, json_extract(s.sender, '$.email') AS source_email
-        FROM task t JOIN task_list l ON l.id = t.list_id
-        LEFT JOIN source_copy s ON s.id = json_extract(t.sources, '$[0]')";
+    private const SELECT = "SELECT t.id, t.revision, t.title, t.list_id, t.parent_id, t.rank, t.start_date, t.start_time, t.start_zone, t.due_date, t.due_time, t.due_zone,
+            t.estimate, t.priority, t.labels, t.repeats, t.reminders, t.files, t.notes <> '' AS noted, t.completed_at,
+            l.name AS list_name, l.colour AS list_colour, p.title AS parent_title, s.id AS source_id,
+            json_extract(s.sender, '$.name') AS source_name, json_extract(s.sender, '$.email') AS source_email";
+
+    private const FROM = "FROM task t JOIN task_list l ON l.id = t.list_id
+        LEFT JOIN task p ON p.id = t.parent_id
+        LEFT JOIN source_copy s ON s.id = (SELECT json_extract(j.value, '$.ref') FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'message' LIMIT 1)";
 
     public function __construct(private Connection $connection, private ClockInterface $clock)
     {
     }
 
-    /** @return list<TaskRow> the nearest due first, those without a date last */
-    public function open(string $accountId, \DateTimeZone $zone): array
+    /**
+     * @param string|null $listId of that list only; null: of all that are not archived
+     * @param string      $words  each has to occur in the title, the notes or a label
+     *
+     * @return list<TaskRow> the nearest due first, those without a date last
+     */
+    public function open(Account $account, ?string $listId = null, string $words = ''): array
     {
-        return $this->rows('t.completed_at IS NULL ORDER BY t.due_date IS NULL, t.due_date, t.due_time IS NULL, t.due_time, t.created_at, t.id', $accountId, [], $zone);
+        return $this->listed($account, 't.completed_at IS NULL', 't.due_date IS NULL, t.due_date, t.due_time IS NULL, t.due_time, t.created_at, t.id', $listId, $words);
     }
 
     /** @return list<TaskRow> the one completed last first */
-    public function done(string $accountId, \DateTimeZone $zone): array
+    public function done(Account $account, ?string $listId = null, string $words = ''): array
     {
-        return $this->rows('t.completed_at IS NOT NULL ORDER BY t.completed_at DESC, t.id', $accountId, [], $zone);
+        return $this->listed($account, 't.completed_at IS NOT NULL', 't.completed_at DESC, t.rank, t.id', $listId, $words);
     }
 
     /** @throws NotFound */
-    public function one(string $accountId, string $id, \DateTimeZone $zone): TaskRow
+    public function one(Account $account, string $id): TaskRow
     {
-        return $this->rows('t.id = ?', $accountId, [$id], $zone)[0] ?? throw new NotFound('task', $id);
+        return $this->rows('t.id = ?', $account, [$id])[0] ?? throw new NotFound('task', $id);
     }
 
-    /** @return array{open: int, over: int} */
-    public function counts(string $accountId, \DateTimeZone $zone): array
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<TaskRow> those that there are, without a set order
+     */
+    public function some(Account $account, array $ids): array
     {
-        $open = $this->open($accountId, $zone);
+        return [] === $ids ? [] : $this->rows('t.id IN (SELECT value FROM json_each(?))', $account, [json_encode($ids, \JSON_THROW_ON_ERROR)]);
+    }
+
+    /** @return list<TaskRow> the open ones that are out of the way until a start of their own */
+    public function waiting(Account $account): array
+    {
+        $tasks = $this->rows('t.completed_at IS NULL AND t.start_date IS NOT NULL AND NOT l.archived', $account, []);
+        $now = $account->speaker($this->clock->now())->now;
+
+        return array_values(array_filter($tasks, static fn (TaskRow $task): bool => null !== $task->start && $task->waiting && [$task->start['date'], $task->start['time'] ?? '99'] > [(string) $now->date(), (string) $now->time()]));
+    }
+
+    /** @return list<TaskRow> all that lies under the task, without a set order */
+    public function under(Account $account, string $id): array
+    {
+        return $this->rows('t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN below ON b.parent_id = below.id) SELECT id FROM below)', $account, [$id]);
+    }
+
+    /** @return array{open: int, over: int} without those that are out of the way, or only a part of another */
+    public function counts(Account $account): array
+    {
+        $open = array_filter($this->open($account), static fn (TaskRow $task): bool => !$task->waiting && $task->standsAlone());
 
         return ['open' => \count($open), 'over' => \count(array_filter($open, static fn (TaskRow $task): bool => $task->over))];
     }
@@ -57,11 +93,64 @@ final readonly class TaskRows
      */
     public function ofMessages(string $accountId, array $messageIds): array
     {
+        return $this->links("EXISTS (SELECT 1 FROM json_each(t.sources) j JOIN source_copy s ON s.id = json_extract(j.value, '$.ref') WHERE json_extract(j.value, '$.kind') = 'message' AND s.account_id = t.account_id AND s.message_id IN (SELECT value FROM json_each(?)))", $accountId, json_encode($messageIds, \JSON_THROW_ON_ERROR));
+    }
+
+    /** @return list<array{id: string, title: string, done: bool}> the tasks that name the task as a source */
+    public function ofTask(string $accountId, string $id): array
+    {
+        return $this->links("EXISTS (SELECT 1 FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'task' AND json_extract(j.value, '$.ref') = ?)", $accountId, $id);
+    }
+
+    /** @return array{id: string, title: string, done: bool}|null */
+    public function link(string $accountId, string $id): ?array
+    {
+        return $this->links('t.id = ?', $accountId, $id)[0] ?? null;
+    }
+
+    /** @return list<array{id: string, name: string, colour: ListColour, archived: bool, open: int, over: int, done: int}> in their order */
+    public function lists(Account $account): array
+    {
+        $over = [];
+        foreach ($this->rows('t.completed_at IS NULL', $account, []) as $task) {
+            $over[$task->list['id']] = ($over[$task->list['id']] ?? 0) + ($task->over && !$task->waiting ? 1 : 0);
+        }
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT DISTINCT t.id, t.title, t.completed_at FROM source_copy s, task t, json_each(t.sources) j
-             WHERE s.account_id = ? AND s.message_id IN (SELECT value FROM json_each(?)) AND t.account_id = s.account_id AND j.value = s.id ORDER BY t.created_at',
-            [$accountId, json_encode($messageIds, \JSON_THROW_ON_ERROR)],
+            'SELECT l.id, l.name, l.colour, l.archived, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL AND (t.parent_id IS NULL OR t.due_date IS NOT NULL)), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
+             FROM task_list l LEFT JOIN task t ON t.list_id = l.id WHERE l.account_id = ? GROUP BY l.id ORDER BY l.rank, l.id',
+            [$account->id],
         );
+
+        return array_map(static function (array $columns) use ($over): array {
+            $row = new Row($columns);
+
+            return [
+                'id' => $row->string('id'),
+                'name' => $row->string('name'),
+                'colour' => ListColour::from($row->string('colour')),
+                'archived' => $row->bool('archived'),
+                'open' => $row->int('open'),
+                'over' => $over[$row->string('id')] ?? 0,
+                'done' => $row->int('done'),
+            ];
+        }, $rows);
+    }
+
+    /** @return list<array{label: string, open: int}> by name */
+    public function labels(string $accountId): array
+    {
+        $rows = $this->connection->fetchAllAssociative(
+            'SELECT MIN(j.value) AS label, SUM(t.completed_at IS NULL) AS open FROM task t, json_each(t.labels) j WHERE t.account_id = ? GROUP BY LOWER(j.value) ORDER BY LOWER(j.value)',
+            [$accountId],
+        );
+
+        return array_map(static fn (array $columns): array => ['label' => (new Row($columns))->string('label'), 'open' => (new Row($columns))->int('open')], $rows);
+    }
+
+    /** @return list<array{id: string, title: string, done: bool}> */
+    private function links(string $where, string $accountId, string $parameter): array
+    {
+        $rows = $this->connection->fetchAllAssociative("SELECT t.id, t.title, t.completed_at FROM task t WHERE {$where} AND t.account_id = ? ORDER BY t.created_at, t.id", [$parameter, $accountId]);
 
         return array_map(static function (array $columns): array {
             $row = new Row($columns);
@@ -70,34 +159,57 @@ final readonly class TaskRows
         }, $rows);
     }
 
-    /** @return list<array{id: string, name: string, open: int}> by name */
-    public function lists(string $accountId): array
+    /** @return list<TaskRow> */
+    private function listed(Account $account, string $where, string $order, ?string $listId, string $words): array
     {
-        $rows = $this->connection->fetchAllAssociative(
-            'SELECT l.id, l.name, COUNT(t.id) AS open FROM task_list l LEFT JOIN task t ON t.list_id = l.id AND t.completed_at IS NULL
-             WHERE l.account_id = ? GROUP BY l.id ORDER BY l.name COLLATE NOCASE',
-            [$accountId],
-        );
+        $ids = $this->matching($account->id, $words);
+        $where .= null === $listId ? ' AND NOT l.archived' : ' AND t.list_id = ?';
+        $where .= null === $ids ? '' : ' AND t.id IN (SELECT value FROM json_each(?))';
 
-        return array_map(static function (array $columns): array {
-            $row = new Row($columns);
-
-            return ['id' => $row->string('id'), 'name' => $row->string('name'), 'open' => $row->int('open')];
-        }, $rows);
+        return $this->rows("{$where} ORDER BY {$order}", $account, array_values(array_filter([$listId, null === $ids ? null : json_encode($ids, \JSON_THROW_ON_ERROR)], static fn (?string $value): bool => null !== $value)));
     }
 
     /**
+     * SQLite knows capitals of ASCII only, so the words are looked for here.
+     *
+     * @return list<string>|null ids; null when there is no word
+     */
+    private function matching(string $accountId, string $words): ?array
+    {
+        $words = preg_split('/\s+/u', mb_strtolower(trim(mb_scrub($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+        if ([] === $words) {
+            return null;
+        }
+        $ids = [];
+        foreach ($this->connection->iterateAssociative('SELECT id, title, notes, labels FROM task WHERE account_id = ?', [$accountId]) as $columns) {
+            $row = new Row($columns);
+            $text = mb_strtolower($row->string('title').' '.$row->string('notes').' '.implode(' ', array_filter($row->json('labels'), \is_string(...))));
+            if ([] === array_filter($words, static fn (string $word): bool => !str_contains($text, $word))) {
+                $ids[] = $row->string('id');
+            }
+        }
+
+        return $ids;
+    }
+
+    /**
+     * @param string       $where      with its parameters in order, of t and l; may end in an ORDER BY
      * @param list<string> $parameters
      *
      * @return list<TaskRow>
      */
-    private function rows(string $where, string $accountId, array $parameters, \DateTimeZone $zone): array
+    private function rows(string $where, Account $account, array $parameters): array
     {
-        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $speaker = $account->speaker($this->clock->now());
+        $tree = TaskTree::of($this->connection, $account->id, $speaker);
 
         return array_map(
-            static fn (array $row): TaskRow => TaskRow::of(new Row($row), $now, $zone),
-            $this->connection->fetchAllAssociative(self::SELECT." WHERE t.account_id = ? AND {$where}", [$accountId, ...$parameters]),
+            static function (array $columns) use ($speaker, $tree): TaskRow {
+                $row = new Row($columns);
+
+                return TaskRow::of($row, $speaker, $tree->isWaiting($row->string('id')), $tree->under($row->string('id')));
+            },
+            $this->connection->fetchAllAssociative(self::SELECT.' '.self::FROM." WHERE t.account_id = ? AND {$where}", [$account->id, ...$parameters]),
         );
     }
 }

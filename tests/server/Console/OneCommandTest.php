@@ -74,7 +74,7 @@ final class OneCommandTest extends TestCase
     {
         $process = $this->zippy([]);
         self::assertSame(0, $process->getExitCode());
-        foreach (['demo', 'serve', 'setup', 'test', 'shots', 'console'] as $word) {
+        foreach (['demo', 'serve', 'work', 'setup', 'test', 'shots', 'console'] as $word) {
             self::assertStringContainsString('./zippy '.$word, $process->getOutput());
         }
     }

@@ -65,8 +65,7 @@ final class AdviceTest extends ApiTestCase
         $this->signIn();
         $id = $this->receive('Appointment', text: 'Your appointment is on 04/05/2030 at 14:00.');
         self::assertSame('2030-05-04', $this->date($id));
-        $session = $this->call('PUT', '/settings', ['dayFirst' => false, 'clearingOrder' => 'newest']);
-        self::assertSame('newest', ((array) $session['account'])['clearingOrder']);
+        $this->settle(['dayFirst' => false]);
         self::assertSame('2030-04-05', $this->date($id));
     }
 

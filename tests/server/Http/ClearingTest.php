@@ -97,7 +97,7 @@ final class ClearingTest extends ApiTestCase
         self::assertSame('mail from @buy.example goes to Blocked', $block['consequence']);
         $this->upload(['more.eml' => "From: news@mail.buy.example\r\nSubject: More\r\nMessage-ID: <m@x>\r\n\r\nMore.\r\n"]);
         self::assertSame([], $this->rows('/tray'));
-        self::assertSame(2, $this->call('GET', '/counts')['blocked']);
+        self::assertSame(2, $this->counts()['blocked']);
         self::assertSame(2, $this->call('GET', '/find?place=blocked')['total']);
 
         $sender = $this->rows('/blocked')[0];

@@ -20,14 +20,14 @@ final class ManyTest extends ApiTestCase
         $this->fill();
         $rows = $this->rows('/tray');
         self::assertCount(ConversationRows::TRAY_MOST, $rows);
-        self::assertSame(self::MANY, $this->call('GET', '/counts')['tray']);
+        self::assertSame(self::MANY, $this->counts()['tray']);
         self::assertSame('Letter '.(self::MANY - 1), $rows[0]['subject']);
 
         $entry = $this->decide('archive', array_map(static fn (array $row): string => \is_string($row['id']) ? $row['id'] : '', $rows));
         self::assertSame(ConversationRows::TRAY_MOST, $entry['count']);
         self::assertCount(30, $this->rows('/tray'));
         $this->undo($entry);
-        self::assertSame(self::MANY, $this->call('GET', '/counts')['tray']);
+        self::assertSame(self::MANY, $this->counts()['tray']);
     }
 
     public function testFindGivesPages(): void

@@ -15,7 +15,7 @@ final class SignInTest extends ApiTestCase
         self::assertTrue($this->call('GET', '/session')['firstVisit']);
         $new = ['name' => ' Wren Halloran ', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'];
         $session = $this->call('POST', '/accounts', $new, 201);
-        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin', 'dayFirst' => true, 'clearingOrder' => 'grouped'], $session['account']);
+        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], array_diff_key((array) $session['account'], ['settings' => true]));
         self::assertSame([], $this->rows('/tray'));
 
         $this->call('DELETE', '/session', null, 204);
@@ -29,7 +29,7 @@ final class SignInTest extends ApiTestCase
         $session = $this->call('GET', '/session');
         self::assertSame([true, 'wren@ternpoint.example'], [$session['firstVisit'], $session['awaited']]);
         $session = $this->call('POST', '/accounts', ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'], 201);
-        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin', 'dayFirst' => true, 'clearingOrder' => 'grouped'], $session['account']);
+        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], array_diff_key((array) $session['account'], ['settings' => true]));
         self::assertCount(1, $this->service(Accounts::class)->all());
     }
 
@@ -100,30 +100,38 @@ final class SignInTest extends ApiTestCase
         $task = self::id();
         $entry = (array) $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $task, 'fields' => ['title' => 'Keep it'], 'conversation' => ['id' => $conversation]]]], 201)['entry'];
         $sources = $this->call('GET', '/tasks/'.$task)['sources'];
+        $list = $this->rows('/lists')[0]['id'];
+        self::assertIsString($list);
         $messages = $this->call('GET', '/conversations/'.$conversation)['messages'];
         self::assertIsArray($sources);
         self::assertIsArray($messages);
-        [$source, $message] = [array_column($sources, 'id')[0], array_column($messages, 'id')[0]];
+        [$source, $message] = [array_column($sources, 'ref')[0], array_column($messages, 'id')[0]];
         self::assertIsString($source);
         self::assertIsString($message);
         self::assertIsString($entry['id']);
 
         $this->signIn();
-        foreach (['/tray', '/away', '/tasks', '/tasks?state=done', '/lists'] as $path) {
+        foreach (['/tray', '/tasks', '/tasks?state=done', '/lists'] as $path) {
             self::assertSame([], $this->rows($path), $path);
         }
         self::assertSame(0, $this->call('GET', '/find?words=secret')['total']);
         self::assertSame([], $this->call('GET', '/journal')['entries']);
-        self::assertSame(0, $this->call('GET', '/counts')['tasks']);
+        self::assertSame(0, $this->counts()['tasks']);
         foreach (["/conversations/{$conversation}", "/messages/{$message}", "/messages/{$message}/formatted", "/messages/{$message}/source", "/messages/{$message}/attachments/0", "/tasks/{$task}", "/sources/{$source}"] as $path) {
             $this->call('GET', $path, null, 404);
         }
         $this->call('PUT', "/conversations/{$conversation}/read", null, 404);
         $this->decide('delete', [$conversation], null, 404);
         $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x'], 'message' => $message]]], 404);
-        $this->call('PUT', "/tasks/{$task}", ['entry' => self::id(), 'fields' => ['title' => 'x']], 404);
-        $this->call('PUT', "/tasks/{$task}/state", ['entry' => self::id(), 'done' => true], 404);
-        $this->call('DELETE', "/tasks/{$task}?entry=".self::id(), null, 404);
+        $this->call('PUT', "/tasks/{$task}", ['entry' => self::id(), 'revision' => 1, 'fields' => ['title' => 'x']], 404);
+        $this->call('POST', "/tasks/{$task}/skip", ['entry' => self::id()], 404);
+        foreach (['PUT /tasks/state' => ['done' => true], 'POST /tasks/deletions' => [], 'POST /tasks/changes' => ['label' => 'x'], 'POST /tasks/moves' => ['behind' => $task]] as $step => $more) {
+            [$method, $path] = explode(' ', $step);
+            $this->call($method, $path, ['entry' => self::id(), 'tasks' => [$task]] + $more, 404);
+        }
+        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x'], 'parent' => $task]]], 404);
+        $this->call('PUT', "/lists/{$list}", ['entry' => self::id(), 'name' => 'Mine', 'colour' => 'sea', 'archived' => false], 404);
+        $this->call('DELETE', "/lists/{$list}?entry=".self::id(), null, 404);
         $this->call('POST', '/journal/'.$entry['id'].'/undo', ['id' => self::id()], 404);
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Http;
 
-use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 final class TaskTest extends ApiTestCase
@@ -13,7 +12,7 @@ final class TaskTest extends ApiTestCase
     {
         $this->signIn();
         $conversation = $this->receive('Lantern glass', text: 'Which one shall it be?');
-        $task = $this->make(['title' => 'Choose the glass', 'list' => 'Lantern'], $conversation);
+        $task = $this->makeTask(['title' => 'Choose the glass', 'list' => 'Lantern'], ['conversation' => ['id' => $conversation]]);
         self::assertSame([], $this->rows('/tray'));
         $copy = $this->source($task);
         self::assertNotNull($copy['message']);
@@ -35,8 +34,8 @@ final class TaskTest extends ApiTestCase
     {
         $this->signIn();
         $conversation = $this->receive();
-        $task = $this->make(['title' => 'Choose'], $conversation);
-        $deleted = $this->call('DELETE', '/tasks/'.$task.'?entry='.self::id());
+        $task = $this->makeTask(['title' => 'Choose'], ['conversation' => ['id' => $conversation]]);
+        $deleted = $this->call('POST', '/tasks/deletions', ['entry' => self::id(), 'tasks' => [$task]]);
         self::assertSame('archive', ((array) $this->call('GET', '/conversations/'.$conversation)['row'])['place']);
 
         $this->undo($deleted);
@@ -46,7 +45,7 @@ final class TaskTest extends ApiTestCase
     public function testOrderOfTheList(): void
     {
         $this->signIn();
-        $today = $this->today();
+        $today = $this->day();
         foreach ([
             'none' => null,
             'next week' => ['date' => $this->day(7), 'time' => null],
@@ -54,19 +53,19 @@ final class TaskTest extends ApiTestCase
             'over' => ['date' => $this->day(-2), 'time' => null],
             'today at a time' => ['date' => $today, 'time' => '23:59'],
         ] as $title => $due) {
-            $this->make(['title' => $title, 'due' => $due]);
+            $this->makeTask(['title' => $title, 'due' => $due]);
         }
         $rows = $this->rows('/tasks');
         self::assertSame(['over', 'today at a time', 'today', 'next week', 'none'], array_column($rows, 'title'));
         self::assertSame([true, false, false, false, false], array_column($rows, 'over'));
-        $counts = $this->call('GET', '/counts');
+        $counts = $this->counts();
         self::assertSame([5, 1], [$counts['tasks'], $counts['overdue']]);
     }
 
     public function testATaskIsDueUntilItsDayIsOver(): void
     {
         $this->signIn();
-        $this->make(['title' => 'Buy stamps', 'due' => ['date' => $this->today(), 'time' => null]]);
+        $this->makeTask(['title' => 'Buy stamps', 'due' => ['date' => $this->day(), 'time' => null]]);
         self::assertFalse($this->rows('/tasks')[0]['over']);
         $this->call('POST', '/demo/clock', ['to' => 'morning']);
         self::assertTrue($this->rows('/tasks')[0]['over']);
@@ -75,23 +74,23 @@ final class TaskTest extends ApiTestCase
     public function testEditCompleteRestoreAndUndo(): void
     {
         $this->signIn();
-        $task = $this->make(['title' => 'Order polish', 'notes' => 'two tins', 'list' => 'Supplies']);
-        $edited = $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'fields' => ['title' => 'Order brass polish', 'notes' => 'three tins', 'list' => 'House', 'due' => ['date' => $this->day(3), 'time' => '15:00']]]);
+        $task = $this->makeTask(['title' => 'Order polish', 'notes' => 'two tins', 'list' => 'Supplies']);
+        $edited = $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $this->row($task)['revision'], 'fields' => ['title' => 'Order brass polish', 'notes' => 'three tins', 'list' => 'House', 'due' => ['date' => $this->day(3), 'time' => '15:00']]]);
         $row = $this->row($task);
-        self::assertSame(['Order brass polish', 'three tins', 'House', ['date' => $this->day(3), 'time' => '15:00']], [$row['title'], $row['notes'], $row['list'], $row['due']]);
+        self::assertSame(['Order brass polish', 'three tins', 'House', ['date' => $this->day(3), 'time' => '15:00']], [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']]);
 
-        $done = $this->call('PUT', '/tasks/'.$task.'/state', ['entry' => self::id(), 'done' => true]);
+        $done = $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true]);
         self::assertSame([], $this->rows('/tasks'));
         self::assertSame([$task], array_column($this->rows('/tasks?state=done'), 'id'));
         $this->undo($edited, 409);
         $this->undo($done);
         $this->undo($edited);
         $row = $this->row($task);
-        self::assertSame(['Order polish', 'two tins', 'Supplies', null], [$row['title'], $row['notes'], $row['list'], $row['due']]);
+        self::assertSame(['Order polish', 'two tins', 'Supplies', null], [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']]);
         self::assertSame(['Supplies'], array_column($this->rows('/lists'), 'name'));
 
-        $this->call('PUT', '/tasks/'.$task.'/state', ['entry' => self::id(), 'done' => true]);
-        $this->call('PUT', '/tasks/'.$task.'/state', ['entry' => self::id(), 'done' => false]);
+        $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true]);
+        $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => false]);
         self::assertCount(1, $this->rows('/tasks'));
     }
 
@@ -118,8 +117,14 @@ final class TaskTest extends ApiTestCase
             'title' => ['title' => '  '],
             'notes' => ['title' => 'x', 'notes' => str_repeat('x', 100_001)],
             'list' => ['title' => 'x', 'list' => str_repeat('x', 81)],
-            'date' => ['title' => 'x', 'due' => ['date' => '2026-02-30', 'time' => null]],
-            'time' => ['title' => 'x', 'due' => ['date' => '2026-02-03', 'time' => '7pm']],
+            'due' => ['title' => 'x', 'due' => ['date' => '2026-02-30', 'time' => null]],
+            'start' => ['title' => 'x', 'start' => ['date' => $this->day(3)], 'due' => ['date' => $this->day(2)]],
+            'estimate' => ['title' => 'x', 'estimate' => '3 days'],
+            'labels' => ['title' => 'x', 'labels' => [str_repeat('x', 41)]],
+            'repeat' => ['title' => 'x', 'repeat' => ['phrase' => 'friday']],
+            'reminders' => ['title' => 'x', 'reminders' => ['2 days befor']],
+            'sources' => ['title' => 'x', 'sources' => [['kind' => 'web', 'ref' => 'javascript:alert(1)']]],
+            'files' => ['title' => 'x', 'files' => [self::id()]],
         ] as $field => $fields) {
             $problem = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => $fields, 'conversation' => ['id' => $conversation]]]], 422);
             self::assertIsArray($problem['violations']);
@@ -134,20 +139,11 @@ final class TaskTest extends ApiTestCase
     {
         $this->signIn();
         $conversation = $this->receive();
-        $task = $this->make(['title' => 'Choose the glass'], $conversation);
+        $task = $this->makeTask(['title' => 'Choose the glass'], ['conversation' => ['id' => $conversation]]);
         self::assertSame([['id' => $task, 'title' => 'Choose the glass', 'done' => false]], $this->call('GET', '/conversations/'.$conversation)['tasks']);
         $message = $this->source($task)['message'];
         self::assertIsString($message);
         self::assertSame([['id' => $task, 'title' => 'Choose the glass', 'done' => false]], $this->call('GET', '/messages/'.$message)['tasks']);
-    }
-
-    /** @param array<string, mixed> $fields */
-    private function make(array $fields, ?string $conversation = null): string
-    {
-        $id = self::id();
-        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $id, 'fields' => $fields] + (null === $conversation ? [] : ['conversation' => ['id' => $conversation]])]], 201);
-
-        return $id;
     }
 
     /** @return array<mixed> */
@@ -161,16 +157,6 @@ final class TaskTest extends ApiTestCase
     {
         $sources = (array) $this->call('GET', '/tasks/'.$task)['sources'];
 
-        return (array) $sources[0];
-    }
-
-    private function today(): string
-    {
-        return $this->day(0);
-    }
-
-    private function day(int $ahead): string
-    {
-        return $this->service(ProgramClock::class)->now()->setTimezone(new \DateTimeZone('Europe/Dublin'))->modify(\sprintf('%+d days', $ahead))->format('Y-m-d');
+        return (array) ((array) $sources[0])['copy'];
     }
 }

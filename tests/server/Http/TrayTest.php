@@ -13,7 +13,7 @@ final class TrayTest extends ApiTestCase
     {
         $this->signIn();
         self::assertSame([], $this->rows('/tray'));
-        $counts = $this->call('GET', '/counts');
+        $counts = $this->counts();
         self::assertSame([0, 0, 0, null], [$counts['tray'], $counts['away'], $counts['decidedToday'], $counts['nextReturn']]);
     }
 
@@ -26,11 +26,11 @@ final class TrayTest extends ApiTestCase
         self::assertSame(3, $entry['count']);
         self::assertSame([], $this->rows('/tray'));
         self::assertSame(3, $this->call('GET', '/find?place=archive')['total']);
-        self::assertSame(3, $this->call('GET', '/counts')['decidedToday']);
+        self::assertSame(3, $this->counts()['decidedToday']);
 
         $this->undo($entry);
         self::assertCount(3, $this->rows('/tray'));
-        self::assertSame(0, $this->call('GET', '/counts')['decidedToday']);
+        self::assertSame(0, $this->counts()['decidedToday']);
     }
 
     public function testWhatIsSnoozedLeavesAndComesBackByItself(): void
@@ -41,12 +41,12 @@ final class TrayTest extends ApiTestCase
         $this->decide('snooze', [$id], ['date' => $tomorrow, 'time' => '09:00']);
 
         self::assertSame([], $this->rows('/tray'));
-        self::assertSame($id, $this->rows('/away')[0]['id']);
-        self::assertSame($this->rows('/away')[0]['awayUntil'], $this->call('GET', '/counts')['nextReturn']);
+        self::assertSame($id, $this->away()[0]['id']);
+        self::assertSame($this->away()[0]['awayUntil'], $this->counts()['nextReturn']);
 
         $this->call('POST', '/demo/clock', ['to' => 'morning']);
 
-        self::assertSame([], $this->rows('/away'));
+        self::assertSame([], $this->away());
         $row = $this->rows('/tray')[0];
         self::assertSame([$id, 'tray', true, 1], [$row['id'], $row['place'], $row['returned'], $row['snoozes']]);
     }
@@ -65,12 +65,15 @@ final class TrayTest extends ApiTestCase
     {
         $this->signIn();
         $id = $this->receive();
-        $choices = $this->rows('/snooze-choices');
-        self::assertGreaterThanOrEqual(2, \count($choices));
+        $answer = $this->call('GET', '/snooze-choices');
+        $choices = (array) $answer['choices'];
+        self::assertGreaterThanOrEqual(4, \count($choices));
+        $choices[] = $answer['nextClearing'];
         foreach ($choices as $choice) {
+            self::assertIsArray($choice);
             $this->decide('snooze', [$id], ['date' => $choice['date'], 'time' => $choice['time']]);
         }
-        self::assertSame(\count($choices), $this->rows('/away')[0]['snoozes']);
+        self::assertSame(\count($choices), $this->away()[0]['snoozes']);
     }
 
     public function testBadDecisionsAreRefusedWithASentenceAndNothingIsDecided(): void
@@ -103,7 +106,7 @@ final class TrayTest extends ApiTestCase
         $this->signIn();
         $body = ['id' => self::id(), 'kind' => 'snooze', 'conversations' => self::claims([$this->receive()]), 'until' => $this->inAnHour()];
         self::assertSame($this->call('POST', '/decisions', $body), $this->call('POST', '/decisions', $body));
-        self::assertSame(1, $this->rows('/away')[0]['snoozes']);
+        self::assertSame(1, $this->away()[0]['snoozes']);
     }
 
     public function testAnAnswerBringsTheConversationBackAndWhatWasDecidedStaysVisible(): void
@@ -163,7 +166,7 @@ final class TrayTest extends ApiTestCase
         $this->signIn();
         $id = $this->receive();
         $deleted = $this->decide('delete', [$id]);
-        self::assertSame(1, $this->call('GET', '/counts')['bin']);
+        self::assertSame(1, $this->counts()['bin']);
         $entry = $this->call('DELETE', '/bin?id='.self::id());
 
         self::assertFalse($entry['undoable']);

@@ -7,6 +7,8 @@ namespace ZippyTray\Server\Http\Payload;
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\Decision\Archive;
@@ -14,10 +16,12 @@ use ZippyTray\Core\Tray\Decision\BringBack;
 use ZippyTray\Core\Tray\Decision\Delete;
 use ZippyTray\Core\Tray\Decision\DoNow;
 use ZippyTray\Core\Tray\Decision\HandOver;
+use ZippyTray\Core\Tray\Decision\MoveReturn;
 use ZippyTray\Core\Tray\Decision\Mute;
 use ZippyTray\Core\Tray\Decision\PutBack;
 use ZippyTray\Core\Tray\Decision\Snooze;
 use ZippyTray\Core\Tray\Decision\Swept;
+use ZippyTray\Core\Tray\NextClearing;
 
 final readonly class DecisionRequest
 {
@@ -25,16 +29,18 @@ final readonly class DecisionRequest
     public function __construct(
         #[Assert\Uuid]
         public string $id,
-        #[Assert\Choice(['do_now', 'snooze', 'hand_over', 'archive', 'delete', 'block', 'mute', 'sweep', 'bring_back', 'put_back'])]
+        #[Assert\Choice(['do_now', 'snooze', 'hand_over', 'archive', 'delete', 'block', 'mute', 'sweep', 'bring_back', 'put_back', 'move_return'])]
         public string $kind,
         #[Assert\Count(min: 1, max: 10_000, minMessage: 'Select a conversation first.'), Assert\Valid]
         public array $conversations,
-        public ?LocalMoment $until = null,
+        public ?WhenField $until = null,
         public string $by = '',
         public string $what = '',
         public bool $wholeDomain = false,
         #[Assert\Uuid]
         public ?string $clearing = null,
+        #[Assert\Choice(['snooze', 'answer', 'next_clearing'])]
+        public string $for = 'snooze',
     ) {
     }
 
@@ -50,23 +56,31 @@ final readonly class DecisionRequest
     }
 
     /** @throws Refused when something is missing that the decision needs */
-    public function decision(\DateTimeZone $zone): Decision
+    public function decision(Speaker $speaker): Decision
     {
         return match ($this->kind) {
             'do_now' => new DoNow(),
-            'snooze' => new Snooze($this->until($zone)),
-            'hand_over' => new HandOver($this->by, $this->what, $this->until($zone)),
+            'snooze' => $this->snooze($speaker),
+            'hand_over' => new HandOver($this->by, $this->what, $this->until($speaker)),
             'delete' => new Delete(),
             'mute' => new Mute(),
             'sweep' => new Swept(),
+            'move_return' => new MoveReturn($this->until($speaker)),
             'bring_back' => new BringBack(),
             'put_back' => new PutBack(),
             default => new Archive(),
         };
     }
 
-    private function until(\DateTimeZone $zone): Moment
+    private function snooze(Speaker $speaker): Snooze
     {
-        return $this->until?->in($zone) ?? throw new Refused('When should it come back?', 'until');
+        $for = AwayReason::from($this->for);
+
+        return new Snooze(AwayReason::NextClearing === $for && null === $this->until ? NextClearing::latest($speaker) : $this->until($speaker), $for);
+    }
+
+    private function until(Speaker $speaker): Moment
+    {
+        return $this->until?->moment($speaker, 'until') ?? throw new Refused('When should it come back?', 'until');
     }
 }

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Task\TaskOrder;
+use ZippyTray\Core\Time\When\Speaker;
 
 final readonly class NewTasks
 {
@@ -21,9 +22,9 @@ final readonly class NewTasks
     }
 
     /** @return non-empty-list<TaskOrder> */
-    public function orders(\DateTimeZone $zone): array
+    public function orders(Speaker $speaker): array
     {
-        $orders = array_map(static fn (NewTask $task): TaskOrder => new TaskOrder($task->id, $task->fields->in($zone), $task->message, $task->conversation?->claim()), $this->tasks);
+        $orders = array_map(static fn (NewTask $task): TaskOrder => $task->order($speaker), $this->tasks);
 
         return [] === $orders ? throw new \LogicException('Validation lets no empty list through.') : $orders;
     }

@@ -4,12 +4,61 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Http\Payload;
 
+use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\FirstReminder;
+use ZippyTray\Core\Task\TaskSettings;
+use ZippyTray\Core\Time\TimeSettings;
+use ZippyTray\Core\Time\Week;
 use ZippyTray\Core\Tray\ClearingOrder;
+use ZippyTray\Core\Tray\SnoozePresets;
+use ZippyTray\Core\Tray\TraySettings;
 
 final readonly class Settings
 {
-    /** @param bool $dayFirst whether 4/12 is the fourth of December */
-    public function __construct(public bool $dayFirst, public ClearingOrder $clearingOrder)
+    /**
+     * @param bool                  $dayFirst    whether 4/12 is the fourth of December
+     * @param list<int>             $workingDays 1 is Monday
+     * @param array<string, string> $marks       times by the value of their mark
+     * @param string                $zone        IANA name
+     * @param list<string>          $snoozes     when phrases
+     */
+    public function __construct(
+        public bool $dayFirst,
+        public ClearingOrder $clearingOrder,
+        public int $weekStart,
+        #[Assert\All([new Assert\Type('int')])]
+        public array $workingDays,
+        #[Assert\All([new Assert\Type('string')])]
+        public array $marks,
+        public bool $completeSubtasks,
+        public int $reminderPercent,
+        public int $reminderDays,
+        public string $zone,
+        #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 200)])]
+        public array $snoozes,
+        public bool $mailEndsSnooze,
+    ) {
+    }
+
+    /** @throws Refused */
+    public function time(): TimeSettings
     {
+        $days = array_values(array_unique($this->workingDays));
+        sort($days);
+
+        return new TimeSettings($this->dayFirst, new Week($this->weekStart, $days), $this->marks);
+    }
+
+    /** @throws Refused */
+    public function tray(): TraySettings
+    {
+        return new TraySettings(new SnoozePresets($this->snoozes), $this->mailEndsSnooze);
+    }
+
+    /** @throws Refused */
+    public function tasks(): TaskSettings
+    {
+        return new TaskSettings($this->completeSubtasks, new FirstReminder($this->reminderPercent, $this->reminderDays));
     }
 }

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Http\Payload;
 
-use Symfony\Component\Validator\Constraints as Assert;
-
-final readonly class TaskState
+final readonly class TaskState extends SomeTasks
 {
-    public function __construct(
-        #[Assert\Uuid]
-        public string $entry,
-        public bool $done,
-    ) {
+    /**
+     * @param list<string> $tasks
+     * @param bool         $withSubtasks open subtasks are done too
+     */
+    public function __construct(string $entry, array $tasks, public bool $done, public bool $withSubtasks = false)
+    {
+        parent::__construct($entry, $tasks);
     }
 }

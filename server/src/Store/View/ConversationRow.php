@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Store\View;
 
+use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\AwayReason;
+use ZippyTray\Core\Tray\Back;
+use ZippyTray\Core\Tray\BackBecause;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\TooOften;
+use ZippyTray\Server\Store\StoredNow;
 
 /**
  * A conversation as it stands in a list. Instants are in UTC (RFC 3339).
@@ -30,6 +35,10 @@ final readonly class ConversationRow
         public ?string $binnedAt,
         public bool $muted,
         public ?string $owedBy,
+        public ?AwayReason $awayReason,
+        public ?string $snoozedSince,
+        public ?BackView $back,
+        public int $reminders,
         public int $touches,
         public ?TooOften $tooOften,
         public int $revision,
@@ -37,11 +46,12 @@ final readonly class ConversationRow
     ) {
     }
 
-    /** @param string $now instant as it is stored */
-    public static function of(Row $row, string $now, ?Advice $advice = null): self
+    /** @param Moment $now in the person's own zone */
+    public static function of(Row $row, Moment $now, ?Advice $advice = null): self
     {
         $until = $row->stringOrNull('away_until');
-        $returned = null !== $until && $until <= $now;
+        $back = self::back($row, $now);
+        $returned = null !== $back;
 
         return new self(
             $row->string('id'),
@@ -60,10 +70,36 @@ final readonly class ConversationRow
             $row->stringOrNull('binned_at'),
             $row->bool('muted'),
             $row->stringOrNull('owed_by'),
+            AwayReason::tryFrom($row->string('away_reason')),
+            0 === $row->int('snoozes') ? null : $row->stringOrNull('snoozed_since'),
+            null === $back ? null : BackView::of($back, $now->date()),
+            \count($row->json('reminders')),
             $row->int('touches'),
             TooOften::of($row->int('snoozes'), $row->int('touches')),
             $row->int('revision'),
             null === $advice ? null : AdviceGlance::of($advice),
+        );
+    }
+
+    /** How it came back, or null when it did not. */
+    public static function back(Row $row, Moment $now): ?Back
+    {
+        $until = $row->stringOrNull('away_until');
+        $reason = AwayReason::tryFrom($row->string('away_reason'));
+        if (null === $until || null === $reason || $until > StoredNow::of($now->instant)) {
+            return null;
+        }
+        $instant = static fn (string $column): ?\DateTimeImmutable => null === $row->stringOrNull($column) ? null : new \DateTimeImmutable($row->string($column));
+
+        return new Back(
+            BackBecause::tryFrom($row->string('called_back_by')) ?? BackBecause::Time,
+            $reason,
+            new Moment(new \DateTimeImmutable($until), $now->zone),
+            $instant('decided_at'),
+            $row->int('snoozes'),
+            $instant('snoozed_since'),
+            $row->string('owed_by'),
+            $row->string('owed_what'),
         );
     }
 }

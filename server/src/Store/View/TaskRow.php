@@ -4,52 +4,111 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Store\View;
 
+use ZippyTray\Core\Task\DateGroup;
+use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Task\Priority;
+use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Time\When\Speaker;
 
 /**
- * A task as it stands in a list. Its due is given in the person's own zone.
+ * A task as it stands in a list. Its times are given in the person's own zone.
+ *
+ * @phpstan-import-type RepeatState from Repeat
  */
 final readonly class TaskRow
 {
     /**
-     * @param array{date: string, time: ?string}|null $due
-     * @param array{id: string, who: string}|null     $source the first one
+     * @param array{id: string, name: string, colour: ListColour} $list
+     * @param array{id: string, title: string}|null               $parent
+     * @param array{date: string, time: ?string}|null             $start
+     * @param bool                                                $waiting  its start, or that of what it is a part of, is ahead
+     * @param array{date: string, time: ?string}|null             $due
+     * @param int|null                                            $estimate minutes
+     * @param list<string>                                        $labels
+     * @param array{open: int, done: int}                         $subtasks
+     * @param array{id: string, who: string}|null                 $source   the first message
      */
     private function __construct(
         public string $id,
+        public int $revision,
         public string $title,
-        public string $notes,
-        public string $list,
+        public array $list,
+        public ?array $parent,
+        public string $rank,
+        public ?array $start,
+        public bool $waiting,
         public ?array $due,
         public bool $over,
+        public DateGroup $group,
+        public ?int $estimate,
+        public Priority $priority,
+        public array $labels,
+        public ?string $repeat,
+        public int $reminders,
+        public int $files,
+        public bool $noted,
+        public array $subtasks,
         public ?string $completedAt,
         public ?array $source,
     ) {
     }
 
-    public static function of(Row $row, \DateTimeImmutable $now, \DateTimeZone $zone): self
+    /** @param array{open: int, done: int} $subtasks */
+    public static function of(Row $row, Speaker $speaker, bool $waiting, array $subtasks): self
     {
-        $date = $row->stringOrNull('due_date');
-        $due = null === $date ? null : Due::fromState(['date' => $date, 'time' => $row->stringOrNull('due_time'), 'zone' => $row->stringOrNull('due_zone')]);
+        $due = self::due($row, 'due');
+        $start = self::due($row, 'start');
         $completedAt = $row->stringOrNull('completed_at');
+        $parent = $row->stringOrNull('parent_id');
         $source = $row->stringOrNull('source_id');
+        /** @var RepeatState|null $repeat */
+        $repeat = null === $row->stringOrNull('repeats') ? null : $row->json('repeats');
+        $group = DateGroup::of($due, $speaker->now, $speaker->settings->week);
 
         return new self(
             $row->string('id'),
+            $row->int('revision'),
             $row->string('title'),
-            $row->string('notes'),
-            $row->string('list'),
-            null === $due ? null : self::local($due, $zone),
-            null === $completedAt && true === $due?->isOver($now, $zone),
+            ['id' => $row->string('list_id'), 'name' => $row->string('list_name'), 'colour' => ListColour::from($row->string('list_colour'))],
+            null === $parent ? null : ['id' => $parent, 'title' => $row->string('parent_title')],
+            $row->string('rank'),
+            null === $start ? null : self::local($start, $speaker->now->zone),
+            $waiting && null === $completedAt,
+            null === $due ? null : self::local($due, $speaker->now->zone),
+            null === $completedAt && DateGroup::Over === $group,
+            $group,
+            null === $row->stringOrNull('estimate') ? null : $row->int('estimate'),
+            Priority::from($row->string('priority')),
+            array_values(array_filter($row->json('labels'), \is_string(...))),
+            null === $repeat ? null : Repeat::fromState($repeat)->text(),
+            \count($row->json('reminders')),
+            \count($row->json('files')),
+            $row->bool('noted'),
+            $subtasks,
             $completedAt,
             null === $source ? null : ['id' => $source, 'who' => $row->string('source_name') ?: $row->string('source_email')],
         );
     }
 
+    /** What is only a part of another task and has no date of its own is counted with that one. */
+    public function standsAlone(): bool
+    {
+        return null === $this->parent || null !== $this->due;
+    }
+
+    /** @param 'due'|'start' $which */
+    public static function due(Row $row, string $which): ?Due
+    {
+        $date = $row->stringOrNull($which.'_date');
+
+        return null === $date ? null : Due::fromState(['date' => $date, 'time' => $row->stringOrNull($which.'_time'), 'zone' => $row->stringOrNull($which.'_zone')]);
+    }
+
     /** @return array{date: string, time: ?string} */
-    private static function local(Due $due, \DateTimeZone $zone): array
+    public static function local(Due $due, \DateTimeZone $zone): array
     {
         $instant = $due->instant();
 

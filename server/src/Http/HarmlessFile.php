@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Somebody's file as an answer that can do nothing in the browser.
+ */
+final readonly class HarmlessFile
+{
+    /** Pictures that a browser shows without running anything; all else is only ever downloaded. */
+    private const SHOWN = ['image/png', 'image/jpeg', 'image/gif', 'image/webp'];
+
+    /** @param bool $asIs whether the type is given as it is, though the file is downloaded */
+    public static function response(string $bytes, string $type, string $name, bool $asIs = false): Response
+    {
+        $name = str_replace(['/', '\\', '%'], ' ', $name);
+        $plain = (string) preg_replace('/[^\x20-\x7e]/', '_', $name);
+
+        return new Response($bytes, headers: [
+            'Content-Type' => $asIs || \in_array($type, self::SHOWN, true) ? $type : 'application/octet-stream',
+            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name, $plain),
+            'Content-Security-Policy' => "default-src 'none'; sandbox",
+        ]);
+    }
+}

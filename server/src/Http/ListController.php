@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\ChangeLists;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Http\Payload\ListFields;
+use ZippyTray\Server\Http\Payload\ListPlace;
+use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Store\TaskRows;
+
+/**
+ * The lists of tasks.
+ */
+#[Route('/api/lists', requirements: ['id' => Requirement::UUID])]
+final readonly class ListController
+{
+    public function __construct(private ChangeLists $change, private EntryRows $entries)
+    {
+    }
+
+    #[Route('', methods: 'GET')]
+    public function all(#[CurrentUser] Account $account, TaskRows $rows): JsonResponse
+    {
+        return new JsonResponse($rows->lists($account));
+    }
+
+    #[Route('', methods: 'POST')]
+    public function add(#[CurrentUser] Account $account, #[MapRequestPayload] ListFields $fields): JsonResponse
+    {
+        return $this->answer($this->change->add($account->id, $fields->entry, $fields->id ?? throw new Refused('A list needs an id.', 'id'), $fields->name, $fields->colour), Response::HTTP_CREATED);
+    }
+
+    #[Route('/{id}', methods: 'PUT')]
+    public function edit(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListFields $fields): JsonResponse
+    {
+        return $this->answer($this->change->edit($account->id, $fields->entry, $id, $fields->name, $fields->colour, $fields->archived));
+    }
+
+    #[Route('/{id}/place', methods: 'PUT')]
+    public function move(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListPlace $place): JsonResponse
+    {
+        return $this->answer($this->change->move($account->id, $place->entry, $id, $place->behind));
+    }
+
+    #[Route('/{id}', methods: 'DELETE')]
+    public function delete(#[CurrentUser] Account $account, string $id, #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)] string $entry, #[MapQueryParameter] ?string $moveTo = null): JsonResponse
+    {
+        return $this->answer($this->change->delete($account->id, $entry, $id, $moveTo));
+    }
+
+    private function answer(Entry $entry, int $status = Response::HTTP_OK): JsonResponse
+    {
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id), $status);
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload;
+
+use Symfony\Component\Validator\Constraints as Assert;
+
+final readonly class ListPlace
+{
+    /** @param string|null $behind the list behind which it is to stand; null: the first */
+    public function __construct(#[Assert\Uuid] public string $entry, #[Assert\Uuid] public ?string $behind)
+    {
+    }
+}

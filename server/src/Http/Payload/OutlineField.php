@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload;
+
+use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Task\Outline;
+
+final readonly class OutlineField
+{
+    /** @param list<OutlineField> $under */
+    public function __construct(
+        public string $title,
+        public bool $done = false,
+        #[Assert\Valid]
+        public array $under = [],
+        public string $notes = '',
+    ) {
+    }
+
+    public function outline(): Outline
+    {
+        return new Outline($this->title, $this->done, array_map(static fn (self $one): Outline => $one->outline(), $this->under), $this->notes);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload;
+
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\Repeat;
+use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\When\Unreadable;
+
+final readonly class RepeatField
+{
+    /** @param bool $same it is the one that the task has already, and goes on */
+    public function __construct(public string $phrase, public bool $fromCompletion = false, public bool $same = false)
+    {
+    }
+
+    /** @throws Refused */
+    public function repeat(Speaker $speaker): Repeat
+    {
+        try {
+            $reading = $speaker->read($this->phrase);
+        } catch (Unreadable $problem) {
+            throw new Refused($problem->getMessage(), 'repeat');
+        }
+
+        return Repeat::of($reading, $speaker->now->zone, $this->fromCompletion) ?? throw new Refused(\sprintf('"%s" is a single day. A repeat begins with "every", "daily", "weekly" or the like.', $this->phrase), 'repeat');
+    }
+}

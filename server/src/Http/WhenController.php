@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Time\Distance;
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Span;
+use ZippyTray\Core\Time\When\Reading;
+use ZippyTray\Core\Time\When\ReadReminder;
+use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Server\Account\Account;
+
+/**
+ * Reads what people write about time while they write it.
+ */
+final readonly class WhenController
+{
+    #[Route('/api/when', methods: 'GET')]
+    public function __invoke(
+        #[CurrentUser]
+        Account $account,
+        ClockInterface $clock,
+        #[MapQueryParameter]
+        string $phrase,
+        #[MapQueryParameter]
+        string $as = 'when',
+        #[MapQueryParameter]
+        string $start = '',
+        #[MapQueryParameter]
+        string $due = '',
+    ): JsonResponse {
+        $speaker = $account->speaker($clock->now());
+        try {
+            return new JsonResponse(['understood' => true] + match ($as) {
+                'reminder' => self::reminder($phrase, $speaker, self::anchor($start, $speaker), self::anchor($due, $speaker)),
+                'estimate' => self::estimate($phrase, $speaker),
+                default => self::when($speaker->read($phrase), $speaker),
+            });
+        } catch (Unreadable $problem) {
+            return new JsonResponse(['understood' => false, 'error' => $problem->getMessage(), 'offset' => $problem->offset]);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private static function when(Reading $reading, Speaker $speaker): array
+    {
+        return $reading->state() + [
+            'distance' => Distance::of($reading->date, $reading->moment, $speaker->now),
+            'alternatives' => array_map(static fn (Reading $other): string => $other->text(), $reading->alternatives),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function reminder(string $phrase, Speaker $speaker, ?Due $start, ?Due $due): array
+    {
+        $reminder = ReadReminder::of($phrase, $speaker);
+        $moment = $reminder->moment($start, $due, $speaker->now->zone, $speaker->settings, $speaker->now->instant);
+
+        return [
+            'kind' => $reminder->isOnce() ? (null === $reminder->lead ? 'moment' : 'lead') : 'repeat',
+            'date' => $moment?->date(),
+            'time' => $moment?->time(),
+            'instant' => $moment?->instant->format(\DATE_ATOM),
+            'rrule' => null,
+            'past' => null !== $moment && !$moment->isAfter($speaker->now->instant),
+            'text' => $reminder->text(),
+            'distance' => null === $moment ? '' : Distance::of($moment->date(), $moment, $speaker->now),
+            'alternatives' => [],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function estimate(string $phrase, Speaker $speaker): array
+    {
+        $minutes = $speaker->readMinutes($phrase);
+
+        return ['kind' => 'span', 'date' => null, 'time' => null, 'instant' => null, 'rrule' => null, 'minutes' => $minutes, 'past' => false, 'text' => (new Span(minutes: $minutes))->text(), 'distance' => '', 'alternatives' => []];
+    }
+
+    /** What a reminder counts from, as far as it has been written. */
+    private static function anchor(string $phrase, Speaker $speaker): ?Due
+    {
+        try {
+            return '' === trim($phrase) ? null : $speaker->read($phrase)->due();
+        } catch (Unreadable) {
+            return null;
+        }
+    }
+}

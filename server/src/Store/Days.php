@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\View\ConversationRow;
+use ZippyTray\Server\Store\View\TaskRow;
+
+/**
+ * What the coming days hold.
+ */
+final readonly class Days
+{
+    public function __construct(private TaskRows $tasks, private ConversationRows $conversations, private ClockInterface $clock)
+    {
+    }
+
+    /** @return list<array{date: string, tasks: int, minutes: int, starts: int, returns: int}> from today on; what is overdue counts for today */
+    public function glance(Account $account, int $count): array
+    {
+        $today = $account->speaker($this->clock->now())->now->date();
+        $days = [];
+        for ($number = 0; $number < $count; ++$number) {
+            $days[(string) $today->plusDays($number)] = ['tasks' => 0, 'minutes' => 0, 'starts' => 0, 'returns' => 0];
+        }
+        foreach ($this->tasks->open($account) as $task) {
+            $date = null === $task->due ? '' : ($task->over ? (string) $today : $task->due['date']);
+            if (isset($days[$date]) && !$task->waiting) {
+                ++$days[$date]['tasks'];
+                $days[$date]['minutes'] += $task->estimate ?? 0;
+            }
+            $start = $task->start['date'] ?? '';
+            if (isset($days[$start]) && $task->waiting) {
+                ++$days[$start]['starts'];
+            }
+        }
+        foreach ($this->conversations->away($account) as $conversation) {
+            $date = $this->dayOf($conversation, $account);
+            if (isset($days[$date])) {
+                ++$days[$date]['returns'];
+            }
+        }
+
+        return array_map(static fn (string $date, array $day): array => ['date' => $date] + $day, array_keys($days), $days);
+    }
+
+    /** @return array{date: string, tasks: list<TaskRow>, starts: list<TaskRow>, returns: list<ConversationRow>} */
+    public function one(Account $account, LocalDate $date): array
+    {
+        $isToday = $account->speaker($this->clock->now())->now->date()->equals($date);
+        $open = $this->tasks->open($account);
+
+        return [
+            'date' => (string) $date,
+            'tasks' => array_values(array_filter($open, static fn (TaskRow $task): bool => !$task->waiting && (($task->due['date'] ?? '') === (string) $date || ($isToday && $task->over)))),
+            'starts' => array_values(array_filter($open, static fn (TaskRow $task): bool => $task->waiting && ($task->start['date'] ?? '') === (string) $date)),
+            'returns' => array_values(array_filter($this->conversations->away($account), fn (ConversationRow $row): bool => $this->dayOf($row, $account) === (string) $date)),
+        ];
+    }
+
+    private function dayOf(ConversationRow $row, Account $account): string
+    {
+        return null === $row->awayUntil ? '' : (string) LocalDate::of(new \DateTimeImmutable($row->awayUntil), $account->timeZone());
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store\View;
+
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\TimeOfDay;
+
+/**
+ * Something that comes, where the person is. Of a reminder $text says which.
+ */
+final readonly class ComingItem
+{
+    /** @param 'mail'|'owed'|'start'|'reminder' $kind */
+    public function __construct(
+        public string $kind,
+        public LocalDate $date,
+        public ?TimeOfDay $time,
+        public string $text,
+        public ?TaskRow $task,
+        public ?ConversationRow $conversation,
+    ) {
+    }
+
+    /** What sorts by time; what comes at no time in particular comes first on its day. */
+    public function order(): string
+    {
+        return $this->date.' '.$this->time.' '.($this->task->title ?? $this->conversation->subject ?? '');
+    }
+}
