@@ -66,6 +66,9 @@ test('what is snoozed goes, is listed, and comes back when the clock gets there'
   await desk.goTo('Tray')
   const back = page.getByRole('region', { name: 'Back with you' })
   await expect(back.getByText('Question about your opening times')).toBeVisible()
+  await expect(back.getByRole('listitem').filter({ hasText: 'Question about your' })).toContainText(
+    'You wanted it back today. Put off yesterday.',
+  )
 })
 
 test('a moment of one’s own; a past one is refused with a sentence and stays in the fields', async ({
@@ -74,15 +77,18 @@ test('a moment of one’s own; a past one is refused with a sentence and stays i
 }) => {
   await desk.open('Helping at the light')
   await desk.press('3')
-  await page.getByLabel('Or on').fill('2020-01-01')
+  const until = page.getByRole('textbox', { name: 'Or until' })
+  await until.fill('1 jan 2020')
+  await expect(page.getByText('Wed 1 Jan 2020')).toBeVisible()
   await page.getByRole('button', { name: 'Snooze until then' }).click()
-  await expect(page.getByRole('alert')).toContainText('already past')
-  await expect(page.getByLabel('Or on')).toHaveValue('2020-01-01')
-  await page.getByLabel('Or on').fill('2031-05-05')
+  await expect(page.getByText(/already past/)).toBeVisible()
+  await expect(until).toHaveValue('1 jan 2020')
+  await until.fill('5 may 2031 at 9')
   await page.getByRole('button', { name: 'Snooze until then' }).click()
 
   await desk.goTo('Coming back')
   await expect(desk.row('Helping at the light')).toBeVisible()
+  await desk.row('Helping at the light').hover()
   await desk.row('Helping at the light').getByRole('button', { name: 'Bring back now' }).click()
   await expect(desk.row('Helping at the light')).toHaveCount(0)
   await desk.goTo('Tray')

@@ -32,6 +32,26 @@ export class Desk {
     return this.page.getByRole('listitem').filter({ hasText: text })
   }
 
+  /** A task in the person's own order. */
+  leaf(text: string): Locator {
+    return this.page.getByRole('treeitem').filter({ hasText: text })
+  }
+
+  /** A day of the rail. */
+  day(index: number): Locator {
+    return this.page.getByRole('region', { name: 'The coming days' }).locator('.slot > button').nth(index)
+  }
+
+  /** Writes a task down in one line. */
+  async jot(line: string): Promise<void> {
+    await this.press(';')
+    const field = this.page.getByRole('textbox', { name: 'Jot' })
+    await field.fill(line)
+    await expect(this.page.getByRole('list', { name: 'How the line is read' })).toBeVisible()
+    await this.press('Enter')
+    await expect(field).toBeHidden()
+  }
+
   async open(subject: string): Promise<void> {
     await this.row(subject).getByRole('link').click()
     await this.page.waitForURL(/\/c\//)
@@ -72,6 +92,23 @@ export class Desk {
     await expect(clock).not.toHaveText(before)
   }
 
+  /** The card of the reminders that have come. */
+  get reminders(): Locator {
+    return this.page.locator('section.rings')
+  }
+
+  /** Whatever reminds by now has been seen. */
+  async seeReminders(): Promise<void> {
+    await this.page.evaluate(async () => {
+      const beat = (await (await fetch('/api/heartbeat')).json()) as { rings: { id: string }[] }
+      const rings = beat.rings.map(({ id }) => id)
+      const headers = { 'Content-Type': 'application/json', 'X-Csrf-Token': crypto.randomUUID() }
+      const body = JSON.stringify({ entry: crypto.randomUUID(), rings })
+      if (rings.length) await fetch('/api/rings/let-go', { method: 'POST', headers, body })
+    })
+    await expect(this.reminders).toHaveCount(0)
+  }
+
   async press(...keys: string[]): Promise<void> {
     for (const key of keys) await this.page.keyboard.press(key)
   }
@@ -106,6 +143,7 @@ export const test = base.extend<{ desk: Desk }>({
     })
     const desk = new Desk(page)
     await desk.signIn()
+    await desk.seeReminders()
     await use(desk)
     expect(complaints).toEqual([])
   },

@@ -10,14 +10,12 @@ async function shoot(desk: Desk, name: string): Promise<void> {
 
 test('pictures of the views', async ({ desk, page }) => {
   await shoot(desk, 'tray')
-  await page
-    .getByRole('region', { name: 'For information' })
-    .getByRole('button', { name: /^Select \d+/ })
-    .click()
-  await desk.press('3')
-  await expect(page.getByText('Tomorrow morning')).toBeVisible()
+  await page.getByRole('link', { name: /Tide tables for next year/ }).focus()
+  await desk.press('3', '9')
+  await expect(page.getByText(/Put off 3 times since/)).toBeVisible()
   await shoot(desk, 'tray-snooze')
   await desk.press('Escape', 'Escape')
+  await page.keyboard.press('Escape')
 
   await page.getByRole('button', { name: 'Sweep what is left' }).click()
   await expect(page.getByText('Tick what can go')).toBeVisible()
@@ -30,18 +28,38 @@ test('pictures of the views', async ({ desk, page }) => {
   await desk.open('Before the inspection')
   await desk.press('2')
   await expect(page.getByLabel('What is to be done?')).toBeFocused()
-  await page.getByLabel('List').fill('Roof')
+  await page.getByRole('combobox', { name: 'List' }).fill('Roof')
   await desk.press('Tab')
-  await shoot(desk, 'make-a-task')
   await page.getByRole('button', { name: 'Make the task' }).click()
 
   await desk.goTo('Tasks')
+  await expect(desk.row('Send Olga')).toBeVisible()
+  await shoot(desk, 'tasks-by-date')
   await desk.row('Send Olga').getByRole('link').click()
   await expect(page.getByText('Open alone')).toBeVisible()
-  await shoot(desk, 'tasks')
-  await desk.press('Control+Enter')
-  await expect(page.getByText('Its conversation is in the archive')).toBeVisible()
-  await shoot(desk, 'source-alone')
+  await shoot(desk, 'task-with-source')
+  await desk.goTo('Tasks')
+  await page.getByRole('button', { name: 'By list' }).click()
+  await page
+    .getByRole('navigation', { name: 'Lists' })
+    .getByRole('button', { name: /^Visitors/ })
+    .click()
+  await expect(desk.leaf('Have forty printed')).toBeVisible()
+  await shoot(desk, 'tasks-by-list')
+  await desk.press(';')
+  await page
+    .getByRole('textbox', { name: 'Jot' })
+    .fill(
+      'Order lamp oil; by friday 3pm; remind 2h before; list Supplies; label harbour; high; 20 min; blursday',
+    )
+  await expect(page.getByRole('list', { name: 'How the line is read' }).getByRole('listitem')).toHaveCount(8)
+  await shoot(desk, 'jot')
+  await page.getByRole('textbox', { name: 'Jot' }).fill('')
+  await desk.press('Escape')
+  await desk.day(2).click()
+  await expect(page.locator('.panel li').first()).toBeVisible()
+  await shoot(desk, 'day-rail')
+  await desk.press('Escape')
 
   await desk.goTo('Coming back')
   await expect(page.getByRole('listitem').first()).toBeVisible()
@@ -53,6 +71,16 @@ test('pictures of the views', async ({ desk, page }) => {
   await desk.goTo('Journal')
   await expect(page.getByRole('listitem').first()).toBeVisible()
   await shoot(desk, 'journal')
+})
+
+test('pictures of a reminder', async ({ desk }) => {
+  await desk.jot('Wind the lamp; by today 5pm; list Lantern; remind in 1 min')
+  await desk.goTo('Tasks')
+  await expect(desk.reminders).toBeVisible({ timeout: 90_000 })
+  await desk.reminders.getByRole('button', { name: 'Again' }).click()
+  await shoot(desk, 'reminder')
+  await desk.reminders.getByRole('button', { name: 'Done' }).click()
+  await expect(desk.reminders).toHaveCount(0)
 })
 
 test('pictures on a phone', async ({ desk, page }) => {
@@ -69,6 +97,7 @@ test('pictures of a clearing', async ({ desk, page }) => {
   await expect(page.locator('.conversation h1')).toHaveText(/Before the inspection|Interim report/)
   await shoot(desk, 'clearing')
   await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+  await page.waitForTimeout(600)
   await shoot(desk, 'clearing-dark')
   await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
 
@@ -90,4 +119,10 @@ test('pictures of a clearing', async ({ desk, page }) => {
   await page.goto('/settings')
   await expect(page.getByText('Let in again').first()).toBeVisible()
   await shoot(desk, 'settings')
+
+  await desk.goTo('Tray')
+  await desk.moveClock('A week on')
+  await expect(desk.reminders).toContainText('While you were away')
+  await expect(page.getByRole('region', { name: 'Back with you' })).toBeVisible()
+  await shoot(desk, 'while-away')
 })

@@ -32,6 +32,11 @@ for (const [name, size, scheme] of [
     await desk.expectAccessible(`Hand over, ${name}`)
     await page.getByRole('button', { name: 'Block sender' }).click()
     await desk.expectAccessible(`Block sender, ${name}`)
+  })
+
+  test(`every card and dialog is accessible, ${name}`, async ({ desk, page }) => {
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+    await page.setViewportSize(size)
     await page.goto('/settings')
     await expect(page.getByText('Nobody is blocked')).toBeVisible()
     await desk.expectAccessible(`Settings, ${name}`)
@@ -47,6 +52,18 @@ for (const [name, size, scheme] of [
     await page.goto('/import')
     await expect(page.getByRole('heading', { name: 'Bring mail in' })).toBeVisible()
     await desk.expectAccessible(`Bring mail in, ${name}`)
+    await desk.goTo('Tasks')
+    await desk.row('Cut a pane').getByRole('link').click()
+    await page.getByRole('button', { name: 'Put off' }).click()
+    await desk.press('2')
+    await expect(page.getByRole('cell').last()).toBeVisible()
+    await desk.expectAccessible(`Put off, ${name}`)
+    await desk.press('Escape')
+    await desk.goTo('Coming back')
+    await page.locator('.line').filter({ hasNotText: 'every' }).first().getByRole('link').focus()
+    await desk.press('3')
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await desk.expectAccessible(`Move, ${name}`)
   })
 }
 

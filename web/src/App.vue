@@ -2,28 +2,41 @@
 import { ref } from 'vue'
 import { signInNeeded } from './api/client'
 import { useSession } from './api/session'
+import AskDialog from './parts/AskDialog.vue'
+import DayRail from './parts/DayRail.vue'
 import FailedState from './parts/FailedState.vue'
+import JotLine from './parts/JotLine.vue'
 import KeyCard from './parts/KeyCard.vue'
 import NoticeBar from './parts/NoticeBar.vue'
+import PulseKeeper from './parts/PulseKeeper.vue'
+import PutOffDialog from './parts/PutOffDialog.vue'
+import RingCards from './parts/RingCards.vue'
 import SignInPanel from './parts/SignInPanel.vue'
 import TopBar from './parts/TopBar.vue'
 import TrailStrip from './parts/TrailStrip.vue'
 
 const { data: session, account, error, refetch } = useSession()
+const jotLine = ref<InstanceType<typeof JotLine>>()
 const keyCard = ref<InstanceType<typeof KeyCard>>()
 </script>
 
 <template>
   <v-app>
     <template v-if="account">
-      <TopBar :demo="session?.demo ?? false" @keys="keyCard?.show()" />
+      <TopBar :demo="session?.demo ?? false" @keys="keyCard?.show()" @jot="jotLine?.show()" />
       <main>
         <router-view v-slot="{ Component, route }">
           <component :is="Component" :key="String(route.name)" />
         </router-view>
       </main>
       <TrailStrip />
+      <DayRail />
+      <JotLine ref="jotLine" />
       <KeyCard ref="keyCard" />
+      <RingCards />
+      <PulseKeeper />
+      <AskDialog />
+      <PutOffDialog />
       <v-dialog :model-value="signInNeeded" persistent max-width="440" aria-label="Sign in again">
         <SignInPanel title="You were signed out" :email="account.email" />
       </v-dialog>

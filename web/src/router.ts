@@ -56,7 +56,7 @@ export const router = createRouter({
       meta: { title: 'Bring mail in' },
     },
     {
-      path: '/m/:id',
+      path: '/m/:id(.*)',
       name: 'message',
       component: () => import('./views/MessageView.vue'),
       props: true,

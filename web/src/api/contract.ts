@@ -56,17 +56,71 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/counts": {
+    "/heartbeat": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** What each view holds, and the program's time */
-        get: operations["counts"];
+        /**
+         * What a page that is open has to know from time to time
+         * @description With the entity tag of the last answer in If-None-Match, nothing is sent as long as nothing has changed and the moment `next` is ahead. A page asks again at `next` without waiting.
+         */
+        get: operations["heartbeat"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rings/let-go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reminders that have come are answered; nothing follows */
+        post: operations["letGo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rings/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reminders that have come shall come once more */
+        post: operations["remindAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reminder-moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move a reminder that is still to come, or take it off */
+        post: operations["moveReminder"];
         delete?: never;
         options?: never;
         head?: never;
@@ -218,15 +272,15 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/away": {
+    "/coming": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** All conversations that are away, in order of return */
-        get: operations["away"];
+        /** Everything that comes, in order, on a time line that gets coarser with the distance */
+        get: operations["coming"];
         put?: never;
         post?: never;
         delete?: never;
@@ -326,6 +380,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/conversations/{id}/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Set when a conversation reminds, wherever it is */
+        put: operations["remindOf"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/decisions": {
         parameters: {
             query?: never;
@@ -350,7 +423,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The moments that are offered now for putting something off */
+        /** What the person's own when phrases for putting something off mean now */
         get: operations["snoozeChoices"];
         put?: never;
         post?: never;
@@ -371,6 +444,23 @@ export interface paths {
         };
         /** A message alone, and where its conversation is now */
         get: operations["message"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/message-addresses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The message that a lasting address names */
+        get: operations["messageAt"];
         put?: never;
         post?: never;
         delete?: never;
@@ -455,6 +545,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/when": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a phrase says about time */
+        get: operations["readWhen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/tasks": {
         parameters: {
             query?: never;
@@ -462,7 +569,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Tasks, those with the nearest due first, those without a date last */
+        /**
+         * Tasks of lists that are not archived
+         * @description Open ones in the order of their dues, those without a date last; completed ones with the one completed last first.
+         */
         get: operations["tasks"];
         put?: never;
         /**
@@ -485,19 +595,21 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** A task with its sources */
+        /** A task with all that belongs to it */
         get: operations["task"];
-        /** Change what was filled in */
+        /**
+         * Change what was filled in
+         * @description Answers 409 with the task as it is when it has changed since the given revision.
+         */
         put: operations["editTask"];
         post?: never;
-        /** Delete a task */
-        delete: operations["deleteTask"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/tasks/{id}/state": {
+    "/tasks/{id}/skip": {
         parameters: {
             query?: never;
             header?: never;
@@ -507,8 +619,150 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Complete a task, or open it again */
+        put?: never;
+        /** Go on to the next occurrence of a repeat, as if this one had not been */
+        post: operations["skipTask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tasks/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Complete tasks, or open them again
+         * @description Answers 409 with `openSubtasks` when there are some and `withSubtasks` is not set.
+         */
         put: operations["setTaskState"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tasks/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move tasks in the person's own order
+         * @description Behind a task, under a task, or to a list: the first of those that is named counts.
+         */
+        post: operations["moveTasks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tasks/put-offs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put tasks off until a day or a moment */
+        post: operations["putOffTasks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tasks/put-offs/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What putting tasks off would change */
+        post: operations["previewPutOff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tasks/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Change one thing of one task or of several */
+        post: operations["changeTasks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tasks/deletions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Delete tasks, with all that lies under them */
+        post: operations["deleteTasks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Clear away what is done */
+        delete: operations["clearDone"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The labels of tasks, by name */
+        get: operations["labels"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -523,8 +777,158 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The lists of tasks, by name */
+        /** The lists of tasks, in their order */
         get: operations["lists"];
+        put?: never;
+        /** Make a list */
+        post: operations["addList"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lists/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Rename or colour a list, archive it or bring it back */
+        put: operations["editList"];
+        post?: never;
+        /** Delete a list */
+        delete: operations["deleteList"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lists/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Move a list among the others */
+        put: operations["moveList"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Write the task down
+         * @description Clauses that could not be read become its notes.
+         */
+        put: operations["jot"];
+        /** How a jotted line is read */
+        post: operations["readJot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outlines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The tasks that a written list holds */
+        post: operations["readOutline"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take in a file, to be attached to a task */
+        post: operations["takeFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/files/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A file's content */
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What each coming day holds */
+        get: operations["days"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/days/{date}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                date: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        /** What a day holds */
+        get: operations["day"];
         put?: never;
         post?: never;
         delete?: never;
@@ -618,9 +1022,72 @@ export interface components {
         Instant: string;
         /** @enum {string} */
         Place: "tray" | "away" | "archive" | "bin" | "blocked";
-        LocalMoment: {
+        Ids: components["schemas"]["Id"][];
+        /** @description A time as a person writes it: a when phrase, or a day and perhaps a time in their own zone */
+        When: {
+            phrase: string;
+        } | {
             date: components["schemas"]["Date"];
-            time: components["schemas"]["Time"];
+            time?: components["schemas"]["Time"] | null;
+        };
+        Reading: {
+            /** @constant */
+            understood: true;
+            /** @enum {string} */
+            kind: "date" | "moment" | "repeat" | "lead" | "span";
+            /** @description Of a repeat that of its first occurrence; of a lead that of the reminder, where it can be told */
+            date: components["schemas"]["Date"] | null;
+            time: components["schemas"]["Time"] | null;
+            instant: components["schemas"]["Instant"] | null;
+            /** @description Of a repeat (RFC 5545) */
+            rrule: string | null;
+            /** @description Of a span */
+            minutes?: number;
+            past: boolean;
+            /** @description The canonical text: read again, it gives the same */
+            text: string;
+            /** @description How far it is from now, in words; empty where that says nothing */
+            distance: string;
+            /** @description Canonical texts of readings that are common too */
+            alternatives: string[];
+        };
+        Unreadable: {
+            /** @constant */
+            understood: false;
+            error: string;
+            /** @description Where the fault is, in Unicode code points from 0 */
+            offset: number;
+        };
+        Settings: {
+            /** @description 4/12 is the fourth of December */
+            dayFirst: boolean;
+            clearingOrder: components["schemas"]["ClearingOrder"];
+            /** @description 1 is Monday */
+            weekStart: number;
+            workingDays: number[];
+            /** @description When the parts of the day begin */
+            marks: {
+                morning: components["schemas"]["Time"];
+                afternoon: components["schemas"]["Time"];
+                end_of_day: components["schemas"]["Time"];
+                evening: components["schemas"]["Time"];
+                tonight: components["schemas"]["Time"];
+            };
+            /** @description Open subtasks are completed with their task, without asking */
+            completeSubtasks: boolean;
+            /** @description The share of the time left at which a first reminder comes; 0: none */
+            reminderPercent: number;
+            /** @description The most working days that it comes before */
+            reminderDays: number;
+            /**
+             * @description IANA time zone
+             * @example Europe/Lisbon
+             */
+            zone: string;
+            /** @description When phrases for putting something off, in order */
+            snoozes: string[];
+            /** @description A new message brings a snoozed conversation back at once */
+            mailEndsSnooze: boolean;
         };
         Problem: {
             type?: string;
@@ -633,15 +1100,17 @@ export interface components {
             }[];
             /** @description The later journal entry that stands in the way */
             later?: components["schemas"]["Entry"];
+            /** @description How many subtasks are still open */
+            openSubtasks?: number;
+            /** @description The task as it is now */
+            task?: components["schemas"]["Task"];
         };
         Session: {
             account: null | {
                 name: string;
                 email: string;
                 zone: string;
-                /** @description 4/12 is the fourth of December */
-                dayFirst: boolean;
-                clearingOrder: components["schemas"]["ClearingOrder"];
+                settings: components["schemas"]["Settings"];
             };
             /** @description Nobody can sign in yet, so an account may be made */
             firstVisit: boolean;
@@ -653,11 +1122,13 @@ export interface components {
         };
         Counts: {
             tray: number;
-            /** @description Open tasks */
+            /** @description Open tasks, without those that wait for their start and undated parts of others */
             tasks: number;
             /** @description Open tasks whose due is over */
             overdue: number;
             away: number;
+            /** @description Of those, what comes back with the next clearing */
+            forClearing: number;
             bin: number;
             /** @description Conversations of blocked senders */
             blocked: number;
@@ -665,6 +1136,77 @@ export interface components {
             decidedToday: number;
             nextReturn: components["schemas"]["Instant"] | null;
             now: components["schemas"]["Instant"];
+        };
+        Heartbeat: {
+            now: components["schemas"]["Instant"];
+            /** @description How far that second has gone */
+            milliseconds: number;
+            /** @description When something changes by itself */
+            next: components["schemas"]["Instant"];
+            /** @description Each changes with what it stands for: what was done, mail that came in, settings */
+            marks: {
+                journal: number;
+                mail: number;
+                settings: string;
+            };
+            counts: components["schemas"]["Counts"];
+            /** @description Reminders that have come and wait for an answer, in the order in which they came */
+            rings: components["schemas"]["Ring"][];
+        };
+        Ring: {
+            id: components["schemas"]["Id"];
+            /** @description When it came; of several times the last */
+            at: components["schemas"]["Instant"];
+            /** @description It came while nobody looked */
+            late: boolean;
+            /** @description How often it has come since it was answered */
+            times: number;
+            /** @description In words */
+            reminder: string;
+            task: components["schemas"]["TaskRow"] | null;
+            conversation: components["schemas"]["ConversationRow"] | null;
+        };
+        Coming: {
+            counts: {
+                mail: number;
+                owed: number;
+                start: number;
+                reminder: number;
+            };
+            /** @description What comes back with the next clearing */
+            clearing: components["schemas"]["ComingItem"][];
+            /** @description The hours of today, then days, weeks, months in which something comes, with the gaps between them */
+            stretches: {
+                /** @enum {string} */
+                kind: "hour" | "day" | "week" | "month" | "gap";
+                from: components["schemas"]["Date"];
+                /** @description The last day */
+                to: components["schemas"]["Date"];
+                /** @description Of an hour; null: some time today */
+                hour: number | null;
+                items: components["schemas"]["ComingItem"][];
+            }[];
+        };
+        ComingItem: {
+            /** @enum {string} */
+            kind: "mail" | "owed" | "start" | "reminder";
+            date: components["schemas"]["Date"];
+            time: components["schemas"]["Time"] | null;
+            /** @description Of a reminder, which one; otherwise empty */
+            text: string;
+            task: components["schemas"]["TaskRow"] | null;
+            conversation: components["schemas"]["ConversationRow"] | null;
+        };
+        PutOff: {
+            entry: components["schemas"]["Id"];
+            tasks: components["schemas"]["Id"][];
+            to: components["schemas"]["When"];
+            /** @description What is moved; null: the start, and the due with it where it would be over by then */
+            what?: ("start" | "due" | "both") | null;
+        };
+        DueChange: {
+            before: components["schemas"]["Due"] | null;
+            after: components["schemas"]["Due"] | null;
         };
         Person: {
             name: string;
@@ -691,6 +1233,23 @@ export interface components {
             muted: boolean;
             /** @description Who owes an answer */
             owedBy: string | null;
+            /** @description Why it is, or was, away */
+            awayReason: ("snooze" | "answer" | "next_clearing" | "hand_over") | null;
+            /** @description When it was put off first, of those times */
+            snoozedSince: components["schemas"]["Instant"] | null;
+            back: null | {
+                /**
+                 * @description What brought it back
+                 * @enum {string}
+                 */
+                because: "time" | "message" | "clearing";
+                /** @description A sentence */
+                why: string;
+                /** @description What had been decided, as a sentence; may be empty */
+                before: string;
+            };
+            /** @description How many */
+            reminders: number;
             /** @description How often it was looked at, undecided, since it was decided last */
             touches: number;
             /** @description It comes back again and again, in this way */
@@ -838,6 +1397,20 @@ export interface components {
             /** @description null: it is the person's own */
             found: components["schemas"]["Found"] | null;
         };
+        /** @description What a task of the conversation would be */
+        TaskProposal: {
+            title: string;
+            /** @description From a deadline in the text */
+            due: components["schemas"]["Due"] | null;
+            /** @description The own words of the deadline, may be empty */
+            words: string;
+            /** @description The first reminder */
+            reminders: string[];
+            /** @description The list that was found */
+            subtasks: components["schemas"]["Outline"][];
+            /** @description When it would come back instead, or an answer would be owed */
+            until: components["schemas"]["Due"] | null;
+        };
         TaskLink: {
             id: components["schemas"]["Id"];
             title: string;
@@ -847,7 +1420,12 @@ export interface components {
             row: components["schemas"]["ConversationRow"];
             messages: components["schemas"]["Message"][];
             advice: components["schemas"]["Advice"] | null;
+            proposal: components["schemas"]["TaskProposal"] | null;
             tasks: components["schemas"]["TaskLink"][];
+            reminders: {
+                text: string;
+                at: components["schemas"]["Instant"] | null;
+            }[];
             /** @description What was decided before, the newest first */
             history: components["schemas"]["Entry"][];
         };
@@ -872,23 +1450,99 @@ export interface components {
             /** @description null: any time on that day */
             time: components["schemas"]["Time"] | null;
         };
+        /** @enum {string} */
+        Priority: "high" | "normal" | "low";
+        /** @enum {string} */
+        ListColour: "slate" | "sea" | "moss" | "brass" | "rust" | "plum" | "sky";
+        Outline: {
+            title: string;
+            /** @default false */
+            done: boolean;
+            under?: components["schemas"]["Outline"][];
+            /**
+             * @description What did not fit into the title
+             * @default
+             */
+            notes: string;
+        };
         TaskFields: {
             title: string;
-            /** @default  */
+            /**
+             * @description Markdown (CommonMark)
+             * @default
+             */
             notes: string;
-            due?: components["schemas"]["Due"] | null;
             /** @description The name of a list; one that does not exist yet is made */
             list?: string;
+            start?: components["schemas"]["When"] | null;
+            due?: components["schemas"]["When"] | null;
+            /** @description Minutes, or a length of time as people write it */
+            estimate?: number | string | null;
+            priority?: components["schemas"]["Priority"];
+            labels?: string[];
+            repeat?: null | {
+                phrase: string;
+                /** @default false */
+                fromCompletion: boolean;
+                /**
+                 * @description It is the one that the task has already, and goes on
+                 * @default false
+                 */
+                same: boolean;
+            };
+            /** @description Leads or moments, as people write them */
+            reminders?: string[];
+            /** @description Copies of messages are named by their id, and those that are left out are let go; a message that is named by its lasting address is copied */
+            sources?: {
+                /** @enum {string} */
+                kind: "message" | "web" | "task";
+                ref: string;
+            }[];
+            files?: components["schemas"]["Id"][];
         };
+        /** @enum {string} */
+        DateGroup: "over" | "today" | "tomorrow" | "this_week" | "next_week" | "later" | "none";
         TaskRow: {
             id: components["schemas"]["Id"];
+            revision: number;
             title: string;
-            notes: string;
-            list: string;
+            list: {
+                id: components["schemas"]["Id"];
+                name: string;
+                colour: components["schemas"]["ListColour"];
+            };
+            parent: null | {
+                id: components["schemas"]["Id"];
+                title: string;
+            };
+            /** @description Its place among those beside it, compared byte by byte */
+            rank: string;
+            /** @description In the person's own zone */
+            start: components["schemas"]["Due"] | null;
+            /** @description Its start, or that of what it is a part of, is ahead: it is out of the way */
+            waiting: boolean;
             /** @description In the person's own zone */
             due: components["schemas"]["Due"] | null;
             /** @description The due is over and the task still open */
             over: boolean;
+            group: components["schemas"]["DateGroup"];
+            /** @description Minutes */
+            estimate: number | null;
+            priority: components["schemas"]["Priority"];
+            labels: string[];
+            /** @description In words */
+            repeat: string | null;
+            /** @description How many */
+            reminders: number;
+            /** @description How many */
+            files: number;
+            /** @description It has notes */
+            noted: boolean;
+            /** @description All that lies under it */
+            subtasks: {
+                open: number;
+                done: number;
+            };
             completedAt: components["schemas"]["Instant"] | null;
             source: null | {
                 id: components["schemas"]["Id"];
@@ -897,14 +1551,82 @@ export interface components {
         };
         Task: {
             row: components["schemas"]["TaskRow"];
+            /** @description Markdown (CommonMark) */
+            notes: string;
             createdAt: components["schemas"]["Instant"];
-            sources: components["schemas"]["SourceCopy"][];
+            repeat: null | {
+                text: string;
+                fromCompletion: boolean;
+                /** @description When it is due next if this one is completed now */
+                next: components["schemas"]["Due"] | null;
+            };
+            reminders: {
+                text: string;
+                /** @description null: there is nothing that it counts from */
+                at: components["schemas"]["Instant"] | null;
+            }[];
+            sources: components["schemas"]["Source"][];
+            files: components["schemas"]["File"][];
+            /** @description All that lies under it, without a set order */
+            subtasks: components["schemas"]["TaskRow"][];
+            /** @description Tasks that name it as a source */
+            usedBy: components["schemas"]["TaskLink"][];
+        };
+        Source: {
+            /** @enum {string} */
+            kind: "message" | "web" | "task";
+            /** @description The id of a copy, a web address, or the id of a task */
+            ref: string;
+            copy?: components["schemas"]["SourceCopy"];
+            /** @description null: it is not there any more */
+            task?: components["schemas"]["TaskLink"] | null;
+        };
+        File: {
+            id: components["schemas"]["Id"];
+            name: string;
+            type: string;
+            /** @description Bytes */
+            size: number;
         };
         TaskList: {
             id: components["schemas"]["Id"];
             name: string;
-            /** @description How many of its tasks are open */
+            colour: components["schemas"]["ListColour"];
+            archived: boolean;
+            /** @description How many of its tasks are open, without undated parts of others */
             open: number;
+            /** @description How many of those are overdue */
+            over: number;
+            /** @description How many are completed */
+            done: number;
+        };
+        Jot: {
+            /** @description There is a title */
+            writable: boolean;
+            clauses: {
+                /** @enum {string} */
+                kind: "title" | "due" | "start" | "repeat" | "reminder" | "list" | "labels" | "priority" | "estimate" | "note" | "web" | "unread";
+                text: string;
+                /** @description First character in the line, in Unicode code points from 0 */
+                from: number;
+                /** @description The character behind the last one */
+                to: number;
+                /** @description What it was read as; of one that was not read, why */
+                reading: string;
+                /** @description Readings that are common too */
+                others: string[];
+            }[];
+        };
+        DayGlance: {
+            date: components["schemas"]["Date"];
+            /** @description Open tasks that are due; today also those overdue */
+            tasks: number;
+            /** @description The sum of their estimates */
+            minutes: number;
+            /** @description Tasks that begin on it */
+            starts: number;
+            /** @description Conversations that come back */
+            returns: number;
         };
         SourceCopy: {
             id: components["schemas"]["Id"];
@@ -914,6 +1636,8 @@ export interface components {
             subject: string;
             sentAt: components["schemas"]["Instant"];
             text: string;
+            /** @description Its header section (RFC 5322) as it came */
+            headers: string;
             attachments: components["schemas"]["Attachment"][];
             /** @description The message itself, null when it is gone for good */
             message: components["schemas"]["Id"] | null;
@@ -935,7 +1659,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "sweep" | "bring_back" | "put_back" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "sweep" | "bring_back" | "put_back" | "move_return" | "come_back" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -1084,24 +1808,101 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    counts: {
+    heartbeat: {
+        parameters: {
+            query?: never;
+            header?: {
+                "If-None-Match"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How things stand */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heartbeat"];
+                };
+            };
+            /** @description Nothing has changed */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    letGo: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
-        responses: {
-            /** @description The counts */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Counts"];
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    rings: components["schemas"]["Id"][];
                 };
             };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    remindAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    rings: components["schemas"]["Id"][];
+                    /** @description Of a day, in the morning */
+                    at: components["schemas"]["When"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveReminder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    task?: components["schemas"]["Id"] | null;
+                    conversation?: components["schemas"]["Id"] | null;
+                    /** @description Which one, in words */
+                    reminder: string;
+                    /** @description Of a day, in the morning; null: it is taken off */
+                    to?: components["schemas"]["When"] | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
             default: components["responses"]["Problem"];
         };
     };
@@ -1245,11 +2046,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** @description 4/12 is the fourth of December */
-                    dayFirst: boolean;
-                    clearingOrder: components["schemas"]["ClearingOrder"];
-                };
+                "application/json": components["schemas"]["Settings"];
             };
         };
         responses: {
@@ -1257,16 +2054,27 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    away: {
+    coming: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Of these kinds only, separated by commas; counts are of all */
+                kinds?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            200: components["responses"]["Rows"];
+            /** @description The time line */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Coming"];
+                };
+            };
             default: components["responses"]["Problem"];
         };
     };
@@ -1387,6 +2195,29 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    remindOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description All that it has from now on: moments and repeats as people write them, and leads before it comes back */
+                    reminders: string[];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
     decide: {
         parameters: {
             query?: never;
@@ -1399,10 +2230,16 @@ export interface operations {
                 "application/json": {
                     id: components["schemas"]["Id"];
                     /** @enum {string} */
-                    kind: "do_now" | "snooze" | "hand_over" | "archive" | "delete" | "block" | "mute" | "sweep" | "bring_back" | "put_back";
+                    kind: "do_now" | "snooze" | "hand_over" | "archive" | "delete" | "block" | "mute" | "sweep" | "bring_back" | "put_back" | "move_return";
                     conversations: components["schemas"]["Claim"][];
-                    /** @description When it comes back, in the person's own zone */
-                    until?: components["schemas"]["LocalMoment"];
+                    /** @description When it comes back; of a day, in the morning */
+                    until?: components["schemas"]["When"];
+                    /**
+                     * @description Of a snooze, what else brings it back before `until`; the next clearing needs no `until`
+                     * @default snooze
+                     * @enum {string}
+                     */
+                    for?: "snooze" | "answer" | "next_clearing";
                     /** @description Of a hand-over, who owes an answer */
                     by?: string;
                     /** @description Of a hand-over, what is owed */
@@ -1431,18 +2268,27 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The choices, soonest first */
+            /** @description The choices, in the person's order */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": {
-                        /** @enum {string} */
-                        choice: "later_today" | "tomorrow_morning" | "next_monday";
-                        date: components["schemas"]["Date"];
-                        time: components["schemas"]["Time"];
-                    }[];
+                        choices: {
+                            phrase: string;
+                            date: components["schemas"]["Date"];
+                            time: components["schemas"]["Time"];
+                            /** @description In words */
+                            distance: string;
+                        }[];
+                        /** @description When something put off until the next clearing comes back at the latest */
+                        nextClearing: {
+                            date: components["schemas"]["Date"];
+                            time: components["schemas"]["Time"];
+                            distance: string;
+                        };
+                    };
                 };
             };
             default: components["responses"]["Problem"];
@@ -1460,6 +2306,30 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description The message */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoneMessage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    messageAt: {
+        parameters: {
+            query: {
+                /** @description Its Message-ID, with or without angle brackets, or a mid: address (RFC 2392), or its id here */
+                address: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The message alone */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -1574,10 +2444,43 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    readWhen: {
+        parameters: {
+            query: {
+                phrase: string;
+                /** @description A day or moment or repeat, a reminder, or a length of time */
+                as?: "when" | "reminder" | "estimate";
+                /** @description What a reminder may count from, as a phrase */
+                start?: string;
+                /** @description What a reminder may count from, as a phrase */
+                due?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The reading, or why there is none */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reading"] | components["schemas"]["Unreadable"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     tasks: {
         parameters: {
             query?: {
                 state?: "open" | "done";
+                /** @description Of that list only, even an archived one */
+                list?: components["schemas"]["Id"];
+                /** @description Those whose title, notes or labels hold every word */
+                words?: string;
             };
             header?: never;
             path?: never;
@@ -1619,6 +2522,9 @@ export interface operations {
                         message?: components["schemas"]["Id"] | null;
                         /** @description When no message is named: its newest by somebody else */
                         conversation?: components["schemas"]["Claim"] | null;
+                        /** @description The task that it is a part of */
+                        parent?: components["schemas"]["Id"] | null;
+                        subtasks?: components["schemas"]["Outline"][];
                     }[];
                 };
             };
@@ -1664,6 +2570,8 @@ export interface operations {
             content: {
                 "application/json": {
                     entry: components["schemas"]["Id"];
+                    /** @description That of the task when it was opened */
+                    revision: number;
                     fields: components["schemas"]["TaskFields"];
                 };
             };
@@ -1673,24 +2581,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    deleteTask: {
-        parameters: {
-            query: {
-                entry: components["schemas"]["Id"];
-            };
-            header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: components["responses"]["Entry"];
-            default: components["responses"]["Problem"];
-        };
-    };
-    setTaskState: {
+    skipTask: {
         parameters: {
             query?: never;
             header?: never;
@@ -1703,12 +2594,211 @@ export interface operations {
             content: {
                 "application/json": {
                     entry: components["schemas"]["Id"];
-                    done: boolean;
                 };
             };
         };
         responses: {
             200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    setTaskState: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    tasks: components["schemas"]["Ids"];
+                    done: boolean;
+                    /**
+                     * @description Open subtasks are done too
+                     * @default false
+                     */
+                    withSubtasks?: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveTasks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description In the order in which they are to stand */
+                    tasks: components["schemas"]["Ids"];
+                    /** @description The task behind which they go, beside it */
+                    behind?: components["schemas"]["Id"];
+                    /** @description The task under which they go */
+                    parent?: components["schemas"]["Id"];
+                    /** @description The list to whose top level they go */
+                    list?: components["schemas"]["Id"];
+                    /**
+                     * @description To its beginning instead of its end
+                     * @default false
+                     */
+                    first?: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    putOffTasks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutOff"];
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    previewPutOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutOff"];
+            };
+        };
+        responses: {
+            /** @description The difference for each */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: components["schemas"]["Id"];
+                        title: string;
+                        start: components["schemas"]["DueChange"];
+                        due: components["schemas"]["DueChange"];
+                        /** @description Why it cannot be, or empty */
+                        problem: string;
+                    }[];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeTasks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    tasks: components["schemas"]["Ids"];
+                    due?: components["schemas"]["When"];
+                    /** @description Without due */
+                    undated?: boolean;
+                    start?: components["schemas"]["When"];
+                    /** @description The name of a list; one that does not exist yet is made */
+                    list?: string;
+                    priority?: components["schemas"]["Priority"];
+                    /** @description Is added */
+                    label?: string;
+                    /** @description Is taken off */
+                    unlabel?: string;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteTasks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    tasks: components["schemas"]["Ids"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    clearDone: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+                /** @description Of that list only */
+                list?: components["schemas"]["Id"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    labels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The labels */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        label: string;
+                        /** @description How many open tasks have it */
+                        open: number;
+                    }[];
+                };
+            };
             default: components["responses"]["Problem"];
         };
     };
@@ -1728,6 +2818,279 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TaskList"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description The list's */
+                    id: components["schemas"]["Id"];
+                    name: string;
+                    colour: components["schemas"]["ListColour"];
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    editList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    name: string;
+                    colour: components["schemas"]["ListColour"];
+                    /** @description Out of the way, with its tasks */
+                    archived: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteList: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+                /** @description The list that its tasks go to; without it they are deleted too */
+                moveTo?: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description The list behind which it is to stand; null: the first */
+                    behind: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    jot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description The task's */
+                    id: components["schemas"]["Id"];
+                    line: string;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Decided"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    readJot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    line: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The line */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Jot"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readOutline: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The tasks, with what lies under them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outline"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The file */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["File"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its bytes; only pictures have their own type, since they are shown */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                    "image/png": string;
+                    "image/jpeg": string;
+                    "image/gif": string;
+                    "image/webp": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    days: {
+        parameters: {
+            query?: {
+                /** @description How many days, from today on */
+                count?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayGlance"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                date: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Open tasks that are due or begin on it, and conversations that come back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        date: components["schemas"]["Date"];
+                        tasks: components["schemas"]["TaskRow"][];
+                        starts: components["schemas"]["TaskRow"][];
+                        returns: components["schemas"]["ConversationRow"][];
+                    };
                 };
             };
             default: components["responses"]["Problem"];
@@ -1821,13 +3184,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The counts at the new time */
+            /** @description How things stand at the new time */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Counts"];
+                    "application/json": components["schemas"]["Heartbeat"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -2,6 +2,7 @@ import { useQueryClient, type QueryClient } from '@tanstack/vue-query'
 import { useDebounceFn } from '@vueuse/core'
 import { tell } from '@/parts/notice'
 import { follow, remember } from '@/parts/trail'
+import { noteOwn } from './heartbeat'
 import { Problem } from './problem'
 import {
   answer,
@@ -11,8 +12,12 @@ import {
   type ConversationRow,
   type Decided,
   type Entry,
-  type LocalMoment,
+  type ListColour,
+  type Outline,
+  type Priority,
+  type PutOff,
   type TaskFields,
+  type When,
 } from './client'
 
 export type DecisionKind =
@@ -26,10 +31,15 @@ export type DecisionKind =
   | 'sweep'
   | 'bring_back'
   | 'put_back'
+  | 'move_return'
+
+export type SnoozeFor = 'snooze' | 'answer' | 'next_clearing'
 
 /** What a decision needs besides its kind. */
 export interface DecisionDetails {
-  until?: LocalMoment
+  until?: When
+  /** Of a snooze: what else brings it back, before that moment */
+  for?: SnoozeFor
   /** Of a hand-over: who owes what */
   by?: string
   what?: string
@@ -44,6 +54,27 @@ export interface NewTask {
   fields: TaskFields
   message?: string
   conversation?: Claim
+  parent?: string
+  subtasks?: Outline[]
+}
+
+/** What is changed of one task or of several alike. */
+export interface TaskChange {
+  due?: When
+  undated?: boolean
+  start?: When
+  list?: string
+  priority?: Priority
+  label?: string
+  unlabel?: string
+}
+
+/** Where tasks are moved to: behind a task, under one, or to a list. */
+export interface Spot {
+  behind?: string
+  parent?: string
+  list?: string
+  first?: boolean
 }
 
 /** The conversation as it is on screen, so that the server notices when it is no longer so. */
@@ -72,6 +103,7 @@ export function useDeciding() {
 
   function done(entry: Entry): Entry {
     remember(entry)
+    noteOwn(entry.number)
     if (entry.undoes) forget()
     void askAgain()
     return entry
@@ -132,18 +164,78 @@ export function useDeciding() {
           }),
         ),
       ),
-    editTask: async (id: string, fields: TaskFields) =>
-      done(
-        await answer(api.PUT('/tasks/{id}', { params: { path: { id } }, body: { entry: newId(), fields } })),
-      ),
-    setTaskDone: async (id: string, isDone: boolean) =>
+    editTask: async (id: string, revision: number, fields: TaskFields) =>
       done(
         await answer(
-          api.PUT('/tasks/{id}/state', { params: { path: { id } }, body: { entry: newId(), done: isDone } }),
+          api.PUT('/tasks/{id}', { params: { path: { id } }, body: { entry: newId(), revision, fields } }),
         ),
       ),
-    deleteTask: async (id: string) =>
-      done(await answer(api.DELETE('/tasks/{id}', { params: { path: { id }, query: { entry: newId() } } }))),
+    setTasksDone: async (tasks: string[], isDone: boolean, withSubtasks = false) =>
+      done(
+        await answer(
+          api.PUT('/tasks/state', { body: { entry: newId(), tasks, done: isDone, withSubtasks } }),
+        ),
+      ),
+    skipTask: async (id: string) =>
+      done(
+        await answer(api.POST('/tasks/{id}/skip', { params: { path: { id } }, body: { entry: newId() } })),
+      ),
+    changeTasks: async (tasks: string[], change: TaskChange) =>
+      done(await answer(api.POST('/tasks/changes', { body: { entry: newId(), tasks, ...change } }))),
+    putOffTasks: async (tasks: string[], to: When, what: PutOff['what'] = null) =>
+      done(await answer(api.POST('/tasks/put-offs', { body: { entry: newId(), tasks, to, what } }))),
+    remindOf: async (conversation: string, reminders: string[]) =>
+      done(
+        await answer(
+          api.PUT('/conversations/{id}/reminders', {
+            params: { path: { id: conversation } },
+            body: { entry: newId(), reminders },
+          }),
+        ),
+      ),
+    moveReminder: async (of: { task?: string; conversation?: string }, reminder: string, to: When | null) =>
+      done(await answer(api.POST('/reminder-moves', { body: { entry: newId(), reminder, to, ...of } }))),
+    letGo: async (rings: string[]) =>
+      done(await answer(api.POST('/rings/let-go', { body: { entry: newId(), rings } }))),
+    remindAgain: async (rings: string[], at: When) =>
+      done(await answer(api.POST('/rings/again', { body: { entry: newId(), rings, at } }))),
+    moveTasks: async (tasks: string[], spot: Spot) =>
+      done(await answer(api.POST('/tasks/moves', { body: { entry: newId(), tasks, ...spot } }))),
+    deleteTasks: async (tasks: string[]) =>
+      done(await answer(api.POST('/tasks/deletions', { body: { entry: newId(), tasks } }))),
+    clearDone: async (list?: string) =>
+      done(
+        await answer(
+          api.DELETE('/done', { params: { query: { entry: newId(), ...(list ? { list } : {}) } } }),
+        ),
+      ),
+    jot: async (line: string) =>
+      decided(await answer(api.PUT('/jot', { body: { entry: newId(), id: newId(), line } }))),
+    addList: async (name: string, colour: ListColour) =>
+      done(await answer(api.POST('/lists', { body: { entry: newId(), id: newId(), name, colour } }))),
+    editList: async (id: string, name: string, colour: ListColour, archived: boolean) =>
+      done(
+        await answer(
+          api.PUT('/lists/{id}', {
+            params: { path: { id } },
+            body: { entry: newId(), name, colour, archived },
+          }),
+        ),
+      ),
+    moveList: async (id: string, behind: string | null) =>
+      done(
+        await answer(
+          api.PUT('/lists/{id}/place', { params: { path: { id } }, body: { entry: newId(), behind } }),
+        ),
+      ),
+    deleteList: async (id: string, moveTo?: string) =>
+      done(
+        await answer(
+          api.DELETE('/lists/{id}', {
+            params: { path: { id }, query: { entry: newId(), ...(moveTo ? { moveTo } : {}) } },
+          }),
+        ),
+      ),
     emptyBin: async () => done(await answer(api.DELETE('/bin', { params: { query: { id: newId() } } }))),
     undo: async (entry: { id: string }) =>
       done(

@@ -11,6 +11,10 @@ export class Problem extends Error {
     /** field name => what is wrong with it */
     readonly fields: Record<string, string> = {},
     readonly later: components['schemas']['Entry'] | null = null,
+    /** How many subtasks are still open */
+    readonly openSubtasks = 0,
+    /** The task as it is now, when somebody else changed it */
+    readonly task: components['schemas']['Task'] | null = null,
   ) {
     super(sentence)
   }
@@ -20,7 +24,14 @@ export class Problem extends Error {
       return new Problem('The server answered in a way that I do not understand. Reload the page.', status)
     }
     const fields = Object.fromEntries((body.violations ?? []).map(({ field, message }) => [field, message]))
-    return new Problem(body.detail, status, fields, body.later ?? null)
+    return new Problem(
+      body.detail,
+      status,
+      fields,
+      body.later ?? null,
+      body.openSubtasks ?? 0,
+      body.task ?? null,
+    )
   }
 
   static unreachable(): Problem {

@@ -1,28 +1,11 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { setClock } from '@/time/clock'
-import { answer, api, type Place } from './client'
-
-/** Things return by themselves, so what is on screen is asked for again every half minute. */
-const AGAIN = 30_000
-
-export function useCounts() {
-  return useQuery({
-    queryKey: ['counts'],
-    queryFn: async ({ signal }) => {
-      const counts = await answer(api.GET('/counts', { signal }))
-      setClock(counts.now)
-      return counts
-    },
-    refetchInterval: AGAIN,
-  })
-}
+import { answer, api, type ComingKind, type Place, type PutOff } from './client'
 
 export function useTray() {
   return useQuery({
     queryKey: ['tray'],
     queryFn: ({ signal }) => answer(api.GET('/tray', { signal })),
-    refetchInterval: AGAIN,
   })
 }
 
@@ -50,11 +33,26 @@ export function useClearing(id: MaybeRefOrGetter<string>, enabled: MaybeRefOrGet
   })
 }
 
-export function useAway() {
+/** Everything that comes, on its time line. */
+export function useComing(kinds: MaybeRefOrGetter<ComingKind[]>) {
   return useQuery({
-    queryKey: ['away'],
-    queryFn: ({ signal }) => answer(api.GET('/away', { signal })),
-    refetchInterval: AGAIN,
+    queryKey: ['coming', kinds],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/coming', { signal, params: { query: { kinds: toValue(kinds).join(',') } } })),
+    placeholderData: keepPreviousData,
+  })
+}
+
+/** What putting tasks off would change. */
+export function usePutOffPreview(putOff: MaybeRefOrGetter<PutOff | null>) {
+  return useQuery({
+    queryKey: ['put-off', putOff],
+    queryFn: ({ signal }) =>
+      answer(api.POST('/tasks/put-offs/preview', { signal, body: toValue(putOff) as PutOff })),
+    enabled: () => toValue(putOff) !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+    staleTime: 0,
   })
 }
 
@@ -116,13 +114,26 @@ export function useSource(id: MaybeRefOrGetter<string>) {
   })
 }
 
-export function useTasks(state: MaybeRefOrGetter<'open' | 'done'>) {
+export interface TaskQuery {
+  state: 'open' | 'done'
+  /** Of that list only, even an archived one */
+  list?: string | undefined
+  words?: string
+}
+
+export function useTasks(query: MaybeRefOrGetter<TaskQuery>) {
   return useQuery({
-    queryKey: ['tasks', state],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/tasks', { signal, params: { query: { state: toValue(state) } } })),
+    queryKey: ['tasks', query],
+    queryFn: ({ signal }) => {
+      const { state, list, words } = toValue(query)
+      return answer(
+        api.GET('/tasks', {
+          signal,
+          params: { query: { state, words: words ?? '', ...(list ? { list } : {}) } },
+        }),
+      )
+    },
     placeholderData: keepPreviousData,
-    refetchInterval: AGAIN,
   })
 }
 
@@ -136,6 +147,38 @@ export function useTask(id: MaybeRefOrGetter<string>) {
 
 export function useLists() {
   return useQuery({ queryKey: ['lists'], queryFn: ({ signal }) => answer(api.GET('/lists', { signal })) })
+}
+
+export function useLabels() {
+  return useQuery({ queryKey: ['labels'], queryFn: ({ signal }) => answer(api.GET('/labels', { signal })) })
+}
+
+/** What each of the coming days holds. */
+export function useDays(count: MaybeRefOrGetter<number>) {
+  return useQuery({
+    queryKey: ['days', count],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/days', { signal, params: { query: { count: toValue(count) } } })),
+    placeholderData: keepPreviousData,
+  })
+}
+
+export function useDay(date: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['day', date],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/days/{date}', { signal, params: { path: { date: toValue(date) } } })),
+  })
+}
+
+/** The message that a lasting address names. */
+export function useMessageAt(address: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['message-at', address],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/message-addresses', { signal, params: { query: { address: toValue(address) } } })),
+    retry: false,
+  })
 }
 
 export function useSnoozeChoices() {

@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { setClock } from '@/time/clock'
-import { answer, api, signInNeeded, type ClearingOrder, type Session } from './client'
+import { answer, api, signInNeeded, type Session, type Settings } from './client'
 
 const KEY = ['session']
 
 function settle(session: Session): Session {
-  setClock(session.now, session.account?.zone)
+  setClock(session.now, 0, session.account?.zone)
   if (session.account) signInNeeded.value = false
   return session
 }
@@ -35,8 +35,7 @@ export function useSignIn() {
       const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
       take(await answer(api.POST('/accounts', { body: { name, email, password, zone } })))
     },
-    saveSettings: async (settings: { dayFirst: boolean; clearingOrder: ClearingOrder }) =>
-      take(await answer(api.PUT('/settings', { body: settings }))),
+    saveSettings: async (settings: Settings) => take(await answer(api.PUT('/settings', { body: settings }))),
     signOut: async () => {
       await answer(api.DELETE('/session'))
       queries.clear()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Clearing } from '@/api/client'
-import { useAway } from '@/api/reading'
+import { useComing } from '@/api/reading'
 import { nearMoment } from '@/time/format'
 import KeyCap from './KeyCap.vue'
 import TrayMark from './TrayMark.vue'
@@ -11,8 +11,12 @@ import { counted, deedOf, subjectOf } from './words'
 const props = defineProps<{ clearing: Clearing; left: number }>()
 defineEmits<{ again: []; sweep: [] }>()
 
-const { data: away } = useAway()
-const next = computed(() => (away.value ?? []).slice(0, 3))
+const { data: coming } = useComing(['mail', 'owed'])
+const next = computed(() =>
+  (coming.value?.stretches ?? [])
+    .flatMap(({ items }) => items.flatMap(({ conversation }) => conversation ?? []))
+    .slice(0, 3),
+)
 const seconds = computed(() =>
   Math.max(0, (Date.parse(props.clearing.endedAt ?? '') - Date.parse(props.clearing.startedAt)) / 1000),
 )

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import type { Advice, ConversationRow } from '@/api/client'
+import type { Advice, ConversationRow, TaskProposal } from '@/api/client'
 import { useSnoozeChoices } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import { day } from '@/time/format'
@@ -10,7 +10,9 @@ import HandOverForm from './HandOverForm.vue'
 import KeyCap from './KeyCap.vue'
 import NowClock from './NowClock.vue'
 import SnoozeChooser from './SnoozeChooser.vue'
-import { firstFields, useTaking } from './taking'
+import { fieldsOf } from './draft'
+import OutlineDialog from './OutlineDialog.vue'
+import { firstDraft, useTaking } from './taking'
 import TaskForm from './TaskForm.vue'
 import { counted } from './words'
 
@@ -21,8 +23,8 @@ const props = defineProps<{
   /** In one line, above a list */
   bar?: boolean
   advice?: Advice | null
-  /** The list found in the message */
-  items?: string[]
+  /** What a task of it would be, and when it would come back instead */
+  proposal?: TaskProposal | null | undefined
   clearing?: string
   eager?: boolean
 }>()
@@ -42,8 +44,14 @@ const cards = computed(() =>
   advised.value ? [advised.value, ...CARDS.filter((card) => card !== advised.value)] : CARDS,
 )
 const shown = computed<CardKind | null>(() => open.value ?? advised.value?.kind ?? null)
-const until = computed(() => (props.advice?.until ? { date: props.advice.until, time: '09:00' } : undefined))
-const initial = computed(() => firstFields(single.value, props.advice, props.items))
+const until = computed(() => props.proposal?.until ?? undefined)
+const initial = computed(() => firstDraft(single.value, props.proposal))
+/** The list in the message becomes subtasks, unless the person says no. */
+const listed = computed(() => (single.value ? (props.proposal?.subtasks ?? []) : []))
+const withList = ref(true)
+const outline = ref(false)
+const subtasks = computed(() => (withList.value ? listed.value : []))
+const listText = computed(() => listed.value.map(({ title }) => `- ${title}`).join('\n'))
 const form = ref<InstanceType<typeof TaskForm> | InstanceType<typeof HandOverForm> | null>(null)
 const isForm = (one: unknown) => {
   form.value = one as typeof form.value
@@ -68,8 +76,10 @@ function follow(): void {
   const card = advised.value
   if (!card) return
   if (card.kind === 'make_task') {
-    void (form.value && 'submit' in form.value ? form.value.submit() : saveTasks(initial.value))
-  } else if (card.kind === 'snooze' && until.value) void snooze(until.value)
+    void (form.value && 'submit' in form.value
+      ? form.value.submit()
+      : saveTasks(fieldsOf(initial.value), initial.value, subtasks.value))
+  } else if (card.kind === 'snooze' && until.value) void snooze(until.value, 'snooze')
   else if (card.kind === 'block') void take('block')
   else void press(card)
 }
@@ -80,6 +90,7 @@ watch(
   () => single.value?.id,
   () => {
     open.value = null
+    withList.value = true
     isPainted.value = false
     requestAnimationFrame(() => setTimeout(() => (isPainted.value = true)))
   },
@@ -99,6 +110,12 @@ useKeys('Decide', [
     when: () => props.rows.length > 0 && open.value !== 'snooze',
     run: () => void press(card),
   })),
+  {
+    key: '9',
+    label: 'Its list as tasks',
+    when: () => listed.value.length > 0,
+    run: () => (outline.value = true),
+  },
   { key: 'Escape', label: 'Fold the card', when: () => open.value !== null, run: () => (open.value = null) },
 ])
 </script>
@@ -136,23 +153,29 @@ useKeys('Decide', [
             :titleless="!single"
             :still="open === null"
             compact
-            :quote="initial.due ? advice?.date?.text : undefined"
+            :quote="proposal?.words || undefined"
             :submit-text="single ? 'Make the task' : `Make ${counted(rows.length, 'task')}`"
-            :save="saveTasks"
+            :save="(fields, draft) => saveTasks(fields, draft, subtasks)"
             @cancel="open = null"
-          />
+          >
+            <label v-if="listed.length" class="list">
+              <input v-model="withList" type="checkbox" />
+              with its list as {{ counted(listed.length, 'subtask') }}
+              <button class="link" type="button" @click="outline = true">look <KeyCap name="9" /></button>
+            </label>
+          </TaskForm>
         </template>
         <template v-else-if="card.kind === 'snooze'">
           <p v-if="open === null && until" class="outcome">
             It comes back {{ day(until.date) }}, {{ until.time }}.
           </p>
-          <SnoozeChooser v-else-if="open === 'snooze'" :error="wrong.until" @choose="snooze" />
+          <SnoozeChooser v-else-if="open === 'snooze'" :rows="rows" :error="wrong.until" @choose="snooze" />
         </template>
         <HandOverForm
           v-else-if="card.kind === 'hand_over'"
           :ref="isForm"
           :what="advice?.title"
-          :until="advice?.date?.date"
+          :until="until"
           :wrong="wrong"
           :still="open === null"
           @submit="handOver"
@@ -183,6 +206,13 @@ useKeys('Decide', [
         </p>
       </div>
     </template>
+    <OutlineDialog
+      v-if="outline && single"
+      :title="initial.title"
+      :text="listText"
+      :save="(fields, made) => saveTasks({ ...fieldsOf(initial), ...fields }, initial, made)"
+      @close="outline = false"
+    />
   </div>
 </template>
 

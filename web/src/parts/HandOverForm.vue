@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import { nextTick, onMounted, ref } from 'vue'
-import type { LocalMoment } from '@/api/client'
-import { plusDays, today } from '@/time/format'
+import type { Due, When } from '@/api/client'
+import { toWhen, written, type Written } from '@/api/when'
+import WhenField from './WhenField.vue'
 
 /** Who owes an answer, what, and by when. */
 const props = defineProps<{
-  what?: string
-  until?: string
+  what?: string | undefined
+  until?: Due | null | undefined
   wrong?: Record<string, string>
   still?: boolean
 }>()
-const emit = defineEmits<{ submit: [by: string, what: string, until: LocalMoment]; cancel: [] }>()
+const emit = defineEmits<{ submit: [by: string, what: string, until: When]; cancel: [] }>()
 
 const by = ref('')
 const what = ref(props.what ?? '')
-const date = ref(props.until ?? plusDays(today(), 3))
-const time = ref('09:00')
+const until = ref<Written>(
+  props.until ? written(props.until) : { phrase: 'in 3 working days', reading: null },
+)
 const missing = ref<Record<string, string>>({})
 const field = ref<{ $el: HTMLElement }>()
 
@@ -29,13 +31,12 @@ onMounted(async () => {
 })
 
 function submit(): void {
+  const when = toWhen(until.value)
   missing.value = {
     ...(by.value.trim() ? {} : { by: 'Who owes you the answer?' }),
-    ...(date.value && time.value ? {} : { until: 'By which day and time?' }),
+    ...(when ? {} : { until: 'By which day and time?' }),
   }
-  if (!Object.keys(missing.value).length) {
-    emit('submit', by.value, what.value, { date: date.value, time: time.value })
-  }
+  if (when && !Object.keys(missing.value).length) emit('submit', by.value, what.value, when)
 }
 </script>
 
@@ -47,13 +48,16 @@ function submit(): void {
       label="Who owes you an answer?"
       :error-messages="missing.by ?? wrong?.by"
       maxlength="200"
+      hide-details="auto"
     />
-    <v-text-field v-model="what" label="What is owed" :error-messages="wrong?.what" maxlength="200" />
-    <div class="pair">
-      <v-text-field v-model="date" type="date" label="By" :min="today()" hide-details />
-      <v-text-field v-model="time" type="time" label="At" hide-details />
-    </div>
-    <p v-if="missing.until ?? wrong?.until" class="wrong" role="alert">{{ missing.until ?? wrong?.until }}</p>
+    <v-text-field
+      v-model="what"
+      label="What is owed"
+      :error-messages="wrong?.what"
+      maxlength="200"
+      hide-details="auto"
+    />
+    <WhenField v-model="until" label="By" :error="missing.until ?? wrong?.until" :quiet="still" />
     <p class="slate hint">
       Pass the message on in your own words; this keeps track of it. It comes back when they answer in this
       conversation, or at that moment.
@@ -71,21 +75,9 @@ function submit(): void {
   gap: 12px;
 }
 
-.pair {
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  gap: 10px;
-}
-
 .hint {
   margin: 0;
   font-size: 13.5px;
-}
-
-.wrong {
-  margin: 0;
-  font-size: 13.5px;
-  color: rgb(var(--v-theme-error));
 }
 
 .actions {

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
-import type { ConversationRow, Message } from '@/api/client'
+import type { ConversationRow, Message, TaskLink } from '@/api/client'
 import { useKeys } from '@/keys/registry'
 import MessageSheet from './MessageSheet.vue'
 import { placeText } from './places'
 
 /** A message alone, and where its conversation is now. */
-defineProps<{ message: Message; conversation: ConversationRow }>()
+defineProps<{ message: Message; conversation: ConversationRow; tasks: TaskLink[] }>()
 
 const router = useRouter()
 
@@ -20,6 +20,16 @@ useKeys('Message', [{ key: 'Escape', label: 'Back', run: () => router.back() }])
       Its conversation is {{ placeText(conversation) }}.
       <router-link class="link" :to="{ name: 'conversation', params: { id: conversation.id } }"
         >Open the conversation</router-link
+      >
+    </p>
+    <p v-if="tasks.length" class="slate tasks">
+      {{ tasks.length === 1 ? 'Its task:' : 'Its tasks:' }}
+      <router-link
+        v-for="task in tasks"
+        :key="task.id"
+        class="link"
+        :to="{ name: 'tasks', params: { id: task.id } }"
+        >{{ task.title }}{{ task.done ? ', done' : '' }}</router-link
       >
     </p>
     <MessageSheet :message="message" />
@@ -36,6 +46,14 @@ useKeys('Message', [{ key: 'Escape', label: 'Back', run: () => router.back() }])
 h1 {
   font-size: 22px !important;
   overflow-wrap: anywhere;
+}
+
+.tasks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  margin: -12px 0 18px;
+  font-size: 14px;
 }
 
 .where {

@@ -3,6 +3,7 @@ import { mdiPaperclip } from '@mdi/js'
 import { computed, ref } from 'vue'
 import type { Message, Person } from '@/api/client'
 import { moment, size } from '@/time/format'
+import CopyAddress from './CopyAddress.vue'
 import FormattedMail from './FormattedMail.vue'
 import MessageText from './MessageText.vue'
 
@@ -46,6 +47,7 @@ const dateNote = computed(
           {{ asFormatted ? 'As plain text' : 'As it was formatted' }}
         </button>
         <a class="link" :href="`/api/messages/${message.id}/source`" download>Save as .eml</a>
+        <CopyAddress :message="message" />
       </p>
     </header>
     <FormattedMail v-if="asFormatted" :message="message.id" />

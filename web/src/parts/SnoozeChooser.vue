@@ -1,107 +1,107 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import type { LocalMoment } from '@/api/client'
+import { computed, nextTick, ref } from 'vue'
+import type { ConversationRow, When } from '@/api/client'
+import type { SnoozeFor } from '@/api/deciding'
 import { useSnoozeChoices } from '@/api/reading'
-import { day, plusDays, today } from '@/time/format'
+import { toWhen, type Written } from '@/api/when'
 import { useKeys } from '@/keys/registry'
+import { dateOf, day, nearDay } from '@/time/format'
 import KeyCap from './KeyCap.vue'
+import PresetList from './PresetList.vue'
+import WhenField from './WhenField.vue'
 
-const props = defineProps<{ error?: string }>()
-const emit = defineEmits<{ choose: [until: LocalMoment]; close: [] }>()
+/** Until when something is put off, and what else may bring it back before. */
+const props = defineProps<{ rows: ConversationRow[]; error?: string | undefined }>()
+const emit = defineEmits<{ choose: [until: When | undefined, what: SnoozeFor] }>()
 
-const { data: choices } = useSnoozeChoices()
-const names = { later_today: 'Later today', tomorrow_morning: 'Tomorrow morning', next_monday: 'Next Monday' }
-const date = ref(plusDays(today(), 2))
-const time = ref('09:00')
-const wrong = computed(() => (date.value && time.value ? props.error : 'Give a date and a time.'))
-const tried = ref(false)
-watch([date, time], () => (tried.value = false))
+const A_WEEK = 'in a week'
+const { data } = useSnoozeChoices()
+const own = ref<Written>({ phrase: '', reading: null })
+const forAnswer = ref(false)
+const missing = ref('')
+const field = ref<InstanceType<typeof WhenField>>()
 
-function own(): void {
-  tried.value = true
-  if (date.value && time.value) emit('choose', { date: date.value, time: time.value })
+/** How often and since when the one that is meant has been put off. */
+const before = computed(() => {
+  const [row] = props.rows
+  if (props.rows.length !== 1 || !row?.snoozes) return ''
+  const since = row.snoozedSince ? nearDay(dateOf(row.snoozedSince)) : ''
+  if (row.snoozes === 1) return `Put off once${since && `, ${since}`}.`
+  return `Put off ${row.snoozes} times${since && ` since ${since}`}.`
+})
+
+function choose(): void {
+  const until = toWhen(own.value)
+  if (until) emit('choose', until, forAnswer.value ? 'answer' : 'snooze')
+  else missing.value = 'When should it come back at the latest?'
 }
 
-useKeys(
-  'Snooze',
-  [1, 2, 3].map((number) => ({
-    key: String(number),
-    label: `Choice ${number}`,
-    when: () => (choices.value?.length ?? 0) >= number,
-    run: () => {
-      const choice = choices.value?.[number - 1]
-      if (choice) emit('choose', choice)
-    },
-  })),
-)
+async function waitForAnswer(): Promise<void> {
+  forAnswer.value = !forAnswer.value
+  if (!forAnswer.value) return
+  if (!own.value.phrase.trim()) own.value = { phrase: A_WEEK, reading: null }
+  await nextTick()
+  field.value?.focus()
+}
+const nextClearing = () => emit('choose', undefined, 'next_clearing')
+
+useKeys('Snooze', [
+  { key: '8', label: 'When I next clear the tray', run: nextClearing },
+  { key: '9', label: 'Until they answer', run: () => void waitForAnswer() },
+])
 </script>
 
 <template>
   <div class="chooser">
-    <button
-      v-for="(choice, index) in choices"
-      :key="choice.choice"
-      type="button"
-      class="choice"
-      @click="emit('choose', { date: choice.date, time: choice.time })"
-    >
-      <KeyCap :name="String(index + 1)" />
-      <span>{{ names[choice.choice] }}</span>
-      <span class="slate">{{ day(choice.date) }}, {{ choice.time }}</span>
-    </button>
-    <form class="own" novalidate @submit.prevent="own">
-      <v-text-field v-model="date" type="date" label="Or on" :min="today()" hide-details />
-      <v-text-field v-model="time" type="time" label="at" hide-details />
-      <v-btn type="submit" color="primary">Snooze until then</v-btn>
+    <p v-if="before" class="before">{{ before }}</p>
+    <PresetList title="Snooze" @choose="(when) => emit('choose', when, 'snooze')" @write="field?.focus()">
+      <li>
+        <button type="button" class="preset" @click="nextClearing">
+          <KeyCap name="8" />
+          <span class="phrase">When I next clear the tray</span>
+          <span v-if="data" class="slate">by {{ day(data.nextClearing.date) }}</span>
+        </button>
+      </li>
+      <li>
+        <button type="button" class="preset" :aria-pressed="forAnswer" @click="waitForAnswer">
+          <KeyCap name="9" />
+          <span class="phrase">Until they answer</span>
+          <span class="slate">{{ forAnswer ? 'at the latest:' : 'at the latest …' }}</span>
+        </button>
+      </li>
+    </PresetList>
+    <form class="own" novalidate @submit.prevent="choose">
+      <WhenField
+        ref="field"
+        v-model="own"
+        keyed="0"
+        :label="forAnswer ? 'At the latest' : 'Or until'"
+        placeholder="thursday 10am …"
+        :error="error || missing"
+      />
+      <v-btn type="submit" color="primary">{{
+        forAnswer ? 'Snooze until they answer' : 'Snooze until then'
+      }}</v-btn>
     </form>
-    <p v-if="tried && wrong" class="wrong" role="alert">{{ wrong }}</p>
   </div>
 </template>
 
+<style scoped src="./presets.css"></style>
 <style scoped>
 .chooser {
   display: grid;
-  gap: 4px;
+  gap: 6px;
 }
 
-.choice {
-  display: grid;
-  grid-template-columns: auto 1fr auto;
-  gap: 12px;
-  align-items: center;
-  padding: 7px 8px;
-  font: inherit;
-  color: inherit;
-  text-align: left;
-  background: none;
-  border: 0;
-  border-radius: 7px;
-  cursor: pointer;
-}
-
-.choice:hover {
-  background: var(--v-sea-soft);
-}
-
-.choice .slate {
+.before {
+  margin: 0 8px;
   font-size: 14px;
+  color: var(--v-tab-soon-ink);
 }
 
 .own {
   display: grid;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
   gap: 8px;
-  align-items: center;
-  margin-top: 8px;
-}
-
-.own .v-btn {
-  grid-column: 1 / -1;
-}
-
-.wrong {
-  margin: 4px 0 0;
-  font-size: 13.5px;
-  color: rgb(var(--v-theme-error));
+  margin-top: 4px;
 }
 </style>

@@ -1,43 +1,49 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, reactive, ref } from 'vue'
 import type { TaskFields } from '@/api/client'
 import { Problem } from '@/api/problem'
 import { useLists } from '@/api/reading'
+import { copyOf, fieldsOf, type TaskDraft } from './draft'
+import FileDrop from './FileDrop.vue'
 import { tell } from './notice'
+import ReminderField from './ReminderField.vue'
+import SourceField from './SourceField.vue'
+import TaskExtras from './TaskExtras.vue'
+import WhenField from './WhenField.vue'
 import { counted } from './words'
 
+/** All that a person fills in of a task; on a card only what matters there, the rest one step away. */
 const props = defineProps<{
-  initial: TaskFields
+  initial: TaskDraft
   submitText: string
   /** Does what the form is for; when it throws, the form stays as it is and says why */
-  save: (fields: TaskFields) => Promise<unknown>
+  save: (fields: TaskFields, draft: TaskDraft) => Promise<unknown>
   /** The title is not asked for: several tasks, each with its own subject */
   titleless?: boolean
   /** The title does not take the focus by itself */
   still?: boolean
-  /** On a card: notes only when they are asked for */
+  /** On a card: the rest only when it is asked for */
   compact?: boolean
   /** The words that the due comes from */
-  quote?: string
+  quote?: string | undefined
 }>()
 defineEmits<{ cancel: [] }>()
 
-const title = ref(props.initial.title)
-const notes = ref(props.initial.notes ?? '')
-const date = ref(props.initial.due?.date ?? '')
-const time = ref(props.initial.due?.time ?? '')
-const list = ref<string | null>(props.initial.list || null)
+const draft = reactive<TaskDraft>(copyOf(props.initial))
 const wrong = ref<Record<string, string>>({})
 const busy = ref(false)
-const withNotes = ref(!props.compact)
-const folded = computed(() => {
-  const lines = notes.value.split('\n').filter(Boolean).length
-  return lines ? `Notes: ${counted(lines, 'line')}` : 'Add notes'
-})
+const unfolded = ref(!props.compact)
 const titleField = ref<{ $el: HTMLElement }>()
 
 const { data: lists } = useLists()
-const listNames = computed(() => (lists.value ?? []).map(({ name }) => name))
+const listNames = computed(() =>
+  (lists.value ?? []).filter(({ archived }) => !archived).map(({ name }) => name),
+)
+const anchors = computed(() => ({ start: draft.start.phrase, due: draft.due.phrase }))
+const noted = computed(() => {
+  const lines = draft.notes.split('\n').filter(Boolean).length
+  return lines ? `More, and ${counted(lines, 'line')} of notes` : 'More'
+})
 
 function focus(): void {
   const field = titleField.value?.$el.querySelector('input')
@@ -51,26 +57,19 @@ onMounted(async () => {
 })
 
 async function submit(): Promise<void> {
-  if (!props.titleless && !title.value.trim()) {
+  if (!props.titleless && !draft.title.trim()) {
     wrong.value = { title: 'A task needs a title: what is to be done?' }
-    return
-  }
-  if (time.value && !date.value) {
-    wrong.value = { date: 'A time needs a day.' }
     return
   }
   busy.value = true
   wrong.value = {}
   try {
-    await props.save({
-      title: title.value,
-      notes: notes.value,
-      due: date.value ? { date: date.value, time: time.value || null } : null,
-      list: list.value ?? '',
-    })
+    await props.save(fieldsOf(draft), copyOf(draft))
   } catch (problem) {
-    if (problem instanceof Problem && Object.keys(problem.fields).length) wrong.value = problem.fields
-    else tell(problem)
+    if (problem instanceof Problem && Object.keys(problem.fields).length) {
+      wrong.value = problem.fields
+      unfolded.value = true
+    } else tell(problem)
   } finally {
     busy.value = false
   }
@@ -90,50 +89,58 @@ defineExpose({ focus, submit })
     <v-text-field
       v-if="!titleless"
       ref="titleField"
-      v-model="title"
+      v-model="draft.title"
       label="What is to be done?"
       :error-messages="wrong.title"
       maxlength="400"
+      hide-details="auto"
     />
-    <div class="pair">
-      <v-text-field
-        v-model="date"
-        type="date"
-        label="Due"
-        clearable
-        persistent-clear
-        :error-messages="wrong.date"
-      />
-      <v-text-field
-        v-model="time"
-        type="time"
-        label="At"
-        clearable
-        persistent-clear
-        :error-messages="wrong.time"
-      />
+    <div class="due">
+      <WhenField v-model="draft.due" label="Due" :error="wrong.due" :quiet="still" />
+      <p v-if="quote && draft.due.phrase" class="quote slate">from “{{ quote }}”</p>
     </div>
-    <p v-if="quote && date" class="quote slate">from “{{ quote }}”</p>
+    <ReminderField v-model="draft.reminders" :anchors="anchors" :error="wrong.reminders" :folded="compact" />
     <v-combobox
-      v-model="list"
+      v-if="unfolded"
+      v-model="draft.list"
       :items="listNames"
       label="List"
       placeholder="Tasks"
       persistent-placeholder
       :error-messages="wrong.list"
       hide-no-data
+      hide-details="auto"
     />
-    <v-textarea
-      v-if="withNotes"
-      v-model="notes"
-      label="Notes"
-      rows="2"
-      auto-grow
-      max-rows="12"
-      :error-messages="wrong.notes"
-    />
+    <template v-if="unfolded">
+      <TaskExtras :draft="draft" :wrong="wrong" />
+      <v-textarea
+        v-model="draft.notes"
+        label="Notes (Markdown)"
+        rows="2"
+        auto-grow
+        max-rows="12"
+        :error-messages="wrong.notes"
+        hide-details="auto"
+      />
+      <SourceField v-model="draft.sources" :error="wrong.sources" />
+      <FileDrop v-model="draft.files" :error="wrong.files" />
+    </template>
+    <slot />
     <div class="actions">
-      <button v-if="!withNotes" class="link" type="button" @click="withNotes = true">{{ folded }}</button>
+      <template v-if="!unfolded">
+        <input
+          v-model="draft.list"
+          class="list"
+          list="lists"
+          placeholder="List: Tasks"
+          aria-label="List"
+          maxlength="90"
+        />
+        <datalist id="lists">
+          <option v-for="name in listNames" :key="name" :value="name" />
+        </datalist>
+        <button class="link" type="button" @click="unfolded = true">{{ noted }}</button>
+      </template>
       <v-btn v-if="!still" variant="text" @click="$emit('cancel')">Cancel</v-btn>
       <v-btn type="submit" color="primary" :loading="busy">{{ submitText }}</v-btn>
     </div>
@@ -143,22 +150,21 @@ defineExpose({ focus, submit })
 <style scoped>
 .form {
   display: grid;
-  gap: 14px;
+  gap: 12px;
 }
 
-.pair {
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  gap: 10px;
+.due {
+  min-width: 0;
 }
 
 .quote {
-  margin: -10px 0 0 2px;
+  margin: 2px 0 0 2px !important;
   font-size: 13px;
 }
 
 .actions {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   justify-content: flex-end;
   gap: 8px;
@@ -166,5 +172,21 @@ defineExpose({ focus, submit })
 
 .actions .link {
   margin-right: auto;
+}
+
+.list {
+  width: 96px;
+  padding: 5px 8px;
+  font: inherit;
+  font-size: 14px;
+  color: inherit;
+  background: none;
+  border: 1px solid var(--v-edge);
+  border-radius: 8px;
+}
+
+.list::placeholder {
+  color: var(--v-slate);
+  opacity: 1;
 }
 </style>

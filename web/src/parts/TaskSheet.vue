@@ -2,52 +2,82 @@
 import { mdiClose } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { TaskFields } from '@/api/client'
+import type { Task, TaskFields } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
+import { Problem } from '@/api/problem'
 import { useTask } from '@/api/reading'
 import { dueTab } from '@/time/due'
-import { day, moment } from '@/time/format'
+import { useCompleting } from './completing'
+import ConflictSheet from './ConflictSheet.vue'
+import { draftOf, type TaskDraft } from './draft'
 import FailedState from './FailedState.vue'
 import IndexTab from './IndexTab.vue'
 import LoadingRows from './LoadingRows.vue'
-import SourceBlock from './SourceBlock.vue'
-import TaskForm from './TaskForm.vue'
+import MarkdownText from './MarkdownText.vue'
 import { attempt } from './notice'
+import { putOff } from './putoff'
+import SubtaskList from './SubtaskList.vue'
+import TaskFacts from './TaskFacts.vue'
+import TaskForm from './TaskForm.vue'
+import TaskSources from './TaskSources.vue'
 
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ close: [] }>()
 
 const router = useRouter()
 const { data: task, error, refetch } = useTask(() => props.id)
-const { editTask, setTaskDone, deleteTask } = useDeciding()
-const editing = ref(false)
-
+const { editTask, skipTask, deleteTasks } = useDeciding()
+const { check } = useCompleting()
 const row = computed(() => task.value?.row)
-const fields = computed<TaskFields>(() => ({
-  title: row.value?.title ?? '',
-  notes: row.value?.notes ?? '',
-  due: row.value?.due ?? null,
-  list: row.value?.list ?? '',
-}))
 const due = computed(() =>
   row.value?.due && !row.value.completedAt ? dueTab(row.value.due, row.value.over) : null,
 )
 
-async function save(changed: TaskFields): Promise<void> {
-  await editTask(props.id, changed)
-  editing.value = false
+/** What is being edited, as it was when the editing began. */
+const edited = ref<{ draft: TaskDraft; revision: number } | null>(null)
+/** Somebody else, or another window, was faster. */
+const conflict = ref<{ mine: TaskDraft; theirs: Task } | null>(null)
+
+function edit(): void {
+  if (task.value) edited.value = { draft: draftOf(task.value), revision: task.value.row.revision }
+}
+
+async function save(fields: TaskFields, draft: TaskDraft): Promise<void> {
+  if (!edited.value) return
+  try {
+    await editTask(props.id, edited.value.revision, fields)
+    edited.value = null
+    conflict.value = null
+  } catch (problem) {
+    if (!(problem instanceof Problem) || !problem.task) throw problem
+    conflict.value = { mine: draft, theirs: problem.task }
+  }
+}
+
+/** What was chosen of both is looked at once more, and saved over what is there now. */
+function settle(draft: TaskDraft): void {
+  if (conflict.value) edited.value = { draft, revision: conflict.value.theirs.row.revision }
+  conflict.value = null
 }
 
 async function remove(): Promise<void> {
-  if (await attempt(() => deleteTask(props.id))) emit('close')
+  if (await attempt(() => deleteTasks([props.id]))) emit('close')
 }
 
 function openSource(): void {
-  const source = task.value?.sources[0]
-  if (source) void router.push({ name: 'source', params: { id: source.id } })
+  const message = task.value?.sources.find(({ kind }) => kind === 'message')
+  const [first] = task.value?.sources ?? []
+  if (message) void router.push({ name: 'source', params: { id: message.ref } })
+  else if (first?.kind === 'web') window.open(first.ref, '_blank', 'noopener')
+  else if (first?.kind === 'task') void router.push({ name: 'tasks', params: { id: first.ref } })
 }
 
-defineExpose({ edit: () => (editing.value = true), openSource, remove })
+function openWeb(): void {
+  const web = task.value?.sources.find(({ kind }) => kind === 'web')
+  if (web) window.open(web.ref, '_blank', 'noopener')
+}
+
+defineExpose({ edit, openSource, openWeb, remove })
 </script>
 
 <template>
@@ -63,38 +93,51 @@ defineExpose({ edit: () => (editing.value = true), openSource, remove })
         aria-label="Close the task"
         @click="emit('close')"
       />
-      <TaskForm v-if="editing" :initial="fields" submit-text="Save" :save="save" @cancel="editing = false" />
+      <ConflictSheet
+        v-if="conflict"
+        :mine="conflict.mine"
+        :theirs="conflict.theirs"
+        @settle="settle"
+        @cancel="((conflict = null), (edited = null))"
+      />
+      <TaskForm
+        v-else-if="edited"
+        :initial="edited.draft"
+        submit-text="Save"
+        :save="save"
+        @cancel="edited = null"
+      />
       <template v-else>
+        <router-link
+          v-if="row.parent"
+          class="link above"
+          :to="{ name: 'tasks', params: { id: row.parent.id }, query: $route.query }"
+          >‹ {{ row.parent.title }}</router-link
+        >
         <div class="head">
           <h2 :class="{ done: row.completedAt }">{{ row.title }}</h2>
           <IndexTab v-if="due" :near="due.near">{{ due.text }}</IndexTab>
         </div>
-        <dl>
-          <dt>List</dt>
-          <dd>{{ row.list }}</dd>
-          <template v-if="row.due">
-            <dt>Due</dt>
-            <dd>{{ day(row.due.date) }}{{ row.due.time ? `, ${row.due.time}` : '' }}</dd>
-          </template>
-          <dt>Made</dt>
-          <dd>{{ moment(task.createdAt) }}</dd>
-          <template v-if="row.completedAt">
-            <dt>Done</dt>
-            <dd>{{ moment(row.completedAt) }}</dd>
-          </template>
-        </dl>
-        <template v-if="row.notes">
+        <TaskFacts :task="task" />
+        <template v-if="task.notes">
           <h3>Notes</h3>
-          <p class="notes">{{ row.notes }}</p>
+          <MarkdownText :text="task.notes" />
         </template>
+        <SubtaskList :task="task" @check="check" />
         <div class="actions">
-          <v-btn color="primary" @click="attempt(() => setTaskDone(row!.id, !row!.completedAt))">
-            {{ row.completedAt ? 'Open again' : 'Complete' }}
+          <v-btn color="primary" @click="check(row)">{{ row.completedAt ? 'Open again' : 'Complete' }}</v-btn>
+          <v-btn
+            v-if="task.repeat?.next && !row.completedAt"
+            variant="outlined"
+            @click="attempt(() => skipTask(id))"
+          >
+            Skip this one
           </v-btn>
-          <v-btn variant="outlined" @click="editing = true">Edit</v-btn>
+          <v-btn v-if="!row.completedAt" variant="outlined" @click="putOff([row])">Put off</v-btn>
+          <v-btn variant="outlined" @click="edit">Edit</v-btn>
           <v-btn variant="text" @click="remove">Delete</v-btn>
         </div>
-        <SourceBlock v-for="source in task.sources" :key="source.id" :source="source" />
+        <TaskSources :task="task" />
       </template>
     </template>
   </div>
@@ -111,6 +154,11 @@ defineExpose({ edit: () => (editing.value = true), openSource, remove })
   top: 4px;
   right: 4px;
   opacity: 0.7;
+}
+
+.above {
+  display: block;
+  margin-bottom: 4px;
 }
 
 .head {
@@ -138,37 +186,15 @@ h2.done {
   margin-top: 12px;
 }
 
-dl {
-  display: grid;
-  grid-template-columns: 78px 1fr;
-  gap: 5px 16px;
-  margin: 0;
-}
-
-dt {
-  color: var(--v-slate);
-  font-size: 14px;
-}
-
-dd {
-  margin: 0;
-  font-weight: 500;
-}
-
 h3 {
   font-size: 14px;
   color: var(--v-slate);
   margin: 16px 0 4px;
 }
 
-.notes {
-  margin: 0;
-  white-space: pre-wrap;
-  overflow-wrap: anywhere;
-}
-
 .actions {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   margin-top: 18px;
 }

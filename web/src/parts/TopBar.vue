@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useCounts } from '@/api/reading'
+import { useCounts } from '@/api/heartbeat'
 import { useKeys, EVERYWHERE } from '@/keys/registry'
 import AccountMenu from './AccountMenu.vue'
 import DemoClock from './DemoClock.vue'
 import KeyCap from './KeyCap.vue'
 
 defineProps<{ demo: boolean }>()
-defineEmits<{ keys: [] }>()
+defineEmits<{ keys: []; jot: [] }>()
 
 const route = useRoute()
 const router = useRouter()
@@ -54,6 +54,15 @@ useKeys(EVERYWHERE, [
     </nav>
     <div class="right">
       <DemoClock v-if="demo" />
+      <button
+        class="keys"
+        type="button"
+        title="Jot: write a task down in one line"
+        aria-label="Jot"
+        @click="$emit('jot')"
+      >
+        <KeyCap name=";" />
+      </button>
       <button class="keys" type="button" title="Show the key card" aria-label="Keys" @click="$emit('keys')">
         <KeyCap name="?" />
       </button>

@@ -7,15 +7,20 @@ import { deed, object } from './words'
 
 const { undo } = useDeciding()
 
+/** What was decided a moment ago may still be on its way, and so may the undoing before this one. */
+async function undoLast(): Promise<void> {
+  const last = await lastStep()
+  if (last) await attempt(() => undo(last))
+}
+let undoing = Promise.resolve()
+
 useKeys(EVERYWHERE, [
   {
     key: 'Ctrl+z',
     label: 'Undo the last step',
     when: () => hasSteps.value,
-    // What was decided a moment ago may still be on its way.
-    run: async () => {
-      const last = await lastStep()
-      if (last) await attempt(() => undo(last))
+    run: () => {
+      undoing = undoing.then(undoLast)
     },
   },
 ])
@@ -39,16 +44,18 @@ useKeys(EVERYWHERE, [
   z-index: 900;
   left: 0;
   right: 0;
-  bottom: 0;
+  bottom: 41px;
   display: flex;
   gap: 8px;
-  padding: 8px 44px;
+  padding: 0 44px 6px;
   overflow: hidden;
-  background: var(--v-rim);
-  border-top: 1px solid var(--v-edge);
+  pointer-events: none;
 }
 
+/* slips of paper that lie on the edge of the rail */
 .slip {
+  pointer-events: auto;
+  box-shadow: var(--shadow);
   flex: 0 1 auto;
   min-width: 0;
   display: flex;
@@ -62,7 +69,10 @@ useKeys(EVERYWHERE, [
   white-space: nowrap;
 }
 
-.slip + .slip {
+.slip + /* slips of paper that lie on the edge of the rail */
+.slip {
+  pointer-events: auto;
+  box-shadow: var(--shadow);
   opacity: 0.86;
 }
 
@@ -87,7 +97,7 @@ useKeys(EVERYWHERE, [
 
 @media (max-width: 760px) {
   .trail {
-    padding: 8px 12px;
+    padding: 0 12px 6px;
   }
 
   .slip + .slip,

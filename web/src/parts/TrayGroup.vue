@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { ConversationRow } from '@/api/client'
 import { dateOf, day, nearDay, nearness } from '@/time/format'
 import { ADVISED } from './advice'
+import { beginDrag, endDrag } from './drag'
 import ConversationLine from './ConversationLine.vue'
 import type { Group } from './grouping'
 import IndexTab from './IndexTab.vue'
@@ -14,6 +15,8 @@ const props = defineProps<{
   folded: boolean
   current: string | undefined
   selected: Set<string>
+  /** What is moved when a selected row is dragged */
+  meant: ConversationRow[]
 }>()
 defineEmits<{
   fold: []
@@ -24,8 +27,7 @@ defineEmits<{
 }>()
 
 function note(row: ConversationRow): string | undefined {
-  if (row.returned && row.owedBy) return `${row.owedBy} has not answered`
-  if (row.returned) return row.snoozes > 1 ? `back, put off ${row.snoozes} times` : 'back, put off once'
+  if (row.back) return [row.back.why, row.back.before].filter(Boolean).join(' ')
   return row.tooOften === 'touched' ? `looked at ${row.touches} times` : undefined
 }
 const quote = (row: ConversationRow) => row.advice?.asks || undefined
@@ -58,9 +60,12 @@ const together = computed(() => {
         :row="row"
         :current="row.id === current"
         :selected="selected.has(row.id)"
+        draggable="true"
         :note="note(row)"
         :quote="quote(row)"
         :advice="row.advice ? ADVISED[row.advice.decision] : ''"
+        @dragstart="beginDrag($event, { kind: 'conversation', rows: selected.has(row.id) ? meant : [row] })"
+        @dragend="endDrag"
         @select="$emit('select', row, $event.shiftKey)"
         @focusin="$emit('reach', row)"
       >

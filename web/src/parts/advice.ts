@@ -1,4 +1,4 @@
-import type { AdvisedDecision, AdviceGroup, Conversation, ConversationRow } from '@/api/client'
+import type { AdvisedDecision, AdviceGroup, ConversationRow } from '@/api/client'
 
 /** What is advised, as one word of a row. */
 export const ADVISED: Record<AdvisedDecision, string> = {
@@ -27,10 +27,4 @@ export function groupedOrder(rows: ConversationRow[]): ConversationRow[] {
   const rank = (row: ConversationRow) =>
     row.returned ? -1 : ORDER.indexOf(row.advice?.group ?? 'information')
   return [...rows].sort((a, b) => rank(a) - rank(b))
-}
-
-/** The list found in the newest message that has one. */
-export function listIn(conversation: Conversation | undefined): string[] {
-  const message = conversation?.messages.findLast(({ found }) => found?.items.length)
-  return message?.found?.items.map(({ text }) => text) ?? []
 }

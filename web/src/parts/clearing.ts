@@ -27,6 +27,8 @@ export function useClearingRun(order: Ref<ClearingOrder>) {
     if (known?.endedAt) id.value = newId()
     if (!known || known.endedAt) {
       await answer(api.POST('/clearings', { body: { id: id.value, order: order.value } }))
+      // What waited for it has come back.
+      void queries.invalidateQueries({ queryKey: ['tray'] })
     }
     isBegun.value = true
     await router.replace({ query: { of: id.value } })

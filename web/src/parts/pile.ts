@@ -10,7 +10,7 @@ function inOrder(rows: ConversationRow[], order: ClearingOrder): ConversationRow
 
 /**
  * The pile of conversations that is gone through. It begins as the tray was; what is decided leaves
- * it at once, what is undone comes back on top, and what arrives meanwhile goes to its end.
+ * it at once, what is undone comes back on top, what returns meanwhile comes next, and what arrives goes to its end.
  */
 export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<ClearingOrder>) {
   const pile = ref<ConversationRow[]>([])
@@ -39,7 +39,15 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
       )
       const index = kept.findIndex(({ id }) => id === current)
       const place = index < 0 ? Math.min(at.value, kept.length) : index
-      pile.value = [...kept.slice(0, place), ...back, ...kept.slice(place), ...fresh]
+      // What has come back meanwhile comes next, and what is new at the end.
+      pile.value = [
+        ...kept.slice(0, place),
+        ...back,
+        ...kept.slice(place, place + 1),
+        ...fresh.filter(({ returned }) => returned),
+        ...kept.slice(place + 1),
+        ...fresh.filter(({ returned }) => !returned),
+      ]
       at.value = Math.min(place, pile.value.length)
     }
     for (const { id } of pile.value) seen.add(id)

@@ -10,6 +10,12 @@ export function placeText(row: ConversationRow): string {
       if (row.owedBy && row.awayUntil) {
         return `away: ${row.owedBy} owes you an answer by ${nearMoment(row.awayUntil)}`
       }
+      if (row.awayUntil && row.awayReason === 'answer') {
+        return `away until they answer, at the latest ${nearMoment(row.awayUntil)}`
+      }
+      if (row.awayUntil && row.awayReason === 'next_clearing') {
+        return `away until you next clear the tray, at the latest ${nearMoment(row.awayUntil)}`
+      }
       return row.awayUntil ? `away and comes back ${nearMoment(row.awayUntil)}` : 'away'
     case 'archive':
       return row.muted ? 'in the archive, muted' : 'in the archive'

@@ -1,8 +1,11 @@
 import { computed, nextTick, ref, watch, type Ref } from 'vue'
-import type { ConversationRow } from '@/api/client'
 
 /** One row is the current one, and any number are selected, in a list that changes underneath. */
-export function useSelection(rows: Ref<ConversationRow[]>) {
+export function useSelection<T extends { id: string }>(
+  rows: Ref<T[]>,
+  /** The attribute by which the element of a row that takes the focus is found */
+  mark = 'data-conversation',
+) {
   const current = ref(-1)
   const selected = ref(new Set<string>())
 
@@ -17,7 +20,7 @@ export function useSelection(rows: Ref<ConversationRow[]>) {
     current.value = Math.max(0, Math.min(rows.value.length - 1, index))
     await nextTick()
     const id = rows.value[current.value]?.id
-    const link = document.querySelector<HTMLElement>(`[data-conversation="${id}"]`)
+    const link = document.querySelector<HTMLElement>(`[${mark}="${id}"]`)
     link?.focus({ preventScroll: true })
     link?.scrollIntoView({ block: 'nearest' })
   }
@@ -64,7 +67,7 @@ export function useSelection(rows: Ref<ConversationRow[]>) {
       select([from, to].flatMap((row) => row?.id ?? []))
     },
     /** What a decision is for: the selected ones, or the current one. */
-    meant: computed<ConversationRow[]>(() => {
+    meant: computed<T[]>(() => {
       const chosen = rows.value.filter(({ id }) => selected.value.has(id))
       const row = rows.value[current.value]
       return chosen.length || !row ? chosen : [row]

@@ -1,12 +1,13 @@
 import { ref, type Ref } from 'vue'
-import type { Advice, ConversationRow, LocalMoment, TaskFields } from '@/api/client'
-import { claimOf, useDeciding, type DecisionDetails, type DecisionKind } from '@/api/deciding'
+import type { ConversationRow, Outline, TaskFields, TaskProposal, When } from '@/api/client'
+import { claimOf, useDeciding, type DecisionDetails, type DecisionKind, type SnoozeFor } from '@/api/deciding'
 import { Problem } from '@/api/problem'
 import type { CardKind } from './cards'
+import { proposedDraft, type TaskDraft } from './draft'
 import { attempt, tell } from './notice'
 
 /** What was filled in for a task that could not be made, by conversation, so that it is not lost. */
-const drafts = new Map<string, TaskFields>()
+const drafts = new Map<string, TaskDraft>()
 
 export interface Taking {
   rows: ConversationRow[]
@@ -63,13 +64,14 @@ export function useTaking(
     }
   }
 
-  async function saveTasks(fields: TaskFields): Promise<void> {
+  async function saveTasks(fields: TaskFields, draft: TaskDraft, subtasks: Outline[] = []): Promise<void> {
     const [rows, message, clearing] = [props.rows, props.message, props.clearing]
     const single = rows.length === 1
     const tasks = rows.map((row) => ({
       fields: single ? fields : { ...fields, title: row.subject || 'Look at the mail without a subject' },
       conversation: claimOf(row),
       ...(single && message ? { message } : {}),
+      ...(single ? { subtasks } : {}),
     }))
     if (!props.eager) {
       await makeTasks(tasks, clearing)
@@ -83,7 +85,7 @@ export function useTaking(
         await makeTasks(tasks, clearing)
         if (row) drafts.delete(row.id)
       } catch (problem) {
-        if (row) drafts.set(row.id, fields)
+        if (row) drafts.set(row.id, draft)
         throw problem
       }
     })
@@ -94,8 +96,9 @@ export function useTaking(
     wrong,
     take,
     saveTasks,
-    snooze: (until: LocalMoment) => takeFilled('snooze', { until }),
-    handOver: (by: string, what: string, until: LocalMoment) => takeFilled('hand_over', { by, what, until }),
+    snooze: (until: When | undefined, what: SnoozeFor) =>
+      takeFilled('snooze', { ...(until ? { until } : {}), for: what }),
+    handOver: (by: string, what: string, until: When) => takeFilled('hand_over', { by, what, until }),
     unfold(kind: CardKind): void {
       open.value = open.value === kind ? null : kind
       wrong.value = {}
@@ -104,17 +107,7 @@ export function useTaking(
 }
 
 /** What a task starts with: what was filled in before, or what is advised, or the subject. */
-export function firstFields(
-  row: ConversationRow | undefined,
-  advice?: Advice | null,
-  items: string[] = [],
-): TaskFields {
-  const draft = row && drafts.get(row.id)
-  if (draft) return draft
-  const date = advice?.date
-  return {
-    title: advice?.title ?? row?.subject ?? '',
-    notes: items.map((item) => `- ${item}`).join('\n'),
-    due: date && date.kind === 'deadline' ? { date: date.date, time: date.time } : null,
-  }
+export function firstDraft(row: ConversationRow | undefined, proposal?: TaskProposal | null): TaskDraft {
+  const kept = row && drafts.get(row.id)
+  return kept ?? proposedDraft(proposal, row?.subject ?? '')
 }

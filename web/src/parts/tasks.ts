@@ -1,5 +1,5 @@
 import type { TaskRow } from '@/api/client'
-import { day, daysAhead } from '@/time/format'
+import { day, plusDays, today, dateOf } from '@/time/format'
 
 /** A stretch of tasks under one heading: a big line and a small one. */
 export interface TaskGroup {
@@ -10,29 +10,60 @@ export interface TaskGroup {
   tasks: TaskRow[]
 }
 
-function gathered(tasks: TaskRow[], heading: (task: TaskRow) => Omit<TaskGroup, 'tasks'>): TaskGroup[] {
+const HEADS: Record<TaskRow['group'], string> = {
+  over: 'Overdue',
+  today: 'Today',
+  tomorrow: 'Tomorrow',
+  this_week: 'This week',
+  next_week: 'Next week',
+  later: 'Later',
+  none: 'No date',
+}
+
+/** By how near they are; what is not to begin yet comes at the end. */
+export function byDate(tasks: TaskRow[]): TaskGroup[] {
+  const subs: Partial<Record<TaskRow['group'], string>> = {
+    today: day(today()),
+    tomorrow: day(plusDays(today(), 1)),
+  }
+  const groups = (Object.keys(HEADS) as TaskRow['group'][]).map((key) => ({
+    key,
+    head: HEADS[key],
+    sub: subs[key] ?? '',
+    over: key === 'over',
+    // What is only a part of another, without a date of its own, is seen there.
+    tasks: tasks.filter((task) => task.group === key && !task.waiting && (!task.parent || task.due)),
+  }))
+  return groups.filter((group) => group.tasks.length)
+}
+
+/** Those that are out of the way, in the order in which they begin. */
+export const waiting = (tasks: TaskRow[]) =>
+  tasks
+    .filter((task) => task.waiting && (!task.parent || task.start))
+    .sort((a, b) => ((a.start?.date ?? '') < (b.start?.date ?? '') ? -1 : 1))
+
+/** What is done, by the day on which it was. */
+export function byCompletion(tasks: TaskRow[]): TaskGroup[] {
   const groups = new Map<string, TaskGroup>()
   for (const task of tasks) {
-    const head = heading(task)
-    const group = groups.get(head.key) ?? { ...head, tasks: [] }
+    // What was on screen before is still there until the answer comes.
+    if (!task.completedAt) continue
+    const date = dateOf(task.completedAt)
+    const group = groups.get(date) ?? { key: date, head: day(date), sub: '', over: false, tasks: [] }
     group.tasks.push(task)
-    groups.set(head.key, group)
+    groups.set(date, group)
   }
   return [...groups.values()]
 }
 
-/** By the day on which they are due, those over first as they come; at last what has no date. */
-export function byDate(tasks: TaskRow[]): TaskGroup[] {
-  return gathered(tasks, ({ due }) => {
-    if (!due) return { key: '', head: '–', sub: 'without date', over: false }
-    const days = daysAhead(due.date)
-    const [weekday = '', number = '', month = ''] = day(due.date).split(' ')
-    const sub = days < 0 ? `${weekday}, over` : (['today', 'tomorrow'][days] ?? `${weekday}, ${month}`)
-    return { key: due.date, head: number, sub, over: days < 0 }
-  })
+export interface TaskFilter {
+  list: string
+  label: string
+  priority: string
 }
 
-export function byList(tasks: TaskRow[]): TaskGroup[] {
-  const groups = gathered(tasks, ({ list }) => ({ key: list, head: list, sub: '', over: false }))
-  return groups.sort((a, b) => a.head.localeCompare(b.head))
-}
+export const matches = (task: TaskRow, { list, label, priority }: TaskFilter): boolean =>
+  (!list || task.list.id === list) &&
+  (!label || task.labels.some((one) => one.toLowerCase() === label.toLowerCase())) &&
+  (!priority || task.priority === priority)

@@ -12,12 +12,15 @@ export const now = readonly(nowRef)
 /** The zone of the person who is signed in. */
 export const zone = readonly(zoneRef)
 
-/** @param instant what the server says that it is now (RFC 3339) */
-export function setClock(instant: string, personZone?: string): void {
-  ahead = Date.parse(instant) - Date.now()
+/** @param instant what the server says that it is now (RFC 3339, to the second) */
+export function setClock(instant: string, milliseconds = 0, personZone?: string): void {
+  ahead = Date.parse(instant) + milliseconds - Date.now()
   nowRef.value = new Date(Date.now() + ahead)
   if (personZone) zoneRef.value = personZone
 }
+
+/** Of the program's time; negative when it has passed. */
+export const millisecondsUntil = (instant: string): number => Date.parse(instant) - Date.now() - ahead
 
 setInterval(() => {
   nowRef.value = new Date(Date.now() + ahead)

@@ -6,8 +6,11 @@ import { api, type ClearingOrder, type Conversation, type ConversationRow } from
 import { useConversation, useLoadAhead, useTray } from '@/api/reading'
 import { useSession, useSignIn } from '@/api/session'
 import { useKeys } from '@/keys/registry'
+import { send } from '@/parts/sending'
+import BackStrip from '@/parts/BackStrip.vue'
 import ClearingHead from '@/parts/ClearingHead.vue'
 import ClearingSummary from '@/parts/ClearingSummary.vue'
+import ConversationReminders from '@/parts/ConversationReminders.vue'
 import ConversationSheet from '@/parts/ConversationSheet.vue'
 import DecisionCards from '@/parts/DecisionCards.vue'
 import EmptyState from '@/parts/EmptyState.vue'
@@ -15,7 +18,6 @@ import FailedState from '@/parts/FailedState.vue'
 import HistoryList from '@/parts/HistoryList.vue'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
-import { listIn } from '@/parts/advice'
 import { useClearingRun } from '@/parts/clearing'
 import { usePile } from '@/parts/pile'
 import PileEdges from '@/parts/PileEdges.vue'
@@ -28,7 +30,7 @@ const { account } = useSession()
 const { saveSettings } = useSignIn()
 const loadAhead = useLoadAhead()
 
-const order = ref<ClearingOrder>(account.value?.clearingOrder ?? 'grouped')
+const order = ref<ClearingOrder>(account.value?.settings.clearingOrder ?? 'grouped')
 const { data: tray, error, refetch } = useTray()
 const { pile, at, current, ahead, isReady, take, putBack, step, again } = usePile(tray, order)
 const { id, clearing, ended, isBegun, decided, count, end, anew, passOver } = useClearingRun(order)
@@ -43,11 +45,10 @@ const shown = computed(() => {
   return queries.getQueryData<Conversation>(['conversation', wanted])
 })
 const source = computed(() => shown.value?.messages.findLast(({ own }) => !own)?.id)
-const items = computed(() => listIn(shown.value))
 
 watch(order, (now) => {
   if (!account.value) return
-  void saveSettings({ dayFirst: account.value.dayFirst, clearingOrder: now }).catch(() => undefined)
+  void saveSettings({ ...account.value.settings, clearingOrder: now }).catch(() => undefined)
 })
 watch(ahead, (rows) => loadAhead(rows.map((row) => row.id)), { immediate: true })
 watch(
@@ -86,6 +87,12 @@ function failed(rows: ConversationRow[]): void {
 }
 
 useKeys('Clearing', [
+  {
+    key: '=',
+    label: 'Send to a day',
+    when: () => !!current.value,
+    run: () => current.value && send({ kind: 'conversation', rows: [current.value], clearing: id.value }),
+  },
   { key: 'ArrowRight', label: 'Pass over: it stays in the tray', when: () => !ended.value, run: pass },
   {
     key: 'ArrowLeft',
@@ -121,6 +128,7 @@ useKeys('Clearing', [
           :pace="clearing?.pace"
           @end="end"
         />
+        <BackStrip :row="current" />
         <TooOften v-if="current.tooOften" :row="current" @answer="(kind) => cards?.press(kind)" />
         <FailedState v-if="missing && !shown" :error="missing" @again="pass" />
         <ConversationSheet
@@ -146,13 +154,16 @@ useKeys('Clearing', [
           :rows="[current]"
           :message="source"
           :advice="shown?.advice ?? null"
-          :items="items"
+          :proposal="shown?.proposal"
           :clearing="id"
           eager
           @decided="next"
           @failed="failed"
         />
-        <HistoryList v-if="shown" :conversation="shown" />
+        <template v-if="shown">
+          <ConversationReminders :key="shown.row.id" :conversation="shown" />
+          <HistoryList :conversation="shown" />
+        </template>
       </aside>
     </div>
     <SweepDialog v-model="sweeping" />

@@ -1,100 +1,283 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { ConversationRow } from '@/api/client'
-import { claimOf, useDeciding } from '@/api/deciding'
-import { useAway } from '@/api/reading'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { When } from '@/api/client'
+import { Problem } from '@/api/problem'
 import { useKeys } from '@/keys/registry'
-import ConversationLine from '@/parts/ConversationLine.vue'
+import ComingLine from '@/parts/ComingLine.vue'
+import {
+  canMove,
+  dropText,
+  gapText,
+  headOf,
+  KINDS,
+  spotOf,
+  useTimeLine,
+  type Row,
+  type Stretch,
+} from '@/parts/coming'
 import DayStretch from '@/parts/DayStretch.vue'
+import { beginDrag, endDrag } from '@/parts/drag'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
-import IndexTab from '@/parts/IndexTab.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
-import { attempt } from '@/parts/notice'
+import MoveDialog from '@/parts/MoveDialog.vue'
+import { attempt, tell } from '@/parts/notice'
 import { useSelection } from '@/parts/selection'
-import { dateOf, day, daysAhead, nearMoment, nearness, time } from '@/time/format'
+import { send } from '@/parts/sending'
+import { nearDay } from '@/time/format'
 
-const { decide } = useDeciding()
-const { data, error, refetch } = useAway()
-const rows = computed(() => data.value ?? [])
-const { current, goTo, meant } = useSelection(rows)
+const router = useRouter()
+const { data, error, refetch, kinds, clearing, stretches, rows, toggle, showAll, move, now } = useTimeLine()
+const { current, goTo } = useSelection(rows, 'data-coming')
+const at = computed<Row | undefined>(() => rows.value[current.value])
+const indexOf = (row: Row) => rows.value.findIndex(({ id }) => id === row.id)
 
-interface Day {
-  date: string
-  head: string
-  sub: string
-  rows: { row: ConversationRow; index: number }[]
-}
-
-const days = computed(() => {
-  const found: Day[] = []
-  rows.value.forEach((row, index) => {
-    const date = dateOf(row.awayUntil ?? row.latestAt)
-    if (found.at(-1)?.date !== date) {
-      const [weekday = '', number = '', month = '', year = ''] = day(date).split(' ')
-      const ahead = daysAhead(date)
-      const sub = ahead === 0 ? 'today' : ahead === 1 ? 'tomorrow' : `${weekday}, ${month} ${year}`.trim()
-      found.push({ date, head: number, sub, rows: [] })
-    }
-    found.at(-1)?.rows.push({ row, index })
-  })
-  return found
+const total = computed(() => Object.values(data.value?.counts ?? {}).reduce((sum, count) => sum + count, 0))
+const next = computed(() => {
+  const first = stretches.value.flatMap((stretch) => stretch.rows)[0]
+  return first ? `the next ${nearDay(first.date)}${first.time ? ` at ${first.time}` : ''}` : ''
 })
 
-function awayNote(row: ConversationRow): string | undefined {
-  if (row.owedBy) return `${row.owedBy} owes you an answer`
-  return row.snoozes > 1 ? `put off ${row.snoozes} times` : undefined
+const moving = ref<Row | null>(null)
+const wrong = ref('')
+
+async function moveTo(row: Row | null, to: When): Promise<void> {
+  if (!row) return
+  try {
+    await move(row, to)
+    moving.value = null
+    wrong.value = ''
+  } catch (problem) {
+    if (problem instanceof Problem && problem.status === 422)
+      wrong.value = Object.values(problem.fields)[0] ?? problem.message
+    else tell(problem)
+  }
 }
 
-const bringBack = (rows: ConversationRow[]) => attempt(() => decide('bring_back', rows.map(claimOf)))
+function ask(row: Row | undefined): void {
+  wrong.value = ''
+  if (row && canMove(row)) moving.value = row
+  else if (row) tell(new Problem('It comes again and again. Open it and change its reminder there.', 422))
+}
+
+function sendIt(row: Row): void {
+  if (row.kind === 'reminder') ask(row)
+  else if (row.task) send({ kind: 'task', tasks: [row.task] })
+  else if (row.conversation) send({ kind: 'conversation', rows: [row.conversation] })
+}
+
+/** What is dragged over the time line, and where it would be put down. */
+const dragged = ref<Row | null>(null)
+const over = ref<Stretch | null>(null)
+const said = computed(() => (dragged.value && over.value ? dropText(over.value, dragged.value) : ''))
+
+function begin(event: DragEvent, row: Row): void {
+  dragged.value = row
+  if (row.kind !== 'reminder' && row.task) beginDrag(event, { kind: 'task', tasks: [row.task] })
+  else if (row.kind !== 'reminder' && row.conversation)
+    beginDrag(event, { kind: 'conversation', rows: [row.conversation] })
+}
+
+function left({ currentTarget, relatedTarget }: DragEvent): void {
+  if (!(currentTarget as HTMLElement).contains(relatedTarget as Node | null)) over.value = null
+}
+
+function end(): void {
+  dragged.value = null
+  over.value = null
+  endDrag()
+}
+
+async function drop(stretch: Stretch): Promise<void> {
+  const row = dragged.value
+  end()
+  if (row) await attempt(() => move(row, spotOf(stretch, row)))
+}
 
 useKeys('Coming back', [
   { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
   { key: 'ArrowUp', label: 'Previous row', run: () => void goTo(current.value - 1) },
+  { key: '3', label: 'Move to another time', when: () => !!at.value, run: () => ask(at.value) },
+  {
+    key: '=',
+    label: 'Send to another day',
+    when: () => !!at.value,
+    run: () => at.value && sendIt(at.value),
+  },
   {
     key: 'Backspace',
-    label: 'Bring back now',
-    when: () => meant.value.length > 0,
-    run: () => void bringBack(meant.value),
+    label: 'Bring back or begin now; do not remind',
+    when: () => !!at.value,
+    run: () => at.value && void attempt(() => now(at.value as Row)),
+  },
+  {
+    key: 'Escape',
+    label: 'To the tray',
+    when: () => !moving.value,
+    run: () => void router.push('/'),
   },
 ])
 </script>
 
 <template>
-  <div class="view">
+  <div class="view" @dragover.capture="over = null" @dragleave="left">
     <div class="view-head">
       <h1>
-        Coming back
-        <small v-if="rows[0]?.awayUntil"
-          >{{ rows.length }} away, the next {{ nearMoment(rows[0].awayUntil) }}</small
-        >
+        Coming back <small v-if="next">{{ next }}</small>
       </h1>
+      <div v-if="data && total" class="kinds" role="group" aria-label="Show">
+        <button
+          v-for="{ kind, text } in KINDS"
+          :key="kind"
+          type="button"
+          :aria-pressed="kinds.includes(kind)"
+          @click="toggle(kind)"
+        >
+          {{ text }} <b>{{ data.counts[kind] }}</b>
+        </button>
+      </div>
     </div>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
-    <EmptyState v-else-if="!rows.length" title="Nothing is away">
-      What you snooze waits here and comes back to the tray by itself at its moment.
+    <EmptyState v-else-if="!total" title="Nothing is away">
+      What you put off waits here and comes back by itself at its moment, with the tasks that begin later and
+      your reminders.
       <template #actions><v-btn variant="outlined" to="/">Go to the tray</v-btn></template>
     </EmptyState>
-    <DayStretch v-for="stretch in days" :key="stretch.date" :head="stretch.head" :sub="stretch.sub">
-      <ConversationLine
-        v-for="{ row, index } in stretch.rows"
-        :key="row.id"
-        :row="row"
-        :selectable="false"
-        :current="index === current"
-        :note="awayNote(row)"
-        @focusin="current = index"
-      >
-        <button class="link" type="button" @click="bringBack([row])">Bring back now</button>
-        <IndexTab v-if="row.awayUntil" :near="nearness(stretch.date)">{{ time(row.awayUntil) }}</IndexTab>
-      </ConversationLine>
-    </DayStretch>
+    <EmptyState v-else-if="!rows.length" title="Nothing of that kind">
+      <template #actions><v-btn variant="outlined" @click="showAll">Show everything</v-btn></template>
+    </EmptyState>
+    <div v-else class="time-line">
+      <DayStretch v-if="clearing.length" head="Next" sub="clearing">
+        <ComingLine
+          v-for="row in clearing"
+          :key="row.id"
+          :row="row"
+          :current="row.id === at?.id"
+          dated
+          draggable="true"
+          @focusin="current = indexOf(row)"
+          @dragstart="begin($event, row)"
+          @dragend="end"
+          @now="attempt(() => now(row))"
+          @move="ask(row)"
+        />
+      </DayStretch>
+      <template v-for="stretch in stretches" :key="`${stretch.kind} ${stretch.from} ${stretch.hour}`">
+        <p
+          v-if="stretch.kind === 'gap'"
+          class="gap"
+          :class="{ over: over === stretch }"
+          @dragover.prevent="over = stretch"
+          @drop.prevent="drop(stretch)"
+        >
+          <span>{{ gapText(stretch) }}</span>
+        </p>
+        <DayStretch
+          v-else
+          v-bind="headOf(stretch)"
+          :class="{ over: over === stretch }"
+          @dragover.prevent="over = stretch"
+          @drop.prevent="drop(stretch)"
+        >
+          <ComingLine
+            v-for="row in stretch.rows"
+            :key="row.id"
+            :row="row"
+            :current="row.id === at?.id"
+            :dated="stretch.kind === 'week' || stretch.kind === 'month'"
+            :draggable="canMove(row)"
+            @focusin="current = indexOf(row)"
+            @dragstart="begin($event, row)"
+            @dragend="end"
+            @now="attempt(() => now(row))"
+            @move="ask(row)"
+          />
+        </DayStretch>
+      </template>
+    </div>
+    <p v-if="said" class="said" role="status">{{ said }}</p>
+    <MoveDialog :row="moving" :error="wrong" @move="(to) => moveTo(moving, to)" @close="moving = null" />
   </div>
 </template>
 
 <style scoped>
-:deep(.line) {
-  min-height: 46px;
+.kinds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.kinds button {
+  padding: 4px 12px;
+  font: inherit;
+  font-size: 14px;
+  color: var(--v-slate);
+  background: none;
+  border: 1px solid var(--v-edge);
+  border-radius: 8px;
+  cursor: pointer;
+}
+
+.kinds button[aria-pressed='true'] {
+  color: rgb(var(--v-theme-on-surface));
+  background: rgb(var(--v-theme-surface));
+}
+
+.kinds button[aria-pressed='false'] b {
+  font-weight: 400;
+}
+
+/* a line down the left, on which the stretches hang */
+.time-line {
+  position: relative;
+}
+
+.time-line :deep(.rows) {
+  align-self: start;
+}
+
+.gap {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+  gap: 10px;
+  margin: 0 0 12px;
+  font-size: 13.5px;
+  color: var(--v-slate);
+}
+
+.gap span {
+  grid-column: 2;
+  padding-left: 14px;
+  border-left: 3px dotted var(--v-edge);
+}
+
+.over {
+  outline: 2px dashed rgb(var(--v-theme-primary));
+  outline-offset: 4px;
+  border-radius: 9px;
+}
+
+.said {
+  position: fixed;
+  z-index: 920;
+  right: 0;
+  bottom: 96px;
+  left: 0;
+  width: fit-content;
+  max-width: 90vw;
+  padding: 6px 16px;
+  margin: 0 auto;
+  font-weight: 600;
+  color: var(--v-tab-near-ink);
+  background: var(--v-tab-near);
+  border-radius: 9px;
+}
+
+@media (max-width: 760px) {
+  .gap {
+    grid-template-columns: 58px minmax(0, 1fr);
+  }
 }
 </style>

@@ -6,12 +6,14 @@ import { answer, api, newId, type ConversationRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useConversation } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
+import { send } from '@/parts/sending'
+import BackStrip from '@/parts/BackStrip.vue'
+import ConversationReminders from '@/parts/ConversationReminders.vue'
 import ConversationSheet from '@/parts/ConversationSheet.vue'
 import DecisionCards from '@/parts/DecisionCards.vue'
 import FailedState from '@/parts/FailedState.vue'
 import HistoryList from '@/parts/HistoryList.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
-import { listIn } from '@/parts/advice'
 import { attempt } from '@/parts/notice'
 import { placeText } from '@/parts/places'
 
@@ -22,7 +24,6 @@ const { decide } = useDeciding()
 const { data: conversation, error, refetch } = useConversation(() => props.id)
 
 const row = computed(() => conversation.value?.row)
-const items = computed(() => listIn(conversation.value))
 const source = computed(() => conversation.value?.messages.findLast(({ own }) => !own)?.id)
 
 watch(
@@ -93,6 +94,12 @@ async function put(kind: 'bring_back' | 'put_back'): Promise<void> {
 
 useKeys('Conversation', [
   {
+    key: '=',
+    label: 'Send to a day',
+    when: () => !!row.value,
+    run: () => row.value && send({ kind: 'conversation', rows: [row.value] }),
+  },
+  {
     key: 'ArrowRight',
     label: 'Next conversation of the tray',
     when: () => !!neighbour(1),
@@ -113,11 +120,14 @@ useKeys('Conversation', [
     <FailedState v-if="error && !conversation" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!conversation || !row" />
     <template v-else>
-      <ConversationSheet
-        :key="row.id"
-        :conversation="conversation"
-        :advice="row.place === 'tray' ? conversation.advice : null"
-      />
+      <div>
+        <BackStrip :row="row" />
+        <ConversationSheet
+          :key="row.id"
+          :conversation="conversation"
+          :advice="row.place === 'tray' ? conversation.advice : null"
+        />
+      </div>
       <aside>
         <h2 class="slate">What becomes of it?</h2>
         <DecisionCards
@@ -125,7 +135,7 @@ useKeys('Conversation', [
           :rows="[row]"
           :message="source"
           :advice="row.place === 'tray' ? conversation.advice : null"
-          :items="items"
+          :proposal="conversation?.proposal"
           @decided="decided"
         />
         <div v-if="row.place !== 'tray'" class="where">
@@ -138,6 +148,7 @@ useKeys('Conversation', [
             {{ row.place === 'bin' ? 'Put back into the tray' : 'Bring back into the tray' }}
           </v-btn>
         </div>
+        <ConversationReminders :key="row.id" :conversation="conversation" />
         <HistoryList :conversation="conversation" />
       </aside>
     </template>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { BlockedSender, ClearingOrder } from '@/api/client'
+import type { BlockedSender, ClearingOrder, Settings } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useBlocked } from '@/api/reading'
 import { useSession, useSignIn } from '@/api/session'
+import AwaySettings from '@/parts/AwaySettings.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
+import TimeSettings from '@/parts/TimeSettings.vue'
 import { counted } from '@/parts/words'
 import { moment } from '@/time/format'
 
@@ -15,12 +17,9 @@ const { saveSettings } = useSignIn()
 const { unblock } = useDeciding()
 const { data: blocked, error, refetch } = useBlocked()
 
-const settings = computed(() => ({
-  dayFirst: account.value?.dayFirst ?? true,
-  clearingOrder: account.value?.clearingOrder ?? ('grouped' as ClearingOrder),
-}))
-const change = (more: Partial<typeof settings.value>) =>
-  attempt(() => saveSettings({ ...settings.value, ...more }))
+const settings = computed(() => account.value?.settings)
+const change = (more: Partial<Settings>) =>
+  attempt(async () => settings.value && (await saveSettings({ ...settings.value, ...more })))
 
 const ORDERS: { value: ClearingOrder; text: string }[] = [
   { value: 'grouped', text: 'As the tray is grouped by advice' },
@@ -33,30 +32,8 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
 <template>
   <div class="view">
     <div class="view-head"><h1>Settings</h1></div>
-    <section class="sheet part">
-      <h2>Dates in mail</h2>
-      <fieldset>
-        <legend class="slate">How do you read 4/12?</legend>
-        <label
-          ><input
-            type="radio"
-            name="order"
-            :checked="settings.dayFirst"
-            @change="change({ dayFirst: true })"
-          />
-          The fourth of December, day first</label
-        >
-        <label
-          ><input
-            type="radio"
-            name="order"
-            :checked="!settings.dayFirst"
-            @change="change({ dayFirst: false })"
-          />
-          The twelfth of April, month first</label
-        >
-      </fieldset>
-    </section>
+    <TimeSettings />
+    <AwaySettings />
     <section class="sheet part">
       <h2>Clearing</h2>
       <fieldset>
@@ -65,7 +42,7 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
           ><input
             type="radio"
             name="clearing"
-            :checked="settings.clearingOrder === value"
+            :checked="settings?.clearingOrder === value"
             @change="change({ clearingOrder: value })"
           />
           {{ text }}</label
@@ -108,82 +85,4 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
   </div>
 </template>
 
-<style scoped>
-.part {
-  max-width: 860px;
-  padding: 20px 26px;
-  margin-bottom: 14px;
-}
-
-h2 {
-  margin: 0 0 8px;
-  font-size: 16px;
-}
-
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-}
-
-legend {
-  padding: 0;
-  margin-bottom: 6px;
-  font-size: 14px;
-}
-
-label {
-  display: flex;
-  gap: 9px;
-  align-items: center;
-  padding: 4px 0;
-  cursor: pointer;
-}
-
-input {
-  width: 16px;
-  height: 16px;
-  margin: 0;
-  accent-color: rgb(var(--v-theme-primary));
-}
-
-.senders {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-
-.senders li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: baseline;
-  padding: 8px 0;
-}
-
-.senders li + li {
-  border-top: 1px solid rgb(from var(--v-edge) r g b / 50%);
-}
-
-.pattern {
-  font-weight: 550;
-  overflow-wrap: anywhere;
-}
-
-.slate {
-  font-size: 14px;
-}
-
-.acts {
-  display: flex;
-  gap: 14px;
-  margin-left: auto;
-}
-
-kbd {
-  font: inherit;
-  border: 1px solid var(--v-edge);
-  border-radius: 4px;
-  padding: 0 5px;
-}
-</style>
+<style scoped src="../parts/settings.css"></style>

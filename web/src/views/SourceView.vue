@@ -27,6 +27,7 @@ useKeys('Source', [{ key: 'Escape', label: 'Back', run: () => router.back() }])
       v-else-if="found && source.message"
       :message="found.message"
       :conversation="found.conversation"
+      :tasks="found.tasks"
     />
     <div v-else class="sheet copy">
       <p class="note">The mail itself is gone for good. This is the copy that the task keeps.</p>
@@ -38,6 +39,10 @@ useKeys('Source', [{ key: 'Escape', label: 'Back', run: () => router.back() }])
         {{ moment(source.sentAt) }}
       </p>
       <MessageText :text="source.text" />
+      <details v-if="source.headers">
+        <summary class="link">Its headers</summary>
+        <pre>{{ source.headers }}</pre>
+      </details>
       <p v-if="source.attachments.length" class="slate">
         Was attached: {{ source.attachments.map((file) => `${file.name} (${size(file.size)})`).join(', ') }}
       </p>
@@ -46,6 +51,11 @@ useKeys('Source', [{ key: 'Escape', label: 'Back', run: () => router.back() }])
 </template>
 
 <style scoped>
+pre {
+  overflow-x: auto;
+  font-size: 12.5px;
+}
+
 .copy {
   max-width: 860px;
   margin: 0 auto;
@@ -67,6 +77,11 @@ h1 {
 }
 
 @media (max-width: 760px) {
+  pre {
+    overflow-x: auto;
+    font-size: 12.5px;
+  }
+
   .copy {
     padding: 20px 16px 28px;
   }

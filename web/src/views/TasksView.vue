@@ -1,83 +1,152 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { TaskFields, TaskRow } from '@/api/client'
-import { useDeciding } from '@/api/deciding'
-import { useTasks } from '@/api/reading'
+import type { Outline, TaskFields, TaskRow } from '@/api/client'
+import { useDeciding, type Spot } from '@/api/deciding'
 import { useKeys } from '@/keys/registry'
-import DayStretch from '@/parts/DayStretch.vue'
+import { useCompleting } from '@/parts/completing'
+import { emptyDraft } from '@/parts/draft'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
+import ListNav from '@/parts/ListNav.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
-import { byDate, byList } from '@/parts/tasks'
+import OutlineDialog from '@/parts/OutlineDialog.vue'
+import { putOff } from '@/parts/putoff'
+import { useSelection } from '@/parts/selection'
+import { send } from '@/parts/sending'
+import TaskBar from '@/parts/TaskBar.vue'
+import TaskFilters from '@/parts/TaskFilters.vue'
 import TaskForm from '@/parts/TaskForm.vue'
-import TaskLine from '@/parts/TaskLine.vue'
+import TaskGroups from '@/parts/TaskGroups.vue'
 import TaskSheet from '@/parts/TaskSheet.vue'
+import TaskTree from '@/parts/TaskTree.vue'
+import { ORDERS, useTaskList } from '@/parts/tasklist'
+import { orderKeys } from '@/parts/tree'
 
 const props = defineProps<{ id?: string }>()
 const route = useRoute()
 const router = useRouter()
-const { makeTasks, setTaskDone } = useDeciding()
+const { makeTasks, moveTasks, clearDone } = useDeciding()
+const { check } = useCompleting()
 
-const order = computed(() => String(route.query.by ?? 'date'))
-const { data, error, refetch } = useTasks(() => (order.value === 'done' ? 'done' : 'open'))
-const tasks = computed(() => data.value ?? [])
-const groups = computed(() => (order.value === 'date' ? byDate(tasks.value) : byList(tasks.value)))
-const shown = computed(() => groups.value.flatMap((group) => group.tasks))
-const adding = ref(false)
-const sheet = ref<InstanceType<typeof TaskSheet>>()
-
-const orders = [
-  { value: 'date', text: 'By date' },
-  { value: 'list', text: 'By list' },
-  { value: 'done', text: 'Done' },
-]
-
+const {
+  order,
+  lists,
+  listId,
+  list,
+  words,
+  filter,
+  isFiltered,
+  data,
+  error,
+  refetch,
+  tasks,
+  groups,
+  ahead,
+  unfolded,
+  tree,
+  rows,
+} = useTaskList()
 const show = (id?: string) => router.replace({ name: 'tasks', params: { id: id ?? '' }, query: route.query })
 const sort = (by: string) => router.replace({ name: 'tasks', params: { id: '' }, query: { by } })
+const chooseList = (chosen: string) =>
+  router.replace({ name: 'tasks', params: { id: '' }, query: { by: 'list', list: chosen } })
+
+const { current, selected, goTo, clicked, clear, select, toggleCurrent, extend, meant } = useSelection(
+  rows,
+  'data-task',
+)
+watch(order, clear)
+
+const adding = ref(false)
+const pasting = ref(false)
+const sheet = ref<InstanceType<typeof TaskSheet>>()
 
 async function add(fields: TaskFields): Promise<void> {
   await makeTasks([{ fields }])
   adding.value = false
 }
 
-async function check(task: TaskRow): Promise<void> {
-  await attempt(() => setTaskDone(task.id, !task.completedAt))
-}
+const addAll = (made: Outline[]) =>
+  makeTasks(
+    made.map(({ title, notes, under }) => ({
+      fields: { title, notes: notes ?? '', list: order.value === 'list' ? (list.value?.name ?? '') : '' },
+      subtasks: under ?? [],
+    })),
+  )
 
 async function step(by: number): Promise<void> {
-  const index = shown.value.findIndex(({ id }) => id === props.id)
-  const task = shown.value[Math.max(0, Math.min(shown.value.length - 1, index + by))]
-  if (!task) return
-  await show(task.id)
-  await nextTick()
-  document.querySelector<HTMLElement>(`[data-task="${task.id}"]`)?.focus()
+  if (current.value < 0 && props.id) current.value = rows.value.findIndex(({ id }) => id === props.id)
+  await goTo(current.value + by)
+  const task = rows.value[current.value]
+  if (task && props.id) await show(task.id)
 }
 
-const chosen = computed(() => shown.value.find(({ id }) => id === props.id))
+async function move(spot: Spot | null, task: TaskRow): Promise<void> {
+  if (!spot) return
+  const ids = selected.value.has(task.id) ? meant.value.map(({ id }) => id) : [task.id]
+  if (await attempt(() => moveTasks(ids, spot))) moved = task.id
+}
+/** A row that was moved keeps the focus where it stands then. */
+let moved = ''
+watch(rows, (there) => {
+  const index = there.findIndex(({ id }) => id === moved)
+  moved = ''
+  if (index >= 0) void goTo(index)
+})
+const now = computed(() => rows.value[current.value] ?? rows.value.find(({ id }) => id === props.id))
+/** The selected ones, or the current one. */
+const chosen = computed(() => (selected.value.size ? meant.value : now.value ? [now.value] : []))
+const withTask = (run: (task: TaskRow) => unknown) => () => void (now.value && run(now.value))
+const reach = (task: TaskRow) => (current.value = rows.value.findIndex(({ id }) => id === task.id))
+const pick = (task: TaskRow, range: boolean) => clicked(rows.value.indexOf(task), range)
 
 useKeys('Tasks', [
   { key: 'ArrowDown', label: 'Next task', run: () => void step(1) },
   { key: 'ArrowUp', label: 'Previous task', run: () => void step(-1) },
+  { key: ' ', label: 'Complete it, or open it again', when: () => !!now.value, run: withTask(check) },
+  { key: 'Enter', label: 'Open it', when: () => !!now.value, run: withTask((task) => show(task.id)) },
+  ...orderKeys(tree).map(({ key, label, spot }) => ({
+    key,
+    label,
+    when: () => order.value === 'list' && !!now.value,
+    run: withTask((task) => move(spot(task), task)),
+  })),
   {
-    key: ' ',
-    label: 'Complete it, or open it again',
-    when: () => !!chosen.value,
-    run: () => {
-      if (chosen.value) void check(chosen.value)
-    },
+    key: '=',
+    label: 'Send it to a day',
+    when: () => !!now.value,
+    run: () => send({ kind: 'task', tasks: chosen.value }),
   },
   {
+    key: '3',
+    label: 'Put it off',
+    when: () => chosen.value.length > 0,
+    run: () => putOff(chosen.value, { done: clear }),
+  },
+  { key: 'Ctrl+ ', label: 'Select it, or not', run: toggleCurrent },
+  { key: 'Shift+ArrowDown', label: 'Select downwards', run: () => void extend(1) },
+  { key: 'Shift+ArrowUp', label: 'Select upwards', run: () => void extend(-1) },
+  { key: 'Ctrl+a', label: 'Select all', run: () => select(rows.value.map(({ id }) => id)) },
+  {
     key: 'Ctrl+Enter',
-    label: 'Open its source alone',
+    label: 'Open its message alone',
     when: () => !!props.id,
     run: () => sheet.value?.openSource(),
+  },
+  {
+    key: 'Alt+Enter',
+    label: 'Open its web address',
+    when: () => !!props.id,
+    run: () => sheet.value?.openWeb(),
   },
   { key: 'F2', label: 'Edit it', when: () => !!props.id, run: () => sheet.value?.edit() },
   { key: 'Delete', label: 'Delete it', when: () => !!props.id, run: () => void sheet.value?.remove() },
   { key: 'Insert', label: 'Write a task down', run: () => (adding.value = true) },
+  { key: 'Shift+Insert', label: 'Paste a list', run: () => (pasting.value = true) },
   { key: 'Escape', label: 'Close the task', when: () => !!props.id, run: () => void show() },
+  { key: 'Escape', label: 'Select none', when: () => selected.value.size > 0, run: clear },
 ])
 </script>
 
@@ -88,7 +157,7 @@ useKeys('Tasks', [
         <h1>Tasks</h1>
         <div class="orders" role="group" aria-label="Order">
           <button
-            v-for="by in orders"
+            v-for="by in ORDERS"
             :key="by.value"
             type="button"
             :aria-pressed="order === by.value"
@@ -97,110 +166,103 @@ useKeys('Tasks', [
             {{ by.text }}
           </button>
         </div>
+        <v-btn variant="outlined" @click="pasting = true">Paste a list</v-btn>
         <v-btn color="primary" @click="adding = true">Write a task down</v-btn>
       </div>
       <div v-if="adding" class="sheet adding">
         <TaskForm
-          :initial="{ title: '', notes: '' }"
+          :initial="emptyDraft({ list: order === 'list' ? (list?.name ?? '') : '' })"
           submit-text="Write it down"
           :save="add"
+          compact
           @cancel="adding = false"
         />
       </div>
-      <FailedState v-if="error && !data" :error="error" @again="refetch()" />
-      <LoadingRows v-else-if="!data" />
-      <EmptyState
-        v-else-if="!tasks.length"
-        :title="order === 'done' ? 'Nothing is done yet' : 'No open tasks'"
-      >
-        <template v-if="order === 'done'">Completed tasks are kept here, and can be opened again.</template>
-        <template v-else>Make one of a conversation in the tray, or write one down.</template>
-        <template #actions><v-btn variant="outlined" to="/">Go to the tray</v-btn></template>
-      </EmptyState>
-      <DayStretch
-        v-for="group in groups"
-        :key="group.key"
-        :head="group.head"
-        :sub="group.sub"
-        :over="group.over"
-        :plain="order !== 'date'"
-      >
-        <TaskLine
-          v-for="task in group.tasks"
-          :key="task.id"
-          :task="task"
-          :current="task.id === id"
-          :listless="order !== 'date'"
-          :dayless="order === 'date'"
-          @check="check(task)"
+      <div class="body" :class="{ listed: order === 'list' }">
+        <ListNav
+          v-if="order === 'list' && lists?.length"
+          :lists="lists"
+          :chosen="listId"
+          @choose="chooseList"
         />
-      </DayStretch>
+        <div class="content">
+          <TaskBar
+            v-if="selected.size"
+            :tasks="meant"
+            :lists="(lists ?? []).filter((one) => !one.archived)"
+            @done="clear"
+            @clear="clear"
+          />
+          <TaskFilters
+            v-model:words="words"
+            v-model:filter="filter"
+            :lists="lists ?? []"
+            :listless="order === 'list'"
+          />
+          <FailedState v-if="error && !data" :error="error" @again="refetch()" />
+          <LoadingRows v-else-if="!data" />
+          <EmptyState v-else-if="!tasks.length && isFiltered" title="No task is like that">
+            Use fewer words, or show all again.
+          </EmptyState>
+          <EmptyState v-else-if="!tasks.length && order === 'done'" title="Nothing is done yet">
+            Completed tasks are kept here, and can be opened again.
+          </EmptyState>
+          <EmptyState
+            v-else-if="!tasks.length"
+            :title="order === 'list' && list ? `Nothing open in ${list.name}` : 'No open tasks'"
+          >
+            Make one of a conversation in the tray, or write one down.
+            <template #actions><v-btn variant="outlined" to="/">Go to the tray</v-btn></template>
+          </EmptyState>
+          <TaskTree
+            v-else-if="order === 'list'"
+            :tree="tree"
+            :current="now?.id"
+            :selected="selected"
+            :meant="meant"
+            @check="check"
+            @select="pick"
+            @reach="reach"
+            @move="(spot, task) => move(spot, task)"
+          />
+          <TaskGroups
+            v-else
+            :groups="groups"
+            :current="now?.id"
+            :selected="selected"
+            :meant="meant"
+            :by-completion="order === 'done'"
+            @check="check"
+            @select="pick"
+            @reach="reach"
+          />
+          <template v-if="ahead.length">
+            <button type="button" class="link ahead" :aria-expanded="unfolded" @click="unfolded = !unfolded">
+              {{ ahead.length }} not to begin yet {{ unfolded ? '▾' : '▸' }}
+            </button>
+            <TaskGroups
+              v-if="unfolded"
+              :groups="[{ key: 'ahead', head: '', sub: '', over: false, tasks: ahead }]"
+              :current="now?.id"
+              :selected="selected"
+              :meant="meant"
+              plain
+              @check="check"
+              @select="pick"
+              @reach="reach"
+            />
+          </template>
+          <p v-if="order === 'done' && tasks.length" class="clear">
+            <v-btn variant="text" @click="attempt(() => clearDone(filter.list || undefined))">{{
+              filter.list ? 'Clear away what is done in this list' : 'Clear away what is done'
+            }}</v-btn>
+          </p>
+        </div>
+      </div>
     </div>
     <aside v-if="id"><TaskSheet :id="id" ref="sheet" :key="id" @close="show()" /></aside>
+    <OutlineDialog v-if="pasting" :save="(_fields, made) => addAll(made)" @close="pasting = false" />
   </div>
 </template>
 
-<style scoped>
-.tasks {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 30px;
-  align-items: start;
-}
-
-.tasks.opened {
-  grid-template-columns: minmax(0, 1fr) 470px;
-}
-
-aside {
-  position: sticky;
-  top: 72px;
-  max-height: calc(100vh - 130px);
-  overflow: auto;
-}
-
-.orders {
-  display: flex;
-  padding: 3px;
-  border-radius: 10px;
-  background: var(--v-rim);
-}
-
-.orders button {
-  padding: 6px 14px;
-  font: inherit;
-  font-weight: 550;
-  font-size: 14.5px;
-  color: var(--v-slate);
-  background: none;
-  border: 0;
-  border-radius: 8px;
-  cursor: pointer;
-}
-
-.orders button[aria-pressed='true'] {
-  background: rgb(var(--v-theme-surface));
-  color: rgb(var(--v-theme-on-surface));
-  box-shadow: 0 1px 2px rgb(30 44 53 / 12%);
-}
-
-.adding {
-  padding: 22px;
-  margin-bottom: 16px;
-}
-
-@media (max-width: 980px) {
-  .tasks.opened {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
-  .tasks.opened .left {
-    display: none;
-  }
-
-  aside {
-    position: static;
-    max-height: none;
-  }
-}
-</style>
+<style scoped src="./tasks.css"></style>

@@ -3,7 +3,8 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { ConversationRow } from '@/api/client'
 import { claimOf, useDeciding } from '@/api/deciding'
-import { useCounts, useTray } from '@/api/reading'
+import { useCounts } from '@/api/heartbeat'
+import { useTray } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import DecisionCards from '@/parts/DecisionCards.vue'
 import EmptyState from '@/parts/EmptyState.vue'
@@ -13,8 +14,10 @@ import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
 import { useSelection } from '@/parts/selection'
+import { send } from '@/parts/sending'
 import SweepDialog from '@/parts/SweepDialog.vue'
 import TrayGroup from '@/parts/TrayGroup.vue'
+import { counted } from '@/parts/words'
 import { age, nearMoment } from '@/time/format'
 
 const router = useRouter()
@@ -48,7 +51,7 @@ useKeys('Tray', [
   {
     key: ' ',
     label: 'Start clearing',
-    when: () => rows.value.length > 0 && !sweeping.value,
+    when: () => (rows.value.length > 0 || !!counts.value?.forClearing) && !sweeping.value,
     run: () => void router.push({ name: 'clearing' }),
   },
   { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
@@ -63,6 +66,12 @@ useKeys('Tray', [
       const row = visible.value[current.value]
       if (row) void router.push({ name: 'conversation', params: { id: row.id } })
     },
+  },
+  {
+    key: '=',
+    label: 'Send to a day',
+    when: () => meant.value.length > 0,
+    run: () => send({ kind: 'conversation', rows: meant.value }),
   },
   { key: 'Ctrl+ ', label: 'Select the row, or not', run: toggleCurrent },
   { key: 'Shift+ArrowDown', label: 'Select downwards', run: () => void extend(1) },
@@ -106,13 +115,20 @@ useKeys('Tray', [
     <LoadingRows v-else-if="!data" />
     <EmptyState v-else-if="!rows.length" title="Nothing to decide">
       Everything has its place.
+      <template v-if="counts?.forClearing"
+        >{{ counted(counts.forClearing, 'conversation') }} wait{{ counts.forClearing === 1 ? 's' : '' }} for
+        your next clearing.</template
+      >
       <template v-if="counts?.nextReturn"
         >What you put off comes back next {{ nearMoment(counts.nextReturn) }}.</template
       >
       <template v-else>When mail comes in, it waits for you here.</template>
       <template #actions>
         <v-btn variant="outlined" to="/tasks">Look at the tasks</v-btn>
-        <v-btn color="primary" to="/import">Bring mail in</v-btn>
+        <v-btn v-if="counts?.forClearing" color="primary" :to="{ name: 'clearing' }"
+          >Start clearing <KeyCap name=" "
+        /></v-btn>
+        <v-btn v-else color="primary" to="/import">Bring mail in</v-btn>
       </template>
     </EmptyState>
     <template v-else>
@@ -123,6 +139,7 @@ useKeys('Tray', [
         :folded="isFolded(group)"
         :current="currentId"
         :selected="selected"
+        :meant="meant"
         @fold="fold(group)"
         @all="select(group.rows.map(({ id }) => id))"
         @decide="(kind) => attempt(() => decide(kind, group.rows.map(claimOf)))"

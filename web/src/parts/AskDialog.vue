@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { useKeys } from '@/keys/registry'
+import { question, reply } from './ask'
+import KeyCap from './KeyCap.vue'
+
+/** Asks what has to be asked, one question at a time. */
+useKeys(
+  'Question',
+  [1, 2, 3].map((number) => ({
+    key: String(number),
+    label: `Answer ${number}`,
+    when: () => (question.value?.answers.length ?? 0) >= number,
+    run: () => reply(question.value?.answers[number - 1]?.value ?? null),
+  })),
+)
+</script>
+
+<template>
+  <v-dialog
+    :model-value="!!question"
+    max-width="460"
+    :aria-label="question?.title"
+    @update:model-value="reply(null)"
+  >
+    <div v-if="question" class="sheet ask">
+      <h2>{{ question.title }}</h2>
+      <p>{{ question.text }}</p>
+      <div class="actions">
+        <v-btn
+          v-for="(answer, index) in question.answers"
+          :key="answer.value"
+          :color="index ? undefined : 'primary'"
+          :variant="index ? 'outlined' : 'flat'"
+          :autofocus="index === 0"
+          @click="reply(answer.value)"
+          >{{ answer.text }} <KeyCap :name="String(index + 1)"
+        /></v-btn>
+        <v-btn variant="text" @click="reply(null)">Cancel</v-btn>
+      </div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.ask {
+  padding: 22px 26px;
+}
+
+h2 {
+  margin: 0 0 6px;
+  font-size: 18px;
+}
+
+p {
+  margin: 0 0 18px;
+}
+
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { mdiBellOutline, mdiEmailOutline, mdiAccountArrowRightOutline, mdiPlayOutline } from '@mdi/js'
+import { computed } from 'vue'
+import type { ComingKind } from '@/api/client'
+import { day, nearness } from '@/time/format'
+import { canMove, nameOf, noteOf, NOW, type Row } from './coming'
+import IndexTab from './IndexTab.vue'
+
+/** Something that comes, in one line. */
+const props = defineProps<{
+  row: Row
+  current: boolean
+  /** Its day is not that of its stretch */ dated?: boolean
+}>()
+defineEmits<{ now: []; move: [] }>()
+
+const ICONS: Record<ComingKind, { path: string; text: string }> = {
+  mail: { path: mdiEmailOutline, text: 'Mail comes back' },
+  owed: { path: mdiAccountArrowRightOutline, text: 'Owed to you' },
+  start: { path: mdiPlayOutline, text: 'A task begins' },
+  reminder: { path: mdiBellOutline, text: 'A reminder' },
+}
+const icon = computed(() => ICONS[props.row.kind])
+const to = computed(() =>
+  props.row.task
+    ? { name: 'tasks', params: { id: props.row.task.id } }
+    : { name: 'conversation', params: { id: props.row.conversation?.id ?? '' } },
+)
+const tab = computed(() =>
+  [props.dated ? day(props.row.date) : '', props.row.time ?? (props.dated ? '' : 'that day')]
+    .filter(Boolean)
+    .join(', '),
+)
+</script>
+
+<template>
+  <li class="line" :class="{ current }">
+    <v-icon :icon="icon.path" size="17" :aria-label="icon.text" :title="icon.text" />
+    <router-link class="plain body" :to="to" :data-coming="row.id" draggable="false">
+      <b>{{ nameOf(row) }}</b>
+      <span v-if="row.conversation && row.kind !== 'owed'" class="slate who">{{ row.conversation.who }}</span>
+      <span class="slate note">{{ noteOf(row) }}</span>
+    </router-link>
+    <span class="acts">
+      <button v-if="canMove(row)" class="link" type="button" tabindex="-1" @click="$emit('move')">
+        Move
+      </button>
+      <button class="link" type="button" tabindex="-1" @click="$emit('now')">{{ NOW[row.kind] }}</button>
+    </span>
+    <IndexTab :near="nearness(row.date)">{{ tab }}</IndexTab>
+  </li>
+</template>
+
+<style scoped>
+.line {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  min-height: 36px;
+  padding-left: 12px;
+  font-size: 14.5px;
+}
+
+.line.current {
+  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
+}
+
+.v-icon {
+  color: var(--v-slate);
+}
+
+.body {
+  display: flex;
+  flex: 1;
+  gap: 10px;
+  align-items: baseline;
+  min-width: 0;
+  line-height: 34px;
+}
+
+.body:focus-visible {
+  outline-offset: -3px;
+}
+
+.body > * {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.body b {
+  flex: 0 1 auto;
+  min-width: 96px;
+  font-weight: 550;
+}
+
+.body .note,
+.body .who {
+  flex: 0 1 auto;
+  font-size: 13.5px;
+}
+
+.acts {
+  display: flex;
+  gap: 14px;
+  white-space: nowrap;
+}
+
+@media (hover: hover) and (min-width: 761px) {
+  .line:not(.current, :hover, :focus-within) .acts {
+    visibility: hidden;
+  }
+}
+
+@media (max-width: 760px) {
+  .line {
+    flex-wrap: wrap;
+    gap: 0 10px;
+    padding: 6px 0 6px 10px;
+  }
+
+  .body {
+    flex-wrap: wrap;
+    gap: 0 10px;
+    line-height: 1.4;
+  }
+
+  .body b {
+    min-width: 0;
+  }
+
+  .acts {
+    order: 3;
+    width: 100%;
+    padding-left: 29px;
+  }
+}
+</style>

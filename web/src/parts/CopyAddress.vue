@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Message } from '@/api/client'
+
+/** The lasting addresses of a message, to be pasted anywhere: within the program, and of RFC 2392. */
+const props = defineProps<{ message: Pick<Message, 'id' | 'messageHeader'> }>()
+
+const addresses = computed(() => [
+  {
+    name: 'Copy address',
+    text: `${location.origin}/m/${encodeURIComponent(props.message.messageHeader || props.message.id)}`,
+  },
+  ...(props.message.messageHeader
+    ? [
+        {
+          name: 'as mid:',
+          text: `mid:${encodeURIComponent(props.message.messageHeader).replace(/%40/g, '@')}`,
+        },
+      ]
+    : []),
+])
+const copied = ref('')
+const failed = ref('')
+
+async function copy(text: string): Promise<void> {
+  copied.value = ''
+  try {
+    await navigator.clipboard.writeText(text)
+    copied.value = text
+    setTimeout(() => (copied.value = ''), 4000)
+  } catch {
+    // Not every place lets a page write to the clipboard; then it can be taken by hand.
+    failed.value = text
+  }
+}
+</script>
+
+<template>
+  <span class="addresses">
+    <button
+      v-for="{ name, text } in addresses"
+      :key="name"
+      class="link"
+      type="button"
+      :title="text"
+      @click="copy(text)"
+    >
+      {{ copied === text ? 'Copied' : name }}
+    </button>
+    <input
+      v-if="failed"
+      :value="failed"
+      readonly
+      aria-label="Address"
+      @focus="($event.target as HTMLInputElement).select()"
+    />
+  </span>
+</template>
+
+<style scoped>
+.addresses {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+}
+
+input {
+  width: 260px;
+  font: inherit;
+  font-size: 13px;
+}
+</style>

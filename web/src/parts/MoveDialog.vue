@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { When } from '@/api/client'
+import { toWhen, type Written } from '@/api/when'
+import { nameOf, type Row } from './coming'
+import PresetList from './PresetList.vue'
+import WhenField from './WhenField.vue'
+
+/** To which moment something that comes is moved. */
+const props = defineProps<{ row: Row | null; error: string }>()
+const emit = defineEmits<{ move: [to: When]; close: [] }>()
+
+const to = ref<Written>({ phrase: '', reading: null })
+const missing = ref('')
+const field = ref<InstanceType<typeof WhenField>>()
+const WHAT = { mail: 'Comes back', owed: 'Comes back', start: 'Begins', reminder: 'Reminds' }
+
+watch(
+  () => props.row,
+  () => {
+    to.value = { phrase: '', reading: null }
+    missing.value = ''
+  },
+)
+
+function go(): void {
+  const when = toWhen(to.value)
+  if (when) emit('move', when)
+  else missing.value = 'When?'
+}
+</script>
+
+<template>
+  <v-dialog :model-value="!!row" max-width="460" aria-label="Move" @update:model-value="emit('close')">
+    <div v-if="row" class="sheet move">
+      <h2>Move “{{ nameOf(row) }}”</h2>
+      <PresetList title="Move" @choose="(when) => emit('move', when)" @write="field?.focus()" />
+      <form novalidate @submit.prevent="go">
+        <WhenField
+          ref="field"
+          v-model="to"
+          :label="WHAT[row.kind]"
+          placeholder="friday, in 2 weeks …"
+          keyed="0"
+          :error="error || missing"
+        />
+        <div class="actions">
+          <v-btn type="submit" color="primary">Move</v-btn>
+          <v-btn variant="text" @click="emit('close')">Cancel</v-btn>
+        </div>
+      </form>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.move {
+  padding: 22px 26px;
+}
+
+h2 {
+  margin: 0 0 14px;
+  font-size: 18px;
+  overflow-wrap: anywhere;
+}
+
+form {
+  margin-top: 12px;
+}
+
+.actions {
+  display: flex;
+  gap: 8px;
+  margin-top: 12px;
+}
+</style>

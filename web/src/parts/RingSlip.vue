@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Ring, When } from '@/api/client'
+import { useDeciding } from '@/api/deciding'
+import { readOnce, toWhen, type Written } from '@/api/when'
+import { dueTab } from '@/time/due'
+import { age, dateOf, nearDay, time } from '@/time/format'
+import { now } from '@/time/clock'
+import { useCompleting } from './completing'
+import IndexTab from './IndexTab.vue'
+import { attempt, tell } from './notice'
+import { titleOf } from './notify'
+import WhenField from './WhenField.vue'
+
+/** One reminder that has come, with its answers. */
+const props = defineProps<{ ring: Ring }>()
+const emit = defineEmits<{ open: [] }>()
+
+const READY = ['in 15 minutes', 'in an hour', 'tomorrow morning']
+const { letGo, remindAgain, decide } = useDeciding()
+const { complete } = useCompleting()
+const asking = ref(false)
+const again = ref<Written>({ phrase: '', reading: null })
+const wrong = ref('')
+
+const who = computed(() => props.ring.task?.source?.who ?? props.ring.conversation?.who)
+const due = computed(() => {
+  const { task } = props.ring
+  return task?.due ? dueTab(task.due, task.over).text : ''
+})
+/** When it came: the time today, else the day as well. */
+const at = computed(() => {
+  const date = dateOf(props.ring.at)
+  return date === dateOf(now.value as Date) ? time(props.ring.at) : `${nearDay(date)} ${time(props.ring.at)}`
+})
+/** Whose it is, when it is due, which reminder it was; that of a moment says what the tab says. */
+const facts = computed(() => [
+  who.value ? `from ${who.value}` : '',
+  due.value ? `due ${due.value}` : '',
+  /^\w{3} \d/.test(props.ring.reminder) ? '' : props.ring.reminder.split(', from ')[0],
+  props.ring.times > 1 ? `${props.ring.times} times by now` : '',
+])
+
+async function done(): Promise<void> {
+  const { task, conversation } = props.ring
+  if (task) await complete([task.id])
+  else if (conversation) {
+    const wasAnswered = await attempt(() => letGo([props.ring.id]))
+    if (wasAnswered) await attempt(() => decide('do_now', [{ id: conversation.id }]))
+  }
+}
+
+async function later(to: When | null): Promise<void> {
+  if (to) await attempt(() => remindAgain([props.ring.id], to))
+  else wrong.value = 'When?'
+}
+
+async function ready(phrase: string): Promise<void> {
+  try {
+    const read = await readOnce(phrase, 'when')
+    await later(read.understood && read.date ? { date: read.date, time: read.time } : { phrase })
+  } catch (problem) {
+    tell(problem)
+  }
+}
+</script>
+
+<template>
+  <article class="slip" :aria-label="`Reminder: ${titleOf(ring)}`">
+    <div class="head">
+      <button type="button" class="title" @click="emit('open')">{{ titleOf(ring) || 'no subject' }}</button>
+      <IndexTab near="near" :title="age(ring.at)">{{ at }}</IndexTab>
+    </div>
+    <p v-if="facts.some(Boolean)" class="slate">{{ facts.filter(Boolean).join(' · ') }}</p>
+    <div class="answers">
+      <button type="button" class="link" @click="emit('open')">Open</button>
+      <button type="button" class="link" @click="done">Done</button>
+      <button type="button" class="link" :aria-expanded="asking" @click="asking = !asking">Again …</button>
+      <button type="button" class="link" @click="attempt(() => letGo([ring.id]))">Let go</button>
+    </div>
+    <form
+      v-if="asking"
+      class="again"
+      novalidate
+      @submit.prevent="later(toWhen(again))"
+      @keydown.esc.stop="asking = false"
+    >
+      <p>
+        <button v-for="phrase in READY" :key="phrase" type="button" class="ready" @click="ready(phrase)">
+          {{ phrase }}
+        </button>
+      </p>
+      <WhenField v-model="again" label="Or at" placeholder="friday 9am …" :error="wrong" />
+    </form>
+  </article>
+</template>
+
+<style scoped>
+.slip {
+  padding: 10px 0 12px 18px;
+}
+
+.head {
+  display: flex;
+  gap: 10px;
+  align-items: flex-start;
+  justify-content: space-between;
+}
+
+.title {
+  min-width: 0;
+  padding: 0;
+  font: inherit;
+  font-weight: 600;
+  line-height: 1.3;
+  color: inherit;
+  text-align: left;
+  overflow-wrap: anywhere;
+  background: none;
+  border: 0;
+  cursor: pointer;
+}
+
+.title:hover {
+  text-decoration: underline;
+}
+
+p {
+  margin: 2px 16px 6px 0;
+  font-size: 13.5px;
+}
+
+.answers {
+  display: flex;
+  gap: 18px;
+}
+
+.answers .link {
+  font-size: 14px;
+}
+
+.again {
+  display: grid;
+  gap: 8px;
+  margin: 8px 16px 0 0;
+}
+
+.again p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 0;
+}
+
+.ready {
+  padding: 3px 10px;
+  font: inherit;
+  font-size: 13.5px;
+  color: inherit;
+  background: var(--v-sea-soft);
+  border: 0;
+  border-radius: 7px;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { TaskList, TaskRow } from '@/api/client'
+import { useDeciding, type TaskChange } from '@/api/deciding'
+import { toWhen, type Written } from '@/api/when'
+import { useCompleting } from './completing'
+import { attempt } from './notice'
+import { putOff } from './putoff'
+import WhenField from './WhenField.vue'
+import { counted } from './words'
+
+/** What can be done with several tasks at once. */
+const props = defineProps<{ tasks: TaskRow[]; lists: TaskList[] }>()
+const emit = defineEmits<{ done: []; clear: [] }>()
+
+const { changeTasks, deleteTasks } = useDeciding()
+const { complete } = useCompleting()
+const asking = ref<'due' | 'label' | null>(null)
+const when = ref<Written>({ phrase: '', reading: null })
+const label = ref('')
+const ids = computed(() => props.tasks.map(({ id }) => id))
+
+async function run(work: () => Promise<unknown>): Promise<void> {
+  if (await attempt(work)) {
+    asking.value = null
+    emit('done')
+  }
+}
+const change = (more: TaskChange) => run(() => changeTasks(ids.value, more))
+
+function date(): void {
+  const to = toWhen(when.value)
+  if (to) void change({ due: to })
+}
+
+function unfold(what: typeof asking.value): void {
+  asking.value = asking.value === what ? null : what
+  when.value = { phrase: '', reading: null }
+  label.value = ''
+}
+const value = (event: Event) => (event.target as HTMLSelectElement).value
+async function completeAll(): Promise<void> {
+  if (await complete(ids.value)) emit('done')
+}
+defineExpose({ unfold })
+</script>
+
+<template>
+  <div class="bar" role="toolbar" :aria-label="`${counted(tasks.length, 'task')} selected`">
+    <b>{{ counted(tasks.length, 'task') }}</b>
+    <button type="button" class="link" @click="emit('clear')">Select none</button>
+    <v-btn size="small" color="primary" @click="completeAll">Complete</v-btn>
+    <v-btn size="small" variant="outlined" @click="unfold('due')">Move to a day</v-btn>
+    <v-btn size="small" variant="outlined" @click="putOff(tasks, { done: () => emit('done') })"
+      >Put off</v-btn
+    >
+    <select aria-label="Move to the list" @change="change({ list: value($event) })">
+      <option value="" selected disabled>To list …</option>
+      <option v-for="list in lists" :key="list.id">{{ list.name }}</option>
+    </select>
+    <v-btn size="small" variant="outlined" @click="unfold('label')">Label</v-btn>
+    <select
+      aria-label="Set the priority"
+      @change="change({ priority: value($event) as 'high' | 'normal' | 'low' })"
+    >
+      <option value="" selected disabled>Priority …</option>
+      <option>high</option>
+      <option>normal</option>
+      <option>low</option>
+    </select>
+    <v-btn size="small" variant="text" @click="run(() => deleteTasks(ids))">Delete</v-btn>
+    <form v-if="asking === 'label'" class="ask" @submit.prevent="label.trim() && change({ label })">
+      <v-text-field v-model="label" label="Label" autofocus hide-details maxlength="60" />
+      <v-btn type="submit" color="primary">Add it</v-btn>
+      <v-btn variant="text" @click="label.trim() && change({ unlabel: label })">Take it off</v-btn>
+    </form>
+    <form v-else-if="asking" class="ask" @submit.prevent="date" @keydown.esc.stop="asking = null">
+      <WhenField v-model="when" label="Due" placeholder="friday, in 2 weeks …" />
+      <v-btn type="submit" color="primary">Move</v-btn>
+      <v-btn variant="text" @click="change({ undated: true })">No date</v-btn>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  position: sticky;
+  top: 62px;
+  z-index: 25;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 12px;
+  padding: 8px 14px;
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid rgb(var(--v-theme-primary));
+  border-radius: 9px;
+  box-shadow: var(--shadow);
+}
+
+select {
+  font: inherit;
+  font-size: 14px;
+  padding: 3px 6px;
+  color: inherit;
+  background: none;
+  border: 1px solid var(--v-edge);
+  border-radius: 7px;
+}
+
+option {
+  color: rgb(var(--v-theme-on-surface));
+  background: rgb(var(--v-theme-surface));
+}
+
+.ask {
+  flex: 1 0 100%;
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+}
+
+.ask > :first-child {
+  flex: 0 1 320px;
+}
+</style>

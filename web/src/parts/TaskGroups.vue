@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { TaskRow } from '@/api/client'
+import { useDeciding } from '@/api/deciding'
+import { toWhen, type Written } from '@/api/when'
+import { beginDrag, endDrag } from './drag'
+import { attempt } from './notice'
+import RowChunks from './RowChunks.vue'
+import TaskLine from './TaskLine.vue'
+import type { TaskGroup } from './tasks'
+import WhenField from './WhenField.vue'
+
+/** Tasks under one heading each: how near they are, or when they were done. */
+defineProps<{
+  groups: TaskGroup[]
+  current: string | undefined
+  selected: Set<string>
+  meant: TaskRow[]
+  byCompletion?: boolean
+  plain?: boolean
+}>()
+const emit = defineEmits<{
+  check: [task: TaskRow]
+  select: [task: TaskRow, range: boolean]
+  reach: [task: TaskRow]
+}>()
+
+const { changeTasks } = useDeciding()
+const moving = ref(false)
+const to = ref<Written>({ phrase: 'today', reading: null })
+
+/** All that is overdue, at once. */
+async function moveAll(tasks: TaskRow[]): Promise<void> {
+  const due = toWhen(to.value)
+  if (!due) return
+  const ids = tasks.map(({ id }) => id)
+  if (await attempt(() => changeTasks(ids, { due }))) moving.value = false
+}
+</script>
+
+<template>
+  <section v-for="group in groups" :key="group.key" class="stretch" :class="{ plain: plain || byCompletion }">
+    <h2 v-if="group.head" :class="{ over: group.over }">
+      {{ group.head }} <small>{{ group.sub }}</small>
+      <button v-if="group.over" class="link" type="button" :aria-expanded="moving" @click="moving = !moving">
+        Move all …
+      </button>
+    </h2>
+    <div class="held">
+      <form v-if="group.over && moving" class="moving" @submit.prevent="moveAll(group.tasks)">
+        <WhenField v-model="to" label="Move all that is overdue to" />
+        <v-btn type="submit" color="primary">Move {{ group.tasks.length }}</v-btn>
+        <v-btn variant="text" @click="moving = false">Cancel</v-btn>
+      </form>
+      <RowChunks v-slot="{ row: task }" :rows="group.tasks" :current="current">
+        <TaskLine
+          :task="task"
+          :current="task.id === current"
+          :selected="selected.has(task.id)"
+          :dayless="group.key === 'today' || group.key === 'tomorrow'"
+          @check="emit('check', task)"
+          @select="(event) => emit('select', task, event.shiftKey)"
+          @focusin="emit('reach', task)"
+          @dragstart="beginDrag($event, { kind: 'task', tasks: selected.has(task.id) ? meant : [task] })"
+          @dragend="endDrag"
+        />
+      </RowChunks>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.stretch {
+  display: grid;
+  grid-template-columns: 92px minmax(0, 1fr);
+  gap: 14px;
+  margin-bottom: 12px;
+}
+
+h2 {
+  margin: 11px 0 0;
+  font-size: 16px;
+  font-weight: 600;
+  line-height: 1.25;
+  text-align: right;
+}
+
+small,
+h2 .link {
+  display: block;
+  margin-left: auto;
+  font-size: 13px;
+  font-weight: 500;
+}
+
+small {
+  color: var(--v-slate);
+}
+
+.over {
+  color: rgb(var(--v-theme-error));
+}
+
+.moving {
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+  margin-bottom: 10px;
+}
+
+.moving > :first-child {
+  flex: 0 1 320px;
+}
+
+.plain {
+  grid-template-columns: minmax(0, 1fr);
+  gap: 4px;
+}
+
+.plain h2 {
+  margin-top: 2px;
+  font-size: 14.5px;
+  text-align: left;
+}
+
+@media (max-width: 760px) {
+  .stretch {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 4px;
+  }
+
+  h2 {
+    display: flex;
+    gap: 10px;
+    align-items: baseline;
+    margin-top: 4px;
+    text-align: left;
+  }
+
+  h2 .link {
+    margin-left: auto;
+  }
+
+  small {
+    margin-left: 0;
+  }
+}
+</style>
