@@ -8,23 +8,20 @@ use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Task;
-use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Tray\Conversation;
-use ZippyTray\Core\Tray\Conversations;
 
 /**
  * What a person answers to reminders that have come, apart from doing what they remind of.
  */
 final readonly class AnswerRings
 {
-    public function __construct(private Rings $rings, private Tasks $tasks, private Conversations $conversations, private Journal $journal, private ClockInterface $clock)
+    public function __construct(private Rings $rings, private Reminded $reminded, private Journal $journal, private ClockInterface $clock)
     {
     }
 
@@ -57,9 +54,7 @@ final readonly class AnswerRings
     public function again(string $accountId, string $entryId, array $ringIds, Moment $at): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::RemindAgain, function (Page $page) use ($accountId, $ringIds, $at): void {
-            if (!$at->isAfter($this->clock->now())) {
-                throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $at->text()), 'at');
-            }
+            $at->mustBeAhead($this->clock->now(), 'at');
             foreach ($ringIds as $id) {
                 $about = $this->answer($this->rings->get($accountId, $id), $page, 'again '.$at->text());
                 $page->touch($about);
@@ -70,10 +65,10 @@ final readonly class AnswerRings
 
     private function answer(Ring $ring, Page $page, string $consequence): Task|Conversation
     {
-        $about = ObjectKind::Task === $ring->aboutKind ? $this->tasks->get($ring->accountId, $ring->aboutId) : $this->conversations->get($ring->accountId, $ring->aboutId);
+        $about = $this->reminded->get($ring->accountId, $ring->about());
         $page->touch($ring);
         $ring->answer(\DateTimeImmutable::createFromInterface($this->clock->now()));
-        $page->say($about instanceof Task ? $about->title() : $about->subject(), $consequence);
+        $page->say(Reminded::name($about), $consequence);
 
         return $about;
     }

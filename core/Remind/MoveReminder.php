@@ -8,23 +8,19 @@ use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Task\Task;
-use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
-use ZippyTray\Core\Tray\Conversations;
 
 /**
  * Moves a reminder that is still to come, or takes it off. What counted from a due comes at a moment of its own then.
  */
 final readonly class MoveReminder
 {
-    public function __construct(private Tasks $tasks, private Conversations $conversations, private Journal $journal, private ClockInterface $clock)
+    public function __construct(private Reminded $reminded, private Journal $journal, private ClockInterface $clock)
     {
     }
 
@@ -40,20 +36,18 @@ final readonly class MoveReminder
     public function __invoke(string $accountId, string $entryId, ObjectRef $about, string $reminder, ?Moment $to): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Page $page) use ($accountId, $about, $reminder, $to): void {
-            $object = ObjectKind::Task === $about->kind ? $this->tasks->get($accountId, $about->id) : $this->conversations->get($accountId, $about->id);
+            $object = $this->reminded->get($accountId, $about);
             $meant = array_filter($object->reminders(), static fn (Reminder $one): bool => $one->text() === $reminder);
             if ([] === $meant) {
                 throw new Refused('This reminder is not there any more. It may have been changed in another window.', 'reminder');
             }
-            if (null !== $to && !$meant[array_key_first($meant)]->isOnce()) {
+            if (null !== $to && !$meant[array_key_first($meant)]->kind()->hasOneMoment()) {
                 throw new Refused('It comes again and again, so it has no one moment to move. Change it where it stands.', 'reminder');
             }
-            if (null !== $to && !$to->isAfter($this->clock->now())) {
-                throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $to->text()), 'to');
-            }
+            $to?->mustBeAhead($this->clock->now(), 'to');
             $page->touch($object);
             $object->remind([...array_diff_key($object->reminders(), $meant), ...(null === $to ? [] : [Reminder::at($to)])]);
-            $page->say($object instanceof Task ? $object->title() : $object->subject(), null === $to ? 'no reminder: '.$reminder : $to->text());
+            $page->say(Reminded::name($object), null === $to ? 'no reminder: '.$reminder : $to->text());
         });
     }
 }

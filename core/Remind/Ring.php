@@ -8,6 +8,7 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\ReminderKind;
 
 /**
  * A reminder has come. It stays up until the person answers it: there is never more than one of a reminder,
@@ -26,6 +27,7 @@ final class Ring implements Journaled
     /**
      * @param string             $key       names the reminder; the same one has the same key
      * @param ObjectKind         $aboutKind a task or a conversation
+     * @param ReminderKind       $how       it was meant
      * @param string             $reminder  in words
      * @param \DateTimeImmutable $at        when it came, in UTC; of several times the last
      * @param int                $times     how often it has come since it was answered
@@ -37,6 +39,7 @@ final class Ring implements Journaled
         public readonly string $key,
         public readonly ObjectKind $aboutKind,
         public readonly string $aboutId,
+        public readonly ReminderKind $how,
         public readonly string $reminder,
         \DateTimeImmutable $at,
         int $times,

@@ -31,7 +31,7 @@ final readonly class PutOff
     public function of(Task $task, Moment $now): array
     {
         if ($this->to->isOver($now->instant, $now->zone)) {
-            throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $this->to->text()), 'to');
+            throw Moment::past($this->to->text(), 'to');
         }
         [$start, $due] = [$task->start(), $task->due()];
         $what = $this->what ?? (null !== $due && $this->to->isAfter($due, $now->zone) ? PutOffWhat::Both : PutOffWhat::Start);

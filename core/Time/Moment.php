@@ -45,6 +45,24 @@ final readonly class Moment
         return TimeOfDay::of($this->instant, $this->zone);
     }
 
+    /**
+     * @param string $field that a complaint is about
+     *
+     * @throws Refused when it is not still to come
+     */
+    public function mustBeAhead(\DateTimeInterface $now, string $field): void
+    {
+        if (!$this->isAfter($now)) {
+            throw self::past($this->text(), $field);
+        }
+    }
+
+    /** What is said of a moment or a day that is over. */
+    public static function past(string $text, string $field): Refused
+    {
+        return new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $text), $field);
+    }
+
     public function isAfter(\DateTimeInterface $now): bool
     {
         return $this->instant > $now;

@@ -42,9 +42,13 @@ final readonly class Reminder
         return new self(null, null, $rule, $clock, $zone, $since);
     }
 
-    public function isOnce(): bool
+    public function kind(): ReminderKind
     {
-        return null === $this->rule;
+        return match (true) {
+            null !== $this->rule => ReminderKind::Repeat,
+            null !== $this->lead => ReminderKind::Lead,
+            default => ReminderKind::Moment,
+        };
     }
 
     /**

@@ -30,7 +30,7 @@ final class Version20261127000000 extends AbstractMigration
         $this->addSql("CREATE INDEX task_reminding ON task (account_id) WHERE reminders <> '[]' AND completed_at IS NULL");
         $this->addSql('CREATE INDEX task_timed ON task (account_id) WHERE completed_at IS NULL AND (start_time IS NOT NULL OR due_time IS NOT NULL)');
         $this->addSql("ALTER TABLE account ADD COLUMN tray_settings CLOB NOT NULL DEFAULT '{}'");
-        $this->addSql("CREATE TABLE ring (id VARCHAR(36) NOT NULL PRIMARY KEY, {$account}, key CLOB NOT NULL, about_kind VARCHAR(20) NOT NULL, about_id VARCHAR(36) NOT NULL, reminder CLOB NOT NULL, at VARCHAR(20) NOT NULL, times INTEGER NOT NULL, noticed_at VARCHAR(20) NOT NULL, answered_at VARCHAR(20))");
+        $this->addSql("CREATE TABLE ring (id VARCHAR(36) NOT NULL PRIMARY KEY, {$account}, key CLOB NOT NULL, about_kind VARCHAR(20) NOT NULL, about_id VARCHAR(36) NOT NULL, how VARCHAR(10) NOT NULL, reminder CLOB NOT NULL, at VARCHAR(20) NOT NULL, times INTEGER NOT NULL, noticed_at VARCHAR(20) NOT NULL, answered_at VARCHAR(20))");
         $this->addSql('CREATE UNIQUE INDEX ring_key ON ring (account_id, key)');
         $this->addSql('CREATE INDEX ring_up ON ring (account_id, at) WHERE answered_at IS NULL');
         // When the clock was looked at for somebody.

@@ -64,6 +64,7 @@ test('the time line: kinds, moving by key and by mouse, beginning now', async ({
   await expect(starts).toHaveCount(0)
 
   await page.getByRole('group', { name: 'Show' }).getByRole('button', { name: 'Reminders' }).click()
+  await expect(starts).toHaveCount(1)
   await starts.hover()
   await starts.getByRole('button', { name: 'Do not remind' }).click()
   await expect(starts).toHaveCount(0)

@@ -17,10 +17,19 @@ test('a reminder appears in the open page at its moment, and is answered by keyb
   await desk.jot('Turn the lens; remind in 1 min')
   const { now, milliseconds, next } = await beat(desk)
   const moment = Date.now() + Date.parse(next) - Date.parse(now) - milliseconds
+  // Told by the page, which knows better than a look now and then.
+  await page.evaluate(() => {
+    new MutationObserver((_, observer) => {
+      if (!document.querySelector('section.rings')) return
+      Object.assign(window, { shownAt: Date.now() })
+      observer.disconnect()
+    }).observe(document.body, { childList: true, subtree: true })
+  })
   const card = desk.reminders
   await expect(card).toContainText('Turn the lens', { timeout: 90_000 })
-  expect(Date.now() - moment, 'not early').toBeGreaterThan(-500)
-  expect(Date.now() - moment, 'at its moment, not at the next beat').toBeLessThan(6000)
+  const late = (await page.evaluate(() => (window as unknown as { shownAt: number }).shownAt)) - moment
+  expect(late, 'not early').toBeGreaterThan(-500)
+  expect(late, 'at its moment, not at the next beat').toBeLessThan(2000)
   const gaps = asked.slice(1).map((at, index) => at - (asked[index] ?? 0))
   expect(asked.length, `asked after ${gaps.join(', ')} ms`).toBeLessThan(20)
 
@@ -58,19 +67,19 @@ test('what fell due meanwhile is gathered once, in order, and said outside of a 
   })
   await page.reload()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to decide')
-  await desk.jot('Second; remind in 40 min')
-  await desk.jot('First; remind in 20 min')
-  await desk.jot('Later; remind in 3 days')
+  await desk.jot('Wash the panes; remind in 40 min')
+  await desk.jot('Sweep the stairs; remind in 20 min')
+  await desk.jot('Grease the hinge; remind in 3 days')
   await page.evaluate(() => Object.defineProperty(document, 'hidden', { value: true, configurable: true }))
   await desk.moveClock('An hour on')
   const card = desk.reminders
   await expect(card.getByRole('heading')).toHaveText('While you were away')
   await expect(card.getByRole('article')).toHaveCount(2)
-  await expect(card.getByRole('article').first()).toContainText('First')
-  await expect(card.getByRole('article').last()).toContainText('Second')
+  await expect(card.getByRole('article').first()).toContainText('Sweep the stairs')
+  await expect(card.getByRole('article').last()).toContainText('Wash the panes')
   expect(await page.evaluate(() => (window as unknown as { said: string[] }).said)).toEqual([
-    'First 36',
-    'Second 36',
+    'Sweep the stairs 36',
+    'Wash the panes 36',
   ])
 
   await desk.press('-', 'Escape')
@@ -85,7 +94,7 @@ test('what fell due meanwhile is gathered once, in order, and said outside of a 
   await expect(card).toHaveCount(0)
 
   await desk.goTo('Tasks')
-  for (const title of ['First', 'Second', 'Later']) {
+  for (const title of ['Sweep the stairs', 'Wash the panes', 'Grease the hinge']) {
     await desk.row(title).getByRole('checkbox').click()
     await expect(desk.row(title)).toHaveCount(0)
   }
@@ -163,7 +172,9 @@ test('presets of one’s own, and how often something was put off', async ({ des
 test('a conversation reminds wherever it is, again and again', async ({ desk, page }) => {
   await desk.goTo('Find')
   await page.getByRole('textbox', { name: 'Find words' }).fill('slates')
+  await expect(page.getByRole('status')).toHaveText(/^[1-9] conversations?$/)
   await desk.row('Slates').first().getByRole('link').click()
+  await page.waitForURL(/\/c\//)
   const aside = page.getByRole('complementary')
   await aside.getByRole('button', { name: 'Add a reminder' }).click()
   await page.getByRole('textbox', { name: 'Remind me' }).fill('every day at 3:30')

@@ -14,7 +14,7 @@ test('the tray is grouped in several ways, groups fold, and one is decided as a 
   await page.getByLabel('grouped by').selectOption('sender')
   await expect(page.getByRole('region', { name: 'Sennen Roe' }).getByRole('listitem')).toHaveCount(2)
   await page.getByLabel('grouped by').selectOption('age')
-  await expect(page.getByRole('region', { name: 'Today' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Older' })).toBeVisible()
   await page.getByLabel('grouped by').selectOption('advice')
 
   const suspicious = page.getByRole('region', { name: 'Suspicious' })

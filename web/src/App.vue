@@ -8,7 +8,6 @@ import FailedState from './parts/FailedState.vue'
 import JotLine from './parts/JotLine.vue'
 import KeyCard from './parts/KeyCard.vue'
 import NoticeBar from './parts/NoticeBar.vue'
-import PulseKeeper from './parts/PulseKeeper.vue'
 import PutOffDialog from './parts/PutOffDialog.vue'
 import RingCards from './parts/RingCards.vue'
 import SignInPanel from './parts/SignInPanel.vue'
@@ -34,7 +33,6 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <JotLine ref="jotLine" />
       <KeyCard ref="keyCard" />
       <RingCards />
-      <PulseKeeper />
       <AskDialog />
       <PutOffDialog />
       <v-dialog :model-value="signInNeeded" persistent max-width="440" aria-label="Sign in again">

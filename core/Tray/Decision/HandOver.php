@@ -47,9 +47,7 @@ final readonly class HandOver implements Decision
                 throw new Refused(\sprintf('This can have %d characters at most.', self::LENGTH), $field);
             }
         }
-        if (!$this->until->isAfter($now)) {
-            throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $this->until->text()), 'until');
-        }
+        $this->until->mustBeAhead($now, 'until');
         $conversation->handOver($this->by, $this->what, $this->until, $now);
     }
 

@@ -27,9 +27,7 @@ final readonly class MoveReturn implements Decision
 
     public function apply(Conversation $conversation, \DateTimeImmutable $now): void
     {
-        if (!$this->until->isAfter($now)) {
-            throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $this->until->text()), 'until');
-        }
+        $this->until->mustBeAhead($now, 'until');
         if (Place::Away !== $conversation->placeAt($now)) {
             throw new Refused(\sprintf('"%s" is not away.', $conversation->subject()));
         }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Decision;
 
 use ZippyTray\Core\Journal\EntryKind;
-use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Conversation;
@@ -29,9 +28,7 @@ final readonly class Snooze implements Decision
 
     public function apply(Conversation $conversation, \DateTimeImmutable $now): void
     {
-        if (!$this->until->isAfter($now)) {
-            throw new Refused(\sprintf('%s is already past. Choose a moment that is still to come.', $this->until->text()), 'until');
-        }
+        $this->until->mustBeAhead($now, 'until');
         $conversation->snooze($this->until, $now, $this->for);
     }
 

@@ -103,7 +103,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     /** Changes whenever the person chooses something else. */
     public function fingerprint(): string
     {
-        return hash('xxh32', json_encode([$this->name, $this->zone, $this->dayFirst, $this->timeSettings, $this->taskSettings, $this->traySettings, $this->clearingOrder], \JSON_THROW_ON_ERROR));
+        return hash('xxh32', json_encode([$this->id, $this->name, $this->zone, $this->dayFirst, $this->timeSettings, $this->taskSettings, $this->traySettings, $this->clearingOrder], \JSON_THROW_ON_ERROR));
     }
 
     /** The person as somebody who writes time at that moment. */

@@ -19,6 +19,7 @@ use ZippyTray\Core\Tray\BlockSender;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Core\Tray\NextClearing;
+use ZippyTray\Core\Tray\SnoozePresets;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\DecisionRequest;
 use ZippyTray\Server\Store\EntryRows;
@@ -47,7 +48,7 @@ final readonly class DecisionController
             $choices[] = ['phrase' => (string) $phrase] + self::offered($moment, $speaker);
         }
 
-        return new JsonResponse(['choices' => $choices, 'nextClearing' => self::offered(NextClearing::latest($speaker), $speaker)]);
+        return new JsonResponse(['choices' => $choices, 'nextClearing' => self::offered(NextClearing::latest($speaker), $speaker), 'usual' => SnoozePresets::USUAL, 'most' => SnoozePresets::MOST]);
     }
 
     /** @return array{date: LocalDate, time: TimeOfDay, distance: string} */

@@ -65,7 +65,7 @@ final readonly class WhenController
         $moment = $reminder->moment($start, $due, $speaker->now->zone, $speaker->settings, $speaker->now->instant);
 
         return [
-            'kind' => $reminder->isOnce() ? (null === $reminder->lead ? 'moment' : 'lead') : 'repeat',
+            'kind' => $reminder->kind()->value,
             'date' => $moment?->date(),
             'time' => $moment?->time(),
             'instant' => $moment?->instant->format(\DATE_ATOM),

@@ -99,7 +99,7 @@ final readonly class Coming
             foreach ($reminding->reminders as $reminder) {
                 $moment = $reminder->moment($reminding->start, $reminding->due, $speaker->now->zone, $speaker->settings, $speaker->now->instant);
                 if (true === $moment?->isAfter($speaker->now->instant)) {
-                    $found[] = [$reminding->about->kind, $reminding->about->id, $moment->instant, $reminder->text()];
+                    $found[] = [$reminding->about->kind, $reminding->about->id, $moment->instant, $reminder->text(), $reminder->kind()];
                 }
             }
         }
@@ -107,6 +107,6 @@ final readonly class Coming
         $tasks = array_column($this->tasks->some($account, $ids(ObjectKind::Task)), null, 'id');
         $conversations = $this->conversations->some($account, $ids(ObjectKind::Conversation));
 
-        return array_map(static fn (array $one): ComingItem => new ComingItem('reminder', LocalDate::of($one[2], $speaker->now->zone), TimeOfDay::of($one[2], $speaker->now->zone), $one[3], $tasks[$one[1]] ?? null, $conversations[$one[1]] ?? null), $found);
+        return array_map(static fn (array $one): ComingItem => new ComingItem('reminder', LocalDate::of($one[2], $speaker->now->zone), TimeOfDay::of($one[2], $speaker->now->zone), $one[3], $tasks[$one[1]] ?? null, $conversations[$one[1]] ?? null, $one[4]), $found);
     }
 }

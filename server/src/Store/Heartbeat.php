@@ -65,7 +65,7 @@ final readonly class Heartbeat
 
         return [
             'tag' => $this->tag($marks, $next->getTimestamp()),
-            'body' => ['now' => $this->text($this->clock->now()), 'milliseconds' => $this->clock->milliseconds(), 'next' => $this->text($next), 'marks' => $marks, 'counts' => $counts, 'rings' => $this->rings->up($account)],
+            'body' => ['now' => StoredNow::of($this->clock->now()), 'milliseconds' => $this->clock->milliseconds(), 'next' => StoredNow::of($next), 'marks' => $marks, 'counts' => $counts, 'rings' => $this->rings->up($account)],
         ];
     }
 
@@ -94,10 +94,5 @@ final readonly class Heartbeat
     private function midnight(Account $account): \DateTimeImmutable
     {
         return LocalDate::of($this->clock->now(), $account->timeZone())->plusDays(1)->at(TimeOfDay::parse('00:00'), $account->timeZone());
-    }
-
-    private function text(\DateTimeImmutable $instant): string
-    {
-        return StoredNow::of($instant);
     }
 }

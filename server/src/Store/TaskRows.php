@@ -69,7 +69,7 @@ final readonly class TaskRows
         $tasks = $this->rows('t.completed_at IS NULL AND t.start_date IS NOT NULL AND NOT l.archived', $account, []);
         $now = $account->speaker($this->clock->now())->now;
 
-        return array_values(array_filter($tasks, static fn (TaskRow $task): bool => null !== $task->start && $task->waiting && [$task->start['date'], $task->start['time'] ?? '99'] > [(string) $now->date(), (string) $now->time()]));
+        return array_values(array_filter($tasks, static fn (TaskRow $task): bool => null !== $task->start && $task->waiting && [$task->start['date'], (string) $task->start['time']] > [(string) $now->date(), (string) $now->time()]));
     }
 
     /** @return list<TaskRow> all that lies under the task, without a set order */

@@ -14,6 +14,8 @@ use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Remind\AnswerRings;
 use ZippyTray\Core\Remind\LookOut;
+use ZippyTray\Core\Remind\MoveReminder;
+use ZippyTray\Core\Remind\Reminded;
 use ZippyTray\Core\Remind\RemindOf;
 use ZippyTray\Core\Remind\Ring;
 use ZippyTray\Core\Task\ChangeLists;
@@ -91,6 +93,8 @@ final class World
 
     public readonly AnswerRings $answer;
 
+    public readonly MoveReminder $moveReminder;
+
     private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z')
@@ -120,10 +124,12 @@ final class World
         $this->removeTasks = new RemoveTasks($tasks, $journal);
         $this->changeLists = new ChangeLists($tasks, $this->moveTasks, $this->removeTasks, $journal);
         $rings = new MemoryRings($this->memory);
+        $reminded = new Reminded($tasks, $conversations);
+        $this->moveReminder = new MoveReminder($reminded, $journal, $this->clock);
         $this->clear = new Clear(new MemoryClearings($this->memory), $conversations, $journal, $transaction, $this->clock, $this->ids);
         $this->putOff = new PutOffTasks($tasks, $journal, $this->clock);
         $this->remindOf = new RemindOf($conversations, $journal);
-        $this->answer = new AnswerRings($rings, $tasks, $conversations, $journal, $this->clock);
+        $this->answer = new AnswerRings($rings, $reminded, $journal, $this->clock);
         $this->lookOut = new LookOut($rings, $transaction, $this->clock, $this->ids);
         $this->receive = new ReceiveMessage(
             new MessageReader(new FlatParser()),

@@ -1153,6 +1153,11 @@ export interface components {
             /** @description Reminders that have come and wait for an answer, in the order in which they came */
             rings: components["schemas"]["Ring"][];
         };
+        /**
+         * @description How it is meant: so long before something, at a moment, or again and again
+         * @enum {string}
+         */
+        ReminderKind: "lead" | "moment" | "repeat";
         Ring: {
             id: components["schemas"]["Id"];
             /** @description When it came; of several times the last */
@@ -1161,6 +1166,7 @@ export interface components {
             late: boolean;
             /** @description How often it has come since it was answered */
             times: number;
+            how: components["schemas"]["ReminderKind"];
             /** @description In words */
             reminder: string;
             task: components["schemas"]["TaskRow"] | null;
@@ -1194,6 +1200,8 @@ export interface components {
             time: components["schemas"]["Time"] | null;
             /** @description Of a reminder, which one; otherwise empty */
             text: string;
+            /** @description Of a reminder */
+            how: components["schemas"]["ReminderKind"] | null;
             task: components["schemas"]["TaskRow"] | null;
             conversation: components["schemas"]["ConversationRow"] | null;
         };
@@ -2275,6 +2283,10 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
+                        /** @description The phrases that there are in the beginning */
+                        usual: string[];
+                        /** @description How many phrases there can be */
+                        most: number;
                         choices: {
                             phrase: string;
                             date: components["schemas"]["Date"];

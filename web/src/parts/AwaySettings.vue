@@ -2,14 +2,13 @@
 import { computed, ref, watch } from 'vue'
 import type { Settings } from '@/api/client'
 import { Problem } from '@/api/problem'
+import { useSnoozeChoices } from '@/api/reading'
 import { useSession, useSignIn } from '@/api/session'
 import { tell } from './notice'
 import { askPermission, permission } from './notify'
 
 /** How the person puts things off, and is reminded. */
-const MOST = 7
-const USUAL = ['in 3 hours', 'this evening', 'tomorrow morning', 'monday morning', 'first of next month']
-
+const { data: offered } = useSnoozeChoices()
 const { account } = useSession()
 const { saveSettings } = useSignIn()
 const settings = computed(() => account.value?.settings)
@@ -45,7 +44,7 @@ function up(index: number): void {
   void save()
 }
 const add = () => (phrases.value = [...phrases.value, ''])
-const isUsual = computed(() => JSON.stringify(phrases.value) === JSON.stringify(USUAL))
+const isUsual = computed(() => JSON.stringify(phrases.value) === JSON.stringify(offered.value?.usual))
 </script>
 
 <template>
@@ -84,8 +83,15 @@ const isUsual = computed(() => JSON.stringify(phrases.value) === JSON.stringify(
         </li>
       </ol>
       <p class="acts">
-        <button v-if="phrases.length < MOST" type="button" class="link" @click="add">Another one</button>
-        <button v-if="!isUsual" type="button" class="link" @click="change({ snoozes: USUAL })">
+        <button v-if="offered && phrases.length < offered.most" type="button" class="link" @click="add">
+          Another one
+        </button>
+        <button
+          v-if="offered && !isUsual"
+          type="button"
+          class="link"
+          @click="change({ snoozes: offered.usual })"
+        >
           As they were in the beginning
         </button>
       </p>

@@ -32,7 +32,7 @@ function go(): void {
 
 <template>
   <v-dialog :model-value="!!row" max-width="460" aria-label="Move" @update:model-value="emit('close')">
-    <div v-if="row" class="sheet move">
+    <div v-if="row" class="sheet asking">
       <h2>Move “{{ nameOf(row) }}”</h2>
       <PresetList title="Move" @choose="(when) => emit('move', when)" @write="field?.focus()" />
       <form novalidate @submit.prevent="go">
@@ -53,24 +53,10 @@ function go(): void {
   </v-dialog>
 </template>
 
+<style scoped src="./dialog.css"></style>
 <style scoped>
-.move {
-  padding: 22px 26px;
-}
-
-h2 {
-  margin: 0 0 14px;
-  font-size: 18px;
-  overflow-wrap: anywhere;
-}
-
-form {
-  margin-top: 12px;
-}
-
+form,
 .actions {
-  display: flex;
-  gap: 8px;
   margin-top: 12px;
 }
 </style>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { newId, type PutOff, type When } from '@/api/client'
+import { newId, type Due, type PutOff, type When } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { Problem } from '@/api/problem'
 import { usePutOffPreview } from '@/api/reading'
 import { canonical, toWhen, type Written } from '@/api/when'
+import { dueText } from '@/time/due'
 import { tell } from './notice'
 import PresetList from './PresetList.vue'
-import { dueText, isSame, puttingOff, stopPuttingOff, type What } from './putoff'
+import { isSame, puttingOff, stopPuttingOff, type What } from './putoff'
 import WhenField from './WhenField.vue'
 import { counted } from './words'
 
@@ -21,6 +22,8 @@ const WHATS: { value: What | ''; text: string }[] = [
   { value: 'both', text: 'both' },
 ]
 
+const dueOrNone = (due: Due | null) => (due ? dueText(due) : 'none')
+
 const { putOffTasks } = useDeciding()
 const until = ref<Written>({ phrase: '', reading: null })
 const what = ref<What | ''>('')
@@ -30,9 +33,9 @@ const field = ref<InstanceType<typeof WhenField>>()
 const to = computed(() => toWhen(until.value))
 const tasks = computed(() => puttingOff.value?.tasks ?? [])
 
-watch(puttingOff, (now) => {
+watch(puttingOff, () => {
   until.value = { phrase: '', reading: null }
-  what.value = now?.what ?? ''
+  what.value = ''
   wrong.value = ''
 })
 
@@ -86,7 +89,7 @@ async function go(when: When | null): Promise<void> {
     aria-label="Put off"
     @update:model-value="stopPuttingOff()"
   >
-    <div v-if="puttingOff" class="sheet put-off">
+    <div v-if="puttingOff" class="sheet asking">
       <h2>Put off: {{ tasks.length === 1 ? `“${tasks[0]?.title}”` : counted(tasks.length, 'task') }}</h2>
       <PresetList title="Put off" @choose="choose" @write="field?.focus()" />
       <form novalidate @submit.prevent="go(to)">
@@ -118,10 +121,12 @@ async function go(when: When | null): Promise<void> {
               <td v-if="one.problem" class="problem" colspan="2">{{ one.problem }}</td>
               <template v-else>
                 <td v-for="change in [one.start, one.due]" :key="JSON.stringify(change)">
-                  <template v-if="isSame(change.before, change.after)">{{ dueText(change.after) }}</template>
+                  <template v-if="isSame(change.before, change.after)">{{
+                    dueOrNone(change.after)
+                  }}</template>
                   <template v-else
-                    ><s class="slate">{{ dueText(change.before) }}</s
-                    ><b>{{ dueText(change.after) }}</b></template
+                    ><s class="slate">{{ dueOrNone(change.before) }}</s
+                    ><b>{{ dueOrNone(change.after) }}</b></template
                   >
                 </td>
               </template>
@@ -140,17 +145,8 @@ async function go(when: When | null): Promise<void> {
   </v-dialog>
 </template>
 
+<style scoped src="./dialog.css"></style>
 <style scoped>
-.put-off {
-  padding: 22px 26px;
-}
-
-h2 {
-  margin: 0 0 14px;
-  font-size: 18px;
-  overflow-wrap: anywhere;
-}
-
 form {
   display: grid;
   gap: 12px;
@@ -203,10 +199,5 @@ td {
 
 p {
   margin: 0;
-}
-
-.actions {
-  display: flex;
-  gap: 8px;
 }
 </style>

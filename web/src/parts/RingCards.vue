@@ -5,7 +5,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Ring } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
-import { useRings } from '@/api/heartbeat'
+import { useHeartbeat, useRings } from '@/api/heartbeat'
 import { EVERYWHERE, useKeys } from '@/keys/registry'
 import KeyCap from './KeyCap.vue'
 import { attempt } from './notice'
@@ -17,6 +17,7 @@ import { counted } from './words'
  * The reminders that have come, on one card in every view: it stays until each is answered, and can be folded to a tab
  * meanwhile.
  */
+useHeartbeat()
 const router = useRouter()
 const rings = useRings()
 const { letGo } = useDeciding()

@@ -2,13 +2,13 @@
 import { computed, ref } from 'vue'
 import type { Ring, When } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
-import { readOnce, toWhen, type Written } from '@/api/when'
+import { toWhen, type Written } from '@/api/when'
 import { dueTab } from '@/time/due'
 import { age, dateOf, nearDay, time } from '@/time/format'
 import { now } from '@/time/clock'
 import { useCompleting } from './completing'
 import IndexTab from './IndexTab.vue'
-import { attempt, tell } from './notice'
+import { attempt } from './notice'
 import { titleOf } from './notify'
 import WhenField from './WhenField.vue'
 
@@ -37,7 +37,7 @@ const at = computed(() => {
 const facts = computed(() => [
   who.value ? `from ${who.value}` : '',
   due.value ? `due ${due.value}` : '',
-  /^\w{3} \d/.test(props.ring.reminder) ? '' : props.ring.reminder.split(', from ')[0],
+  props.ring.how === 'moment' ? '' : props.ring.reminder.split(', from ')[0],
   props.ring.times > 1 ? `${props.ring.times} times by now` : '',
 ])
 
@@ -53,15 +53,6 @@ async function done(): Promise<void> {
 async function later(to: When | null): Promise<void> {
   if (to) await attempt(() => remindAgain([props.ring.id], to))
   else wrong.value = 'When?'
-}
-
-async function ready(phrase: string): Promise<void> {
-  try {
-    const read = await readOnce(phrase, 'when')
-    await later(read.understood && read.date ? { date: read.date, time: read.time } : { phrase })
-  } catch (problem) {
-    tell(problem)
-  }
 }
 </script>
 
@@ -86,7 +77,7 @@ async function ready(phrase: string): Promise<void> {
       @keydown.esc.stop="asking = false"
     >
       <p>
-        <button v-for="phrase in READY" :key="phrase" type="button" class="ready" @click="ready(phrase)">
+        <button v-for="phrase in READY" :key="phrase" type="button" class="ready" @click="later({ phrase })">
           {{ phrase }}
         </button>
       </p>

@@ -51,9 +51,7 @@ defineExpose({ unfold })
     <button type="button" class="link" @click="emit('clear')">Select none</button>
     <v-btn size="small" color="primary" @click="completeAll">Complete</v-btn>
     <v-btn size="small" variant="outlined" @click="unfold('due')">Move to a day</v-btn>
-    <v-btn size="small" variant="outlined" @click="putOff(tasks, { done: () => emit('done') })"
-      >Put off</v-btn
-    >
+    <v-btn size="small" variant="outlined" @click="putOff(tasks, () => emit('done'))">Put off</v-btn>
     <select aria-label="Move to the list" @change="change({ list: value($event) })">
       <option value="" selected disabled>To list …</option>
       <option v-for="list in lists" :key="list.id">{{ list.name }}</option>

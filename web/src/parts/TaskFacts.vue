@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Due, Task } from '@/api/client'
-import { day, moment, nearMoment } from '@/time/format'
+import type { Task } from '@/api/client'
+import { dueText } from '@/time/due'
+import { moment, nearMoment } from '@/time/format'
 import { spanText } from './draft'
 
 /** What is known of a task, line by line. */
 const props = defineProps<{ task: Task }>()
 const row = computed(() => props.task.row)
-const written = (due: Due) => day(due.date) + (due.time ? `, ${due.time}` : '')
 </script>
 
 <template>
@@ -16,17 +16,17 @@ const written = (due: Due) => day(due.date) + (due.time ? `, ${due.time}` : '')
     <dd><i class="dot" :class="row.list.colour" aria-hidden="true" />{{ row.list.name }}</dd>
     <template v-if="row.start">
       <dt>Start</dt>
-      <dd>{{ written(row.start) }}{{ row.waiting ? ', out of the way until then' : '' }}</dd>
+      <dd>{{ dueText(row.start) }}{{ row.waiting ? ', out of the way until then' : '' }}</dd>
     </template>
     <template v-if="row.due">
       <dt>Due</dt>
-      <dd>{{ written(row.due) }}</dd>
+      <dd>{{ dueText(row.due) }}</dd>
     </template>
     <template v-if="task.repeat">
       <dt>Repeat</dt>
       <dd>
         {{ task.repeat.text }}{{ task.repeat.fromCompletion ? ', counted from the day it is done' : '' }}
-        <span v-if="task.repeat.next" class="slate">next {{ written(task.repeat.next) }}</span>
+        <span v-if="task.repeat.next" class="slate">next {{ dueText(task.repeat.next) }}</span>
       </dd>
     </template>
     <template v-if="task.reminders.length">

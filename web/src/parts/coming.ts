@@ -27,8 +27,7 @@ export const rowOf = (item: ComingItem): Row => ({
 })
 
 /** Of a reminder that comes again and again no one moment can be moved. */
-export const canMove = (item: ComingItem): boolean =>
-  item.kind !== 'reminder' || !item.text.startsWith('every')
+export const canMove = (item: ComingItem): boolean => item.how !== 'repeat'
 
 const [WEEKDAY, NUMBER, MONTH, YEAR] = [0, 1, 2, 3]
 const part = (date: string, which: number): string => day(date).split(' ')[which] ?? ''
@@ -129,7 +128,7 @@ export const NOW: Record<ComingKind, string> = {
 export function noteOf(item: ComingItem): string {
   const { conversation, task } = item
   // That of a moment says what the tab says.
-  if (item.kind === 'reminder') return /^\w{3} \d/.test(item.text) ? 'reminder' : item.text
+  if (item.kind === 'reminder') return item.how === 'moment' ? 'reminder' : item.text
   if (task) return [task.list.name, task.due ? `due ${day(task.due.date)}` : ''].filter(Boolean).join(' · ')
   if (!conversation) return ''
   if (item.kind === 'owed') return `${conversation.owedBy} owes you an answer`

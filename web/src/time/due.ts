@@ -1,6 +1,8 @@
 import type { Due } from '@/api/client'
 import { day, daysAhead, nearDay, nearness, type Nearness } from './format'
 
+export const dueText = (due: Due): string => day(due.date) + (due.time ? `, ${due.time}` : '')
+
 /** What a tab says of a due, and how dark it is. */
 export function dueTab(due: Due, over: boolean): { text: string; near: Nearness } {
   const days = daysAhead(due.date)

@@ -123,7 +123,7 @@ useKeys('Tasks', [
     key: '3',
     label: 'Put it off',
     when: () => chosen.value.length > 0,
-    run: () => putOff(chosen.value, { done: clear }),
+    run: () => putOff(chosen.value, clear),
   },
   { key: 'Ctrl+ ', label: 'Select it, or not', run: toggleCurrent },
   { key: 'Shift+ArrowDown', label: 'Select downwards', run: () => void extend(1) },

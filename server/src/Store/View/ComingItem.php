@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\View;
 
 use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\ReminderKind;
 use ZippyTray\Core\Time\TimeOfDay;
 
 /**
- * Something that comes, where the person is. Of a reminder $text says which.
+ * Something that comes, where the person is. Of a reminder $text says which, and $how it is meant.
  */
 final readonly class ComingItem
 {
@@ -20,6 +21,7 @@ final readonly class ComingItem
         public string $text,
         public ?TaskRow $task,
         public ?ConversationRow $conversation,
+        public ?ReminderKind $how = null,
     ) {
     }
 

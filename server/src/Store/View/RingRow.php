@@ -17,6 +17,7 @@ final readonly class RingRow
         public string $at,
         public bool $late,
         public int $times,
+        public string $how,
         public string $reminder,
         public ?TaskRow $task,
         public ?ConversationRow $conversation,
@@ -27,6 +28,6 @@ final readonly class RingRow
     {
         $late = strtotime($row->string('noticed_at')) - strtotime($row->string('at')) > self::LATE;
 
-        return new self($row->string('id'), $row->string('at'), $late || $row->int('times') > 1, $row->int('times'), $row->string('reminder'), $task, $conversation);
+        return new self($row->string('id'), $row->string('at'), $late || $row->int('times') > 1, $row->int('times'), $row->string('how'), $row->string('reminder'), $task, $conversation);
     }
 }

@@ -1,8 +1,0 @@
-<script setup lang="ts">
-import { useHeartbeat } from '@/api/heartbeat'
-
-/** There as long as somebody is signed in. */
-useHeartbeat()
-</script>
-
-<template><span hidden /></template>
