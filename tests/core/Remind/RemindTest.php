@@ -10,6 +10,8 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Time\Reminder;
+use ZippyTray\Core\Time\ReminderKind;
+use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Time\When\ReadReminder;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\Delete;
@@ -142,6 +144,96 @@ final class RemindTest extends TestCase
         self::assertSame([], $world->look());
         $world->clock->set('2026-11-25T17:00:00Z');
         self::assertSame(['Wind the clock 25 17:00'], $world->look());
+    }
+
+    public function testTwoRemindersOfOneTaskAtOneMomentAreOne(): void
+    {
+        $world = new World();
+        $world->look();
+        $world->makeTask(new TaskFields('Oil', due: $world->speaker()->due('today 18:00', 'due'), reminders: [ReadReminder::of('2 hours before', $world->speaker()), self::at($world, 'today 16:00')]));
+        $world->clock->set('2026-11-24T16:00:00Z');
+        self::assertSame(['Oil 24 16:00'], $world->look());
+    }
+
+    /** @return iterable<string, array{string, string, string, string}> zone, hour of the morning, a moment just before the reminder, the reminder (UTC) */
+    public static function mornings(): iterable
+    {
+        yield 'in winter' => ['2026-11-24T10:00:00Z', '07:30', '2026-11-25T07:29:59Z', 'Oil 25 07:30'];
+        yield 'in summer' => ['2026-07-14T10:00:00Z', '07:30', '2026-07-15T06:29:59Z', 'Oil 15 06:30'];
+        yield 'on the day on which the clocks go forward' => ['2026-03-28T10:00:00Z', '07:30', '2026-03-29T06:29:59Z', 'Oil 29 06:30'];
+    }
+
+    #[DataProvider('mornings')]
+    public function testADayRemindsInThePersonsMorning(string $now, string $morning, string $before, string $up): void
+    {
+        $settings = new TimeSettings(marks: ['morning' => $morning]);
+        $world = new World($now);
+        $world->look($settings);
+        $world->makeTask(new TaskFields('Oil', due: $world->speaker()->due('tomorrow', 'due'), reminders: [ReadReminder::of('on the day in the morning', $world->speaker())]));
+        $world->clock->set($before);
+        self::assertSame([], $world->look($settings));
+        $world->clock->set((new \DateTimeImmutable($before))->modify('+1 second')->format(\DATE_ATOM));
+        self::assertSame([$up], $world->look($settings));
+    }
+
+    /** One that is moved comes at its new moment only, also where the old one has come already. */
+    public function testARemindersMomentIsMovedAndTakenOff(): void
+    {
+        $world = new World();
+        $world->look();
+        [$lead, $daily] = [self::at($world, 'the day before'), self::at($world, 'every day at 11')];
+        $world->makeTask(new TaskFields('Oil', due: $world->speaker()->due('friday', 'due'), reminders: [$lead, $daily]));
+        $task = $world->task('Oil');
+        $moved = ($world->moveReminder)(World::ACCOUNT, $world->ids->next(), $task->ref(), $lead->text(), $world->speaker()->moment('tomorrow 15:00', 'to'));
+        self::assertSame(['Oil', 'Wed 25 Nov 2026, 15:00'], [$moved->about, $moved->consequence]);
+        $off = ($world->moveReminder)(World::ACCOUNT, $world->ids->next(), $task->ref(), 'every day at 11:00, from Tue 24 Nov 2026', null);
+        $world->clock->set('2026-11-26T12:00:00Z');
+        self::assertSame(['Oil 25 15:00'], $world->look());
+        $world->undo($off);
+        $world->undo($moved);
+        self::assertEquals([$lead, $daily], $world->task('Oil')->reminders());
+    }
+
+    /** @return iterable<string, array{string, string|null, string}> reminder, to, the complaint */
+    public static function badMoves(): iterable
+    {
+        yield 'into the past' => ['Wed 25 Nov 2026, 11:00', '24 nov 9:00', 'Tue 24 Nov 2026, 09:00 is already past. Choose a moment that is still to come.'];
+        yield 'what repeats' => ['every day at 09:00, from Wed 25 Nov 2026', 'friday', 'It comes again and again, so it has no one moment to move. Change it where it stands.'];
+        yield 'what is not there' => ['2 hours before', 'friday', 'This reminder is not there any more. It may have been changed in another window.'];
+        yield 'taking off what is not there' => ['2 hours before', null, 'This reminder is not there any more. It may have been changed in another window.'];
+    }
+
+    #[DataProvider('badMoves')]
+    public function testAMoveThatCannotBeIsRefused(string $reminder, ?string $to, string $sentence): void
+    {
+        $world = new World();
+        $world->makeTask(new TaskFields('Oil', reminders: [self::at($world, 'tomorrow 11:00'), self::at($world, 'every day at 9')]));
+        $before = $world->state();
+        try {
+            ($world->moveReminder)(World::ACCOUNT, $world->ids->next(), $world->task('Oil')->ref(), $reminder, null === $to ? null : $world->speaker()->moment($to, 'to'));
+            self::fail('It was moved.');
+        } catch (Refused $refused) {
+            self::assertSame($sentence, $refused->getMessage());
+        }
+        self::assertSame($before, $world->state());
+    }
+
+    /** @return iterable<string, array{string, ReminderKind}> */
+    public static function kinds(): iterable
+    {
+        yield 'a lead' => ['2 hours before', ReminderKind::Lead];
+        yield 'a lead of the start' => ['an hour before start', ReminderKind::Lead];
+        yield 'a moment' => ['friday 9am', ReminderKind::Moment];
+        yield 'a repeat' => ['every 2 weeks on monday at 9', ReminderKind::Repeat];
+    }
+
+    #[DataProvider('kinds')]
+    public function testHowAReminderIsMeantAndKept(string $phrase, ReminderKind $kind): void
+    {
+        $reminder = self::at(new World(), $phrase);
+        self::assertSame([$kind, $kind], [$reminder->kind(), Reminder::fromState($reminder->state())->kind()]);
+        self::assertEquals($reminder, Reminder::fromState($reminder->state()));
+        self::assertSame($reminder->text(), self::at(new World(), $reminder->text())->text(), 'What it says is read as the same.');
     }
 
     private static function at(World $world, string $phrase): Reminder

@@ -10,6 +10,7 @@ use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\AwayReason;
@@ -17,6 +18,8 @@ use ZippyTray\Core\Tray\Back;
 use ZippyTray\Core\Tray\BackBecause;
 use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\Decision\Archive;
+use ZippyTray\Core\Tray\Decision\HandOver;
+use ZippyTray\Core\Tray\Decision\MoveReturn;
 use ZippyTray\Core\Tray\Decision\Snooze;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\SnoozePresets;
@@ -150,6 +153,56 @@ final class ReturnTest extends TestCase
     public function testPresetsAreCleaned(): void
     {
         self::assertSame(['in 2h', 'friday'], (new SnoozePresets([' in  2h', '', 'friday', 'in 2h']))->phrases);
+    }
+
+    /** @return iterable<string, array{AwayReason|null}> null: handed over */
+    public static function reasons(): iterable
+    {
+        yield 'a snooze' => [AwayReason::Snooze];
+        yield 'until they answer' => [AwayReason::Answer];
+        yield 'handed over' => [null];
+    }
+
+    #[DataProvider('reasons')]
+    public function testAReturnThatIsMovedKeepsItsReason(?AwayReason $reason): void
+    {
+        $world = new World();
+        $mail = $world->conversation();
+        $friday = self::moment('2026-11-27T09:00:00Z');
+        $away = $world->decide(null === $reason ? new HandOver('Petra', 'the rota', $friday) : new Snooze($friday, $reason), [$mail]);
+        $before = $mail->state();
+        $moved = $world->decide(new MoveReturn(self::moment('2026-12-01T09:00:00Z')), [$mail]);
+        $kept = array_flip(['place', 'awayReason', 'owedBy', 'owedWhat', 'snoozedSince']);
+        self::assertSame(array_intersect_key($before, $kept), array_intersect_key($mail->state(), $kept));
+        self::assertSame('back Tue 1 Dec 2026, 09:00', $moved->consequence);
+        self::assertSame([Place::Away, Place::Tray], [$mail->placeAt(new \DateTimeImmutable('2026-11-27T09:00:00Z')), $mail->placeAt(new \DateTimeImmutable('2026-12-01T09:00:00Z'))]);
+        $world->undo($moved);
+        $world->undo($away);
+        self::assertSame(Place::Tray, $mail->placeAt($world->clock->now()));
+    }
+
+    public function testOnlyWhatIsAwayHasAReturnToMove(): void
+    {
+        $world = new World();
+        $mail = $world->conversation('Rota');
+        $this->expectExceptionObject(new Refused('"Rota" is not away.'));
+        $world->decide(new MoveReturn(self::moment('2026-12-01T09:00:00Z')), [$mail]);
+    }
+
+    public function testWhatIsAwayAndIsJoinedToWhatLiesHereIsHereWithItsHistory(): void
+    {
+        $world = new World();
+        $letter = static fn (string $id, string $refers): string => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}@glass.example>\r\n".('' === $refers ? '' : "References: {$refers}\r\n")."\r\nHere.\r\n";
+        foreach (['a' => '', 'c' => '<x@glass.example>'] as $id => $refers) {
+            ($world->receive)(World::ACCOUNT, World::OWN, $letter($id, $refers));
+        }
+        [$first, $second] = array_values($world->memory->conversations);
+        $world->decide(new Snooze(self::moment('2026-12-01T09:00:00Z')), [$first]);
+        ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $second->id, [Reminder::at(self::moment('2026-11-30T09:00:00Z'))]);
+        ($world->receive)(World::ACCOUNT, World::OWN, $letter('x', '<a@glass.example>'));
+        self::assertCount(1, $world->memory->conversations);
+        $one = array_values($world->memory->conversations)[0];
+        self::assertSame([Place::Tray, 1], [$one->placeAt($world->clock->now()), \count($one->reminders())]);
     }
 
     private function clear(World $world, string $id): void

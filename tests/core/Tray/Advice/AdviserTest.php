@@ -19,6 +19,9 @@ use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
 use ZippyTray\Core\Tray\Advice\TaskTitle;
+use ZippyTray\Core\Tray\AwayReason;
+use ZippyTray\Core\Tray\Back;
+use ZippyTray\Core\Tray\BackBecause;
 
 final class AdviserTest extends TestCase
 {
@@ -111,6 +114,31 @@ final class AdviserTest extends TestCase
         $dayFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
         $monthFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME, dayFirst: false));
         self::assertSame(['2027-01-12', '2026-12-01'], [(string) $dayFirst->dates[0]->date, (string) $monthFirst->dates[0]->date]);
+    }
+
+    /** @return iterable<string, array{string, BackBecause, AwayReason, AdvisedDecision, AdvisedDecision}> text, why it is back, why it was away, the advice before and after */
+    public static function returns(): iterable
+    {
+        $nothing = 'The half-tide was at nine.';
+        yield 'at its time: not let go' => [$nothing, BackBecause::Time, AwayReason::Snooze, AdvisedDecision::Archive, AdvisedDecision::Now];
+        yield 'at its time: not put off once more' => ['I will send you the quote on Monday.', BackBecause::Time, AwayReason::Snooze, AdvisedDecision::Snooze, AdvisedDecision::Now];
+        yield 'at its time: a task stays one' => ['Could you send me the drawings by Friday?', BackBecause::Time, AwayReason::Snooze, AdvisedDecision::Task, AdvisedDecision::Task];
+        yield 'with a message: what that says' => [$nothing, BackBecause::Message, AwayReason::Snooze, AdvisedDecision::Archive, AdvisedDecision::Archive];
+        yield 'for the clearing' => [$nothing, BackBecause::Clearing, AwayReason::NextClearing, AdvisedDecision::Archive, AdvisedDecision::Now];
+        yield 'no answer: ask again' => ['Could you send me the drawings by Friday?', BackBecause::Time, AwayReason::Answer, AdvisedDecision::Task, AdvisedDecision::Now];
+        yield 'a hand-over in silence: ask again' => [$nothing, BackBecause::Time, AwayReason::HandOver, AdvisedDecision::Archive, AdvisedDecision::Now];
+    }
+
+    #[DataProvider('returns')]
+    public function testWhatCameBackIsAdvisedByItsReturn(string $text, BackBecause $because, AwayReason $reason, AdvisedDecision $before, AdvisedDecision $after): void
+    {
+        $found = self::read($text);
+        self::assertSame($before, self::advise([$found])->decision);
+        $back = new Back($because, $reason, new Moment(new \DateTimeImmutable('2026-11-24T09:00:00Z'), new \DateTimeZone('Europe/Dublin')), new \DateTimeImmutable('2026-11-20T09:00:00Z'), 1, null, 'Petra');
+        $today = LocalDate::parse('2026-11-24');
+        $advice = (new Adviser())->advise([$found], new Circumstances($today, Habit::none(), back: $back));
+        self::assertSame([$after, $back->why($today)], [$advice->decision, $advice->reasons[0]]);
+        self::assertSame(AdvisedDecision::Snooze === $after, null !== $advice->until);
     }
 
     /** @return iterable<array{string, string, string}> */
