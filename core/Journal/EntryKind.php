@@ -40,5 +40,14 @@ enum EntryKind: string
     case AddList = 'add_list';
     case EditList = 'edit_list';
     case DeleteList = 'delete_list';
+    case Send = 'send';
+    case SendLater = 'send_later';
+    case TakeBack = 'take_back';
+    case DropDraft = 'drop_draft';
+    case SettleOwed = 'settle_owed';
+    case MoveOwed = 'move_owed';
+    case AddTemplate = 'add_template';
+    case EditTemplate = 'edit_template';
+    case DeleteTemplate = 'delete_template';
     case Undo = 'undo';
 }

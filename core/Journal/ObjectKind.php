@@ -13,5 +13,8 @@ enum ObjectKind: string
     case Task = 'task';
     case TaskList = 'list';
     case Ring = 'ring';
+    case Outgoing = 'outgoing';
+    case Owed = 'owed';
+    case Template = 'template';
     case BlockedSender = 'blocked_sender';
 }

@@ -81,6 +81,14 @@ final readonly class Message
         );
     }
 
+    /** Whether a program wrote it by itself in answer to another message, as when somebody is away (RFC 3834, 5). */
+    public function isAutomatic(): bool
+    {
+        $submitted = strtolower(trim(explode(';', $this->listHeaders['auto-submitted'] ?? '')[0]));
+
+        return \in_array($submitted, ['auto-replied', 'auto-generated'], true) || 'auto_reply' === strtolower(trim($this->listHeaders['precedence'] ?? ''));
+    }
+
     /** The beginning of what was written now, on one line. */
     public function excerpt(): string
     {

@@ -23,6 +23,7 @@ final readonly class MessageContent
      * @param list<AttachmentContent> $attachments
      * @param array<string, string>   $listHeaders those of RFC 2369, 2919 and 3834 that are there, lower-case name to value
      * @param string                  $fingerprint the same for the same message, whichever way it came
+     * @param Report|null             $report      what it reports of another message's delivery
      */
     public function __construct(
         public string $header,
@@ -40,6 +41,7 @@ final readonly class MessageContent
         public array $attachments,
         public array $listHeaders,
         public string $fingerprint,
+        public ?Report $report = null,
     ) {
     }
 }

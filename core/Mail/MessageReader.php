@@ -42,12 +42,14 @@ final readonly class MessageReader
         $html = [] === $parts->html ? null : implode("\n", array_map($this->string(...), $parts->html));
         $plain = $this->plain($parts->plain);
         $isPlain = '' !== trim($plain) || null === $html;
+        $report = Report::of($root);
         [$sentAt, $dateSource] = $this->date->of($headers, $importedAt);
         $from = $this->addresses->parse($headers->get('from')) ?: $this->addresses->parse($headers->get('sender'));
 
         return new MessageContent(
             MessageIds::own($this->text->decode($headers->get('message-id'), '')),
-            MessageIds::in($this->text->decode($headers->get('references').' '.$headers->get('in-reply-to'), '')),
+            // A report belongs to the message that it is about, also where it does not say so itself.
+            MessageIds::in($this->text->decode($headers->get('references').' '.$headers->get('in-reply-to').(null === $report ? '' : " <{$report->messageHeader}>"), '')),
             $from[0] ?? new Address(''),
             $this->addresses->parse($headers->get('reply-to')),
             $this->addresses->parse(implode(', ', $headers->all('to'))),
@@ -61,6 +63,7 @@ final readonly class MessageReader
             $this->attachments($parts),
             $this->listHeaders($headers),
             self::fingerprint($headers, $raw),
+            $report,
         );
     }
 

@@ -259,6 +259,11 @@ final class Task implements Journaled
         return $this->title;
     }
 
+    public function notes(): string
+    {
+        return $this->notes;
+    }
+
     public function listId(): string
     {
         return $this->listId;

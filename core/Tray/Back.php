@@ -19,6 +19,7 @@ final readonly class Back
      * @param \DateTimeImmutable|null $since     when it was put off first
      * @param string                  $owedBy    of a hand-over; otherwise empty
      * @param string                  $owedWhat  may be empty
+     * @param string                  $who       wrote last
      */
     public function __construct(
         public BackBecause $because,
@@ -29,6 +30,7 @@ final readonly class Back
         public ?\DateTimeImmutable $since = null,
         public string $owedBy = '',
         public string $owedWhat = '',
+        public string $who = '',
     ) {
     }
 
@@ -39,6 +41,8 @@ final readonly class Back
 
         return match ($this->because) {
             BackBecause::Clearing => 'You wanted it back for your next clearing.',
+            BackBecause::Answer => \sprintf('%s has answered.', '' === $this->who ? $this->owedBy : $this->who),
+            BackBecause::Undelivered => AwayReason::HandOver === $this->reason ? \sprintf('Your message to %s did not arrive.', $this->owedBy) : 'Your message did not arrive.',
             BackBecause::Message => match ($this->reason) {
                 AwayReason::HandOver => \sprintf('A message has come in. %s owed you an answer.', $this->owedBy),
                 AwayReason::Answer => 'The answer that you waited for has come in.',

@@ -97,27 +97,40 @@ final class Conversation implements Journaled
      * Takes a message in. One that somebody else wrote brings the conversation back into the tray
      * when $opens, wherever it was; one of the person's own leaves it where it is.
      *
-     * @param bool $endsSnooze whether it brings back what was put off until a moment
+     * @param bool             $endsSnooze whether it brings back what was put off until a moment
+     * @param BackBecause|null $because    what it is to who waits for an answer; null when it is none
      */
-    public function receive(Message $message, bool $opens, \DateTimeImmutable $now, bool $endsSnooze = true): void
+    public function receive(Message $message, bool $opens, \DateTimeImmutable $now, bool $endsSnooze = true, ?BackBecause $because = BackBecause::Message): void
     {
         $this->note($message);
         if ($opens && !$message->own && !$this->muted) {
             $this->unread = true;
             if (Place::Away !== $this->place) {
                 $this->moveTo(Place::Tray);
-            } elseif ($endsSnooze || $this->hasReturned($now) || \in_array($this->awayReason, [AwayReason::Answer, AwayReason::HandOver], true)) {
-                $this->callBack(BackBecause::Message, $now);
+            } elseif ($this->hasReturned($now) || $this->endsWaiting($endsSnooze, $because)) {
+                $this->callBack($because ?? BackBecause::Message, $now);
             }
         }
         ++$this->revision;
         $this->revisedByMail = true;
     }
 
+    private function endsWaiting(bool $endsSnooze, ?BackBecause $because): bool
+    {
+        return \in_array($this->awayReason, [AwayReason::Answer, AwayReason::HandOver], true) ? null !== $because : $endsSnooze;
+    }
+
+    /** What was sent in it did not go out: it needs the person again, wherever it is. */
+    public function notSent(\DateTimeImmutable $now): void
+    {
+        Place::Away === $this->place ? $this->callBack(BackBecause::Undelivered, $now) : $this->bringBack();
+        $this->unread = true;
+    }
+
     /** Back before its time; what has come back already stays as it is. */
     public function callBack(BackBecause $because, \DateTimeImmutable $now): void
     {
-        if (Place::Away !== $this->place || ($this->hasReturned($now) && BackBecause::Message !== $because)) {
+        if (Place::Away !== $this->place || ($this->hasReturned($now) && !$because->isNews())) {
             return;
         }
         $this->awayUntil = min($this->awayUntil ?? $now, $now);
@@ -329,6 +342,12 @@ final class Conversation implements Journaled
     public function isMuted(): bool
     {
         return $this->muted;
+    }
+
+    /** What to call who wrote last. */
+    public function senderName(): string
+    {
+        return $this->latestName;
     }
 
     /** The address of who wrote last; may be empty. */

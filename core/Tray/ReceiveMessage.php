@@ -12,6 +12,7 @@ use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Owed\NoteArrival;
 
 /**
  * Takes a message in: reads it, finds the conversation that it belongs to, and brings that into the
@@ -28,6 +29,7 @@ final readonly class ReceiveMessage
         private SortIntoConversations $sort,
         private ThreadIndex $threads,
         private BlockedSenders $blocked,
+        private NoteArrival $noteArrival,
         private Transaction $transaction,
         private ClockInterface $clock,
         private Ids $ids,
@@ -59,7 +61,8 @@ final readonly class ReceiveMessage
                 $isBlocked => Place::Blocked,
                 default => $into,
             });
-            $conversation->receive($message, Place::Tray === $into && !$isBlocked, $now, $endsSnooze);
+            $because = $isBlocked ? null : ($this->noteArrival)($message, $conversation, $content->report, $now);
+            $conversation->receive($message, Place::Tray === $into && !$isBlocked, $now, $endsSnooze, $because);
             $this->messages->add($message, $raw, $conversation->id);
             $this->threads->put($message);
 

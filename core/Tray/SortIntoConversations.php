@@ -10,6 +10,7 @@ use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Mail\Threading;
 use ZippyTray\Core\Mail\ThreadPart;
+use ZippyTray\Core\Owed\Owing;
 
 /**
  * Finds the conversation that a message belongs to, and rearranges the neighbouring ones where the
@@ -23,6 +24,7 @@ final readonly class SortIntoConversations
         private ThreadIndex $index,
         private Messages $messages,
         private Conversations $conversations,
+        private Owing $owing,
         private Ids $ids,
     ) {
     }
@@ -125,6 +127,7 @@ final readonly class SortIntoConversations
                 $touched[$origin] = $other;
                 if (\in_array($origin, $left, true)) {
                     $conversation->takeOver($other);
+                    $this->owing->move($accountId, $origin, $conversation->id);
                 }
             }
         }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Time\LocalDate;
-use ZippyTray\Core\Tray\BackBecause;
 use ZippyTray\Core\Tray\TooOften;
 
 /**
@@ -150,7 +149,7 @@ final readonly class Adviser
         }
         [$decision, $reasons, $until] = $advised;
         $why = $back->why($circumstances->today);
-        if (BackBecause::Message === $back->because) {
+        if ($back->because->isNews()) {
             return [$decision, [$why, ...$reasons], $until];
         }
         if ($back->isSilence()) {

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Account;
 use Doctrine\ORM\Mapping as ORM;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
+use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskSettings;
 use ZippyTray\Core\Time\Moment;
@@ -43,6 +44,10 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     /** @var array{snoozes?: list<string>, mailEndsSnooze?: bool} what is missing is as usual */
     #[ORM\Column(type: 'json')]
     private array $traySettings = [];
+
+    /** @var array{undoSeconds?: int, signature?: string, digest?: bool, out?: string, dsn?: string, in?: string, folder?: string} what is missing is as usual */
+    #[ORM\Column(type: 'json')]
+    private array $postSettings = [];
 
     #[ORM\Column(enumType: ClearingOrder::class)]
     private ClearingOrder $clearingOrder = ClearingOrder::Grouped;
@@ -100,10 +105,34 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return TraySettings::fromState($this->traySettings + (new TraySettings())->state());
     }
 
+    public function postSettings(): PostSettings
+    {
+        $state = $this->postSettings + (new PostSettings())->state();
+
+        return new PostSettings($state['undoSeconds'], $state['signature'], $state['digest']);
+    }
+
+    public function mailWays(): MailWays
+    {
+        $state = $this->postSettings + MailWays::none()->state();
+
+        return MailWays::fromState(['out' => $state['out'], 'dsn' => $state['dsn'], 'in' => $state['in'], 'folder' => $state['folder']]);
+    }
+
+    public function write(PostSettings $post): void
+    {
+        $this->postSettings = $post->state() + $this->postSettings;
+    }
+
+    public function connect(MailWays $ways): void
+    {
+        $this->postSettings = $ways->state() + $this->postSettings;
+    }
+
     /** Changes whenever the person chooses something else. */
     public function fingerprint(): string
     {
-        return hash('xxh32', json_encode([$this->id, $this->name, $this->zone, $this->dayFirst, $this->timeSettings, $this->taskSettings, $this->traySettings, $this->clearingOrder], \JSON_THROW_ON_ERROR));
+        return hash('xxh32', json_encode([$this->id, $this->name, $this->zone, $this->dayFirst, $this->timeSettings, $this->taskSettings, $this->traySettings, $this->postSettings, $this->clearingOrder], \JSON_THROW_ON_ERROR));
     }
 
     /** The person as somebody who writes time at that moment. */

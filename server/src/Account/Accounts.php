@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
 /**
@@ -26,6 +27,12 @@ final readonly class Accounts
     public function find(string $email): ?Account
     {
         return $this->orm->getRepository(Account::class)->findOneBy(['email' => $email]);
+    }
+
+    /** @throws NotFound */
+    public function get(string $id): Account
+    {
+        return $this->orm->find(Account::class, $id) ?? throw new NotFound('account', $id);
     }
 
     /** @return list<Account> oldest first */

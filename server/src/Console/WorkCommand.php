@@ -14,6 +14,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Lock\LockFactory;
 use Symfony\Component\Lock\Store\FlockStore;
 use ZippyTray\Server\DataFolder;
+use ZippyTray\Server\Mailroom\Deliver;
+use ZippyTray\Server\Mailroom\Fetch;
 use ZippyTray\Server\Work\Worker;
 
 /**
@@ -23,11 +25,11 @@ use ZippyTray\Server\Work\Worker;
 final class WorkCommand extends Command implements SignalableCommandInterface
 {
     /** Seconds between two rounds. */
-    private const PAUSE = 20;
+    private const PAUSE = 1;
 
     private bool $isEnding = false;
 
-    public function __construct(private readonly Worker $worker)
+    public function __construct(private readonly Worker $worker, private readonly Deliver $deliver, private readonly Fetch $fetch)
     {
         parent::__construct();
     }
@@ -61,7 +63,10 @@ final class WorkCommand extends Command implements SignalableCommandInterface
             return self::SUCCESS;
         }
         do {
-            foreach ($this->worker->round(fn (): bool => $this->isEnding) as $name => $worked) {
+            $isEnding = fn (): bool => $this->isEnding;
+            ($this->deliver)($isEnding);
+            ($this->fetch)($isEnding);
+            foreach ($this->worker->round($isEnding) as $name => $worked) {
                 $say->writeln($worked ? 'Done: '.$name : 'Failed, see the log: '.$name);
             }
             for ($second = 0; $second < self::PAUSE && !$this->isEnding && !$input->getOption('once'); ++$second) {

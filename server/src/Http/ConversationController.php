@@ -32,6 +32,8 @@ use ZippyTray\Server\Store\ConversationRows;
 use ZippyTray\Server\Store\EntryRows;
 use ZippyTray\Server\Store\FindingsStore;
 use ZippyTray\Server\Store\MessageStore;
+use ZippyTray\Server\Store\OutgoingRows;
+use ZippyTray\Server\Store\OwedRows;
 use ZippyTray\Server\Store\StoredNow;
 use ZippyTray\Server\Store\TaskRows;
 use ZippyTray\Server\Store\View\AdviceView;
@@ -64,7 +66,7 @@ final readonly class ConversationController
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]
-    public function show(#[CurrentUser] Account $account, string $id, MessageStore $store, TaskRows $tasks, EntryRows $entries, Conversations $conversations, Advices $advices, FindingsStore $findings, ClockInterface $clock): JsonResponse
+    public function show(#[CurrentUser] Account $account, string $id, MessageStore $store, TaskRows $tasks, EntryRows $entries, Conversations $conversations, Advices $advices, FindingsStore $findings, OutgoingRows $drafts, OwedRows $owed, ClockInterface $clock): JsonResponse
     {
         $messages = $store->ofConversation($account->id, $id);
         $conversation = $conversations->get($account->id, $id);
@@ -78,6 +80,8 @@ final readonly class ConversationController
             'advice' => null === $advice ? null : AdviceView::of($advice),
             'proposal' => null === $advice ? null : ProposalView::of($this->proposal($account, $advice, $found, $clock), $account->timeZone()),
             'tasks' => $tasks->ofMessages($account->id, $ids),
+            'drafts' => $drafts->draftsIn($account, $id),
+            'owed' => $owed->in($account, $id),
             'reminders' => $this->reminders($conversation, $account->speaker($clock->now())),
             'history' => $entries->about($account->id, $conversation->ref()),
         ]);

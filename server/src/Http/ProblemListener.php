@@ -18,11 +18,14 @@ use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Post\DraftOvertaken;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\OpenSubtasks;
 use ZippyTray\Core\Task\TaskOvertaken;
 use ZippyTray\Core\Tray\Overtaken;
+use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Store\OutgoingRows;
 use ZippyTray\Server\Store\TaskSheets;
 
 /**
@@ -31,7 +34,7 @@ use ZippyTray\Server\Store\TaskSheets;
 #[AsEventListener(priority: 2)]
 final readonly class ProblemListener
 {
-    public function __construct(private EntryRows $entries, private TaskSheets $tasks, private LoggerInterface $logger)
+    public function __construct(private EntryRows $entries, private TaskSheets $tasks, private OutgoingRows $outgoings, private Accounts $accounts, private LoggerInterface $logger)
     {
     }
 
@@ -48,6 +51,7 @@ final readonly class ProblemListener
             $problem instanceof UndoBlocked => $this->later($problem->getMessage(), $problem->later),
             $problem instanceof Overtaken => $this->later($problem->getMessage(), $problem->entry),
             $problem instanceof OpenSubtasks => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['openSubtasks' => $problem->count]),
+            $problem instanceof DraftOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['outgoing' => $this->outgoings->one($this->accounts->get($problem->outgoing->accountId), $problem->outgoing)]),
             $problem instanceof TaskOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['task' => $this->tasks->of($problem->task)]),
             $problem instanceof HttpExceptionInterface => $this->http($problem),
             default => $this->unexpected($problem),

@@ -28,7 +28,7 @@ final readonly class SessionState
                 'name' => $account->name(),
                 'email' => $account->email,
                 'zone' => $account->timeZone()->getName(),
-                'settings' => ['clearingOrder' => $account->clearingOrder(), ...$account->timeSettings()->state(), ...$account->taskSettings()->state(), ...$account->traySettings()->state(), 'zone' => $account->timeZone()->getName()],
+                'settings' => ['clearingOrder' => $account->clearingOrder(), ...$account->timeSettings()->state(), ...$account->taskSettings()->state(), ...$account->traySettings()->state(), ...$account->postSettings()->state(), 'zone' => $account->timeZone()->getName()],
             ],
             'firstVisit' => $isFirstVisit,
             'awaited' => $isFirstVisit ? $this->accounts->awaited() : null,

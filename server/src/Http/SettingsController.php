@@ -24,6 +24,7 @@ final readonly class SettingsController
         $tray->snoozes->check(new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time));
         $account->settle($account->name(), $settings->zone);
         $account->choose($settings->clearingOrder, $time, $settings->tasks(), $tray);
+        $account->write($settings->post());
         $orm->flush();
 
         return $state->response($account);

@@ -17,7 +17,7 @@ final readonly class Counts
     {
     }
 
-    /** @return array{tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int, decidedToday: int, nextReturn: ?string, now: string} */
+    /** @return array{tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int, decidedToday: int, owed: int, drafts: int, troubles: int, nextReturn: ?string, now: string} */
     public function of(Account $account): array
     {
         [$accountId, $zone] = [$account->id, $account->timeZone()];
@@ -44,16 +44,26 @@ final readonly class Counts
             'bin' => $row->int('bin'),
             'blocked' => $row->int('blocked'),
             'decidedToday' => $this->decidedToday($accountId, $zone),
+            'owed' => $this->count("SELECT COUNT(*) FROM owed WHERE account_id = ? AND state = 'open'", $accountId),
+            'drafts' => $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state = 'draft'", $accountId),
+            'troubles' => $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state IN ('failed', 'doubt')", $accountId),
             'nextReturn' => $row->stringOrNull('next_return'),
             'now' => $now,
         ];
+    }
+
+    private function count(string $query, string $accountId): int
+    {
+        $count = $this->connection->fetchOne($query, [$accountId]);
+
+        return is_numeric($count) ? (int) $count : 0;
     }
 
     private function decidedToday(string $accountId, \DateTimeZone $zone): int
     {
         $count = $this->connection->fetchOne(
             "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
-             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task', 'do_now', 'hand_over', 'mute', 'block', 'sweep')",
+             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task', 'do_now', 'hand_over', 'mute', 'block', 'sweep', 'send', 'send_later')",
             [$accountId, $this->now->startOfDay($zone)],
         );
 

@@ -17,7 +17,7 @@ use ZippyTray\Server\Store\View\TaskRow;
 
 /**
  * What a page that is open has to know from time to time. Whether there is anything new is told by a mark, which costs
- * three small queries; the mark holds the next moment at which something changes by itself.
+ * four small queries; the mark holds the next moment at which something changes by itself.
  */
 final readonly class Heartbeat
 {
@@ -28,7 +28,7 @@ final readonly class Heartbeat
     {
     }
 
-    /** @return array{journal: int, mail: int, settings: string} what changes when somebody does something, or mail comes in */
+    /** @return array{journal: int, mail: int, post: int, settings: string} what changes when somebody does something, or mail comes in */
     private function marks(Account $account): array
     {
         $number = fn (string $query, string ...$of): int => is_numeric($found = $this->connection->fetchOne($query, $of)) ? (int) $found : 0;
@@ -36,6 +36,7 @@ final readonly class Heartbeat
         return [
             'journal' => $number('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', $account->id),
             'mail' => $number('SELECT MAX(number) FROM conversation_message'),
+            'post' => $number('SELECT TOTAL(revision) FROM outgoing WHERE account_id = ?', $account->id),
             'settings' => $account->fingerprint(),
         ];
     }
@@ -55,7 +56,7 @@ final readonly class Heartbeat
         return true;
     }
 
-    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, settings: string}, counts: array<string, mixed>, rings: list<RingRow>}} */
+    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, post: int, settings: string}, counts: array<string, mixed>, rings: list<RingRow>}} */
     public function of(Account $account): array
     {
         $next = ($this->lookOut)($account->id, $account->timeZone(), $account->timeSettings());
@@ -69,10 +70,10 @@ final readonly class Heartbeat
         ];
     }
 
-    /** @param array{journal: int, mail: int, settings: string} $marks */
+    /** @param array{journal: int, mail: int, post: int, settings: string} $marks */
     private function tag(array $marks, int $next): string
     {
-        return \sprintf('"j%d-m%d-s%s-c%d-n%d"', $marks['journal'], $marks['mail'], $marks['settings'], $this->clock->shift(), $next);
+        return \sprintf('"j%d-m%d-p%d-s%s-c%d-n%d"', $marks['journal'], $marks['mail'], $marks['post'], $marks['settings'], $this->clock->shift(), $next);
     }
 
     /** The next time at which a task begins or is over. */

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\Post\Outgoing;
+use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Remind\Ring;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
@@ -18,7 +22,7 @@ use ZippyTray\Core\Tray\Conversation;
 
 final readonly class ObjectStore implements Objects
 {
-    public function __construct(private EntityManagerInterface $orm)
+    public function __construct(private EntityManagerInterface $orm, private ClockInterface $clock)
     {
     }
 
@@ -30,6 +34,9 @@ final readonly class ObjectStore implements Objects
             ObjectKind::TaskList => TaskList::class,
             ObjectKind::BlockedSender => BlockedSender::class,
             ObjectKind::Ring => Ring::class,
+            ObjectKind::Outgoing => Outgoing::class,
+            ObjectKind::Owed => Owed::class,
+            ObjectKind::Template => Template::class,
         };
 
         $found = $this->orm->find($class, $object->id);
@@ -45,6 +52,9 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Task => Task::revived($object->id, $accountId, $state),
             ObjectKind::TaskList => TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => BlockedSender::revived($object->id, $accountId, $state),
+            ObjectKind::Outgoing => Outgoing::revived($object->id, $accountId, $state, \DateTimeImmutable::createFromInterface($this->clock->now())),
+            ObjectKind::Owed => Owed::revived($object->id, $accountId, $state),
+            ObjectKind::Template => Template::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
         $this->orm->flush();

@@ -6,6 +6,9 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\Post\Outgoing;
+use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Remind\Ring;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
@@ -48,6 +51,15 @@ final class Memory
 
     /** @var array<string, Ring> */
     public array $rings = [];
+
+    /** @var array<string, Outgoing> */
+    public array $outgoings = [];
+
+    /** @var array<string, Owed> */
+    public array $owed = [];
+
+    /** @var array<string, Template> */
+    public array $templates = [];
 
     public ?\DateTimeImmutable $lookedAt = null;
 

@@ -9,6 +9,9 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\Post\Outgoing;
+use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
@@ -27,6 +30,9 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::TaskList => $this->memory->lists[$object->id] ?? null,
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] ?? null,
             ObjectKind::Ring => $this->memory->rings[$object->id] ?? null,
+            ObjectKind::Outgoing => $this->memory->outgoings[$object->id] ?? null,
+            ObjectKind::Owed => $this->memory->owed[$object->id] ?? null,
+            ObjectKind::Template => $this->memory->templates[$object->id] ?? null,
         };
     }
 
@@ -37,6 +43,9 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived($object->id, $accountId, $state),
             ObjectKind::TaskList => $this->memory->lists[$object->id] = TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] = BlockedSender::revived($object->id, $accountId, $state),
+            ObjectKind::Outgoing => $this->memory->outgoings[$object->id] = Outgoing::revived($object->id, $accountId, $state, new \DateTimeImmutable('2026-11-24T10:00:00Z')),
+            ObjectKind::Owed => $this->memory->owed[$object->id] = Owed::revived($object->id, $accountId, $state),
+            ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
         };
     }
 
@@ -55,6 +64,7 @@ final readonly class MemoryObjects implements Objects
 
     public function remove(Journaled $object): void
     {
-        unset($this->memory->tasks[$object->ref()->id], $this->memory->lists[$object->ref()->id], $this->memory->senders[$object->ref()->id]);
+        $id = $object->ref()->id;
+        unset($this->memory->outgoings[$id], $this->memory->owed[$id], $this->memory->templates[$id], $this->memory->tasks[$object->ref()->id], $this->memory->lists[$object->ref()->id], $this->memory->senders[$object->ref()->id]);
     }
 }

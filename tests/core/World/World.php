@@ -12,6 +12,11 @@ use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Owed\NoteArrival;
+use ZippyTray\Core\Owed\SettleOwed;
+use ZippyTray\Core\Post\KeepDrafts;
+use ZippyTray\Core\Post\KeepTemplates;
+use ZippyTray\Core\Post\SendMail;
 use ZippyTray\Core\Remind\AnswerRings;
 use ZippyTray\Core\Remind\LookOut;
 use ZippyTray\Core\Remind\MoveReminder;
@@ -95,6 +100,14 @@ final class World
 
     public readonly MoveReminder $moveReminder;
 
+    public readonly SendMail $send;
+
+    public readonly KeepDrafts $drafts;
+
+    public readonly SettleOwed $settleOwed;
+
+    public readonly KeepTemplates $keepTemplates;
+
     private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z')
@@ -124,6 +137,8 @@ final class World
         $this->removeTasks = new RemoveTasks($tasks, $journal);
         $this->changeLists = new ChangeLists($tasks, $this->moveTasks, $this->removeTasks, $journal);
         $rings = new MemoryRings($this->memory);
+        $outgoings = new MemoryOutgoings($this->memory);
+        $owing = new MemoryOwing($this->memory);
         $reminded = new Reminded($tasks, $conversations);
         $this->moveReminder = new MoveReminder($reminded, $journal, $this->clock);
         $this->clear = new Clear(new MemoryClearings($this->memory), $conversations, $journal, $transaction, $this->clock, $this->ids);
@@ -131,12 +146,17 @@ final class World
         $this->remindOf = new RemindOf($conversations, $journal);
         $this->answer = new AnswerRings($rings, $reminded, $journal, $this->clock);
         $this->lookOut = new LookOut($rings, $transaction, $this->clock, $this->ids);
+        $this->send = new SendMail($outgoings, $owing, $conversations, $tasks, $entries, $journal, $this->clock, $this->ids);
+        $this->drafts = new KeepDrafts($outgoings, $owing, $messages, $journal, $transaction, $this->clock);
+        $this->settleOwed = new SettleOwed($owing, $conversations, $journal, $this->clock);
+        $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
         $this->receive = new ReceiveMessage(
             new MessageReader(new FlatParser()),
             $messages,
-            new SortIntoConversations($threads, $messages, $conversations, $this->ids),
+            new SortIntoConversations($threads, $messages, $conversations, $owing, $this->ids),
             $threads,
             $senders,
+            new NoteArrival($owing, $outgoings, $conversations),
             $transaction,
             $this->clock,
             $this->ids,
@@ -248,7 +268,7 @@ final class World
     public function state(): array
     {
         $state = [];
-        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->senders, ...$this->memory->rings] as $object) {
+        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->senders, ...$this->memory->rings, ...$this->memory->outgoings, ...$this->memory->owed, ...$this->memory->templates] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
         }
         ksort($state);

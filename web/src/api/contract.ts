@@ -956,6 +956,284 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The letter with which an answer, a forward or a new message begins; nothing is kept of it */
+        get: operations["beginAnswer"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outgoing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Drafts, what waits to go out, and what could not go out */
+        get: operations["outgoing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outgoing/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A draft, or what waits to go out */
+        get: operations["readOutgoing"];
+        /** Keep what has been written so far */
+        put: operations["writeDraft"];
+        post?: never;
+        /** Delete a draft */
+        delete: operations["dropDraft"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outgoing/{id}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send a draft, now or later, and decide about its conversation
+         * @description Now means after the seconds for which it can be taken back. Of what waits already, the moment is moved. What is odd about it is said with 409 and misgivings, unless it is to go out despite of them.
+         */
+        post: operations["sendMail"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outgoing/{id}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a draft again of what has not gone out */
+        post: operations["takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outgoing/{id}/arrived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One in doubt is known to have gone out */
+        post: operations["hasArrived"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Known addresses, the ones that one writes to most and last first */
+        get: operations["people"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/owed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What others owe, the nearest first */
+        get: operations["owed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/owed/{id}/settle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** It came another way, or is not expected any more */
+        post: operations["settleOwed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/owed/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give it more time */
+        post: operations["moveOwed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The templates, by name */
+        get: operations["templates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/templates/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Make a template or change it */
+        put: operations["keepTemplate"];
+        post?: never;
+        /** Delete a template */
+        delete: operations["deleteTemplate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/templates/{id}/filled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fill in its gaps */
+        post: operations["fillTemplate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mail-ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How mail goes out and comes in */
+        get: operations["mailWays"];
+        /** Choose how mail goes out and comes in */
+        put: operations["chooseMailWays"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mail-ways/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Send a message to oneself, at once */
+        post: operations["tryMailWays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/journal": {
         parameters: {
             query?: never;
@@ -1088,6 +1366,11 @@ export interface components {
             snoozes: string[];
             /** @description A new message brings a snoozed conversation back at once */
             mailEndsSnooze: boolean;
+            /** @description For which sending can be taken back */
+            undoSeconds: number;
+            signature: string;
+            /** @description A message to oneself each working morning */
+            digest: boolean;
         };
         Problem: {
             type?: string;
@@ -1102,6 +1385,10 @@ export interface components {
             later?: components["schemas"]["Entry"];
             /** @description How many subtasks are still open */
             openSubtasks?: number;
+            /** @description What is odd about a message; sentences */
+            misgivings?: string[];
+            /** @description The draft as it is now */
+            outgoing?: components["schemas"]["Outgoing"];
             /** @description The task as it is now */
             task?: components["schemas"]["Task"];
         };
@@ -1134,6 +1421,11 @@ export interface components {
             blocked: number;
             /** @description Conversations that left the tray today */
             decidedToday: number;
+            /** @description Answers that others owe */
+            owed: number;
+            drafts: number;
+            /** @description Messages that could not go out */
+            troubles: number;
             nextReturn: components["schemas"]["Instant"] | null;
             now: components["schemas"]["Instant"];
         };
@@ -1147,6 +1439,8 @@ export interface components {
             marks: {
                 journal: number;
                 mail: number;
+                /** @description What goes out */
+                post: number;
                 settings: string;
             };
             counts: components["schemas"]["Counts"];
@@ -1430,6 +1724,8 @@ export interface components {
             advice: components["schemas"]["Advice"] | null;
             proposal: components["schemas"]["TaskProposal"] | null;
             tasks: components["schemas"]["TaskLink"][];
+            drafts: components["schemas"]["OutgoingRow"][];
+            owed: components["schemas"]["Owed"][];
             reminders: {
                 text: string;
                 at: components["schemas"]["Instant"] | null;
@@ -1651,6 +1947,109 @@ export interface components {
             message: components["schemas"]["Id"] | null;
             conversation: components["schemas"]["ConversationRow"] | null;
         };
+        /** @enum {string} */
+        AnswerKind: "new" | "reply" | "reply_all" | "forward";
+        WrittenLetter: {
+            /** @description Addresses as they are typed, separated by commas */
+            to: string;
+            cc: string;
+            bcc: string;
+            subject: string;
+            text: string;
+            /** @description The text is read as Markdown, and HTML goes along with it */
+            formatted: boolean;
+            files: components["schemas"]["Id"][];
+            /** @description Places of attachments of the forwarded message */
+            carried: number[];
+        };
+        Letter: {
+            to: string;
+            cc: string;
+            bcc: string;
+            subject: string;
+            text: string;
+            formatted: boolean;
+            files: components["schemas"]["File"][];
+            carried: number[];
+            /** @description The attachments of the message that is answered or forwarded */
+            carriable: {
+                place: number;
+                name: string;
+                /** @description Bytes */
+                size: number;
+            }[];
+            /** @description With its mark, as it stands in the text; empty when there is none */
+            signature: string;
+            /** @description When an answer could be expected */
+            due: components["schemas"]["Due"] | null;
+            /** @description What is asked for */
+            what: string;
+        };
+        /** @enum {string} */
+        OutgoingState: "draft" | "waiting" | "sending" | "sent" | "failed" | "doubt";
+        OutgoingRow: {
+            id: components["schemas"]["Id"];
+            state: components["schemas"]["OutgoingState"];
+            kind: components["schemas"]["AnswerKind"];
+            /** @description Names */
+            to: string;
+            subject: string;
+            goesAt: components["schemas"]["Instant"] | null;
+            /** @description The person chose the moment */
+            later: boolean;
+            /** @description Why it has not gone out; a sentence */
+            problem: string;
+            nextTryAt: components["schemas"]["Instant"] | null;
+            conversation: components["schemas"]["Id"] | null;
+            changedAt: components["schemas"]["Instant"];
+        };
+        Outgoing: {
+            row: components["schemas"]["OutgoingRow"];
+            revision: number;
+            message: components["schemas"]["Id"] | null;
+            letter: components["schemas"]["Letter"];
+        };
+        KnownPerson: {
+            name: string;
+            email: string;
+            /** @description Messages from them */
+            received: number;
+            /** @description Messages to them */
+            sent: number;
+            lastAt: components["schemas"]["Instant"];
+        };
+        Owed: {
+            id: components["schemas"]["Id"];
+            person: components["schemas"]["Person"];
+            what: string;
+            until: components["schemas"]["Instant"];
+            /** @description That moment is past */
+            over: boolean;
+            /** @enum {string} */
+            state: "open" | "answered" | "undelivered" | "dropped";
+            askedAt: components["schemas"]["Instant"];
+            settledAt: components["schemas"]["Instant"] | null;
+            /** @description When an automatic answer came */
+            automaticAt: components["schemas"]["Instant"] | null;
+            conversation: {
+                id: components["schemas"]["Id"];
+                subject: string;
+            } | null;
+            task: {
+                id: components["schemas"]["Id"];
+                title: string;
+            } | null;
+        };
+        Template: {
+            id: components["schemas"]["Id"];
+            name: string;
+            subject: string;
+            text: string;
+            /** @description The signature goes under it */
+            signed: boolean;
+            /** @description What is asked each time */
+            questions: string[];
+        };
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -1667,7 +2066,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "sweep" | "bring_back" | "put_back" | "move_return" | "come_back" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "sweep" | "bring_back" | "put_back" | "move_return" | "come_back" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "add_template" | "edit_template" | "delete_template" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -1691,6 +2090,22 @@ export interface components {
             };
             content: {
                 "application/json": components["schemas"]["ConversationRow"][];
+            };
+        };
+        /** @description The ways; of a server without user and password */
+        MailWays: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    out: "none" | "post_room" | "smtp";
+                    server: string;
+                    /** @enum {string} */
+                    in: "none" | "post_room" | "maildir";
+                    folder: string;
+                };
             };
         };
         /** @description The journal entry of what was done */
@@ -3127,6 +3542,460 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SourceCopy"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    beginAnswer: {
+        parameters: {
+            query: {
+                kind: components["schemas"]["AnswerKind"];
+                /** @description The message that is answered or forwarded */
+                message?: components["schemas"]["Id"];
+                /** @description Asks again for what is owed */
+                owed?: components["schemas"]["Id"];
+                /** @description Hands this task over */
+                task?: components["schemas"]["Id"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The letter */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Letter"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    outgoing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Drafts by when they were changed, the rest by when they go out */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        drafts: components["schemas"]["OutgoingRow"][];
+                        waiting: components["schemas"]["OutgoingRow"][];
+                        troubles: components["schemas"]["OutgoingRow"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readOutgoing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The message as it was written so far */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outgoing"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    writeDraft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description That was seen; 0 of one that is new */
+                    revision: number;
+                    kind: components["schemas"]["AnswerKind"];
+                    message: components["schemas"]["Id"] | null;
+                    letter: components["schemas"]["WrittenLetter"];
+                };
+            };
+        };
+        responses: {
+            /** @description As it is kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outgoing"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropDraft: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    sendMail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    at?: components["schemas"]["When"];
+                    /** @description Without the seconds for taking it back */
+                    atOnce?: boolean;
+                    /** @description What becomes of the conversation */
+                    then?: ("do_now" | "archive" | "hand_over") | null;
+                    conversation?: components["schemas"]["Claim"];
+                    /** @description When an answer is expected */
+                    until?: components["schemas"]["When"];
+                    /** @description What is expected */
+                    what?: string;
+                    /** @description What is handed over with it */
+                    task?: components["schemas"]["Id"] | null;
+                    clearing?: components["schemas"]["Id"] | null;
+                    despite?: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    hasArrived: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    people: {
+        parameters: {
+            query?: {
+                /** @description Beginnings of words of the name or the address */
+                words?: string;
+                count?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The people */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KnownPerson"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    owed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is open, and what was settled in the last 14 days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Owed"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    settleOwed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @enum {string} */
+                    as: "answered" | "dropped";
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveOwed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    until: components["schemas"]["When"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    templates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The templates */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Template"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepTemplate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    name: string;
+                    subject: string;
+                    text: string;
+                    signed: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteTemplate: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    fillTemplate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Who gets it, as it stands in the field */
+                    to: string;
+                    /** @description Answers by question */
+                    asked: {
+                        [key: string]: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description The text */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        subject: string;
+                        text: string;
+                        signed: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mailWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["MailWays"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    chooseMailWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    out: "none" | "post_room" | "smtp";
+                    /** @description smtp:// or smtps://, with user and password; empty keeps the one that is there */
+                    dsn?: string;
+                    /** @enum {string} */
+                    in: "none" | "post_room" | "maildir";
+                    /** @description Path of a Maildir */
+                    folder?: string;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["MailWays"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    tryMailWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It was taken over */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

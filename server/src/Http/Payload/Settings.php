@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\FirstReminder;
 use ZippyTray\Core\Task\TaskSettings;
@@ -38,6 +39,9 @@ final readonly class Settings
         #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 200)])]
         public array $snoozes,
         public bool $mailEndsSnooze,
+        public int $undoSeconds,
+        public string $signature,
+        public bool $digest,
     ) {
     }
 
@@ -54,6 +58,12 @@ final readonly class Settings
     public function tray(): TraySettings
     {
         return new TraySettings(new SnoozePresets($this->snoozes), $this->mailEndsSnooze);
+    }
+
+    /** @throws Refused */
+    public function post(): PostSettings
+    {
+        return new PostSettings($this->undoSeconds, $this->signature, $this->digest);
     }
 
     /** @throws Refused */

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Owed;
+
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\Report;
+use ZippyTray\Core\Post\Outgoings;
+use ZippyTray\Core\Tray\BackBecause;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Conversations;
+
+/**
+ * What a message that comes in means for those who owe something: an answer, an automatic one that is none, or the
+ * news that they never got what was asked of them.
+ */
+final readonly class NoteArrival
+{
+    public function __construct(private Owing $owing, private Outgoings $outgoings, private Conversations $conversations)
+    {
+    }
+
+    /**
+     * @param Report|null $report what the message reports of another one's delivery (RFC 3464)
+     *
+     * @return BackBecause|null why the conversation is to come back before its time; null when this message is no reason to
+     */
+    public function __invoke(Message $message, Conversation $conversation, ?Report $report, \DateTimeImmutable $now): ?BackBecause
+    {
+        if ($message->own) {
+            return null;
+        }
+        if (null !== $report) {
+            return $this->reported($message->accountId, $report, $conversation, $now);
+        }
+        $of = array_filter($this->owing->openIn($message->accountId, $conversation->id), static fn (Owed $owed): bool => $message->from->is($owed->person()->email));
+        if ($message->isAutomatic()) {
+            array_walk($of, static fn (Owed $owed) => $owed->noteAutomaticAnswer($now));
+
+            return null;
+        }
+        array_walk($of, static fn (Owed $owed) => $owed->settle(OwedState::Answered, $now));
+
+        return [] === $of ? BackBecause::Message : BackBecause::Answer;
+    }
+
+    private function reported(string $accountId, Report $report, Conversation $conversation, \DateTimeImmutable $now): ?BackBecause
+    {
+        if ([] === $report->failed) {
+            return null;
+        }
+        $outgoing = '' === $report->messageHeader ? null : $this->outgoings->withHeader($accountId, $report->messageHeader);
+        foreach (null === $outgoing ? [] : $this->owing->openOf($accountId, $outgoing->id) as $owed) {
+            if ([] === array_filter($report->failed, $owed->person()->is(...))) {
+                continue;
+            }
+            $owed->settle(OwedState::Undelivered, $now);
+            $of = $owed->conversationId();
+            if (null !== $of && $of !== $conversation->id) {
+                // A report that says nothing of what it belongs to came as a conversation of its own.
+                $this->conversations->get($accountId, $of)->callBack(BackBecause::Undelivered, $now);
+            }
+        }
+
+        return BackBecause::Undelivered;
+    }
+}

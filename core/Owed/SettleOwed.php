@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Owed;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Place;
+
+/**
+ * What a person knows of an answer that is owed: it came another way, it is not expected any more, or it has more time.
+ */
+final readonly class SettleOwed
+{
+    public function __construct(private Owing $owing, private Conversations $conversations, private Journal $journal, private ClockInterface $clock)
+    {
+    }
+
+    /**
+     * @param OwedState $as Answered or Dropped
+     *
+     * @throws NotFound
+     * @throws Refused  when it is not open any more
+     */
+    public function settle(string $accountId, string $entryId, string $id, OwedState $as): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::SettleOwed, function (Page $page) use ($accountId, $id, $as): void {
+            $owed = $this->open($accountId, $id);
+            $page->touch($owed);
+            $owed->settle($as, \DateTimeImmutable::createFromInterface($this->clock->now()));
+            $page->say(self::name($owed), OwedState::Answered === $as ? 'has answered' : 'not expected any more');
+        });
+    }
+
+    /**
+     * The conversation that waits for it comes back then, too.
+     *
+     * @throws NotFound
+     * @throws Refused  when that moment is past, or it is not open any more
+     */
+    public function move(string $accountId, string $entryId, string $id, Moment $until): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::MoveOwed, function (Page $page) use ($accountId, $id, $until): void {
+            $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+            $owed = $this->open($accountId, $id);
+            $until->mustBeAhead($now, 'until');
+            $page->touch($owed);
+            $owed->moveTo($until);
+            $conversation = null === $owed->conversationId() ? null : $this->conversations->get($accountId, $owed->conversationId());
+            if (null !== $conversation && Place::Away === $conversation->placeAt($now)) {
+                $page->touch($conversation);
+                $conversation->moveReturn($until, $now);
+            }
+            $page->say(self::name($owed), 'has until '.$until->text());
+        });
+    }
+
+    private function open(string $accountId, string $id): Owed
+    {
+        $owed = $this->owing->get($accountId, $id);
+
+        return $owed->isOpen() ? $owed : throw new Refused('It is not owed any more.');
+    }
+
+    private static function name(Owed $owed): string
+    {
+        return $owed->person()->label().('' === $owed->what() ? '' : ': '.$owed->what());
+    }
+}

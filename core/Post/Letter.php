@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Post;
+
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Refused;
+
+/**
+ * What a person writes: to whom, about what, and what goes with it.
+ *
+ * @phpstan-type AddressState array{name: string, email: string}
+ * @phpstan-type LetterState array{to: list<AddressState>, cc: list<AddressState>, bcc: list<AddressState>, subject: string, text: string, formatted: bool, files: list<string>, carried: list<int>}
+ */
+final readonly class Letter
+{
+    /** Bytes of the text at the most. */
+    public const TEXT_LENGTH = 500_000;
+
+    public const SUBJECT_LENGTH = 500;
+
+    public const FILES = 50;
+
+    public string $subject;
+
+    public string $text;
+
+    /**
+     * @param list<Address> $to
+     * @param list<Address> $cc
+     * @param list<Address> $bcc
+     * @param string        $subject   line ends in it become spaces: it is one line of a header (RFC 5322, 2.2)
+     * @param string        $text      "\n" line ends
+     * @param bool          $formatted whether the text is read as Markdown, and HTML goes along with it
+     * @param list<string>  $files     ids of files that go with it
+     * @param list<int>     $carried   places, from 0, of the attachments of the forwarded message that go with it
+     *
+     * @throws Refused when it is too long, or has too many files
+     */
+    public function __construct(
+        public array $to = [],
+        public array $cc = [],
+        public array $bcc = [],
+        string $subject = '',
+        string $text = '',
+        public bool $formatted = false,
+        public array $files = [],
+        public array $carried = [],
+    ) {
+        $this->subject = trim((string) preg_replace('/[\x00-\x1f\x7f\s]+/u', ' ', mb_scrub($subject)));
+        $this->text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], mb_scrub($text));
+        if (mb_strlen($this->subject) > self::SUBJECT_LENGTH) {
+            throw new Refused(\sprintf('A subject can have %d characters at most.', self::SUBJECT_LENGTH), 'subject');
+        }
+        if (\strlen($this->text) > self::TEXT_LENGTH) {
+            throw new Refused('The text is too long for a message. Attach it as a file instead.', 'text');
+        }
+        if (\count($files) + \count($carried) > self::FILES) {
+            throw new Refused(\sprintf('A message can carry %d files at most.', self::FILES), 'files');
+        }
+    }
+
+    /** @return list<Address> whoever gets it, each once */
+    public function recipients(): array
+    {
+        $all = [];
+        foreach ([...$this->to, ...$this->cc, ...$this->bcc] as $address) {
+            $all[strtolower($address->email)] ??= $address;
+        }
+
+        return array_values($all);
+    }
+
+    public function isEmpty(): bool
+    {
+        return [] === $this->recipients() && '' === $this->subject && '' === trim($this->text) && [] === $this->files && [] === $this->carried;
+    }
+
+    /** @return LetterState */
+    public function state(): array
+    {
+        return [
+            'to' => self::plain($this->to),
+            'cc' => self::plain($this->cc),
+            'bcc' => self::plain($this->bcc),
+            'subject' => $this->subject,
+            'text' => $this->text,
+            'formatted' => $this->formatted,
+            'files' => $this->files,
+            'carried' => $this->carried,
+        ];
+    }
+
+    /** @param LetterState $state */
+    public static function fromState(array $state): self
+    {
+        return new self(self::addresses($state['to']), self::addresses($state['cc']), self::addresses($state['bcc']), $state['subject'], $state['text'], $state['formatted'], $state['files'], $state['carried']);
+    }
+
+    /**
+     * @param list<Address> $addresses
+     *
+     * @return list<AddressState>
+     */
+    private static function plain(array $addresses): array
+    {
+        return array_map(static fn (Address $address): array => $address->jsonSerialize(), $addresses);
+    }
+
+    /**
+     * @param list<AddressState> $states
+     *
+     * @return list<Address>
+     */
+    private static function addresses(array $states): array
+    {
+        return array_map(static fn (array $state): Address => new Address($state['email'], $state['name']), $states);
+    }
+}

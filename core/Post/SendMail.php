@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Post;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Entries;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\Owed\Owing;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\PutOff;
+use ZippyTray\Core\Task\Tasks;
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Claim;
+use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Decision;
+use ZippyTray\Core\Tray\Overtaken;
+
+/**
+ * Sends a draft, now or later, and decides about the conversation that it belongs to, in one step. Until it goes out,
+ * that step can be undone.
+ */
+final readonly class SendMail
+{
+    public function __construct(private Outgoings $outgoings, private Owing $owing, private Conversations $conversations, private Tasks $tasks, private Entries $entries, private Journal $journal, private ClockInterface $clock, private Ids $ids)
+    {
+    }
+
+    /**
+     * @param string        $entryId    made by the client; the same id again changes nothing
+     * @param Moment        $at         when it goes out
+     * @param bool          $later      whether the person chose that moment
+     * @param Decision|null $then       what becomes of the conversation
+     * @param Claim|null    $claim      the conversation as the person saw it
+     * @param Expected|null $expected   of everybody in To
+     * @param string|null   $clearingId the clearing in which it is sent
+     *
+     * @throws NotFound
+     * @throws Refused   when it cannot be sent as it is; then nothing is done
+     * @throws Overtaken when something happened to the conversation since; then nothing is done
+     */
+    public function __invoke(string $accountId, string $entryId, string $outgoingId, Moment $at, bool $later, ?Decision $then = null, ?Claim $claim = null, ?Expected $expected = null, ?string $clearingId = null): Entry
+    {
+        return $this->journal->write($accountId, $entryId, $later ? EntryKind::SendLater : EntryKind::Send, function (Page $page) use ($accountId, $outgoingId, $at, $later, $then, $claim, $expected): void {
+            $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+            $outgoing = $this->outgoings->get($accountId, $outgoingId);
+            $conversation = null === $claim ? null : $this->conversations->get($accountId, $claim->conversationId);
+            $meanwhile = null === $claim || null === $conversation ? null : $claim->overtaken($conversation, $this->entries);
+            if (null !== $meanwhile) {
+                throw $meanwhile;
+            }
+            if ($later) {
+                $at->mustBeAhead($now, 'at');
+            }
+            $page->touch($outgoing);
+            $outgoing->queue($at, $later);
+            $this->expect($outgoing, $expected, $page, $now);
+            $consequence = [\sprintf('%sto %s', $later ? 'goes out '.$at->text().', ' : '', self::names($outgoing->letter()->to ?: $outgoing->letter()->recipients()))];
+            if (null !== $then && null !== $conversation) {
+                $page->touch($conversation);
+                $then->apply($conversation, $now);
+                $consequence[] = $then->consequence();
+            }
+            $page->say('' === $outgoing->letter()->subject ? 'Message without a subject' : $outgoing->letter()->subject, implode('; ', $consequence));
+        }, clearingId: $clearingId);
+    }
+
+    private function expect(Outgoing $outgoing, ?Expected $expected, Page $page, \DateTimeImmutable $now): void
+    {
+        if (null === $expected) {
+            return;
+        }
+        $expected->until->mustBeAhead($now, 'until');
+        if (!$expected->until->isAfter($outgoing->goesAt()->instant ?? $now)) {
+            throw new Refused('The answer would be expected before the message goes out.', 'until');
+        }
+        foreach ($outgoing->letter()->to as $person) {
+            $owed = new Owed($this->ids->next(), $outgoing->accountId, $person, $expected->what, $expected->until, $outgoing->conversationId, $expected->taskId, $outgoing->id, $now);
+            $this->owing->add($owed);
+            $page->made($owed);
+        }
+        if (null !== $expected->taskId) {
+            $task = $this->tasks->get($outgoing->accountId, $expected->taskId);
+            $page->touch($task);
+            $until = $expected->until;
+            [$start, $due] = (new PutOff(Due::at($until->date(), $until->time(), $until->zone)))->of($task, new Moment($now, $until->zone));
+            $task->schedule($start, $due, $until->zone);
+        }
+    }
+
+    /** @param list<Address> $people */
+    public static function names(array $people): string
+    {
+        $names = array_map(static fn (Address $address): string => $address->label(), \array_slice($people, 0, 3));
+        $more = \count($people) - \count($names);
+
+        return implode(', ', $names).($more > 0 ? \sprintf(' and %d more', $more) : '');
+    }
+}

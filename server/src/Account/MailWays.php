@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Account;
+
+use ZippyTray\Core\Refused;
+use ZippyTray\Server\Mailroom\In\MaildirIn;
+use ZippyTray\Server\Mailroom\Out\SmtpOut;
+
+/**
+ * How a person's mail goes out and comes in.
+ *
+ * @phpstan-type MailWaysState array{out: string, dsn: string, in: string, folder: string}
+ */
+final readonly class MailWays
+{
+    /**
+     * @param 'none'|'post_room'|'smtp'    $out
+     * @param string                       $dsn    of the mail server, with its password; only of 'smtp'
+     * @param 'none'|'post_room'|'maildir' $in
+     * @param string                       $folder of the Maildir; only of 'maildir'
+     */
+    private function __construct(public string $out, #[\SensitiveParameter] public string $dsn, public string $in, public string $folder)
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self('none', '', 'none', '');
+    }
+
+    public static function postRoom(): self
+    {
+        return new self('post_room', '', 'post_room', '');
+    }
+
+    /** @throws Refused when a way cannot be gone */
+    public static function chosen(string $out, #[\SensitiveParameter] string $dsn, string $in, string $folder): self
+    {
+        $ways = self::fromState(['out' => $out, 'dsn' => trim($dsn), 'in' => $in, 'folder' => rtrim(trim($folder), '/')]);
+        if ('smtp' === $ways->out) {
+            new SmtpOut($ways->dsn);
+        }
+        if ('maildir' === $ways->in) {
+            MaildirIn::check($ways->folder);
+        }
+
+        return $ways;
+    }
+
+    /** What is shown of the mail server: everything but user and password. */
+    public function server(): string
+    {
+        return (string) preg_replace('~://[^@/]*@~', '://', $this->dsn);
+    }
+
+    /** @return MailWaysState */
+    public function state(): array
+    {
+        return ['out' => $this->out, 'dsn' => $this->dsn, 'in' => $this->in, 'folder' => $this->folder];
+    }
+
+    /** @param MailWaysState $state */
+    public static function fromState(#[\SensitiveParameter] array $state): self
+    {
+        return new self(
+            \in_array($state['out'], ['post_room', 'smtp'], true) ? $state['out'] : 'none',
+            'smtp' === $state['out'] ? $state['dsn'] : '',
+            \in_array($state['in'], ['post_room', 'maildir'], true) ? $state['in'] : 'none',
+            'maildir' === $state['in'] ? $state['folder'] : '',
+        );
+    }
+}

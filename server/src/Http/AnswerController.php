@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Owed\Owing;
+use ZippyTray\Core\Post\Answering;
+use ZippyTray\Core\Post\AnswerKind;
+use ZippyTray\Core\Post\AskAgain;
+use ZippyTray\Core\Post\Letter;
+use ZippyTray\Core\Task\Tasks;
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\OutgoingRows;
+
+/**
+ * Letters as they begin. Nothing is kept until something is written.
+ */
+final readonly class AnswerController
+{
+    public function __construct(private OutgoingRows $rows, private Messages $messages)
+    {
+    }
+
+    #[Route('/api/answers', methods: 'GET')]
+    public function __invoke(
+        #[CurrentUser]
+        Account $account,
+        Owing $owing,
+        Tasks $tasks,
+        Conversations $conversations,
+        #[MapQueryParameter]
+        string $kind,
+        #[MapQueryParameter]
+        ?string $message = null,
+        #[MapQueryParameter]
+        ?string $owed = null,
+        #[MapQueryParameter]
+        ?string $task = null,
+    ): JsonResponse {
+        if (null !== $owed) {
+            $one = $owing->get($account->id, $owed);
+            $subject = null === $one->conversationId() ? '' : $conversations->get($account->id, $one->conversationId())->subject();
+            $letter = $this->signed($account, AskAgain::of($one, $subject, $account->name(), $account->timeZone()));
+
+            return new JsonResponse($this->rows->letter($account, $letter, $message, ['what' => $one->what()]));
+        }
+        if (null !== $task) {
+            $one = $tasks->get($account->id, $task);
+            $due = $one->due();
+
+            return new JsonResponse($this->rows->letter($account, $this->signed($account, new Letter(subject: $one->title(), text: '' === $one->notes() ? '' : "\n\n".$one->notes(), files: $one->files())), null, ['what' => $one->title(), 'due' => self::due($due)]));
+        }
+        $kind = AnswerKind::tryFrom($kind) ?? AnswerKind::New;
+        $letter = AnswerKind::New === $kind ? new Letter() : (new Answering([$account->email], $account->timeZone()))->to($this->messages->get($account->id, $message ?? throw new NotFound('message', '')), $kind);
+
+        return new JsonResponse($this->rows->letter($account, $this->signed($account, $letter), AnswerKind::New === $kind ? null : $message));
+    }
+
+    /** The signature stands under what is going to be written, above what is quoted. */
+    private function signed(Account $account, Letter $letter): Letter
+    {
+        $signature = $account->postSettings()->signature;
+
+        return '' === $signature ? $letter : new Letter($letter->to, $letter->cc, $letter->bcc, $letter->subject, '' === trim($letter->text) || str_starts_with($letter->text, "\n\n") ? "\n\n-- \n".$signature.$letter->text : rtrim($letter->text)."\n\n-- \n".$signature."\n", $letter->formatted, $letter->files, $letter->carried);
+    }
+
+    /** @return array{date: string, time: ?string}|null */
+    private static function due(?Due $due): ?array
+    {
+        return null === $due ? null : ['date' => (string) $due->date, 'time' => null === $due->time ? null : (string) $due->time];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http;
+
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Owed\OwedState;
+use ZippyTray\Core\Owed\SettleOwed;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Http\Payload\OwedMove;
+use ZippyTray\Server\Http\Payload\OwedSettling;
+use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Store\OwedRows;
+
+/**
+ * What others owe.
+ */
+#[Route('/api/owed', requirements: ['id' => Requirement::UUID])]
+final readonly class OwedController
+{
+    public function __construct(private SettleOwed $settle, private EntryRows $entries)
+    {
+    }
+
+    #[Route('', methods: 'GET')]
+    public function all(#[CurrentUser] Account $account, OwedRows $rows): JsonResponse
+    {
+        return new JsonResponse($rows->of($account));
+    }
+
+    #[Route('/{id}/settle', methods: 'POST')]
+    public function settle(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] OwedSettling $request): JsonResponse
+    {
+        return $this->entry($this->settle->settle($account->id, $request->entry, $id, OwedState::from($request->as)));
+    }
+
+    #[Route('/{id}/move', methods: 'POST')]
+    public function move(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] OwedMove $request, ClockInterface $clock): JsonResponse
+    {
+        return $this->entry($this->settle->move($account->id, $request->entry, $id, $request->until->moment($account->speaker($clock->now()), 'until')));
+    }
+
+    private function entry(Entry $entry): JsonResponse
+    {
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
+    }
+}

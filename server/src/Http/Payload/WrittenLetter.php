@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload;
+
+use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Mail\AddressParser;
+use ZippyTray\Core\Mail\HeaderDecoder;
+use ZippyTray\Core\Mail\TextDecoder;
+use ZippyTray\Core\Post\Letter;
+use ZippyTray\Core\Refused;
+
+/**
+ * A letter as it stands in the fields. Addresses are kept as they are typed; whether they are any is asked when it is sent.
+ */
+final readonly class WrittenLetter
+{
+    private const LENGTH = 60_000;
+
+    /**
+     * @param list<string> $files   ids
+     * @param list<int>    $carried places of attachments of the forwarded message
+     */
+    public function __construct(
+        #[Assert\Length(max: self::LENGTH)]
+        public string $to = '',
+        #[Assert\Length(max: self::LENGTH)]
+        public string $cc = '',
+        #[Assert\Length(max: self::LENGTH)]
+        public string $bcc = '',
+        public string $subject = '',
+        public string $text = '',
+        public bool $formatted = false,
+        #[Assert\All([new Assert\Uuid()])]
+        public array $files = [],
+        #[Assert\All([new Assert\Type('int')])]
+        public array $carried = [],
+    ) {
+    }
+
+    /** @throws Refused */
+    public function letter(): Letter
+    {
+        $parser = new AddressParser(new HeaderDecoder(new TextDecoder()));
+
+        return new Letter($parser->parse($this->to), $parser->parse($this->cc), $parser->parse($this->bcc), $this->subject, $this->text, $this->formatted, array_values(array_unique($this->files)), array_values(array_unique($this->carried)));
+    }
+}

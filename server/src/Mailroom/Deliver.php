@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Mailroom;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\Owed\Owing;
+use ZippyTray\Core\Post\Outgoing;
+use ZippyTray\Core\Post\Outgoings;
+use ZippyTray\Core\Post\OutgoingState;
+use ZippyTray\Core\Post\SendMail;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\ReceiveMessage;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Mailroom\Out\BuildMessage;
+use ZippyTray\Server\Mailroom\Out\NotTaken;
+use ZippyTray\Server\Mailroom\Out\Unanswered;
+
+/**
+ * Sends what goes out by now. Each message goes through three steps: its bytes are kept and it is marked as begun; it
+ * is handed over; it is marked as sent and lies in its conversation. The first and the last are a transaction each, so
+ * whoever stops in between leaves one that is begun. The next round asks the way out whether it has that one: if so it
+ * is finished, if not it is done again with the same bytes, and where nobody can tell, the person is asked.
+ *
+ * Only one of these works at a time (WorkCommand).
+ */
+final readonly class Deliver
+{
+    public function __construct(
+        private Outgoings $outgoings,
+        private Owing $owing,
+        private Conversations $conversations,
+        private Messages $messages,
+        private Accounts $accounts,
+        private Ways $ways,
+        private BuildMessage $build,
+        private ReceiveMessage $receive,
+        private Transaction $transaction,
+        private Connection $connection,
+        private EntityManagerInterface $orm,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /**
+     * @param callable(): bool $isEnding asked before each message
+     *
+     * @return int how many were tried
+     */
+    public function __invoke(callable $isEnding): int
+    {
+        // It runs for a long time, and others write meanwhile.
+        $this->orm->clear();
+        foreach ($this->outgoings->begun() as $left) {
+            $this->pickUp($left);
+        }
+        $tried = 0;
+        $due = array_map(static fn (Outgoing $one): array => [$one->accountId, $one->id], $this->outgoings->due($this->now()));
+        foreach ($due as [$accountId, $id]) {
+            if ($isEnding()) {
+                break;
+            }
+            $this->send($accountId, $id);
+            $this->orm->clear();
+            ++$tried;
+        }
+
+        return $tried;
+    }
+
+    /** Another one stopped while this was handed over. */
+    private function pickUp(Outgoing $left): void
+    {
+        $account = $this->accounts->get($left->accountId);
+        try {
+            $hasTaken = $this->ways->out($account)->hasTaken($left->messageHeader);
+        } catch (NotTaken|Refused) {
+            $hasTaken = false;
+        }
+        match ($hasTaken) {
+            true => $this->finish($account, $left),
+            false => $this->transaction->run(static fn () => $left->notBegun()),
+            null => $this->transaction->run(fn () => $this->doubt($left, 'The program was stopped while this was handed over.')),
+        };
+    }
+
+    private function send(string $accountId, string $id): void
+    {
+        $account = $this->accounts->get($accountId);
+        try {
+            $outgoing = $this->begin($account, $id);
+            if (null === $outgoing) {
+                return;
+            }
+            $this->ways->out($account)->submit($outgoing->messageHeader, new Address($account->email, $account->name()), $outgoing->letter()->recipients(), $this->source($outgoing));
+        } catch (NotTaken $problem) {
+            $this->outcome($accountId, $id, fn (Outgoing $one) => $problem->forGood ? $this->fail($one, $problem->getMessage()) : $this->tryAgain($one, $problem->getMessage()));
+
+            return;
+        } catch (Refused $problem) {
+            $this->outcome($accountId, $id, fn (Outgoing $one) => $this->fail($one, $problem->getMessage()));
+
+            return;
+        } catch (Unanswered $problem) {
+            $outgoing = $this->outgoings->get($accountId, $id);
+            if (true === $this->ways->out($account)->hasTaken($outgoing->messageHeader)) {
+                $this->finish($account, $outgoing);
+            } else {
+                $this->transaction->run(fn () => $this->doubt($outgoing, $problem->getMessage()));
+            }
+
+            return;
+        }
+        $this->finish($account, $outgoing);
+    }
+
+    /** Null when it was taken back in the last moment. */
+    private function begin(Account $account, string $id): ?Outgoing
+    {
+        return $this->transaction->run(function () use ($account, $id): ?Outgoing {
+            $outgoing = $this->outgoings->find($account->id, $id);
+            if (null === $outgoing) {
+                return null;
+            }
+            $this->orm->refresh($outgoing);
+            $now = $this->now();
+            if (!$outgoing->isDue($now)) {
+                return null;
+            }
+            $raw = ($this->build)($account, $outgoing, $now);
+            $this->connection->executeStatement('INSERT INTO outgoing_source (outgoing_id, source) VALUES (?, ?) ON CONFLICT (outgoing_id) DO UPDATE SET source = excluded.source', [$outgoing->id, gzcompress($raw)], [ParameterType::STRING, ParameterType::LARGE_OBJECT]);
+            $outgoing->begin();
+
+            return $outgoing;
+        });
+    }
+
+    /** It is out: it lies in its conversation, and whoever owes an answer owes it there. */
+    private function finish(Account $account, Outgoing $outgoing): void
+    {
+        $this->transaction->run(function () use ($account, $outgoing): void {
+            $now = $this->now();
+            $outgoing->sent($now);
+            ($this->receive)($account->id, $account->email, BuildMessage::withBcc($this->source($outgoing), $outgoing->letter()));
+            $this->orm->flush();
+            $this->connection->executeStatement('DELETE FROM outgoing_source WHERE outgoing_id = ?', [$outgoing->id]);
+            $open = $this->owing->openOf($account->id, $outgoing->id);
+            if ([] === $open) {
+                return;
+            }
+            $conversationId = $this->messages->conversationOf($this->messages->at($account->id, '<'.$outgoing->messageHeader.'>'));
+            $isNew = null === $outgoing->conversationId;
+            foreach ($open as $owed) {
+                $owed->belongsTo($conversationId);
+            }
+            if ($isNew) {
+                $this->conversations->get($account->id, $conversationId)->handOver(SendMail::names(array_map(static fn (Owed $owed): Address => $owed->person(), $open)), $open[0]->what(), $open[0]->until(), $now);
+            }
+        });
+    }
+
+    /** @param callable(Outgoing): mixed $what */
+    private function outcome(string $accountId, string $id, callable $what): void
+    {
+        $this->transaction->run(function () use ($accountId, $id, $what): void {
+            $outgoing = $this->outgoings->get($accountId, $id);
+            // What could not even be put together was not begun.
+            if (OutgoingState::Waiting === $outgoing->outgoingState()) {
+                $outgoing->begin();
+            }
+            $what($outgoing);
+        });
+    }
+
+    private function tryAgain(Outgoing $outgoing, string $problem): void
+    {
+        $outgoing->tryAgain($problem, $this->now());
+        $this->tellConversation($outgoing);
+    }
+
+    private function fail(Outgoing $outgoing, string $problem): void
+    {
+        $outgoing->fail($problem);
+        $this->tellConversation($outgoing);
+    }
+
+    private function doubt(Outgoing $outgoing, string $problem): void
+    {
+        $outgoing->doubt($problem);
+        $this->tellConversation($outgoing);
+    }
+
+    /** Who thinks that it is answered has to know that it is not. */
+    private function tellConversation(Outgoing $outgoing): void
+    {
+        if ($outgoing->outgoingState()->isTrouble() && null !== $outgoing->conversationId) {
+            $this->conversations->get($outgoing->accountId, $outgoing->conversationId)->notSent($this->now());
+        }
+    }
+
+    private function source(Outgoing $outgoing): string
+    {
+        $source = $this->connection->fetchOne('SELECT source FROM outgoing_source WHERE outgoing_id = ?', [$outgoing->id]);
+        $raw = \is_string($source) ? gzuncompress($source) : false;
+
+        return false === $raw ? throw new \LogicException('What is begun has its bytes.') : $raw;
+    }
+
+    private function now(): \DateTimeImmutable
+    {
+        return \DateTimeImmutable::createFromInterface($this->clock->now());
+    }
+}

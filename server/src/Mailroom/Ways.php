@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Mailroom;
+
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use ZippyTray\Core\Refused;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Mailroom\In\MaildirIn;
+use ZippyTray\Server\Mailroom\In\MailIn;
+use ZippyTray\Server\Mailroom\In\NotReached;
+use ZippyTray\Server\Mailroom\Out\MailOut;
+use ZippyTray\Server\Mailroom\Out\NotTaken;
+use ZippyTray\Server\Mailroom\Out\SmtpOut;
+use ZippyTray\Server\Mailroom\PostRoom\PostRoom;
+
+/**
+ * The ways that a person has chosen for their mail.
+ */
+final readonly class Ways
+{
+    public function __construct(private PostRoom $postRoom, #[Autowire(service: PostRoom::class)] private MailOut $simulated)
+    {
+    }
+
+    /** @throws NotTaken when there is none */
+    public function out(Account $account): MailOut
+    {
+        $ways = $account->mailWays();
+
+        return match ($ways->out) {
+            'post_room' => $this->simulated,
+            'smtp' => new SmtpOut($ways->dsn),
+            'none' => throw new NotTaken('There is no way out for your mail yet. Choose one in Settings, under Mail.', true),
+        };
+    }
+
+    /**
+     * @return MailIn|null null when mail is brought in by hand
+     *
+     * @throws NotReached
+     */
+    public function in(Account $account): ?MailIn
+    {
+        $ways = $account->mailWays();
+        try {
+            return match ($ways->in) {
+                'post_room' => $this->postRoom,
+                'maildir' => new MaildirIn($ways->folder),
+                'none' => null,
+            };
+        } catch (Refused $refused) {
+            throw new NotReached($refused->getMessage(), 0, $refused);
+        }
+    }
+}

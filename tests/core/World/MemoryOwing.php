@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\Owed\Owing;
+
+final readonly class MemoryOwing implements Owing
+{
+    public function __construct(private Memory $memory)
+    {
+    }
+
+    public function get(string $accountId, string $id): Owed
+    {
+        return $this->memory->owed[$id] ?? throw new NotFound('answer', $id);
+    }
+
+    public function add(Owed $owed): void
+    {
+        $this->memory->owed[$owed->id] = $owed;
+    }
+
+    public function openIn(string $accountId, string $conversationId): array
+    {
+        return $this->open(static fn (Owed $owed): bool => $owed->conversationId() === $conversationId);
+    }
+
+    public function openOf(string $accountId, string $outgoingId): array
+    {
+        return $this->open(static fn (Owed $owed): bool => $owed->outgoingId === $outgoingId);
+    }
+
+    public function move(string $accountId, string $fromConversation, string $toConversation): void
+    {
+        foreach ($this->memory->owed as $owed) {
+            if ($owed->conversationId() === $fromConversation) {
+                $owed->belongsTo($toConversation);
+            }
+        }
+    }
+
+    /**
+     * @param callable(Owed): bool $which
+     *
+     * @return list<Owed>
+     */
+    private function open(callable $which): array
+    {
+        return array_values(array_filter($this->memory->owed, static fn (Owed $owed): bool => $owed->isOpen() && $which($owed)));
+    }
+}
