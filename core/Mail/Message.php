@@ -81,6 +81,12 @@ final readonly class Message
         );
     }
 
+    /** Whether it only says that somebody is away, or what became of another message (RFC 3834, 5). */
+    public function isAutomaticAnswer(): bool
+    {
+        return $this->isAutomatic() && 1 !== preg_match('/^\s*auto-generated/i', $this->listHeaders['auto-submitted'] ?? '');
+    }
+
     /** Whether a program wrote it by itself in answer to another message, as when somebody is away (RFC 3834, 5). */
     public function isAutomatic(): bool
     {

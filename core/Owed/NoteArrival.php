@@ -34,7 +34,7 @@ final readonly class NoteArrival
         if (null !== $report) {
             return $this->reported($message->accountId, $report, $conversation, $now);
         }
-        $of = array_filter($this->owing->openIn($message->accountId, $conversation->id), static fn (Owed $owed): bool => $message->from->is($owed->person()->email));
+        $of = array_filter($this->owing->openIn($message->accountId, $conversation->id), static fn (Owed $owed): bool => $owed->isOwedBy($message->from));
         if ($message->isAutomatic()) {
             array_walk($of, static fn (Owed $owed) => $owed->noteAutomaticAnswer($now));
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Post;
 
 use Psr\Clock\ClockInterface;
-use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryKind;
@@ -13,8 +12,7 @@ use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\NotFound;
-use ZippyTray\Core\Owed\Owed;
-use ZippyTray\Core\Owed\Owing;
+use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\PutOff;
 use ZippyTray\Core\Task\Tasks;
@@ -31,7 +29,7 @@ use ZippyTray\Core\Tray\Overtaken;
  */
 final readonly class SendMail
 {
-    public function __construct(private Outgoings $outgoings, private Owing $owing, private Conversations $conversations, private Tasks $tasks, private Entries $entries, private Journal $journal, private ClockInterface $clock, private Ids $ids)
+    public function __construct(private Outgoings $outgoings, private Expect $expect, private Conversations $conversations, private Tasks $tasks, private Entries $entries, private Journal $journal, private ClockInterface $clock)
     {
     }
 
@@ -63,7 +61,7 @@ final readonly class SendMail
             }
             $page->touch($outgoing);
             $outgoing->queue($at, $later);
-            $this->expect($outgoing, $expected, $page, $now);
+            $this->askFor($outgoing, $expected, $page, $now);
             $consequence = [\sprintf('%sto %s', $later ? 'goes out '.$at->text().', ' : '', self::names($outgoing->letter()->to ?: $outgoing->letter()->recipients()))];
             if (null !== $then && null !== $conversation) {
                 $page->touch($conversation);
@@ -74,7 +72,7 @@ final readonly class SendMail
         }, clearingId: $clearingId);
     }
 
-    private function expect(Outgoing $outgoing, ?Expected $expected, Page $page, \DateTimeImmutable $now): void
+    private function askFor(Outgoing $outgoing, ?Expected $expected, Page $page, \DateTimeImmutable $now): void
     {
         if (null === $expected) {
             return;
@@ -84,9 +82,7 @@ final readonly class SendMail
             throw new Refused('The answer would be expected before the message goes out.', 'until');
         }
         foreach ($outgoing->letter()->to as $person) {
-            $owed = new Owed($this->ids->next(), $outgoing->accountId, $person, $expected->what, $expected->until, $outgoing->conversationId, $expected->taskId, $outgoing->id, $now);
-            $this->owing->add($owed);
-            $page->made($owed);
+            $this->expect->of($outgoing->accountId, $person, $expected->what, $expected->until, $outgoing->conversationId, $expected->taskId, $outgoing->id, $page, $now);
         }
         if (null !== $expected->taskId) {
             $task = $this->tasks->get($outgoing->accountId, $expected->taskId);

@@ -19,7 +19,7 @@ final readonly class Back
      * @param \DateTimeImmutable|null $since     when it was put off first
      * @param string                  $owedBy    of a hand-over; otherwise empty
      * @param string                  $owedWhat  may be empty
-     * @param string                  $who       wrote last
+     * @param string                  $who       of those who owed an answer has given it; empty where that is not known
      */
     public function __construct(
         public BackBecause $because,

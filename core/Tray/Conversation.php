@@ -169,7 +169,7 @@ final class Conversation implements Journaled
         if ($isLater) {
             $this->latestAt = $message->sentAt->instant;
         }
-        if ($isFirst || ($isLater && !$message->own)) {
+        if ($isFirst || ($isLater && !$message->own && !$message->isAutomaticAnswer())) {
             $this->subject = SubjectLine::cleaned($message->subject);
             $this->latestName = $message->from->label();
             $this->latestEmail = $message->from->email;

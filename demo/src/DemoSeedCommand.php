@@ -14,6 +14,8 @@ use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Mailroom\PostRoom\PostRoom;
+use ZippyTray\Server\Mailroom\PostRoom\Trouble;
 
 #[AsCommand('demo:seed', 'Fills an empty database with the demo and prints how to sign in')]
 final class DemoSeedCommand extends Command
@@ -23,6 +25,7 @@ final class DemoSeedCommand extends Command
         private readonly Scenario $scenario,
         private readonly Accounts $accounts,
         private readonly ProgramClock $clock,
+        private readonly PostRoom $postRoom,
     ) {
         parent::__construct();
     }
@@ -30,6 +33,7 @@ final class DemoSeedCommand extends Command
     protected function configure(): void
     {
         $this->addOption('at', null, InputOption::VALUE_REQUIRED, 'Begin at the next moment at which the clock shows this, e.g. 10:00, instead of now');
+        $this->addOption('still', null, InputOption::VALUE_NONE, 'No mail comes by itself, only answers');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -41,6 +45,7 @@ final class DemoSeedCommand extends Command
             if (\is_string($at)) {
                 $this->clock->moveForward($this->secondsUntil(TimeOfDay::parse($at)));
             }
+            $this->postRoom->behave(new Trouble(quiet: true === $input->getOption('still')));
             ($this->seed)();
         }
         $output->writeln(\sprintf('Sign in as %s with the password %s', $email, $password));

@@ -14,12 +14,12 @@ use Symfony\Component\Yaml\Yaml;
  */
 final readonly class Scenario
 {
-    /** @var array{account: array{name: string, email: string, password: string, zone: string}, lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>} */
+    /** @var array{account: array{name: string, email: string, password: string, zone: string}, signature: string, templates: list<array{name: string, subject: string, text: string, signed: bool}>, lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>} */
     private array $data;
 
     public function __construct(#[Autowire('%kernel.project_dir%/demo/scenario.yaml')] string $file)
     {
-        /** @var array{account: array{name: string, email: string, password: string, zone: string}, lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>} $data */
+        /** @var array{account: array{name: string, email: string, password: string, zone: string}, signature: string, templates: list<array{name: string, subject: string, text: string, signed: bool}>, lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>} $data */
         $data = Yaml::parseFile($file);
         $this->data = $data;
     }
@@ -28,6 +28,17 @@ final readonly class Scenario
     public function account(): array
     {
         return $this->data['account'];
+    }
+
+    public function signature(): string
+    {
+        return $this->data['signature'];
+    }
+
+    /** @return list<array{name: string, subject: string, text: string, signed: bool}> */
+    public function templates(): array
+    {
+        return $this->data['templates'];
     }
 
     /** @return array<string, string> colours by name */

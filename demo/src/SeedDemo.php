@@ -6,6 +6,8 @@ namespace ZippyTray\Demo;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Post\KeepTemplates;
+use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Remind\RemindOf;
 use ZippyTray\Core\Remind\Rings;
 use ZippyTray\Core\Task\ChangeLists;
@@ -32,6 +34,7 @@ use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Clock\ProgramClock;
 
 /**
@@ -52,6 +55,7 @@ final readonly class SeedDemo
         private CompleteTasks $completeTasks,
         private ChangeLists $changeLists,
         private RemindOf $remind,
+        private KeepTemplates $templates,
         private Rings $rings,
         private ProgramClock $clock,
         private Connection $connection,
@@ -64,9 +68,14 @@ final readonly class SeedDemo
         $now = $this->clock->now();
         ['email' => $email, 'name' => $name, 'zone' => $zone, 'password' => $password] = $this->scenario->account();
         $account = $this->accounts->open($email, $name, $zone, $password);
+        $account->connect(MailWays::postRoom());
+        $account->write(new PostSettings(signature: $this->scenario->signature()));
         $dates = new RelativeDate($now, $account->timeZone());
         foreach ($this->letters->of('archive', $dates) as $letter) {
             ($this->receive)($account->id, $email, $letter);
+        }
+        foreach ($this->scenario->templates() as ['name' => $template, 'subject' => $subject, 'text' => $text, 'signed' => $signed]) {
+            $this->templates->add($account->id, $this->ids->next(), $this->ids->next(), $template, $subject, $text, $signed);
         }
         foreach ($this->scenario->lists() as $name => $colour) {
             $this->changeLists->add($account->id, $this->ids->next(), $this->ids->next(), $name, ListColour::from($colour));

@@ -49,6 +49,15 @@ for (const [name, size, scheme] of [
     await page.getByRole('button', { name: 'Sweep what is left' }).click()
     await expect(page.getByText('Tick what can go')).toBeVisible()
     await desk.expectAccessible(`Sweep, ${name}`)
+    for (const [address, text] of [
+      ['/owed', 'Kit Marsh'],
+      ['/going-out', 'Nothing is being written'],
+      ['/write', 'Your message'],
+    ] as const) {
+      await page.goto(address)
+      await expect(page.getByText(text).first()).toBeVisible()
+      await desk.expectAccessible(`${address}, ${name}`)
+    }
     await page.goto('/import')
     await expect(page.getByRole('heading', { name: 'Bring mail in' })).toBeVisible()
     await desk.expectAccessible(`Bring mail in, ${name}`)

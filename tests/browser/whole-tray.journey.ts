@@ -43,7 +43,7 @@ async function decideTop(desk: Desk, turn: number): Promise<void> {
   if (turn === 13 || advised === 'Hand over') {
     await desk.press('4')
     await page.keyboard.type('Petra')
-    return desk.press('Enter')
+    return desk.press('Control+Enter')
   }
   if (advised === 'Do it now') return desk.press('Space', '1')
   return desk.press('Space')

@@ -10,6 +10,7 @@ import KeyCard from './parts/KeyCard.vue'
 import NoticeBar from './parts/NoticeBar.vue'
 import PutOffDialog from './parts/PutOffDialog.vue'
 import RingCards from './parts/RingCards.vue'
+import TemplateDialog from './parts/TemplateDialog.vue'
 import SignInPanel from './parts/SignInPanel.vue'
 import TopBar from './parts/TopBar.vue'
 import TrailStrip from './parts/TrailStrip.vue'
@@ -35,6 +36,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <RingCards />
       <AskDialog />
       <PutOffDialog />
+      <TemplateDialog />
       <v-dialog :model-value="signInNeeded" persistent max-width="440" aria-label="Sign in again">
         <SignInPanel title="You were signed out" :email="account.email" />
       </v-dialog>

@@ -42,6 +42,25 @@ export const router = createRouter({
       component: () => import('./views/ComingBackView.vue'),
       meta: { title: 'Coming back' },
     },
+    {
+      path: '/owed',
+      name: 'owed',
+      component: () => import('./views/OwedView.vue'),
+      meta: { title: 'Owed to you', view: 'away' },
+    },
+    {
+      path: '/going-out',
+      name: 'going-out',
+      component: () => import('./views/GoingOutView.vue'),
+      meta: { title: 'Drafts and going out', view: 'away' },
+    },
+    {
+      path: '/write/:id?',
+      name: 'write',
+      component: () => import('./views/WriteView.vue'),
+      props: true,
+      meta: { title: 'Write' },
+    },
     { path: '/find', name: 'find', component: () => import('./views/FindView.vue'), meta: { title: 'Find' } },
     {
       path: '/journal',

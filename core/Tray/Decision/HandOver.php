@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Decision;
 
 use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Conversation;
@@ -32,6 +33,29 @@ final readonly class HandOver implements Decision
         $this->what = trim((string) preg_replace('/\s+/u', ' ', $what));
     }
 
+    /** @return list<Address> who owes an answer, one each; without an address where only a name was written */
+    public function people(): array
+    {
+        $people = array_filter(array_map(trim(...), explode(',', $this->by)), static fn (string $one): bool => '' !== $one);
+
+        return array_values(array_map(static fn (string $one): Address => 1 === preg_match('/^(?:(?<name>[^<>]*?)\s*<)?(?<email>[^\s<>@]+@[^\s<>@]+)>?$/u', $one, $m) ? new Address($m['email'], $m['name']) : new Address('', $one), $people));
+    }
+
+    private function names(): string
+    {
+        return implode(', ', array_map(static fn (Address $person): string => $person->label(), $this->people()));
+    }
+
+    public function what(): string
+    {
+        return $this->what;
+    }
+
+    public function until(): Moment
+    {
+        return $this->until;
+    }
+
     public function kind(): EntryKind
     {
         return EntryKind::HandOver;
@@ -48,11 +72,11 @@ final readonly class HandOver implements Decision
             }
         }
         $this->until->mustBeAhead($now, 'until');
-        $conversation->handOver($this->by, $this->what, $this->until, $now);
+        $conversation->handOver($this->names(), $this->what, $this->until, $now);
     }
 
     public function consequence(): string
     {
-        return \sprintf('%s owes you an answer by %s', $this->by, $this->until->text());
+        return \sprintf('%s owes you an answer by %s', $this->names(), $this->until->text());
     }
 }

@@ -20,6 +20,11 @@ final readonly class MoveReturn implements Decision
     {
     }
 
+    public function until(): Moment
+    {
+        return $this->until;
+    }
+
     public function kind(): EntryKind
     {
         return EntryKind::MoveReturn;

@@ -21,9 +21,9 @@ use ZippyTray\Server\Store\View\ComingItem;
  */
 final readonly class Coming
 {
-    public const KINDS = ['mail', 'owed', 'start', 'reminder'];
+    public const KINDS = ['mail', 'owed', 'start', 'reminder', 'out'];
 
-    public function __construct(private Rings $rings, private TaskRows $tasks, private ConversationRows $conversations, private ClockInterface $clock)
+    public function __construct(private Rings $rings, private TaskRows $tasks, private ConversationRows $conversations, private OutgoingRows $outgoing, private ClockInterface $clock)
     {
     }
 
@@ -36,7 +36,7 @@ final readonly class Coming
     {
         $speaker = $account->speaker($this->clock->now());
         [$items, $clearing] = $this->mail($account, $speaker);
-        $items = [...$items, ...$this->starts($account), ...$this->reminders($account, $speaker)];
+        $items = [...$items, ...$this->starts($account), ...$this->reminders($account, $speaker), ...$this->goingOut($account, $speaker)];
         $counts = array_count_values(array_map(static fn (ComingItem $item): string => $item->kind, [...$items, ...$clearing])) + array_fill_keys(self::KINDS, 0);
         $items = array_filter($items, static fn (ComingItem $item): bool => \in_array($item->kind, $kinds, true));
         usort($items, static fn (ComingItem $a, ComingItem $b): int => $a->order() <=> $b->order());
@@ -85,6 +85,20 @@ final readonly class Coming
         foreach ($this->tasks->waiting($account) as $task) {
             if (null !== $task->start) {
                 $items[] = new ComingItem('start', LocalDate::parse($task->start['date']), null === $task->start['time'] ? null : TimeOfDay::parse($task->start['time']), '', $task, null);
+            }
+        }
+
+        return $items;
+    }
+
+    /** @return list<ComingItem> messages whose moment the person chose */
+    private function goingOut(Account $account, Speaker $speaker): array
+    {
+        $items = [];
+        foreach ($this->outgoing->open($account)['waiting'] as $row) {
+            if (true === $row['later'] && \is_string($row['goesAt'])) {
+                $at = new \DateTimeImmutable($row['goesAt']);
+                $items[] = new ComingItem('out', LocalDate::of($at, $speaker->now->zone), TimeOfDay::of($at, $speaker->now->zone), '', null, null, outgoing: $row);
             }
         }
 

@@ -32,6 +32,9 @@ final readonly class ConversationRows
     /** How often a conversation was looked at since it was last decided, for a query of c. */
     public const TOUCHES = "(SELECT COUNT(*) FROM conversation_touch t WHERE t.conversation_id = c.id AND t.touched_at > COALESCE(c.decided_at, ''))";
 
+    /** Who owed an answer and gave it last, for a query of c. */
+    private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = c.id AND o.state = 'answered' ORDER BY o.settled_at DESC, o.id DESC LIMIT 1)";
+
     public function __construct(private Connection $connection, private StoredNow $now, private ClockInterface $clock, private Advices $advices)
     {
     }
@@ -158,7 +161,7 @@ final readonly class ConversationRows
     private function select(string $where, string $order, Account $account, array $parameters = []): array
     {
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT c.*, '.self::TOUCHES." AS touches FROM conversation c WHERE c.account_id = :account AND ({$where}) ORDER BY {$order}",
+            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY." AS answered_by FROM conversation c WHERE c.account_id = :account AND ({$where}) ORDER BY {$order}",
             $parameters + ['account' => $account->id, 'now' => $this->now->text()],
         );
 

@@ -21,7 +21,8 @@ final readonly class EntryRows
     private const SELECT = "SELECT e.id, e.number, e.done_at, e.kind, e.about, e.consequence, e.undoes, e.undone_by,
             u.kind AS undone_kind, u.number AS undone_number,
             MAX((SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'conversation'),
-                (SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'task')) AS decided
+                (SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'task')) AS decided,
+            (SELECT t.object_id FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'outgoing') AS outgoing
         FROM journal_entry e LEFT JOIN journal_entry u ON u.id = e.undoes";
 
     public function __construct(private Connection $connection)

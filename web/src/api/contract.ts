@@ -1472,6 +1472,8 @@ export interface components {
                 owed: number;
                 start: number;
                 reminder: number;
+                /** @description Mail that goes out */
+                out: number;
             };
             /** @description What comes back with the next clearing */
             clearing: components["schemas"]["ComingItem"][];
@@ -1489,13 +1491,14 @@ export interface components {
         };
         ComingItem: {
             /** @enum {string} */
-            kind: "mail" | "owed" | "start" | "reminder";
+            kind: "mail" | "owed" | "start" | "reminder" | "out";
             date: components["schemas"]["Date"];
             time: components["schemas"]["Time"] | null;
             /** @description Of a reminder, which one; otherwise empty */
             text: string;
             /** @description Of a reminder */
             how: components["schemas"]["ReminderKind"] | null;
+            outgoing: components["schemas"]["OutgoingRow"] | null;
             task: components["schemas"]["TaskRow"] | null;
             conversation: components["schemas"]["ConversationRow"] | null;
         };
@@ -1544,7 +1547,7 @@ export interface components {
                  * @description What brought it back
                  * @enum {string}
                  */
-                because: "time" | "message" | "clearing";
+                because: "time" | "message" | "answer" | "undelivered" | "clearing";
                 /** @description A sentence */
                 why: string;
                 /** @description What had been decided, as a sentence; may be empty */
@@ -2060,6 +2063,8 @@ export interface components {
             consequence: string;
             /** @description How many conversations or tasks were decided in this step */
             count: number;
+            /** @description The message that was sent or taken back */
+            outgoing: components["schemas"]["Id"] | null;
             undoes: components["schemas"]["UndoneEntry"] | null;
             undoneBy: components["schemas"]["Id"] | null;
             /** @description Undo may be tried: it was not undone yet, and something is left to put back */

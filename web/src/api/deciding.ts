@@ -3,6 +3,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { tell } from '@/parts/notice'
 import { follow, remember } from '@/parts/trail'
 import { noteOwn } from './heartbeat'
+import { mailSteps } from './mailing'
 import { Problem } from './problem'
 import {
   answer,
@@ -236,6 +237,7 @@ export function useDeciding() {
           }),
         ),
       ),
+    ...mailSteps({ done, leaving }),
     emptyBin: async () => done(await answer(api.DELETE('/bin', { params: { query: { id: newId() } } }))),
     undo: async (entry: { id: string }) =>
       done(

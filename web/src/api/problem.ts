@@ -15,6 +15,10 @@ export class Problem extends Error {
     readonly openSubtasks = 0,
     /** The task as it is now, when somebody else changed it */
     readonly task: components['schemas']['Task'] | null = null,
+    /** What is odd about a message that was to be sent */
+    readonly misgivings: string[] = [],
+    /** The draft as it is now, when another window changed it */
+    readonly outgoing: components['schemas']['Outgoing'] | null = null,
   ) {
     super(sentence)
   }
@@ -31,6 +35,8 @@ export class Problem extends Error {
       body.later ?? null,
       body.openSubtasks ?? 0,
       body.task ?? null,
+      body.misgivings ?? [],
+      body.outgoing ?? null,
     )
   }
 

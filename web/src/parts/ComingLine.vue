@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { mdiBellOutline, mdiEmailOutline, mdiAccountArrowRightOutline, mdiPlayOutline } from '@mdi/js'
+import {
+  mdiBellOutline,
+  mdiEmailOutline,
+  mdiAccountArrowRightOutline,
+  mdiPlayOutline,
+  mdiSendClockOutline,
+} from '@mdi/js'
 import { computed } from 'vue'
 import type { ComingKind } from '@/api/client'
 import { day, nearness } from '@/time/format'
@@ -19,13 +25,14 @@ const ICONS: Record<ComingKind, { path: string; text: string }> = {
   owed: { path: mdiAccountArrowRightOutline, text: 'Owed to you' },
   start: { path: mdiPlayOutline, text: 'A task begins' },
   reminder: { path: mdiBellOutline, text: 'A reminder' },
+  out: { path: mdiSendClockOutline, text: 'A message goes out' },
 }
 const icon = computed(() => ICONS[props.row.kind])
-const to = computed(() =>
-  props.row.task
-    ? { name: 'tasks', params: { id: props.row.task.id } }
-    : { name: 'conversation', params: { id: props.row.conversation?.id ?? '' } },
-)
+const to = computed(() => {
+  const { task, conversation } = props.row
+  if (task) return { name: 'tasks', params: { id: task.id } }
+  return conversation ? { name: 'conversation', params: { id: conversation.id } } : { name: 'going-out' }
+})
 const tab = computed(() =>
   [props.dated ? day(props.row.date) : '', props.row.time ?? (props.dated ? '' : 'that day')]
     .filter(Boolean)

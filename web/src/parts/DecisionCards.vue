@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Advice, ConversationRow, TaskProposal } from '@/api/client'
+import type { Written } from '@/api/when'
 import { useSnoozeChoices } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import { day } from '@/time/format'
+import type { Wanted } from './answering'
 import BlockForm from './BlockForm.vue'
 import { CARDS, type Card, type CardKind } from './cards'
 import HandOverForm from './HandOverForm.vue'
@@ -28,7 +30,7 @@ const props = defineProps<{
   clearing?: string
   eager?: boolean
 }>()
-const emit = defineEmits<{ decided: []; failed: [rows: ConversationRow[]] }>()
+const emit = defineEmits<{ decided: []; failed: [rows: ConversationRow[]]; write: [wanted: Wanted] }>()
 
 const { open, wrong, take, saveTasks, snooze, handOver, unfold } = useTaking(props, {
   decided: () => emit('decided'),
@@ -95,6 +97,15 @@ watch(
     requestAnimationFrame(() => setTimeout(() => (isPainted.value = true)))
   },
 )
+/** Answering is doing it now: the clock runs beside the letter. */
+function answerIt(): void {
+  open.value = 'do_now'
+  emit('write', { kind: 'reply', then: 'do_now' })
+}
+function passOn(to: string, what: string, until: Written): void {
+  open.value = null
+  emit('write', { kind: 'forward', then: 'hand_over', to: to.replace(/[,\s]+$/, ''), what, until })
+}
 defineExpose({ press: (kind: CardKind) => void press(CARDS.find((card) => card.kind === kind) as Card) })
 
 useKeys('Decide', [
@@ -110,6 +121,7 @@ useKeys('Decide', [
     when: () => props.rows.length > 0 && open.value !== 'snooze',
     run: () => void press(card),
   })),
+  { key: '0', label: 'Answer', when: () => !!single.value && open.value !== 'snooze', run: answerIt },
   {
     key: '9',
     label: 'Its list as tasks',
@@ -179,6 +191,7 @@ useKeys('Decide', [
           :wrong="wrong"
           :still="open === null"
           @submit="handOver"
+          @write="passOn"
           @cancel="open = null"
         />
         <BlockForm
@@ -192,6 +205,7 @@ useKeys('Decide', [
           v-else-if="card.kind === 'do_now' && open === 'do_now'"
           :what="advice?.title"
           @done="take('do_now')"
+          @answer="answerIt"
           @task="unfold('make_task')"
         />
         <p v-if="card === advised && open === null && !card.asks" class="outcome">

@@ -2,6 +2,7 @@
 import { nextTick, onMounted, ref } from 'vue'
 import type { Due, When } from '@/api/client'
 import { toWhen, written, type Written } from '@/api/when'
+import PeopleField from './PeopleField.vue'
 import WhenField from './WhenField.vue'
 
 /** Who owes an answer, what, and by when. */
@@ -11,7 +12,11 @@ const props = defineProps<{
   wrong?: Record<string, string>
   still?: boolean
 }>()
-const emit = defineEmits<{ submit: [by: string, what: string, until: When]; cancel: [] }>()
+const emit = defineEmits<{
+  submit: [by: string, what: string, until: When]
+  write: [to: string, what: string, until: Written]
+  cancel: []
+}>()
 
 const by = ref('')
 const what = ref(props.what ?? '')
@@ -19,10 +24,10 @@ const until = ref<Written>(
   props.until ? written(props.until) : { phrase: 'in 3 working days', reading: null },
 )
 const missing = ref<Record<string, string>>({})
-const field = ref<{ $el: HTMLElement }>()
+const field = ref<InstanceType<typeof PeopleField>>()
 
 function focus(): void {
-  field.value?.$el.querySelector('input')?.focus({ preventScroll: true })
+  field.value?.focus()
 }
 defineExpose({ focus })
 onMounted(async () => {
@@ -30,26 +35,35 @@ onMounted(async () => {
   if (!props.still) focus()
 })
 
-function submit(): void {
+function check(): When | null {
   const when = toWhen(until.value)
   missing.value = {
     ...(by.value.trim() ? {} : { by: 'Who owes you the answer?' }),
     ...(when ? {} : { until: 'By which day and time?' }),
   }
-  if (when && !Object.keys(missing.value).length) emit('submit', by.value, what.value, when)
+  return Object.keys(missing.value).length ? null : when
+}
+
+function note(): void {
+  const when = check()
+  const people = by.value.replace(/[,\s]+$/, '')
+  if (when) emit('submit', people, what.value, when)
+}
+
+function submit(): void {
+  if (check()) emit('write', by.value, what.value, until.value)
 }
 </script>
 
 <template>
-  <form class="form" novalidate @submit.prevent="submit" @keydown.esc.stop="$emit('cancel')">
-    <v-text-field
-      ref="field"
-      v-model="by"
-      label="Who owes you an answer?"
-      :error-messages="missing.by ?? wrong?.by"
-      maxlength="200"
-      hide-details="auto"
-    />
+  <form
+    class="form"
+    novalidate
+    @submit.prevent="submit"
+    @keydown.ctrl.enter.prevent.stop="note"
+    @keydown.esc.stop="$emit('cancel')"
+  >
+    <PeopleField ref="field" v-model="by" label="To whom" :error="missing.by ?? wrong?.by" />
     <v-text-field
       v-model="what"
       label="What is owed"
@@ -59,12 +73,13 @@ function submit(): void {
     />
     <WhenField v-model="until" label="By" :error="missing.until ?? wrong?.until" :quiet="still" />
     <p class="slate hint">
-      Pass the message on in your own words; this keeps track of it. It comes back when they answer in this
-      conversation, or at that moment.
+      It comes back when they answer, or at that moment. Forward it from here, or only note who owes you the
+      answer when you have asked them another way.
     </p>
     <div class="actions">
       <v-btn v-if="!still" variant="text" @click="$emit('cancel')">Cancel</v-btn>
-      <v-btn type="submit" color="primary">Hand over</v-btn>
+      <v-btn variant="text" title="Ctrl+Enter" @click="note">Only note it</v-btn>
+      <v-btn type="submit" color="primary">Forward …</v-btn>
     </div>
   </form>
 </template>

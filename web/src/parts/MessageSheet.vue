@@ -6,9 +6,20 @@ import { moment, size } from '@/time/format'
 import CopyAddress from './CopyAddress.vue'
 import FormattedMail from './FormattedMail.vue'
 import MessageText from './MessageText.vue'
+import { editTemplate } from './templating'
 
 /** One message: who, when, the text, and what came with it. */
 const props = defineProps<{ message: Message }>()
+
+/** What was written now, without what it quotes and without the signature. */
+function keepAsTemplate(): void {
+  const letters = [...props.message.text]
+  const text = props.message.parts
+    .filter(({ kind }) => kind === 'written')
+    .map(({ from, to }) => letters.slice(from, to).join(''))
+    .join('\n')
+  editTemplate({ name: '', subject: props.message.subject, text: text.trim(), signed: true })
+}
 
 const asFormatted = ref(!props.message.plain)
 
@@ -45,6 +56,9 @@ const dateNote = computed(
       <p class="tools">
         <button v-if="message.formatted" class="link" type="button" @click="asFormatted = !asFormatted">
           {{ asFormatted ? 'As plain text' : 'As it was formatted' }}
+        </button>
+        <button v-if="message.own" class="link" type="button" @click="keepAsTemplate">
+          Keep as a template
         </button>
         <a class="link" :href="`/api/messages/${message.id}/source`" download>Save as .eml</a>
         <CopyAddress :message="message" />

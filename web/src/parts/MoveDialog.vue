@@ -13,7 +13,7 @@ const emit = defineEmits<{ move: [to: When]; close: [] }>()
 const to = ref<Written>({ phrase: '', reading: null })
 const missing = ref('')
 const field = ref<InstanceType<typeof WhenField>>()
-const WHAT = { mail: 'Comes back', owed: 'Comes back', start: 'Begins', reminder: 'Reminds' }
+const WHAT = { mail: 'Comes back', owed: 'Comes back', start: 'Begins', reminder: 'Reminds', out: 'Goes out' }
 
 watch(
   () => props.row,

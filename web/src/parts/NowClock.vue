@@ -6,7 +6,7 @@ import ShareRail from './ShareRail.vue'
 
 /** Two minutes to do it in. When they are over, a task can be made of it instead. */
 const props = defineProps<{ what?: string }>()
-defineEmits<{ done: []; task: [] }>()
+defineEmits<{ done: []; task: []; answer: [] }>()
 
 const MINUTES = 2
 const left = ref(MINUTES * 60)
@@ -36,8 +36,9 @@ onMounted(() => done.value?.$el.focus({ preventScroll: true }))
         :color="left === 0 ? 'primary' : undefined"
         @click="$emit('task')"
       >
-        Make a task instead <KeyCap name="2" />
+        A task instead <KeyCap name="2" />
       </v-btn>
+      <v-btn variant="outlined" @click="$emit('answer')">Answer <KeyCap name="0" /></v-btn>
       <v-btn ref="done" :variant="left === 0 ? 'text' : 'flat'" color="primary" @click="$emit('done')">
         Done <KeyCap name="1" />
       </v-btn>
@@ -71,6 +72,10 @@ onMounted(() => done.value?.$el.focus({ preventScroll: true }))
   display: flex;
   justify-content: flex-end;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: 6px;
+}
+
+.actions .v-btn {
+  padding: 0 10px;
 }
 </style>

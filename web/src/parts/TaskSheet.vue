@@ -134,6 +134,9 @@ defineExpose({ edit, openSource, openWeb, remove })
             Skip this one
           </v-btn>
           <v-btn v-if="!row.completedAt" variant="outlined" @click="putOff([row])">Put off</v-btn>
+          <v-btn v-if="!row.completedAt" variant="outlined" :to="{ name: 'write', query: { task: id } }"
+            >Hand over</v-btn
+          >
           <v-btn variant="outlined" @click="edit">Edit</v-btn>
           <v-btn variant="text" @click="remove">Delete</v-btn>
         </div>

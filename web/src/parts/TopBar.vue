@@ -32,6 +32,7 @@ function step(by: number): void {
 useKeys(EVERYWHERE, [
   { key: ',', label: 'Previous view of the bar', run: () => step(-1) },
   { key: '.', label: 'Next view of the bar', run: () => step(1) },
+  { key: '+', label: 'Write a message', run: () => void router.push('/write') },
 ])
 </script>
 
@@ -54,6 +55,9 @@ useKeys(EVERYWHERE, [
     </nav>
     <div class="right">
       <DemoClock v-if="demo" />
+      <router-link class="keys write" to="/write" title="Write a message" aria-label="Write a message"
+        ><KeyCap name="+"
+      /></router-link>
       <button
         class="keys"
         type="button"
@@ -158,6 +162,11 @@ nav a.on b {
   display: flex;
   gap: 14px;
   align-items: center;
+}
+
+a.keys {
+  color: inherit;
+  text-decoration: none;
 }
 
 .keys {

@@ -1,16 +1,29 @@
 <script setup lang="ts">
+import { useRoute, useRouter } from 'vue-router'
+import type { Entry } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useKeys, EVERYWHERE } from '@/keys/registry'
 import { attempt } from './notice'
 import { hasSteps, lastStep, trail } from './trail'
+import UndoSlip from './UndoSlip.vue'
 import { deed, object } from './words'
 
 const { undo } = useDeciding()
+const route = useRoute()
+const router = useRouter()
+
+/** What was sent is a draft again, and is opened where it belongs. */
+async function undoIt(entry: Entry): Promise<void> {
+  if (!(await attempt(() => undo(entry)))) return
+  const isSent = entry.kind === 'send' || entry.kind === 'send_later'
+  if (isSent && entry.outgoing && route.name !== 'clearing')
+    await router.push({ name: 'write', params: { id: entry.outgoing } })
+}
 
 /** What was decided a moment ago may still be on its way, and so may the undoing before this one. */
 async function undoLast(): Promise<void> {
   const last = await lastStep()
-  if (last) await attempt(() => undo(last))
+  if (last) await undoIt(last)
 }
 let undoing = Promise.resolve()
 
@@ -31,9 +44,7 @@ useKeys(EVERYWHERE, [
     <span v-for="entry in trail" :key="entry.id" class="slip">
       <span class="what">{{ deed(entry) }}: {{ object(entry) }}</span>
       <span v-if="entry.consequence" class="slate">{{ entry.consequence }}</span>
-      <button v-if="entry.undoable" class="link" type="button" @click="attempt(() => undo(entry))">
-        Undo
-      </button>
+      <UndoSlip :entry="entry" @undo="undoIt(entry)" />
     </span>
   </div>
 </template>
@@ -85,14 +96,6 @@ useKeys(EVERYWHERE, [
 
 .slip .slate {
   flex-shrink: 3;
-}
-
-.slip .link {
-  flex: none;
-}
-
-.link {
-  text-decoration: underline;
 }
 
 @media (max-width: 760px) {

@@ -16,14 +16,15 @@ export const KINDS: { kind: ComingKind; text: string }[] = [
   { kind: 'owed', text: 'Owed to you' },
   { kind: 'start', text: 'Starts' },
   { kind: 'reminder', text: 'Reminders' },
+  { kind: 'out', text: 'Going out' },
 ]
 
 export const nameOf = (item: ComingItem): string =>
-  item.task?.title ?? (item.conversation ? subjectOf(item.conversation) : '')
+  item.task?.title ?? subjectOf(item.conversation ?? item.outgoing ?? { subject: '' })
 
 export const rowOf = (item: ComingItem): Row => ({
   ...item,
-  id: [item.kind, item.task?.id ?? item.conversation?.id, item.text].join(' '),
+  id: [item.kind, item.task?.id ?? item.conversation?.id ?? item.outgoing?.id, item.text].join(' '),
 })
 
 /** Of a reminder that comes again and again no one moment can be moved. */
@@ -70,7 +71,13 @@ export function spotOf(stretch: Stretch, item: ComingItem): { date: string; time
 export function dropText(stretch: Stretch, item: ComingItem): string {
   const spot = spotOf(stretch, item)
   const when = `${day(spot.date)}${spot.time ? `, ${spot.time}` : ''}`
-  const what = { mail: 'comes back', owed: 'comes back', start: 'begins', reminder: 'reminds' }[item.kind]
+  const what = {
+    mail: 'comes back',
+    owed: 'comes back',
+    start: 'begins',
+    reminder: 'reminds',
+    out: 'goes out',
+  }[item.kind]
   return `“${nameOf(item)}” ${what} ${when}.`
 }
 
@@ -79,7 +86,7 @@ export function useTimeLine() {
   const hidden = useLocalStorage<ComingKind[]>('zippy-tray.coming-hidden', [])
   const kinds = computed(() => KINDS.map(({ kind }) => kind).filter((kind) => !hidden.value.includes(kind)))
   const { data, error, refetch } = useComing(kinds)
-  const { decide, putOffTasks, moveReminder } = useDeciding()
+  const { decide, putOffTasks, moveReminder, sendMail } = useDeciding()
 
   const clearing = computed(() => (data.value?.clearing ?? []).map(rowOf))
   const stretches = computed(() =>
@@ -106,12 +113,14 @@ export function useTimeLine() {
     move: async (item: ComingItem, to: When): Promise<unknown> => {
       if (item.kind === 'reminder') return moveReminder(of(item), item.text, to)
       if (item.task) return putOffTasks([item.task.id], to, 'start')
+      if (item.outgoing) return sendMail(item.outgoing.id, { at: to, despite: true })
       return item.conversation && decide('move_return', [claimOf(item.conversation)], { until: to })
     },
     /** Now instead of later; a reminder is taken off. */
     now: async (item: ComingItem): Promise<unknown> => {
       if (item.kind === 'reminder') return moveReminder(of(item), item.text, null)
       if (item.task) return putOffTasks([item.task.id], { phrase: 'today' }, 'start')
+      if (item.outgoing) return sendMail(item.outgoing.id, { atOnce: true, despite: true })
       return item.conversation && decide('bring_back', [claimOf(item.conversation)])
     },
   }
@@ -122,6 +131,7 @@ export const NOW: Record<ComingKind, string> = {
   owed: 'Bring back now',
   start: 'Begin now',
   reminder: 'Do not remind',
+  out: 'Send now',
 }
 
 /** What is said of it besides its name. */
@@ -130,6 +140,7 @@ export function noteOf(item: ComingItem): string {
   // That of a moment says what the tab says.
   if (item.kind === 'reminder') return item.how === 'moment' ? 'reminder' : item.text
   if (task) return [task.list.name, task.due ? `due ${day(task.due.date)}` : ''].filter(Boolean).join(' · ')
+  if (item.outgoing) return `goes out to ${item.outgoing.to}`
   if (!conversation) return ''
   if (item.kind === 'owed') return `${conversation.owedBy} owes you an answer`
   return [

@@ -32,6 +32,15 @@ const DONE: Record<Entry['kind'], string> = {
   add_list: 'List made',
   edit_list: 'List changed',
   delete_list: 'List deleted',
+  send: 'Sent',
+  send_later: 'To go out',
+  take_back: 'Taken back',
+  drop_draft: 'Draft deleted',
+  settle_owed: 'Settled',
+  move_owed: 'More time',
+  add_template: 'Template made',
+  edit_template: 'Template changed',
+  delete_template: 'Template deleted',
   undo: 'Undone',
 }
 

@@ -19,7 +19,11 @@ import HistoryList from '@/parts/HistoryList.vue'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { useClearingRun } from '@/parts/clearing'
+import { useAnswering } from '@/parts/answering'
+import DraftStrip from '@/parts/DraftStrip.vue'
+import WriteSheet from '@/parts/WriteSheet.vue'
 import { usePile } from '@/parts/pile'
+import OwedIn from '@/parts/OwedIn.vue'
 import PileEdges from '@/parts/PileEdges.vue'
 import SweepDialog from '@/parts/SweepDialog.vue'
 import TooOften from '@/parts/TooOften.vue'
@@ -45,6 +49,17 @@ const shown = computed(() => {
   return queries.getQueryData<Conversation>(['conversation', wanted])
 })
 const source = computed(() => shown.value?.messages.findLast(({ own }) => !own)?.id)
+
+const {
+  writing,
+  write,
+  goOn: goOnWriting,
+  close,
+} = useAnswering(
+  () => shown.value,
+  () => current.value,
+  () => id.value,
+)
 
 watch(order, (now) => {
   if (!account.value) return
@@ -139,6 +154,8 @@ useKeys('Clearing', [
           :advice="shown.advice"
         />
         <div v-else class="sheet top waiting"><LoadingRows /></div>
+        <DraftStrip v-if="shown && !writing" :drafts="shown.drafts" @open="goOnWriting" />
+        <WriteSheet v-if="writing" :key="writing.message" :writing="writing" @sent="next" @close="close" />
         <PileEdges :left="pile.length" />
         <p class="hint">
           <button class="link" type="button" :disabled="at === 0" @click="step(-1)">
@@ -159,8 +176,10 @@ useKeys('Clearing', [
           eager
           @decided="next"
           @failed="failed"
+          @write="write"
         />
         <template v-if="shown">
+          <OwedIn :owed="shown.owed" />
           <ConversationReminders :key="shown.row.id" :conversation="shown" />
           <HistoryList :conversation="shown" />
         </template>

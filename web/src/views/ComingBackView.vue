@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import type { When } from '@/api/client'
 import { Problem } from '@/api/problem'
 import { useKeys } from '@/keys/registry'
+import AwayTabs from '@/parts/AwayTabs.vue'
 import ComingLine from '@/parts/ComingLine.vue'
 import {
   canMove,
@@ -122,21 +123,19 @@ useKeys('Coming back', [
 
 <template>
   <div class="view" @dragover.capture="over = null" @dragleave="left">
-    <div class="view-head">
-      <h1>
-        Coming back <small v-if="next">{{ next }}</small>
-      </h1>
-      <div v-if="data && total" class="kinds" role="group" aria-label="Show">
-        <button
-          v-for="{ kind, text } in KINDS"
-          :key="kind"
-          type="button"
-          :aria-pressed="kinds.includes(kind)"
-          @click="toggle(kind)"
-        >
-          {{ text }} <b>{{ data.counts[kind] }}</b>
-        </button>
-      </div>
+    <AwayTabs
+      >Coming back <small v-if="next">{{ next }}</small></AwayTabs
+    >
+    <div v-if="data && total" class="kinds" role="group" aria-label="Show">
+      <button
+        v-for="{ kind, text } in KINDS"
+        :key="kind"
+        type="button"
+        :aria-pressed="kinds.includes(kind)"
+        @click="toggle(kind)"
+      >
+        {{ text }} <b>{{ data.counts[kind] }}</b>
+      </button>
     </div>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
@@ -204,6 +203,7 @@ useKeys('Coming back', [
 
 <style scoped>
 .kinds {
+  margin: -4px 0 14px;
   display: flex;
   flex-wrap: wrap;
   gap: 6px;

@@ -1,24 +1,29 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onBeforeUnmount, onUnmounted, watch } from 'vue'
-import { onBeforeRouteLeave, useRouter } from 'vue-router'
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { answer, api, newId, type ConversationRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useConversation } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import { send } from '@/parts/sending'
+import { useAnswering } from '@/parts/answering'
 import BackStrip from '@/parts/BackStrip.vue'
 import ConversationReminders from '@/parts/ConversationReminders.vue'
 import ConversationSheet from '@/parts/ConversationSheet.vue'
+import DraftStrip from '@/parts/DraftStrip.vue'
 import DecisionCards from '@/parts/DecisionCards.vue'
 import FailedState from '@/parts/FailedState.vue'
 import HistoryList from '@/parts/HistoryList.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
+import WriteSheet from '@/parts/WriteSheet.vue'
+import OwedIn from '@/parts/OwedIn.vue'
 import { placeText } from '@/parts/places'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
+const route = useRoute()
 const queries = useQueryClient()
 const { decide } = useDeciding()
 const { data: conversation, error, refetch } = useConversation(() => props.id)
@@ -76,6 +81,24 @@ function decided(): void {
   leave()
 }
 
+const { writing, write, goOn, close } = useAnswering(
+  () => conversation.value,
+  () => row.value,
+)
+/** What is opened for its draft begins with it. */
+watch(
+  () => [row.value?.id, route.query.draft],
+  ([id, draft]) => id === props.id && typeof draft === 'string' && setTimeout(() => goOn(draft)),
+  { immediate: true },
+)
+
+/** What lay elsewhere stays there to be looked at. */
+function sent(): void {
+  const wasInTray = undecided === props.id
+  close()
+  if (wasInTray) decided()
+}
+
 let isLeft = false
 onBeforeRouteLeave(() => {
   isLeft = true
@@ -127,6 +150,14 @@ useKeys('Conversation', [
           :conversation="conversation"
           :advice="row.place === 'tray' ? conversation.advice : null"
         />
+        <DraftStrip v-if="!writing" :drafts="conversation.drafts" @open="goOn" />
+        <WriteSheet
+          v-if="writing"
+          :key="writing.id ?? writing.message"
+          :writing="writing"
+          @sent="sent"
+          @close="close"
+        />
       </div>
       <aside>
         <h2 class="slate">What becomes of it?</h2>
@@ -137,6 +168,7 @@ useKeys('Conversation', [
           :advice="row.place === 'tray' ? conversation.advice : null"
           :proposal="conversation?.proposal"
           @decided="decided"
+          @write="write"
         />
         <div v-if="row.place !== 'tray'" class="where">
           <p>It is {{ placeText(row) }}.</p>
@@ -148,6 +180,7 @@ useKeys('Conversation', [
             {{ row.place === 'bin' ? 'Put back into the tray' : 'Bring back into the tray' }}
           </v-btn>
         </div>
+        <OwedIn :owed="conversation.owed" />
         <ConversationReminders :key="row.id" :conversation="conversation" />
         <HistoryList :conversation="conversation" />
       </aside>

@@ -7,6 +7,7 @@ import { useSession, useSignIn } from '@/api/session'
 import AwaySettings from '@/parts/AwaySettings.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
+import MailSettings from '@/parts/MailSettings.vue'
 import { attempt } from '@/parts/notice'
 import TimeSettings from '@/parts/TimeSettings.vue'
 import { counted } from '@/parts/words'
@@ -34,6 +35,7 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
     <div class="view-head"><h1>Settings</h1></div>
     <TimeSettings />
     <AwaySettings />
+    <MailSettings />
     <section class="sheet part">
       <h2>Clearing</h2>
       <fieldset>

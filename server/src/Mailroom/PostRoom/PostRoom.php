@@ -113,7 +113,7 @@ final readonly class PostRoom implements MailOut, MailIn
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $visited = is_file($this->folder.'/visited') ? (int) file_get_contents($this->folder.'/visited') : $now->getTimestamp();
-        foreach ($this->correspondents as $correspondent) {
+        foreach ($this->trouble()->quiet ? [] : $this->correspondents as $correspondent) {
             foreach ($correspondent->unasked(new \DateTimeImmutable('@'.$visited), $now) as $name => [$at, $raw]) {
                 $this->bring($raw, $at, self::name($name));
             }

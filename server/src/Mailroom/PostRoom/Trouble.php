@@ -15,8 +15,9 @@ final readonly class Trouble implements \JsonSerializable
      * @param int    $delay     seconds by which everything comes later
      * @param bool   $silent    it takes messages, and does not say so
      * @param bool   $forgetful it does not tell what it has taken, as real servers do not
+     * @param bool   $quiet     nothing comes by itself
      */
-    public function __construct(public bool $down = false, public string $refuses = '', public int $delay = 0, public bool $silent = false, public bool $forgetful = false)
+    public function __construct(public bool $down = false, public string $refuses = '', public int $delay = 0, public bool $silent = false, public bool $forgetful = false, public bool $quiet = false)
     {
     }
 
@@ -25,12 +26,12 @@ final readonly class Trouble implements \JsonSerializable
         $state = json_decode($json, true);
         $state = \is_array($state) ? $state : [];
 
-        return new self(true === ($state['down'] ?? null), \is_string($state['refuses'] ?? null) ? $state['refuses'] : '', \is_int($state['delay'] ?? null) ? $state['delay'] : 0, true === ($state['silent'] ?? null), true === ($state['forgetful'] ?? null));
+        return new self(true === ($state['down'] ?? null), \is_string($state['refuses'] ?? null) ? $state['refuses'] : '', \is_int($state['delay'] ?? null) ? $state['delay'] : 0, true === ($state['silent'] ?? null), true === ($state['forgetful'] ?? null), true === ($state['quiet'] ?? null));
     }
 
     /** @return array<string, bool|int|string> */
     public function jsonSerialize(): array
     {
-        return ['down' => $this->down, 'refuses' => $this->refuses, 'delay' => $this->delay, 'silent' => $this->silent, 'forgetful' => $this->forgetful];
+        return ['down' => $this->down, 'refuses' => $this->refuses, 'delay' => $this->delay, 'silent' => $this->silent, 'forgetful' => $this->forgetful, 'quiet' => $this->quiet];
     }
 }

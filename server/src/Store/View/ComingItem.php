@@ -13,7 +13,10 @@ use ZippyTray\Core\Time\TimeOfDay;
  */
 final readonly class ComingItem
 {
-    /** @param 'mail'|'owed'|'start'|'reminder' $kind */
+    /**
+     * @param 'mail'|'owed'|'start'|'reminder'|'out' $kind
+     * @param array<string, mixed>|null              $outgoing see OutgoingRow of the contract
+     */
     public function __construct(
         public string $kind,
         public LocalDate $date,
@@ -22,6 +25,7 @@ final readonly class ComingItem
         public ?TaskRow $task,
         public ?ConversationRow $conversation,
         public ?ReminderKind $how = null,
+        public ?array $outgoing = null,
     ) {
     }
 

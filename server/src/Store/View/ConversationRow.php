@@ -100,7 +100,7 @@ final readonly class ConversationRow
             $instant('snoozed_since'),
             $row->string('owed_by'),
             $row->string('owed_what'),
-            $row->string('latest_name'),
+            $row->string('answered_by'),
         );
     }
 }

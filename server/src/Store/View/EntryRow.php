@@ -21,6 +21,7 @@ final readonly class EntryRow
         public ?array $undoes,
         public ?string $undoneBy,
         public bool $undoable,
+        public ?string $outgoing,
     ) {
     }
 
@@ -40,6 +41,7 @@ final readonly class EntryRow
             null === $undoes ? null : ['id' => $undoes, 'kind' => $row->string('undone_kind'), 'number' => $row->int('undone_number')],
             $undoneBy,
             null === $undoneBy && 'empty_bin' !== $row->string('kind'),
+            $row->stringOrNull('outgoing'),
         );
     }
 }

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Owed;
+
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Time\Moment;
+
+/**
+ * Somebody owes an answer from now on. What the same person owes in the same conversation already is asked for anew.
+ */
+final readonly class Expect
+{
+    public function __construct(private Owing $owing, private Ids $ids)
+    {
+    }
+
+    /** For the parameters see Owed. */
+    public function of(string $accountId, Address $person, string $what, Moment $until, ?string $conversationId, ?string $taskId, ?string $outgoingId, Page $page, \DateTimeImmutable $now): void
+    {
+        foreach (null === $conversationId ? [] : $this->owing->openIn($accountId, $conversationId) as $before) {
+            if ($before->isOwedBy($person)) {
+                $page->touch($before);
+                $before->settle(OwedState::Dropped, $now);
+            }
+        }
+        $owed = new Owed($this->ids->next(), $accountId, $person, $what, $until, $conversationId, $taskId, $outgoingId, $now);
+        $this->owing->add($owed);
+        $page->made($owed);
+    }
+
+    /** Whoever owes something in the conversation has more time, or less. */
+    public function moveIn(string $accountId, string $conversationId, Moment $until, Page $page): void
+    {
+        foreach ($this->owing->openIn($accountId, $conversationId) as $owed) {
+            $page->touch($owed);
+            $owed->moveTo($until);
+        }
+    }
+}

@@ -1,0 +1,57 @@
+import { answer, api, newId, type Claim, type Entry, type Template, type When } from './client'
+
+/** What sending takes besides the draft. */
+export interface SendDetails {
+  at?: When
+  atOnce?: boolean
+  then?: 'do_now' | 'archive' | 'hand_over' | null
+  conversation?: Claim
+  until?: When
+  what?: string
+  task?: string | null
+  clearing?: string | null
+  despite?: boolean
+}
+
+/** The steps of writing and of what is owed; see useDeciding. */
+export const mailSteps = ({
+  done,
+  leaving,
+}: {
+  done: (entry: Entry) => Entry
+  leaving: <T>(ids: string[], call: () => Promise<T>) => Promise<T>
+}) => ({
+  sendMail: async (id: string, details: SendDetails = {}) => {
+    const body = { entry: newId(), ...details }
+    const send = () => answer(api.POST('/outgoing/{id}/send', { params: { path: { id } }, body }))
+    return done(await leaving(details.conversation ? [details.conversation.id] : [], send))
+  },
+  takeBack: async (id: string) =>
+    done(
+      await answer(
+        api.POST('/outgoing/{id}/take-back', { params: { path: { id } }, body: { entry: newId() } }),
+      ),
+    ),
+  dropDraft: async (id: string) =>
+    done(await answer(api.DELETE('/outgoing/{id}', { params: { path: { id }, query: { entry: newId() } } }))),
+  settleOwed: async (id: string, as: 'answered' | 'dropped') =>
+    done(
+      await answer(api.POST('/owed/{id}/settle', { params: { path: { id } }, body: { entry: newId(), as } })),
+    ),
+  moveOwed: async (id: string, until: When) =>
+    done(
+      await answer(
+        api.POST('/owed/{id}/move', { params: { path: { id } }, body: { entry: newId(), until } }),
+      ),
+    ),
+  keepTemplate: async (id: string, fields: Pick<Template, 'name' | 'subject' | 'text' | 'signed'>) =>
+    done(
+      await answer(
+        api.PUT('/templates/{id}', { params: { path: { id } }, body: { entry: newId(), ...fields } }),
+      ),
+    ),
+  deleteTemplate: async (id: string) =>
+    done(
+      await answer(api.DELETE('/templates/{id}', { params: { path: { id }, query: { entry: newId() } } })),
+    ),
+})

@@ -1,0 +1,61 @@
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { toValue, type MaybeRefOrGetter } from 'vue'
+import { answer, api, type AnswerKind, type WrittenLetter } from './client'
+
+/** How a letter begins. */
+export interface Beginning {
+  kind: AnswerKind
+  message?: string | undefined
+  owed?: string | undefined
+  task?: string | undefined
+}
+
+export const beginAnswer = (query: Beginning) =>
+  answer(
+    api.GET('/answers', {
+      params: {
+        query: {
+          kind: query.kind,
+          ...(query.message ? { message: query.message } : {}),
+          ...(query.owed ? { owed: query.owed } : {}),
+          ...(query.task ? { task: query.task } : {}),
+        },
+      },
+    }),
+  )
+
+export const readOutgoing = (id: string) => answer(api.GET('/outgoing/{id}', { params: { path: { id } } }))
+
+export const keepDraft = (
+  id: string,
+  body: { revision: number; kind: AnswerKind; message: string | null; letter: WrittenLetter },
+) => answer(api.PUT('/outgoing/{id}', { params: { path: { id } }, body }))
+
+/** Drafts, what waits to go out, and what could not. */
+export const useOutgoing = () =>
+  useQuery({ queryKey: ['outgoing'], queryFn: ({ signal }) => answer(api.GET('/outgoing', { signal })) })
+
+export const useOwed = () =>
+  useQuery({ queryKey: ['owed'], queryFn: ({ signal }) => answer(api.GET('/owed', { signal })) })
+
+export const useTemplates = () =>
+  useQuery({ queryKey: ['templates'], queryFn: ({ signal }) => answer(api.GET('/templates', { signal })) })
+
+export const fillTemplate = (id: string, to: string, asked: Record<string, string>) =>
+  answer(api.POST('/templates/{id}/filled', { params: { path: { id } }, body: { to, asked } }))
+
+/** Known people whose name or address begins so. */
+export const usePeople = (words: MaybeRefOrGetter<string>, enabled: MaybeRefOrGetter<boolean>) =>
+  useQuery({
+    queryKey: ['people', words],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/people', { signal, params: { query: { words: toValue(words), count: 6 } } })),
+    enabled,
+    placeholderData: keepPreviousData,
+    staleTime: 60_000,
+  })
+
+export const useMailWays = () =>
+  useQuery({ queryKey: ['mail-ways'], queryFn: ({ signal }) => answer(api.GET('/mail-ways', { signal })) })
+
+export const tryMailWays = () => answer(api.POST('/mail-ways/try', {}))

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { computed, nextTick, ref } from 'vue'
+import type { Template } from '@/api/client'
+import { fillTemplate, useTemplates } from '@/api/writing'
+import { attempt } from './notice'
+import { editTemplate } from './templating'
+
+/** A template is found by a part of its name; what it asks for is answered here. */
+const props = defineProps<{ to: string; text: string }>()
+const emit = defineEmits<{ insert: [filled: { subject: string; text: string; signed: boolean }] }>()
+
+const { data } = useTemplates()
+const open = ref(false)
+const words = ref('')
+const at = ref(0)
+const asking = ref<Template | null>(null)
+const answers = ref<Record<string, string>>({})
+const field = ref<HTMLInputElement>()
+const found = computed(() =>
+  (data.value ?? []).filter(({ name }) => name.toLowerCase().includes(words.value.trim().toLowerCase())),
+)
+
+async function show(now: boolean): Promise<void> {
+  open.value = now
+  if (!now) return
+  words.value = ''
+  at.value = 0
+  asking.value = null
+  await nextTick()
+  setTimeout(() => field.value?.focus(), 60)
+}
+
+async function choose(template: Template | undefined): Promise<void> {
+  if (!template) return
+  if (template.questions.length && asking.value !== template) {
+    asking.value = template
+    answers.value = Object.fromEntries(template.questions.map((question) => [question, '']))
+    await nextTick()
+    document.querySelector<HTMLInputElement>('.questions input')?.focus()
+    return
+  }
+  const given = Object.fromEntries(Object.entries(answers.value).filter(([, said]) => said.trim()))
+  await attempt(async () => {
+    emit('insert', await fillTemplate(template.id, props.to, template.questions.length ? given : {}))
+    open.value = false
+  })
+}
+
+function pressed(event: KeyboardEvent): void {
+  const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
+  if (step) {
+    event.preventDefault()
+    at.value = (at.value + step + found.value.length) % Math.max(1, found.value.length)
+  } else if (event.key === 'Enter') {
+    event.preventDefault()
+    event.stopPropagation()
+    void choose(found.value[at.value])
+  }
+}
+
+/** What was written so far, without what is quoted, as a template of its own. */
+function keep(): void {
+  open.value = false
+  const text = props.text.split(/\n\n(?:-- \n|On .* wrote:\n|---------- Forwarded)/)[0] ?? ''
+  editTemplate({ name: '', subject: '', text, signed: true })
+}
+</script>
+
+<template>
+  <v-menu :model-value="open" :close-on-content-click="false" @update:model-value="show">
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" type="button" class="link">Template</button>
+    </template>
+    <div class="sheet chooser" @keydown.esc.stop="open = false">
+      <form v-if="asking" class="questions" @submit.prevent="choose(asking)">
+        <p class="slate">{{ asking.name }}</p>
+        <v-text-field
+          v-for="question in asking.questions"
+          :key="question"
+          v-model="answers[question]"
+          :label="question"
+          hide-details
+        />
+        <v-btn type="submit" color="primary" size="small">Insert</v-btn>
+      </form>
+      <template v-else>
+        <input
+          ref="field"
+          v-model="words"
+          type="text"
+          aria-label="Part of the name"
+          placeholder="part of its name"
+          @input="at = 0"
+          @keydown="pressed"
+        />
+        <ul role="listbox" aria-label="Templates">
+          <li
+            v-for="(template, index) in found"
+            :key="template.id"
+            role="option"
+            :aria-selected="index === at"
+            @click="choose(template)"
+          >
+            {{ template.name }}
+          </li>
+        </ul>
+        <p v-if="data && !found.length" class="slate">No template has that in its name.</p>
+        <button type="button" class="link" @click="keep">Keep what is written as a template</button>
+      </template>
+    </div>
+  </v-menu>
+</template>
+
+<style scoped>
+.chooser {
+  width: 320px;
+  padding: 10px 14px 12px;
+  box-shadow: var(--shadow);
+}
+
+input[type='text'] {
+  width: 100%;
+  padding: 6px 2px;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--v-edge);
+}
+
+ul {
+  max-height: 260px;
+  margin: 6px 0;
+  padding: 0;
+  overflow-y: auto;
+  list-style: none;
+}
+
+li {
+  padding: 5px 8px;
+  border-radius: 6px;
+  cursor: pointer;
+}
+
+li:hover,
+li[aria-selected='true'] {
+  background: var(--v-sea-soft);
+}
+
+p {
+  margin: 6px 0;
+  font-size: 14px;
+}
+
+.questions {
+  display: grid;
+  gap: 10px;
+}
+</style>

@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import { mdiClose } from '@mdi/js'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useDeciding } from '@/api/deciding'
+import { toWhen, written, type Written } from '@/api/when'
+import type { AnswerKind } from '@/api/client'
+import { useKeys } from '@/keys/registry'
+import FileDrop from './FileDrop.vue'
+import KeyCap from './KeyCap.vue'
+import LoadingRows from './LoadingRows.vue'
+import MarkdownText from './MarkdownText.vue'
+import { attempt } from './notice'
+import PeopleField from './PeopleField.vue'
+import TemplateChooser from './TemplateChooser.vue'
+import { handOverText, useDraft, withoutSignature, type Writing } from './writing'
+import WhenField from './WhenField.vue'
+import WriteTrouble from './WriteTrouble.vue'
+import { size } from '@/time/format'
+
+/** A letter while it is written: an answer, a forward, a hand-over or a new message. */
+const props = defineProps<{ writing: Writing }>()
+const emit = defineEmits<{ sent: []; close: [] }>()
+
+const KINDS: { kind: AnswerKind; text: string }[] = [
+  { kind: 'reply', text: 'Reply' },
+  { kind: 'reply_all', text: 'Reply to all' },
+  { kind: 'forward', text: 'Forward' },
+]
+const { dropDraft } = useDeciding()
+const draft = useDraft(props.writing)
+const { fields, kind, letter, state, wrong, misgivings } = draft
+const isHandOver = computed(() => props.writing.then === 'hand_over')
+const copies = ref(false)
+const panel = ref<'later' | 'expect' | null>(isHandOver.value ? 'expect' : null)
+const goesAt = ref<Written>({ phrase: 'tomorrow morning', reading: null })
+const until = ref<Written>(props.writing.until ?? { phrase: 'in 3 working days', reading: null })
+const what = ref(props.writing.what ?? '')
+const to = ref<InstanceType<typeof PeopleField>>()
+const text = ref<HTMLTextAreaElement>()
+const sending = ref(false)
+const sheet = ref<HTMLElement>()
+const hasSignature = computed(() => !!letter.value?.signature)
+
+const action = computed(() => {
+  if (panel.value === 'later') return 'Send it then'
+  if (props.writing.then === 'hand_over') return 'Send and hand over'
+  return props.writing.then === 'do_now' ? 'Send and archive' : 'Send'
+})
+
+/** The hand goes to where something is missing: to whom, or the text, above what is quoted. */
+async function settle(): Promise<void> {
+  if (isHandOver.value && state.value === 'begun') {
+    if (props.writing.to) fields.to = props.writing.to
+    const due = letter.value?.due
+    if (due && !props.writing.until) until.value = written(due)
+    if (!what.value && letter.value?.what) what.value = letter.value.what
+    fields.text = handOverText(fields.to, what.value, until.value) + fields.text
+  }
+  if (fields.cc || fields.bcc) copies.value = true
+  await nextTick()
+  sheet.value?.scrollIntoView({ block: 'end' })
+  const end = fields.text.search(/\n\n(-- \n|On .* wrote:\n|---------- Forwarded)/)
+  const at = end < 0 ? fields.text.length : end
+  text.value?.setSelectionRange(at, at)
+  if (fields.to) text.value?.focus({ preventScroll: true })
+  else to.value?.focus()
+}
+watch([misgivings, wrong], () => nextTick(() => sheet.value?.scrollIntoView({ block: 'end' })))
+watch(state, (_, before) => before === 'loading' && void settle())
+
+async function send(despite = false): Promise<void> {
+  if (sending.value) return
+  const expected = panel.value === 'expect' ? toWhen(until.value) : null
+  const later = panel.value === 'later' ? toWhen(goesAt.value) : null
+  if (panel.value === 'expect' && !expected) return void (wrong.value = { until: 'Until when?' })
+  if (panel.value === 'later' && !later) return void (wrong.value = { at: 'When?' })
+  const { then, claim, clearing, task } = props.writing
+  const becomes = then ?? (expected && claim ? 'hand_over' : null)
+  sending.value = true
+  try {
+    const isSent = await draft.send({
+      then: becomes === 'do_now' && expected ? 'hand_over' : becomes,
+      ...(claim ? { conversation: claim } : {}),
+      ...(clearing ? { clearing } : {}),
+      ...(later ? { at: later } : {}),
+      ...(expected ? { until: expected, what: what.value } : {}),
+      ...(task ? { task } : {}),
+      despite,
+    })
+    if (isSent) emit('sent')
+  } finally {
+    sending.value = false
+  }
+}
+
+async function drop(): Promise<void> {
+  const isGone = draft.isKept.value ? await attempt(() => dropDraft(draft.id)) : true
+  if (!isGone) return
+  draft.end()
+  emit('close')
+}
+
+function insert(filled: { subject: string; text: string; signed: boolean }): void {
+  const field = text.value
+  const [from, end] = [field?.selectionStart ?? 0, field?.selectionEnd ?? 0]
+  fields.text = fields.text.slice(0, from) + filled.text.trimEnd() + fields.text.slice(end)
+  if (!filled.signed && letter.value) fields.text = withoutSignature(fields.text, letter.value.signature)
+  if (kind.value === 'new' && !fields.subject) fields.subject = filled.subject
+  void nextTick(() => field?.focus())
+}
+
+/** Keys of the sheet itself: they work while one types. */
+function pressed(event: KeyboardEvent): void {
+  if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+    event.preventDefault()
+    void send(misgivings.value.length > 0)
+  } else if (event.key === 'Escape' && !event.defaultPrevented) {
+    event.stopPropagation()
+    emit('close')
+  }
+}
+useKeys('Writing', [{ key: 'Ctrl+Enter', label: action.value, run: () => void send() }])
+
+const STATES: Partial<Record<typeof state.value, string>> = {
+  keeping: 'being kept …',
+  kept: 'draft kept',
+  unkept: 'kept in this browser only',
+}
+</script>
+
+<template>
+  <section ref="sheet" class="sheet write" aria-label="Your message" @keydown="pressed">
+    <LoadingRows v-if="state === 'loading'" />
+    <p v-else-if="state === 'missing'" role="alert">{{ wrong.text }}</p>
+    <template v-else>
+      <header>
+        <span v-if="writing.message && !isHandOver" class="kinds" role="group" aria-label="Kind of answer">
+          <button
+            v-for="one in KINDS"
+            :key="one.kind"
+            type="button"
+            :aria-pressed="kind === one.kind"
+            @click="attempt(() => draft.turnInto(one.kind))"
+          >
+            {{ one.text }}
+          </button>
+        </span>
+        <h2 v-else>{{ isHandOver ? 'Hand over' : 'Your message' }}</h2>
+        <span class="slate state" role="status">{{ STATES[state] }}</span>
+        <button type="button" class="close" title="Fold (Esc); the draft stays" @click="emit('close')">
+          <v-icon :icon="mdiClose" size="18" /><span class="sr-only">Fold</span>
+        </button>
+      </header>
+      <PeopleField ref="to" v-model="fields.to" label="To" :error="wrong.to">
+        <button v-if="!copies" type="button" class="link" @click="copies = true">Copies</button>
+      </PeopleField>
+      <template v-if="copies">
+        <PeopleField v-model="fields.cc" label="Copy to" :error="wrong.cc" />
+        <PeopleField v-model="fields.bcc" label="Unseen" :error="wrong.bcc" />
+      </template>
+      <div class="row">
+        <label class="name slate"
+          ><span>Subject</span><input v-model="fields.subject" type="text" maxlength="500"
+        /></label>
+        <p v-if="wrong.subject" class="wrong" role="alert">{{ wrong.subject }}</p>
+      </div>
+      <div v-if="panel === 'expect'" class="expect">
+        <v-text-field
+          v-model="what"
+          label="What they owe you"
+          maxlength="200"
+          hide-details="auto"
+          :error-messages="wrong.what"
+        />
+        <WhenField v-model="until" label="By" :error="wrong.until" />
+      </div>
+      <textarea
+        ref="text"
+        v-model="fields.text"
+        aria-label="Text"
+        :rows="Math.min(15, Math.max(8, fields.text.split('\n').length + 1))"
+        spellcheck="true"
+      />
+      <p v-if="wrong.text" class="wrong" role="alert">{{ wrong.text }}</p>
+      <div v-if="fields.formatted" class="preview" aria-label="As it is sent">
+        <MarkdownText :text="fields.text" />
+      </div>
+      <ul
+        v-if="kind === 'forward' && letter?.carriable.length"
+        class="carried"
+        aria-label="Attachments that go with it"
+      >
+        <li v-for="one in letter.carriable" :key="one.place">
+          <label
+            ><input v-model="fields.carried" type="checkbox" :value="one.place" /> {{ one.name }}
+            <span class="slate">{{ size(one.size) }}</span></label
+          >
+        </li>
+      </ul>
+      <FileDrop v-model="fields.files" :error="wrong.files" />
+      <WriteTrouble
+        :misgivings="misgivings"
+        :wrong="wrong.all"
+        :elsewhere="draft.elsewhere.value"
+        @despite="send(true)"
+        @mine="draft.keepMine()"
+        @theirs="draft.takeTheirs()"
+      />
+      <div v-if="panel === 'later'" class="later">
+        <WhenField v-model="goesAt" label="Goes out" :error="wrong.at" @enter="send()" />
+      </div>
+      <footer>
+        <v-btn color="primary" :loading="sending" @click="send(misgivings.length > 0)"
+          >{{ action }} <KeyCap name="Ctrl+Enter"
+        /></v-btn>
+        <v-btn
+          v-if="!isHandOver"
+          variant="text"
+          :aria-pressed="panel === 'later'"
+          @click="panel = panel === 'later' ? null : 'later'"
+          >Later</v-btn
+        >
+        <v-btn
+          v-if="!isHandOver"
+          variant="text"
+          :aria-pressed="panel === 'expect'"
+          @click="panel = panel === 'expect' ? null : 'expect'"
+          >I expect an answer</v-btn
+        >
+        <span class="tools">
+          <TemplateChooser :to="fields.to" :text="fields.text" @insert="insert" />
+          <label class="slate"><input v-model="fields.formatted" type="checkbox" /> Markdown</label>
+          <button
+            v-if="hasSignature && fields.text.includes(letter?.signature ?? '')"
+            type="button"
+            class="link"
+            @click="fields.text = withoutSignature(fields.text, letter?.signature ?? '')"
+          >
+            Without signature
+          </button>
+          <button type="button" class="link" @click="drop">Delete draft</button>
+        </span>
+      </footer>
+    </template>
+  </section>
+</template>
+
+<style scoped src="./write.css"></style>
+<style scoped src="./write-sheet.css"></style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Owed } from '@/api/client'
+import { useDeciding } from '@/api/deciding'
+import { toWhen, type Written } from '@/api/when'
+import { useOwed } from '@/api/writing'
+import AwayTabs from '@/parts/AwayTabs.vue'
+import EmptyState from '@/parts/EmptyState.vue'
+import FailedState from '@/parts/FailedState.vue'
+import LoadingRows from '@/parts/LoadingRows.vue'
+import { attempt } from '@/parts/notice'
+import OwedLine from '@/parts/OwedLine.vue'
+import { useSelection } from '@/parts/selection'
+import { useKeys } from '@/keys/registry'
+import WhenField from '@/parts/WhenField.vue'
+import { counted } from '@/parts/words'
+
+/** Who owes what until when, by person; what was settled lately is below. */
+const router = useRouter()
+const { data, error, refetch } = useOwed()
+const { settleOwed, moveOwed } = useDeciding()
+
+const nameOf = ({ person }: Owed) => person.name || person.email
+const open = computed(() => (data.value ?? []).filter(({ state }) => state === 'open'))
+const settled = computed(() => (data.value ?? []).filter(({ state }) => state !== 'open'))
+const people = computed(() => {
+  const found = new Map<string, Owed[]>()
+  for (const one of open.value) found.set(nameOf(one), [...(found.get(nameOf(one)) ?? []), one])
+  return [...found].map(([name, rows]) => ({ name, rows, over: rows.filter(({ over }) => over).length }))
+})
+const rows = computed(() => people.value.flatMap(({ rows }) => rows))
+const { current } = useSelection(rows, 'data-owed')
+const at = computed(() => rows.value[current.value])
+
+const moving = ref<Owed | null>(null)
+const to = ref<Written>({ phrase: '', reading: null })
+const wrong = ref('')
+function ask(one: Owed | undefined): void {
+  if (!one) return
+  moving.value = one
+  to.value = { phrase: 'in 3 working days', reading: null }
+  wrong.value = ''
+}
+async function move(): Promise<void> {
+  const [one, until] = [moving.value, toWhen(to.value)]
+  if (!one) return
+  if (!until) wrong.value = 'Until when?'
+  else if (await attempt(() => moveOwed(one.id, until))) moving.value = null
+}
+
+const askAgain = (one: Owed | undefined) =>
+  one && void router.push({ name: 'write', query: { owed: one.id } })
+const settle = (one: Owed | undefined, as: 'answered' | 'dropped') =>
+  one && void attempt(() => settleOwed(one.id, as))
+
+useKeys('Owed to you', [
+  { key: '0', label: 'Ask again', when: () => !!at.value?.person.email, run: () => askAgain(at.value) },
+  { key: '3', label: 'Give more time', when: () => !!at.value, run: () => ask(at.value) },
+  { key: '5', label: 'It is here', when: () => !!at.value, run: () => settle(at.value, 'answered') },
+  {
+    key: '6',
+    label: 'Not expected any more',
+    when: () => !!at.value,
+    run: () => settle(at.value, 'dropped'),
+  },
+])
+</script>
+
+<template>
+  <div class="view">
+    <AwayTabs />
+    <FailedState v-if="error && !data" :error="error" @again="refetch()" />
+    <LoadingRows v-else-if="!data" />
+    <EmptyState v-else-if="!data.length" title="Nobody owes you anything">
+      Hand a conversation over (<kbd>4</kbd>), or say that you expect an answer when you write: then it stands
+      here until it is there.
+    </EmptyState>
+    <template v-else>
+      <section v-for="one in people" :key="one.name" class="sheet person" :aria-label="one.name">
+        <h2>
+          {{ one.name }} <span class="slate">{{ counted(one.rows.length, 'answer') }}</span>
+        </h2>
+        <ul>
+          <OwedLine
+            v-for="row in one.rows"
+            :key="row.id"
+            :owed="row"
+            :current="row.id === at?.id"
+            @again="askAgain(row)"
+            @move="ask(row)"
+            @settle="(as) => settle(row, as)"
+          />
+        </ul>
+      </section>
+      <section v-if="settled.length" class="person settled" aria-label="Settled lately">
+        <h2 class="slate">Settled in the last two weeks</h2>
+        <ul>
+          <OwedLine v-for="row in settled" :key="row.id" :owed="row" :current="false" named />
+        </ul>
+      </section>
+    </template>
+    <v-dialog
+      :model-value="!!moving"
+      max-width="440"
+      aria-label="More time"
+      @update:model-value="moving = null"
+    >
+      <form v-if="moving" class="sheet asking" novalidate @submit.prevent="move">
+        <h2>More time for {{ nameOf(moving) }}</h2>
+        <WhenField v-model="to" label="Owed by" :error="wrong" />
+        <div class="actions">
+          <v-btn type="submit" color="primary">Move</v-btn>
+          <v-btn variant="text" @click="moving = null">Cancel</v-btn>
+        </div>
+      </form>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped src="../parts/dialog.css"></style>
+<style scoped>
+.person {
+  margin-bottom: 14px;
+  padding: 10px 0 8px;
+}
+
+.person h2 {
+  margin: 0 0 4px;
+  padding: 0 18px;
+  font-size: 15px;
+  font-weight: 600;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.actions {
+  margin-top: 12px;
+}
+</style>
