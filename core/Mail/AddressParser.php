@@ -14,11 +14,15 @@ final readonly class AddressParser
     {
     }
 
-    /** @return list<Address> groups are dissolved, empty entries left out */
-    public function parse(string $header): array
+    /**
+     * @param bool $groups whether a word before a colon names a group (RFC 5322, 3.4); otherwise it belongs to the address, and spoils it
+     *
+     * @return list<Address> groups are dissolved, empty entries left out
+     */
+    public function parse(string $header, bool $groups = true): array
     {
         $addresses = [];
-        foreach ($this->split($header) as $tokens) {
+        foreach ($this->split($header, $groups) as $tokens) {
             $address = $this->address($tokens);
             if ('' !== $address->email || '' !== $address->name) {
                 $addresses[] = $address;
@@ -33,7 +37,7 @@ final readonly class AddressParser
      *
      * @return list<list<array{kind: string, text: string}>> kind: text, quoted, comment, angle
      */
-    private function split(string $header): array
+    private function split(string $header, bool $groups): array
     {
         $pattern = '/(?<quoted>"(?:[^"\\\\]|\\\\.)*")|(?<comment>\((?:[^()\\\\]|\\\\.|(?2))*\))|(?<angle><[^<>]*>)|(?<stop>[,;])|(?<group>:)|(?<text>[^"(<,;:]+|.)/s';
         preg_match_all($pattern, $header, $matches, \PREG_SET_ORDER);
@@ -42,7 +46,7 @@ final readonly class AddressParser
             $kind = (string) array_key_last(array_filter($match, static fn (string $text, int|string $key): bool => \is_string($key) && '' !== $text, \ARRAY_FILTER_USE_BOTH));
             if ('stop' === $kind) {
                 $lists[] = [];
-            } elseif ('group' === $kind) {
+            } elseif ('group' === $kind && $groups) {
                 $lists[array_key_last($lists)] = [];
             } else {
                 $lists[array_key_last($lists)][] = ['kind' => $kind, 'text' => $match[0]];

@@ -9,6 +9,9 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\NullLogger;
 use Symfony\Component\Clock\MockClock;
 use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Post\AnswerKind;
+use ZippyTray\Core\Post\KeepDrafts;
+use ZippyTray\Core\Post\Letter;
 use ZippyTray\Server\Store\Files;
 use ZippyTray\Server\Work\Chore;
 use ZippyTray\Server\Work\LooseFiles;
@@ -88,14 +91,15 @@ final class WorkerTest extends ApiTestCase
     {
         $files = $this->service(Files::class);
         $account = $this->signIn();
-        [$kept] = array_map(static fn (string $name): string => $files->take($account->id, $name, 'text/plain', 'Brass')['id'], ['kept.txt', 'loose.txt']);
+        [$kept, $drafted] = array_map(static fn (string $name): string => $files->take($account->id, $name, 'text/plain', 'Brass')['id'], ['kept.txt', 'drafted.txt', 'loose.txt']);
+        $this->service(KeepDrafts::class)->write($account->id, self::id(), 0, AnswerKind::New, null, 'x@ternpoint.example', new Letter(files: [$drafted]));
         $this->makeTask(['title' => 'Polish', 'files' => [$kept]]);
         $connection = $this->service(Connection::class);
         $loose = $this->service(LooseFiles::class);
         $loose->do(new \DateTimeImmutable('+1 day'));
-        self::assertSame(2, $connection->fetchOne('SELECT COUNT(*) FROM file'), 'A form may still be open.');
+        self::assertSame(3, $connection->fetchOne('SELECT COUNT(*) FROM file'), 'A form may still be open.');
         $loose->do(new \DateTimeImmutable('+3 days'));
-        self::assertSame([$kept], $connection->fetchFirstColumn('SELECT id FROM file'));
+        self::assertEqualsCanonicalizing([$kept, $drafted], $connection->fetchFirstColumn('SELECT id FROM file'));
     }
 
     /**

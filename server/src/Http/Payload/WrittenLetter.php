@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\AddressParser;
 use ZippyTray\Core\Mail\HeaderDecoder;
 use ZippyTray\Core\Mail\TextDecoder;
@@ -42,8 +43,16 @@ final readonly class WrittenLetter
     /** @throws Refused */
     public function letter(): Letter
     {
-        $parser = new AddressParser(new HeaderDecoder(new TextDecoder()));
+        return new Letter(self::addresses($this->to), self::addresses($this->cc), self::addresses($this->bcc), $this->subject, $this->text, $this->formatted, array_values(array_unique($this->files)), array_values(array_unique($this->carried)));
+    }
 
-        return new Letter($parser->parse($this->to), $parser->parse($this->cc), $parser->parse($this->bcc), $this->subject, $this->text, $this->formatted, array_values(array_unique($this->files)), array_values(array_unique($this->carried)));
+    /**
+     * A list may be pasted, one on each line.
+     *
+     * @return list<Address>
+     */
+    private static function addresses(string $written): array
+    {
+        return (new AddressParser(new HeaderDecoder(new TextDecoder())))->parse((string) preg_replace('/[\r\n]+/', ', ', $written), false);
     }
 }
