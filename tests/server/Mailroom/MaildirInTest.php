@@ -61,7 +61,11 @@ final class MaildirInTest extends TestCase
         iterator_to_array($in->since(''));
     }
 
-    /** @return list<Arrived> */
+    /**
+     * @phpstan-impure
+     *
+     * @return list<Arrived>
+     */
     private function since(string $cursor): array
     {
         clearstatcache();
