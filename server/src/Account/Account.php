@@ -45,7 +45,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(type: 'json')]
     private array $traySettings = [];
 
-    /** @var array{undoSeconds?: int, signature?: string, digest?: bool, out?: string, dsn?: string, in?: string, folder?: string} what is missing is as usual */
+    /** @var array{undoSeconds?: int, signature?: string, digest?: bool, address?: string, out?: string, dsn?: string, in?: string, folder?: string} what is missing is as usual */
     #[ORM\Column(type: 'json')]
     private array $postSettings = [];
 
@@ -117,6 +117,17 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         $state = $this->postSettings + MailWays::none()->state();
 
         return MailWays::fromState(['out' => $state['out'], 'dsn' => $state['dsn'], 'in' => $state['in'], 'folder' => $state['folder']]);
+    }
+
+    /** Where this person reaches the program, without a slash at its end; for links in mail. */
+    public function address(): string
+    {
+        return $this->postSettings['address'] ?? 'http://127.0.0.1:8017';
+    }
+
+    public function reachedAt(string $address): void
+    {
+        $this->postSettings['address'] = rtrim($address, '/');
     }
 
     public function write(PostSettings $post): void

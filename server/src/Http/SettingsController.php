@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Http;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -18,13 +19,14 @@ use ZippyTray\Server\Http\Payload\Settings;
 final readonly class SettingsController
 {
     #[Route('/api/settings', methods: 'PUT')]
-    public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] Settings $settings, EntityManagerInterface $orm, SessionState $state, ClockInterface $clock): JsonResponse
+    public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] Settings $settings, EntityManagerInterface $orm, SessionState $state, ClockInterface $clock, Request $request): JsonResponse
     {
         [$time, $tray] = [$settings->time(), $settings->tray()];
         $tray->snoozes->check(new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time));
         $account->settle($account->name(), $settings->zone);
         $account->choose($settings->clearingOrder, $time, $settings->tasks(), $tray);
         $account->write($settings->post());
+        $account->reachedAt($request->getSchemeAndHttpHost());
         $orm->flush();
 
         return $state->response($account);

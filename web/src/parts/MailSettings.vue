@@ -54,6 +54,10 @@ async function change(more: Partial<Settings>): Promise<void> {
       />
       seconds
     </label>
+    <label>
+      <input type="checkbox" :checked="settings.digest" @change="change({ digest: !settings.digest })" />
+      Each working morning, write me what is due, comes back and is owed that day
+    </label>
     <p v-if="wrong.undoSeconds" class="wrong" role="alert">{{ wrong.undoSeconds }}</p>
   </section>
   <section class="sheet part">
