@@ -49,5 +49,7 @@ enum EntryKind: string
     case AddTemplate = 'add_template';
     case EditTemplate = 'edit_template';
     case DeleteTemplate = 'delete_template';
+    case KeepContact = 'keep_contact';
+    case DeleteContact = 'delete_contact';
     case Undo = 'undo';
 }

@@ -16,5 +16,6 @@ enum ObjectKind: string
     case Outgoing = 'outgoing';
     case Owed = 'owed';
     case Template = 'template';
+    case Contact = 'contact';
     case BlockedSender = 'blocked_sender';
 }

@@ -38,7 +38,7 @@ final class Version20261128000000 extends AbstractMigration
         $this->addSql("CREATE TABLE template (id VARCHAR(36) NOT NULL PRIMARY KEY, {$account}, name CLOB NOT NULL, subject CLOB NOT NULL, text CLOB NOT NULL, signed BOOLEAN NOT NULL)");
         $this->addSql('CREATE INDEX template_account ON template (account_id)');
         $this->addSql("CREATE TABLE contact ({$account}, id VARCHAR(36) NOT NULL PRIMARY KEY, email CLOB NOT NULL, card CLOB NOT NULL)");
-        $this->addSql('CREATE UNIQUE INDEX contact_email ON contact (account_id, LOWER(email))');
+        $this->addSql('CREATE INDEX contact_email ON contact (account_id, email)');
         $this->addSql("ALTER TABLE account ADD COLUMN post_settings CLOB NOT NULL DEFAULT '{}'");
         // How far mail has been fetched.
         $this->addSql("CREATE TABLE fetched ({$account}, way VARCHAR(20) NOT NULL, seen_to CLOB NOT NULL, PRIMARY KEY (account_id, way)) WITHOUT ROWID");

@@ -97,6 +97,17 @@ final readonly class ConversationRows
         return array_combine(array_map(static fn (ConversationRow $row): string => $row->id, $rows), $rows);
     }
 
+    /** @return list<ConversationRow> those that hold a message from somebody or to them, undecided ones first, the newest of both first */
+    public function with(Account $account, string $email): array
+    {
+        return $this->rows(
+            "c.id IN (SELECT x.conversation_id FROM message m JOIN conversation_message x ON x.message_id = m.id WHERE m.account_id = :account AND (LOWER(m.sender ->> 'email') = :email OR (m.own AND EXISTS (SELECT 1 FROM json_each(m.recipients) j WHERE LOWER(j.value ->> 'email') = :email))))",
+            '('.self::IN_TRAY.') DESC, c.latest_at DESC, c.id LIMIT 40',
+            $account,
+            ['email' => mb_strtolower($email)],
+        );
+    }
+
     /** @throws NotFound */
     public function one(Account $account, string $id): ConversationRow
     {

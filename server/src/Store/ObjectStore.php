@@ -12,6 +12,7 @@ use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
 use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Remind\Ring;
@@ -37,6 +38,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Outgoing => Outgoing::class,
             ObjectKind::Owed => Owed::class,
             ObjectKind::Template => Template::class,
+            ObjectKind::Contact => Contact::class,
         };
 
         $found = $this->orm->find($class, $object->id);
@@ -55,6 +57,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Outgoing => Outgoing::revived($object->id, $accountId, $state, \DateTimeImmutable::createFromInterface($this->clock->now())),
             ObjectKind::Owed => Owed::revived($object->id, $accountId, $state),
             ObjectKind::Template => Template::revived($object->id, $accountId, $state),
+            ObjectKind::Contact => Contact::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
         $this->orm->flush();

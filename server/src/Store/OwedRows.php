@@ -33,10 +33,10 @@ final readonly class OwedRows
         return $this->rows('o.conversation_id = :conversation', $account, ['conversation' => $conversationId]);
     }
 
-    /** @return list<array<string, mixed>> what is open of a task that was handed over */
-    public function ofTask(Account $account, string $taskId): array
+    /** @return list<array<string, mixed>> what somebody owes, or owed */
+    public function by(Account $account, string $email): array
     {
-        return $this->rows("o.task_id = :task AND o.state = 'open'", $account, ['task' => $taskId]);
+        return $this->rows('LOWER(o.person_email) = :email', $account, ['email' => mb_strtolower($email)]);
     }
 
     /**

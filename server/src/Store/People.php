@@ -24,6 +24,35 @@ final readonly class People
      */
     public function known(Account $account, string $words, int $count): array
     {
+        $wanted = preg_split('/[\s,;<>"]+/u', mb_strtolower(trim($words)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+        $found = [];
+        foreach ($this->all($account) as $person) {
+            if (self::matches($wanted, $person['name'].' '.$person['email'])) {
+                $found[] = $person;
+            }
+            if (\count($found) === $count) {
+                break;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array{name: string, email: string, received: int, sent: int, lastAt: string}|null */
+    public function one(Account $account, string $email): ?array
+    {
+        foreach ($this->all($account) as $person) {
+            if ($person['email'] === mb_strtolower($email)) {
+                return $person;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<array{name: string, email: string, received: int, sent: int, lastAt: string}> */
+    private function all(Account $account): array
+    {
         $rows = $this->connection->fetchAllAssociative(
             "WITH met AS (
                 SELECT LOWER(sender ->> 'email') AS email, sender ->> 'name' AS name, sent_at, 0 AS is_sent FROM message WHERE account_id = :account AND NOT own
@@ -36,20 +65,12 @@ final readonly class People
             GROUP BY email ORDER BY sent > 0 DESC, sent DESC, last_at DESC, email",
             ['account' => $account->id, 'own' => $account->email],
         );
-        $wanted = preg_split('/[\s,;<>"]+/u', mb_strtolower(trim($words)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
-        $found = [];
-        foreach ($rows as $columns) {
-            $row = new Row($columns);
-            $person = ['name' => $row->string('name'), 'email' => $row->string('email'), 'received' => $row->int('received'), 'sent' => $row->int('sent'), 'lastAt' => $row->string('last_at')];
-            if (self::matches($wanted, $person['name'].' '.$person['email'])) {
-                $found[] = $person;
-            }
-            if (\count($found) === $count) {
-                break;
-            }
-        }
 
-        return $found;
+        return array_map(static function (array $columns): array {
+            $row = new Row($columns);
+
+            return ['name' => $row->string('name'), 'email' => $row->string('email'), 'received' => $row->int('received'), 'sent' => $row->int('sent'), 'lastAt' => $row->string('last_at')];
+        }, $rows);
     }
 
     /** @param list<string> $wanted */

@@ -63,6 +63,12 @@ final readonly class TaskRows
         return [] === $ids ? [] : $this->rows('t.id IN (SELECT value FROM json_each(?))', $account, [json_encode($ids, \JSON_THROW_ON_ERROR)]);
     }
 
+    /** @return list<TaskRow> the open ones that came from mail of somebody */
+    public function fromSender(Account $account, string $email): array
+    {
+        return $this->rows("t.completed_at IS NULL AND LOWER(json_extract(s.sender, '$.email')) = ?", $account, [mb_strtolower($email)]);
+    }
+
     /** @return list<TaskRow> the open ones that are out of the way until a start of their own */
     public function waiting(Account $account): array
     {

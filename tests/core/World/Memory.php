@@ -7,6 +7,7 @@ namespace ZippyTray\Tests\Core\World;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Remind\Ring;
@@ -60,6 +61,9 @@ final class Memory
 
     /** @var array<string, Template> */
     public array $templates = [];
+
+    /** @var array<string, Contact> */
+    public array $contacts = [];
 
     public ?\DateTimeImmutable $lookedAt = null;
 

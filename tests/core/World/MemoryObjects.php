@@ -10,6 +10,7 @@ use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
 use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Task\Task;
@@ -33,6 +34,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Outgoing => $this->memory->outgoings[$object->id] ?? null,
             ObjectKind::Owed => $this->memory->owed[$object->id] ?? null,
             ObjectKind::Template => $this->memory->templates[$object->id] ?? null,
+            ObjectKind::Contact => $this->memory->contacts[$object->id] ?? null,
         };
     }
 
@@ -45,6 +47,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] = BlockedSender::revived($object->id, $accountId, $state),
             ObjectKind::Outgoing => $this->memory->outgoings[$object->id] = Outgoing::revived($object->id, $accountId, $state, new \DateTimeImmutable('2026-11-24T10:00:00Z')),
             ObjectKind::Owed => $this->memory->owed[$object->id] = Owed::revived($object->id, $accountId, $state),
+            ObjectKind::Contact => $this->memory->contacts[$object->id] = Contact::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
         };
     }
@@ -65,6 +68,6 @@ final readonly class MemoryObjects implements Objects
     public function remove(Journaled $object): void
     {
         $id = $object->ref()->id;
-        unset($this->memory->outgoings[$id], $this->memory->owed[$id], $this->memory->templates[$id], $this->memory->tasks[$object->ref()->id], $this->memory->lists[$object->ref()->id], $this->memory->senders[$object->ref()->id]);
+        unset($this->memory->contacts[$id], $this->memory->outgoings[$id], $this->memory->owed[$id], $this->memory->templates[$id], $this->memory->tasks[$object->ref()->id], $this->memory->lists[$object->ref()->id], $this->memory->senders[$object->ref()->id]);
     }
 }

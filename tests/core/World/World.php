@@ -15,6 +15,7 @@ use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Owed\NoteArrival;
 use ZippyTray\Core\Owed\SettleOwed;
+use ZippyTray\Core\People\KeepContacts;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\SendMail;
@@ -109,6 +110,8 @@ final class World
 
     public readonly KeepTemplates $keepTemplates;
 
+    public readonly KeepContacts $keepContacts;
+
     private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z')
@@ -152,6 +155,7 @@ final class World
         $this->drafts = new KeepDrafts($outgoings, $owing, $messages, $journal, $transaction, $this->clock);
         $this->settleOwed = new SettleOwed($owing, $conversations, $journal, $this->clock);
         $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
+        $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);
         $this->receive = new ReceiveMessage(
             new MessageReader(new FlatParser()),
             $messages,
@@ -270,7 +274,7 @@ final class World
     public function state(): array
     {
         $state = [];
-        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->senders, ...$this->memory->rings, ...$this->memory->outgoings, ...$this->memory->owed, ...$this->memory->templates] as $object) {
+        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->senders, ...$this->memory->rings, ...$this->memory->outgoings, ...$this->memory->owed, ...$this->memory->templates, ...$this->memory->contacts] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
         }
         ksort($state);

@@ -1088,6 +1088,113 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/people/{email}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Somebody: what is open with them, their card, what was written */
+        get: operations["person"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/contacts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cards that are kept, by name */
+        get: operations["contacts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/contacts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a card */
+        put: operations["keepContact"];
+        post?: never;
+        /** Delete a card */
+        delete: operations["deleteContact"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/contacts.vcf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cards as vCard 4 (RFC 6350) */
+        get: operations["exportContacts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/contacts/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take in a vCard file */
+        post: operations["importContacts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/messages/{id}/contact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A card of who wrote a message, from its signature */
+        get: operations["proposeContact"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/owed": {
         parameters: {
             query?: never;
@@ -2021,6 +2128,17 @@ export interface components {
             sent: number;
             lastAt: components["schemas"]["Instant"];
         };
+        Contact: {
+            id: components["schemas"]["Id"];
+            name: string;
+            email: string;
+            phones: string[];
+            position: string;
+            firm: string;
+            /** @description Postal, may have several lines */
+            address: string;
+            note: string;
+        };
         Owed: {
             id: components["schemas"]["Id"];
             person: components["schemas"]["Person"];
@@ -2071,7 +2189,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "sweep" | "bring_back" | "put_back" | "move_return" | "come_back" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "add_template" | "edit_template" | "delete_template" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "sweep" | "bring_back" | "put_back" | "move_return" | "come_back" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -3775,6 +3893,195 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KnownPerson"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                email: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The person */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        person: components["schemas"]["KnownPerson"] | null;
+                        contact: components["schemas"]["Contact"] | null;
+                        owed: components["schemas"]["Owed"][];
+                        /** @description Undecided ones first, the newest of both first */
+                        conversations: components["schemas"]["ConversationRow"][];
+                        tasks: components["schemas"]["TaskRow"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    contacts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The cards */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Contact"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    name: string;
+                    email: string;
+                    phones: string[];
+                    position: string;
+                    firm: string;
+                    address: string;
+                    note: string;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteContact: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportContacts: {
+        parameters: {
+            query?: {
+                /** @description Of one only */
+                id?: components["schemas"]["Id"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/vcard": unknown;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    importContacts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What was taken in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        taken: number;
+                        refused: {
+                            /** @description The card of the file, from 1 */
+                            position: number;
+                            error: string;
+                        }[];
+                        entry: components["schemas"]["Entry"] | null;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    proposeContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is kept of them already, and what was found */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        contact: components["schemas"]["Contact"] | null;
+                        proposed: {
+                            /** @enum {string} */
+                            field: "name" | "email" | "phone" | "position" | "firm" | "address";
+                            value: string;
+                            /** @description First character in the text, in code points; -1: the message's head */
+                            from: number;
+                            to: number;
+                        }[];
+                    };
                 };
             };
             default: components["responses"]["Problem"];

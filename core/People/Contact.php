@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\People;
+
+use ZippyTray\Core\Journal\Journaled;
+use ZippyTray\Core\Journal\ObjectKind;
+use ZippyTray\Core\Journal\ObjectRef;
+
+/**
+ * A card that the person keeps.
+ *
+ * @phpstan-import-type CardState from Card
+ */
+final class Contact implements Journaled
+{
+    /** Lower case, so that it is found by it. */
+    private string $email;
+
+    /** @var CardState */
+    private array $card;
+
+    public function __construct(public readonly string $id, public readonly string $accountId, Card $card)
+    {
+        $this->write($card);
+    }
+
+    public function write(Card $card): void
+    {
+        $this->card = $card->state();
+        $this->email = strtolower($card->email);
+    }
+
+    public function card(): Card
+    {
+        return Card::fromState($this->card);
+    }
+
+    public function email(): string
+    {
+        return $this->email;
+    }
+
+    public function ref(): ObjectRef
+    {
+        return new ObjectRef(ObjectKind::Contact, $this->id);
+    }
+
+    public function state(): array
+    {
+        return ['card' => $this->card];
+    }
+
+    public function restore(array $state): void
+    {
+        /** @var array{card: CardState} $state */
+        $this->write(Card::fromState($state['card']));
+    }
+
+    /** @param array<string, mixed> $state */
+    public static function revived(string $id, string $accountId, array $state): self
+    {
+        /** @var array{card: CardState} $state */
+        return new self($id, $accountId, Card::fromState($state['card']));
+    }
+
+    public function needs(): array
+    {
+        return [];
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\People;
+
+use ZippyTray\Core\NotFound;
+
+/**
+ * The store of contacts. Every call is bound to one account.
+ */
+interface Contacts
+{
+    /** @throws NotFound */
+    public function get(string $accountId, string $id): Contact;
+
+    public function find(string $accountId, string $id): ?Contact;
+
+    /** Capitals do not matter. */
+    public function withEmail(string $accountId, string $email): ?Contact;
+
+    public function add(Contact $contact): void;
+
+    public function remove(Contact $contact): void;
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\People;
+
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+
+final readonly class KeepContacts
+{
+    public function __construct(private Contacts $contacts, private Journal $journal, private Ids $ids)
+    {
+    }
+
+    /**
+     * @param string $id made by the client; of one that there is already it is changed
+     *
+     * @throws Refused when another one has its address
+     */
+    public function keep(string $accountId, string $entryId, string $id, Card $card): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Page $page) use ($accountId, $id, $card): void {
+            $other = '' === $card->email ? null : $this->contacts->withEmail($accountId, $card->email);
+            if (null !== $other && $other->id !== $id) {
+                throw new Refused(\sprintf('There is a contact with this address already: %s.', $other->card()->name ?: $card->email), 'email');
+            }
+            $this->put($accountId, $id, $this->contacts->find($accountId, $id), $card, $page);
+        });
+    }
+
+    /** @throws NotFound */
+    public function delete(string $accountId, string $entryId, string $id): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::DeleteContact, function (Page $page) use ($accountId, $id): void {
+            $contact = $this->contacts->get($accountId, $id);
+            $page->say($contact->card()->name ?: $contact->email());
+            $page->removed($contact);
+            $this->contacts->remove($contact);
+        });
+    }
+
+    /**
+     * Takes cards in, in one step. One whose address is known is changed.
+     *
+     * @param non-empty-list<Card> $cards
+     */
+    public function takeIn(string $accountId, string $entryId, array $cards): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Page $page) use ($accountId, $cards): void {
+            foreach ($cards as $card) {
+                $known = '' === $card->email ? null : $this->contacts->withEmail($accountId, $card->email);
+                $this->put($accountId, $known->id ?? $this->ids->next(), $known, $card, $page);
+            }
+        });
+    }
+
+    private function put(string $accountId, string $id, ?Contact $contact, Card $card, Page $page): void
+    {
+        if (null === $contact) {
+            $contact = new Contact($id, $accountId, $card);
+            $this->contacts->add($contact);
+            $page->made($contact);
+        } else {
+            $page->touch($contact);
+            $contact->write($card);
+        }
+        $page->say($card->name ?: $card->email);
+    }
+}

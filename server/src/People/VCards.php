@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\People;
+
+use Sabre\VObject\Component\VCard;
+use Sabre\VObject\ParseException;
+use Sabre\VObject\Property;
+use Sabre\VObject\Splitter\VCard as Splitter;
+use ZippyTray\Core\People\Card;
+use ZippyTray\Core\People\Contact;
+use ZippyTray\Core\Refused;
+
+/**
+ * Contacts as vCard 4 (RFC 6350). Versions 2.1 and 3 are read, too.
+ */
+final readonly class VCards
+{
+    /** Cards of one file at the most. */
+    public const MOST = 5000;
+
+    /** @param iterable<Contact> $contacts */
+    public function write(iterable $contacts): string
+    {
+        $cards = '';
+        foreach ($contacts as $contact) {
+            $card = $contact->card();
+            $vcard = new VCard(['VERSION' => '4.0', 'UID' => 'urn:uuid:'.$contact->id, 'FN' => '' === $card->name ? $card->email : $card->name]);
+            $words = preg_split('/\s+/u', $card->name, -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+            $vcard->add('N', [array_pop($words) ?? '', implode(' ', $words), '', '', '']);
+            foreach (['EMAIL' => $card->email, 'TITLE' => $card->position, 'ORG' => $card->firm, 'NOTE' => $card->note] as $name => $value) {
+                if ('' !== $value) {
+                    $vcard->add($name, $value);
+                }
+            }
+            foreach ($card->phones as $phone) {
+                $vcard->add('TEL', $phone, ['VALUE' => 'text']);
+            }
+            if ('' !== $card->address) {
+                $vcard->add('ADR', ['', '', $card->address, '', '', '', '']);
+            }
+            $cards .= $vcard->serialize();
+            $vcard->destroy();
+        }
+
+        return $cards;
+    }
+
+    /**
+     * @return array{list<Card>, list<array{position: int, error: string}>} what could be read, and what not, by its place in the file from 1 on
+     *
+     * @throws Refused when the file holds no card, or far too many
+     */
+    public function read(string $file): array
+    {
+        if (1 !== preg_match('/^\s*(?:\xEF\xBB\xBF)?BEGIN:VCARD/i', $file)) {
+            throw new Refused('This is no vCard file: it does not begin with BEGIN:VCARD.', 'file');
+        }
+        if (substr_count(strtoupper($file), 'BEGIN:VCARD') > self::MOST) {
+            throw new Refused(\sprintf('A file can hold %d contacts at most.', self::MOST), 'file');
+        }
+        [$cards, $refused] = [[], []];
+        // One that is broken must not spoil the rest.
+        preg_match_all('/BEGIN:VCARD.*?(?:END:VCARD|(?=BEGIN:VCARD)|\z)/is', $file, $m);
+        foreach ($m[0] as $number => $source) {
+            try {
+                $cards[] = $this->card($source);
+            } catch (ParseException) {
+                $refused[] = ['position' => $number + 1, 'error' => 'It is broken, and cannot be read.'];
+            } catch (Refused $problem) {
+                $refused[] = ['position' => $number + 1, 'error' => $problem->getMessage()];
+            }
+        }
+
+        return [$cards, $refused];
+    }
+
+    /**
+     * @throws ParseException
+     * @throws Refused
+     */
+    private function card(string $source): Card
+    {
+        $vcard = (new Splitter(self::stream($source), \Sabre\VObject\Parser\Parser::OPTION_FORGIVING))->getNext();
+        if (!$vcard instanceof VCard) {
+            throw new ParseException('no card');
+        }
+        $name = self::first($vcard, 'FN');
+        if ('' === $name) {
+            $parts = self::parts($vcard, 'N');
+            $name = trim(($parts[1] ?? '').' '.($parts[0] ?? ''));
+        }
+        $address = array_filter(array_map(trim(...), self::parts($vcard, 'ADR')), static fn (string $part): bool => '' !== $part);
+
+        return new Card(
+            $name,
+            (string) preg_replace('/^mailto:/i', '', self::first($vcard, 'EMAIL')),
+            array_map(static fn (string $phone): string => (string) preg_replace('/^tel:/i', '', $phone), self::all($vcard, 'TEL')),
+            self::first($vcard, 'TITLE') ?: self::first($vcard, 'ROLE'),
+            implode(', ', array_filter(self::parts($vcard, 'ORG'))),
+            implode("\n", $address),
+            self::first($vcard, 'NOTE'),
+        );
+    }
+
+    private static function first(VCard $vcard, string $name): string
+    {
+        return self::all($vcard, $name)[0] ?? '';
+    }
+
+    /** @return list<string> */
+    private static function all(VCard $vcard, string $name): array
+    {
+        return array_values(array_map(static fn (Property $property): string => trim((string) $property), array_filter($vcard->select($name), static fn (mixed $one): bool => $one instanceof Property)));
+    }
+
+    /** @return list<string> the parts of a value that has several */
+    private static function parts(VCard $vcard, string $name): array
+    {
+        $property = array_values($vcard->select($name))[0] ?? null;
+
+        return $property instanceof Property ? array_values(array_map(static fn (mixed $part): string => \is_string($part) ? $part : '', $property->getParts())) : [];
+    }
+
+    /** @return resource */
+    private static function stream(string $source)
+    {
+        $stream = fopen('php://temp', 'r+') ?: throw new \RuntimeException('No memory to read it in.');
+        fwrite($stream, $source);
+        rewind($stream);
+
+        return $stream;
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\World;
+
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\People\Contact;
+use ZippyTray\Core\People\Contacts;
+
+final readonly class MemoryContacts implements Contacts
+{
+    public function __construct(private Memory $memory)
+    {
+    }
+
+    public function get(string $accountId, string $id): Contact
+    {
+        return $this->find($accountId, $id) ?? throw new NotFound('contact', $id);
+    }
+
+    public function find(string $accountId, string $id): ?Contact
+    {
+        return $this->memory->contacts[$id] ?? null;
+    }
+
+    public function withEmail(string $accountId, string $email): ?Contact
+    {
+        foreach ($this->memory->contacts as $contact) {
+            if ($contact->email() === strtolower($email)) {
+                return $contact;
+            }
+        }
+
+        return null;
+    }
+
+    public function add(Contact $contact): void
+    {
+        $this->memory->contacts[$contact->id] = $contact;
+    }
+
+    public function remove(Contact $contact): void
+    {
+        unset($this->memory->contacts[$contact->id]);
+    }
+}
