@@ -76,7 +76,23 @@ final readonly class ReadSignature
             }
         }
 
-        return \array_slice($lines, -self::LINES);
+        return \array_slice(array_merge(...array_map(self::cut(...), $lines)), -self::LINES);
+    }
+
+    /**
+     * "Olga Brandt, Brandt Roofs" is two lines on one.
+     *
+     * @param array{string, int} $line
+     *
+     * @return list<array{string, int}>
+     */
+    private static function cut(array $line): array
+    {
+        if (1 !== preg_match('/^(?<first>\p{Lu}[\p{L}\'.-]+(?: \p{Lu}[\p{L}\'.-]*){1,3})(?<gap>\s*[,|–—]\s+)(?<second>\p{Lu}.*)$/u', $line[0], $m)) {
+            return [$line];
+        }
+
+        return [[$m['first'], $line[1]], [$m['second'], $line[1] + mb_strlen($m['first'].$m['gap'])]];
     }
 
     /** @return list<Proposed> addresses and numbers in the line */

@@ -35,6 +35,9 @@ test('pictures of the views', async ({ desk, page }) => {
   await page.goto('/owed')
   await page.getByRole('region', { name: 'Kit Marsh' }).getByRole('listitem').hover()
   await page.screenshot({ path: `${FOLDER}/owed.png` })
+  await page.goto('/people/olga@brandt-roofs.example')
+  await expect(page.getByRole('region', { name: 'Owed to them' })).toContainText('Before the inspection')
+  await shoot(desk, 'person')
   await page.goto('/settings')
   await page
     .getByRole('listitem')
@@ -79,9 +82,6 @@ test('pictures of the views', async ({ desk, page }) => {
   await desk.goTo('Coming back')
   await expect(page.getByRole('listitem').first()).toBeVisible()
   await shoot(desk, 'coming-back')
-  await desk.goTo('Journal')
-  await expect(page.getByRole('listitem').first()).toBeVisible()
-  await shoot(desk, 'journal')
 })
 
 test('pictures of a reminder', async ({ desk }) => {

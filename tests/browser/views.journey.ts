@@ -64,6 +64,7 @@ for (const [name, size, scheme] of [
     await desk.goTo('Tasks')
     await desk.row('Cut a pane').getByRole('link').click()
     await page.getByRole('button', { name: 'Put off' }).click()
+    await expect(page.getByRole('dialog').getByRole('button', { name: /Tomorrow morning/ })).toBeVisible()
     await desk.press('2')
     await expect(page.getByRole('cell').last()).toBeVisible()
     await desk.expectAccessible(`Put off, ${name}`)

@@ -1,5 +1,5 @@
 import { expect, test } from './desk'
-import { addressTo, sentAbout, text } from './post'
+import { addressTo, receive, sentAbout, text } from './post'
 
 test('what is odd is said, what cannot be is refused, and nothing is sent by mistake', async ({
   desk,
@@ -65,4 +65,45 @@ test('templates: made, asked and filled in, used', async ({ desk, page }) => {
     .getByRole('button', { name: 'Delete' })
     .click()
   await expect(page.getByRole('listitem').filter({ hasText: 'Landing' })).toHaveCount(0)
+})
+
+test('a person: their card from a signature, what is open with them, and cards as a file', async ({
+  desk,
+  page,
+}) => {
+  await receive(
+    desk,
+    'The new sash',
+    'Moira Finlay <moira@finlay-joinery.example>',
+    'When shall I come?\r\n\r\n-- \r\nMoira Finlay\r\nOwner, Finlay Joinery Ltd\r\nTel: +353 91 555 0160',
+  )
+  await desk.open('The new sash')
+  await page.getByRole('button', { name: 'Card', exact: true }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByLabel('Name', { exact: true })).toHaveValue('Moira Finlay')
+  await expect(dialog.getByLabel('Phones')).toHaveValue('+353 91 555 0160')
+  await expect(dialog.getByText('from “Tel: +353 91 555 0160”')).toBeVisible()
+  await dialog.getByLabel('Note').fill('Only on Tuesdays')
+  await dialog.getByRole('button', { name: 'Keep' }).click()
+  await expect(dialog).toHaveCount(0)
+  await page.getByRole('link', { name: 'Moira Finlay' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Moira Finlay')
+  await expect(page.getByRole('region', { name: 'Owed to them' })).toContainText('The new sash')
+  await expect(page.getByText('Only on Tuesdays')).toBeVisible()
+  await desk.expectAccessible('a person')
+  const saving = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Save as vCard' }).click()
+  const path = await (await saving).path()
+  await page.getByRole('button', { name: 'Delete the card' }).click()
+  await expect(page.getByText('Only on Tuesdays')).toHaveCount(0)
+  await page.goto('/people')
+  await page.locator('input[type=file]').setInputFiles(path)
+  await expect(page.getByText('1 card taken in.')).toBeVisible()
+  await page.getByLabel('Part of a name or an address').fill('moir')
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(1)
+  await desk.expectAccessible('People')
+  await page.goto('/')
+  await desk.open('The new sash')
+  await desk.press('5')
+  await expect(desk.row('The new sash')).toHaveCount(0)
 })

@@ -175,6 +175,7 @@ test('a draft is never lost: a reload, a second window, a server that does not a
   await page.getByRole('button', { name: 'Delete draft' }).click()
   await expect(page.getByText(/Draft deleted/)).toBeVisible()
   await desk.undoLast()
+  await expect(page.getByText(/Draft deleted/)).toHaveCount(0)
   await page.getByRole('button', { name: /Go on writing/ }).click()
   await expect(text(desk)).toHaveValue(/^Green, as before\. Or blue\?\n/)
   await page.getByRole('button', { name: 'Delete draft' }).click()

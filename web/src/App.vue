@@ -11,6 +11,7 @@ import NoticeBar from './parts/NoticeBar.vue'
 import PutOffDialog from './parts/PutOffDialog.vue'
 import RingCards from './parts/RingCards.vue'
 import TemplateDialog from './parts/TemplateDialog.vue'
+import CardDialog from './parts/CardDialog.vue'
 import SignInPanel from './parts/SignInPanel.vue'
 import TopBar from './parts/TopBar.vue'
 import TrailStrip from './parts/TrailStrip.vue'
@@ -37,6 +38,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <AskDialog />
       <PutOffDialog />
       <TemplateDialog />
+      <CardDialog />
       <v-dialog :model-value="signInNeeded" persistent max-width="440" aria-label="Sign in again">
         <SignInPanel title="You were signed out" :email="account.email" />
       </v-dialog>

@@ -61,6 +61,19 @@ export const router = createRouter({
       props: true,
       meta: { title: 'Write' },
     },
+    {
+      path: '/people',
+      name: 'people',
+      component: () => import('./views/PeopleView.vue'),
+      meta: { title: 'People' },
+    },
+    {
+      path: '/people/:email',
+      name: 'person',
+      component: () => import('./views/PersonView.vue'),
+      props: true,
+      meta: { title: 'A person' },
+    },
     { path: '/find', name: 'find', component: () => import('./views/FindView.vue'), meta: { title: 'Find' } },
     {
       path: '/journal',

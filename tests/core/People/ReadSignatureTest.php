@@ -22,6 +22,7 @@ final class ReadSignatureTest extends TestCase
             'name Olga Brandt', 'position Site manager', 'firm Brandt Roofs Ltd', 'email olga@brandt-roofs.example', 'phone +353 91 555 0142', 'phone 087 555 0143', "address 12 Quay Street\nMerrow H91 X2Y3",
         ]];
         yield 'without a mark' => ['Sennen Roe', "See you on Thursday.\n\nKind regards\nSennen Roe\nSurveyor, Roe & Daughter\n(091) 555 0199", ['name Sennen Roe', 'position Surveyor, Roe & Daughter', 'email x@y.example', 'phone (091) 555 0199']];
+        yield 'two on one line' => ['Olga Brandt', "Yes.\n\n-- \nOlga Brandt, Brandt Roofs\n+00 555 0134", ['name Olga Brandt', 'firm Brandt Roofs', 'email x@y.example', 'phone +00 555 0134']];
         yield 'a fax is no phone' => ['Kit Marsh', "-- \nKit Marsh\nFax: +353 1 555 0100\nPhone: +353 1 555 0101", ['name Kit Marsh', 'email x@y.example', 'phone +353 1 555 0101']];
         yield 'nothing but a first name' => ['Tam Achterberg', "It is.\n\nTam", ['name Tam Achterberg', 'email x@y.example']];
         yield 'dates and order numbers are no phones' => ['Tam', "-- \nOrder 2026-11-24, 4711-0815\nopen 10:00-16:00", ['name Tam', 'email x@y.example']];

@@ -1,4 +1,4 @@
-import { answer, api, newId, type Claim, type Entry, type Template, type When } from './client'
+import { answer, api, newId, type Claim, type Contact, type Entry, type Template, type When } from './client'
 
 /** What sending takes besides the draft. */
 export interface SendDetails {
@@ -54,4 +54,12 @@ export const mailSteps = ({
     done(
       await answer(api.DELETE('/templates/{id}', { params: { path: { id }, query: { entry: newId() } } })),
     ),
+  keepContact: async (id: string, fields: Omit<Contact, 'id'>) =>
+    done(
+      await answer(
+        api.PUT('/contacts/{id}', { params: { path: { id } }, body: { entry: newId(), ...fields } }),
+      ),
+    ),
+  deleteContact: async (id: string) =>
+    done(await answer(api.DELETE('/contacts/{id}', { params: { path: { id }, query: { entry: newId() } } }))),
 })

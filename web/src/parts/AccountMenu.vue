@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  mdiAccountMultipleOutline,
   mdiEmailArrowLeftOutline,
   mdiKeyboardOutline,
   mdiLogout,
@@ -44,6 +45,7 @@ function changeTheme(): void {
       <v-list-item :title="account.name" :subtitle="account.email" />
       <v-divider />
       <v-list-item :prepend-icon="mdiEmailArrowLeftOutline" title="Bring mail in" to="/import" />
+      <v-list-item :prepend-icon="mdiAccountMultipleOutline" title="People" to="/people" />
       <v-list-item :prepend-icon="mdiTuneVariant" title="Settings" to="/settings" />
       <v-list-item :prepend-icon="mdiKeyboardOutline" title="Keys" @click="$emit('keys')" />
       <v-list-item

@@ -101,8 +101,11 @@ textarea {
   border-radius: 7px;
 }
 
-.seconds {
+label > .seconds {
   width: 64px;
+  height: auto;
+  margin: 0 4px;
+  appearance: auto;
   padding: 3px 6px;
   font: inherit;
   color: inherit;
@@ -113,6 +116,7 @@ textarea {
 
 .templates {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   margin: 0 0 12px;
   padding: 0;

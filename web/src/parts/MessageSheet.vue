@@ -3,6 +3,8 @@ import { mdiPaperclip } from '@mdi/js'
 import { computed, ref } from 'vue'
 import type { Message, Person } from '@/api/client'
 import { moment, size } from '@/time/format'
+import { proposeCard } from './carding'
+import { attempt } from './notice'
 import CopyAddress from './CopyAddress.vue'
 import FormattedMail from './FormattedMail.vue'
 import MessageText from './MessageText.vue'
@@ -45,7 +47,13 @@ const dateNote = computed(
   <article class="message" :aria-label="`Message from ${message.from.name || message.from.email}`">
     <header>
       <p class="from">
-        <strong>{{ message.from.name || message.from.email || 'unknown sender' }}</strong>
+        <router-link
+          v-if="message.from.email && !message.own"
+          class="plain"
+          :to="{ name: 'person', params: { email: message.from.email } }"
+          ><strong>{{ message.from.name || message.from.email }}</strong></router-link
+        >
+        <strong v-else>{{ message.from.name || message.from.email || 'unknown sender' }}</strong>
         <span v-if="message.from.name" class="slate">{{ message.from.email }}</span>
       </p>
       <p class="slate line">
@@ -56,6 +64,14 @@ const dateNote = computed(
       <p class="tools">
         <button v-if="message.formatted" class="link" type="button" @click="asFormatted = !asFormatted">
           {{ asFormatted ? 'As plain text' : 'As it was formatted' }}
+        </button>
+        <button
+          v-if="!message.own && message.from.email"
+          class="link"
+          type="button"
+          @click="attempt(() => proposeCard(message))"
+        >
+          Card
         </button>
         <button v-if="message.own" class="link" type="button" @click="keepAsTemplate">
           Keep as a template

@@ -41,6 +41,8 @@ const DONE: Record<Entry['kind'], string> = {
   add_template: 'Template made',
   edit_template: 'Template changed',
   delete_template: 'Template deleted',
+  keep_contact: 'Card kept',
+  delete_contact: 'Card deleted',
   undo: 'Undone',
 }
 
