@@ -6,7 +6,9 @@ namespace ZippyTray\Core\Owed;
 
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Report;
+use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Outgoings;
+use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Tray\BackBecause;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
@@ -17,7 +19,7 @@ use ZippyTray\Core\Tray\Conversations;
  */
 final readonly class NoteArrival
 {
-    public function __construct(private Owing $owing, private Outgoings $outgoings, private Conversations $conversations)
+    public function __construct(private Owing $owing, private Outgoings $outgoings, private Conversations $conversations, private Tasks $tasks)
     {
     }
 
@@ -40,9 +42,26 @@ final readonly class NoteArrival
 
             return null;
         }
-        array_walk($of, static fn (Owed $owed) => $owed->settle(OwedState::Answered, $now));
+        foreach ($of as $owed) {
+            $this->settle($owed, OwedState::Answered, $now);
+        }
 
         return [] === $of ? BackBecause::Message : BackBecause::Answer;
+    }
+
+    /** A task that was out of the way for it is back, too. */
+    private function settle(Owed $owed, OwedState $as, \DateTimeImmutable $now): void
+    {
+        $owed->settle($as, $now);
+        try {
+            $task = null === $owed->taskId ? null : $this->tasks->get($owed->accountId, $owed->taskId);
+        } catch (NotFound) {
+            return;
+        }
+        $until = $owed->until();
+        if (null !== $task && !$task->isDone() && $task->start()?->instant()?->getTimestamp() === $until->instant->getTimestamp()) {
+            $task->schedule(null, $task->due(), $until->zone);
+        }
     }
 
     private function reported(string $accountId, Report $report, Conversation $conversation, \DateTimeImmutable $now): ?BackBecause
@@ -55,7 +74,7 @@ final readonly class NoteArrival
             if ([] === array_filter($report->failed, $owed->person()->is(...))) {
                 continue;
             }
-            $owed->settle(OwedState::Undelivered, $now);
+            $this->settle($owed, OwedState::Undelivered, $now);
             $of = $owed->conversationId();
             if (null !== $of && $of !== $conversation->id) {
                 // A report that says nothing of what it belongs to came as a conversation of its own.

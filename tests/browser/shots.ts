@@ -113,7 +113,7 @@ test('pictures of a clearing', async ({ desk, page }) => {
   await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
   await desk.press('0')
   await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeFocused()
-  await page.keyboard.type('Dear Olga, the form is on its way. ')
+  await page.keyboard.type('Thank you, this is on its way to you today.')
   await shoot(desk, 'answering')
   await page.getByRole('button', { name: 'Delete draft' }).click()
   await desk.press('Escape')

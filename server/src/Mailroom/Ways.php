@@ -14,6 +14,7 @@ use ZippyTray\Server\Mailroom\Out\MailOut;
 use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\SmtpOut;
 use ZippyTray\Server\Mailroom\PostRoom\PostRoom;
+use ZippyTray\Server\Mailroom\PostRoom\PostRoomInbox;
 
 /**
  * The ways that a person has chosen for their mail.
@@ -46,7 +47,7 @@ final readonly class Ways
         $ways = $account->mailWays();
         try {
             return match ($ways->in) {
-                'post_room' => $this->postRoom,
+                'post_room' => new PostRoomInbox($this->postRoom, $account->email),
                 'maildir' => new MaildirIn($ways->folder),
                 'none' => null,
             };

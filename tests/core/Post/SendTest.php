@@ -184,6 +184,16 @@ final class SendTest extends TestCase
         self::assertSame([null, []], [$task->start(), $this->owed()]);
     }
 
+    public function testATaskIsBackWithItsAnswer(): void
+    {
+        $this->world->makeTask(new TaskFields('Order polish'));
+        $task = $this->world->task('Order polish');
+        $draft = $this->draft();
+        ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, expected: new Expected('polish', $this->at('2026-11-27T09:00:00Z'), $task->id));
+        $this->arrive('tam@glass.example');
+        self::assertSame(['', ['Tam answered']], [(string) $task->start()?->text(), $this->owed()]);
+    }
+
     public function testAnAnswerIsNotExpectedBeforeItWasAskedFor(): void
     {
         $draft = $this->draft();

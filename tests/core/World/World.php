@@ -162,7 +162,7 @@ final class World
             new SortIntoConversations($threads, $messages, $conversations, $owing, $this->ids),
             $threads,
             $senders,
-            new NoteArrival($owing, $outgoings, $conversations),
+            new NoteArrival($owing, $outgoings, $conversations, $tasks),
             $transaction,
             $this->clock,
             $this->ids,

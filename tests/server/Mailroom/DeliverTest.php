@@ -37,6 +37,7 @@ use ZippyTray\Server\Mailroom\PostRoom\PostRoom;
 use ZippyTray\Server\Mailroom\PostRoom\Reaction;
 use ZippyTray\Server\Mailroom\PostRoom\Trouble;
 use ZippyTray\Server\Mailroom\Ways;
+use ZippyTray\Server\Store\Files;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**
@@ -184,16 +185,32 @@ final class DeliverTest extends ApiTestCase
     public function testWhatWasRemovedForGoodDoesNotComeAgain(): void
     {
         $raw = "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Once\r\nMessage-ID: <once@glass.example>\r\n\r\nHere.\r\n";
-        $this->postRoom->bring($raw, $this->now(), 'one');
-        $this->postRoom->bring($raw, $this->now(), 'one');
+        $this->postRoom->bring($raw, $this->now(), 'one', 'WREN@ternpoint.example');
+        $this->postRoom->bring($raw, $this->now(), 'one', 'WREN@ternpoint.example');
         self::assertSame(1, ($this->fetching())(self::goingOn()));
         $ids = array_column($this->rows('/tray'), 'id', 'subject');
         self::assertIsString($ids['Once']);
         $this->decide('delete', [$ids['Once']]);
         $this->call('DELETE', '/bin?id='.self::id());
-        $this->postRoom->bring($raw, $this->now(), 'another');
+        $this->postRoom->bring($raw, $this->now(), 'another', 'wren@ternpoint.example');
+        $this->postRoom->bring(str_replace('once@', 'other@', $raw), $this->now(), 'theirs', 'somebody.else@ternpoint.example');
         self::assertSame(0, ($this->fetching())(self::goingOn()));
         self::assertNotContains('Once', array_column($this->rows('/tray'), 'subject'));
+    }
+
+    public function testAForwardCarriesItsAttachmentsAndFiles(): void
+    {
+        $this->upload(['plan.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Plan\r\nMessage-ID: <plan@glass.example>\r\nMIME-Version: 1.0\r\nContent-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nHere.\r\n--b\r\nContent-Type: application/pdf; name=one.pdf\r\nContent-Disposition: attachment; filename=one.pdf\r\n\r\nFirst\r\n--b\r\nContent-Type: application/pdf\r\nContent-Disposition: attachment; filename=two.pdf\r\n\r\nSecond\r\n--b--\r\n"]);
+        $message = $this->service(Messages::class)->at($this->account->id, '<plan@glass.example>');
+        $file = $this->service(Files::class)->take($this->account->id, 'größe.txt', 'text/plain', 'Three');
+        $draft = $this->service(KeepDrafts::class)->write($this->account->id, self::id(), 0, AnswerKind::Forward, $message->id, self::id().'@ternpoint.example', new Letter([new Address('petra@ternpoint.example')], subject: 'Fwd: Plan', text: 'See.', files: [$file['id']], carried: [1]));
+        ($this->service(SendMail::class))($this->account->id, self::id(), $draft->id, new Moment($this->now(), $this->account->timeZone()), false);
+        ($this->deliver())(self::goingOn());
+        self::assertSame(OutgoingState::Sent, $this->state($draft));
+        $sent = $this->service(Messages::class)->at($this->account->id, '<'.$draft->messageHeader.'>');
+        self::assertSame(['größe.txt', 'two.pdf'], array_column($sent->attachments, 'name'));
+        self::assertSame([$message->messageHeader], $sent->references);
+        self::assertStringNotContainsString('In-Reply-To', $this->sent()[0]);
     }
 
     /** @param bool $of whether it answers the message that is there */

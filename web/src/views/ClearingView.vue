@@ -211,6 +211,11 @@ useKeys('Clearing', [
   padding: 40px 56px;
 }
 
+aside {
+  position: sticky;
+  top: 72px;
+}
+
 aside h2 {
   display: flex;
   align-items: center;
@@ -246,6 +251,10 @@ aside h2 {
 
   .top {
     min-height: 0;
+  }
+
+  aside {
+    position: static;
   }
 }
 </style>

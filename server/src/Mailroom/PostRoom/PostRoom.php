@@ -10,7 +10,6 @@ use Symfony\Component\Filesystem\Filesystem;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Server\DataFolder;
 use ZippyTray\Server\Mailroom\In\Arrived;
-use ZippyTray\Server\Mailroom\In\MailIn;
 use ZippyTray\Server\Mailroom\Out\MailOut;
 use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\Unanswered;
@@ -22,7 +21,7 @@ use ZippyTray\Server\Mailroom\Out\Unanswered;
  * A message has the same name however often it is handed over, so that none is doubled. Names in later/ begin with the
  * second at which it comes, names in inbox/ with a number that grows.
  */
-final readonly class PostRoom implements MailOut, MailIn
+final readonly class PostRoom implements MailOut
 {
     private const BOXES = ['sent', 'later', 'inbox'];
 
@@ -54,7 +53,7 @@ final readonly class PostRoom implements MailOut, MailIn
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         foreach ($to as $recipient) {
             foreach ($this->reactions($recipient, $from, $raw) as $number => $reaction) {
-                $this->bring($reaction->raw, $now->modify(\sprintf('+%d seconds', $reaction->after + $trouble->delay)), self::name($messageHeader.' '.strtolower($recipient->email).' '.$number));
+                $this->bring($reaction->raw, $now->modify(\sprintf('+%d seconds', $reaction->after + $trouble->delay)), self::name($messageHeader.' '.strtolower($recipient->email).' '.$number), $from->email);
             }
         }
         // Last, so that what was begun and not finished is done again as a whole.
@@ -69,12 +68,17 @@ final readonly class PostRoom implements MailOut, MailIn
         return $this->trouble()->forgetful ? null : [] !== (glob($this->folder.'/sent/*/'.self::name($messageHeader).'*') ?: []);
     }
 
-    public function since(string $cursor): iterable
+    /**
+     * What has come for somebody.
+     *
+     * @return iterable<Arrived> see MailIn
+     */
+    public function since(string $cursor, string $email): iterable
     {
         $this->open();
         $this->deliver();
         foreach ($this->names('inbox') as $name) {
-            if (self::number($name) > (int) $cursor) {
+            if (self::number($name) > (int) $cursor && str_contains($name, '.'.self::box($email).'.')) {
                 yield new Arrived((string) file_get_contents($this->folder.'/inbox/new/'.$name), (string) self::number($name));
             }
         }
@@ -84,10 +88,12 @@ final readonly class PostRoom implements MailOut, MailIn
      * Something comes for the person at a moment.
      *
      * @param string $name the same for the same message
+     * @param string $for  the address that it comes to
      */
-    public function bring(string $raw, \DateTimeImmutable $at, string $name): void
+    public function bring(string $raw, \DateTimeImmutable $at, string $name, string $for): void
     {
         $this->open();
+        $name = self::box($for).'.'.$name;
         $is = static fn (string $there): bool => str_ends_with($there, '.'.$name);
         if ([] === array_filter([...$this->names('later'), ...$this->names('inbox')], $is)) {
             $this->put('later', \sprintf('%010d.%s', $at->getTimestamp(), $name), $raw);
@@ -114,8 +120,8 @@ final readonly class PostRoom implements MailOut, MailIn
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $visited = is_file($this->folder.'/visited') ? (int) file_get_contents($this->folder.'/visited') : $now->getTimestamp();
         foreach ($this->trouble()->quiet ? [] : $this->correspondents as $correspondent) {
-            foreach ($correspondent->unasked(new \DateTimeImmutable('@'.$visited), $now) as $name => [$at, $raw]) {
-                $this->bring($raw, $at, self::name($name));
+            foreach ($correspondent->unasked(new \DateTimeImmutable('@'.$visited), $now) as $name => [$at, $raw, $for]) {
+                $this->bring($raw, $at, self::name($name), $for);
             }
         }
         file_put_contents($this->folder.'/visited', (string) max($visited, $now->getTimestamp()), \LOCK_EX);
@@ -170,6 +176,12 @@ final readonly class PostRoom implements MailOut, MailIn
     private static function number(string $name): int
     {
         return (int) explode('.', $name, 2)[0];
+    }
+
+    /** Whose it is, in a name of a file. */
+    private static function box(string $email): string
+    {
+        return hash('xxh32', strtolower($email));
     }
 
     private static function name(string $of): string
