@@ -58,18 +58,12 @@ const tab = computed(() =>
   </li>
 </template>
 
+<style scoped src="./away-line.css"></style>
 <style scoped>
 .line {
-  display: flex;
   gap: 12px;
-  align-items: center;
   min-height: 36px;
   padding-left: 12px;
-  font-size: 14.5px;
-}
-
-.line.current {
-  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
 }
 
 .v-icon {
@@ -77,11 +71,6 @@ const tab = computed(() =>
 }
 
 .body {
-  display: flex;
-  flex: 1;
-  gap: 10px;
-  align-items: baseline;
-  min-width: 0;
   line-height: 34px;
 }
 
@@ -89,46 +78,13 @@ const tab = computed(() =>
   outline-offset: -3px;
 }
 
-.body > * {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.body b {
-  flex: 0 1 auto;
-  min-width: 96px;
-  font-weight: 550;
-}
-
-.body .note,
-.body .who {
-  flex: 0 1 auto;
-  font-size: 13.5px;
-}
-
-.acts {
-  display: flex;
-  gap: 14px;
-  white-space: nowrap;
-}
-
-@media (hover: hover) and (min-width: 761px) {
-  .line:not(.current, :hover, :focus-within) .acts {
-    visibility: hidden;
-  }
-}
-
 @media (max-width: 760px) {
   .line {
-    flex-wrap: wrap;
     gap: 0 10px;
     padding: 6px 0 6px 10px;
   }
 
   .body {
-    flex-wrap: wrap;
-    gap: 0 10px;
     line-height: 1.4;
   }
 
@@ -137,8 +93,6 @@ const tab = computed(() =>
   }
 
   .acts {
-    order: 3;
-    width: 100%;
     padding-left: 29px;
   }
 }

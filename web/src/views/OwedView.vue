@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Owed } from '@/api/client'
+import type { Owed, When } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
-import { toWhen, type Written } from '@/api/when'
 import { useOwed } from '@/api/writing'
 import AwayTabs from '@/parts/AwayTabs.vue'
 import EmptyState from '@/parts/EmptyState.vue'
@@ -13,7 +12,7 @@ import { attempt } from '@/parts/notice'
 import OwedLine from '@/parts/OwedLine.vue'
 import { useSelection } from '@/parts/selection'
 import { useKeys } from '@/keys/registry'
-import WhenField from '@/parts/WhenField.vue'
+import WhenDialog from '@/parts/WhenDialog.vue'
 import { counted } from '@/parts/words'
 
 /** Who owes what until when, by person; what was settled lately is below. */
@@ -34,19 +33,9 @@ const { current } = useSelection(rows, 'data-owed')
 const at = computed(() => rows.value[current.value])
 
 const moving = ref<Owed | null>(null)
-const to = ref<Written>({ phrase: '', reading: null })
-const wrong = ref('')
-function ask(one: Owed | undefined): void {
-  if (!one) return
-  moving.value = one
-  to.value = { phrase: 'in 3 working days', reading: null }
-  wrong.value = ''
-}
-async function move(): Promise<void> {
-  const [one, until] = [moving.value, toWhen(to.value)]
-  if (!one) return
-  if (!until) wrong.value = 'Until when?'
-  else if (await attempt(() => moveOwed(one.id, until))) moving.value = null
+async function move(until: When): Promise<void> {
+  const one = moving.value
+  if (one && (await attempt(() => moveOwed(one.id, until)))) moving.value = null
 }
 
 const askAgain = (one: Owed | undefined) =>
@@ -56,7 +45,7 @@ const settle = (one: Owed | undefined, as: 'answered' | 'dropped') =>
 
 useKeys('Owed to you', [
   { key: '0', label: 'Ask again', when: () => !!at.value?.person.email, run: () => askAgain(at.value) },
-  { key: '3', label: 'Give more time', when: () => !!at.value, run: () => ask(at.value) },
+  { key: '3', label: 'Give more time', when: () => !!at.value, run: () => (moving.value = at.value ?? null) },
   { key: '5', label: 'It is here', when: () => !!at.value, run: () => settle(at.value, 'answered') },
   {
     key: '6',
@@ -77,7 +66,7 @@ useKeys('Owed to you', [
       here until it is there.
     </EmptyState>
     <template v-else>
-      <section v-for="one in people" :key="one.name" class="sheet person" :aria-label="one.name">
+      <section v-for="one in people" :key="one.name" class="sheet bunch" :aria-label="one.name">
         <h2>
           {{ one.name }} <span class="slate">{{ counted(one.rows.length, 'answer') }}</span>
         </h2>
@@ -88,57 +77,26 @@ useKeys('Owed to you', [
             :owed="row"
             :current="row.id === at?.id"
             @again="askAgain(row)"
-            @move="ask(row)"
+            @move="moving = row"
             @settle="(as) => settle(row, as)"
           />
         </ul>
       </section>
-      <section v-if="settled.length" class="person settled" aria-label="Settled lately">
+      <section v-if="settled.length" class="bunch settled" aria-label="Settled lately">
         <h2 class="slate">Settled in the last two weeks</h2>
         <ul>
           <OwedLine v-for="row in settled" :key="row.id" :owed="row" :current="false" named />
         </ul>
       </section>
     </template>
-    <v-dialog
-      :model-value="!!moving"
-      max-width="440"
-      aria-label="More time"
-      @update:model-value="moving = null"
-    >
-      <form v-if="moving" class="sheet asking" novalidate @submit.prevent="move">
-        <h2>More time for {{ nameOf(moving) }}</h2>
-        <WhenField v-model="to" label="Owed by" :error="wrong" />
-        <div class="actions">
-          <v-btn type="submit" color="primary">Move</v-btn>
-          <v-btn variant="text" @click="moving = null">Cancel</v-btn>
-        </div>
-      </form>
-    </v-dialog>
+    <WhenDialog
+      :title="moving ? `More time for ${nameOf(moving)}` : ''"
+      label="Owed by"
+      first="in 3 working days"
+      @choose="move"
+      @close="moving = null"
+    />
   </div>
 </template>
 
-<style scoped src="../parts/dialog.css"></style>
-<style scoped>
-.person {
-  margin-bottom: 14px;
-  padding: 10px 0 8px;
-}
-
-.person h2 {
-  margin: 0 0 4px;
-  padding: 0 18px;
-  font-size: 15px;
-  font-weight: 600;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-.actions {
-  margin-top: 12px;
-}
-</style>
+<style scoped src="../parts/bunch.css"></style>
