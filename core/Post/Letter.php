@@ -11,7 +11,7 @@ use ZippyTray\Core\Refused;
  * What a person writes: to whom, about what, and what goes with it.
  *
  * @phpstan-type AddressState array{name: string, email: string}
- * @phpstan-type LetterState array{to: list<AddressState>, cc: list<AddressState>, bcc: list<AddressState>, subject: string, text: string, formatted: bool, files: list<string>, carried: list<int>}
+ * @phpstan-type LetterState array{to: list<AddressState>, cc: list<AddressState>, bcc: list<AddressState>, subject: string, text: string, formatted: bool, files: list<string>, carried: list<int>, what: string, until: string}
  */
 final readonly class Letter
 {
@@ -35,6 +35,8 @@ final readonly class Letter
      * @param bool          $formatted whether the text is read as Markdown, and HTML goes along with it
      * @param list<string>  $files     ids of files that go with it
      * @param list<int>     $carried   places, from 0, of the attachments of the forwarded message that go with it
+     * @param string        $what      the writer expects in answer, as it is being filled in
+     * @param string        $until     by when, as it is being filled in: any words; empty when no answer is expected
      *
      * @throws Refused when it is too long, or has too many files
      */
@@ -47,6 +49,8 @@ final readonly class Letter
         public bool $formatted = false,
         public array $files = [],
         public array $carried = [],
+        public string $what = '',
+        public string $until = '',
     ) {
         $this->subject = trim((string) preg_replace('/[\x00-\x1f\x7f\s]+/u', ' ', mb_scrub($subject)));
         $this->text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], mb_scrub($text));
@@ -89,13 +93,15 @@ final readonly class Letter
             'formatted' => $this->formatted,
             'files' => $this->files,
             'carried' => $this->carried,
+            'what' => $this->what,
+            'until' => $this->until,
         ];
     }
 
     /** @param LetterState $state */
     public static function fromState(array $state): self
     {
-        return new self(self::addresses($state['to']), self::addresses($state['cc']), self::addresses($state['bcc']), $state['subject'], $state['text'], $state['formatted'], $state['files'], $state['carried']);
+        return new self(self::addresses($state['to']), self::addresses($state['cc']), self::addresses($state['bcc']), $state['subject'], $state['text'], $state['formatted'], $state['files'], $state['carried'], $state['what'], $state['until']);
     }
 
     /**

@@ -53,7 +53,7 @@ final readonly class Recipients
      */
     public static function checkAll(Letter $letter): Letter
     {
-        $checked = new Letter(self::checked($letter->to, 'to'), self::checked($letter->cc, 'cc'), self::checked($letter->bcc, 'bcc'), $letter->subject, $letter->text, $letter->formatted, $letter->files, $letter->carried);
+        $checked = new Letter(self::checked($letter->to, 'to'), self::checked($letter->cc, 'cc'), self::checked($letter->bcc, 'bcc'), $letter->subject, $letter->text, $letter->formatted, $letter->files, $letter->carried, $letter->what, $letter->until);
         $count = \count($checked->recipients());
         if (0 === $count) {
             throw new Refused('To whom? Write an address.', 'to');

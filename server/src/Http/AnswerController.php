@@ -57,7 +57,7 @@ final readonly class AnswerController
             $one = $tasks->get($account->id, $task);
             $due = $one->due();
 
-            return new JsonResponse($this->rows->letter($account, $this->signed($account, new Letter(subject: $one->title(), text: '' === $one->notes() ? '' : "\n\n".$one->notes(), files: $one->files())), null, ['what' => $one->title(), 'due' => self::due($due)]));
+            return new JsonResponse($this->rows->letter($account, $this->signed($account, new Letter(subject: $one->title(), text: $one->notes(), files: $one->files())), null, ['what' => $one->title(), 'due' => self::due($due)]));
         }
         $kind = AnswerKind::tryFrom($kind) ?? AnswerKind::New;
         $letter = AnswerKind::New === $kind ? new Letter() : (new Answering([$account->email], $account->timeZone()))->to($this->messages->get($account->id, $message ?? throw new NotFound('message', '')), $kind);

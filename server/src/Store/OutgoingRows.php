@@ -70,7 +70,8 @@ final readonly class OutgoingRows
             'carriable' => $this->carriable($account, $messageId),
             'signature' => '' === $signature ? '' : "-- \n".$signature,
             'due' => $more['due'] ?? null,
-            'what' => $more['what'] ?? '',
+            'what' => $more['what'] ?? $letter->what,
+            'until' => $letter->until,
         ];
     }
 

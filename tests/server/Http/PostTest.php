@@ -135,7 +135,8 @@ final class PostTest extends ApiTestCase
     {
         $conversation = $this->receive();
         $id = self::id();
-        $this->draft($id, 0, ['to' => 'Petra <petra@ternpoint.example>, ilse@ternpoint.example', 'subject' => 'Fwd: Lantern glass', 'text' => 'Could you?'], $this->newest($conversation), 'forward');
+        $kept = $this->draft($id, 0, ['to' => 'Petra <petra@ternpoint.example>, ilse@ternpoint.example', 'subject' => 'Fwd: Lantern glass', 'text' => 'Could you?', 'what' => 'the glass', 'until' => 'friday or so'], $this->newest($conversation), 'forward');
+        self::assertSame(['the glass', 'friday or so'], [self::part($kept, 'letter')['what'], self::part($kept, 'letter')['until']], 'Words that cannot be read are kept with the draft.');
         $this->send($id, ['then' => 'hand_over', 'conversation' => ['id' => $conversation], 'until' => ['date' => $this->day(2), 'time' => '09:00'], 'what' => 'the glass']);
         $owed = $this->rows('/owed');
         self::assertSame([['Petra', 'the glass', 'open'], ['', 'the glass', 'open']], array_map(static fn (array $one): array => [((array) $one['person'])['name'] ?? null, $one['what'], $one['state']], $owed));
@@ -210,7 +211,7 @@ final class PostTest extends ApiTestCase
      */
     private function body(int $revision, array $letter, ?string $message = null, ?string $kind = null): array
     {
-        return ['revision' => $revision, 'kind' => $kind ?? (null === $message ? 'new' : 'reply'), 'message' => $message, 'letter' => $letter + ['to' => '', 'cc' => '', 'bcc' => '', 'subject' => '', 'text' => '', 'formatted' => false, 'files' => [], 'carried' => []]];
+        return ['revision' => $revision, 'kind' => $kind ?? (null === $message ? 'new' : 'reply'), 'message' => $message, 'letter' => $letter + ['to' => '', 'cc' => '', 'bcc' => '', 'subject' => '', 'text' => '', 'formatted' => false, 'files' => [], 'carried' => [], 'what' => '', 'until' => '']];
     }
 
     /**

@@ -2071,6 +2071,10 @@ export interface components {
             files: components["schemas"]["Id"][];
             /** @description Places of attachments of the forwarded message */
             carried: number[];
+            /** @description What is expected in answer, as it is being filled in */
+            what: string;
+            /** @description By when, in any words; empty: no answer is expected */
+            until: string;
         };
         Letter: {
             to: string;
@@ -2094,6 +2098,8 @@ export interface components {
             due: components["schemas"]["Due"] | null;
             /** @description What is asked for */
             what: string;
+            /** @description By when, as it was filled in; empty: no answer is expected */
+            until: string;
         };
         /** @enum {string} */
         OutgoingState: "draft" | "waiting" | "sending" | "sent" | "failed" | "doubt";

@@ -43,18 +43,25 @@ const hasSignature = computed(() => !!letter.value?.signature)
 
 const action = computed(() => {
   if (panel.value === 'later') return 'Send it then'
-  if (props.writing.then === 'hand_over') return 'Send and hand over'
+  if (isHandOver.value) return 'Send and hand over'
+  if (panel.value === 'expect') return 'Send and wait for the answer'
   return props.writing.then === 'do_now' ? 'Send and archive' : 'Send'
 })
 
 /** The hand goes to where something is missing: to whom, or the text, above what is quoted. */
 async function settle(): Promise<void> {
+  if (state.value === 'begun' && props.writing.to) fields.to = props.writing.to
   if (isHandOver.value && state.value === 'begun') {
-    if (props.writing.to) fields.to = props.writing.to
     const due = letter.value?.due
     if (due && !props.writing.until) until.value = written(due)
     if (!what.value && letter.value?.what) what.value = letter.value.what
-    fields.text = handOverText(fields.to, what.value, until.value) + fields.text
+    const words = handOverText(fields.to, what.value, until.value.reading ?? due ?? null, until.value.phrase)
+    fields.text = words + (fields.text.startsWith('\n') ? '' : '\n\n') + fields.text
+  }
+  if (state.value === 'kept' && fields.until) {
+    panel.value = 'expect'
+    what.value = fields.what
+    until.value = { phrase: fields.until, reading: null }
   }
   if (fields.cc || fields.bcc) copies.value = true
   await nextTick()
@@ -65,6 +72,12 @@ async function settle(): Promise<void> {
   if (fields.to) text.value?.focus({ preventScroll: true })
   else to.value?.focus()
 }
+/** What is expected belongs to the draft, too. */
+watch([panel, what, until], () => {
+  if (state.value === 'loading') return
+  fields.what = panel.value === 'expect' ? what.value : ''
+  fields.until = panel.value === 'expect' ? until.value.phrase : ''
+})
 watch([misgivings, wrong], () => nextTick(() => sheet.value?.scrollIntoView({ block: 'end' })))
 watch(state, (_, before) => before === 'loading' && void settle())
 

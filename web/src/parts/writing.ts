@@ -54,6 +54,8 @@ const empty = (): Fields => ({
   formatted: false,
   files: [],
   carried: [],
+  what: '',
+  until: '',
 })
 
 const fieldsOf = (letter: Letter): Fields => ({
@@ -65,6 +67,8 @@ const fieldsOf = (letter: Letter): Fields => ({
   formatted: letter.formatted,
   files: letter.files,
   carried: letter.carried,
+  what: letter.what,
+  until: letter.until,
 })
 
 const writtenOf = (fields: Fields): WrittenLetter => ({ ...fields, files: fields.files.map(({ id }) => id) })
@@ -75,10 +79,15 @@ export function withoutSignature(text: string, signature: string): string {
 }
 
 /** The words with which something is handed over; the person changes them as they like. */
-export function handOverText(to: string, what: string, until: Written): string {
+export function handOverText(
+  to: string,
+  what: string,
+  until: { date: string | null; time: string | null } | null,
+  phrase: string,
+): string {
   const name = /^\s*"?([\p{L}'-]+)/u.exec(to.includes('@') && !to.includes('<') ? '' : to)?.[1]
   const asked = what.trim().replace(/[.\s]+$/, '')
-  const by = until.reading?.date ? longDay(until.reading.date, until.reading.time) : until.phrase
+  const by = until?.date ? longDay(until.date, until.time) : phrase
   return [
     name ? `Hello ${name},` : 'Hello,',
     '',

@@ -37,13 +37,17 @@ final readonly class WrittenLetter
         public array $files = [],
         #[Assert\All([new Assert\Type('int')])]
         public array $carried = [],
+        #[Assert\Length(max: 200)]
+        public string $what = '',
+        #[Assert\Length(max: 200)]
+        public string $until = '',
     ) {
     }
 
     /** @throws Refused */
     public function letter(): Letter
     {
-        return new Letter(self::addresses($this->to), self::addresses($this->cc), self::addresses($this->bcc), $this->subject, $this->text, $this->formatted, array_values(array_unique($this->files)), array_values(array_unique($this->carried)));
+        return new Letter(self::addresses($this->to), self::addresses($this->cc), self::addresses($this->bcc), $this->subject, $this->text, $this->formatted, array_values(array_unique($this->files)), array_values(array_unique($this->carried)), $this->what, $this->until);
     }
 
     /**

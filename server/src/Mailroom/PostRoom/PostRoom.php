@@ -65,7 +65,8 @@ final readonly class PostRoom implements MailOut
 
     public function hasTaken(string $messageHeader): ?bool
     {
-        return $this->trouble()->forgetful ? null : [] !== (glob($this->folder.'/sent/*/'.self::name($messageHeader).'*') ?: []);
+        // What lies in tmp/ was not written to its end, or not put down.
+        return $this->trouble()->forgetful ? null : is_file($this->folder.'/sent/new/'.self::name($messageHeader));
     }
 
     /**
