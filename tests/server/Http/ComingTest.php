@@ -20,7 +20,7 @@ final class ComingTest extends ApiTestCase
         $this->makeTask(['title' => 'Done', 'reminders' => ['in 5 days']]);
 
         $coming = $this->coming();
-        self::assertSame(['mail' => 3, 'owed' => 1, 'start' => 1, 'reminder' => 3], $coming['counts']);
+        self::assertSame(['mail' => 3, 'owed' => 1, 'start' => 1, 'reminder' => 3, 'out' => 0], $coming['counts']);
         self::assertSame(['Next clearing'], $coming['clearing']);
         self::assertSame(['reminder Begins 09:00 1 day before the start'], $coming['days'][$this->day(2)] ?? null);
         self::assertSame(['start Begins - ', 'mail Snoozed 09:00 ', 'mail Until they answer 10:00 '], $coming['days'][$this->day(3)] ?? null);
