@@ -12,9 +12,8 @@ final readonly class Report
     /**
      * @param string       $messageHeader Message-ID of the message that it is about, without angle brackets; empty when it does not say
      * @param list<string> $failed        addresses that the message did not and will not reach
-     * @param list<string> $delayed       addresses at which it is still being tried
      */
-    private function __construct(public string $messageHeader, public array $failed, public array $delayed)
+    private function __construct(public string $messageHeader, public array $failed)
     {
     }
 
@@ -25,20 +24,19 @@ final readonly class Report
         if (null === $status) {
             return null;
         }
-        [$failed, $delayed] = [[], []];
+        $failed = [];
         foreach (preg_split('/\R[ \t]*\R/', $status->bytes()) ?: [] as $block) {
             $fields = Headers::parse(ltrim($block, "\r\n"));
             $recipient = self::address($fields->get('original-recipient')) ?: self::address($fields->get('final-recipient'));
-            match (strtolower(trim((string) preg_replace('/\(.*$/s', '', $fields->get('action'))))) {
-                'failed' => $failed[] = $recipient,
-                'delayed' => $delayed[] = $recipient,
-                default => null,
-            };
+            $action = strtolower(trim((string) preg_replace('/\(.*$/s', '', $fields->get('action'))));
+            if ('failed' === $action) {
+                $failed[] = $recipient;
+            }
         }
         $original = self::find($message, ['text/rfc822-headers', 'message/rfc822', 'message/global', 'message/global-headers']);
         $headers = null === $original ? null : Headers::parse(ltrim(preg_split('/\R[ \t]*\R/', $original->bytes(), 2)[0] ?? '', "\r\n"));
 
-        return new self(trim((string) $headers?->get('message-id'), " \t<>"), array_values(array_filter($failed)), array_values(array_filter($delayed)));
+        return new self(trim((string) $headers?->get('message-id'), " \t<>"), array_values(array_filter($failed)));
     }
 
     /** @param list<string> $types */

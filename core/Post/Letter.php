@@ -76,11 +76,6 @@ final readonly class Letter
         return array_values($all);
     }
 
-    public function isEmpty(): bool
-    {
-        return [] === $this->recipients() && '' === $this->subject && '' === trim($this->text) && [] === $this->files && [] === $this->carried;
-    }
-
     /** @return LetterState */
     public function state(): array
     {

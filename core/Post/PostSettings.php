@@ -42,10 +42,4 @@ final readonly class PostSettings
     {
         return ['undoSeconds' => $this->undoSeconds, 'signature' => $this->signature, 'digest' => $this->digest];
     }
-
-    /** @param PostSettingsState $state */
-    public static function fromState(array $state): self
-    {
-        return new self($state['undoSeconds'], $state['signature'], $state['digest']);
-    }
 }

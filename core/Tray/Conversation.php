@@ -344,12 +344,6 @@ final class Conversation implements Journaled
         return $this->muted;
     }
 
-    /** What to call who wrote last. */
-    public function senderName(): string
-    {
-        return $this->latestName;
-    }
-
     /** The address of who wrote last; may be empty. */
     public function senderEmail(): string
     {

@@ -76,9 +76,10 @@ final readonly class DemoCorrespondents implements Correspondent
         $account = $this->scenario->account();
         $zone = Moment::zone($account['zone']);
         $day = LocalDate::of($until, $zone);
+        $letters = $this->data()['unasked'];
         for ($back = min(self::DAYS, LocalDate::of($since, $zone)->daysUntil($day)); $back >= 0; --$back) {
             $date = $day->plusDays(-$back);
-            foreach ($this->data()['unasked'] as $number => $letter) {
+            foreach ($letters as $number => $letter) {
                 $at = $date->at(TimeOfDay::parse($letter['at']), $zone);
                 if ($at > $since && $at <= $until && \in_array((int) $date->format('N'), $letter['days'], true)) {
                     yield \sprintf('unasked %s %d', $date, $number) => [$at, $this->unaskedLetter($letter, $at, \sprintf('unasked-%s-%d', $date, $number), new Address($account['email'], $account['name'])), $account['email']];
