@@ -19,6 +19,15 @@ final class Kernel extends BaseKernel
         parent::__construct($environment, $debug);
     }
 
+    public function boot(): void
+    {
+        $isFirst = !$this->booted;
+        parent::boot();
+        if ($isFirst) {
+            OwnFaults::areErrors($this->getProjectDir());
+        }
+    }
+
     public function getProjectDir(): string
     {
         return \dirname(__DIR__, 2);

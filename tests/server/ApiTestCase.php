@@ -21,6 +21,9 @@ use ZippyTray\Server\DataFolder;
  */
 abstract class ApiTestCase extends WebTestCase
 {
+    /** A Tuesday; each test begins then, whenever it runs. */
+    protected const BEGIN = '2026-11-24T10:00:00Z';
+
     protected const PASSWORD = 'a long enough password';
 
     protected KernelBrowser $browser;
@@ -33,7 +36,7 @@ abstract class ApiTestCase extends WebTestCase
         $this->browser = self::createClient();
         $this->browser->setServerParameter('HTTP_ORIGIN', 'http://localhost');
         $this->browser->setServerParameter('HTTP_X_CSRF_TOKEN', self::id());
-        $this->service(ProgramClock::class)->reset();
+        $this->service(ProgramClock::class)->turnTo(new \DateTimeImmutable(self::BEGIN));
     }
 
     /** A new file for each test, so that transactions are real ones. */

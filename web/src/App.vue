@@ -7,6 +7,7 @@ import DayRail from './parts/DayRail.vue'
 import FailedState from './parts/FailedState.vue'
 import JotLine from './parts/JotLine.vue'
 import KeyCard from './parts/KeyCard.vue'
+import ModalDialog from './parts/ModalDialog.vue'
 import NoticeBar from './parts/NoticeBar.vue'
 import PutOffDialog from './parts/PutOffDialog.vue'
 import RingCards from './parts/RingCards.vue'
@@ -39,9 +40,9 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <PutOffDialog />
       <TemplateDialog />
       <CardDialog />
-      <v-dialog :model-value="signInNeeded" persistent max-width="440" aria-label="Sign in again">
+      <ModalDialog :open="signInNeeded" insistent max-width="440" name="Sign in again">
         <SignInPanel title="You were signed out" :email="account.email" />
-      </v-dialog>
+      </ModalDialog>
     </template>
     <main v-else-if="session" class="door">
       <SignInPanel

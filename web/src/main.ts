@@ -5,6 +5,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { Problem } from './api/problem'
+import { vFirst } from './keys/first'
 import { router } from './router'
 import { vuetify } from './theme'
 
@@ -17,4 +18,9 @@ const queryClient = new QueryClient({
   },
 })
 
-createApp(App).use(router).use(vuetify).use(VueQueryPlugin, { queryClient }).mount('#app')
+createApp(App)
+  .use(router)
+  .use(vuetify)
+  .use(VueQueryPlugin, { queryClient })
+  .directive('first', vFirst)
+  .mount('#app')

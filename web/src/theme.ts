@@ -99,7 +99,7 @@ export const vuetify = createVuetify({
     VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto', color: 'primary' },
     VTextarea: { variant: 'outlined', density: 'compact', hideDetails: 'auto', color: 'primary' },
     VCombobox: { variant: 'outlined', density: 'compact', hideDetails: 'auto', color: 'primary' },
-    VDialog: { maxWidth: 560 },
+    VDialog: { maxWidth: 560, transition: 'sheet-over' },
     VList: { density: 'compact' },
   },
 })

@@ -61,6 +61,15 @@ final class ProgramClock implements ClockInterface
         file_put_contents($this->file, (string) ($this->shift() + max(0, $seconds)), \LOCK_EX);
     }
 
+    /** Lets it go on from this moment, earlier or later than it is; for a test or a demo that begins at a set time. */
+    public function turnTo(\DateTimeImmutable $moment): void
+    {
+        if (!$this->movable) {
+            throw new \LogicException('This clock cannot be moved.');
+        }
+        file_put_contents($this->file, (string) ($moment->getTimestamp() - time()), \LOCK_EX);
+    }
+
     /** Back to the machine's time, for a demo that begins anew. */
     public function reset(): void
     {
@@ -69,7 +78,7 @@ final class ProgramClock implements ClockInterface
         }
     }
 
-    /** @return int seconds ahead of the machine's clock */
+    /** @return int seconds ahead of the machine's clock; below zero when it is behind */
     public function shift(): int
     {
         return $this->movable && is_file($this->file) ? (int) file_get_contents($this->file) : 0;

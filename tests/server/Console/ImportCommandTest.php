@@ -101,7 +101,7 @@ final class ImportCommandTest extends TestCase
         $process = new Process(
             [\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', ...$arguments],
             $this->folder,
-            ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0'],
+            ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0', 'ZIPPY_STRICT' => '1'],
         );
         $process->run();
 

@@ -78,7 +78,7 @@ final class TwoAtOnceTest extends TestCase
         $process = new Process(
             [\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', 'mail:import', '--account=wren@ternpoint.example', $name],
             $this->folder,
-            ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0'],
+            ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0', 'ZIPPY_STRICT' => '1'],
         );
         $process->start();
 

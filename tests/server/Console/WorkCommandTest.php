@@ -75,7 +75,7 @@ final class WorkCommandTest extends TestCase
 
     private function console(string ...$command): Process
     {
-        return new Process([\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', ...$command], $this->folder, ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0'], timeout: 120);
+        return new Process([\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', ...$command], $this->folder, ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0', 'ZIPPY_STRICT' => '1'], timeout: 120);
     }
 
     private function sql(string $statement): void

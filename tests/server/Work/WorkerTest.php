@@ -12,6 +12,7 @@ use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\Letter;
+use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Store\Files;
 use ZippyTray\Server\Work\Chore;
 use ZippyTray\Server\Work\LooseFiles;
@@ -96,9 +97,9 @@ final class WorkerTest extends ApiTestCase
         $this->makeTask(['title' => 'Polish', 'files' => [$kept]]);
         $connection = $this->service(Connection::class);
         $loose = $this->service(LooseFiles::class);
-        $loose->do(new \DateTimeImmutable('+1 day'));
+        $loose->do($this->service(ProgramClock::class)->now()->modify('+1 day'));
         self::assertSame(3, $connection->fetchOne('SELECT COUNT(*) FROM file'), 'A form may still be open.');
-        $loose->do(new \DateTimeImmutable('+3 days'));
+        $loose->do($this->service(ProgramClock::class)->now()->modify('+3 days'));
         self::assertEqualsCanonicalizing([$kept, $drafted], $connection->fetchFirstColumn('SELECT id FROM file'));
     }
 

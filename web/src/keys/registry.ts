@@ -1,4 +1,5 @@
-import { computed, onScopeDispose, shallowReactive } from 'vue'
+import { computed, inject, nextTick, onScopeDispose, provide, shallowReactive, toValue, watch } from 'vue'
+import type { InjectionKey, MaybeRefOrGetter } from 'vue'
 
 export interface Binding {
   /** As on the key cap, with modifiers before it: "5", "Ctrl+z", "ArrowDown", "Shift+ArrowDown" */
@@ -8,24 +9,35 @@ export interface Binding {
   run: (event: KeyboardEvent) => unknown
   /** When given and false, the key does nothing and is left to others */
   when?: () => boolean
+  /** It works while somebody types into a field, too */
+  typing?: boolean
+}
+
+/** Something that lies on top of the page: while it is open, only what is within it has keys. */
+interface Cover {
+  readonly bindings: Binding[]
 }
 
 interface Layer {
   title: string
   bindings: Binding[]
-  /** While it is there, the layers below do not get any key */
-  modal: boolean
+  /** The dialog or drop-down that it belongs to; null: the page */
+  within: Cover | null
 }
 
 /** The heading for keys that do the same in every view. */
 export const EVERYWHERE = 'Everywhere'
 
 const layers = shallowReactive<Layer[]>([])
+/** Those that are open, the topmost last. */
+const covers = shallowReactive<Cover[]>([])
+const WITHIN: InjectionKey<Cover> = Symbol('what keys belong to')
 
 /** What the key card shows, under one heading each: what belongs to the view first. */
 export const keyCard = computed(() => {
   const found = new Map<string, Binding[]>()
-  for (const { title, bindings } of [...layers].reverse()) {
+  for (const { title, bindings, within } of [...layers].reverse()) {
+    if (within) continue
     found.set(title, [...(found.get(title) ?? []), ...bindings.filter(({ when }) => !when || when())])
   }
   return [...found]
@@ -34,12 +46,53 @@ export const keyCard = computed(() => {
 })
 
 /** Makes keys work as long as the component is there. */
-export function useKeys(title: string, bindings: Binding[], modal = false): void {
-  const layer = { title, bindings, modal }
+export function useKeys(title: string, bindings: Binding[]): void {
+  const layer = { title, bindings, within: inject(WITHIN, null) }
   layers.push(layer)
   onScopeDispose(() => {
     layers.splice(layers.indexOf(layer), 1)
   })
+}
+
+/**
+ * Gives all keys to a dialog or a drop-down from the moment it opens, also before it is painted, and puts the focus
+ * back where it was when it closes.
+ *
+ * @param close what Esc does
+ * @param bindings its other keys; what lies within it can have more with useKeys()
+ */
+export function useCover(open: MaybeRefOrGetter<boolean>, close: () => void, bindings: Binding[] = []): void {
+  const escape: Binding = { key: 'Escape', label: 'Close', typing: true, run: close }
+  const cover: Cover = { bindings: [...bindings, escape] }
+  let before: Element | null = null
+  const lift = () => {
+    const at = covers.indexOf(cover)
+    if (at >= 0) covers.splice(at, 1)
+  }
+  provide(WITHIN, cover)
+  watch(
+    () => toValue(open),
+    (isOpen, wasOpen) => {
+      lift()
+      if (isOpen) {
+        covers.push(cover)
+        before = document.activeElement
+      } else if (wasOpen) void nextTick(() => giveBack(before))
+    },
+    { immediate: true, flush: 'sync' },
+  )
+  onScopeDispose(() => {
+    const wasOpen = covers.includes(cover)
+    lift()
+    if (wasOpen) void nextTick(() => giveBack(before))
+  })
+}
+
+/** Unless somebody has put it elsewhere by then. */
+function giveBack(before: Element | null): void {
+  const now = document.activeElement
+  const isLost = !now || now === document.body || now.closest('[inert]')
+  if (isLost && before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
 }
 
 /** How a key is written on a card. */
@@ -90,15 +143,20 @@ function name(event: KeyboardEvent): string {
 }
 
 window.addEventListener('keydown', (event) => {
-  if (event.defaultPrevented || event.isComposing || isTyping(event.target) || isOwnKey(event)) return
+  if (event.defaultPrevented || event.isComposing) return
   const pressed = name(event)
-  for (const layer of [...layers].reverse()) {
-    const binding = layer.bindings.find(({ key, when }) => key === pressed && (!when || when()))
+  const typing = isTyping(event.target)
+  if (!typing && isOwnKey(event)) return
+  const cover = covers.at(-1)
+  const own = [...layers].reverse().filter(({ within }) => within === (cover ?? null))
+  for (const { bindings } of cover ? [...own, cover] : own) {
+    const binding = bindings.find(
+      (one) => one.key === pressed && (!typing || one.typing) && (!one.when || one.when()),
+    )
     if (binding) {
       event.preventDefault()
       binding.run(event)
       return
     }
-    if (layer.modal) return
   }
 })

@@ -10,6 +10,7 @@ import {
 import { computed, ref } from 'vue'
 import { useTheme } from 'vuetify'
 import { useSession, useSignIn } from '@/api/session'
+import { useCover } from '@/keys/registry'
 import { keepTheme, keptTheme, type ThemeChoice } from '@/theme'
 import { attempt } from './notice'
 
@@ -18,6 +19,8 @@ defineEmits<{ keys: [] }>()
 const { account } = useSession()
 const { signOut } = useSignIn()
 const theme = useTheme()
+const open = ref(false)
+useCover(open, () => (open.value = false))
 const choice = ref<ThemeChoice>(keptTheme())
 const next = computed<ThemeChoice>(() => (theme.current.value.dark ? 'light' : 'dark'))
 
@@ -37,7 +40,7 @@ function changeTheme(): void {
 </script>
 
 <template>
-  <v-menu v-if="account">
+  <v-menu v-if="account" v-model="open">
     <template #activator="{ props }">
       <button v-bind="props" class="me" type="button" aria-label="Account and more">{{ initials }}</button>
     </template>

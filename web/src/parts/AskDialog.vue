@@ -1,26 +1,25 @@
 <script setup lang="ts">
-import { useKeys } from '@/keys/registry'
+import type { Binding } from '@/keys/registry'
 import { question, reply } from './ask'
 import KeyCap from './KeyCap.vue'
+import ModalDialog from './ModalDialog.vue'
 
 /** Asks what has to be asked, one question at a time. */
-useKeys(
-  'Question',
-  [1, 2, 3].map((number) => ({
-    key: String(number),
-    label: `Answer ${number}`,
-    when: () => (question.value?.answers.length ?? 0) >= number,
-    run: () => reply(question.value?.answers[number - 1]?.value ?? null),
-  })),
-)
+const keys: Binding[] = [1, 2, 3].map((number) => ({
+  key: String(number),
+  label: `Answer ${number}`,
+  when: () => (question.value?.answers.length ?? 0) >= number,
+  run: () => reply(question.value?.answers[number - 1]?.value ?? null),
+}))
 </script>
 
 <template>
-  <v-dialog
-    :model-value="!!question"
+  <ModalDialog
+    :open="!!question"
+    :name="question?.title ?? ''"
+    :keys="keys"
     max-width="460"
-    :aria-label="question?.title"
-    @update:model-value="reply(null)"
+    @close="reply(null)"
   >
     <div v-if="question" class="sheet ask">
       <h2>{{ question.title }}</h2>
@@ -29,16 +28,16 @@ useKeys(
         <v-btn
           v-for="(answer, index) in question.answers"
           :key="answer.value"
+          v-first="index === 0"
           :color="index ? undefined : 'primary'"
           :variant="index ? 'outlined' : 'flat'"
-          :autofocus="index === 0"
           @click="reply(answer.value)"
           >{{ answer.text }} <KeyCap :name="String(index + 1)"
         /></v-btn>
         <v-btn variant="text" @click="reply(null)">Cancel</v-btn>
       </div>
     </div>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

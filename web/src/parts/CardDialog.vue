@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useDeciding } from '@/api/deciding'
 import { Problem } from '@/api/problem'
+import ModalDialog from './ModalDialog.vue'
 import { carding } from './carding'
 import { tell } from './notice'
 
@@ -46,7 +47,7 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog :model-value="!!carding" max-width="560" aria-label="Card" @update:model-value="carding = null">
+  <ModalDialog :open="!!carding" name="Card" @close="carding = null">
     <div v-if="carding" class="sheet asking">
       <h2>{{ carding.isNew ? 'A card' : 'Change the card' }}</h2>
       <form novalidate @submit.prevent="keep">
@@ -92,7 +93,7 @@ async function keep(): Promise<void> {
         </div>
       </form>
     </div>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped src="./dialog.css"></style>

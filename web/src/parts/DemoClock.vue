@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { useDeciding } from '@/api/deciding'
+import { useCover } from '@/keys/registry'
 import { now } from '@/time/clock'
 import { moment } from '@/time/format'
 import { attempt } from './notice'
 
+const open = ref(false)
+useCover(open, () => (open.value = false))
 const { moveClock } = useDeciding()
 const moves = [
   { to: 'hour', text: 'An hour on' },
@@ -13,7 +17,7 @@ const moves = [
 </script>
 
 <template>
-  <v-menu>
+  <v-menu v-model="open">
     <template #activator="{ props }">
       <button v-bind="props" class="clock" type="button" title="Demo clock: move the program's time forward">
         {{ moment(now as Date) }}

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced, useSessionStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { EVERYWHERE, useKeys } from '@/keys/registry'
 import KeyCap from './KeyCap.vue'
+import ModalDialog from './ModalDialog.vue'
 import { attempt } from './notice'
 
 /** One line, from everywhere: a task is written down, clause by clause; or a message's address is opened. */
@@ -20,10 +21,6 @@ const settled = refDebounced(
   120,
 )
 const busy = ref(false)
-const field = ref<{ focus: () => void }>()
-
-/** Who types on at once finds the line ready. */
-watch(field, (there) => there?.focus())
 const show = () => (open.value = true)
 
 const address = computed(() => {
@@ -80,12 +77,11 @@ defineExpose({ show })
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="760" location="top" class="jot" aria-label="Jot">
+  <ModalDialog :open="open" max-width="760" location="top" class="jot" name="Jot" @close="open = false">
     <form class="sheet" novalidate @submit.prevent="write">
       <v-text-field
-        ref="field"
         v-model="line"
-        autofocus
+        v-first
         label="Jot: what is to be done?"
         placeholder="Order brass polish; by friday 3pm; remind 2h before; list Supplies"
         persistent-placeholder
@@ -117,7 +113,7 @@ defineExpose({ show })
         </v-btn>
       </div>
     </form>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

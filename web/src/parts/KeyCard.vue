@@ -2,15 +2,17 @@
 import { ref } from 'vue'
 import { keyCard, useKeys, EVERYWHERE } from '@/keys/registry'
 import KeyCap from './KeyCap.vue'
+import ModalDialog from './ModalDialog.vue'
 
 const open = ref(false)
 defineExpose({ show: () => (open.value = true) })
 
-useKeys(EVERYWHERE, [{ key: '?', label: 'Show this key card', run: () => (open.value = !open.value) }])
+useKeys(EVERYWHERE, [{ key: '?', label: 'Show this key card', run: () => (open.value = true) }])
+const keys = [{ key: '?', label: 'Close this key card', run: () => (open.value = false) }]
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" aria-label="Keys">
+  <ModalDialog :open="open" :keys="keys" name="Keys" @close="open = false">
     <div class="sheet card">
       <h2>Keys</h2>
       <template v-for="layer in keyCard" :key="layer.title">
@@ -26,7 +28,7 @@ useKeys(EVERYWHERE, [{ key: '?', label: 'Show this key card', run: () => (open.v
       </template>
       <p class="slate">Keys rest while you type into a field. <KeyCap name="Escape" /> closes this card.</p>
     </div>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import type { ListColour, TaskList } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { Problem } from '@/api/problem'
+import ModalDialog from './ModalDialog.vue'
 import { tell } from './notice'
 import { counted } from './words'
 
@@ -40,19 +41,19 @@ const holds = () => (props.list?.open ?? 0) + (props.list?.done ?? 0)
 </script>
 
 <template>
-  <v-dialog
-    :model-value="true"
+  <ModalDialog
+    open
     max-width="460"
-    :aria-label="list ? `The list ${list.name}` : 'New list'"
-    @update:model-value="emit('close')"
+    :name="list ? `The list ${list.name}` : 'New list'"
+    @close="emit('close')"
   >
     <form class="sheet box" novalidate @submit.prevent="save()">
       <h2>{{ list ? 'Change the list' : 'New list' }}</h2>
       <v-text-field
         v-model="name"
+        v-first
         label="Name"
         maxlength="90"
-        autofocus
         :error-messages="wrong"
         hide-details="auto"
       />
@@ -88,7 +89,7 @@ const holds = () => (props.list?.open ?? 0) + (props.list?.done ?? 0)
         <v-btn v-if="!deleting" type="submit" color="primary">{{ list ? 'Save' : 'Make it' }}</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 import { ref, watch } from 'vue'
 import type { When } from '@/api/client'
 import { toWhen, type Written } from '@/api/when'
+import ModalDialog from './ModalDialog.vue'
 import { nameOf, type Row } from './coming'
 import PresetList from './PresetList.vue'
 import WhenField from './WhenField.vue'
@@ -31,7 +32,7 @@ function go(): void {
 </script>
 
 <template>
-  <v-dialog :model-value="!!row" max-width="460" aria-label="Move" @update:model-value="emit('close')">
+  <ModalDialog :open="!!row" max-width="460" name="Move" @close="emit('close')">
     <div v-if="row" class="sheet asking">
       <h2>Move “{{ nameOf(row) }}”</h2>
       <PresetList title="Move" @choose="(when) => emit('move', when)" @write="field?.focus()" />
@@ -50,7 +51,7 @@ function go(): void {
         </div>
       </form>
     </div>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped src="./dialog.css"></style>

@@ -4,6 +4,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { answer, api, type Outline, type TaskFields } from '@/api/client'
 import { Problem } from '@/api/problem'
+import ModalDialog from './ModalDialog.vue'
 import { tell } from './notice'
 import OutlineTree from './OutlineTree.vue'
 import { counted } from './words'
@@ -51,12 +52,7 @@ async function submit(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog
-    :model-value="true"
-    max-width="880"
-    aria-label="Tasks of a list"
-    @update:model-value="emit('close')"
-  >
+  <ModalDialog open max-width="880" name="Tasks of a list" @close="emit('close')">
     <form class="sheet outline" @submit.prevent="submit" @keydown.ctrl.enter="submit">
       <h2>{{ props.title === undefined ? 'Paste a list' : 'Its list as tasks' }}</h2>
       <v-text-field
@@ -70,7 +66,7 @@ async function submit(): Promise<void> {
       <div class="halves">
         <v-textarea
           v-model="text"
-          autofocus
+          v-first
           label="One line for each task"
           placeholder="- numbers, bullets and check boxes fall away&#10;  - what is indented lies under the line above"
           persistent-placeholder
@@ -99,7 +95,7 @@ async function submit(): Promise<void> {
         </v-btn>
       </div>
     </form>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

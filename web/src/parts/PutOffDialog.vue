@@ -6,6 +6,7 @@ import { Problem } from '@/api/problem'
 import { usePutOffPreview } from '@/api/reading'
 import { canonical, toWhen, type Written } from '@/api/when'
 import { dueText } from '@/time/due'
+import ModalDialog from './ModalDialog.vue'
 import { tell } from './notice'
 import PresetList from './PresetList.vue'
 import { isSame, puttingOff, stopPuttingOff, type What } from './putoff'
@@ -83,12 +84,7 @@ async function go(when: When | null): Promise<void> {
 </script>
 
 <template>
-  <v-dialog
-    :model-value="!!puttingOff"
-    max-width="560"
-    aria-label="Put off"
-    @update:model-value="stopPuttingOff()"
-  >
+  <ModalDialog :open="!!puttingOff" name="Put off" @close="stopPuttingOff()">
     <div v-if="puttingOff" class="sheet asking">
       <h2>Put off: {{ tasks.length === 1 ? `“${tasks[0]?.title}”` : counted(tasks.length, 'task') }}</h2>
       <PresetList title="Put off" @choose="choose" @write="field?.focus()" />
@@ -142,7 +138,7 @@ async function go(when: When | null): Promise<void> {
         </div>
       </form>
     </div>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped src="./dialog.css"></style>

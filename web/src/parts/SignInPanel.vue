@@ -52,23 +52,24 @@ async function enter(): Promise<void> {
     <v-text-field
       v-if="firstVisit"
       v-model="name"
+      v-first
       label="Your name"
       name="name"
       autocomplete="name"
       :error-messages="fields.name"
-      autofocus
     />
     <v-text-field
       v-model="address"
+      v-first="!firstVisit && !email"
       label="Email address"
       name="email"
       type="email"
       autocomplete="username"
       :error-messages="fields.email"
-      :autofocus="!firstVisit && !email"
     />
     <v-text-field
       v-model="password"
+      v-first="!firstVisit && !!email"
       label="Password"
       name="password"
       type="password"

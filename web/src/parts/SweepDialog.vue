@@ -6,6 +6,7 @@ import { day, nearness } from '@/time/format'
 import FailedState from './FailedState.vue'
 import IndexTab from './IndexTab.vue'
 import LoadingRows from './LoadingRows.vue'
+import ModalDialog from './ModalDialog.vue'
 import { attempt } from './notice'
 import { counted, subjectOf } from './words'
 
@@ -44,7 +45,7 @@ async function sweep(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="760" aria-label="Sweep what is left" scrollable>
+  <ModalDialog :open="open" max-width="760" name="Sweep what is left" scrollable @close="open = false">
     <div class="sheet sweep">
       <h2>Sweep what is left</h2>
       <FailedState v-if="error" :error="error" @again="refetch()" />
@@ -83,7 +84,7 @@ async function sweep(): Promise<void> {
         </div>
       </template>
     </div>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped>

@@ -68,7 +68,7 @@ defineExpose({ unfold })
     </select>
     <v-btn size="small" variant="text" @click="run(() => deleteTasks(ids))">Delete</v-btn>
     <form v-if="asking === 'label'" class="ask" @submit.prevent="label.trim() && change({ label })">
-      <v-text-field v-model="label" label="Label" autofocus hide-details maxlength="60" />
+      <v-text-field v-model="label" v-first label="Label" hide-details maxlength="60" />
       <v-btn type="submit" color="primary">Add it</v-btn>
       <v-btn variant="text" @click="label.trim() && change({ unlabel: label })">Take it off</v-btn>
     </form>

@@ -2,6 +2,7 @@
 import { computed, nextTick, ref } from 'vue'
 import type { Template } from '@/api/client'
 import { fillTemplate, useTemplates } from '@/api/writing'
+import { useCover } from '@/keys/registry'
 import { attempt } from './notice'
 import { editTemplate } from './templating'
 
@@ -16,6 +17,7 @@ const at = ref(0)
 const asking = ref<Template | null>(null)
 const answers = ref<Record<string, string>>({})
 const field = ref<HTMLInputElement>()
+useCover(open, () => (open.value = false))
 const found = computed(() =>
   (data.value ?? []).filter(({ name }) => name.toLowerCase().includes(words.value.trim().toLowerCase())),
 )
@@ -27,7 +29,13 @@ async function show(now: boolean): Promise<void> {
   at.value = 0
   asking.value = null
   await nextTick()
-  setTimeout(() => field.value?.focus(), 60)
+  type()
+}
+
+/** The field is hidden until the place of the drop-down is known, and cannot be typed into before. */
+function type(): void {
+  field.value?.focus()
+  if (open.value && field.value && document.activeElement !== field.value) requestAnimationFrame(type)
 }
 
 async function choose(template: Template | undefined): Promise<void> {
@@ -35,8 +43,6 @@ async function choose(template: Template | undefined): Promise<void> {
   if (template.questions.length && asking.value !== template) {
     asking.value = template
     answers.value = Object.fromEntries(template.questions.map((question) => [question, '']))
-    await nextTick()
-    document.querySelector<HTMLInputElement>('.questions input')?.focus()
     return
   }
   const given = Object.fromEntries(Object.entries(answers.value).filter(([, said]) => said.trim()))
@@ -71,13 +77,14 @@ function keep(): void {
     <template #activator="{ props: menu }">
       <button v-bind="menu" type="button" class="link">Template</button>
     </template>
-    <div class="sheet chooser" @keydown.esc.stop="open = false">
+    <div class="sheet chooser">
       <form v-if="asking" class="questions" @submit.prevent="choose(asking)">
         <p class="slate">{{ asking.name }}</p>
         <v-text-field
-          v-for="question in asking.questions"
+          v-for="(question, index) in asking.questions"
           :key="question"
           v-model="answers[question]"
+          v-first="index === 0"
           :label="question"
           hide-details
         />

@@ -2,6 +2,7 @@
 import { ref, watch } from 'vue'
 import { useDeciding } from '@/api/deciding'
 import { Problem } from '@/api/problem'
+import ModalDialog from './ModalDialog.vue'
 import { tell } from './notice'
 import { templating } from './templating'
 
@@ -30,22 +31,17 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog
-    :model-value="!!templating"
-    max-width="680"
-    aria-label="Template"
-    @update:model-value="templating = null"
-  >
+  <ModalDialog :open="!!templating" max-width="680" name="Template" @close="templating = null">
     <div v-if="templating" class="sheet asking">
       <h2>{{ templating.isNew ? 'A template' : 'Change the template' }}</h2>
       <form novalidate @submit.prevent="keep" @keydown.ctrl.enter.prevent="keep">
         <v-text-field
           v-model="templating.name"
+          v-first
           label="What it is called"
           maxlength="100"
           hide-details="auto"
           :error-messages="wrong.name"
-          autofocus
         />
         <v-text-field
           v-model="templating.subject"
@@ -72,7 +68,7 @@ async function keep(): Promise<void> {
         </div>
       </form>
     </div>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped src="./dialog.css"></style>

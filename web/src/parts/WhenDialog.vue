@@ -2,6 +2,7 @@
 import { ref, watch } from 'vue'
 import type { When } from '@/api/client'
 import { toWhen, type Written } from '@/api/when'
+import ModalDialog from './ModalDialog.vue'
 import WhenField from './WhenField.vue'
 
 /** Asks for one moment. */
@@ -32,16 +33,16 @@ function go(): void {
 </script>
 
 <template>
-  <v-dialog :model-value="!!title" max-width="440" aria-label="When?" @update:model-value="emit('close')">
+  <ModalDialog :open="!!title" max-width="440" name="When?" @close="emit('close')">
     <form v-if="title" class="sheet asking" novalidate @submit.prevent="go">
       <h2>{{ title }}</h2>
-      <WhenField v-model="at" :label="label" :error="wrong" />
+      <WhenField v-model="at" v-first :label="label" :error="wrong" />
       <div class="actions">
         <v-btn type="submit" color="primary">Move</v-btn>
         <v-btn variant="text" @click="emit('close')">Cancel</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </ModalDialog>
 </template>
 
 <style scoped src="./dialog.css"></style>

@@ -2,6 +2,7 @@
 import { mdiCalendarBlankOutline } from '@mdi/js'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useReading, canonical, type ReadAs, type Written } from '@/api/when'
+import { useCover } from '@/keys/registry'
 import { nearMoment } from '@/time/format'
 import KeyCap from './KeyCap.vue'
 
@@ -38,6 +39,7 @@ const calendar = ref(false)
 /** The calendar is made when it is asked for, not with each field. */
 const wanted = ref(false)
 const opener = ref<HTMLElement>()
+useCover(calendar, () => (calendar.value = false))
 function openCalendar(): void {
   if (wanted.value) return
   wanted.value = true

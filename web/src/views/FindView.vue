@@ -11,6 +11,7 @@ import ConversationLine from '@/parts/ConversationLine.vue'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
+import ModalDialog from '@/parts/ModalDialog.vue'
 import { attempt } from '@/parts/notice'
 import { PLACES } from '@/parts/places'
 import { useSelection } from '@/parts/selection'
@@ -51,13 +52,13 @@ useKeys('Find', [
     <h1 class="sr-only">Find</h1>
     <v-text-field
       v-model="typed"
+      v-first
       class="field"
       density="comfortable"
       bg-color="surface"
       label="Find words in subjects, people and messages"
       :prepend-inner-icon="mdiMagnify"
       clearable
-      autofocus
       @keydown.down.prevent="goTo(0)"
       @click:clear="typed = ''"
     />
@@ -113,7 +114,7 @@ useKeys('Find', [
       </ConversationLine>
     </ul>
     <v-pagination v-if="pages > 1" v-model="page" :length="pages" :total-visible="6" class="mt-4" />
-    <v-dialog v-model="asking" aria-label="Empty the bin">
+    <ModalDialog :open="asking" name="Empty the bin" @close="asking = false">
       <div class="sheet ask">
         <h2>Empty the bin?</h2>
         <p>
@@ -121,11 +122,11 @@ useKeys('Find', [
           that came from this mail keep their copies.
         </p>
         <div class="actions">
-          <v-btn variant="text" autofocus @click="asking = false">Keep them</v-btn>
+          <v-btn v-first variant="text" @click="asking = false">Keep them</v-btn>
           <v-btn color="error" @click="empty">Remove for good</v-btn>
         </div>
       </div>
-    </v-dialog>
+    </ModalDialog>
   </div>
 </template>
 

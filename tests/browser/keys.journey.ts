@@ -1,0 +1,68 @@
+import { expect, test } from './desk'
+
+test('what is visible has its focus at once, and takes it from nobody later', async ({ desk, browser }) => {
+  await expect(desk.page.getByRole('heading', { level: 1 })).toBeVisible()
+  const page = await (await browser.newContext()).newPage()
+  await page.addInitScript(() => {
+    const seen = ((window as unknown as { seen: string[] }).seen = [] as string[])
+    document.addEventListener('focusin', ({ target }) => seen.push((target as HTMLInputElement).name))
+  })
+  await page.goto('/')
+  const password = page.getByLabel('Password')
+  await expect(password).toBeVisible()
+  const seen = () => page.evaluate(() => (window as unknown as { seen: string[] }).seen)
+  expect(await seen()).toEqual(['email'])
+  await password.click()
+  await page.keyboard.type('not the right one')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toBeVisible()
+  expect(await seen()).toEqual(['email', 'password'])
+  await expect(password).toHaveValue('not the right one')
+})
+
+test('Esc is heard in the very moment in which a dialog is there', async ({ desk, page }) => {
+  await desk.goTo('Tasks')
+  await page.getByRole('button', { name: 'By list' }).click()
+  await page
+    .getByRole('navigation', { name: 'Lists' })
+    .getByRole('button', { name: /^Visitors/ })
+    .click()
+  const posters = desk.leaf('Posters')
+  await posters.waitFor()
+  await page.evaluate(() => {
+    const pressed = new KeyboardEvent('keydown', { key: 'Escape', bubbles: true, cancelable: true })
+    new MutationObserver((_, observer) => {
+      const dialog = document.querySelector('[role=dialog] h2')
+      if (!dialog) return
+      observer.disconnect()
+      document.documentElement.dataset.focus = String(!!document.activeElement?.closest('[role=dialog]'))
+      ;(document.activeElement ?? document.body).dispatchEvent(pressed)
+    }).observe(document.body, { childList: true, subtree: true })
+  })
+  await posters.getByRole('checkbox').click()
+  await expect(page.locator('html')).toHaveAttribute('data-focus', 'true')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(posters.getByRole('checkbox')).not.toBeChecked()
+})
+
+test('while a dialog is open, no key acts on what lies behind it', async ({ desk, page }) => {
+  await desk.open('Renewal of your policy')
+  const before = await desk.count('Tray')
+  await desk.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await desk.press('6', '5', ' ', '.')
+  await desk.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(page).toHaveURL(/\/c\//)
+  await desk.press('Escape')
+  await expect(page).not.toHaveURL(/\/c\//)
+  const row = page.getByRole('listitem').getByRole('link').first()
+  await row.focus()
+  await page.getByRole('button', { name: /Sweep/ }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await desk.press('ArrowDown', '6', 'Delete', ',')
+  await desk.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /Sweep/ })).toBeFocused()
+  await desk.expectCount('Tray', before)
+})
