@@ -27,6 +27,9 @@ final readonly class AddressParser
             if ('' !== $address->email || '' !== $address->name) {
                 $addresses[] = $address;
             }
+            if (\count($addresses) >= Limit::MAILBOXES) {
+                break;
+            }
         }
 
         return $addresses;
@@ -70,7 +73,7 @@ final readonly class AddressParser
                 default => $words .= $text,
             };
         }
-        $words = trim($this->decoder->decode($words));
+        $words = trim(Letters::plain($this->decoder->decode($words)));
         if (null !== $angle) {
             return new Address($this->email($angle), $words);
         }
@@ -78,11 +81,11 @@ final readonly class AddressParser
             return new Address('', $words);
         }
 
-        return new Address($this->email($words), trim($this->decoder->decode($comment)));
+        return new Address($this->email($words), trim(Letters::plain($this->decoder->decode($comment))));
     }
 
     private function email(string $text): string
     {
-        return (string) preg_replace('/\s+|^mailto:/i', '', $this->decoder->decode($text));
+        return (string) preg_replace('/\s+|^mailto:/i', '', Letters::plain($this->decoder->decode($text)));
     }
 }

@@ -34,9 +34,25 @@ final readonly class BodyText
     /** @return string what the sender wrote now, without the rest */
     public function written(string $text): string
     {
-        $written = array_filter($this->parts($text), static fn (BodyPart $part): bool => BodyKind::Written === $part->kind);
+        return trim(implode("\n", array_map(static fn (array $piece): string => trim($piece[0]), $this->pieces($text))));
+    }
 
-        return trim(implode("\n", array_map(static fn (BodyPart $part): string => trim(mb_substr($text, $part->from, $part->to - $part->from)), $written)));
+    /** @return list<array{string, int}> the stretches of one kind, each with its first character, counted in characters from 0 */
+    public function pieces(string $text, BodyKind $kind = BodyKind::Written): array
+    {
+        $pieces = [];
+        $at = $bytes = 0;
+        foreach ($this->parts($text) as $part) {
+            // Each is cut behind the one before: counting characters from the beginning each time would take too long.
+            $piece = mb_substr(substr($text, $bytes, 4 * ($part->to - $at)), 0, $part->to - $at);
+            if ($kind === $part->kind) {
+                $pieces[] = [$piece, $part->from];
+            }
+            $at = $part->to;
+            $bytes += \strlen($piece);
+        }
+
+        return $pieces;
     }
 
     /**
@@ -64,7 +80,9 @@ final readonly class BodyText
                 }
                 if (QuoteMarks::isAttribution(\array_slice($lines, $first, $size))) {
                     $first = $this->withBeginning($lines, $first);
-                    array_splice($kinds, $first, $number - $first, array_fill(0, $number - $first, BodyKind::Quoted));
+                    for ($quoted = $first; $quoted < $number; ++$quoted) {
+                        $kinds[$quoted] = BodyKind::Quoted;
+                    }
                     break;
                 }
             }

@@ -9,23 +9,57 @@ namespace ZippyTray\Core\Mail;
  */
 final readonly class Headers
 {
-    /** @param array<string, list<string>> $fields lower-case name to values, topmost first */
-    private function __construct(private array $fields)
+    /**
+     * @param array<string, list<string>> $fields lower-case name to values, topmost first
+     * @param list<RemarkKind>            $limits what of the block was not read
+     */
+    private function __construct(private array $fields, public array $limits)
     {
     }
 
-    /** Reads a header block; lines that are no field are passed over. */
+    /** Reads a header block as far as Limit says; lines that are no field are passed over. */
     public static function parse(string $block): self
     {
         $fields = [];
-        $unfolded = (string) preg_replace('/\r?\n[ \t]+/', ' ', $block);
-        foreach (preg_split('/\r\n|\r|\n/', $unfolded) ?: [] as $line) {
-            if (1 === preg_match('/^([!-9;-~]+)[ \t]*:(.*)$/s', $line, $m)) {
+        $limits = [];
+        $lines = preg_split('/\r\n|\r|\n/', $block, Limit::HEADER_LINES + 1) ?: [];
+        if (\count($lines) > Limit::HEADER_LINES) {
+            array_pop($lines);
+            $limits[] = RemarkKind::HeaderLines;
+        }
+        foreach (self::unfolded($lines) as $line) {
+            if (\strlen($line) > Limit::FIELD) {
+                $line = substr($line, 0, Limit::FIELD);
+                $limits['field'] = RemarkKind::Field;
+            }
+            if (1 === preg_match('/^([!-9;-~]+)[ \t]*+:(.*)$/s', $line, $m)) {
                 $fields[strtolower($m[1])][] = trim($m[2]);
             }
         }
 
-        return new self($fields);
+        return new self($fields, array_values($limits));
+    }
+
+    /**
+     * Joins what was broken into several lines (RFC 5322, 2.2.3).
+     *
+     * @param list<string> $lines
+     *
+     * @return list<string>
+     */
+    private static function unfolded(array $lines): array
+    {
+        $joined = [];
+        foreach ($lines as $line) {
+            $last = array_key_last($joined);
+            if (null !== $last && 1 === preg_match('/^[ \t]+/', $line, $m)) {
+                $joined[$last] .= ' '.substr($line, \strlen($m[0]));
+            } else {
+                $joined[] = $line;
+            }
+        }
+
+        return $joined;
     }
 
     public function isEmpty(): bool

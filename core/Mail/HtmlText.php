@@ -15,7 +15,10 @@ final readonly class HtmlText
 
     private const LINES = ['div', 'li', 'tr', 'dt', 'dd', 'section', 'article', 'header', 'footer', 'address', 'center', 'figure', 'form', 'body', 'main', 'aside', 'nav'];
 
-    /** @param string $html UTF-8 */
+    /** So many levels of quotes and lists are shown as such; what is deeper lies with the last. */
+    private const LEVELS = 12;
+
+    /** @param string $html UTF-8, of a size that a tree can be built of (BoundedHtml) */
     public function of(string $html): string
     {
         $document = new \DOMDocument();
@@ -25,20 +28,20 @@ final readonly class HtmlText
         $document->loadHTML('<?xml encoding="UTF-8">'.$html, \LIBXML_NONET | \LIBXML_PARSEHUGE);
         libxml_clear_errors();
         libxml_use_internal_errors($before);
-        $text = $this->children($document, false);
+        $text = $this->children($document, false, 0);
         $text = preg_replace(["/[ \t\u{a0}\u{200b}\u{200c}\u{ad}\u{34f}\u{feff}]*\n/u", "/\n[ \t]+(?=\n)/", "/\n{3,}/"], ["\n", "\n", "\n\n"], $text) ?? $text;
 
         return preg_replace("/\\A[\\s\u{a0}]+|[\\s\u{a0}]+\\z/u", '', $text) ?? $text;
     }
 
-    private function children(\DOMNode $node, bool $pre): string
+    private function children(\DOMNode $node, bool $pre, int $level): string
     {
         $pieces = [];
         $last = -1;
         $breaks = 0;
-        $item = $node instanceof \DOMElement && 'ol' === $node->nodeName ? max(1, (int) $node->getAttribute('start')) : 0;
+        $item = $node instanceof \DOMElement && 'ol' === $node->nodeName ? max(1, min(1_000_000, (int) $node->getAttribute('start'))) : 0;
         foreach ($node->childNodes as $child) {
-            $piece = $this->node($child, $pre, $item);
+            $piece = $this->node($child, $pre, $item, $level);
             $item += $item > 0 && 'li' === $child->nodeName ? 1 : 0;
             if (!$pre && ($last < 0 || $breaks > 0)) {
                 $piece = ltrim($piece, ' ');
@@ -57,8 +60,11 @@ final readonly class HtmlText
         return implode('', $pieces);
     }
 
-    /** @param int $item number within an ordered list; 0: in none */
-    private function node(\DOMNode $node, bool $pre, int $item): string
+    /**
+     * @param int $item  number within an ordered list; 0: in none
+     * @param int $level how many quotes and items it lies in
+     */
+    private function node(\DOMNode $node, bool $pre, int $item, int $level): string
     {
         if ($node instanceof \DOMText) {
             return $pre ? $node->data : (string) preg_replace('/[ \t\r\n]+/', ' ', $node->data);
@@ -74,11 +80,11 @@ final readonly class HtmlText
             'br' => "\n",
             'hr' => '----',
             'img' => $this->image($node),
-            'a' => $this->link($node, $this->children($node, $pre)),
-            'li' => $this->item($item, $this->children($node, $pre)),
-            'blockquote' => $this->quote($this->children($node, $pre)),
-            'td', 'th' => trim($this->children($node, $pre)).'  ',
-            default => $this->children($node, $pre || 'pre' === $name),
+            'a' => $this->link($node, $this->children($node, $pre, $level)),
+            'li' => $this->item($item, $this->children($node, $pre, $level + 1), $level),
+            'blockquote' => $this->quote($this->children($node, $pre, $level + 1), $level),
+            'td', 'th' => trim($this->children($node, $pre, $level)).'  ',
+            default => $this->children($node, $pre || 'pre' === $name, $level),
         };
 
         return match (true) {
@@ -106,20 +112,26 @@ final readonly class HtmlText
         $address = trim($link->getAttribute('href'));
         $bare = (string) preg_replace('/^(https?:\/\/|mailto:)|\/$/i', '', $address);
         $shown = trim($text);
-        if ('' === $shown || 1 !== preg_match('/^(https?:|mailto:)/i', $address) || str_contains($shown, $bare) || \strlen($address) > 200) {
+        if ('' === $shown || 1 !== preg_match('/^(https?:|mailto:)/i', $address) || str_contains($shown, $bare)) {
             return $text;
         }
+        $named = Hosts::named($shown);
+        $isDisguised = '' !== $named && !Hosts::areRelated($named, Hosts::of($address));
 
-        return $text.' <'.$address.'>';
+        return match (true) {
+            \strlen($address) <= 200 => $text.' <'.$address.'>',
+            $isDisguised => $text.' <'.mb_strcut($address, 0, 200).'…>',
+            default => $text,
+        };
     }
 
-    private function item(int $number, string $text): string
+    private function item(int $number, string $text, int $level): string
     {
-        return (0 === $number ? '- ' : $number.'. ').str_replace("\n", "\n  ", (string) preg_replace("/\n{2,}/", "\n", trim($text)));
+        return (0 === $number ? '- ' : $number.'. ').str_replace("\n", $level < self::LEVELS ? "\n  " : "\n", (string) preg_replace("/\n{2,}/", "\n", trim($text)));
     }
 
-    private function quote(string $text): string
+    private function quote(string $text, int $level): string
     {
-        return '> '.str_replace("\n", "\n> ", trim((string) preg_replace("/\n{3,}/", "\n\n", $text)));
+        return $level < self::LEVELS ? '> '.str_replace("\n", "\n> ", trim((string) preg_replace("/\n{3,}/", "\n\n", $text))) : $text;
     }
 }

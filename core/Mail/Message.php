@@ -8,6 +8,8 @@ use ZippyTray\Core\Time\Moment;
 
 /**
  * A message as it is kept. It never changes.
+ *
+ * @phpstan-import-type RemarkState from Remark
  */
 final readonly class Message
 {
@@ -17,19 +19,20 @@ final readonly class Message
     private const EXCERPT_OF = 4000;
 
     /**
-     * @param string                $messageHeader Message-ID (RFC 5322, 3.6.4) without angle brackets, empty when it has none
-     * @param list<string>          $references    ids that it refers to, oldest first
-     * @param list<Address>         $replyTo
-     * @param list<Address>         $to
-     * @param list<Address>         $cc
-     * @param string                $text          readable plain text, "\n" line ends
-     * @param bool                  $plain         whether $text was sent so, and not made from HTML
-     * @param bool                  $formatted     whether there is HTML
-     * @param list<Attachment>      $attachments
-     * @param array<string, string> $listHeaders   see MessageContent
-     * @param string                $fingerprint   see MessageContent
-     * @param int                   $size          bytes of the raw message
-     * @param bool                  $own           written by the account's own person
+     * @param string                 $messageHeader Message-ID (RFC 5322, 3.6.4) without angle brackets, empty when it has none
+     * @param list<string>           $references    ids that it refers to, oldest first
+     * @param list<Address>          $replyTo
+     * @param list<Address>          $to
+     * @param list<Address>          $cc
+     * @param string                 $text          readable plain text, "\n" line ends
+     * @param bool                   $plain         whether $text was sent so, and not made from HTML
+     * @param bool                   $formatted     whether there is HTML
+     * @param list<Attachment>       $attachments
+     * @param array<string, string>  $listHeaders   see MessageContent
+     * @param string                 $fingerprint   see MessageContent
+     * @param int                    $size          bytes of the raw message
+     * @param bool                   $own           written by the account's own person
+     * @param list<RemarkState>|null $remarks       what there is to say of it besides; null: it came before that was looked for
      */
     public function __construct(
         public string $id,
@@ -52,6 +55,7 @@ final readonly class Message
         public int $size,
         public bool $own,
         public \DateTimeImmutable $importedAt,
+        private ?array $remarks = [],
     ) {
     }
 
@@ -78,7 +82,20 @@ final readonly class Message
             $size,
             $content->from->is($ownEmail),
             $importedAt,
+            array_map(static fn (Remark $remark): array => $remark->state(), $content->remarks),
         );
+    }
+
+    /** Whether remarks() were looked for; not in what came in before there were any. */
+    public function isLookedThrough(): bool
+    {
+        return null !== $this->remarks;
+    }
+
+    /** @return list<Remark> */
+    public function remarks(): array
+    {
+        return array_map(Remark::fromState(...), $this->remarks ?? []);
     }
 
     /** Whether it only says that somebody is away, or what became of another message (RFC 3834, 5). */

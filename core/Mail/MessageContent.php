@@ -24,6 +24,7 @@ final readonly class MessageContent
      * @param array<string, string>   $listHeaders those of RFC 2369, 2919 and 3834 that are there, lower-case name to value
      * @param string                  $fingerprint the same for the same message, whichever way it came
      * @param Report|null             $report      what it reports of another message's delivery
+     * @param list<Remark>            $remarks     what there is to say of it besides
      */
     public function __construct(
         public string $header,
@@ -42,6 +43,7 @@ final readonly class MessageContent
         public array $listHeaders,
         public string $fingerprint,
         public ?Report $report = null,
+        public array $remarks = [],
     ) {
     }
 }

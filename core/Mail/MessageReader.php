@@ -19,7 +19,7 @@ final readonly class MessageReader
 
     private AddressParser $addresses;
 
-    public function __construct(private MimeParser $parser, private HtmlText $htmlText = new HtmlText(), private MessageDate $date = new MessageDate())
+    public function __construct(private MimeStructure $structure = new MimeStructure(), private HtmlText $htmlText = new HtmlText(), private MessageDate $date = new MessageDate(), private RemarkFinder $remarks = new RemarkFinder())
     {
         $this->text = new TextDecoder();
         $this->decoder = new HeaderDecoder($this->text);
@@ -35,35 +35,37 @@ final readonly class MessageReader
      */
     public function read(string $raw, \DateTimeImmutable $importedAt): MessageContent
     {
-        $root = $this->parser->parse($raw);
+        $root = $this->structure->parse($raw);
         $headers = $root->headers;
         $parts = new BodyParts($this->parameters);
         $parts->sort($root);
         $html = [] === $parts->html ? null : implode("\n", array_map($this->string(...), $parts->html));
         $plain = $this->plain($parts->plain);
+        $bounded = null === $html ? null : BoundedHtml::of($html);
         $isPlain = '' !== trim($plain) || null === $html;
         $report = Report::of($root);
         [$sentAt, $dateSource] = $this->date->of($headers, $importedAt);
-        $from = $this->addresses->parse($headers->get('from')) ?: $this->addresses->parse($headers->get('sender'));
+        $from = ($this->addresses->parse($headers->get('from')) ?: $this->addresses->parse($headers->get('sender')))[0] ?? new Address('');
 
         return new MessageContent(
             MessageIds::own($this->text->decode($headers->get('message-id'), '')),
             // A report belongs to the message that it is about, also where it does not say so itself.
             MessageIds::in($this->text->decode($headers->get('references').' '.$headers->get('in-reply-to').(null === $report ? '' : " <{$report->messageHeader}>"), '')),
-            $from[0] ?? new Address(''),
+            $from,
             $this->addresses->parse($headers->get('reply-to')),
             $this->addresses->parse(implode(', ', $headers->all('to'))),
             $this->addresses->parse(implode(', ', $headers->all('cc'))),
-            $this->decoder->decode($headers->get('subject')),
+            self::line(Letters::plain($this->decoder->decode($headers->get('subject')))),
             $sentAt,
             $dateSource,
-            $isPlain ? $plain : $this->htmlText->of((string) $html),
+            $isPlain ? $plain : $this->htmlText->of($bounded->html ?? ''),
             $html,
             $isPlain,
             $this->attachments($parts),
             $this->listHeaders($headers),
             self::fingerprint($headers, $raw),
             $report,
+            [...$this->limits($root, $bounded), ...$this->remarks->of($from, $this->decoder->decode($headers->get('from')), $this->decoder->decode($headers->get('subject')), $this->names($parts), $bounded?->html)],
         );
     }
 
@@ -121,21 +123,53 @@ final readonly class MessageReader
         return $attachments;
     }
 
+    /** @return list<string> of what came along, as they were sent */
+    private function names(BodyParts $parts): array
+    {
+        return array_map($this->sentName(...), $parts->attached);
+    }
+
+    private function sentName(MimePart $part): string
+    {
+        return $this->parameters->get($part->headers->get('content-disposition'), 'filename') ?: $this->parameters->get($part->headers->get('content-type'), 'name');
+    }
+
+    /** @return list<Remark> */
+    private function limits(MimePart $root, ?BoundedHtml $html): array
+    {
+        $kinds = [...$root->limits, ...$root->headers->limits, ...(true === $html?->isCut ? [RemarkKind::Html] : [])];
+
+        return array_map(static fn (RemarkKind $kind): Remark => new Remark($kind), array_values(array_unique($kinds, \SORT_REGULAR)));
+    }
+
     private function fileName(MimePart $part, string $type, int $number): string
     {
-        $name = $this->parameters->get($part->headers->get('content-disposition'), 'filename')
-            ?: $this->parameters->get($part->headers->get('content-type'), 'name');
+        $name = Letters::plain($this->sentName($part));
         if ('' === $name && 'message/rfc822' === $type) {
             $subject = $this->decoder->decode(Headers::parse(substr($part->bytes(), 0, 16_384))->get('subject'));
             $name = '' === $subject ? '' : $subject.'.eml';
         }
         $name = trim((string) preg_replace(['/^.*[\/\\\\](?=[^\/\\\\]+$)/u', '/[\/\\\\\x00-\x1f\x7f]+/u'], ['', ' '], $name), ' .');
         if ('' !== $name) {
-            return mb_strcut($name, 0, 200);
+            return self::shortName($name);
         }
         $endings = ['text/calendar' => 'ics', 'text/plain' => 'txt', 'text/html' => 'html', 'message/rfc822' => 'eml', 'message/delivery-status' => 'txt', 'image/jpeg' => 'jpg', 'application/pgp-signature' => 'asc', 'application/pkcs7-signature' => 'p7s'];
 
         return 'attachment-'.$number.'.'.($endings[$type] ?? preg_replace('/[^a-z0-9]+/', '', explode('/', $type)[1] ?? '') ?: 'bin');
+    }
+
+    /** A line that is shown in many places: what is too long for them is cut. */
+    private static function line(string $text): string
+    {
+        return mb_strlen($text) > Limit::LINE ? mb_substr($text, 0, Limit::LINE - 1).'…' : $text;
+    }
+
+    /** The ending says what a file is, and stays. */
+    private static function shortName(string $name): string
+    {
+        $ending = 1 === preg_match('/\.[\p{L}\p{N}]{1,10}$/u', $name, $m) ? $m[0] : '';
+
+        return mb_strlen($name) > Limit::NAME ? mb_substr($name, 0, Limit::NAME - 1 - mb_strlen($ending)).'…'.$ending : $name;
     }
 
     /** @return array<string, string> */

@@ -10,10 +10,11 @@ namespace ZippyTray\Core\Mail;
 final readonly class MimePart
 {
     /**
-     * @param string         $body  bytes, still in their transfer encoding
-     * @param list<MimePart> $parts in their order; empty for a part that is no multipart
+     * @param string           $body   bytes, still in their transfer encoding
+     * @param list<MimePart>   $parts  in their order; empty for a part that is no multipart
+     * @param list<RemarkKind> $limits what of the message was not read, for the message as a whole
      */
-    public function __construct(public Headers $headers, public string $body, public array $parts = [])
+    public function __construct(public Headers $headers, public string $body, public array $parts = [], public array $limits = [])
     {
     }
 

@@ -21,6 +21,8 @@ final readonly class SubjectLine
     /** What remains without the marks. */
     public static function cleaned(string $subject): string
     {
+        $subject = mb_substr($subject, 0, Limit::LINE);
+
         return trim(preg_replace(self::MARKS, '', $subject) ?? $subject);
     }
 
@@ -36,6 +38,7 @@ final readonly class SubjectLine
      */
     public static function base(string $subject): string
     {
+        $subject = mb_substr($subject, 0, Limit::LINE);
         $base = trim(preg_replace('/\s+/u', ' ', $subject) ?? $subject);
         do {
             $before = $base;

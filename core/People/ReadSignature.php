@@ -14,6 +14,9 @@ use ZippyTray\Core\Mail\BodyText;
 final readonly class ReadSignature
 {
     /** Lines at the end in which a signature is looked for that is not marked as one. */
+    /** Characters of a message that are looked at. */
+    private const LENGTH = 100_000;
+
     private const LINES = 10;
 
     private const PHONE = '/(?<![\d.\/-])(?<label>\b(?:tel(?:ephone)?|phone|mobile|mob|cell|office|direct|t|m|p)\b\.?\s*:?\s*)?(?<number>(?:\+|00|\(?0)[\d(][\d\s().\/-]{5,22}\d)/iu';
@@ -62,12 +65,11 @@ final readonly class ReadSignature
      */
     private function lines(string $text): array
     {
-        $parts = (new BodyText())->parts($text);
-        $signature = array_filter($parts, static fn ($part): bool => BodyKind::Signature === $part->kind);
+        $text = mb_substr($text, 0, self::LENGTH);
+        $body = new BodyText();
         $lines = [];
-        foreach ([] === $signature ? array_filter($parts, static fn ($part): bool => BodyKind::Written === $part->kind) : $signature as $part) {
-            $at = $part->from;
-            foreach (explode("\n", mb_substr($text, $part->from, $part->to - $part->from)) as $line) {
+        foreach ($body->pieces($text, BodyKind::Signature) ?: $body->pieces($text) as [$piece, $at]) {
+            foreach (explode("\n", $piece) as $line) {
                 $indent = mb_strlen($line) - mb_strlen(ltrim($line));
                 if ('' !== trim($line) && 1 !== preg_match('/^\s*(?:--|_{3,}|={3,}|\*{3,})\s*$/', $line)) {
                     $lines[] = [trim($line), $at + $indent];

@@ -8,6 +8,7 @@ use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\ThreadIndex;
@@ -37,18 +38,29 @@ final readonly class ReceiveMessage
     }
 
     /**
-     * @param string $ownEmail   the account's address: what it wrote itself is no news to it
-     * @param Place  $into       Tray, or Archive for old mail that needs no decision any more
-     * @param bool   $endsSnooze whether it brings back what was put off until a moment
+     * Takes the time that the message takes, so it belongs before a transaction.
+     *
+     * @throws UnreadableMessage when the bytes are no message
+     */
+    public function read(string $raw): MessageContent
+    {
+        return $this->reader->read($raw, \DateTimeImmutable::createFromInterface($this->clock->now()));
+    }
+
+    /**
+     * @param string              $ownEmail   the account's address: what it wrote itself is no news to it
+     * @param Place               $into       Tray, or Archive for old mail that needs no decision any more
+     * @param bool                $endsSnooze whether it brings back what was put off until a moment
+     * @param MessageContent|null $content    what read() gave, by who calls this within a transaction
      *
      * @return Message|null null when the message is known already
      *
      * @throws UnreadableMessage when the bytes are no message; then nothing is stored
      */
-    public function __invoke(string $accountId, string $ownEmail, string $raw, Place $into = Place::Tray, bool $endsSnooze = true): ?Message
+    public function __invoke(string $accountId, string $ownEmail, string $raw, Place $into = Place::Tray, bool $endsSnooze = true, ?MessageContent $content = null): ?Message
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
-        $content = $this->reader->read($raw, $now);
+        $content ??= $this->read($raw);
 
         return $this->transaction->run(function () use ($accountId, $ownEmail, $raw, $content, $now, $into, $endsSnooze): ?Message {
             if ($this->messages->isKnown($accountId, $content->fingerprint)) {

@@ -13,11 +13,16 @@ use ZippyTray\Core\Tray\Advice\MailKind;
  */
 final readonly class SweepCheck
 {
-    /** @return string why it is held, in words; empty when it can go */
-    public static function reason(Advice $advice, bool $returned): string
+    /**
+     * @param Advice|null $advice null: it has not been read
+     *
+     * @return string why it is held, in words; empty when it can go
+     */
+    public static function reason(?Advice $advice, bool $returned): string
     {
         return match (true) {
             $returned => 'You had it come back.',
+            null === $advice => 'It has not been read yet, and may ask for something.',
             MailKind::Invitation === $advice->kind => 'It is an invitation.',
             MailKind::Bounce === $advice->kind => 'A message of yours did not arrive.',
             '' !== $advice->asks && null !== $advice->date => \sprintf('It seems to ask for something, and names %s.', $advice->date->date->format('D j M')),

@@ -36,6 +36,7 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Mailroom\TakeIn;
 
 /**
  * Fills an empty database with the demo: the letters come in the way a user's mail does, and what
@@ -50,6 +51,7 @@ final readonly class SeedDemo
         private Scenario $scenario,
         private Accounts $accounts,
         private ReceiveMessage $receive,
+        private TakeIn $takeIn,
         private Decide $decide,
         private MakeTasks $makeTasks,
         private CompleteTasks $completeTasks,
@@ -87,7 +89,7 @@ final readonly class SeedDemo
         // What reminded before the demo begins has been seen.
         $this->rings->noteLook($account->id, $now);
         foreach ($this->letters->of('tray', $dates) as $letter) {
-            ($this->receive)($account->id, $email, $letter);
+            ($this->takeIn)($account, $letter);
         }
 
         return $account;

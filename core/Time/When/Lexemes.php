@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Time\When;
 
+use ZippyTray\Core\Time\Digits;
+
 /**
  * A when phrase cut into its pieces, without the words and marks that do not matter.
  *
@@ -36,7 +38,7 @@ final class Lexemes
 
     public static function of(string $phrase): self
     {
-        $phrase = mb_scrub($phrase);
+        $phrase = Digits::ascii(mb_scrub($phrase));
         preg_match_all(self::PATTERN, $phrase, $matches, \PREG_SET_ORDER | \PREG_OFFSET_CAPTURE | \PREG_UNMATCHED_AS_NULL);
         $all = [];
         [$end, $fillers, $wasWord] = [-1, [], false];

@@ -7,8 +7,13 @@ namespace ZippyTray\Core\Time\Words;
 /**
  * A text cut into tokens. Line ends within a paragraph are only white space.
  */
-final readonly class Tokens
+final class Tokens
 {
+    /** Looks at words that one text is worth; behind them there is nothing more to be seen in it. */
+    private const LOOKS = 300_000;
+
+    private int $looks = 0;
+
     private const PATTERN = '/
         (?<iso>\b\d{4}(?:-\d{2}-|\/\d{2}\/)\d{2}\b)
         | (?<triple>(?<![\w.\/-])\d{1,2}(?<sep>[.\/-])\d{1,2}\k<sep>(?:\d{4}|\d{2})(?![\w\/-]|\.\d))
@@ -28,7 +33,7 @@ final readonly class Tokens
         /xiu';
 
     /** @param list<Token> $all */
-    private function __construct(public array $all)
+    private function __construct(public readonly array $all)
     {
     }
 
@@ -50,14 +55,14 @@ final readonly class Tokens
 
     public function at(int $index): ?Token
     {
-        return $this->all[$index] ?? null;
+        return ++$this->looks > self::LOOKS ? null : $this->all[$index] ?? null;
     }
 
     /** Whether the words stand there, one after the other; marks count as words. */
     public function read(int $index, string ...$words): bool
     {
         foreach (array_values($words) as $number => $word) {
-            $token = $this->all[$index + $number] ?? null;
+            $token = $this->at($index + $number);
             if (null === $token || ($token->lower !== $word && !str_contains('|'.$word.'|', '|'.$token->lower.'|'))) {
                 return false;
             }

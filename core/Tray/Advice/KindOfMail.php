@@ -69,7 +69,7 @@ final readonly class KindOfMail
     {
         return '' !== $letter->header('list-unsubscribe') || '' !== $letter->header('list-id')
             || \in_array(strtolower(trim($letter->header('precedence'))), ['bulk', 'list', 'junk'], true)
-            || 1 === preg_match(self::MADE_FOR_MANY, mb_substr($letter->text, -4000));
+            || 1 === preg_match(self::MADE_FOR_MANY, $letter->ending);
     }
 
     private function manyKind(Letter $letter, string $local): MailKind

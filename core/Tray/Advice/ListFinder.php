@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
-use ZippyTray\Core\Mail\BodyKind;
 use ZippyTray\Core\Mail\BodyText;
 
 /**
@@ -29,9 +28,9 @@ final readonly class ListFinder
     public function of(string $text): array
     {
         $lists = [];
-        foreach ((new BodyText())->parts($text) as $part) {
-            if (BodyKind::Written === $part->kind) {
-                $lists = [...$lists, ...$this->inPart(mb_substr($text, $part->from, $part->to - $part->from), $part->from)];
+        foreach ((new BodyText())->pieces($text) as [$piece, $from]) {
+            foreach ($this->inPart($piece, $from) as $items) {
+                $lists[] = $items;
             }
         }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
-use ZippyTray\Core\Mail\BodyKind;
 use ZippyTray\Core\Mail\BodyText;
 
 /**
@@ -12,8 +11,11 @@ use ZippyTray\Core\Mail\BodyText;
  */
 final readonly class Sentences
 {
-    /** Characters that are read at the most; nobody asks for something behind so many. */
-    private const MOST = 20_000;
+    /** Characters; what runs on for longer is cut at a blank, whatever it says. */
+    private const LONGEST = 1500;
+
+    /** So many are read. */
+    private const MOST = 400;
 
     private const ABBREVIATIONS = ['mr', 'mrs', 'ms', 'dr', 'prof', 'st', 'no', 'nos', 'nr', 'approx', 'ca', 'vs', 'etc', 'e.g', 'i.e', 'eg', 'ie', 'inc', 'ltd', 'co', 'tel', 'fig', 'p', 'pp', 'a.m', 'p.m', 'am', 'pm', 'jan', 'feb', 'mar', 'apr', 'jun', 'jul', 'aug', 'sep', 'sept', 'oct', 'nov', 'dec', 'mon', 'tue', 'tues', 'wed', 'thu', 'thur', 'thurs', 'fri', 'sat', 'sun', 'incl', 'max', 'min', 'ref', 'art', 'vol', 'ed', 'rev', 'capt'];
 
@@ -30,8 +32,11 @@ final readonly class Sentences
     public function of(string $text): array
     {
         $sentences = [];
-        foreach ($this->blocks($text) as $number => [$block, $from, $isItem]) {
+        foreach ($this->short($this->blocks($text)) as $number => [$block, $from, $isItem]) {
             foreach ($this->split($block) as $index => [$piece, $at]) {
+                if (\count($sentences) >= self::MOST) {
+                    return $sentences;
+                }
                 $sentence = $this->sentence($piece, $from + $at, $isItem && 0 === $index, $number);
                 if (null !== $sentence) {
                     $sentences[] = $sentence;
@@ -50,19 +55,15 @@ final readonly class Sentences
     private function blocks(string $text): array
     {
         $blocks = [];
-        foreach ((new BodyText())->parts(mb_substr($text, 0, self::MOST)) as $part) {
-            if (BodyKind::Written !== $part->kind) {
-                continue;
-            }
-            $at = $part->from;
+        foreach ((new BodyText())->pieces($text) as [$written, $at]) {
             $previous = null;
-            foreach (explode("\n", mb_substr($text, $part->from, $part->to - $part->from)) as $line) {
+            foreach (explode("\n", $written) as $line) {
                 $marker = ListFinder::marker($line);
                 $skipped = null === $marker ? 0 : mb_strlen($marker);
                 $shown = mb_substr($line, $skipped);
                 $runsOn = null !== $previous && null === $marker && '' !== trim($line) && $this->runsOn($previous, $line);
                 $last = array_key_last($blocks);
-                if ($runsOn && null !== $last) {
+                if ($runsOn && null !== $last && \strlen($blocks[$last][0]) < self::LONGEST) {
                     $blocks[$last] = [$blocks[$last][0].' '.$line, $blocks[$last][1], $blocks[$last][2]];
                 } elseif ('' !== trim($shown)) {
                     $blocks[] = [$shown, $at + $skipped, null !== $marker];
@@ -73,6 +74,26 @@ final readonly class Sentences
         }
 
         return $blocks;
+    }
+
+    /**
+     * @param list<array{string, int, bool}> $blocks
+     *
+     * @return \Generator<int, array{string, int, bool}> the same, none of them too long
+     */
+    private function short(array $blocks): \Generator
+    {
+        foreach ($blocks as $number => [$block, $from, $isItem]) {
+            while (mb_strlen($block) > self::LONGEST) {
+                $piece = mb_substr($block, 0, self::LONGEST);
+                $blank = mb_strrpos($piece, ' ');
+                $piece = false === $blank || 0 === $blank ? $piece : mb_substr($piece, 0, $blank);
+                yield $number => [$piece, $from, $isItem];
+                [$from, $isItem] = [$from + mb_strlen($piece), false];
+                $block = substr($block, \strlen($piece));
+            }
+            yield $number => [$block, $from, $isItem];
+        }
     }
 
     private function runsOn(string $previous, string $line): bool

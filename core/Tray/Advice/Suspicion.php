@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
+use ZippyTray\Core\Mail\Hosts;
+use ZippyTray\Core\Mail\RemarkKind;
+
 /**
  * Weighs the signs of fraud and spam in a message.
  */
@@ -58,15 +61,36 @@ final readonly class Suspicion
         if ('' !== $own && $domain !== $own && self::looksLike($domain, $own)) {
             $signs[] = [4, \sprintf('its address looks like %s and is not', $own)];
         }
-        if (1 === preg_match('/@?([\w-]+(?:\.[\w-]+)+)/', $letter->from->name, $m) && !self::isWithin($domain, strtolower($m[1])) && !self::isWithin(strtolower($m[1]), $domain)) {
+        $named = Hosts::named($letter->from->name);
+        if ('' !== $named && !Hosts::areRelated($named, $domain)) {
             $signs[] = [3, 'the sender calls itself by another address'];
         }
+        if (self::isNameOf($letter->from->name, $person) && !$letter->from->is($person->email)) {
+            $signs[] = [2, 'it bears your own name, and is not from your address'];
+        }
+        $isForMany = '' !== $letter->header('list-unsubscribe') || '' !== $letter->header('list-id');
+        foreach ($letter->remarks as $remark) {
+            // Newsletters count who follows their links, and go another way for that.
+            $weight = match ($remark->kind) {
+                RemarkKind::TurnedFile, RemarkKind::DoubleEnding, RemarkKind::MixedHost, RemarkKind::MixedLink => 4,
+                RemarkKind::OtherAddress => 0 === strcasecmp($remark->about, $person->email) ? 4 : 3,
+                RemarkKind::TurnedName, RemarkKind::MixedName => 3,
+                RemarkKind::Link => $isForMany ? 1 : 3,
+                RemarkKind::TurnedSubject => 2,
+                default => 0,
+            };
+            if ($weight > 0) {
+                $signs[$remark->kind->value] = [$weight, $remark->words()];
+            }
+        }
         $reply = self::domain($letter->replyTo[0]->email ?? '');
-        if ('' !== $reply && '' === $letter->header('list-id') && !self::isWithin($reply, $domain) && !self::isWithin($domain, $reply)) {
+        if ('' !== $reply && '' === $letter->header('list-id') && !Hosts::areRelated($reply, $domain)) {
             $signs[] = [1, 'answers go to another address'];
         }
-        foreach ($this->disguisedLinks($letter->text) as $shown) {
-            $signs[] = [3, \sprintf('a link says %s and leads elsewhere', $shown)];
+        if (!isset($signs[RemarkKind::Link->value])) {
+            foreach ($this->disguisedLinks($letter->text) as $shown) {
+                $signs[] = [$isForMany ? 1 : 3, \sprintf('a link says %s and leads elsewhere', $shown)];
+            }
         }
         if (1 === preg_match('#https?://(?:\d{1,3}(?:\.\d{1,3}){3}|[\w.-]*xn--)#i', $letter->text)) {
             $signs[] = [2, 'a link hides where it leads'];
@@ -84,17 +108,17 @@ final readonly class Suspicion
             $signs[] = [1, 'it is not addressed to you'];
         }
 
-        return $signs;
+        return array_values($signs);
     }
 
     /** @return list<string> domains that are shown as links to another one */
     private function disguisedLinks(string $text): array
     {
-        preg_match_all('#(?<shown>(?:https?://)?(?:[\w-]+\.)+[a-z]{2,})\S{0,80}\s+<https?://(?<host>[^/\s>]+)#iu', mb_substr($text, 0, 6000), $links, \PREG_SET_ORDER);
+        preg_match_all('#(?<shown>(?:https?://)?(?:[\w-]{1,63}\.){1,10}[a-z]{2,24})\S{0,80}\s+<(?<address>https?://[^\s>]+)#iu', mb_substr($text, 0, 6000), $links, \PREG_SET_ORDER);
         $found = [];
         foreach ($links as $link) {
-            $shown = (string) preg_replace('#^https?://|^www\.#i', '', strtolower($link['shown']));
-            if (!self::isWithin(strtolower($link['host']), $shown) && !self::isWithin($shown, (string) preg_replace('/^www\./', '', strtolower($link['host'])))) {
+            $shown = Hosts::named($link['shown']);
+            if ('' !== $shown && !Hosts::areRelated($shown, Hosts::of($link['address']))) {
                 $found[] = $shown;
             }
         }
@@ -107,9 +131,11 @@ final readonly class Suspicion
         return strtolower(substr((string) strrchr($email, '@'), 1));
     }
 
-    private static function isWithin(string $domain, string $other): bool
+    private static function isNameOf(string $name, Person $person): bool
     {
-        return $domain === $other || str_ends_with($domain, '.'.$other);
+        $plain = static fn (string $text): string => trim(mb_strtolower((string) preg_replace('/[^\p{L}]+/u', ' ', $text)));
+
+        return '' !== $person->name && str_contains($plain($person->name), ' ') && $plain($name) === $plain($person->name);
     }
 
     private static function looksLike(string $domain, string $own): bool

@@ -16,6 +16,7 @@ use Symfony\Component\Lock\Store\FlockStore;
 use ZippyTray\Server\DataFolder;
 use ZippyTray\Server\Mailroom\Deliver;
 use ZippyTray\Server\Mailroom\Fetch;
+use ZippyTray\Server\Work\ReadWanted;
 use ZippyTray\Server\Work\Worker;
 
 /**
@@ -29,7 +30,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
 
     private bool $isEnding = false;
 
-    public function __construct(private readonly Worker $worker, private readonly Deliver $deliver, private readonly Fetch $fetch)
+    public function __construct(private readonly Worker $worker, private readonly Deliver $deliver, private readonly Fetch $fetch, private readonly ReadWanted $read)
     {
         parent::__construct();
     }
@@ -66,6 +67,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
             $isEnding = fn (): bool => $this->isEnding;
             ($this->deliver)($isEnding);
             ($this->fetch)($isEnding);
+            ($this->read)($isEnding);
             foreach ($this->worker->round($isEnding) as $name => $worked) {
                 $say->writeln($worked ? 'Done: '.$name : 'Failed, see the log: '.$name);
             }

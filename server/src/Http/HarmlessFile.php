@@ -15,10 +15,13 @@ final readonly class HarmlessFile
     /** Pictures that a browser shows without running anything; all else is only ever downloaded. */
     private const SHOWN = ['image/png', 'image/jpeg', 'image/gif', 'image/webp'];
 
+    /** Bytes of a name; most systems take 255. */
+    private const NAME = 200;
+
     /** @param bool $asIs whether the type is given as it is, though the file is downloaded */
     public static function response(string $bytes, string $type, string $name, bool $asIs = false): Response
     {
-        $name = str_replace(['/', '\\', '%'], ' ', $name);
+        $name = mb_strcut(str_replace(['/', '\\', '%'], ' ', (string) preg_replace('/[\x00-\x1f\x7f]/', ' ', mb_scrub($name))), 0, self::NAME);
         $plain = (string) preg_replace('/[^\x20-\x7e]/', '_', $name);
 
         return new Response($bytes, headers: [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http;
 
 use Psr\Clock\ClockInterface;
+use Psr\Log\LoggerInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -20,13 +21,16 @@ use ZippyTray\Server\Mailroom\FormattedMail;
 use ZippyTray\Server\Store\ConversationRows;
 use ZippyTray\Server\Store\FindingsStore;
 use ZippyTray\Server\Store\MessageStore;
+use ZippyTray\Server\Store\PageStore;
 use ZippyTray\Server\Store\TaskRows;
 use ZippyTray\Server\Store\View\MessageView;
+use ZippyTray\Server\Store\View\TextPiece;
 
 #[Route('/api', requirements: ['id' => Requirement::UUID], methods: 'GET')]
 final readonly class MessageController
 {
-    private const NOTHING_FROM_OUTSIDE = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; frame-ancestors 'self'";
+    /** Nothing from outside, nothing runs, nothing is sent; the page around it measures it, so it is of the same origin. */
+    private const FRAMED = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; form-action 'none'; base-uri 'none'; frame-ancestors 'self'; sandbox allow-same-origin allow-popups allow-popups-to-escape-sandbox";
 
     public function __construct(private MessageStore $messages, private MessageReader $reader, private ClockInterface $clock)
     {
@@ -55,14 +59,37 @@ final readonly class MessageController
     }
 
     #[Route('/messages/{id}/formatted', methods: 'GET')]
-    public function formatted(#[CurrentUser] Account $account, string $id, FormattedMail $formatted): Response
+    public function formatted(#[CurrentUser] Account $account, string $id, FormattedMail $formatted, PageStore $pages, LoggerInterface $logger): Response
     {
-        $content = $this->content($this->messages->get($account->id, $id));
+        try {
+            $message = $this->messages->get($account->id, $id);
+            $content = $this->content($message);
+            $safe = $pages->find($message->id);
+            if (null === $safe) {
+                $safe = $formatted->safe($content);
+                $pages->keep($message->id, $safe);
+            }
 
-        return new Response($formatted->page($content), headers: [
-            'Content-Type' => 'text/html; charset=utf-8',
-            'Content-Security-Policy' => self::NOTHING_FROM_OUTSIDE,
-        ]);
+            return self::framed($formatted->page($safe, $content));
+        } catch (NotFound) {
+            return self::framed(FormattedMail::sorry('This message is not here any more.'), Response::HTTP_NOT_FOUND);
+        } catch (\Throwable $problem) {
+            $logger->error('A message could not be shown as it was formatted.', ['message' => $id, 'exception' => $problem]);
+
+            return self::framed(FormattedMail::sorry('This message cannot be shown as it was formatted. Its plain text and its source can.'));
+        }
+    }
+
+    private static function framed(string $page, int $status = Response::HTTP_OK): Response
+    {
+        return new Response($page, $status, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => self::FRAMED]);
+    }
+
+    /** What follows in a long text. */
+    #[Route('/messages/{id}/text', methods: 'GET')]
+    public function text(#[CurrentUser] Account $account, string $id, #[MapQueryParameter(options: ['min_range' => 0, 'max_range' => 1_000_000_000])] int $from = 0): JsonResponse
+    {
+        return new JsonResponse(TextPiece::of($this->messages->get($account->id, $id)->text, $from));
     }
 
     #[Route('/messages/{id}/source', methods: 'GET')]
@@ -70,7 +97,7 @@ final readonly class MessageController
     {
         $message = $this->messages->get($account->id, $id);
 
-        return HarmlessFile::response($this->messages->source($message), 'message/rfc822', ('' === $message->subject ? 'message' : $message->subject).'.eml', true);
+        return HarmlessFile::response($this->messages->source($message), 'message/rfc822', ('' === $message->subject ? 'message' : mb_strcut($message->subject, 0, 190)).'.eml', true);
     }
 
     #[Route('/messages/{id}/attachments/{number}', requirements: ['number' => '\d+'], methods: 'GET')]

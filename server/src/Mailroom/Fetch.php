@@ -7,23 +7,18 @@ namespace ZippyTray\Server\Mailroom;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\ORM\EntityManagerInterface;
-use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
-use ZippyTray\Core\Journal\Transaction;
-use ZippyTray\Core\Mail\MessageReader;
-use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\In\Arrived;
 use ZippyTray\Server\Mailroom\In\NotReached;
-use ZippyTray\Server\Store\FindingsStore;
 
 /**
  * Brings in what has come for everybody. How far that went is noted in the transaction in which a message is taken in.
  */
 final readonly class Fetch
 {
-    public function __construct(private Accounts $accounts, private Ways $ways, private ReceiveMessage $receive, private FindingsStore $findings, private Transaction $transaction, private Connection $connection, private EntityManagerInterface $orm, private MessageReader $reader, private ClockInterface $clock, private LoggerInterface $logger)
+    public function __construct(private Accounts $accounts, private Ways $ways, private TakeIn $takeIn, private Connection $connection, private EntityManagerInterface $orm, private LoggerInterface $logger)
     {
     }
 
@@ -57,15 +52,9 @@ final readonly class Fetch
     private function take(Account $account, Arrived $arrived): int
     {
         try {
-            return $this->transaction->run(function () use ($account, $arrived): int {
-                $message = $this->isErased($account, $arrived->raw) ? null : ($this->receive)($account->id, $account->email, $arrived->raw, endsSnooze: $account->traySettings()->mailEndsSnooze);
-                if (null !== $message && !$message->own) {
-                    $this->findings->keep($account, $message);
-                }
-                $this->note($account, $arrived->cursor);
+            $message = ($this->takeIn)($account, $arrived->raw, again: false, with: fn () => $this->note($account, $arrived->cursor));
 
-                return null === $message ? 0 : 1;
-            });
+            return null === $message ? 0 : 1;
         } catch (DatabaseProblem $problem) {
             throw $problem;
         } catch (\Throwable $problem) {
@@ -80,14 +69,6 @@ final readonly class Fetch
     private function note(Account $account, string $cursor): void
     {
         $this->connection->executeStatement('INSERT INTO fetched (account_id, way, seen_to) VALUES (?, ?, ?) ON CONFLICT (account_id, way) DO UPDATE SET seen_to = excluded.seen_to', [$account->id, $this->way($account), $cursor]);
-    }
-
-    /** What the person has removed for good does not come in again. */
-    private function isErased(Account $account, string $raw): bool
-    {
-        $fingerprint = $this->reader->read($raw, \DateTimeImmutable::createFromInterface($this->clock->now()))->fingerprint;
-
-        return false !== $this->connection->fetchOne('SELECT 1 FROM erased_message WHERE account_id = ? AND fingerprint = ?', [$account->id, $fingerprint]);
     }
 
     private function cursor(Account $account): string

@@ -9,9 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Core\Tray\Place;
-use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Store\FindingsStore;
 
 /**
  * Takes mail from files into an account. A message that cannot be read is reported, and the rest
@@ -24,8 +22,7 @@ final readonly class ImportMail
 
     public function __construct(
         private MailFiles $files,
-        private ReceiveMessage $receive,
-        private FindingsStore $findings,
+        private TakeIn $takeIn,
         private EntityManagerInterface $orm,
         private LoggerInterface $logger,
     ) {
@@ -59,11 +56,7 @@ final readonly class ImportMail
             return;
         }
         try {
-            $message = ($this->receive)($account->id, $account->email, $found->raw, $into, $account->traySettings()->mailEndsSnooze);
-            null === $message ? ++$outcome->known : ++$outcome->new;
-            if (null !== $message && !$message->own && Place::Tray === $into) {
-                $this->findings->keep($account, $message);
-            }
+            null === ($this->takeIn)($account, $found->raw, $into) ? ++$outcome->known : ++$outcome->new;
         } catch (UnreadableMessage $problem) {
             $outcome->refuse($found->file, $found->position, $problem->getMessage());
         } catch (DatabaseProblem $problem) {

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
+use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
@@ -24,14 +25,14 @@ final readonly class Advices
     /** Of a conversation with more undecided messages, the newest count. */
     private const MESSAGES = 5;
 
-    public function __construct(private Connection $connection, private FindingsStore $findings, private Adviser $adviser, private ClockInterface $clock)
+    public function __construct(private Connection $connection, private FindingsStore $findings, private Adviser $adviser, private ClockInterface $clock, private LoggerInterface $logger)
     {
     }
 
     /**
      * @param list<string> $conversationIds
      *
-     * @return array<string, Advice> by conversation
+     * @return array<string, Advice> by conversation; without those of which nothing has been read yet
      */
     public function of(Account $account, array $conversationIds): array
     {
@@ -44,7 +45,10 @@ final readonly class Advices
         $advices = [];
         foreach ($conversations as $id => $row) {
             $messages = array_values(array_intersect_key($found, array_flip($undecided[$id] ?? [])));
-            if ([] !== $messages) {
+            if ([] === $messages) {
+                continue;
+            }
+            try {
                 $advices[$id] = $this->adviser->advise($messages, new Circumstances(
                     $now->date(),
                     $habits[$row->string('habit_key')] ?? Habit::none(),
@@ -53,6 +57,8 @@ final readonly class Advices
                     $row->int('touches'),
                     ConversationRow::back($row, $now),
                 ));
+            } catch (\Throwable $problem) {
+                $this->logger->error('A conversation could not be advised.', ['conversation' => $id, 'exception' => $problem]);
             }
         }
 

@@ -68,7 +68,7 @@ final readonly class ConversationRows
             foreach ($rows as $columns) {
                 $advice = $advices[$columns->string('id')] ?? null;
                 $row = ConversationRow::of($columns, $now, $advice);
-                $reason = null === $advice ? '' : SweepCheck::reason($advice, $row->returned);
+                $reason = SweepCheck::reason($advice, $row->returned);
                 $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
                 if ('' !== $reason) {
                     $held[] = ['row' => $row, 'reason' => $reason];

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
-use ZippyTray\Core\Mail\Message;
+use Doctrine\DBAL\Exception as DatabaseProblem;
+use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
@@ -14,27 +14,30 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\Row;
 
 /**
- * What was found in messages. It is kept, and found anew when the rules or the person's settings
- * have changed since.
+ * What was found in messages. It is kept, and found anew when the rules or the person's settings have changed since. A
+ * request only ever gets what is kept; what it misses is noted, and the worker reads it.
  *
  * @phpstan-import-type FindingsState from Findings
  */
 final readonly class FindingsStore
 {
-    public function __construct(private Connection $connection, private EntityManagerInterface $orm, private ReadLetter $read)
+    /** Milliseconds that a request waits to note what it misses. */
+    private const PATIENCE = 200;
+
+    public function __construct(private Connection $connection, private ReadLetter $read, private LoggerInterface $logger)
     {
     }
 
     /**
      * @param list<string> $messageIds
      *
-     * @return array<string, Findings> by message, in order of their dates
+     * @return array<string, Findings> by message, in order of their dates; without those that are not read yet, or cannot be
      */
     public function of(Account $account, array $messageIds): array
     {
         $found = [];
         $missing = [];
-        foreach ($this->connection->fetchAllAssociative(
+        foreach ($this->connection->iterateAssociative(
             'SELECT m.id, f.findings FROM message m LEFT JOIN message_findings f ON f.message_id = m.id AND f.rules = ?
              WHERE m.account_id = ? AND m.id IN (SELECT value FROM json_each(?)) ORDER BY m.sent_at, m.id',
             [self::rules($account), $account->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)],
@@ -43,30 +46,89 @@ final readonly class FindingsStore
             $id = $row->string('id');
             if (null === $row->stringOrNull('findings')) {
                 $missing[] = $id;
+                continue;
             }
-            /** @var FindingsState|array{} $state */
-            $state = null === $row->stringOrNull('findings') ? [] : $row->json('findings');
-            $found[$id] = [] === $state ? null : Findings::fromState($state);
+            try {
+                /** @var FindingsState|array{} $state */
+                $state = $row->json('findings');
+                $found[$id] = [] === $state ? null : Findings::fromState($state);
+            } catch (\Throwable $problem) {
+                $this->logger->error('What was found in a message cannot be read.', ['message' => $id, 'exception' => $problem]);
+            }
         }
         if ([] !== $missing) {
-            foreach ($this->orm->getRepository(Message::class)->findBy(['accountId' => $account->id, 'id' => $missing]) as $message) {
-                $found[$message->id] = $this->keep($account, $message);
-            }
+            $this->want($account, $missing);
         }
 
         return array_filter($found);
     }
 
-    /** Reads a message and keeps what was found. */
-    public function keep(Account $account, Message $message): Findings
+    /**
+     * Reads a letter. A fault of ours in doing so is logged, and no reason not to take the letter in.
+     *
+     * @param string $name by which the letter is found, for the log
+     *
+     * @return Findings|null null when it cannot be read
+     */
+    public function read(Account $account, Letter $letter, string $name): ?Findings
     {
-        $findings = ($this->read)(Letter::ofMessage($message), $account->person());
+        try {
+            return ($this->read)($letter, $account->person());
+        } catch (\Throwable $problem) {
+            $this->logger->error('A message could not be advised.', ['message' => $name, 'exception' => $problem]);
+
+            return null;
+        }
+    }
+
+    /** @param Findings|null $findings null: it cannot be read, and is not tried again by the same rules */
+    public function keep(Account $account, string $messageId, ?Findings $findings): void
+    {
         $this->connection->executeStatement(
             'INSERT OR REPLACE INTO message_findings (message_id, rules, findings) VALUES (?, ?, ?)',
-            [$message->id, self::rules($account), json_encode($findings->state(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)],
+            [$messageId, self::rules($account), json_encode($findings?->state() ?? [], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)],
         );
+        $this->connection->executeStatement('DELETE FROM findings_wanted WHERE message_id = ?', [$messageId]);
+    }
 
-        return $findings;
+    /**
+     * @param int $most how many
+     *
+     * @return list<array{account: string, message: string}> what is to be read, the newest first
+     */
+    public function wanted(int $most): array
+    {
+        return array_map(static function (array $columns): array {
+            $row = new Row($columns);
+
+            return ['account' => $row->string('account_id'), 'message' => $row->string('message_id')];
+        }, $this->connection->fetchAllAssociative('SELECT account_id, message_id FROM findings_wanted ORDER BY rowid DESC LIMIT ?', [$most]));
+    }
+
+    /** How many messages of somebody wait to be read. */
+    public function unread(string $accountId): int
+    {
+        $count = $this->connection->fetchOne('SELECT COUNT(*) FROM findings_wanted WHERE account_id = ?', [$accountId]);
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /** @param list<string> $messageIds */
+    private function want(Account $account, array $messageIds): void
+    {
+        $new = $this->connection->fetchOne('SELECT EXISTS (SELECT 1 FROM json_each(?) j WHERE j.value NOT IN (SELECT message_id FROM findings_wanted))', [json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
+        if (1 !== $new) {
+            return;
+        }
+        try {
+            $this->connection->executeStatement('PRAGMA busy_timeout='.self::PATIENCE);
+            $this->connection->executeStatement('INSERT OR IGNORE INTO findings_wanted (message_id, account_id) SELECT value, ? FROM json_each(?)', [$account->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
+        } catch (DatabaseProblem $problem) {
+            // It is noted at the next look.
+            $this->logger->info('What is to be read could not be noted.', ['exception' => $problem]);
+        } finally {
+            $this->connection->executeStatement('PRAGMA busy_timeout='.SqliteDriver::BUSY_TIMEOUT_MS);
+        }
     }
 
     private static function rules(Account $account): string

@@ -24,11 +24,11 @@ final readonly class Heartbeat
     /** Seconds after which a look at the clock is noted, also when there was nothing to see. */
     private const NOTED = 60;
 
-    public function __construct(private Connection $connection, private Counts $counts, private RingRows $rings, private LookOut $lookOut, private Rings $looks, private ProgramClock $clock)
+    public function __construct(private Connection $connection, private Counts $counts, private RingRows $rings, private LookOut $lookOut, private Rings $looks, private FindingsStore $findings, private ProgramClock $clock)
     {
     }
 
-    /** @return array{journal: int, mail: int, post: int, settings: string} what changes when somebody does something, or mail comes in */
+    /** @return array{journal: int, mail: int, post: int, unread: int, settings: string} what changes when somebody does something, or mail comes in */
     private function marks(Account $account): array
     {
         $number = fn (string $query, string ...$of): int => is_numeric($found = $this->connection->fetchOne($query, $of)) ? (int) $found : 0;
@@ -36,6 +36,7 @@ final readonly class Heartbeat
         return [
             'journal' => $number('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', $account->id),
             'mail' => $number('SELECT MAX(number) FROM conversation_message'),
+            'unread' => $this->findings->unread($account->id),
             'post' => $number('SELECT TOTAL(revision) FROM outgoing WHERE account_id = ?', $account->id),
             'settings' => $account->fingerprint(),
         ];
@@ -56,7 +57,7 @@ final readonly class Heartbeat
         return true;
     }
 
-    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, post: int, settings: string}, counts: array<string, mixed>, rings: list<RingRow>}} */
+    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, post: int, unread: int, settings: string}, counts: array<string, mixed>, rings: list<RingRow>}} */
     public function of(Account $account): array
     {
         $next = ($this->lookOut)($account->id, $account->timeZone(), $account->timeSettings());
@@ -70,10 +71,10 @@ final readonly class Heartbeat
         ];
     }
 
-    /** @param array{journal: int, mail: int, post: int, settings: string} $marks */
+    /** @param array{journal: int, mail: int, post: int, unread: int, settings: string} $marks */
     private function tag(array $marks, int $next): string
     {
-        return \sprintf('"j%d-m%d-p%d-s%s-c%d-n%d"', $marks['journal'], $marks['mail'], $marks['post'], $marks['settings'], $this->clock->shift(), $next);
+        return \sprintf('"j%d-m%d-p%d-u%d-s%s-c%d-n%d"', $marks['journal'], $marks['mail'], $marks['post'], $marks['unread'], $marks['settings'], $this->clock->shift(), $next);
     }
 
     /** The next time at which a task begins or is over. */

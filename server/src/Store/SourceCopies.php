@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\View\TextPiece;
 
 /**
  * The copies that tasks keep of their sources, with the way back to the mail as long as it is there.
@@ -32,6 +33,8 @@ final readonly class SourceCopies
             [$account->id, $copy->messageId],
         );
 
+        $piece = TextPiece::of($copy->text);
+
         return [
             'id' => $copy->id,
             'messageHeader' => $copy->messageHeader,
@@ -39,7 +42,7 @@ final readonly class SourceCopies
             'to' => $copy->to,
             'subject' => $copy->subject,
             'sentAt' => StoredNow::of($copy->sentAt),
-            'text' => $copy->text,
+            'text' => $piece->text.(null === $piece->next ? '' : "\n(It goes on; the message itself has all of it.)"),
             'headers' => $copy->headers,
             'attachments' => $copy->attachments,
             'message' => \is_string($conversation) ? $copy->messageId : null,

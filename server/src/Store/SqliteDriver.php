@@ -13,7 +13,8 @@ use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
  */
 final class SqliteDriver extends AbstractDriverMiddleware
 {
-    private const BUSY_TIMEOUT_MS = 10_000;
+    /** How long a statement waits for others that write. */
+    public const BUSY_TIMEOUT_MS = 10_000;
 
     public function connect(#[\SensitiveParameter] array $params): Connection
     {

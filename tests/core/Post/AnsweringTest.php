@@ -19,7 +19,6 @@ use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Post\Misgivings;
 use ZippyTray\Core\Post\Recipients;
 use ZippyTray\Core\Refused;
-use ZippyTray\Tests\Core\World\FlatParser;
 use ZippyTray\Tests\Core\World\World;
 
 /**
@@ -171,6 +170,6 @@ final class AnsweringTest extends TestCase
         $raw = str_replace("\r\n", "\n", $headers."\nMessage-ID: <1@glass.example>\n\n".$text);
         $now = new \DateTimeImmutable('2026-11-24T10:00:00Z');
 
-        return Message::of('m', World::ACCOUNT, (new MessageReader(new FlatParser()))->read($raw, $now), \strlen($raw), World::OWN, $now);
+        return Message::of('m', World::ACCOUNT, (new MessageReader())->read($raw, $now), \strlen($raw), World::OWN, $now);
     }
 }

@@ -157,7 +157,7 @@ final class World
         $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
         $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);
         $this->receive = new ReceiveMessage(
-            new MessageReader(new FlatParser()),
+            new MessageReader(),
             $messages,
             new SortIntoConversations($threads, $messages, $conversations, $owing, $this->ids),
             $threads,

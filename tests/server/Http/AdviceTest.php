@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Server\Http;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Server\Work\ReadWanted;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 final class AdviceTest extends ApiTestCase
@@ -66,7 +67,16 @@ final class AdviceTest extends ApiTestCase
         $id = $this->receive('Appointment', text: 'Your appointment is on 04/05/2030 at 14:00.');
         self::assertSame('2030-05-04', $this->date($id));
         $this->settle(['dayFirst' => false]);
+        $conversation = $this->call('GET', "/conversations/{$id}");
+        self::assertSame([null, null], [$conversation['advice'], $conversation['proposal']], 'In a request nothing is read.');
+        self::assertNull($this->rows('/tray')[0]['advice']);
+        $marks = (array) $this->call('GET', '/heartbeat')['marks'];
+        self::assertSame(1, $marks['unread']);
+        self::assertSame(['It has not been read yet, and may ask for something.'], array_column((array) $this->call('GET', '/sweep')['held'], 'reason'));
+        self::assertSame(1, $this->service(ReadWanted::class)(static fn (): bool => false));
         self::assertSame('2030-04-05', $this->date($id));
+        self::assertSame(0, ((array) $this->call('GET', '/heartbeat')['marks'])['unread']);
+        self::assertSame(0, $this->service(ReadWanted::class)(static fn (): bool => false));
     }
 
     public function testWhatWasFoundIsKeptAndGoesWithItsMessage(): void

@@ -10,7 +10,6 @@ use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Demo\DemoCorrespondents;
 use ZippyTray\Demo\Scenario;
-use ZippyTray\Server\Mailroom\MailparseParser;
 
 final class DemoCorrespondentsTest extends TestCase
 {
@@ -34,7 +33,7 @@ final class DemoCorrespondentsTest extends TestCase
     {
         $found = [];
         foreach ($this->people()->react(new Address($to), new Address('wren@ternpoint.example', 'Wren Halloran'), self::RAW) ?? [] as $reaction) {
-            $content = (new MessageReader(new MailparseParser()))->read($reaction->raw, new \DateTimeImmutable('2026-12-31'));
+            $content = (new MessageReader())->read($reaction->raw, new \DateTimeImmutable('2026-12-31'));
             self::assertContains('one@ternpoint.example', $content->references);
             self::assertSame($reaction->after, $content->sentAt->instant->getTimestamp() - strtotime('2026-11-26T10:00:00Z'));
             $found[] = implode(' ', array_filter([$reaction->after, $content->subject, isset($content->listHeaders['auto-submitted']) ? 'automatic' : '', ...($content->report->failed ?? [])]));
@@ -54,7 +53,7 @@ final class DemoCorrespondentsTest extends TestCase
             foreach ($people->unasked($monday->modify("+{$hour} hours"), $until) as $name => [$at, $raw]) {
                 self::assertArrayNotHasKey($name, $pieces);
                 $pieces[$name] = $at;
-                self::assertNotSame('', (new MessageReader(new MailparseParser()))->read($raw, $at)->header);
+                self::assertNotSame('', (new MessageReader())->read($raw, $at)->header);
             }
         }
         self::assertEqualsCanonicalizing(array_keys($all), array_keys($pieces));

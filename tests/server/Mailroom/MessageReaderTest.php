@@ -10,7 +10,6 @@ use ZippyTray\Core\Mail\AttachmentContent;
 use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\UnreadableMessage;
-use ZippyTray\Server\Mailroom\MailparseParser;
 
 /**
  * Reading whole messages, with the MIME parser that is used in earnest.
@@ -150,6 +149,6 @@ final class MessageReaderTest extends TestCase
 
     private static function read(string $source): MessageContent
     {
-        return (new MessageReader(new MailparseParser()))->read($source, new \DateTimeImmutable('2026-11-24T10:00:00Z'));
+        return (new MessageReader())->read($source, new \DateTimeImmutable('2026-11-24T10:00:00Z'));
     }
 }

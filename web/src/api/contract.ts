@@ -488,6 +488,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/messages/{id}/text": {
+        parameters: {
+            query?: {
+                /** @description First character, counted in code points from 0 */
+                from?: number;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** A piece of a long text */
+        get: operations["messageText"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/messages/{id}/source": {
         parameters: {
             query?: never;
@@ -1546,6 +1568,8 @@ export interface components {
             marks: {
                 journal: number;
                 mail: number;
+                /** @description How many messages wait to be read for advice */
+                unread: number;
                 /** @description What goes out */
                 post: number;
                 settings: string;
@@ -1788,7 +1812,20 @@ export interface components {
             sentAt: components["schemas"]["Instant"];
             /** @enum {string} */
             dateSource: "header" | "received" | "import";
+            /** @description The beginning of a long one */
             text: string;
+            /** @description Where the text goes on; null when it is whole */
+            next: number | null;
+            /** @description What there is to say of it besides what it says itself */
+            remarks: {
+                /** @enum {string} */
+                place: "message" | "sender" | "subject" | "link" | "file";
+                /** @description It pretends to be something else */
+                deceit: boolean;
+                /** @description The file, name or host that is meant */
+                about: string;
+                text: string;
+            }[];
             /** @description Whose words the text is, from its beginning to its end */
             parts: {
                 /** @enum {string} */
@@ -2915,6 +2952,45 @@ export interface operations {
                 };
                 content: {
                     "text/html": string;
+                };
+            };
+            /** @description A page that says so */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    messageText: {
+        parameters: {
+            query?: {
+                /** @description First character, counted in code points from 0 */
+                from?: number;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As many lines as a message shows at once, at the most */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        text: string;
+                        /** @description Where what follows begins; null at the end */
+                        next: number | null;
+                    };
                 };
             };
             default: components["responses"]["Problem"];

@@ -84,7 +84,8 @@ export function useHeartbeat(): void {
       void queries.invalidateQueries({ queryKey: ['session'] })
     const isPassed = millisecondsUntil(before.next) <= 0
     const isDone = now.marks.journal !== before.marks.journal && now.marks.journal > own
-    if (isPassed || isDone || now.marks.mail !== before.marks.mail) {
+    const isRead = now.marks.unread !== before.marks.unread
+    if (isPassed || isDone || isRead || now.marks.mail !== before.marks.mail) {
       void queries.invalidateQueries({
         predicate: ({ queryKey }) => queryKey[0] !== 'session' && queryKey[0] !== KEY[0],
       })

@@ -7,7 +7,9 @@ import { proposeCard } from './carding'
 import { attempt } from './notice'
 import CopyAddress from './CopyAddress.vue'
 import FormattedMail from './FormattedMail.vue'
+import MessageRemarks from './MessageRemarks.vue'
 import MessageText from './MessageText.vue'
+import MoreText from './MoreText.vue'
 import { editTemplate } from './templating'
 
 /** One message: who, when, the text, and what came with it. */
@@ -79,6 +81,7 @@ const dateNote = computed(
         <a class="link" :href="`/api/messages/${message.id}/source`" download>Save as .eml</a>
         <CopyAddress :message="message" />
       </p>
+      <MessageRemarks :remarks="message.remarks.filter(({ place }) => place !== 'file')" />
     </header>
     <FormattedMail v-if="asFormatted" :message="message.id" />
     <MessageText
@@ -88,6 +91,12 @@ const dateNote = computed(
       :found="message.found"
     />
     <p v-else class="slate">This message has no text.</p>
+    <MoreText
+      v-if="!asFormatted && message.next !== null"
+      :key="message.id"
+      :message="message.id"
+      :next="message.next"
+    />
     <ul v-if="files.length" class="files" aria-label="Attachments">
       <li v-for="file in files" :key="file.number">
         <a class="plain file" :href="`/api/messages/${message.id}/attachments/${file.number}`" download>
@@ -96,6 +105,7 @@ const dateNote = computed(
         </a>
       </li>
     </ul>
+    <MessageRemarks :remarks="message.remarks.filter(({ place }) => place === 'file')" />
   </article>
 </template>
 

@@ -20,11 +20,14 @@ export const GROUPS: Record<AdviceGroup, string> = {
   suspicious: 'Suspicious',
 }
 
+/** The group of what has not been read by the program yet, or cannot be. */
+export const UNREAD = 'Without advice'
+
 const ORDER = Object.keys(GROUPS) as AdviceGroup[]
 
 /** Back with you first, then by advice; within a group the newest first. */
 export function groupedOrder(rows: ConversationRow[]): ConversationRow[] {
   const rank = (row: ConversationRow) =>
-    row.returned ? -1 : ORDER.indexOf(row.advice?.group ?? 'information')
+    row.returned ? -1 : row.advice ? ORDER.indexOf(row.advice.group) : ORDER.length
   return [...rows].sort((a, b) => rank(a) - rank(b))
 }

@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import type { ConversationRow } from '@/api/client'
 import { dateOf, daysAhead } from '@/time/format'
-import { GROUPS, groupedOrder } from './advice'
+import { GROUPS, groupedOrder, UNREAD } from './advice'
 
 export const GROUPINGS = ['advice', 'age', 'sender', 'unread'] as const
 export type Grouping = (typeof GROUPINGS)[number]
@@ -20,7 +20,7 @@ function ageOf(row: ConversationRow): string {
 }
 
 const nameOf: Record<Grouping, (row: ConversationRow) => string> = {
-  advice: (row) => GROUPS[row.advice?.group ?? 'information'],
+  advice: (row) => (row.advice ? GROUPS[row.advice.group] : UNREAD),
   age: ageOf,
   sender: (row) => row.who,
   unread: (row) => (row.unread ? 'Not read yet' : 'Read, and still undecided'),

@@ -8,7 +8,6 @@ use Symfony\Component\Yaml\Yaml;
 use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Tray\Advice\Letter;
-use ZippyTray\Tests\Core\World\FlatParser;
 
 /**
  * Letters with what a careful person finds in them, from the files beside this one.
@@ -45,7 +44,7 @@ final class LabelledLetters
         [$head] = explode("\n\n", $mail, 2);
         $fields = str_contains("\n".$head, "\nTo:") ? '' : 'To: '.self::TO."\n";
         $fields .= 'Date: '.($labels['date'] ?? self::DATE)."\n";
-        $letter = Letter::of((new MessageReader(new FlatParser()))->read($fields.$mail, new \DateTimeImmutable('2027-06-01')));
+        $letter = Letter::of((new MessageReader())->read($fields.$mail, new \DateTimeImmutable('2027-06-01')));
         $attachments = array_map(static fn (string $attached): Attachment => new Attachment(explode(' ', $attached)[1], explode(' ', $attached)[0], 1000), $labels['attachments'] ?? []);
 
         return new Letter($letter->from, $letter->replyTo, $letter->to, $letter->cc, $letter->subject, $letter->sentAt, $letter->text, $letter->headers, $attachments);
