@@ -19,6 +19,13 @@ interface Contacts
     /** Capitals do not matter. */
     public function withEmail(string $accountId, string $email): ?Contact;
 
+    /**
+     * @param list<string> $emails
+     *
+     * @return array<string, Contact> those that there are, by their address in lower case
+     */
+    public function withEmails(string $accountId, array $emails): array;
+
     public function add(Contact $contact): void;
 
     public function remove(Contact $contact): void;

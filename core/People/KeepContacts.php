@@ -53,14 +53,18 @@ final readonly class KeepContacts
     public function takeIn(string $accountId, string $entryId, array $cards): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Page $page) use ($accountId, $cards): void {
+            $known = $this->contacts->withEmails($accountId, array_map(static fn (Card $card): string => $card->email, $cards));
             foreach ($cards as $card) {
-                $known = '' === $card->email ? null : $this->contacts->withEmail($accountId, $card->email);
-                $this->put($accountId, $known->id ?? $this->ids->next(), $known, $card, $page);
+                $email = strtolower($card->email);
+                $contact = $this->put($accountId, ($known[$email] ?? null)->id ?? $this->ids->next(), $known[$email] ?? null, $card, $page);
+                if ('' !== $email) {
+                    $known[$email] = $contact;
+                }
             }
         });
     }
 
-    private function put(string $accountId, string $id, ?Contact $contact, Card $card, Page $page): void
+    private function put(string $accountId, string $id, ?Contact $contact, Card $card, Page $page): Contact
     {
         if (null === $contact) {
             $contact = new Contact($id, $accountId, $card);
@@ -71,5 +75,7 @@ final readonly class KeepContacts
             $contact->write($card);
         }
         $page->say($card->name ?: $card->email);
+
+        return $contact;
     }
 }

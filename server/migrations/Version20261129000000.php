@@ -34,6 +34,8 @@ final class Version20261129000000 extends AbstractMigration
         $this->addSql("CREATE TABLE message_page ({$message}, rules VARCHAR(20) NOT NULL, page BLOB NOT NULL)");
         // When a worker was seen last, by the clock of the machine.
         $this->addSql('CREATE TABLE worker_seen (id INTEGER NOT NULL PRIMARY KEY CHECK (id = 1), seen_at VARCHAR(20) NOT NULL)');
+        // What was begun and has not come to an end.
+        $this->addSql('CREATE TABLE attempt (what VARCHAR(255) NOT NULL PRIMARY KEY, times INTEGER NOT NULL) WITHOUT ROWID');
         // What has come and could not be taken in.
         $this->addSql("CREATE TABLE left_out (id INTEGER NOT NULL PRIMARY KEY, {$account}, way VARCHAR(20) NOT NULL, name CLOB NOT NULL, problem CLOB NOT NULL, left_at VARCHAR(20) NOT NULL)");
         $this->addSql('CREATE UNIQUE INDEX left_out_name ON left_out (account_id, way, name)');

@@ -22,6 +22,10 @@ final class Kernel extends BaseKernel
     public function boot(): void
     {
         $isFirst = !$this->booted;
+        if ($isFirst) {
+            // Who runs out of memory still says so in the log, and that takes memory.
+            register_shutdown_function(static fn () => null === error_get_last() || ini_set('memory_limit', '-1'));
+        }
         parent::boot();
         if ($isFirst) {
             OwnFaults::areErrors($this->getProjectDir());

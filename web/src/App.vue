@@ -16,6 +16,7 @@ import CardDialog from './parts/CardDialog.vue'
 import SignInPanel from './parts/SignInPanel.vue'
 import TopBar from './parts/TopBar.vue'
 import TrailStrip from './parts/TrailStrip.vue'
+import WorkStrip from './parts/WorkStrip.vue'
 
 const { data: session, account, error, refetch } = useSession()
 const jotLine = ref<InstanceType<typeof JotLine>>()
@@ -26,6 +27,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
   <v-app>
     <template v-if="account">
       <TopBar :demo="session?.demo ?? false" @keys="keyCard?.show()" @jot="jotLine?.show()" />
+      <WorkStrip />
       <main>
         <router-view v-slot="{ Component, route }">
           <component :is="Component" :key="String(route.name)" />

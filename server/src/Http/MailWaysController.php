@@ -24,6 +24,7 @@ use ZippyTray\Server\Mailroom\Out\BuildMessage;
 use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\Unanswered;
 use ZippyTray\Server\Mailroom\Ways;
+use ZippyTray\Server\Store\LeftOut;
 
 /**
  * How mail goes out and comes in.
@@ -31,12 +32,25 @@ use ZippyTray\Server\Mailroom\Ways;
 #[Route('/api/mail-ways')]
 final readonly class MailWaysController
 {
+    public function __construct(private LeftOut $leftOut)
+    {
+    }
+
     #[Route('', methods: 'GET')]
     public function show(#[CurrentUser] Account $account): JsonResponse
     {
         $ways = $account->mailWays();
 
-        return new JsonResponse(['out' => $ways->out, 'server' => $ways->server(), 'in' => $ways->in, 'folder' => $ways->folder]);
+        return new JsonResponse(['out' => $ways->out, 'server' => $ways->server(), 'in' => $ways->in, 'folder' => $ways->folder, 'leftOut' => $this->leftOut->of($account->id)]);
+    }
+
+    /** The person has seen what could not be taken in. */
+    #[Route('/left-out', methods: 'DELETE')]
+    public function forget(#[CurrentUser] Account $account): Response
+    {
+        $this->leftOut->forget($account->id);
+
+        return new Response(status: Response::HTTP_NO_CONTENT);
     }
 
     #[Route('', methods: 'PUT')]

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Mailroom;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
+use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Messages;
@@ -25,6 +27,7 @@ use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\Out\BuildMessage;
 use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\Unanswered;
+use ZippyTray\Server\Work\Attempts;
 
 /**
  * Sends what goes out by now. Each message goes through three steps: its bytes are kept and it is marked as begun; it
@@ -49,6 +52,8 @@ final readonly class Deliver
         private Connection $connection,
         private EntityManagerInterface $orm,
         private ClockInterface $clock,
+        private Attempts $attempts,
+        private LoggerInterface $logger,
     ) {
     }
 
@@ -61,8 +66,9 @@ final readonly class Deliver
     {
         // It runs for a long time, and others write meanwhile.
         $this->orm->clear();
-        foreach ($this->outgoings->begun() as $left) {
-            $this->pickUp($left);
+        $begun = array_map(static fn (Outgoing $one): array => [$one->accountId, $one->id], $this->outgoings->begun());
+        foreach ($begun as [$accountId, $id]) {
+            $this->guarded($accountId, $id, fn () => $this->pickUp($this->outgoings->get($accountId, $id)));
         }
         $tried = 0;
         $due = array_map(static fn (Outgoing $one): array => [$one->accountId, $one->id], $this->outgoings->due($this->now()));
@@ -70,12 +76,45 @@ final readonly class Deliver
             if ($isEnding()) {
                 break;
             }
-            $this->send($accountId, $id);
-            $this->orm->clear();
+            $this->guarded($accountId, $id, fn () => $this->send($accountId, $id));
             ++$tried;
         }
 
         return $tried;
+    }
+
+    /**
+     * Whatever goes wrong with one message is said of that one, and the others go on. When it is the database that does
+     * not work, the message waits for the next round.
+     *
+     * @param callable(): mixed $work
+     */
+    private function guarded(string $accountId, string $id, callable $work): void
+    {
+        try {
+            if (!$this->attempts->begin('send '.$id)) {
+                throw new \RuntimeException('It has ended the worker several times.');
+            }
+            $work();
+        } catch (DatabaseProblem $problem) {
+            $this->logger->error('A message could not be sent now, since the database does not work.', ['outgoing' => $id, 'exception' => $problem]);
+        } catch (\Throwable $problem) {
+            $this->logger->error('A message could not be sent.', ['outgoing' => $id, 'exception' => $problem]);
+            $this->giveUp($accountId, $id);
+        } finally {
+            $this->attempts->end();
+            $this->orm->clear();
+        }
+    }
+
+    private function giveUp(string $accountId, string $id): void
+    {
+        try {
+            $this->outcome($accountId, $id, fn (Outgoing $one) => $this->fail($one, 'This program could not put it together or send it; the log says more. Copy its text into a new message.'));
+            $this->attempts->forget('send '.$id);
+        } catch (\Throwable $problem) {
+            $this->logger->error('That a message could not be sent could not be noted.', ['outgoing' => $id, 'exception' => $problem]);
+        }
     }
 
     /** Another one stopped while this was handed over. */
@@ -148,10 +187,12 @@ final readonly class Deliver
     /** It is out: it lies in its conversation, and whoever owes an answer owes it there. */
     private function finish(Account $account, Outgoing $outgoing): void
     {
-        $this->transaction->run(function () use ($account, $outgoing): void {
+        $raw = BuildMessage::withBcc($this->source($outgoing), $outgoing->letter());
+        $content = $this->receive->read($raw);
+        $this->transaction->run(function () use ($account, $outgoing, $raw, $content): void {
             $now = $this->now();
             $outgoing->sent($now);
-            ($this->receive)($account->id, $account->email, BuildMessage::withBcc($this->source($outgoing), $outgoing->letter()));
+            ($this->receive)($account->id, $account->email, $raw, content: $content);
             $this->orm->flush();
             $this->connection->executeStatement('DELETE FROM outgoing_source WHERE outgoing_id = ?', [$outgoing->id]);
             $open = $this->owing->openOf($account->id, $outgoing->id);

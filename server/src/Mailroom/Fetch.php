@@ -8,17 +8,22 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\In\Arrived;
 use ZippyTray\Server\Mailroom\In\NotReached;
+use ZippyTray\Server\Store\LeftOut;
+use ZippyTray\Server\Work\Attempts;
 
 /**
  * Brings in what has come for everybody. How far that went is noted in the transaction in which a message is taken in.
+ * What cannot be taken in is left where it is, and the person is told of it; the rest goes on.
  */
 final readonly class Fetch
 {
-    public function __construct(private Accounts $accounts, private Ways $ways, private TakeIn $takeIn, private Connection $connection, private EntityManagerInterface $orm, private LoggerInterface $logger)
+    public function __construct(private Accounts $accounts, private Ways $ways, private TakeIn $takeIn, private LeftOut $leftOut, private Attempts $attempts, private Transaction $transaction, private Connection $connection, private EntityManagerInterface $orm, private LoggerInterface $logger)
     {
     }
 
@@ -42,6 +47,9 @@ final readonly class Fetch
                 }
             } catch (NotReached $problem) {
                 $this->logger->warning('No mail could be fetched.', ['account' => $account->id, 'problem' => $problem->getMessage()]);
+            } catch (\Throwable $problem) {
+                // That of the others is fetched nevertheless.
+                $this->logger->error('Mail could not be fetched.', ['account' => $account->id, 'exception' => $problem]);
             }
         }
 
@@ -51,19 +59,46 @@ final readonly class Fetch
     /** @return int 1 when it was new */
     private function take(Account $account, Arrived $arrived): int
     {
+        if (null === $arrived->raw) {
+            $this->leave($account, $arrived, $arrived->problem);
+
+            return 0;
+        }
+        $attempt = 'fetch '.$account->id.' '.hash('xxh128', $arrived->cursor);
+        if (!$this->attempts->begin($attempt)) {
+            $this->logger->error('A message that has come has ended the worker several times, and is left.', ['account' => $account->id, 'cursor' => $arrived->cursor]);
+            $this->leave($account, $arrived, 'This program could not read it: it takes too much.');
+            $this->attempts->forget($attempt);
+
+            return 0;
+        }
         try {
             $message = ($this->takeIn)($account, $arrived->raw, again: false, with: fn () => $this->note($account, $arrived->cursor));
 
             return null === $message ? 0 : 1;
         } catch (DatabaseProblem $problem) {
+            // It is not the message's fault, and is tried again.
             throw $problem;
-        } catch (\Throwable $problem) {
-            // It lies where it came from; a fault of ours must not keep the rest of somebody's mail out.
-            $this->logger->error('A message that has come could not be taken in.', ['account' => $account->id, 'cursor' => $arrived->cursor, 'exception' => $problem]);
-            $this->note($account, $arrived->cursor);
+        } catch (UnreadableMessage $problem) {
+            $this->leave($account, $arrived, $problem->getMessage());
 
             return 0;
+        } catch (\Throwable $problem) {
+            $this->logger->error('A message that has come could not be taken in.', ['account' => $account->id, 'cursor' => $arrived->cursor, 'exception' => $problem]);
+            $this->leave($account, $arrived, 'This program could not read it; the log says more.');
+
+            return 0;
+        } finally {
+            $this->attempts->end();
         }
+    }
+
+    private function leave(Account $account, Arrived $arrived, string $problem): void
+    {
+        $this->transaction->run(function () use ($account, $arrived, $problem): void {
+            $this->leftOut->note($account->id, $account->mailWays()->in, $arrived->name, $problem);
+            $this->note($account, $arrived->cursor);
+        });
     }
 
     private function note(Account $account, string $cursor): void

@@ -66,10 +66,10 @@ final readonly class VCards
         foreach ($m[0] as $number => $source) {
             try {
                 $cards[] = $this->card($source);
-            } catch (ParseException) {
-                $refused[] = ['position' => $number + 1, 'error' => 'It is broken, and cannot be read.'];
             } catch (Refused $problem) {
                 $refused[] = ['position' => $number + 1, 'error' => $problem->getMessage()];
+            } catch (\Throwable) {
+                $refused[] = ['position' => $number + 1, 'error' => 'It is broken, and cannot be read.'];
             }
         }
 

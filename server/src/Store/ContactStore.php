@@ -27,9 +27,19 @@ final readonly class ContactStore implements Contacts
 
     public function withEmail(string $accountId, string $email): ?Contact
     {
-        $this->orm->flush();
+        return $this->withEmails($accountId, [$email])[strtolower($email)] ?? null;
+    }
 
-        return '' === $email ? null : $this->orm->getRepository(Contact::class)->findOneBy(['accountId' => $accountId, 'email' => strtolower($email)]);
+    public function withEmails(string $accountId, array $emails): array
+    {
+        $found = [];
+        foreach (array_chunk(array_values(array_unique(array_filter(array_map(strtolower(...), $emails)))), 500) as $some) {
+            foreach ($this->orm->getRepository(Contact::class)->findBy(['accountId' => $accountId, 'email' => $some]) as $contact) {
+                $found[strtolower($contact->email())] = $contact;
+            }
+        }
+
+        return $found;
     }
 
     public function add(Contact $contact): void
@@ -40,7 +50,6 @@ final readonly class ContactStore implements Contacts
     public function remove(Contact $contact): void
     {
         $this->orm->remove($contact);
-        $this->orm->flush();
     }
 
     /** @return list<Contact> by name */

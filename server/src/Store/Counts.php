@@ -17,7 +17,7 @@ final readonly class Counts
     {
     }
 
-    /** @return array{tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int, decidedToday: int, owed: int, drafts: int, troubles: int, nextReturn: ?string, now: string} */
+    /** @return array{tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int, decidedToday: int, owed: int, drafts: int, troubles: int, leftOut: int, nextReturn: ?string, now: string} */
     public function of(Account $account): array
     {
         [$accountId, $zone] = [$account->id, $account->timeZone()];
@@ -47,6 +47,7 @@ final readonly class Counts
             'owed' => $this->count("SELECT COUNT(*) FROM owed WHERE account_id = ? AND state = 'open'", $accountId),
             'drafts' => $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state = 'draft'", $accountId),
             'troubles' => $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state IN ('failed', 'doubt')", $accountId),
+            'leftOut' => $this->count('SELECT COUNT(*) FROM left_out WHERE account_id = ?', $accountId),
             'nextReturn' => $row->stringOrNull('next_return'),
             'now' => $now,
         ];

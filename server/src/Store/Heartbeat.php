@@ -14,6 +14,7 @@ use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Store\View\RingRow;
 use ZippyTray\Server\Store\View\Row;
 use ZippyTray\Server\Store\View\TaskRow;
+use ZippyTray\Server\Work\WorkerSeen;
 
 /**
  * What a page that is open has to know from time to time. Whether there is anything new is told by a mark, which costs
@@ -24,7 +25,7 @@ final readonly class Heartbeat
     /** Seconds after which a look at the clock is noted, also when there was nothing to see. */
     private const NOTED = 60;
 
-    public function __construct(private Connection $connection, private Counts $counts, private RingRows $rings, private LookOut $lookOut, private Rings $looks, private FindingsStore $findings, private ProgramClock $clock)
+    public function __construct(private Connection $connection, private Counts $counts, private RingRows $rings, private LookOut $lookOut, private Rings $looks, private FindingsStore $findings, private WorkerSeen $worker, private ProgramClock $clock)
     {
     }
 
@@ -57,7 +58,7 @@ final readonly class Heartbeat
         return true;
     }
 
-    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, post: int, unread: int, settings: string}, counts: array<string, mixed>, rings: list<RingRow>}} */
+    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, post: int, unread: int, settings: string}, counts: array<string, mixed>, worker: bool, rings: list<RingRow>}} */
     public function of(Account $account): array
     {
         $next = ($this->lookOut)($account->id, $account->timeZone(), $account->timeSettings());
@@ -67,14 +68,14 @@ final readonly class Heartbeat
 
         return [
             'tag' => $this->tag($marks, $next->getTimestamp()),
-            'body' => ['now' => StoredNow::of($this->clock->now()), 'milliseconds' => $this->clock->milliseconds(), 'next' => StoredNow::of($next), 'marks' => $marks, 'counts' => $counts, 'rings' => $this->rings->up($account)],
+            'body' => ['now' => StoredNow::of($this->clock->now()), 'milliseconds' => $this->clock->milliseconds(), 'next' => StoredNow::of($next), 'marks' => $marks, 'counts' => $counts, 'worker' => $this->worker->isThere(), 'rings' => $this->rings->up($account)],
         ];
     }
 
     /** @param array{journal: int, mail: int, post: int, unread: int, settings: string} $marks */
     private function tag(array $marks, int $next): string
     {
-        return \sprintf('"j%d-m%d-p%d-u%d-s%s-c%d-n%d"', $marks['journal'], $marks['mail'], $marks['post'], $marks['unread'], $marks['settings'], $this->clock->shift(), $next);
+        return \sprintf('"w%d-j%d-m%d-p%d-u%d-s%s-c%d-n%d"', (int) $this->worker->isThere(), $marks['journal'], $marks['mail'], $marks['post'], $marks['unread'], $marks['settings'], $this->clock->shift(), $next);
     }
 
     /** The next time at which a task begins or is over. */

@@ -60,7 +60,6 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Contact => Contact::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
-        $this->orm->flush();
 
         return $made;
     }
@@ -83,6 +82,5 @@ final readonly class ObjectStore implements Objects
     public function remove(Journaled $object): void
     {
         $this->orm->remove($object);
-        $this->orm->flush();
     }
 }

@@ -23,7 +23,7 @@ final readonly class ReadWanted
 {
     private const AT_ONCE = 100;
 
-    public function __construct(private FindingsStore $findings, private Messages $messages, private Accounts $accounts, private MessageReader $reader, private Transaction $transaction, private Connection $connection, private EntityManagerInterface $orm, private LoggerInterface $logger)
+    public function __construct(private FindingsStore $findings, private Messages $messages, private Accounts $accounts, private MessageReader $reader, private Transaction $transaction, private Connection $connection, private EntityManagerInterface $orm, private Attempts $attempts, private LoggerInterface $logger)
     {
     }
 
@@ -41,6 +41,9 @@ final readonly class ReadWanted
             }
             $account = $this->accounts->get($accountId);
             try {
+                if (!$this->attempts->begin('read '.$id)) {
+                    throw new \RuntimeException('It has ended the worker several times.');
+                }
                 $message = $this->messages->get($accountId, $id);
                 $remarks = $message->isLookedThrough() ? null : $this->reader->read($this->messages->source($message), $message->importedAt)->remarks;
                 $findings = $this->findings->read($account, Letter::ofMessage($message, $remarks), $id);
@@ -50,6 +53,7 @@ final readonly class ReadWanted
                 $this->logger->error('A message could not be read again.', ['message' => $id, 'exception' => $problem]);
                 [$remarks, $findings] = [null, null];
             }
+            $this->attempts->end();
             $this->transaction->run(function () use ($account, $id, $findings, $remarks): void {
                 $this->findings->keep($account, $id, $findings);
                 if (null !== $remarks) {

@@ -26,13 +26,19 @@ final readonly class MemoryContacts implements Contacts
 
     public function withEmail(string $accountId, string $email): ?Contact
     {
+        return $this->withEmails($accountId, [$email])[strtolower($email)] ?? null;
+    }
+
+    public function withEmails(string $accountId, array $emails): array
+    {
+        $found = [];
         foreach ($this->memory->contacts as $contact) {
-            if ($contact->email() === strtolower($email)) {
-                return $contact;
+            if ('' !== $contact->email() && \in_array($contact->email(), array_map(strtolower(...), $emails), true)) {
+                $found[$contact->email()] = $contact;
             }
         }
 
-        return null;
+        return $found;
     }
 
     public function add(Contact $contact): void

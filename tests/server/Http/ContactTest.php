@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Http;
 
+use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Server\Store\ContactStore;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 final class ContactTest extends ApiTestCase
@@ -74,6 +76,27 @@ final class ContactTest extends ApiTestCase
             self::assertSame($known[$number], array_intersect_key($contact, $known[$number]));
         }
         self::assertCount(\count($known), $this->rows('/contacts'));
+    }
+
+    public function testFiveThousandCardsAreTakenInAndTakenBack(): void
+    {
+        $account = $this->signIn();
+        $cards = implode('', array_map(static fn (int $n): string => "BEGIN:VCARD\nVERSION:4.0\nFN:Person {$n}\nEMAIL:p{$n}@glass.example\nEND:VCARD\n", range(1, 5000)));
+        $flushes = new class {
+            public int $count = 0;
+
+            public function preFlush(): void
+            {
+                ++$this->count;
+            }
+        };
+        $this->service(EntityManagerInterface::class)->getEventManager()->addEventListener('preFlush', $flushes);
+        $answer = $this->import(str_replace('p5000@', 'P1@', $cards));
+        self::assertSame(5000, $answer['taken']);
+        self::assertCount(4999, $this->service(ContactStore::class)->all($account->id), 'Two have one address.');
+        $this->undo((array) $answer['entry']);
+        self::assertCount(0, $this->service(ContactStore::class)->all($account->id));
+        self::assertLessThan(10, $flushes->count, 'The work does not grow with the square of their number.');
     }
 
     public function testWhatIsNoFileOfCardsIsRefused(): void

@@ -38,6 +38,7 @@ use ZippyTray\Server\Mailroom\PostRoom\Reaction;
 use ZippyTray\Server\Mailroom\PostRoom\Trouble;
 use ZippyTray\Server\Mailroom\Ways;
 use ZippyTray\Server\Store\Files;
+use ZippyTray\Server\Work\Attempts;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**
@@ -243,6 +244,8 @@ final class DeliverTest extends ApiTestCase
             $this->service(Connection::class),
             $this->service(EntityManagerInterface::class),
             $this->service(ProgramClock::class),
+            $this->service(Attempts::class),
+            new StoppingLogger(),
         );
     }
 

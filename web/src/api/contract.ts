@@ -1346,6 +1346,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/mail-ways/left-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** The person has seen what could not be taken in */
+        delete: operations["forgetLeftOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/mail-ways/try": {
         parameters: {
             query?: never;
@@ -1555,10 +1572,14 @@ export interface components {
             drafts: number;
             /** @description Messages that could not go out */
             troubles: number;
+            /** @description Messages that could not be taken in */
+            leftOut: number;
             nextReturn: components["schemas"]["Instant"] | null;
             now: components["schemas"]["Instant"];
         };
         Heartbeat: {
+            /** @description Whether somebody works in the background, or did within two minutes */
+            worker: boolean;
             now: components["schemas"]["Instant"];
             /** @description How far that second has gone */
             milliseconds: number;
@@ -2265,6 +2286,12 @@ export interface components {
             };
             content: {
                 "application/json": {
+                    /** @description What has come and could not be taken in, the newest first */
+                    leftOut: {
+                        name: string;
+                        problem: string;
+                        at: components["schemas"]["Instant"];
+                    }[];
                     /** @enum {string} */
                     out: "none" | "post_room" | "smtp";
                     server: string;
@@ -4372,6 +4399,25 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["MailWays"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    forgetLeftOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is told no more */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             default: components["responses"]["Problem"];
         };
     };

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useDocumentVisibility } from '@vueuse/core'
-import { computed, onScopeDispose, watch } from 'vue'
+import { computed, onScopeDispose, ref, watch } from 'vue'
 import { millisecondsUntil, setClock } from '@/time/clock'
 import { answer, api, type Heartbeat } from './client'
 
@@ -46,6 +46,14 @@ const useBeat = () =>
 export function useCounts() {
   const { data } = useBeat()
   return { data: computed(() => data.value?.counts) }
+}
+
+/** Whether somebody works in the background; what one beat alone says may only be that it has just begun. */
+export function useIsWorked() {
+  const { data, dataUpdatedAt } = useBeat()
+  const missed = ref(0)
+  watch(dataUpdatedAt, () => (missed.value = data.value?.worker === false ? missed.value + 1 : 0))
+  return computed(() => missed.value < 2)
 }
 
 /** The reminders that have come and wait for an answer. */

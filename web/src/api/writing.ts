@@ -58,6 +58,8 @@ export const usePeople = (words: MaybeRefOrGetter<string>, enabled: MaybeRefOrGe
 export const useMailWays = () =>
   useQuery({ queryKey: ['mail-ways'], queryFn: ({ signal }) => answer(api.GET('/mail-ways', { signal })) })
 
+export const forgetLeftOut = () => answer(api.DELETE('/mail-ways/left-out', {}))
+
 export const tryMailWays = () => answer(api.POST('/mail-ways/try', {}))
 
 export const usePerson = (email: MaybeRefOrGetter<string>) =>

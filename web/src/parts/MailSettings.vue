@@ -7,6 +7,7 @@ import { useSession, useSignIn } from '@/api/session'
 import { useTemplates } from '@/api/writing'
 import { attempt, tell } from './notice'
 import { editTemplate } from './templating'
+import LeftOutList from './LeftOutList.vue'
 import WaysSettings from './WaysSettings.vue'
 
 /** How the person writes mail, and how it goes out. */
@@ -85,6 +86,7 @@ async function change(more: Partial<Settings>): Promise<void> {
     >
   </section>
   <WaysSettings />
+  <LeftOutList />
 </template>
 
 <style scoped src="./settings.css"></style>

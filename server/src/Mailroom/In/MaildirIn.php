@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Mailroom\In;
 
 use ZippyTray\Core\Refused;
+use ZippyTray\Server\Mailroom\MailFiles;
 
 /**
  * A Maildir that another program keeps in step: messages in new/ and cur/, a file each. It is only read.
  *
- * A message keeps the part of its name before the colon when it moves from new/ to cur/ or its flags change. The
+ * Only plain files are read, one at a time. A message keeps the part of its name before the colon when it moves from new/ to cur/ or its flags change. The
  * cursor is the moment at which a file came to its name, and that part: "SECONDS name".
  */
 final readonly class MaildirIn implements MailIn
@@ -42,7 +43,8 @@ final readonly class MaildirIn implements MailIn
             }
             foreach ($names as $file) {
                 $path = $this->folder.'/'.$box.'/'.$file;
-                $at = str_starts_with($file, '.') ? false : @filectime($path);
+                $stat = str_starts_with($file, '.') ? false : @lstat($path);
+                $at = false === $stat ? false : $stat['ctime'];
                 $base = explode(':', $file, 2)[0];
                 if (false !== $at && ($at > (int) $from || ($at === (int) $from && strcmp($base, $name) > 0))) {
                     $found[\sprintf('%012d %s', $at, $base)] = $path;
@@ -51,11 +53,36 @@ final readonly class MaildirIn implements MailIn
         }
         ksort($found, \SORT_STRING);
         foreach ($found as $key => $path) {
-            $raw = @file_get_contents($path);
+            $cursor = ltrim((string) $key, '0');
+            $problem = self::unfit($path);
+            if (null !== $problem) {
+                yield Arrived::unfit($cursor, basename($path), $problem);
+                continue;
+            }
+            $raw = @file_get_contents($path, length: MailFiles::LARGEST + 1);
             // It has moved in this moment: it is found under its new name the next time.
             if (false !== $raw) {
-                yield new Arrived($raw, ltrim((string) $key, '0'));
+                yield \strlen($raw) > MailFiles::LARGEST ? Arrived::unfit($cursor, basename($path), self::tooLarge()) : Arrived::of($raw, $cursor, basename($path));
             }
         }
+    }
+
+    /** What is no plain file can lead elsewhere, or never end. Null when it can be read. */
+    private static function unfit(string $path): ?string
+    {
+        $kind = @filetype($path);
+
+        return match (true) {
+            'file' === $kind => (int) @filesize($path) > MailFiles::LARGEST ? self::tooLarge() : null,
+            'link' === $kind => 'It is a link to something else, which is not followed.',
+            // It has moved in this moment.
+            false === $kind => null,
+            default => 'It is no file.',
+        };
+    }
+
+    private static function tooLarge(): string
+    {
+        return \sprintf('It is larger than %d MB.', intdiv(MailFiles::LARGEST, 1024 * 1024));
     }
 }

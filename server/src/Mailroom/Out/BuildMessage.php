@@ -28,6 +28,9 @@ final readonly class BuildMessage
     /** Bytes of all that is attached, before it is encoded: what most servers take. */
     public const LARGEST = 25_000_000;
 
+    /** Bytes; a line holds 998 (RFC 5322, 2.1.1). */
+    private const LONGEST_IDENTIFIER = 900;
+
     public function __construct(private Files $files, private Messages $messages, private MessageReader $reader)
     {
     }
@@ -56,11 +59,12 @@ final readonly class BuildMessage
         if (null !== $answered) {
             // Of a message that has no identifier nothing can be referred to (RFC 5322, 3.6.4).
             $references = array_values(array_unique(array_filter([...\array_slice($answered->references, -30), $answered->messageHeader], self::isIdentifier(...))));
+            // They are written as they came: the library takes only those that the RFC allows, and others are in use.
             if ([] !== $references) {
-                $headers->addIdHeader('References', $references);
+                $headers->addTextHeader('References', '<'.implode('> <', $references).'>');
             }
             if ($outgoing->kind->isReply() && self::isIdentifier($answered->messageHeader)) {
-                $headers->addIdHeader('In-Reply-To', $answered->messageHeader);
+                $headers->addTextHeader('In-Reply-To', '<'.$answered->messageHeader.'>');
             }
         }
         $this->attach($email, $outgoing, $answered, $now);
@@ -121,7 +125,7 @@ final readonly class BuildMessage
 
     private static function isIdentifier(string $id): bool
     {
-        return 1 === preg_match('/^[^\s<>@]+@[^\s<>@]+$/', $id) && 1 === preg_match('/^[\x21-\x7e]+$/', $id);
+        return \strlen($id) < self::LONGEST_IDENTIFIER && 1 === preg_match('/^[^\s<>@]+@[^\s<>@]+$/', $id) && 1 === preg_match('/^[\x21-\x7e]+$/', $id);
     }
 
     /**

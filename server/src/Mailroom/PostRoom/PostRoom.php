@@ -80,7 +80,7 @@ final readonly class PostRoom implements MailOut
         $this->deliver();
         foreach ($this->names('inbox') as $name) {
             if (self::number($name) > (int) $cursor && str_contains($name, '.'.self::box($email).'.')) {
-                yield new Arrived((string) file_get_contents($this->folder.'/inbox/new/'.$name), (string) self::number($name));
+                yield Arrived::of((string) file_get_contents($this->folder.'/inbox/new/'.$name), (string) self::number($name), $name);
             }
         }
     }
