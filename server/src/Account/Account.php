@@ -24,8 +24,6 @@ use ZippyTray\Core\Tray\TraySettings;
 #[ORM\Table(name: 'account')]
 class Account implements UserInterface, PasswordAuthenticatedUserInterface
 {
-    public const PASSWORD_LENGTH = 10;
-
     #[ORM\Column]
     private string $password = '';
 
@@ -45,7 +43,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(type: 'json')]
     private array $traySettings = [];
 
-    /** @var array{undoSeconds?: int, signature?: string, digest?: bool, address?: string, out?: string, dsn?: string, in?: string, folder?: string} what is missing is as usual */
+    /** @var array{undoSeconds?: int, signature?: string, digest?: bool, address?: string, out?: string, dsn?: string, plain?: bool, in?: string, folder?: string} what is missing is as usual */
     #[ORM\Column(type: 'json')]
     private array $postSettings = [];
 
@@ -116,7 +114,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     {
         $state = $this->postSettings + MailWays::none()->state();
 
-        return MailWays::fromState(['out' => $state['out'], 'dsn' => $state['dsn'], 'in' => $state['in'], 'folder' => $state['folder']]);
+        return MailWays::fromState(['out' => $state['out'], 'dsn' => $state['dsn'], 'plain' => $state['plain'], 'in' => $state['in'], 'folder' => $state['folder']]);
     }
 
     /** Where this person reaches the program, without a slash at its end; for links in mail. */

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -21,6 +22,7 @@ final readonly class Accounts
         private UserPasswordHasherInterface $hasher,
         private ClockInterface $clock,
         private Ids $ids,
+        private Transaction $transaction,
     ) {
     }
 
@@ -68,7 +70,7 @@ final readonly class Accounts
      *
      * @throws Refused when the address is taken or the password too short
      */
-    public function open(string $email, string $name, string $zone, ?string $password): Account
+    public function open(string $email, string $name, string $zone, #[\SensitiveParameter] ?string $password): Account
     {
         $account = $this->find($email);
         if (true === $account?->hasPassword()) {
@@ -85,11 +87,47 @@ final readonly class Accounts
         return $account;
     }
 
-    private function setPassword(Account $account, string $password): void
+    /**
+     * The first account, which whoever has started the program makes. There is never a second one.
+     *
+     * @param string $word that FirstWord has shown
+     *
+     * @throws Refused
+     */
+    public function openFirst(#[\SensitiveParameter] string $word, string $email, string $name, string $zone, #[\SensitiveParameter] string $password): Account
     {
-        if (mb_strlen($password) < Account::PASSWORD_LENGTH) {
-            throw new Refused(\sprintf('A password needs at least %d characters.', Account::PASSWORD_LENGTH), 'password');
+        return $this->transaction->run(function () use ($word, $email, $name, $zone, $password): Account {
+            if (!$this->isFirstVisit()) {
+                throw new Refused('There is an account here already. Sign in with it.');
+            }
+            FirstWord::check($word);
+            $account = $this->open($email, $name, $zone, $password);
+            FirstWord::forget();
+
+            return $account;
+        });
+    }
+
+    /** @throws Refused when the present one is another, or the new one is not taken */
+    public function changePassword(Account $account, #[\SensitiveParameter] string $present, #[\SensitiveParameter] string $new): void
+    {
+        if (!$this->hasher->isPasswordValid($account, $present)) {
+            throw new Refused('This is not your present password.', 'present');
         }
+        Passwords::check($new, [$account->name(), $account->email], 'new');
+        $account->setPassword($this->hasher->hashPassword($account, $new));
+        $this->orm->flush();
+    }
+
+    /** Takes as long as finding out that a password is wrong does, so that nobody can tell by it who has an account. */
+    public function takeAsLong(#[\SensitiveParameter] string $password): void
+    {
+        $this->hasher->hashPassword(new Account('', 'nobody@localhost', '', 'UTC', $this->clock->now()), mb_strcut($password, 0, Passwords::LONGEST));
+    }
+
+    private function setPassword(Account $account, #[\SensitiveParameter] string $password): void
+    {
+        Passwords::check($password, [$account->name(), $account->email]);
         $account->setPassword($this->hasher->hashPassword($account, $password));
     }
 }

@@ -9,6 +9,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
 use Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 use Symfony\Component\Security\Http\Authentication\AuthenticationFailureHandlerInterface;
 use Symfony\Component\Security\Http\Authentication\AuthenticationSuccessHandlerInterface;
 use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface;
@@ -22,7 +23,7 @@ use ZippyTray\Server\Http\SessionState;
  */
 final readonly class SignInAnswers implements AuthenticationSuccessHandlerInterface, AuthenticationFailureHandlerInterface, AuthenticationEntryPointInterface
 {
-    public function __construct(private SessionState $session, private EmptyBin $emptyBin, private Ids $ids)
+    public function __construct(private SessionState $session, private Accounts $accounts, private EmptyBin $emptyBin, private Ids $ids)
     {
     }
 
@@ -37,6 +38,10 @@ final readonly class SignInAnswers implements AuthenticationSuccessHandlerInterf
 
     public function onAuthenticationFailure(Request $request, AuthenticationException $exception): Response
     {
+        if ($exception->getPrevious() instanceof UserNotFoundException) {
+            $this->accounts->takeAsLong($request->getPayload()->getString('password'));
+        }
+
         return $exception instanceof TooManyLoginAttemptsAuthenticationException
             ? Problem::of(Response::HTTP_TOO_MANY_REQUESTS, 'Too many attempts. Wait a minute, then try again.')
             : Problem::of(Response::HTTP_UNAUTHORIZED, 'This address and password do not belong together.');

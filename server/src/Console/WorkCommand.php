@@ -15,10 +15,9 @@ use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Lock\LockFactory;
 use Symfony\Component\Lock\SharedLockInterface;
-use Symfony\Component\Lock\Store\FlockStore;
-use ZippyTray\Server\DataFolder;
 use ZippyTray\Server\Mailroom\Deliver;
 use ZippyTray\Server\Mailroom\Fetch;
+use ZippyTray\Server\PrivateLocks;
 use ZippyTray\Server\Work\ReadWanted;
 use ZippyTray\Server\Work\Worker;
 use ZippyTray\Server\Work\WorkerSeen;
@@ -73,7 +72,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
     {
         $say = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         $isOnce = true === $input->getOption('once');
-        $lock = (new LockFactory(new FlockStore(DataFolder::path())))->createLock('worker');
+        $lock = (new LockFactory(new PrivateLocks()))->createLock('worker');
         if (!$lock->acquire()) {
             $say->writeln('Another worker is at it already.');
             if ($isOnce || !$this->waitFor($lock)) {

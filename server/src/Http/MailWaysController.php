@@ -41,7 +41,7 @@ final readonly class MailWaysController
     {
         $ways = $account->mailWays();
 
-        return new JsonResponse(['out' => $ways->out, 'server' => $ways->server(), 'in' => $ways->in, 'folder' => $ways->folder, 'leftOut' => $this->leftOut->of($account->id)]);
+        return new JsonResponse(['out' => $ways->out, 'server' => $ways->server(), 'plain' => $ways->plain, 'in' => $ways->in, 'folder' => $ways->folder, 'leftOut' => $this->leftOut->of($account->id)]);
     }
 
     /** The person has seen what could not be taken in. */
@@ -56,7 +56,7 @@ final readonly class MailWaysController
     #[Route('', methods: 'PUT')]
     public function choose(#[CurrentUser] Account $account, #[MapRequestPayload] MailWaysFields $fields, EntityManagerInterface $orm): JsonResponse
     {
-        $account->connect(MailWays::chosen($fields->out, '' === $fields->dsn ? $account->mailWays()->dsn : $fields->dsn, $fields->in, $fields->folder));
+        $account->connect(MailWays::chosen($fields->out, '' === $fields->dsn ? $account->mailWays()->dsn : $fields->dsn, $fields->in, $fields->folder, $fields->plain));
         $orm->flush();
 
         return $this->show($account);

@@ -6,14 +6,17 @@ namespace ZippyTray\Server\Http;
 
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
-use ZippyTray\Core\Refused;
+use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Account\SessionStore;
 use ZippyTray\Server\Http\Payload\NewAccount;
+use ZippyTray\Server\Http\Payload\NewPassword;
 
 final readonly class SessionController
 {
@@ -44,13 +47,36 @@ final readonly class SessionController
         return new Response(status: Response::HTTP_NO_CONTENT);
     }
 
+    #[Route('/api/sessions', methods: 'GET')]
+    public function all(#[CurrentUser] Account $account, Request $request, SessionStore $sessions): JsonResponse
+    {
+        return new JsonResponse($sessions->of($account, $request->getSession()->getId()));
+    }
+
+    #[Route('/api/sessions/{id}', requirements: ['id' => '[0-9a-f]{64}'], methods: 'DELETE')]
+    public function end(#[CurrentUser] Account $account, string $id, SessionStore $sessions): Response
+    {
+        if (!$sessions->end($account, $id)) {
+            throw new NotFound('session', $id);
+        }
+
+        return new Response(status: Response::HTTP_NO_CONTENT);
+    }
+
+    /** Whoever knew the old one is signed out. */
+    #[Route('/api/password', methods: 'PUT')]
+    public function changePassword(#[CurrentUser] Account $account, #[MapRequestPayload] NewPassword $new, Request $request, SessionStore $sessions): Response
+    {
+        $this->accounts->changePassword($account, $new->present, $new->new);
+        $sessions->endOthers($account, $request->getSession()->getId());
+
+        return new Response(status: Response::HTTP_NO_CONTENT);
+    }
+
     #[Route('/api/accounts', methods: 'POST')]
     public function make(#[MapRequestPayload] NewAccount $new): JsonResponse
     {
-        if (!$this->accounts->isFirstVisit()) {
-            throw new Refused('There is an account here already. Sign in with it.');
-        }
-        $account = $this->accounts->open(trim($new->email), trim($new->name), $new->zone, $new->password);
+        $account = $this->accounts->openFirst($new->word, trim($new->email), trim($new->name), $new->zone, $new->password);
         $this->security->login($account, 'json_login', 'main');
 
         return $this->state->response($account, Response::HTTP_CREATED);

@@ -32,7 +32,7 @@ final readonly class Ways
 
         return match ($ways->out) {
             'post_room' => $this->simulated,
-            'smtp' => new SmtpOut($ways->dsn),
+            'smtp' => new SmtpOut($ways->dsn, $ways->plain),
             'none' => throw new NotTaken('There is no way out for your mail yet. Choose one in Settings, under Mail.', true),
         };
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Server\Http;
 
 use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Account\FirstWord;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Tests\Server\ApiTestCase;
 
@@ -13,7 +14,7 @@ final class SignInTest extends ApiTestCase
     public function testTheFirstVisitMakesAnAccountAndSignsIn(): void
     {
         self::assertTrue($this->call('GET', '/session')['firstVisit']);
-        $new = ['name' => ' Wren Halloran ', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'];
+        $new = ['name' => ' Wren Halloran ', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin', 'word' => FirstWord::show()];
         $session = $this->call('POST', '/accounts', $new, 201);
         self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], array_diff_key((array) $session['account'], ['settings' => true]));
         self::assertSame([], $this->rows('/tray'));
@@ -28,14 +29,14 @@ final class SignInTest extends ApiTestCase
         $this->service(Accounts::class)->open('wren@ternpoint.example', 'wren', 'UTC', null);
         $session = $this->call('GET', '/session');
         self::assertSame([true, 'wren@ternpoint.example'], [$session['firstVisit'], $session['awaited']]);
-        $session = $this->call('POST', '/accounts', ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'], 201);
+        $session = $this->call('POST', '/accounts', ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin', 'word' => FirstWord::show()], 201);
         self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], array_diff_key((array) $session['account'], ['settings' => true]));
         self::assertCount(1, $this->service(Accounts::class)->all());
     }
 
     public function testBadAccountsAreRefusedAtTheirFields(): void
     {
-        $good = ['name' => 'Wren', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin'];
+        $good = ['name' => 'Wren', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin', 'word' => FirstWord::show()];
         foreach (['name' => ' ', 'email' => 'wren', 'password' => 'short', 'zone' => 'Middle/Earth'] as $field => $bad) {
             $problem = $this->call('POST', '/accounts', [$field => $bad] + $good, 422);
             self::assertIsArray($problem['violations']);

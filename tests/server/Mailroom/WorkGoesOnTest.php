@@ -54,7 +54,9 @@ final class WorkGoesOnTest extends ApiTestCase
     public function testALetterWithAnOddIdentifierIsAnswered(string $identifier): void
     {
         $this->upload(['odd.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Odd\r\nMessage-ID: <{$identifier}>\r\nReferences: <{$identifier}> <fine@x.example>\r\n\r\nYes?\r\n"]);
-        $this->queue('Re: Odd', (array) $this->call('GET', '/conversations/'.$this->rows('/tray')[0]['id'])['messages']);
+        $id = $this->rows('/tray')[0]['id'];
+        self::assertIsString($id);
+        $this->queue('Re: Odd', (array) $this->call('GET', '/conversations/'.$id)['messages']);
         $this->queue('Another');
         $this->work();
         self::assertSame(['sent' => 2], $this->states());

@@ -39,6 +39,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Take another password; all other sessions end */
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where the person is signed in, the one used last first */
+        get: operations["sessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sessions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Sign out there */
+        delete: operations["endSession"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/accounts": {
         parameters: {
             query?: never;
@@ -2286,6 +2339,8 @@ export interface components {
             };
             content: {
                 "application/json": {
+                    /** @description The server may be spoken to without encryption */
+                    plain: boolean;
                     /** @description What has come and could not be taken in, the newest first */
                     leftOut: {
                         name: string;
@@ -2398,6 +2453,83 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    present: string;
+                    new: string;
+                };
+            };
+        };
+        responses: {
+            /** @description It is changed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Sessions */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: string;
+                        /** @description What the browser calls itself (RFC 9110, 10.1.5) */
+                        browser: string;
+                        begunAt: components["schemas"]["Instant"];
+                        /** @description To ten minutes */
+                        usedAt: components["schemas"]["Instant"];
+                        /** @description It is this one */
+                        current: boolean;
+                    }[];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It has ended */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     openAccount: {
         parameters: {
             query?: never;
@@ -2416,6 +2548,8 @@ export interface operations {
                      * @example Europe/Lisbon
                      */
                     zone: string;
+                    /** @description That ./zippy serve has printed */
+                    word: string;
                 };
             };
         };
@@ -4394,6 +4528,8 @@ export interface operations {
                     in: "none" | "post_room" | "maildir";
                     /** @description Path of a Maildir */
                     folder?: string;
+                    /** @description Speak to the server without encryption, if it offers none */
+                    plain?: boolean;
                 };
             };
         };

@@ -31,9 +31,9 @@ export function useSignIn() {
   return {
     signIn: async (email: string, password: string) =>
       take(await answer(api.POST('/sign-in', { body: { email, password } }))),
-    openAccount: async (name: string, email: string, password: string) => {
+    openAccount: async (name: string, email: string, password: string, word: string) => {
       const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
-      take(await answer(api.POST('/accounts', { body: { name, email, password, zone } })))
+      take(await answer(api.POST('/accounts', { body: { name, email, password, zone, word } })))
     },
     saveSettings: async (settings: Settings) => take(await answer(api.PUT('/settings', { body: settings }))),
     signOut: async () => {

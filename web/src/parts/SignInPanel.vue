@@ -15,6 +15,7 @@ const { signIn, openAccount } = useSignIn()
 const name = ref('')
 const address = ref(props.email ?? '')
 const password = ref('')
+const word = ref('')
 const sentence = ref('')
 const fields = ref<Record<string, string>>({})
 const busy = ref(false)
@@ -25,7 +26,7 @@ async function enter(): Promise<void> {
   fields.value = {}
   try {
     await (props.firstVisit
-      ? openAccount(name.value, address.value, password.value)
+      ? openAccount(name.value, address.value, password.value, word.value)
       : signIn(address.value.trim(), password.value))
   } catch (problem) {
     const known = problem instanceof Problem ? problem : Problem.unreachable()
@@ -74,9 +75,21 @@ async function enter(): Promise<void> {
       name="password"
       type="password"
       :autocomplete="firstVisit ? 'new-password' : 'current-password'"
-      :hint="firstVisit ? 'At least 10 characters' : ''"
+      :hint="firstVisit ? 'At least 10 characters; several words are best' : ''"
       :persistent-hint="firstVisit"
       :error-messages="fields.password"
+    />
+    <v-text-field
+      v-if="firstVisit"
+      v-model="word"
+      label="The word from the window"
+      name="word"
+      autocomplete="off"
+      autocapitalize="off"
+      spellcheck="false"
+      hint="Printed where ./zippy serve was started, so that only you can make this account"
+      persistent-hint
+      :error-messages="fields.word"
     />
     <p v-if="sentence" class="wrong" role="alert">{{ sentence }}</p>
     <v-btn type="submit" color="primary" size="large" block :loading="busy">

@@ -7,6 +7,7 @@ import { useSession, useSignIn } from '@/api/session'
 import AwaySettings from '@/parts/AwaySettings.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
+import AccessSettings from '@/parts/AccessSettings.vue'
 import MailSettings from '@/parts/MailSettings.vue'
 import { attempt } from '@/parts/notice'
 import TimeSettings from '@/parts/TimeSettings.vue'
@@ -36,6 +37,7 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
     <TimeSettings />
     <AwaySettings />
     <MailSettings />
+    <AccessSettings />
     <section class="sheet part">
       <h2>Clearing</h2>
       <fieldset>

@@ -17,6 +17,7 @@ final readonly class MailWaysFields
         public string $dsn = '',
         #[Assert\Length(max: 1000)]
         public string $folder = '',
+        public bool $plain = false,
     ) {
     }
 }

@@ -13,8 +13,12 @@ final readonly class NewAccount
         public string $name,
         #[Assert\NotBlank(message: 'Which address does your mail come to?', normalizer: 'trim'), Assert\Email(message: 'This is not an email address.', normalizer: 'trim')]
         public string $email,
+        #[\SensitiveParameter]
         public string $password,
+        #[Assert\Length(max: 100)]
         public string $zone,
+        #[\SensitiveParameter, Assert\Length(max: 100)]
+        public string $word,
     ) {
     }
 }

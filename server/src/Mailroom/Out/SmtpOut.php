@@ -9,6 +9,7 @@ use Symfony\Component\Mailer\Exception\ExceptionInterface;
 use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
 use Symfony\Component\Mailer\Transport;
+use Symfony\Component\Mailer\Transport\Smtp\EsmtpTransport;
 use Symfony\Component\Mailer\Transport\Smtp\SmtpTransport;
 use Symfony\Component\Mailer\Transport\Smtp\Stream\SocketStream;
 use Symfony\Component\Mime\Address as MimeAddress;
@@ -31,9 +32,12 @@ final readonly class SmtpOut implements MailOut
      *
      * @throws Refused when it is no such address
      */
-    public function __construct(#[\SensitiveParameter] string $dsn)
+    public function __construct(#[\SensitiveParameter] string $dsn, bool $plain = false)
     {
         $this->transport = self::transport($dsn);
+        if (!$plain && $this->transport instanceof EsmtpTransport && !self::isLoopback((string) parse_url($dsn, \PHP_URL_HOST))) {
+            $this->transport->setRequireTls(true);
+        }
         $stream = $this->transport->getStream();
         if ($stream instanceof SocketStream) {
             $stream->setTimeout(self::PATIENCE);
@@ -47,6 +51,9 @@ final readonly class SmtpOut implements MailOut
         } catch (UnexpectedResponseException $problem) {
             throw self::answered($problem);
         } catch (TransportException $problem) {
+            if (str_contains($problem->getMessage(), 'TLS required')) {
+                throw new NotTaken('The mail server offers no encryption, so nothing was sent: your password and your mail could be read on the way. Take smtps://, or allow it in Settings, under Mail.', true, $problem);
+            }
             // The end of the data was sent (RFC 5321, 4.1.1.4), and it was not said what became of it.
             if (1 === preg_match('/> \.\s*$/m', $problem->getDebug())) {
                 throw new Unanswered('The mail server did not say whether it has taken the message.', 0, $problem);
@@ -76,6 +83,11 @@ final readonly class SmtpOut implements MailOut
             $code >= 500,
             $problem,
         );
+    }
+
+    private static function isLoopback(string $host): bool
+    {
+        return 1 === preg_match('/^(?:localhost|127(?:\.\d{1,3}){3}|\[?::1\]?)$/iD', $host);
     }
 
     private static function transport(#[\SensitiveParameter] string $dsn): SmtpTransport
