@@ -34,6 +34,7 @@ test('a task is made, leads back to its message, and outlives the mail', async (
 
   await desk.goTo('Tasks')
   await desk.row('Send the corrections of the leaflet').getByRole('link').click()
+  await page.waitForURL(/\/tasks\/./)
   await desk.press('Control+Enter')
   await expect(page.getByText('This is the copy that the task keeps')).toBeVisible()
   await expect(page.getByText('We need your corrections before')).toBeVisible()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
+import { until } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Task, TaskFields } from '@/api/client'
@@ -77,7 +78,14 @@ function openWeb(): void {
   if (web) window.open(web.ref, '_blank', 'noopener')
 }
 
-defineExpose({ edit, openSource, openWeb, remove })
+/** What is asked for while the task is still on its way is done when it is there. */
+const whenThere = (act: () => void) => () => void until(task).toBeTruthy().then(act)
+defineExpose({
+  edit: whenThere(edit),
+  openSource: whenThere(openSource),
+  openWeb: whenThere(openWeb),
+  remove,
+})
 </script>
 
 <template>
