@@ -9,6 +9,9 @@ namespace ZippyTray\Core\Journal;
  */
 interface Entries
 {
+    /** Whether this person has begun such a clearing. */
+    public function hasClearing(string $accountId, string $clearingId): bool;
+
     public function find(string $accountId, string $id): ?Entry;
 
     public function add(Entry $entry): void;

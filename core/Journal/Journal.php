@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Journal;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\NotFound;
 
 /**
  * Writes down what is done, in the same transaction in which it is done.
@@ -28,6 +29,9 @@ final readonly class Journal
             $known = $this->entries->find($accountId, $entryId);
             if (null !== $known) {
                 return $known;
+            }
+            if (null !== $clearingId && !$this->entries->hasClearing($accountId, $clearingId)) {
+                throw new NotFound('clearing', $clearingId);
             }
             $page = new Page();
             $work($page);

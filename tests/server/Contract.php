@@ -47,6 +47,44 @@ final class Contract
         return $operations;
     }
 
+    /** @return array<string, array<string, mixed>> the schema of the JSON body of each operation that takes one, references to others put in */
+    public function bodies(): array
+    {
+        $bodies = [];
+        foreach ($this->operations() as $operation) {
+            [$method, $path] = explode(' ', $operation);
+            $schema = $this->at(['paths', $path, strtolower($method), 'requestBody', 'content', 'application/json', 'schema']);
+            if ([] !== $schema) {
+                $bodies[$operation] = $this->whole($schema);
+            }
+        }
+
+        return $bodies;
+    }
+
+    /**
+     * @param array<string, mixed> $schema
+     *
+     * @return array<string, mixed>
+     */
+    private function whole(array $schema, int $depth = 0): array
+    {
+        if ($depth > 8) {
+            return [];
+        }
+        if (\is_string($schema['$ref'] ?? null)) {
+            return $this->whole($this->at(explode('/', substr($schema['$ref'], 2))), $depth + 1);
+        }
+        foreach ($schema as $name => $part) {
+            if (\is_array($part)) {
+                /** @var array<string, mixed> $part */
+                $schema[$name] = $this->whole($part, $depth + 1);
+            }
+        }
+
+        return $schema;
+    }
+
     public function assertRequest(string $method, string $path, mixed $body): void
     {
         [$template, $operation] = $this->operation($method, $path);

@@ -16,6 +16,20 @@ use ZippyTray\Server\Mailroom\ImportMail;
 
 final readonly class ImportController
 {
+    /**
+     * @param array<mixed> $files
+     *
+     * @return iterable<string, string>
+     */
+    private static function paths(array $files): iterable
+    {
+        foreach ($files as $file) {
+            if ($file instanceof UploadedFile) {
+                yield $file->getClientOriginalName() => $file->getPathname();
+            }
+        }
+    }
+
     #[Route('/api/imports', methods: 'POST')]
     public function __invoke(#[CurrentUser] Account $account, Request $request, ImportMail $import): JsonResponse
     {
@@ -25,14 +39,17 @@ final readonly class ImportController
         if ([] === $files) {
             throw new Refused('No file arrived. Choose one or more .eml or mbox files.', 'files');
         }
-        $paths = [];
+        $most = (int) \ini_get('max_file_uploads');
+        if (\count($files) >= $most) {
+            // PHP says nothing of those behind them.
+            throw new Refused(\sprintf('These are too many files for one time, and it cannot be told whether all have arrived. Nothing was taken in; bring at most %d.', $most - 1), 'files');
+        }
         foreach ($files as $file) {
             if (!$file instanceof UploadedFile || !$file->isValid()) {
                 throw new Refused($file instanceof UploadedFile ? \sprintf('"%s" did not arrive whole: %s', $file->getClientOriginalName(), $file->getErrorMessage()) : 'No file arrived.', 'files');
             }
-            $paths[$file->getClientOriginalName()] = $file->getPathname();
         }
 
-        return new JsonResponse($import($account, $paths, 'archive' === $request->request->get('into') ? Place::Archive : Place::Tray));
+        return new JsonResponse($import($account, self::paths($files), 'archive' === $request->request->get('into') ? Place::Archive : Place::Tray));
     }
 }

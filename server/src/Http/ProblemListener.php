@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Http;
 
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -53,6 +54,8 @@ final readonly class ProblemListener
             $problem instanceof OpenSubtasks => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['openSubtasks' => $problem->count]),
             $problem instanceof DraftOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['outgoing' => $this->outgoings->one($this->accounts->get($problem->outgoing->accountId), $problem->outgoing)]),
             $problem instanceof TaskOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['task' => $this->tasks->of($problem->task)]),
+            // Names are made by who asks; one of somebody else's says nothing of what it stands for.
+            $problem instanceof UniqueConstraintViolationException => Problem::of(Response::HTTP_CONFLICT, 'This cannot be kept under the name that the page has given it. Reload the page, then try again.'),
             $problem instanceof HttpExceptionInterface => $this->http($problem),
             default => $this->unexpected($problem),
         });

@@ -29,14 +29,14 @@ final readonly class ImportMail
     }
 
     /**
-     * @param array<string, string>                $paths    how to call a file in the report => where it is
+     * @param iterable<string, string>             $paths    how to call a file in the report => where it is; several may have one name
      * @param (callable(ImportOutcome): void)|null $progress called after each message
      */
-    public function __invoke(Account $account, array $paths, Place $into = Place::Tray, ?callable $progress = null): ImportOutcome
+    public function __invoke(Account $account, iterable $paths, Place $into = Place::Tray, ?callable $progress = null): ImportOutcome
     {
         $outcome = new ImportOutcome();
         foreach ($paths as $name => $path) {
-            foreach ($this->files->in($path, (string) $name) as $found) {
+            foreach ($this->files->in($path, $name) as $found) {
                 $this->take($account, $found, $into, $outcome);
                 if (0 === $outcome->read() % self::BATCH) {
                     $this->orm->clear();

@@ -15,6 +15,11 @@ final readonly class EntryStore implements Entries
     {
     }
 
+    public function hasClearing(string $accountId, string $clearingId): bool
+    {
+        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM clearing WHERE account_id = ? AND id = ?', [$accountId, $clearingId]);
+    }
+
     public function find(string $accountId, string $id): ?Entry
     {
         return $this->orm->getRepository(Entry::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);

@@ -15,6 +15,11 @@ final readonly class MemoryEntries implements Entries
     {
     }
 
+    public function hasClearing(string $accountId, string $clearingId): bool
+    {
+        return isset($this->memory->clearings[$clearingId]);
+    }
+
     public function find(string $accountId, string $id): ?Entry
     {
         return $this->memory->entries[$id] ?? null;
