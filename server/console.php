@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Output\ConsoleOutput;
 use ZippyTray\Server\Kernel;
+use ZippyTray\Server\Store\DatabaseTrouble;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -15,4 +17,12 @@ try {
 }
 $application = new Application($kernel);
 $application->setName('Zippy Tray');
-$application->run();
+$application->setCatchExceptions(false);
+$application->setAutoExit(false);
+try {
+    exit($application->run());
+} catch (Throwable $problem) {
+    $sentence = DatabaseTrouble::sentence($problem);
+    null === $sentence ? $application->renderThrowable($problem, (new ConsoleOutput())->getErrorOutput()) : fwrite(\STDERR, $sentence."\n");
+    exit(1);
+}

@@ -63,7 +63,7 @@ final readonly class MessageReader
             $isPlain,
             $this->attachments($parts),
             $this->listHeaders($headers),
-            self::fingerprint($headers, $raw),
+            self::fingerprintOf($headers, $raw),
             $report,
             [...$this->limits($root, $bounded), ...$this->remarks->of($from, $this->decoder->decode($headers->get('from')), $this->decoder->decode($headers->get('subject')), $this->names($parts), $bounded?->html)],
         );
@@ -185,11 +185,17 @@ final readonly class MessageReader
         return $found;
     }
 
+    /** @throws UnreadableMessage */
+    public function fingerprint(string $raw): string
+    {
+        return self::fingerprintOf($this->structure->parse($raw)->headers, $raw);
+    }
+
     /**
      * What a message is recognised by: the fields that its writer set and the body, but neither the
      * trace of its way nor line ends, which differ from one copy to the next.
      */
-    private static function fingerprint(Headers $headers, string $raw): string
+    private static function fingerprintOf(Headers $headers, string $raw): string
     {
         $text = str_replace("\r\n", "\n", $raw);
         $body = strpos($text, "\n\n");

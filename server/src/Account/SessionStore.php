@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Account;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\DBAL\ParameterType;
+use Psr\Log\LoggerInterface;
 use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\HttpFoundation\Session\Storage\Handler\AbstractSessionHandler;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
@@ -23,7 +25,7 @@ final class SessionStore extends AbstractSessionHandler
     /** Seconds within which its use is not noted again. */
     private const NOTED = 600;
 
-    public function __construct(private readonly Connection $connection, private readonly TokenStorageInterface $tokens, private readonly RequestStack $requests)
+    public function __construct(private readonly Connection $connection, private readonly TokenStorageInterface $tokens, private readonly RequestStack $requests, private readonly LoggerInterface $logger)
     {
     }
 
@@ -49,10 +51,15 @@ final class SessionStore extends AbstractSessionHandler
 
     public function updateTimestamp(#[\SensitiveParameter] string $sessionId, string $data): bool
     {
-        $this->connection->executeStatement(
-            'UPDATE session SET used_at = ?, expires_at = ? WHERE id = ? AND used_at < ?',
-            [self::now(), time() + self::LIFETIME, self::hash($sessionId), gmdate('Y-m-d\TH:i:s\Z', time() - self::NOTED)],
-        );
+        // Only who has to write waits for others that do, and whoever cannot is signed in nevertheless.
+        $isOld = false !== $this->connection->fetchOne('SELECT 1 FROM session WHERE id = ? AND used_at < ?', [self::hash($sessionId), gmdate('Y-m-d\TH:i:s\Z', time() - self::NOTED)]);
+        try {
+            if ($isOld) {
+                $this->connection->executeStatement('UPDATE session SET used_at = ?, expires_at = ? WHERE id = ?', [self::now(), time() + self::LIFETIME, self::hash($sessionId)]);
+            }
+        } catch (DatabaseProblem $problem) {
+            $this->logger->info('That a session is used could not be noted.', ['exception' => $problem]);
+        }
 
         return true;
     }

@@ -15,7 +15,7 @@ use ZippyTray\Server\Store\Schema;
 #[AsEventListener(ConsoleEvents::COMMAND)]
 final readonly class BringSchemaUpToDate
 {
-    private const OURS = ['mail:import', 'data:', 'demo:', 'account:'];
+    private const OURS = ['mail:import', 'data:prepare', 'data:work', 'demo:', 'account:'];
 
     public function __construct(private Schema $schema)
     {

@@ -25,6 +25,7 @@ use ZippyTray\Core\Task\OpenSubtasks;
 use ZippyTray\Core\Task\TaskOvertaken;
 use ZippyTray\Core\Tray\Overtaken;
 use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Store\DatabaseTrouble;
 use ZippyTray\Server\Store\EntryRows;
 use ZippyTray\Server\Store\OutgoingRows;
 use ZippyTray\Server\Store\TaskSheets;
@@ -91,6 +92,10 @@ final readonly class ProblemListener
     private function unexpected(\Throwable $problem): JsonResponse
     {
         $this->logger->error($problem->getMessage(), ['exception' => $problem]);
+        $sentence = DatabaseTrouble::sentence($problem);
+        if (null !== $sentence) {
+            return Problem::of(Response::HTTP_SERVICE_UNAVAILABLE, $sentence);
+        }
 
         return Problem::of(Response::HTTP_INTERNAL_SERVER_ERROR, 'Something went wrong here. Nothing was changed; try again, and look into the log when it happens once more.');
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Store;
 
+use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\Mail\Address;
@@ -61,11 +62,21 @@ final readonly class MessageStore implements Messages
         $connection = $this->orm->getConnection();
         $connection->insert('message_source', ['message_id' => $message->id, 'source' => gzcompress($raw, self::COMPRESSION)], ['source' => ParameterType::LARGE_OBJECT]);
         $connection->insert('conversation_message', ['message_id' => $message->id, 'conversation_id' => $conversationId]);
+        self::index($connection, $message, (int) $connection->lastInsertId());
+    }
+
+    /**
+     * What is kept of it a second time, to be found fast.
+     *
+     * @param int $number that of conversation_message
+     */
+    public static function index(Connection $connection, Message $message, int $number): void
+    {
         foreach ($message->own ? array_unique(array_map(static fn (Address $address): string => strtolower($address->email), $message->to)) : [] as $email) {
             $connection->insert('written_to', ['account_id' => $message->accountId, 'email' => $email, 'message_id' => $message->id]);
         }
         $connection->insert('message_search', [
-            'rowid' => $connection->lastInsertId(),
+            'rowid' => $number,
             'subject' => $message->subject,
             'people' => implode(' ', array_map(static fn (Address $address): string => $address->name.' '.$address->email, [$message->from, ...$message->to, ...$message->cc])),
             'text' => $message->text,

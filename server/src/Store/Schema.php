@@ -32,5 +32,6 @@ final readonly class Schema
                 $this->migrations->getMigrator()->migrate($plan, new MigratorConfiguration());
             }
         });
+        SqliteDriver::noteMade();
     }
 }

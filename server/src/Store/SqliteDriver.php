@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Store;
 use Doctrine\DBAL\Driver\Connection;
 use Doctrine\DBAL\Driver\Middleware\AbstractConnectionMiddleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
+use ZippyTray\Server\DataFolder;
 
 /**
  * Opens the database so that several requests can work in it at once.
@@ -16,8 +17,13 @@ final class SqliteDriver extends AbstractDriverMiddleware
     /** How long a statement waits for others that write. */
     public const BUSY_TIMEOUT_MS = 10_000;
 
+    /** A file beside the database that says that there is one. */
+    public const MADE = 'database-made';
+
     public function connect(#[\SensitiveParameter] array $params): Connection
     {
+        $file = \is_string($params['path'] ?? null) ? $params['path'] : '';
+        self::check($file);
         $connection = parent::connect($params);
         $connection->exec(\sprintf('PRAGMA busy_timeout=%d', self::BUSY_TIMEOUT_MS));
         $connection->exec('PRAGMA journal_mode=WAL');
@@ -44,5 +50,33 @@ final class SqliteDriver extends AbstractDriverMiddleware
                 $this->exec('ROLLBACK');
             }
         };
+    }
+
+    /** From now on an empty place is a loss. */
+    public static function noteMade(): void
+    {
+        $file = DataFolder::path().'/'.self::MADE;
+        is_file($file) || DataFolder::write($file, "There is a database beside this file. When it is empty or gone, the program says so instead of making a new one.\n");
+    }
+
+    /** @throws DatabaseTrouble when what was there is gone or cut off */
+    private static function check(string $file): void
+    {
+        clearstatcache(true, $file);
+        $size = is_file($file) ? (int) filesize($file) : 0;
+        if (0 === $size) {
+            is_file(\dirname($file).'/'.self::MADE) ? throw DatabaseTrouble::gone() : null;
+
+            return;
+        }
+        // The header says how many pages there are, and of which size; what is still in the write-ahead log comes on top
+        // (SQLite's file format, 1.3). Pages that only the log has are not counted before they are written.
+        $header = (string) file_get_contents($file, length: 100);
+        $page = \strlen($header) >= 100 && str_starts_with($header, "SQLite format 3\0") ? (unpack('n', $header, 16) ?: [1 => 0])[1] : 0;
+        $pages = $page > 0 ? (unpack('N', $header, 28) ?: [1 => 0])[1] : 0;
+        $page = 1 === $page ? 65_536 : $page;
+        if (\is_int($page) && \is_int($pages) && $page > 0 && $size < $page * $pages && 0 === (is_file($file.'-wal') ? (int) filesize($file.'-wal') : 0)) {
+            throw DatabaseTrouble::truncated();
+        }
     }
 }

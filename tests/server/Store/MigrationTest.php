@@ -15,6 +15,7 @@ use ZippyTray\Server\DataFolder;
 use ZippyTray\Server\Migrations\Version20261124000000;
 use ZippyTray\Server\Migrations\Version20261125000000;
 use ZippyTray\Server\Store\Schema;
+use ZippyTray\Server\Store\SqliteDriver;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**
@@ -70,6 +71,7 @@ final class MigrationTest extends ApiTestCase
         foreach (['', '-wal', '-shm'] as $ending) {
             @unlink(DataFolder::path().'/zippy-tray.sqlite'.$ending);
         }
+        @unlink(DataFolder::path().'/'.SqliteDriver::MADE);
         $connection = $this->service(Connection::class);
         $connection->close();
         $factory = self::getContainer()->get('doctrine.migrations.dependency_factory');

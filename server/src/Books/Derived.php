@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Books;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\Mail\ThreadIndex;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Server\Store\MessageStore;
+
+/**
+ * What is kept a second time so that it is found fast: the index of words, the index of threads, whom somebody has
+ * written to, and what conversations say of themselves in lists.
+ */
+final readonly class Derived implements BookCheck
+{
+    private const AT_ONCE = 200;
+
+    public function __construct(private Connection $connection, private MessageStore $messages, private ThreadIndex $threads, private EntityManagerInterface $orm)
+    {
+    }
+
+    public function claim(): string
+    {
+        return 'What is kept twice to be found fast says the same: words, threads, people written to, lists.';
+    }
+
+    public function look(): Found
+    {
+        $count = $this->connection->fetchOne('SELECT COUNT(*) FROM message');
+        $found = new Found(is_numeric($count) ? (int) $count : 0);
+        try {
+            $this->connection->executeStatement("INSERT INTO message_search(message_search, rank) VALUES ('integrity-check', 0)");
+        } catch (\Throwable $problem) {
+            $found->wrong('The index of words is broken: '.$problem->getMessage());
+        }
+
+        return $found
+            ->allWrong('A message is not in the index of words', $this->connection->fetchFirstColumn('SELECT x.message_id FROM conversation_message x LEFT JOIN message_search_docsize s ON s.id = x.number WHERE s.id IS NULL'))
+            ->allWrong('The index of words has something that is no message', $this->connection->fetchFirstColumn('SELECT s.id FROM message_search_docsize s LEFT JOIN conversation_message x ON x.number = s.id WHERE x.number IS NULL'))
+            ->allWrong('A message is not in the index of threads', $this->connection->fetchFirstColumn('SELECT m.id FROM message m LEFT JOIN thread_subject t ON t.message_id = m.id WHERE t.message_id IS NULL'))
+            ->allWrong('A message that was sent is not among those written to', $this->connection->fetchFirstColumn("SELECT DISTINCT m.id FROM message m, json_each(m.recipients) j WHERE m.own AND j.value ->> 'email' <> '' AND NOT EXISTS (SELECT 1 FROM written_to w WHERE w.message_id = m.id)"))
+            ->allWrong('A conversation counts its messages wrongly', $this->connection->fetchFirstColumn('SELECT c.id FROM conversation c LEFT JOIN conversation_message x ON x.conversation_id = c.id GROUP BY c.id HAVING c.messages <> COUNT(x.message_id)'))
+            ->allWrong('A conversation counts its attachments wrongly', $this->connection->fetchFirstColumn('SELECT c.id FROM conversation c JOIN conversation_message x ON x.conversation_id = c.id JOIN message m ON m.id = x.message_id GROUP BY c.id HAVING c.attachments <> SUM(json_array_length(m.attachments))'))
+            ->allWrong('A conversation is not as late as its latest message', $this->connection->fetchFirstColumn('SELECT c.id FROM conversation c JOIN conversation_message x ON x.conversation_id = c.id JOIN message m ON m.id = x.message_id GROUP BY c.id HAVING c.latest_at <> MAX(m.sent_at)'));
+    }
+
+    public function repair(): void
+    {
+        foreach (['message_search', 'thread_id', 'thread_subject', 'written_to'] as $table) {
+            $this->connection->executeStatement('DELETE FROM '.$table);
+        }
+        $last = 0;
+        while ([] !== $rows = $this->connection->fetchAllAssociative('SELECT x.number, m.id, m.account_id FROM conversation_message x JOIN message m ON m.id = x.message_id WHERE x.number > ? ORDER BY x.number LIMIT '.self::AT_ONCE, [$last])) {
+            foreach ($rows as ['number' => $number, 'id' => $id, 'account_id' => $account]) {
+                if (\is_string($id) && \is_string($account) && is_numeric($number)) {
+                    $message = $this->messages->get($account, $id);
+                    MessageStore::index($this->connection, $message, (int) $number);
+                    $this->threads->put($message);
+                    $last = (int) $number;
+                }
+            }
+            $this->orm->clear();
+        }
+        foreach ($this->connection->fetchAllKeyValue('SELECT id, account_id FROM conversation') as $id => $account) {
+            $conversation = $this->orm->find(Conversation::class, $id);
+            $messages = \is_string($account) ? $this->messages->ofConversation($account, (string) $id) : [];
+            if (null !== $conversation && [] !== $messages) {
+                $conversation->describe($messages);
+            }
+            $this->orm->flush();
+            $this->orm->clear();
+        }
+    }
+}
