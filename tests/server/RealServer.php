@@ -16,12 +16,13 @@ final class RealServer
     /** @var resource|null */
     private $process;
 
-    private int $port = 0;
-
     private readonly string $project;
 
-    /** @param array<string, string> $environment */
-    public function __construct(public readonly string $folder, private readonly array $environment = [], private readonly int $workers = 4)
+    /**
+     * @param array<string, string> $environment
+     * @param int                   $port        of one that runs already; nought to start one on a free port
+     */
+    public function __construct(public readonly string $folder, private readonly array $environment = [], private readonly int $workers = 4, private int $port = 0)
     {
         $this->project = \dirname(__DIR__, 2);
         (new Filesystem())->mkdir($folder);
@@ -31,6 +32,11 @@ final class RealServer
     public function __destruct()
     {
         $this->kill();
+    }
+
+    public function port(): int
+    {
+        return $this->port;
     }
 
     public function start(): void

@@ -22,6 +22,12 @@ final class CheckCommand extends Command
         parent::__construct();
     }
 
+    /** @return iterable<BookCheck> */
+    public function checks(): iterable
+    {
+        return $this->checks;
+    }
+
     protected function configure(): void
     {
         $this->addOption('repair', null, InputOption::VALUE_NONE, 'Make anew what follows from other things, where it is wrong');

@@ -79,6 +79,38 @@ final class OneCommandTest extends TestCase
         }
     }
 
+    public function testAWorkerThatDiesIsStartedAgain(): void
+    {
+        $process = new Process(['bash', \dirname(__DIR__, 3).'/zippy', 'work'], env: ['ZIPPY_DATA' => $this->folder]);
+        $process->start();
+        try {
+            $first = $this->worker();
+            posix_kill($first, \SIGKILL);
+            self::assertNotSame($first, $this->worker($first));
+            self::assertStringContainsString('It is started again in 1 seconds', $process->getOutput().$process->getErrorOutput());
+        } finally {
+            $process->signal(\SIGTERM);
+            posix_kill($this->worker(), \SIGTERM);
+            $process->wait();
+        }
+    }
+
+    /** @return int the process that works in the folder, another than this one */
+    private function worker(int $before = 0): int
+    {
+        for ($try = 0; $try < 400; ++$try) {
+            foreach (glob('/proc/[0-9]*/environ') ?: [] as $file) {
+                $process = (int) basename(\dirname($file));
+                $isIt = str_contains((string) @file_get_contents($file), 'ZIPPY_DATA='.$this->folder) && str_contains((string) @file_get_contents("/proc/{$process}/cmdline"), 'data:work');
+                if ($isIt && $process !== $before) {
+                    return $process;
+                }
+            }
+            usleep(50_000);
+        }
+        self::fail('Nobody works.');
+    }
+
     /** @param list<string> $arguments */
     private function zippy(array $arguments, ?string $data = null): Process
     {

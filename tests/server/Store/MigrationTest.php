@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Server\Store;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
 use Doctrine\Migrations\DependencyFactory;
 use Doctrine\Migrations\MigratorConfiguration;
 use Doctrine\Migrations\Version\Version;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
+use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Console\CheckCommand;
 use ZippyTray\Server\DataFolder;
 use ZippyTray\Server\Migrations\Version20261124000000;
 use ZippyTray\Server\Migrations\Version20261125000000;
@@ -24,6 +27,16 @@ use ZippyTray\Tests\Server\ApiTestCase;
  */
 final class MigrationTest extends ApiTestCase
 {
+    /** SHA-256 of each file, as it was when it was published. */
+    private const HASHES = [
+        'Version20261124000000' => '4ef3722d8f5968c9852cc67a802afcbd283fb0e257e3e2aa27bd7d7c7dc4abfe',
+        'Version20261125000000' => 'd82bd95b2ed71b0b451b78d88f379fcfbd848c314959730fef3e585c1efd7923',
+        'Version20261126000000' => 'd50be8f2d59720413ed97718a59c64b83ba266d1470aa3263385f6580d99e468',
+        'Version20261127000000' => '680f2d1d2c13ab9b49179f0c1b98acd33cb75d65545c7cbe5fbd365e2fc838d3',
+        'Version20261128000000' => '8ae127a43bf66bdadd498c437dfb2831c351f74879ba11def04a8a4071d17653',
+        'Version20261129000000' => 'b3c8b3f5f4c75267dc33345b8ab1ff24e81d567815567506cb3f34b40898973c',
+    ];
+
     /** @return iterable<string, array{class-string, array<string, bool|null>}> the version, what it knew of a conversation besides the first one's fields */
     public static function versions(): iterable
     {
@@ -63,6 +76,49 @@ final class MigrationTest extends ApiTestCase
         }
         self::assertSame(['Lantern glass'], array_column($this->rows('/tray'), 'subject'));
         $this->call('GET', '/tasks/'.$task, status: 404);
+    }
+
+    public function testTheVeryFirstDatabaseComesOverWhole(): void
+    {
+        $connection = $this->begin(Version20261124000000::class);
+        // Its index of threads named conversations, and there was none of subjects.
+        $connection->executeStatement('DROP TABLE thread_id');
+        $connection->executeStatement('DROP TABLE thread_subject');
+        $connection->executeStatement('CREATE TABLE thread_id (account_id VARCHAR(36) NOT NULL REFERENCES account (id) DEFERRABLE INITIALLY DEFERRED, header CLOB NOT NULL, conversation_id VARCHAR(36) NOT NULL REFERENCES conversation (id) DEFERRABLE INITIALLY DEFERRED, PRIMARY KEY (account_id, header))');
+        [$account, $conversation, $message] = [self::id(), self::id(), self::id()];
+        $raw = "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Lantern glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <glass@glass.example>\r\nReferences: <before@glass.example>\r\n\r\nWhich one?\r\n";
+        $connection->insert('account', ['id' => $account, 'email' => 'wren@ternpoint.example', 'name' => 'Wren Halloran', 'zone' => 'Europe/Dublin', 'password' => 'x', 'created_at' => '2026-11-01T08:00:00Z']);
+        $connection->insert('conversation', ['id' => $conversation, 'account_id' => $account, 'place' => 'archive', 'snoozes' => 0, 'unread' => 0, 'subject' => 'Lantern glass', 'latest_name' => 'Tam', 'latest_email' => 'tam@glass.example', 'excerpt' => '', 'latest_at' => '2026-11-02T08:00:00Z', 'messages' => 1, 'attachments' => 0]);
+        $connection->insert('message', ['id' => $message, 'account_id' => $account, 'message_header' => 'glass@glass.example', 'reference_ids' => '["before@glass.example"]', 'sender' => '{"name":"Tam","email":"tam@glass.example"}', 'reply_to' => '[]', 'recipients' => '[{"name":"","email":"wren@ternpoint.example"}]', 'copied' => '[]', 'subject' => 'Lantern glass', 'sent_at' => '2026-11-02T08:00:00Z', 'sent_zone' => '+00:00', 'date_source' => 'header', 'text' => 'Which one?', 'plain' => 1, 'formatted' => 0, 'attachments' => '[]', 'list_headers' => '{}', 'fingerprint' => (new MessageReader())->fingerprint($raw), 'size' => \strlen($raw), 'own' => 0, 'imported_at' => '2026-11-02T09:00:00Z']);
+        $connection->insert('message_source', ['message_id' => $message, 'source' => gzcompress($raw)], ['source' => ParameterType::LARGE_OBJECT]);
+        $connection->insert('conversation_message', ['number' => 1, 'message_id' => $message, 'conversation_id' => $conversation]);
+        $connection->insert('message_search', ['rowid' => 1, 'subject' => 'Lantern glass', 'people' => 'Tam', 'text' => 'Which one?']);
+        $connection->insert('thread_id', ['account_id' => $account, 'header' => 'glass@glass.example', 'conversation_id' => $conversation]);
+        $this->service(Schema::class)->bringUpToDate();
+        $this->signIn($this->service(EntityManagerInterface::class)->find(Account::class, $account));
+
+        self::assertSame(1, $this->call('GET', '/find?words=lantern')['total']);
+        $this->upload([
+            'reply.eml' => "From: Tam <tam@glass.example>\r\nSubject: Re: Lantern glass\r\nDate: Tue, 3 Nov 2026 08:00:00 +0000\r\nMessage-ID: <reply@glass.example>\r\nIn-Reply-To: <glass@glass.example>\r\n\r\nWell?\r\n",
+            'beside.eml' => "From: Tam <tam@glass.example>\r\nSubject: Something else\r\nDate: Tue, 3 Nov 2026 09:00:00 +0000\r\nMessage-ID: <beside@glass.example>\r\nReferences: <before@glass.example>\r\n\r\nAnd this?\r\n",
+        ]);
+        self::assertCount(3, (array) $this->call('GET', '/conversations/'.$conversation)['messages'], 'What belongs to it finds it.');
+        self::assertCount(1, $this->rows('/tray'));
+        foreach ($this->service(CheckCommand::class)->checks() as $check) {
+            self::assertSame([], $check->look()->examples, $check->claim());
+        }
+    }
+
+    public function testMigrationsThatHaveRunSomewhereStayAsTheyAre(): void
+    {
+        $hashes = [];
+        foreach (glob(\dirname(__DIR__, 3).'/server/migrations/*.php') ?: [] as $file) {
+            $hashes[basename($file, '.php')] = hash_file('sha256', $file);
+        }
+        foreach (self::HASHES as $version => $hash) {
+            self::assertSame($hash, $hashes[$version] ?? null, "{$version} was changed. Databases that it has made do not change with it: write a new one.");
+        }
+        self::assertSame(array_keys(self::HASHES), array_keys($hashes), 'A new migration is written down here when it is finished.');
     }
 
     /** An empty database as that version made it. */
