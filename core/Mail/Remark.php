@@ -43,8 +43,8 @@ final readonly class Remark
             RemarkKind::TurnedSubject => 'The subject had marks in it that turn or hide letters; they are left out.',
             RemarkKind::Link => \sprintf('A link says %s and leads to %s.', $this->about, $this->other),
             RemarkKind::MixedLink => \sprintf('A link leads to %s, which is written with letters that look like others; its real name is %s.', $this->about, $this->other),
-            RemarkKind::TurnedFile => \sprintf('The name of %s had marks in it that turn or hide letters; they are left out.', $this->about),
-            RemarkKind::DoubleEnding => \sprintf('%s looks like a document, and is a program.', $this->about),
+            RemarkKind::TurnedFile => \sprintf('The name of "%s" had marks in it that turn or hide letters; they are left out.', $this->about),
+            RemarkKind::DoubleEnding => \sprintf('"%s" looks like a document, and is a program.', $this->about),
         };
     }
 

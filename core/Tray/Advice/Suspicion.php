@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Mail\Hosts;
+use ZippyTray\Core\Mail\Remark;
 use ZippyTray\Core\Mail\RemarkKind;
 
 /**
@@ -61,8 +62,9 @@ final readonly class Suspicion
         if ('' !== $own && $domain !== $own && self::looksLike($domain, $own)) {
             $signs[] = [4, \sprintf('its address looks like %s and is not', $own)];
         }
+        $told = array_map(static fn (Remark $remark): RemarkKind => $remark->kind, $letter->remarks);
         $named = Hosts::named($letter->from->name);
-        if ('' !== $named && !Hosts::areRelated($named, $domain)) {
+        if ('' !== $named && !Hosts::areRelated($named, $domain) && !\in_array(RemarkKind::OtherAddress, $told, true)) {
             $signs[] = [3, 'the sender calls itself by another address'];
         }
         if (self::isNameOf($letter->from->name, $person) && !$letter->from->is($person->email)) {
@@ -95,7 +97,7 @@ final readonly class Suspicion
         if (1 === preg_match('#https?://(?:\d{1,3}(?:\.\d{1,3}){3}|[\w.-]*xn--)#i', $letter->text)) {
             $signs[] = [2, 'a link hides where it leads'];
         }
-        foreach ($letter->attachments as $attachment) {
+        foreach (\in_array(RemarkKind::DoubleEnding, $told, true) ? [] : $letter->attachments as $attachment) {
             if (1 === preg_match('/\.(exe|scr|js|vbs|bat|cmd|com|jar|iso|img|lnk|hta|html?|docm|xlsm)$/i', $attachment->name)) {
                 $signs[] = [2, \sprintf('"%s" can do harm', $attachment->name)];
                 break;

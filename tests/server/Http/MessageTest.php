@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Http;
 
+use Doctrine\DBAL\Connection;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 final class MessageTest extends ApiTestCase
@@ -53,6 +54,45 @@ final class MessageTest extends ApiTestCase
         $policy = (string) $response->headers->get('Content-Security-Policy');
         self::assertStringContainsString("default-src 'none'", $policy);
         self::assertStringContainsString('img-src data:', $policy);
+    }
+
+    public function testWhereALinkLeadsStandsBehindItAndOnTheMessage(): void
+    {
+        $this->signIn();
+        $this->upload(['deceit.eml' => "From: \"bank@bank.example\" <x@evil.example>\r\nTo: wren@ternpoint.example\r\nSubject: Your account\r\nMIME-Version: 1.0\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nHarmless.\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>Go to <a href=\"https://evil.example/".str_repeat('a', 300)."\">https://bank.example/</a>, or <a href=\"https://bank.example/help\">bank.example</a>.\r\n--b--\r\n"]);
+        $row = $this->rows('/tray')[0];
+        self::assertIsString($row['id']);
+        $conversation = $this->call('GET', '/conversations/'.$row['id']);
+        $message = (array) ((array) $conversation['messages'])[0];
+        self::assertSame(['The sender calls itself bank@bank.example, and writes from x@evil.example.', 'A link says bank.example and leads to evil.example.'], array_column((array) $message['remarks'], 'text'));
+        self::assertSame('suspicious', ((array) $conversation['advice'])['group']);
+        self::assertIsString($message['id']);
+        $page = (string) $this->fetch('/messages/'.$message['id'].'/formatted')->getContent();
+        self::assertSame(1, substr_count($page, 'leads to '));
+        self::assertStringContainsString('bank.example/</a><span class="leads-to">leads to evil.example</span>', $page);
+        self::assertSame($page, (string) $this->fetch('/messages/'.$message['id'].'/formatted')->getContent(), 'What was made safe once is kept.');
+        self::assertSame(1, $this->service(Connection::class)->fetchOne('SELECT COUNT(*) FROM message_page'));
+    }
+
+    public function testALongTextIsShownInPieces(): void
+    {
+        $this->signIn();
+        $lines = array_map(static fn (int $n): string => "Line {$n} ü", range(1, 4500));
+        $this->upload(['long.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Long\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n".implode("\r\n", $lines)]);
+        $id = $this->rows('/tray')[0]['id'];
+        self::assertIsString($id);
+        $message = (array) ((array) $this->call('GET', '/conversations/'.$id)['messages'])[0];
+        self::assertIsString($message['id']);
+        self::assertIsString($message['text']);
+        [$text, $next] = [$message['text'], $message['next']];
+        for ($pieces = 1; null !== $next; ++$pieces) {
+            self::assertIsInt($next);
+            self::assertSame(mb_strlen($text), $next);
+            $piece = $this->call('GET', '/messages/'.$message['id'].'/text?from='.$next);
+            self::assertIsString($piece['text']);
+            [$text, $next] = [$text.$piece['text'], $piece['next']];
+        }
+        self::assertSame([3, implode("\n", $lines)], [$pieces, $text]);
     }
 
     public function testAttachmentsAreOnlyEverDownloaded(): void

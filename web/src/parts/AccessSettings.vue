@@ -99,6 +99,7 @@ function name(browser: string): string {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
   gap: 10px 16px;
+  align-items: start;
   max-width: 640px;
 }
 

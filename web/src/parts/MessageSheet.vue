@@ -111,8 +111,14 @@ const dateNote = computed(
 
 <style scoped>
 header {
-  position: relative;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  column-gap: 20px;
   margin-bottom: 16px;
+}
+
+header > * {
+  grid-column: 1 / -1;
 }
 
 header p {
@@ -120,7 +126,7 @@ header p {
 }
 
 .from {
-  padding-right: 240px;
+  grid-column: 1;
   overflow-wrap: anywhere;
 }
 
@@ -133,11 +139,13 @@ header p {
 }
 
 .tools {
-  position: absolute;
-  top: 0;
-  right: 0;
+  grid-column: 2;
+  grid-row: 1;
   display: flex;
-  gap: 16px;
+  flex-wrap: wrap;
+  gap: 0 16px;
+  align-items: baseline;
+  align-self: start;
 }
 
 .files {
@@ -165,12 +173,13 @@ header p {
 }
 
 @media (max-width: 760px) {
-  .from {
-    padding-right: 0;
+  .from,
+  .tools {
+    grid-column: 1 / -1;
+    grid-row: auto;
   }
 
   .tools {
-    position: static;
     margin-top: 4px !important;
   }
 }

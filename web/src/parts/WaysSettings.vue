@@ -120,8 +120,9 @@ const send = () => run(tryMailWays, `A message to ${account.value?.email ?? 'you
   margin-left: 26px;
 }
 
-.under input {
+.under input:not([type='checkbox']) {
   width: min(380px, 100%);
+  height: auto;
   padding: 4px 8px;
   font: inherit;
   color: inherit;

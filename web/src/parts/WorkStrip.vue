@@ -28,7 +28,7 @@ const { data: counts } = useCounts()
 <style scoped>
 .strip {
   margin: 0;
-  padding: 7px 20px;
+  padding: 7px 44px;
   font-size: 14px;
   color: var(--v-tab-near-ink);
   background: var(--v-tab-near);
@@ -36,12 +36,18 @@ const { data: counts } = useCounts()
 
 span {
   display: block;
-  max-width: 110ch;
+  max-width: 1192px;
   margin: 0 auto;
 }
 
 .link {
   color: inherit;
   text-decoration: underline;
+}
+
+@media (max-width: 760px) {
+  .strip {
+    padding: 7px 14px;
+  }
 }
 </style>
