@@ -1,8 +1,5 @@
 import { expect, test, type Desk } from './desk'
 
-/** Milliseconds that the fastest reader looks at a conversation. */
-const LOOK = 400
-
 const DECIDING = ['1', '2', '3', '4', '5', '6', '7', '8', ' ', 'Enter']
 
 /** Notes, for each key that decided, how long it took until the next subject was painted. */
@@ -63,8 +60,7 @@ test('the whole tray is cleared with the keyboard alone, and any step is undone'
     await expect(page.locator('.conversation h1, .summary h1')).toBeVisible()
     if (await page.locator('.summary').isVisible()) break
     const [left] = /^\d+/.exec(await status.innerText()) ?? ['0']
-    // Nobody decides without a look.
-    await page.waitForTimeout(LOOK)
+    await expect(page.locator('.card.advised')).toBeVisible()
     await decideTop(desk, turn)
     // Deciding can take others of the same sender along.
     await expect(async () => {

@@ -8,9 +8,10 @@ test('answered in a clearing by keyboard, taken back, and sent', async ({ desk, 
   await page.getByLabel('Order').selectOption('newest')
   // What has come back lies above it.
   for (let passed = 0; passed < 20; ++passed) {
-    if ((await page.locator('.conversation h1').innerText()) === 'Which hinge') break
+    const before = await page.locator('.conversation h1').innerText()
+    if (before === 'Which hinge') break
     await desk.press('ArrowRight')
-    await page.waitForTimeout(150)
+    await expect(page.locator('.conversation h1')).not.toHaveText(before)
   }
   await expect(page.locator('.conversation h1')).toHaveText('Which hinge')
   await desk.press('1', '0')

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Server\Store;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Filesystem\Filesystem;
 use ZippyTray\Tests\Server\RealServer;
 
 /**
@@ -63,6 +64,9 @@ final class TroubleTest extends TestCase
             $holder = new \PDO('sqlite:'.$this->file, options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
             $holder->exec('BEGIN IMMEDIATE');
         } elseif ('full' === $trouble) {
+            // On a full disk the log cannot be written either.
+            (new Filesystem())->remove($this->server->folder.'/data/log');
+            touch($this->server->folder.'/data/log');
             (new \PDO('sqlite:'.$this->file))->exec("CREATE TRIGGER full BEFORE INSERT ON journal_entry BEGIN SELECT RAISE(FAIL, 'database or disk is full'); END");
         } else {
             $this->server->kill();
