@@ -71,11 +71,10 @@ function name(browser: string): string {
           label="New password"
           type="password"
           autocomplete="new-password"
-          hint="At least 10 characters; several words are best"
-          persistent-hint
           :error-messages="wrong.new"
         />
       </div>
+      <p class="slate">A new one has at least 10 characters; several words are best.</p>
       <p v-if="wrong.all && !wrong.present && !wrong.new" class="wrong" role="alert">{{ wrong.all }}</p>
       <p class="acts">
         <v-btn type="submit" variant="outlined" size="small" :loading="busy">Change the password</v-btn>
