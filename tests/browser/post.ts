@@ -16,11 +16,12 @@ export async function receive(
   subject: string,
   from = 'Petra Lindqvist <petra@ternpoint.example>',
   text = 'Which one shall it be?',
+  type = 'text/plain',
 ) {
   const now = await desk.page.evaluate(
     async () => ((await (await fetch('/api/heartbeat')).json()) as { now: string }).now,
   )
-  const raw = `From: ${from}\r\nTo: wren@ternpoint.example\r\nSubject: ${subject}\r\nDate: ${new Date(now).toUTCString()}\r\nMessage-ID: <${crypto.randomUUID()}@ternpoint.example>\r\n\r\n${text}\r\n`
+  const raw = `From: ${from}\r\nTo: wren@ternpoint.example\r\nSubject: ${subject}\r\nDate: ${new Date(now).toUTCString()}\r\nMessage-ID: <${crypto.randomUUID()}@ternpoint.example>\r\nContent-Type: ${type}; charset=utf-8\r\n\r\n${text}\r\n`
   const status = await desk.page.evaluate(async (letter) => {
     const body = new FormData()
     body.append('into', 'tray')

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
+use Psr\Log\LoggerInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -43,7 +44,7 @@ use ZippyTray\Server\Store\View\ProposalView;
 #[Route('/api')]
 final readonly class ConversationController
 {
-    public function __construct(private ConversationRows $rows)
+    public function __construct(private ConversationRows $rows, private LoggerInterface $logger)
     {
     }
 
@@ -76,7 +77,7 @@ final readonly class ConversationController
 
         return new JsonResponse([
             'row' => $this->rows->one($account, $id),
-            'messages' => array_map(static fn (Message $message): MessageView => MessageView::of($message, $found[$message->id] ?? null), $messages),
+            'messages' => $this->views($messages, $found),
             'advice' => null === $advice ? null : AdviceView::of($advice),
             'proposal' => null === $advice ? null : ProposalView::of($this->proposal($account, $advice, $found, $clock), $account->timeZone()),
             'tasks' => $tasks->ofMessages($account->id, $ids),
@@ -85,6 +86,27 @@ final readonly class ConversationController
             'reminders' => $this->reminders($conversation, $account->speaker($clock->now())),
             'history' => $entries->about($account->id, $conversation->ref()),
         ]);
+    }
+
+    /**
+     * What cannot be shown as it should be is logged, and shown as it is.
+     *
+     * @param list<Message>           $messages
+     * @param array<string, Findings> $found
+     *
+     * @return list<MessageView>
+     */
+    private function views(array $messages, array $found): array
+    {
+        return array_map(function (Message $message) use ($found): MessageView {
+            try {
+                return MessageView::of($message, $found[$message->id] ?? null);
+            } catch (\Throwable $problem) {
+                $this->logger->error('A message cannot be shown as it should be.', ['message' => $message->id, 'exception' => $problem]);
+
+                return MessageView::bare($message);
+            }
+        }, $messages);
     }
 
     /** @param array<string, Findings> $found by message, oldest first */

@@ -16,6 +16,9 @@ use ZippyTray\Server\Mailroom\ImportMail;
 
 final readonly class ImportController
 {
+    /** Nobody waits for more; the worker reads the rest. */
+    private const ADVISED = 50;
+
     /**
      * @param array<mixed> $files
      *
@@ -50,6 +53,6 @@ final readonly class ImportController
             }
         }
 
-        return new JsonResponse($import($account, self::paths($files), 'archive' === $request->request->get('into') ? Place::Archive : Place::Tray));
+        return new JsonResponse($import($account, self::paths($files), 'archive' === $request->request->get('into') ? Place::Archive : Place::Tray, advised: self::ADVISED));
     }
 }

@@ -31,13 +31,14 @@ final readonly class ImportMail
     /**
      * @param iterable<string, string>             $paths    how to call a file in the report => where it is; several may have one name
      * @param (callable(ImportOutcome): void)|null $progress called after each message
+     * @param int                                  $advised  so many are read for advice at once; the worker reads the rest
      */
-    public function __invoke(Account $account, iterable $paths, Place $into = Place::Tray, ?callable $progress = null): ImportOutcome
+    public function __invoke(Account $account, iterable $paths, Place $into = Place::Tray, ?callable $progress = null, int $advised = \PHP_INT_MAX): ImportOutcome
     {
         $outcome = new ImportOutcome();
         foreach ($paths as $name => $path) {
             foreach ($this->files->in($path, $name) as $found) {
-                $this->take($account, $found, $into, $outcome);
+                $this->take($account, $found, $into, $outcome, $outcome->new < $advised);
                 if (0 === $outcome->read() % self::BATCH) {
                     $this->orm->clear();
                 }
@@ -48,7 +49,7 @@ final readonly class ImportMail
         return $outcome;
     }
 
-    private function take(Account $account, FoundMessage $found, Place $into, ImportOutcome $outcome): void
+    private function take(Account $account, FoundMessage $found, Place $into, ImportOutcome $outcome, bool $advised): void
     {
         if (null === $found->raw) {
             $outcome->refuse($found->file, $found->position, $found->problem);
@@ -56,7 +57,7 @@ final readonly class ImportMail
             return;
         }
         try {
-            null === ($this->takeIn)($account, $found->raw, $into) ? ++$outcome->known : ++$outcome->new;
+            null === ($this->takeIn)($account, $found->raw, $into, advised: $advised) ? ++$outcome->known : ++$outcome->new;
         } catch (UnreadableMessage $problem) {
             $outcome->refuse($found->file, $found->position, $problem->getMessage());
         } catch (DatabaseProblem $problem) {

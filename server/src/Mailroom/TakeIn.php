@@ -26,24 +26,25 @@ final readonly class TakeIn
     }
 
     /**
-     * @param bool                                 $again whether what the person has removed for good may come in once more
-     * @param (callable(Message|null): mixed)|null $with  done in the same transaction
+     * @param bool                                 $again   whether what the person has removed for good may come in once more
+     * @param (callable(Message|null): mixed)|null $with    done in the same transaction
+     * @param bool                                 $advised whether it is read for advice now; otherwise the worker does it
      *
      * @return Message|null null when it is known already, or removed for good
      *
      * @throws UnreadableMessage when the bytes are no message; then nothing is stored
      */
-    public function __invoke(Account $account, string $raw, Place $into = Place::Tray, bool $again = true, ?callable $with = null): ?Message
+    public function __invoke(Account $account, string $raw, Place $into = Place::Tray, bool $again = true, ?callable $with = null, bool $advised = true): ?Message
     {
         $content = $this->receive->read($raw);
         $isKnown = $this->messages->isKnown($account->id, $content->fingerprint) || (!$again && $this->isErased($account, $content->fingerprint));
-        $isAdvised = !$isKnown && Place::Tray === $into && !$content->from->is($account->email);
-        $findings = $isAdvised ? $this->findings->read($account, Letter::of($content), $content->header) : null;
+        $isDecided = !$isKnown && Place::Tray === $into && !$content->from->is($account->email);
+        $findings = $isDecided && $advised ? $this->findings->read($account, Letter::of($content), $content->header) : null;
 
-        return $this->transaction->run(function () use ($account, $raw, $into, $with, $content, $isKnown, $isAdvised, $findings): ?Message {
+        return $this->transaction->run(function () use ($account, $raw, $into, $with, $content, $isKnown, $isDecided, $advised, $findings): ?Message {
             $message = $isKnown ? null : ($this->receive)($account->id, $account->email, $raw, $into, $account->traySettings()->mailEndsSnooze, $content);
-            if (null !== $message && $isAdvised) {
-                $this->findings->keep($account, $message->id, $findings);
+            if (null !== $message && $isDecided) {
+                $advised ? $this->findings->keep($account, $message->id, $findings) : $this->findings->want($account, [$message->id]);
             }
             null === $with ?: $with($message);
 

@@ -6,8 +6,10 @@ namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
+use Psr\Log\LoggerInterface;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\SweepCheck;
 use ZippyTray\Server\Account\Account;
@@ -35,7 +37,7 @@ final readonly class ConversationRows
     /** Who owed an answer and gave it last, for a query of c. */
     private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = c.id AND o.state = 'answered' ORDER BY o.settled_at DESC, o.id DESC LIMIT 1)";
 
-    public function __construct(private Connection $connection, private StoredNow $now, private ClockInterface $clock, private Advices $advices)
+    public function __construct(private Connection $connection, private StoredNow $now, private ClockInterface $clock, private Advices $advices, private LoggerInterface $logger)
     {
     }
 
@@ -50,7 +52,7 @@ final readonly class ConversationRows
         $advices = $this->advices->of($account, array_map(static fn (Row $row): string => $row->string('id'), $rows));
         $now = $this->now($account);
 
-        return array_map(static fn (Row $row): ConversationRow => ConversationRow::of($row, $now, $advices[$row->string('id')] ?? null), $rows);
+        return array_map(fn (Row $row): ConversationRow => $this->view($row, $now, $advices[$row->string('id')] ?? null), $rows);
     }
 
     /**
@@ -67,7 +69,7 @@ final readonly class ConversationRows
             $advices = $this->advices->of($account, array_map(static fn (Row $row): string => $row->string('id'), $rows));
             foreach ($rows as $columns) {
                 $advice = $advices[$columns->string('id')] ?? null;
-                $row = ConversationRow::of($columns, $now, $advice);
+                $row = $this->view($columns, $now, $advice);
                 $reason = SweepCheck::reason($advice, $row->returned);
                 $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
                 if ('' !== $reason) {
@@ -161,7 +163,19 @@ final readonly class ConversationRows
     {
         $now = $this->now($account);
 
-        return array_map(static fn (Row $row): ConversationRow => ConversationRow::of($row, $now), $this->select($where, $order, $account, $parameters));
+        return array_map(fn (Row $row): ConversationRow => $this->view($row, $now), $this->select($where, $order, $account, $parameters));
+    }
+
+    /** One that is damaged is logged, and does not take the list with it. */
+    private function view(Row $row, Moment $now, ?Advice $advice = null): ConversationRow
+    {
+        try {
+            return ConversationRow::of($row, $now, $advice);
+        } catch (\Throwable $problem) {
+            $this->logger->error('A conversation cannot be shown as it should be.', ['conversation' => $row->string('id'), 'exception' => $problem]);
+
+            return ConversationRow::bare($row);
+        }
     }
 
     /**

@@ -57,7 +57,7 @@ final readonly class FindingsStore
             }
         }
         if ([] !== $missing) {
-            $this->want($account, $missing);
+            $this->note($account, $missing);
         }
 
         return array_filter($found);
@@ -113,8 +113,22 @@ final readonly class FindingsStore
         return is_numeric($count) ? (int) $count : 0;
     }
 
-    /** @param list<string> $messageIds */
-    private function want(Account $account, array $messageIds): void
+    /**
+     * What is to be read by the worker.
+     *
+     * @param list<string> $messageIds
+     */
+    public function want(Account $account, array $messageIds): void
+    {
+        $this->connection->executeStatement('INSERT OR IGNORE INTO findings_wanted (message_id, account_id) SELECT value, ? FROM json_each(?)', [$account->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
+    }
+
+    /**
+     * The same within a request that only reads: it does not wait for others that write.
+     *
+     * @param list<string> $messageIds
+     */
+    private function note(Account $account, array $messageIds): void
     {
         $new = $this->connection->fetchOne('SELECT EXISTS (SELECT 1 FROM json_each(?) j WHERE j.value NOT IN (SELECT message_id FROM findings_wanted))', [json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
         if (1 !== $new) {
@@ -122,7 +136,7 @@ final readonly class FindingsStore
         }
         try {
             $this->connection->executeStatement('PRAGMA busy_timeout='.self::PATIENCE);
-            $this->connection->executeStatement('INSERT OR IGNORE INTO findings_wanted (message_id, account_id) SELECT value, ? FROM json_each(?)', [$account->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
+            $this->want($account, $messageIds);
         } catch (DatabaseProblem $problem) {
             // It is noted at the next look.
             $this->logger->info('What is to be read could not be noted.', ['exception' => $problem]);

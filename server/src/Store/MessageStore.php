@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Store;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
@@ -16,7 +17,7 @@ final readonly class MessageStore implements Messages
 {
     private const COMPRESSION = 6;
 
-    public function __construct(private EntityManagerInterface $orm)
+    public function __construct(private EntityManagerInterface $orm, private LoggerInterface $logger)
     {
     }
 
@@ -94,10 +95,26 @@ final readonly class MessageStore implements Messages
     public function ofConversation(string $accountId, string $conversationId): array
     {
         $ids = $this->orm->getConnection()->fetchFirstColumn('SELECT message_id FROM conversation_message WHERE conversation_id = ?', [$conversationId]);
-        $messages = $this->orm->getRepository(Message::class)->findBy(['accountId' => $accountId, 'id' => $ids]);
+        try {
+            $messages = $this->orm->getRepository(Message::class)->findBy(['accountId' => $accountId, 'id' => $ids]);
+        } catch (\Throwable) {
+            // One of them is damaged. The others are there.
+            $messages = array_values(array_filter(array_map(fn (mixed $id): ?Message => $this->orNull($accountId, $id), $ids)));
+        }
         usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
 
         return $messages;
+    }
+
+    private function orNull(string $accountId, mixed $id): ?Message
+    {
+        try {
+            return $this->orm->getRepository(Message::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
+        } catch (\Throwable $problem) {
+            $this->logger->error('A message cannot be read from the database.', ['message' => $id, 'exception' => $problem]);
+
+            return null;
+        }
     }
 
     public function source(Message $message): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\NotFound;
@@ -29,7 +30,7 @@ final readonly class RingStore implements Rings
 
     private const CONVERSATIONS = "c.reminders <> '[]' AND c.place NOT IN ('bin', 'blocked')";
 
-    public function __construct(private EntityManagerInterface $orm)
+    public function __construct(private EntityManagerInterface $orm, private LoggerInterface $logger)
     {
     }
 
@@ -42,13 +43,33 @@ final readonly class RingStore implements Rings
             [$accountId],
         );
         foreach ($tasks as $columns) {
-            $row = new Row($columns);
-            yield new Reminding(new ObjectRef(ObjectKind::Task, $row->string('id')), TaskRow::due($row, 'start'), TaskRow::due($row, 'due'), self::reminders($row));
+            $one = $this->guarded(new Row($columns), static fn (Row $row): Reminding => new Reminding(new ObjectRef(ObjectKind::Task, $row->string('id')), TaskRow::due($row, 'start'), TaskRow::due($row, 'due'), self::reminders($row)));
+            if (null !== $one) {
+                yield $one;
+            }
         }
         $conversations = $connection->iterateAssociative('SELECT c.id, c.away_until, c.away_zone, c.reminders FROM conversation c WHERE c.account_id = ? AND '.self::CONVERSATIONS, [$accountId]);
         foreach ($conversations as $columns) {
-            $row = new Row($columns);
-            yield new Reminding(new ObjectRef(ObjectKind::Conversation, $row->string('id')), null, self::return($row), self::reminders($row));
+            $one = $this->guarded(new Row($columns), static fn (Row $row): Reminding => new Reminding(new ObjectRef(ObjectKind::Conversation, $row->string('id')), null, self::return($row), self::reminders($row)));
+            if (null !== $one) {
+                yield $one;
+            }
+        }
+    }
+
+    /**
+     * One that is damaged reminds of nothing, and does not keep the others from it.
+     *
+     * @param callable(Row): Reminding $make
+     */
+    private function guarded(Row $row, callable $make): ?Reminding
+    {
+        try {
+            return $make($row);
+        } catch (\Throwable $problem) {
+            $this->logger->error('What something reminds of cannot be read.', ['id' => $row->string('id'), 'exception' => $problem]);
+
+            return null;
         }
     }
 

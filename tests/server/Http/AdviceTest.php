@@ -79,6 +79,17 @@ final class AdviceTest extends ApiTestCase
         self::assertSame(0, $this->service(ReadWanted::class)(static fn (): bool => false));
     }
 
+    public function testOfManyThatAreBroughtInTheWorkerReadsTheMost(): void
+    {
+        $this->signIn();
+        $letters = implode('', array_map(static fn (int $n): string => "From tam@glass.example Mon Nov  2 08:00:00 2026\nFrom: tam@glass.example\nTo: wren@ternpoint.example\nSubject: Letter {$n}\nMessage-ID: <{$n}@glass.example>\nDate: Mon, 2 Nov 2026 08:00:00 +0000\n\nCould you send me plan {$n}?\n\n", range(1, 80)));
+        self::assertSame(80, $this->upload(['many.mbox' => $letters])['new']);
+        self::assertSame(30, ((array) $this->call('GET', '/heartbeat')['marks'])['unread']);
+        self::assertCount(30, array_filter($this->rows('/tray'), static fn (array $row): bool => null === $row['advice']));
+        self::assertSame(30, $this->service(ReadWanted::class)(static fn (): bool => false));
+        self::assertNotContains(null, array_column($this->rows('/tray'), 'advice'));
+    }
+
     public function testWhatWasFoundIsKeptAndGoesWithItsMessage(): void
     {
         $this->signIn();

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\View;
 
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Attachment;
+use ZippyTray\Core\Mail\BodyKind;
 use ZippyTray\Core\Mail\BodyPart;
 use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\DateSource;
@@ -78,5 +79,14 @@ final readonly class MessageView
             array_map(static fn (Remark $remark): array => ['place' => $remark->kind->place(), 'deceit' => $remark->kind->isDeceit(), 'about' => $remark->about, 'text' => $remark->sentence()], $message->remarks()),
             null === $findings ? null : FoundView::of($findings),
         );
+    }
+
+    /** Without anything that is worked out. */
+    public static function bare(Message $message): self
+    {
+        $piece = TextPiece::of(mb_scrub($message->text));
+        $length = mb_strlen($piece->text);
+
+        return new self($message->id, $message->messageHeader, $message->from, $message->replyTo, $message->to, $message->cc, $message->subject, StoredNow::of($message->sentAt->instant), $message->dateSource, $piece->text, 0 === $length ? [] : [new BodyPart(BodyKind::Written, 0, $length)], $piece->next, $message->plain, $message->formatted, $message->attachments, $message->own, $message->size, [], null);
     }
 }

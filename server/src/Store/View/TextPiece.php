@@ -21,6 +21,7 @@ final readonly class TextPiece
     /** @param int $from first character */
     public static function of(string $text, int $from = 0): self
     {
+        $text = mb_check_encoding($text, 'UTF-8') ? $text : mb_scrub($text);
         $piece = mb_substr($text, $from, self::CHARACTERS);
         $isCut = \strlen($text) > 4 * ($from + self::CHARACTERS) || mb_strlen($text) > $from + self::CHARACTERS;
         $end = 0;
