@@ -13,15 +13,15 @@ namespace ZippyTray\Core\Mail;
 final readonly class BoundedHtml
 {
     /** Bytes. */
-    public const LONGEST = 1_500_000;
+    public const LONGEST = 1_000_000;
 
     /** Tags that open something. */
-    public const ELEMENTS = 20_000;
+    public const ELEMENTS = 12_000;
 
     public const DEPTH = 100;
 
-    /** Bytes of one tag; pictures may be written into one. */
-    private const TAG = 300_000;
+    /** Bytes of one tag. */
+    private const TAG = 100_000;
 
     /** Of one tag. */
     private const ATTRIBUTES = 100;
@@ -35,10 +35,15 @@ final readonly class BoundedHtml
 
     public static function of(string $html): self
     {
+        // Pictures that are written into it are large, and say nothing; who shows them takes them out before.
+        $html = (string) preg_replace('~\bdata:[^"\'\s<>]{200,}+~i', 'data:,', $html);
         $isCut = \strlen($html) > self::LONGEST;
         $html = $isCut ? mb_strcut($html, 0, self::LONGEST) : $html;
         // What begins no tag is text (HTML, 13.2.5.6); some programs keep a complaint of each.
         $html = (string) preg_replace('~<(?![a-z/!?])~i', '&lt;', $html);
+        if (\strlen($html) > self::LONGEST + self::LONGEST / 4) {
+            [$html, $isCut] = [mb_strcut($html, 0, self::LONGEST), true];
+        }
         $flat = array_fill_keys(self::FLAT, true);
         $depth = $elements = $at = $copied = 0;
         $bounded = '';

@@ -18,7 +18,7 @@ final class BoundedHtmlTest extends TestCase
         yield 'a comment' => ['a<!-- <b> -->b', 'ab'];
         yield 'a comment without an end' => ['a<!-- <b> b', 'a'];
         yield 'signs' => ['1 < 2 <3 <- a', '1 &lt; 2 &lt;3 &lt;- a'];
-        yield 'a picture in a tag' => [$picture = '<img src="data:image/png;base64,'.str_repeat('A=', 50_000).'">', $picture];
+        yield 'a picture in a tag' => ['<img src="data:image/png;base64,'.str_repeat('A=', 900_000).'">a', '<img src="data:,">a'];
         yield 'nothing' => ['', ''];
     }
 
