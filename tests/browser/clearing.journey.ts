@@ -1,3 +1,4 @@
+import type { Route } from '@playwright/test'
 import { expect, test, type Desk } from './desk'
 
 const left = (desk: Desk) => desk.page.getByRole('status').filter({ hasText: 'left' })
@@ -120,6 +121,9 @@ test('a clearing goes on after a reload, and is summed up at its end', async ({ 
 
 test('the order can be changed and is remembered', async ({ desk, page }) => {
   await startClearing(desk)
+  // It holds at once, also while the server has not answered yet.
+  const held: Route[] = []
+  await page.route('**/api/settings', (route) => void held.push(route))
   await page.getByLabel('Order').selectOption('oldest')
   const first = await subject(desk).innerText()
   await desk.press('ArrowRight')
@@ -128,6 +132,10 @@ test('the order can be changed and is remembered', async ({ desk, page }) => {
   await startClearing(desk)
   await expect(page.getByLabel('Order')).toHaveValue('oldest')
   await expect(subject(desk)).toHaveText(oldest)
+  const saved = page.waitForResponse('**/api/settings')
+  for (const route of held) await route.continue()
+  await saved
+  await page.unroute('**/api/settings')
   await page.getByLabel('Order').selectOption('grouped')
 })
 

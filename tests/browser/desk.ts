@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page, type Request } from '@playwright/test'
 
 export { expect }
 
@@ -77,11 +77,22 @@ export class Desk {
   }
 
   async undoLast(): Promise<void> {
-    await this.page
+    const undo = this.page
       .getByRole('region', { name: 'What you did last' })
       .getByRole('button', { name: 'Undo' })
       .first()
-      .click()
+    await this.undone(() => undo.click())
+  }
+
+  async undoByKey(): Promise<void> {
+    await this.undone(() => this.press('Control+z'))
+  }
+
+  /** A journey does not end, nor go on, before the server has undone it: the next one begins with what this one left. */
+  private async undone(ask: () => Promise<void>): Promise<void> {
+    const answered = this.page.waitForResponse((response) => response.url().endsWith('/undo'))
+    await ask()
+    expect((await answered).ok()).toBe(true)
   }
 
   async moveClock(to: 'An hour on' | 'To tomorrow morning' | 'A week on'): Promise<void> {
@@ -141,6 +152,10 @@ export const test = base.extend<{ desk: Desk }>({
       const isAnswer = /Failed to load resource/.test(message.text())
       if (message.type() === 'error' && !isAnswer) complaints.push(message.text())
     })
+    const underWay = new Set<Request>()
+    page.on('request', (request) => request.method() !== 'GET' && underWay.add(request))
+    page.on('requestfinished', (request) => underWay.delete(request))
+    page.on('requestfailed', (request) => underWay.delete(request))
     const slower = Number(process.env.ZIPPY_SLOWER ?? 1)
     if (slower > 1) {
       const browser = await page.context().newCDPSession(page)
@@ -150,6 +165,8 @@ export const test = base.extend<{ desk: Desk }>({
     await desk.signIn()
     await desk.seeReminders()
     await use(desk)
+    // What was asked for last is not cut off by the end of the journey.
+    await expect.poll(() => underWay.size, { message: 'changes under way' }).toBe(0)
     expect(complaints).toEqual([])
   },
 })

@@ -120,5 +120,5 @@ test('the list in a message, with one key from the clearing', async ({ desk, pag
   await expect(
     page.locator('.task-sheet dd', { hasText: /before in the morning|morning before/ }),
   ).toBeVisible()
-  await desk.press('Control+z')
+  await desk.undoByKey()
 })

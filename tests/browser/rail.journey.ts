@@ -11,7 +11,7 @@ test('a day unfolds to what it holds: check off, open, bring back', async ({ des
   await expect(panel).not.toContainText('Wind the wall clock')
   await desk.press('Escape')
   await expect(panel).toHaveCount(0)
-  await desk.press('Control+z')
+  await desk.undoByKey()
 })
 
 test('a conversation is sent to a day by key, with the consequence shown before', async ({ desk, page }) => {

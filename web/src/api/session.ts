@@ -28,6 +28,8 @@ export function useSignIn() {
     queries.setQueryData(KEY, settle(session))
     void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' })
   }
+  const saveSettings = async (settings: Settings) =>
+    take(await answer(api.PUT('/settings', { body: settings })))
   return {
     signIn: async (email: string, password: string) =>
       take(await answer(api.POST('/sign-in', { body: { email, password } }))),
@@ -35,7 +37,15 @@ export function useSignIn() {
       const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
       take(await answer(api.POST('/accounts', { body: { name, email, password, zone, word } })))
     },
-    saveSettings: async (settings: Settings) => take(await answer(api.PUT('/settings', { body: settings }))),
+    saveSettings,
+    /** A choice made by a handle on the page: it holds from now on, in every view, also while it is being saved. */
+    choose: async (more: Partial<Settings>) => {
+      const session = queries.getQueryData<Session>(KEY)
+      if (!session?.account) return
+      const settings = { ...session.account.settings, ...more }
+      queries.setQueryData<Session>(KEY, { ...session, account: { ...session.account, settings } })
+      await saveSettings(settings)
+    },
     signOut: async () => {
       await answer(api.DELETE('/session'))
       queries.clear()

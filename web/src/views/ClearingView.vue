@@ -19,6 +19,7 @@ import HistoryList from '@/parts/HistoryList.vue'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { useClearingRun } from '@/parts/clearing'
+import { attempt } from '@/parts/notice'
 import { useAnswering } from '@/parts/answering'
 import DraftStrip from '@/parts/DraftStrip.vue'
 import WriteSheet from '@/parts/WriteSheet.vue'
@@ -31,7 +32,7 @@ import TooOften from '@/parts/TooOften.vue'
 const router = useRouter()
 const queries = useQueryClient()
 const { account } = useSession()
-const { saveSettings } = useSignIn()
+const { choose } = useSignIn()
 const loadAhead = useLoadAhead()
 
 const order = ref<ClearingOrder>(account.value?.settings.clearingOrder ?? 'grouped')
@@ -61,10 +62,7 @@ const {
   () => id.value,
 )
 
-watch(order, (now) => {
-  if (!account.value) return
-  void saveSettings({ ...account.value.settings, clearingOrder: now }).catch(() => undefined)
-})
+watch(order, (now) => attempt(() => choose({ clearingOrder: now })))
 watch(ahead, (rows) => loadAhead(rows.map((row) => row.id)), { immediate: true })
 watch(
   () => shown.value?.row.unread && shown.value.row.id,
