@@ -15,7 +15,7 @@ use ZippyTray\Server\PrivateLocks;
 use ZippyTray\Server\Store\Backup;
 use ZippyTray\Server\Store\Schema;
 
-#[AsCommand('data:restore', 'Puts a backup in the place of the database, which is set aside')]
+#[AsCommand('data:restore', 'Puts a backup in the place of the database, which is kept beside it')]
 final class RestoreCommand extends Command
 {
     public function __construct(private readonly Backup $backup, private readonly Schema $schema)

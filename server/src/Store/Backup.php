@@ -50,7 +50,7 @@ final readonly class Backup
     }
 
     /**
-     * What was there is set aside whole, with its write-ahead log: that belongs to the old one, and would be played over
+     * What was there is kept whole, with its write-ahead log: that belongs to the old one, and would be played over
      * the new.
      *
      * @return string|null the folder in which the old one lies; null when there was none
@@ -71,7 +71,7 @@ final readonly class Backup
         chmod($new, 0o600);
         self::checked($new);
         $there = array_filter(self::BESIDE, static fn (string $ending): bool => file_exists($database.$ending));
-        $aside = [] === $there ? null : DataFolder::path().'/set-aside-'.gmdate('Ymd-His').'-'.bin2hex(random_bytes(2));
+        $aside = [] === $there ? null : DataFolder::path().'/before-restore-'.gmdate('Ymd-His').'-'.bin2hex(random_bytes(2));
         if (null !== $aside) {
             $files->mkdir($aside, 0o700);
             foreach ($there as $ending) {

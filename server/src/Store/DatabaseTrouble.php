@@ -19,10 +19,10 @@ final class DatabaseTrouble extends \RuntimeException
         'database or disk is full' => 'The disk is full, so nothing can be kept. Nothing was changed. Make room, then try again.',
         'readonly database' => 'The database cannot be written to. Nothing was changed. Let the program write to the folder %s and the files in it, then try again.',
         'unable to open database file' => 'The database cannot be opened. Look whether the folder %s is there and can be written to.',
-        'database disk image is malformed' => 'The database is damaged. End the program, then restore a backup: ./zippy restore FILE. The damaged one is set aside by that, in the folder %s.',
-        'database schema is corrupt' => 'The database is damaged. End the program, then restore a backup: ./zippy restore FILE. The damaged one is set aside by that, in the folder %s.',
-        'malformed database schema' => 'The database is damaged. End the program, then restore a backup: ./zippy restore FILE. The damaged one is set aside by that, in the folder %s.',
-        'file is not a database' => 'The file of the database holds something else. End the program, then restore a backup: ./zippy restore FILE. What is there is set aside by that, in the folder %s.',
+        'database disk image is malformed' => 'The database is damaged. End the program, then restore a backup: ./zippy restore FILE. The damaged one is kept by that, in the folder %s.',
+        'database schema is corrupt' => 'The database is damaged. End the program, then restore a backup: ./zippy restore FILE. The damaged one is kept by that, in the folder %s.',
+        'malformed database schema' => 'The database is damaged. End the program, then restore a backup: ./zippy restore FILE. The damaged one is kept by that, in the folder %s.',
+        'file is not a database' => 'The file of the database holds something else. End the program, then restore a backup: ./zippy restore FILE. What is there is kept by that, in the folder %s.',
         'disk i/o error' => 'The disk does not work as it should, and the database could not be read or written. Look after the disk, then restore a backup if it has to be: ./zippy restore FILE.',
         'no such table' => 'The database in %s is not up to date, or is not one of this program. End it and start it again, which brings it up to date; if that does not help, restore a backup: ./zippy restore FILE.',
         'no such column' => 'The database in %s is not up to date, or is not one of this program. End it and start it again, which brings it up to date; if that does not help, restore a backup: ./zippy restore FILE.',
@@ -55,6 +55,6 @@ final class DatabaseTrouble extends \RuntimeException
     /** It is shorter than it says. */
     public static function truncated(): self
     {
-        return new self(\sprintf('The database is cut off: its file is shorter than it was. End the program, then restore a backup: ./zippy restore FILE. What is there is set aside by that, in the folder %s.', DataFolder::path()));
+        return new self(\sprintf('The database is cut off: its file is shorter than it was. End the program, then restore a backup: ./zippy restore FILE. What is there is kept by that, in the folder %s.', DataFolder::path()));
     }
 }
