@@ -17,7 +17,7 @@ enum EntryKind: string
     case Mute = 'mute';
     case Block = 'block';
     case Unblock = 'unblock';
-    case Sweep = 'sweep';
+    case ArchiveRest = 'archive_rest';
     case BringBack = 'bring_back';
     case PutBack = 'put_back';
     case MoveReturn = 'move_return';

@@ -6,8 +6,8 @@ namespace ZippyTray\Core\Post;
 
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\People\Called;
 use ZippyTray\Core\Time\LocalDate;
-use ZippyTray\Core\Tray\Advice\TaskTitle;
 
 /**
  * The letter that asks somebody again for what they owe.
@@ -24,7 +24,14 @@ final readonly class AskAgain
         return new Letter(
             [$owed->person()],
             subject: '' === $subject ? 'A reminder' : 'Re: '.$subject,
-            text: \sprintf("Hello %s,\n\n%s. I have not heard from you since. When can I count on it?\n\n%s\n", TaskTitle::firstName($owed->person()), $about, TaskTitle::firstName(new Address('', $myName))),
+            text: \sprintf("%s\n\n%s. I have not heard from you since. When can I count on it?\n\n%s\n", Called::greeting($owed->person()), $about, self::signed($myName)),
         );
+    }
+
+    private static function signed(string $name): string
+    {
+        $first = Called::firstName(new Address('', $name));
+
+        return '' === $first ? $name : $first;
     }
 }

@@ -65,6 +65,17 @@ final readonly class Letter
         }
     }
 
+    /** @param list<Address> $to */
+    public function withTo(array $to): self
+    {
+        return new self($to, $this->cc, $this->bcc, $this->subject, $this->text, $this->formatted, $this->files, $this->carried, $this->what, $this->until);
+    }
+
+    public function withText(string $text): self
+    {
+        return new self($this->to, $this->cc, $this->bcc, $this->subject, $text, $this->formatted, $this->files, $this->carried, $this->what, $this->until);
+    }
+
     /** @return list<Address> whoever gets it, each once */
     public function recipients(): array
     {

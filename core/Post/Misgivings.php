@@ -42,8 +42,8 @@ final readonly class Misgivings
         if (\count($letter->recipients()) > self::MANY) {
             $found[] = \sprintf('It goes to %d people.', \count($letter->recipients()));
         }
-        if (1 === preg_match(Placeholders::OPEN, $letter->subject.' '.$letter->text, $m)) {
-            $found[] = \sprintf('"%s" has not been filled in.', mb_strimwidth($m[0], 0, 60, '…'));
+        foreach (\array_slice(Placeholders::left($letter->subject."\n".$written), 0, 3) as $gap) {
+            $found[] = \sprintf('"%s" has not been filled in.', mb_strimwidth($gap, 0, 60, '…'));
         }
         if ('' === $letter->subject) {
             $found[] = 'It has no subject.';

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Post;
 
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\Time\When\Reading;
+use ZippyTray\Core\People\Called;
 use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Time\When\Unreadable;
-use ZippyTray\Core\Tray\Advice\TaskTitle;
 
 /**
  * Fills in the gaps of a template. A gap stands in braces: {first name} of who gets it, {my name}, {my first name},
@@ -18,6 +17,12 @@ final readonly class Placeholders
 {
     /** A gap that nothing has filled in. Braces in prose or code, which hold no word at their beginning, are none. */
     public const OPEN = '/\{\s*(?:(?:my\s+)?(?:first\s+)?name|today|when\b[^{}\n]*|ask\b[^{}\n]*)\s*\}/iu';
+
+    /** What looks like a gap: a word or several in braces. Braces of code or prose, which hold other signs, are none. */
+    private const ANY = '/\{\s*\p{L}[\p{L}\p{N} \'’_-]{0,60}\}/u';
+
+    /** A greeting by first name, which becomes one without a name when none is known. */
+    private const GREETING = '/\b(dear|hello|hi|hey|good (?:morning|afternoon|evening))(\s+)\{\s*first\s+name\s*\}/iu';
 
     public function __construct(private Speaker $speaker, private string $myName)
     {
@@ -29,7 +34,12 @@ final readonly class Placeholders
      */
     public function fill(string $text, ?Address $to, array $asked = []): string
     {
-        return (string) preg_replace_callback(self::OPEN, function (array $m) use ($to, $asked): string {
+        $first = null === $to ? null : Called::firstName($to);
+        if ('' === $first) {
+            $text = (string) preg_replace_callback(self::GREETING, static fn (array $m): string => 'dear' === mb_strtolower($m[1]) ? 'Hello' : $m[1], $text);
+        }
+
+        return (string) preg_replace_callback(self::OPEN, function (array $m) use ($to, $first, $asked): string {
             $gap = mb_strtolower((string) preg_replace('/\s+/u', ' ', trim($m[0], "{} \t")));
             if (str_starts_with($gap, 'ask')) {
                 return $asked[self::question($m[0])] ?? $m[0];
@@ -39,10 +49,10 @@ final readonly class Placeholders
             }
 
             return match ($gap) {
-                'first name' => null === $to ? $m[0] : TaskTitle::firstName($to),
+                'first name' => null === $first || '' === $first ? $m[0] : $first,
                 'name' => null === $to ? $m[0] : $to->label(),
                 'my name' => $this->myName,
-                'my first name' => TaskTitle::firstName(new Address('', $this->myName)),
+                'my first name' => Called::firstName(new Address('', $this->myName)) ?: $this->myName,
                 'today' => $this->speaker->now->date()->format('l j F'),
                 default => $m[0],
             };
@@ -71,7 +81,27 @@ final readonly class Placeholders
             }
         }
 
+        foreach (self::unknown($text) as $gap) {
+            $faults[] = \sprintf('"%s" is no gap that can be filled in. There are {first name}, {name}, {my name}, {my first name}, {today}, {when …} and {ask …}.', $gap);
+        }
+
         return $faults;
+    }
+
+    /** @return list<string> what looks like a gap and is none */
+    public static function unknown(string $text): array
+    {
+        preg_match_all(self::ANY, $text, $m);
+
+        return array_values(array_unique(array_filter($m[0], static fn (string $gap): bool => 1 !== preg_match(self::OPEN, $gap))));
+    }
+
+    /** @return list<string> gaps that nothing has filled in, known or not */
+    public static function left(string $text): array
+    {
+        preg_match_all(self::OPEN, $text, $m);
+
+        return array_values(array_unique([...$m[0], ...self::unknown($text)]));
     }
 
     private function when(string $phrase, string $gap): string
@@ -82,17 +112,7 @@ final readonly class Placeholders
             return $gap;
         }
 
-        return self::said($reading);
-    }
-
-    /** A day as one writes it to somebody: "Friday 27 November", with the time where there is one. */
-    private static function said(Reading $reading): string
-    {
-        if (null !== $reading->rule) {
-            return $reading->text();
-        }
-
-        return $reading->date->format('l j F').(null === $reading->moment ? '' : ', '.$reading->moment->time());
+        return $reading->toSomebody();
     }
 
     private static function question(string $gap): string

@@ -61,8 +61,13 @@ final readonly class FirstReminder
         }
         $isAwake = (string) $moment->time() >= (string) $settings->at(DayMark::Morning) && (string) $moment->time() <= (string) $settings->at(DayMark::Tonight);
         $evening = $moment->date()->plusDays((string) $moment->time() < (string) $settings->at(DayMark::EndOfDay) ? -1 : 0);
-        if (!$isAwake && $evening->at($settings->at(DayMark::EndOfDay), $zone) > $now->instant) {
-            return Reminder::lead(new Lead(new Span(days: $evening->daysUntil($due->date)), mark: DayMark::EndOfDay));
+        if (!$isAwake || !$settings->week->isWorkingDay($moment->date())) {
+            // Rather on a working day, where one is left, than on a day off or at night.
+            foreach ([self::workingDay($evening, $settings), ...($isAwake ? [] : [$evening])] as $day) {
+                if ($day->at($settings->at(DayMark::EndOfDay), $zone) > $now->instant) {
+                    return Reminder::lead(new Lead(new Span(days: $day->daysUntil($due->date)), mark: DayMark::EndOfDay));
+                }
+            }
         }
         $minutes = (int) ceil(($end->instant->getTimestamp() - $moment->instant->getTimestamp()) / self::HOUR) * 60;
         // Of a day the lead counts from its morning, which may be over by now.
@@ -80,10 +85,17 @@ final readonly class FirstReminder
         if ($day->at($settings->at(DayMark::Morning), $moment->zone) > $moment->instant) {
             $day = $day->plusDays(-1);
         }
+
+        return self::workingDay($day, $settings)->at($settings->at(DayMark::Morning), $moment->zone);
+    }
+
+    /** The last working day that is not after $day. */
+    private static function workingDay(LocalDate $day, TimeSettings $settings): LocalDate
+    {
         while (!$settings->week->isWorkingDay($day)) {
             $day = $day->plusDays(-1);
         }
 
-        return $day->at($settings->at(DayMark::Morning), $moment->zone);
+        return $day;
     }
 }

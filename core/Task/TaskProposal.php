@@ -20,7 +20,7 @@ use ZippyTray\Core\Tray\Advice\ListItem;
 final readonly class TaskProposal
 {
     /**
-     * @param Due|null       $due       from a deadline in the text
+     * @param Due|null       $due       from a deadline in the text, or as the person wants it when there is none
      * @param string         $words     the deadline's own words; empty when there is none
      * @param list<Reminder> $reminders the first reminder, if one is wanted and can still come
      * @param list<Outline>  $subtasks  the list that was found
@@ -37,15 +37,16 @@ final readonly class TaskProposal
     }
 
     /** @param list<ListItem> $items found in the message that counts most */
-    public static function of(Advice $advice, array $items, Speaker $speaker, FirstReminder $first): self
+    public static function of(Advice $advice, array $items, Speaker $speaker, TaskSettings $settings): self
     {
-        $due = DateKind::Deadline === $advice->date?->kind ? self::due($advice->date, $speaker) : null;
-        $reminder = null === $due ? null : $first->of($due, $speaker->now, $speaker->settings, $advice->minutes);
+        $deadline = DateKind::Deadline === $advice->date?->kind ? $advice->date : null;
+        $due = null === $deadline ? $settings->usualDue($speaker) : self::due($deadline, $speaker);
+        $reminder = $settings->reminder($due, null === $deadline, $speaker, $advice->minutes);
 
         return new self(
             $advice->title,
             $due,
-            null === $due ? '' : $advice->date->text,
+            null === $deadline ? '' : $deadline->text,
             null === $reminder ? [] : [$reminder],
             array_map(static fn (ListItem $item): Outline => new Outline(mb_strimwidth($item->text, 0, Task::TITLE_LENGTH, '…')), $items),
             self::until($advice, $speaker),

@@ -7,7 +7,7 @@ const summary = (desk: Desk) => desk.page.getByRole('heading', { level: 1 })
 
 async function startClearing(desk: Desk): Promise<void> {
   await desk.goTo('Tray')
-  await expect(desk.page.getByRole('button', { name: 'Sweep what is left' })).toBeVisible()
+  await expect(desk.page.getByRole('button', { name: 'Archive the rest' })).toBeVisible()
   await desk.press('Space')
   await expect(desk.page.getByRole('heading', { name: 'What becomes of it?' })).toBeVisible()
   await expect(subject(desk)).toBeVisible()

@@ -68,17 +68,17 @@ test('what fell due meanwhile is gathered once, in order, and said outside of a 
   await page.reload()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to decide')
   await desk.jot('Wash the panes; remind in 40 min')
-  await desk.jot('Sweep the stairs; remind in 20 min')
+  await desk.jot('Mop the stairs; remind in 20 min')
   await desk.jot('Grease the hinge; remind in 3 days')
   await page.evaluate(() => Object.defineProperty(document, 'hidden', { value: true, configurable: true }))
   await desk.moveClock('An hour on')
   const card = desk.reminders
   await expect(card.getByRole('heading')).toHaveText('While you were away')
   await expect(card.getByRole('article')).toHaveCount(2)
-  await expect(card.getByRole('article').first()).toContainText('Sweep the stairs')
+  await expect(card.getByRole('article').first()).toContainText('Mop the stairs')
   await expect(card.getByRole('article').last()).toContainText('Wash the panes')
   expect(await page.evaluate(() => (window as unknown as { said: string[] }).said)).toEqual([
-    'Sweep the stairs 36',
+    'Mop the stairs 36',
     'Wash the panes 36',
   ])
 
@@ -94,7 +94,7 @@ test('what fell due meanwhile is gathered once, in order, and said outside of a 
   await expect(card).toHaveCount(0)
 
   await desk.goTo('Tasks')
-  for (const title of ['Sweep the stairs', 'Wash the panes', 'Grease the hinge']) {
+  for (const title of ['Mop the stairs', 'Wash the panes', 'Grease the hinge']) {
     await desk.row(title).getByRole('checkbox').click()
     await expect(desk.row(title)).toHaveCount(0)
   }

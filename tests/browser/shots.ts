@@ -17,9 +17,9 @@ test('pictures of the views', async ({ desk, page }) => {
   await desk.press('Escape', 'Escape')
   await page.keyboard.press('Escape')
 
-  await page.getByRole('button', { name: 'Sweep what is left' }).click()
+  await page.getByRole('button', { name: 'Archive the rest' }).click()
   await expect(page.getByText('Tick what can go')).toBeVisible()
-  await shoot(desk, 'sweep')
+  await shoot(desk, 'archive-the-rest')
   await desk.press('Escape')
 
   await desk.open('Rota for December')

@@ -26,9 +26,12 @@ test('the tray is grouped in several ways, groups fold, and one is decided as a 
   await desk.expectCount('Tray', before)
 })
 
-test('a sweep holds up what asks for something, and is undone in one step', async ({ desk, page }) => {
+test('archiving the rest holds up what asks for something, and is undone in one step', async ({
+  desk,
+  page,
+}) => {
   const before = await desk.count('Tray')
-  await page.getByRole('button', { name: 'Sweep what is left' }).click()
+  await page.getByRole('button', { name: 'Archive the rest' }).click()
   const held = page.getByRole('list', { name: 'What stays' }).getByRole('listitem')
   await expect(held.filter({ hasText: 'Before the inspection' })).toContainText('Could you send me')
   await expect(held.filter({ hasText: 'Timetable from' })).toHaveCount(0)

@@ -46,9 +46,9 @@ for (const [name, size, scheme] of [
     await page.getByRole('button', { name: 'End here' }).click()
     await expect(page.getByRole('heading', { level: 1 })).toContainText('left in the tray')
     await desk.expectAccessible(`the end of a clearing, ${name}`)
-    await page.getByRole('button', { name: 'Sweep what is left' }).click()
+    await page.getByRole('button', { name: 'Archive the rest' }).click()
     await expect(page.getByText('Tick what can go')).toBeVisible()
-    await desk.expectAccessible(`Sweep, ${name}`)
+    await desk.expectAccessible(`Archive the rest, ${name}`)
     for (const [address, text] of [
       ['/owed', 'Kit Marsh'],
       ['/going-out', 'Nothing is being written'],

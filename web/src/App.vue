@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { signInNeeded } from './api/client'
 import { useSession } from './api/session'
 import AskDialog from './parts/AskDialog.vue'
@@ -17,8 +17,10 @@ import SignInPanel from './parts/SignInPanel.vue'
 import TopBar from './parts/TopBar.vue'
 import TrailStrip from './parts/TrailStrip.vue'
 import WorkStrip from './parts/WorkStrip.vue'
+import { setTypist } from './typing/kept'
 
 const { data: session, account, error, refetch } = useSession()
+watch(account, (now) => now && setTypist(now.email), { immediate: true, flush: 'sync' })
 const jotLine = ref<InstanceType<typeof JotLine>>()
 const keyCard = ref<InstanceType<typeof KeyCard>>()
 </script>

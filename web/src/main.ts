@@ -8,6 +8,7 @@ import { Problem } from './api/problem'
 import { vFirst } from './keys/first'
 import { router } from './router'
 import { vuetify } from './theme'
+import { forgetOld } from './typing/kept'
 
 const queryClient = new QueryClient({
   defaultOptions: {
@@ -17,6 +18,8 @@ const queryClient = new QueryClient({
     },
   },
 })
+
+forgetOld()
 
 createApp(App)
   .use(router)

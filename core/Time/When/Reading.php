@@ -101,6 +101,18 @@ final readonly class Reading
     }
 
     /** Of a time that the clock shows twice that day, the later one has to say so. */
+    /** As one writes it to somebody: "Friday 27 November", with the time where there is one. */
+    public function toSomebody(): string
+    {
+        return null === $this->rule ? self::day($this->date, $this->moment?->time()) : $this->text();
+    }
+
+    /** See toSomebody(). */
+    public static function day(LocalDate $date, ?TimeOfDay $time): string
+    {
+        return $date->format('l j F').(null === $time ? '' : ', '.$time);
+    }
+
     private static function momentText(Moment $moment): string
     {
         $isSecond = $moment->date()->at($moment->time(), $moment->zone) < $moment->instant;

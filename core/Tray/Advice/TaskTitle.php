@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\People\Called;
 
 /**
  * Turns what somebody asks into a task of the person who is asked: "Could you please send me the
@@ -13,10 +14,6 @@ use ZippyTray\Core\Mail\Address;
 final readonly class TaskTitle
 {
     private const LENGTH = 90;
-
-    private const ORGANISATION = '/\b(?:desk|office|team|support|services?|radio|print(?:ers|ing)?|school|trust|council|shop|store|ltd|limited|gmbh|inc|llc|company|department|dept|accounts|billing|info|news(?:letter)?|museum|library|bank|club|society|association|committee|harbour|port|insurance|energy|power|water|telecom|institute|university|college|foundation|fund|group|agency|bureau|centre|center|hotel|press|magazine|journal|works|supplies|rentals?|roofs|roofing|glass|electric|studio|partners|parish|church|police|ministry|authority|board|administration|secretariat|reception|admissions|registry|orders|bookings|tickets|the)\b/iu';
-
-    private const HONORIFIC = '/^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professor|sir|dame|capt|captain|rev|fr|sr)\.?\s+)+/iu';
 
     /** What is cut off: why, how urgent, how kind. */
     private const TRAILING = '/(?:,\s+which\b.*|\s*,?\s+then\b.*|(?:,|\s+[–-])?\s+(?:(?:if|when|whenever|once|as soon as) (?:it\'s |it is )?(?:you|possible|at all|convenient|i may|that\'s|that is|not too)\b.*|(?:asap|a\.s\.a\.p\.?|as soon as (?:you|possible).*|at your (?:earliest )?convenience|at some point|some ?time|soon|quickly|urgently|in time|in advance|please|pls|thanks.*|thank you.*|too|as well|again|ideally|preferably|below|above|ok|okay|for me|by return|right away|straight away|immediately)|(?:so|in order) (?:that|to|we|i|they|you)\b.*|because\b.*|since (?:we|i|it|the)\b.*|as (?:we|i|it|they|otherwise)\b.*|otherwise\b.*|or (?:we|i|else)\b.*|(?:and|but) (?:let|tell|please|i|we|then|could|can|would|if)\b.*|even (?:if|though)\b.*|although\b.*|unless\b.*))[.?!]*$/iu';
@@ -29,7 +26,7 @@ final readonly class TaskTitle
      */
     public function of(?Request $request, array $dates, Address $from, string $subject): string
     {
-        $name = self::firstName($from);
+        $name = Called::inTitle($from);
         if (null === $request) {
             return '' === $subject ? \sprintf('Read the message from %s', $name) : self::shortened($subject);
         }
@@ -41,27 +38,6 @@ final readonly class TaskTitle
         }
 
         return self::shortened(self::capital($title));
-    }
-
-    /** What to call the sender in a title: a first name, or the whole name of an organisation. */
-    public static function firstName(Address $from): string
-    {
-        $name = trim((string) preg_replace(['/\s*\([^)]*\)|\s+(?:via|from|at|@)\s.*$/u', '/^[\'"]|[\'"]$/'], '', $from->name));
-        $local = explode('@', $from->email)[0];
-        if ('' === $name || str_contains($name, '@')) {
-            $word = explode(' ', trim((string) preg_replace('/[^\p{L}]+/u', ' ', $local)))[0];
-
-            return '' === $word ? 'the sender' : self::capital($word);
-        }
-        if (1 === preg_match('/^(?<last>[^,]+),\s*(?<first>\p{Lu}[^,]*)$/u', $name, $m) && 1 !== preg_match(self::ORGANISATION, $name)) {
-            $name = $m['first'].' '.$m['last'];
-        }
-        $name = (string) preg_replace(self::HONORIFIC, '', $name);
-        if (1 === preg_match(self::ORGANISATION, $name) || 1 === preg_match('/[&\d]/', $name)) {
-            return trim((string) preg_replace('/,.*$/u', '', $name));
-        }
-
-        return self::capital(explode(' ', $name)[0]);
     }
 
     /** @param list<FoundDate> $dates */

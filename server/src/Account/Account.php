@@ -35,11 +35,11 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(type: 'json')]
     private array $timeSettings = [];
 
-    /** @var array{completeSubtasks?: bool, reminderPercent?: int, reminderDays?: int} what is missing is as usual */
+    /** @var array{completeSubtasks?: bool, reminderPercent?: int, reminderDays?: int, taskDue?: string, taskReminder?: string} what is missing is as usual */
     #[ORM\Column(type: 'json')]
     private array $taskSettings = [];
 
-    /** @var array{snoozes?: list<string>, mailEndsSnooze?: bool} what is missing is as usual */
+    /** @var array{snoozes?: list<string>, mailEndsSnooze?: bool, nextAfterDeciding?: bool} what is missing is as usual */
     #[ORM\Column(type: 'json')]
     private array $traySettings = [];
 

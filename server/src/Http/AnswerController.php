@@ -4,21 +4,27 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Http;
 
+use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owing;
 use ZippyTray\Core\Post\Answering;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\AskAgain;
+use ZippyTray\Core\Post\HandOverLetter;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\When\Reading;
+use ZippyTray\Core\Time\When\Unreadable;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Http\Payload\WrittenLetter;
 use ZippyTray\Server\Store\OutgoingRows;
 
 /**
@@ -26,7 +32,7 @@ use ZippyTray\Server\Store\OutgoingRows;
  */
 final readonly class AnswerController
 {
-    public function __construct(private OutgoingRows $rows, private Messages $messages)
+    public function __construct(private OutgoingRows $rows, private Messages $messages, private ClockInterface $clock)
     {
     }
 
@@ -45,6 +51,12 @@ final readonly class AnswerController
         ?string $owed = null,
         #[MapQueryParameter]
         ?string $task = null,
+        #[MapQueryParameter]
+        ?string $to = null,
+        #[MapQueryParameter]
+        string $what = '',
+        #[MapQueryParameter]
+        string $until = '',
     ): JsonResponse {
         if (null !== $owed) {
             $one = $owing->get($account->id, $owed);
@@ -57,12 +69,42 @@ final readonly class AnswerController
             $one = $tasks->get($account->id, $task);
             $due = $one->due();
 
-            return new JsonResponse($this->rows->letter($account, $this->signed($account, new Letter(subject: $one->title(), text: $one->notes(), files: $one->files())), null, ['what' => $one->title(), 'due' => self::due($due)]));
+            $letter = $this->handedOver($account, new Letter(subject: $one->title(), text: $one->notes(), files: $one->files()), [], $one->title(), null === $due ? '' : Reading::day($due->date, $due->time));
+
+            return new JsonResponse($this->rows->letter($account, $letter, null, ['what' => $one->title(), 'due' => self::due($due)]));
         }
         $kind = AnswerKind::tryFrom($kind) ?? AnswerKind::New;
         $letter = AnswerKind::New === $kind ? new Letter() : (new Answering([$account->email], $account->timeZone()))->to($this->messages->get($account->id, $message ?? throw new NotFound('message', '')), $kind);
 
+        if (null !== $to) {
+            $people = (new WrittenLetter($to))->letter()->to;
+            $letter = $this->handedOver($account, $letter->withTo($people), $people, $what, $this->until($account, $until));
+
+            return new JsonResponse($this->rows->letter($account, $letter, $message, ['what' => $what]));
+        }
+
         return new JsonResponse($this->rows->letter($account, $this->signed($account, $letter), AnswerKind::New === $kind ? null : $message));
+    }
+
+    /** @param list<Address> $to */
+    private function handedOver(Account $account, Letter $letter, array $to, string $what, string $until): Letter
+    {
+        $below = $this->signed($account, $letter);
+        $words = HandOverLetter::words($to, $what, $until);
+
+        return $below->withText('' === trim($below->text) ? $words."\n" : $words.(str_starts_with($below->text, "\n") ? '' : "\n\n").$below->text);
+    }
+
+    /** A when phrase as it is said to somebody; one that cannot be read yet stands as it was written. */
+    private function until(Account $account, string $phrase): string
+    {
+        try {
+            $reading = $account->speaker($this->clock->now())->read($phrase);
+        } catch (Unreadable) {
+            return trim($phrase);
+        }
+
+        return $reading->toSomebody();
     }
 
     /** The signature stands under what is going to be written, above what is quoted. */
@@ -70,7 +112,12 @@ final readonly class AnswerController
     {
         $signature = $account->postSettings()->signature;
 
-        return '' === $signature ? $letter : new Letter($letter->to, $letter->cc, $letter->bcc, $letter->subject, '' === trim($letter->text) || str_starts_with($letter->text, "\n\n") ? "\n\n-- \n".$signature.$letter->text : rtrim($letter->text)."\n\n-- \n".$signature."\n", $letter->formatted, $letter->files, $letter->carried);
+        if ('' === $signature) {
+            return $letter;
+        }
+        $isAbove = '' === trim($letter->text) || str_starts_with($letter->text, "\n\n");
+
+        return $letter->withText($isAbove ? "\n\n-- \n".$signature.$letter->text : rtrim($letter->text)."\n\n-- \n".$signature."\n");
     }
 
     /** @return array{date: string, time: ?string}|null */

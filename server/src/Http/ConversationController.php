@@ -16,10 +16,8 @@ use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Remind\RemindOf;
-use ZippyTray\Core\Task\TaskProposal;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
@@ -27,6 +25,7 @@ use ZippyTray\Core\Tray\PassOver;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ConversationReminders;
+use ZippyTray\Server\Http\Payload\ProposalsWanted;
 use ZippyTray\Server\Http\Payload\Touch;
 use ZippyTray\Server\Store\Advices;
 use ZippyTray\Server\Store\ConversationRows;
@@ -35,11 +34,11 @@ use ZippyTray\Server\Store\FindingsStore;
 use ZippyTray\Server\Store\MessageStore;
 use ZippyTray\Server\Store\OutgoingRows;
 use ZippyTray\Server\Store\OwedRows;
+use ZippyTray\Server\Store\Proposals;
 use ZippyTray\Server\Store\StoredNow;
 use ZippyTray\Server\Store\TaskRows;
 use ZippyTray\Server\Store\View\AdviceView;
 use ZippyTray\Server\Store\View\MessageView;
-use ZippyTray\Server\Store\View\ProposalView;
 
 #[Route('/api')]
 final readonly class ConversationController
@@ -54,10 +53,10 @@ final readonly class ConversationController
         return new JsonResponse($this->rows->tray($account));
     }
 
-    #[Route('/sweep', methods: 'GET')]
-    public function sweep(#[CurrentUser] Account $account): JsonResponse
+    #[Route('/rest', methods: 'GET')]
+    public function rest(#[CurrentUser] Account $account): JsonResponse
     {
-        return new JsonResponse($this->rows->sweep($account));
+        return new JsonResponse($this->rows->rest($account));
     }
 
     #[Route('/find', methods: 'GET')]
@@ -67,7 +66,7 @@ final readonly class ConversationController
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]
-    public function show(#[CurrentUser] Account $account, string $id, MessageStore $store, TaskRows $tasks, EntryRows $entries, Conversations $conversations, Advices $advices, FindingsStore $findings, OutgoingRows $drafts, OwedRows $owed, ClockInterface $clock): JsonResponse
+    public function show(#[CurrentUser] Account $account, string $id, MessageStore $store, TaskRows $tasks, EntryRows $entries, Conversations $conversations, Advices $advices, Proposals $proposals, FindingsStore $findings, OutgoingRows $drafts, OwedRows $owed, ClockInterface $clock): JsonResponse
     {
         $messages = $store->ofConversation($account->id, $id);
         $conversation = $conversations->get($account->id, $id);
@@ -79,13 +78,21 @@ final readonly class ConversationController
             'row' => $this->rows->one($account, $id),
             'messages' => $this->views($messages, $found),
             'advice' => null === $advice ? null : AdviceView::of($advice),
-            'proposal' => null === $advice ? null : ProposalView::of($this->proposal($account, $advice, $found, $clock), $account->timeZone()),
+            'proposal' => null === $advice ? null : $proposals->from($account, [$id => $advice])[$id] ?? null,
             'tasks' => $tasks->ofMessages($account->id, $ids),
             'drafts' => $drafts->draftsIn($account, $id),
             'owed' => $owed->in($account, $id),
             'reminders' => $this->reminders($conversation, $account->speaker($clock->now())),
             'history' => $entries->about($account->id, $conversation->ref()),
         ]);
+    }
+
+    #[Route('/proposals', methods: 'POST')]
+    public function proposals(#[CurrentUser] Account $account, #[MapRequestPayload] ProposalsWanted $wanted, Proposals $proposals): JsonResponse
+    {
+        $of = $proposals->of($account, $wanted->conversations);
+
+        return new JsonResponse(array_map(static fn (string $id): array => ['conversation' => $id, 'proposal' => $of[$id] ?? null], $wanted->conversations));
     }
 
     /**
@@ -107,14 +114,6 @@ final readonly class ConversationController
                 return MessageView::bare($message);
             }
         }, $messages);
-    }
-
-    /** @param array<string, Findings> $found by message, oldest first */
-    private function proposal(Account $account, Advice $advice, array $found, ClockInterface $clock): TaskProposal
-    {
-        $newest = [] === $found ? null : $found[array_key_last($found)];
-
-        return TaskProposal::of($advice, $newest->items ?? [], $account->speaker($clock->now()), $account->taskSettings()->firstReminder);
     }
 
     /** @return list<array{text: string, at: ?string}> */

@@ -51,7 +51,7 @@ final readonly class ProblemListener
             $problem instanceof Refused => Problem::of(Response::HTTP_UNPROCESSABLE_ENTITY, $problem->getMessage(), '' === $problem->field ? [] : ['violations' => [['field' => $problem->field, 'message' => $problem->getMessage()]]]),
             $problem instanceof CannotUndo => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage()),
             $problem instanceof UndoBlocked => $this->later($problem->getMessage(), $problem->later),
-            $problem instanceof Overtaken => $this->later($problem->getMessage(), $problem->entry),
+            $problem instanceof Overtaken => $this->later($problem->getMessage(), $problem->entry, ['overtaken' => ['conversation' => $problem->conversationId, 'revision' => $problem->revision, 'byMail' => null === $problem->entry]]),
             $problem instanceof OpenSubtasks => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['openSubtasks' => $problem->count]),
             $problem instanceof DraftOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['outgoing' => $this->outgoings->one($this->accounts->get($problem->outgoing->accountId), $problem->outgoing)]),
             $problem instanceof TaskOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['task' => $this->tasks->of($problem->task)]),
@@ -62,10 +62,13 @@ final readonly class ProblemListener
         });
     }
 
-    /** @param Entry|null $later the entry that came in between */
-    private function later(string $sentence, ?Entry $later): JsonResponse
+    /**
+     * @param Entry|null           $later   the entry that came in between
+     * @param array<string, mixed> $members more members of the problem
+     */
+    private function later(string $sentence, ?Entry $later, array $members = []): JsonResponse
     {
-        return Problem::of(Response::HTTP_CONFLICT, $sentence, null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id)]);
+        return Problem::of(Response::HTTP_CONFLICT, $sentence, $members + (null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id)]));
     }
 
     private function http(HttpExceptionInterface $problem): JsonResponse

@@ -22,9 +22,10 @@ final readonly class SettingsController
     public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] Settings $settings, EntityManagerInterface $orm, SessionState $state, ClockInterface $clock, Request $request): JsonResponse
     {
         [$time, $tray] = [$settings->time(), $settings->tray()];
-        $tray->snoozes->check(new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time));
+        $speaker = new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time);
+        $tray->snoozes->check($speaker);
         $account->settle($account->name(), $settings->zone);
-        $account->choose($settings->clearingOrder, $time, $settings->tasks(), $tray);
+        $account->choose($settings->clearingOrder, $time, $settings->tasks($speaker), $tray);
         $account->write($settings->post());
         $account->reachedAt($request->getSchemeAndHttpHost());
         $orm->flush();

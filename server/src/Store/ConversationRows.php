@@ -11,7 +11,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Place;
-use ZippyTray\Core\Tray\SweepCheck;
+use ZippyTray\Core\Tray\RestCheck;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\ConversationRow;
 use ZippyTray\Server\Store\View\Row;
@@ -56,11 +56,11 @@ final readonly class ConversationRows
     }
 
     /**
-     * All that is in the tray, with what a sweep would hold up.
+     * All that is in the tray, with what archiving the rest would hold up.
      *
      * @return array{conversations: list<array{id: string, revision: int}>, held: list<array{row: ConversationRow, reason: string}>} newest first
      */
-    public function sweep(Account $account): array
+    public function rest(Account $account): array
     {
         $now = $this->now($account);
         $conversations = [];
@@ -70,7 +70,7 @@ final readonly class ConversationRows
             foreach ($rows as $columns) {
                 $advice = $advices[$columns->string('id')] ?? null;
                 $row = $this->view($columns, $now, $advice);
-                $reason = SweepCheck::reason($advice, $row->returned);
+                $reason = RestCheck::reason($advice, $row->returned);
                 $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
                 if ('' !== $reason) {
                     $held[] = ['row' => $row, 'reason' => $reason];

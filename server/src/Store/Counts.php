@@ -64,7 +64,7 @@ final readonly class Counts
     {
         $count = $this->connection->fetchOne(
             "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
-             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task', 'do_now', 'hand_over', 'mute', 'block', 'sweep', 'send', 'send_later')",
+             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task', 'do_now', 'hand_over', 'mute', 'block', 'archive_rest', 'send', 'send_later')",
             [$accountId, $this->now->startOfDay($zone)],
         );
 

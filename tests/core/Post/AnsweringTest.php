@@ -97,7 +97,7 @@ final class AnsweringTest extends TestCase
         yield 'no reader' => ['no-reply@glass.example', 'Thanks.', $reply, ['no-reply@glass.example does not read answers.']];
         yield 'no reader, written together' => ['donotreply@glass.example', 'Thanks.', $reply, ['donotreply@glass.example does not read answers.']];
         yield 'somebody whose name begins so' => ['noreen@glass.example', 'Thanks.', $reply, []];
-        yield 'a gap' => ['tam@glass.example', 'Dear {first name}, {ask which pane}', $reply, ['"{first name}" has not been filled in.']];
+        yield 'a gap' => ['tam@glass.example', 'Dear {first name}, {ask which pane}', $reply, ['"{first name}" has not been filled in.', '"{ask which pane}" has not been filled in.']];
         yield 'braces' => ['tam@glass.example', 'Use {x: 1} and {}.', $reply, []];
         yield 'only quoted' => ['tam@glass.example', "\n\nOn Mon 2 Nov 2026 at 08:05, Tam wrote:\n> Which?", $reply, ['Nothing is written in it.']];
         yield 'a forward without a word' => ['tam@glass.example', '', AnswerKind::Forward, []];

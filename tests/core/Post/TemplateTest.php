@@ -24,6 +24,8 @@ final class TemplateTest extends TestCase
         yield 'the other way round' => ['Dear {First  Name},', new Address('t@x.example', 'Achterberg, Tam'), [], 'Dear Tam,'];
         yield 'a title' => ['Dear {first name},', new Address('e@x.example', 'Dr. Elin Voss'), [], 'Dear Elin,'];
         yield 'only an address' => ['Dear {first name},', new Address('ilse.norgaard@x.example'), [], 'Dear Ilse,'];
+        yield 'nobody by name' => ['Dear {first name},', new Address('contact@x.example', 'Contact form'), [], 'Hello,'];
+        yield 'nobody by name, greeted otherwise' => ['Good morning {first name}, {first name}', new Address('info@x.example'), [], 'Good morning, {first name}'];
         yield 'nobody yet' => ['Dear {first name}, {name}', null, [], 'Dear {first name}, {name}'];
         yield 'both names' => ['{name} and {my name}, {my first name}', $tam, [], 'Tam Achterberg and Wren Halloran, Wren'];
         yield 'days' => ['{today}, {when next friday}, {when tomorrow 3pm}, {when in 2 weeks}', $tam, [], 'Tuesday 24 November, Friday 4 December, Wednesday 25 November, 15:00, Tuesday 8 December'];
@@ -43,7 +45,9 @@ final class TemplateTest extends TestCase
     public function testQuestionsAndFaults(): void
     {
         self::assertSame(['which pane', 'What is written here?', 'how many'], Placeholders::questions('{ask which pane} {ask } {ask which pane} {ask how many}'));
-        self::assertSame(['{when blursday}: I cannot read "blursday".'], self::placeholders()->faults('{when friday} {when blursday}'));
+        self::assertSame(['{when blursday}: I cannot read "blursday".'], self::placeholders()->faults('{when friday} {when blursday} { x: 1 } {}'));
+        self::assertStringStartsWith('"{unknown gap}" is no gap that can be filled in.', self::placeholders()->faults('{today} {unknown gap}')[0]);
+        self::assertSame(['{today}', '{their shoe size}'], Placeholders::left('{today} { x: 1 } {their shoe size} {} {{today}}'));
     }
 
     public function testTemplatesHaveNamesOfTheirOwn(): void

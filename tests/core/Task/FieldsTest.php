@@ -222,20 +222,39 @@ final class FieldsTest extends TestCase
     public function testAProposalTakesTheDeadlineTheListAndAReminder(): void
     {
         $date = new FoundDate(DateKind::Deadline, LocalDate::parse('2026-12-04'), null, 'by Friday', 10, 19);
-        $proposal = TaskProposal::of($this->advice($date), [new ListItem('the ladder', 1, 2), new ListItem('the paint', 3, 4)], self::speaker(), new FirstReminder());
+        $proposal = TaskProposal::of($this->advice($date), [new ListItem('the ladder', 1, 2), new ListItem('the paint', 3, 4)], self::speaker(), new TaskSettings());
         self::assertSame(['Send the form', 'Fri 4 Dec 2026', 'by Friday', ['the morning before'], 'Fri 4 Dec 2026, 09:00'], [
             $proposal->title, $proposal->due?->text(), $proposal->words, array_map(static fn (Reminder $reminder): string => $reminder->text(), $proposal->reminders), $proposal->until?->text(),
         ]);
         self::assertEquals([new Outline('the ladder'), new Outline('the paint')], $proposal->subtasks);
 
-        $none = TaskProposal::of($this->advice(new FoundDate(DateKind::Appointment, LocalDate::parse('2026-11-24'), TimeOfDay::parse('09:00'), 'today', 0, 5)), [], self::speaker(), new FirstReminder());
+        $none = TaskProposal::of($this->advice(new FoundDate(DateKind::Appointment, LocalDate::parse('2026-11-24'), TimeOfDay::parse('09:00'), 'today', 0, 5)), [], self::speaker(), new TaskSettings());
         self::assertSame([null, '', [], null], [$none->due, $none->words, $none->reminders, $none->until], 'An appointment is no due, and what is past comes back no more.');
-        self::assertSame([], TaskProposal::of($this->advice($date), [], self::speaker(), new FirstReminder(0))->reminders);
+        self::assertSame([], TaskProposal::of($this->advice($date), [], self::speaker(), new TaskSettings(firstReminder: new FirstReminder(0)))->reminders);
+    }
+
+    public function testWhatIsMadeInOneStepIsDueAsThePersonWantsIt(): void
+    {
+        $settings = new TaskSettings(taskDue: 'end of the week', taskReminder: '2h before');
+        $settings->check(self::speaker());
+        $proposal = TaskProposal::of($this->advice(null), [], self::speaker(), $settings);
+        self::assertSame(['Fri 27 Nov 2026', '', ['2 hours before']], [$proposal->due?->text(), $proposal->words, array_map(static fn (Reminder $reminder): string => $reminder->text(), $proposal->reminders)]);
+        $named = TaskProposal::of($this->advice(new FoundDate(DateKind::Deadline, LocalDate::parse('2026-12-04'), null, 'by Friday', 10, 19)), [], self::speaker(), $settings);
+        self::assertSame(['Fri 4 Dec 2026', 'the morning before'], [$named->due?->text(), $named->reminders[0]->text()], 'What the letter says comes first.');
+        self::assertNull(TaskProposal::of($this->advice(null), [], self::speaker(), new TaskSettings(taskDue: '3 Nov 2026'))->due, 'No task begins overdue.');
+        foreach ([['blursday', '', 'taskDue'], ['every friday', '', 'taskDue'], ['', 'blursday', 'taskReminder']] as [$due, $reminder, $field]) {
+            try {
+                (new TaskSettings(taskDue: $due, taskReminder: $reminder))->check(self::speaker());
+                self::fail('It was taken.');
+            } catch (Refused $refused) {
+                self::assertSame($field, $refused->field);
+            }
+        }
     }
 
     public function testSettingsSurviveStorage(): void
     {
-        $settings = new TaskSettings(true, new FirstReminder(20, 5));
+        $settings = new TaskSettings(true, new FirstReminder(20, 5), 'friday', '1 day before');
         self::assertEquals($settings, TaskSettings::fromState($settings->state()));
     }
 
@@ -252,7 +271,7 @@ final class FieldsTest extends TestCase
         }
     }
 
-    private function advice(FoundDate $date): Advice
+    private function advice(?FoundDate $date): Advice
     {
         return new Advice(AdvisedDecision::Task, AdviceGroup::Asks, MailKind::Personal, 'Send the form', 20, [], '', $date, null);
     }

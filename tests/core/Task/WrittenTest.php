@@ -14,6 +14,7 @@ use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\ReadOutline;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
@@ -123,6 +124,30 @@ final class WrittenTest extends TestCase
         $at = 10 === \strlen($due) ? Due::onDay($date) : Due::at($date, TimeOfDay::parse(substr($due, 11)), World::zone());
         $reminder = (new FirstReminder())->of($at, self::speaker()->now, new TimeSettings(), $estimate);
         self::assertSame([$lead, $moment], [$reminder?->text(), $reminder?->moment(null, $at, World::zone(), new TimeSettings(), self::speaker()->now->instant)?->text()]);
+    }
+
+    public function testItNeverComesOnADayOffWhenAWorkingDayIsFreeBeforeIt(): void
+    {
+        [$settings, $zone, $first] = [new TimeSettings(), World::zone(), new FirstReminder()];
+        $held = 0;
+        for ($hours = 0; $hours < 7 * 24; $hours += 5) {
+            $now = new Moment((new \DateTimeImmutable('2026-11-23T00:30', $zone))->modify("+{$hours} hours"), $zone);
+            for ($ahead = 2; $ahead < 12 * 24; $ahead += 7) {
+                $end = new Moment($now->instant->modify("+{$ahead} hours"), $zone);
+                foreach ([Due::onDay($end->date()), Due::at($end->date(), $end->time(), $zone)] as $due) {
+                    $moment = $first->of($due, $now, $settings)?->moment(null, $due, $zone, $settings, $now->instant);
+                    if (null === $moment || $settings->week->isWorkingDay($moment->date())) {
+                        continue;
+                    }
+                    for ($day = $now->date(); (string) $day < (string) $moment->date(); $day = $day->plusDays(1)) {
+                        $isFree = $settings->week->isWorkingDay($day) && $day->at($settings->at(DayMark::EndOfDay), $zone) > $now->instant;
+                        self::assertFalse($isFree, "{$now->text()}: due {$due->text()}, reminds {$moment->text()}, and {$day} is free");
+                    }
+                    ++$held;
+                }
+            }
+        }
+        self::assertGreaterThan(10, $held, 'What begins on a day off is reminded of on one.');
     }
 
     public function testThePersonDecidesHowEarly(): void

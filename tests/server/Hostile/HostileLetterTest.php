@@ -59,7 +59,7 @@ final class HostileLetterTest extends ApiTestCase
             self::assertIsString($row['id']);
             $this->open($row['id']);
         }
-        self::assertArrayHasKey('held', $this->get('/sweep'));
+        self::assertArrayHasKey('held', $this->get('/rest'));
         self::assertArrayHasKey('rows', $this->get('/find?words=plan'));
 
         self::assertLessThan(self::SECONDS, self::processor() - $before);

@@ -73,19 +73,19 @@ final class ClearingTest extends ApiTestCase
         self::assertSame(2, $this->row($id)['touches']);
     }
 
-    public function testASweepLooksFirst(): void
+    public function testArchivingTheRestLooksFirst(): void
     {
         $this->signIn();
         $asks = $this->receive('Drawings', text: 'Could you send me the drawings by 4 December?');
         $tells = $this->receive('Weather', text: 'It rained all day here.');
-        $check = $this->call('GET', '/sweep');
+        $check = $this->call('GET', '/rest');
         self::assertEqualsCanonicalizing([$asks, $tells], array_column((array) $check['conversations'], 'id'));
         /** @var list<array{row: array{id: string}, reason: string}> $held */
         $held = $check['held'];
         self::assertSame([$asks], array_map(static fn (array $one): string => $one['row']['id'], $held));
         self::assertStringContainsString('seems to ask', $held[0]['reason']);
-        $entry = $this->decide('sweep', [$tells]);
-        self::assertSame('sweep', $entry['kind']);
+        $entry = $this->decide('archive_rest', [$tells]);
+        self::assertSame('archive_rest', $entry['kind']);
         self::assertSame([$asks], array_column($this->rows('/tray'), 'id'));
     }
 

@@ -39,7 +39,7 @@ final class DamagedTest extends ApiTestCase
         self::assertGreaterThan(0, $this->service(Connection::class)->executeStatement($damage));
         // Its own page can be told nothing that its own row does not hold.
         $own = str_starts_with($damage, 'UPDATE conversation') ? [] : ['/conversations/'.$damaged];
-        foreach ([...$own, '/tray', '/find?words=shall', '/sweep', '/journal', '/heartbeat', '/coming', '/people?words=tam', '/persons/tam@glass.example'] as $path) {
+        foreach ([...$own, '/tray', '/find?words=shall', '/rest', '/journal', '/heartbeat', '/coming', '/people?words=tam', '/persons/tam@glass.example'] as $path) {
             $this->browser->request('GET', '/api'.$path);
             self::assertContains($this->browser->getResponse()->getStatusCode(), [200, '/persons/tam@glass.example' === $path ? 404 : 200], $path.' '.$this->browser->getResponse()->getContent());
         }

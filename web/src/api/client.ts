@@ -57,6 +57,9 @@ export type ImportOutcome = Schemas['ImportOutcome']
 /** Something was refused because nobody is signed in any more. */
 export const signInNeeded = ref(false)
 
+/** How many calls got no answer. */
+export const lostCalls = ref(0)
+
 /** An identifier by which the server recognises a request that it has seen before. */
 export function newId(): string {
   if (typeof crypto.randomUUID === 'function') return crypto.randomUUID()
@@ -70,7 +73,13 @@ export function newId(): string {
 /** Sent with every request, for browsers that do not say where it comes from. */
 export const csrfHeader: Record<string, string> = { 'X-Csrf-Token': newId() }
 
-export const api = createClient<paths>({ baseUrl: '/api', headers: csrfHeader })
+/** Milliseconds after which one that does not answer counts as gone; what was sent keeps its id when it is sent again. */
+const PATIENCE = 30_000
+
+const patient = (request: Request): Promise<Response> =>
+  fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(PATIENCE)]) })
+
+export const api = createClient<paths>({ baseUrl: '/api', headers: csrfHeader, fetch: patient })
 
 /** What a call gave. Whatever fails is thrown as a Problem. */
 export async function answer<T>(
@@ -79,7 +88,9 @@ export async function answer<T>(
   let result: Awaited<typeof call>
   try {
     result = await call
-  } catch {
+  } catch (problem) {
+    // What the page itself does not wait for any more says nothing of the server.
+    if (!(problem instanceof DOMException && problem.name === 'AbortError')) lostCalls.value += 1
     throw Problem.unreachable()
   }
   if (!result.response.ok) {

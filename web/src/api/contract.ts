@@ -200,15 +200,15 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sweep": {
+    "/rest": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** All that is in the tray, and what a sweep would hold up */
-        get: operations["sweepCheck"];
+        /** All that is in the tray, and what archiving the rest would hold up */
+        get: operations["restCheck"];
         put?: never;
         post?: never;
         delete?: never;
@@ -902,6 +902,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What tasks of conversations would be */
+        post: operations["proposals"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jot": {
         parameters: {
             query?: never;
@@ -1570,6 +1587,12 @@ export interface components {
             signature: string;
             /** @description A message to oneself each working morning */
             digest: boolean;
+            /** @description After a decision in an opened conversation the next one of its group opens, and not the list */
+            nextAfterDeciding: boolean;
+            /** @description A when phrase: the due that a task of a message gets when the message names none; empty: none */
+            taskDue: string;
+            /** @description A reminder that such a task gets; empty: the first one, where it has a due */
+            taskReminder: string;
         };
         Problem: {
             type?: string;
@@ -1582,6 +1605,13 @@ export interface components {
             }[];
             /** @description The later journal entry that stands in the way */
             later?: components["schemas"]["Entry"];
+            /** @description What happened to a conversation since it was seen; with its present revision it can be decided again */
+            overtaken?: {
+                conversation: components["schemas"]["Id"];
+                revision: number;
+                /** @description A message came in */
+                byMail: boolean;
+            };
             /** @description How many subtasks are still open */
             openSubtasks?: number;
             /** @description What is odd about a message; sentences */
@@ -2306,7 +2336,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "sweep" | "bring_back" | "put_back" | "move_return" | "come_back" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -2669,7 +2699,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    sweepCheck: {
+    restCheck: {
         parameters: {
             query?: never;
             header?: never;
@@ -2678,7 +2708,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description What a sweep would archive, the newest first */
+            /** @description What archiving the rest would archive, the newest first */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -2980,7 +3010,7 @@ export interface operations {
                 "application/json": {
                     id: components["schemas"]["Id"];
                     /** @enum {string} */
-                    kind: "do_now" | "snooze" | "hand_over" | "archive" | "delete" | "block" | "mute" | "sweep" | "bring_back" | "put_back" | "move_return";
+                    kind: "do_now" | "snooze" | "hand_over" | "archive" | "delete" | "block" | "mute" | "archive_rest" | "bring_back" | "put_back" | "move_return";
                     conversations: components["schemas"]["Claim"][];
                     /** @description When it comes back; of a day, in the morning */
                     until?: components["schemas"]["When"];
@@ -3706,6 +3736,37 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    proposals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    conversations: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description In the order in which they were asked for */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        conversation: components["schemas"]["Id"];
+                        /** @description null: it has not been read yet */
+                        proposal: components["schemas"]["TaskProposal"] | null;
+                    }[];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     jot: {
         parameters: {
             query?: never;
@@ -3922,6 +3983,12 @@ export interface operations {
                 owed?: components["schemas"]["Id"];
                 /** @description Hands this task over */
                 task?: components["schemas"]["Id"];
+                /** @description To whom the message is handed over; the letter begins with words that say so */
+                to?: string;
+                /** @description What is asked of them */
+                what?: string;
+                /** @description A when phrase: by when it is counted on */
+                until?: string;
             };
             header?: never;
             path?: never;

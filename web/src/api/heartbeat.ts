@@ -2,13 +2,18 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useDocumentVisibility } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { millisecondsUntil, setClock } from '@/time/clock'
-import { answer, api, type Heartbeat } from './client'
+import { Problem } from './problem'
+import { answer, api, lostCalls, type Heartbeat } from './client'
 
 const KEY = ['heartbeat']
 
 /** Milliseconds between two beats, when nothing is known to happen before. */
 const IN_FRONT = 8_000
 const BEHIND = 60_000
+/** After which the server counts as gone. */
+const PATIENCE = 10_000
+/** While the server does not answer. */
+const SEARCHING = 3_000
 
 /** A little after the moment, so that it has passed for the server, too. */
 const AFTER = 100
@@ -23,16 +28,25 @@ export const noteOwn = (number: number): void => {
   own = Math.max(own, number)
 }
 
+/** Whether the server answered at the last beat. */
+export const isReachable = ref(true)
+
 async function beat({ signal }: { signal: AbortSignal }): Promise<Heartbeat> {
   const headers = tag && last ? { 'If-None-Match': tag } : {}
   const found = await answer(
-    api.GET('/heartbeat', { signal, headers, cache: 'no-store' }).then((result) => {
-      if (result.response.status === 304 && last) {
-        return { data: last, response: new Response(null, { status: 200 }) }
-      }
-      tag = result.response.headers.get('ETag') ?? ''
-      return result
-    }),
+    api
+      .GET('/heartbeat', {
+        signal: AbortSignal.any([signal, AbortSignal.timeout(PATIENCE)]),
+        headers,
+        cache: 'no-store',
+      })
+      .then((result) => {
+        if (result.response.status === 304 && last) {
+          return { data: last, response: new Response(null, { status: 200 }) }
+        }
+        tag = result.response.headers.get('ETag') ?? ''
+        return result
+      }),
   )
   if (found !== last) setClock(found.now, found.milliseconds)
   last = found
@@ -40,7 +54,7 @@ async function beat({ signal }: { signal: AbortSignal }): Promise<Heartbeat> {
 }
 
 const useBeat = () =>
-  useQuery({ queryKey: KEY, queryFn: beat, staleTime: 1000, refetchOnWindowFocus: 'always' })
+  useQuery({ queryKey: KEY, queryFn: beat, staleTime: 1000, refetchOnWindowFocus: 'always', retry: 1 })
 
 /** How much each view holds. */
 export function useCounts() {
@@ -69,21 +83,32 @@ export function useRings() {
 export function useHeartbeat(): void {
   const queries = useQueryClient()
   const visibility = useDocumentVisibility()
-  const { data, dataUpdatedAt, errorUpdatedAt } = useBeat()
+  const { data, error, dataUpdatedAt, errorUpdatedAt } = useBeat()
   const ticker = new Worker(new URL('../time/ticker.ts', import.meta.url), { type: 'module' })
 
   function windUp(): void {
     const usual = visibility.value === 'visible' ? IN_FRONT : BEHIND
-    // Who does not answer is not asked faster.
     const isDown = errorUpdatedAt.value > dataUpdatedAt.value
     const next = data.value && !isDown ? millisecondsUntil(data.value.next) + AFTER : usual
-    ticker.postMessage(Math.max(AFTER, Math.min(usual, next)))
+    ticker.postMessage(isReachable.value ? Math.max(AFTER, Math.min(usual, next)) : SEARCHING)
   }
   ticker.onmessage = () => {
     void queries.refetchQueries({ queryKey: KEY })
     windUp()
   }
-  watch([dataUpdatedAt, errorUpdatedAt, visibility], windUp, { immediate: true })
+  watch([dataUpdatedAt, errorUpdatedAt, visibility, isReachable], windUp, { immediate: true })
+  watch(errorUpdatedAt, () => {
+    if (error.value instanceof Problem && error.value.status === 0) isReachable.value = false
+  })
+  watch(dataUpdatedAt, () => (isReachable.value = true))
+  // A call that got no answer may only have been lost itself.
+  watch(lostCalls, () => isReachable.value && void queries.refetchQueries({ queryKey: KEY }))
+  watch(isReachable, (now) => {
+    if (!now) return
+    void queries.invalidateQueries({
+      predicate: ({ queryKey }) => queryKey[0] !== 'session' && queryKey[0] !== KEY[0],
+    })
+  })
   onScopeDispose(() => ticker.terminate())
 
   watch(data, (now, before) => {

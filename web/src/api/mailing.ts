@@ -16,15 +16,17 @@ export interface SendDetails {
 /** The steps of writing and of what is owed; see useDeciding. */
 export const mailSteps = ({
   done,
-  leaving,
+  left,
 }: {
   done: (entry: Entry) => Entry
-  leaving: <T>(ids: string[], call: () => Promise<T>) => Promise<T>
+  left: (ids: string[]) => void
 }) => ({
+  /** Its conversation leaves the list when the letter has been accepted, and not before: it may be refused. */
   sendMail: async (id: string, details: SendDetails = {}) => {
     const body = { entry: newId(), ...details }
-    const send = () => answer(api.POST('/outgoing/{id}/send', { params: { path: { id } }, body }))
-    return done(await leaving(details.conversation ? [details.conversation.id] : [], send))
+    const sent = await answer(api.POST('/outgoing/{id}/send', { params: { path: { id } }, body }))
+    if (details.conversation && details.then) left([details.conversation.id])
+    return done(sent)
   },
   takeBack: async (id: string) =>
     done(

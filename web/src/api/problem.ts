@@ -19,6 +19,8 @@ export class Problem extends Error {
     readonly misgivings: string[] = [],
     /** The draft as it is now, when another window changed it */
     readonly outgoing: components['schemas']['Outgoing'] | null = null,
+    /** What happened to the conversation since it was seen */
+    readonly overtaken: Details['overtaken'] | null = null,
   ) {
     super(sentence)
   }
@@ -37,6 +39,7 @@ export class Problem extends Error {
       body.task ?? null,
       body.misgivings ?? [],
       body.outgoing ?? null,
+      body.overtaken ?? null,
     )
   }
 

@@ -9,11 +9,11 @@ export function useTray() {
   })
 }
 
-/** What a sweep would archive, and what it would hold up. */
-export function useSweepCheck(enabled: MaybeRefOrGetter<boolean>) {
+/** What archiving the rest takes, and what it would hold up. */
+export function useRestCheck(enabled: MaybeRefOrGetter<boolean>) {
   return useQuery({
-    queryKey: ['sweep'],
-    queryFn: ({ signal }) => answer(api.GET('/sweep', { signal })),
+    queryKey: ['rest'],
+    queryFn: ({ signal }) => answer(api.GET('/rest', { signal })),
     enabled,
     staleTime: 0,
   })
@@ -199,3 +199,15 @@ export function useJournal() {
     getNextPageParam: (page) => (page.more ? (page.entries.at(-1)?.number ?? null) : null),
   })
 }
+
+/** What tasks of conversations would be; the same wherever they are made. */
+export const proposalsOf = (conversations: string[]) =>
+  answer(api.POST('/proposals', { body: { conversations } }))
+
+export const useProposals = (conversations: MaybeRefOrGetter<string[]>, enabled: MaybeRefOrGetter<boolean>) =>
+  useQuery({
+    queryKey: ['conversation', 'proposals', conversations],
+    queryFn: () => proposalsOf(toValue(conversations)),
+    enabled,
+    staleTime: 60_000,
+  })

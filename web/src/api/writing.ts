@@ -8,6 +8,8 @@ export interface Beginning {
   message?: string | undefined
   owed?: string | undefined
   task?: string | undefined
+  /** To whom it is handed over, what, and by when (a when phrase) */
+  handOver?: { to: string; what: string; until: string } | undefined
 }
 
 export const beginAnswer = (query: Beginning) =>
@@ -19,6 +21,7 @@ export const beginAnswer = (query: Beginning) =>
           ...(query.message ? { message: query.message } : {}),
           ...(query.owed ? { owed: query.owed } : {}),
           ...(query.task ? { task: query.task } : {}),
+          ...(query.handOver ?? {}),
         },
       },
     }),

@@ -1,5 +1,6 @@
 import { computed, inject, nextTick, onScopeDispose, provide, shallowReactive, toValue, watch } from 'vue'
 import type { InjectionKey, MaybeRefOrGetter } from 'vue'
+import { holdKeys, isTyping } from '@/typing/held'
 
 export interface Binding {
   /** As on the key cap, with modifiers before it: "5", "Ctrl+z", "ArrowDown", "Shift+ArrowDown" */
@@ -11,6 +12,8 @@ export interface Binding {
   when?: () => boolean
   /** It works while somebody types into a field, too */
   typing?: boolean
+  /** It opens something to type into, which may take a moment: the next keys go there */
+  opens?: boolean
 }
 
 /** Something that lies on top of the page: while it is open, only what is within it has keys. */
@@ -88,6 +91,15 @@ export function useCover(open: MaybeRefOrGetter<boolean>, close: () => void, bin
   })
 }
 
+/** What Esc does in a form: the drop-down of a field that is open closes, and nothing else. */
+export function escape(event: KeyboardEvent, close: () => void): void {
+  event.stopPropagation()
+  const field = event.target instanceof HTMLElement ? event.target : null
+  if (event.defaultPrevented || field?.closest('[aria-expanded="true"]')) return
+  event.preventDefault()
+  close()
+}
+
 /** Unless somebody has put it elsewhere by then. */
 function giveBack(before: Element | null): void {
   const now = document.activeElement
@@ -106,16 +118,6 @@ export function cap(key: string): string {
     .replace(/^ $/, 'Space')
     .replace(/^Ctrl\+([a-z])$/, (_, letter: string) => `Ctrl+${letter.toUpperCase()}`)
     .replace('Ctrl+ ', 'Ctrl+Space')
-}
-
-function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.isContentEditable ||
-      target instanceof HTMLTextAreaElement ||
-      target instanceof HTMLSelectElement ||
-      (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button', 'file'].includes(target.type)))
-  )
 }
 
 /** Buttons and links have keys of their own. */
@@ -155,6 +157,7 @@ window.addEventListener('keydown', (event) => {
     )
     if (binding) {
       event.preventDefault()
+      if (binding.opens) holdKeys()
       binding.run(event)
       return
     }

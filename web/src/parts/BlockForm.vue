@@ -19,7 +19,11 @@ onMounted(() => {
 </script>
 
 <template>
-  <form class="form" @submit.prevent="emit('submit', wholeDomain)" @keydown.esc.stop="$emit('cancel')">
+  <form
+    class="form"
+    @submit.prevent="emit('submit', wholeDomain)"
+    @keydown.esc.stop.prevent="$emit('cancel')"
+  >
     <label><input v-model="wholeDomain" type="radio" :value="false" /> {{ named(emails, 'address') }}</label>
     <label
       ><input v-model="wholeDomain" type="radio" :value="true" /> everything from

@@ -9,7 +9,7 @@ import { counted, deedOf, subjectOf } from './words'
 
 /** What became of a clearing: how many, how long, what of them, and what comes back next. */
 const props = defineProps<{ clearing: Clearing; left: number }>()
-defineEmits<{ again: []; sweep: [] }>()
+defineEmits<{ again: []; rest: [] }>()
 
 const { data: coming } = useComing(['mail', 'owed'])
 const next = computed(() =>
@@ -63,7 +63,7 @@ const most = computed(() => Math.max(1, ...props.clearing.became.map(({ count })
       </section>
     </div>
     <div class="actions">
-      <v-btn v-if="left" variant="outlined" @click="$emit('sweep')">Sweep what is left</v-btn>
+      <v-btn v-if="left" variant="outlined" @click="$emit('rest')">Archive the rest</v-btn>
       <v-btn v-if="left" variant="outlined" @click="$emit('again')">Go through them again</v-btn>
       <v-btn v-else variant="outlined" to="/tasks">Look at the tasks</v-btn>
       <v-btn color="primary" to="/">Back to the tray <KeyCap name="Escape" /></v-btn>

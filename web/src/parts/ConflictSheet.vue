@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import type { Task } from '@/api/client'
+import { merged } from '@/typing/merge'
 import { draftOf, type TaskDraft } from './draft'
 
-/** Two windows changed the same task: both are shown field by field, and the person chooses. */
-const props = defineProps<{ mine: TaskDraft; theirs: Task }>()
+/** Two windows changed the same field of a task, each in its own way: both are shown, and the person chooses. */
+const props = defineProps<{ base: TaskDraft; mine: TaskDraft; theirs: Task }>()
 const emit = defineEmits<{ settle: [draft: TaskDraft]; cancel: [] }>()
 
 const stored = draftOf(props.theirs)
@@ -31,17 +32,19 @@ function text(draft: TaskDraft, field: Field): string {
   return value.map((one) => (typeof one === 'string' ? one : 'name' in one ? one.name : one.ref)).join(', ')
 }
 
-const different = computed(() =>
-  (Object.keys(NAMES) as Field[]).filter((field) => text(props.mine, field) !== text(stored, field)),
-)
+const both = merged(props.base, props.mine, stored)
+/** Nothing is chosen beforehand: neither of both is more right. */
 const choice = reactive<Partial<Record<Field, 'mine' | 'theirs'>>>({})
+const isChosen = computed(() => both.asks.every((field) => choice[field]))
 
 function settle(): void {
-  const draft: TaskDraft = { ...stored }
-  for (const field of different.value) {
-    if ((choice[field] ?? 'mine') === 'mine') Object.assign(draft, { [field]: props.mine[field] })
+  if (!isChosen.value) return
+  const draft: TaskDraft = { ...both.draft }
+  for (const field of both.asks) {
+    if (choice[field] === 'mine') continue
+    Object.assign(draft, { [field]: stored[field] })
+    if (field === 'repeat') draft.fromCompletion = stored.fromCompletion
   }
-  if ((choice.repeat ?? 'mine') === 'mine') draft.fromCompletion = props.mine.fromCompletion
   emit('settle', draft)
 }
 </script>
@@ -49,12 +52,14 @@ function settle(): void {
 <template>
   <form class="conflict" @submit.prevent="settle">
     <h2>This task was changed elsewhere</h2>
-    <p class="slate">Nothing has been overwritten. Choose what is to stand, and look at it once more.</p>
-    <p v-if="!different.length">Both say the same.</p>
-    <fieldset v-for="field in different" :key="field">
+    <p class="slate">
+      Nothing has been overwritten. What only one of both has changed stands as changed; choose what is to
+      stand where both have, and look at it once more.
+    </p>
+    <fieldset v-for="field in both.asks" :key="field">
       <legend>{{ NAMES[field] }}</legend>
       <label>
-        <input v-model="choice[field]" type="radio" :name="field" value="mine" :checked="!choice[field]" />
+        <input v-model="choice[field]" type="radio" :name="field" value="mine" />
         <span><b>Yours</b> {{ text(mine, field) || 'nothing' }}</span>
       </label>
       <label>
@@ -64,7 +69,7 @@ function settle(): void {
     </fieldset>
     <div class="actions">
       <v-btn variant="text" @click="emit('cancel')">Leave it as it is now</v-btn>
-      <v-btn type="submit" color="primary">Go on with this</v-btn>
+      <v-btn type="submit" color="primary" :disabled="!isChosen">Go on with this</v-btn>
     </div>
   </form>
 </template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import type { Advice, ConversationRow, TaskProposal } from '@/api/client'
+import type { Advice, ConversationRow, TaskFields, TaskProposal } from '@/api/client'
 import type { Written } from '@/api/when'
-import { useSnoozeChoices } from '@/api/reading'
+import { proposalsOf, useProposals, useSnoozeChoices } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
+import { holdKeys } from '@/typing/held'
 import { day } from '@/time/format'
 import type { Wanted } from './answering'
 import BlockForm from './BlockForm.vue'
@@ -12,9 +13,10 @@ import HandOverForm from './HandOverForm.vue'
 import KeyCap from './KeyCap.vue'
 import NowClock from './NowClock.vue'
 import SnoozeChooser from './SnoozeChooser.vue'
-import { fieldsOf } from './draft'
+import { emptyDraft, fieldsOf, proposedDraft } from './draft'
+import LoadingRows from './LoadingRows.vue'
 import OutlineDialog from './OutlineDialog.vue'
-import { firstDraft, useTaking } from './taking'
+import { useTaking } from './taking'
 import TaskForm from './TaskForm.vue'
 import { counted } from './words'
 
@@ -30,7 +32,13 @@ const props = defineProps<{
   clearing?: string
   eager?: boolean
 }>()
-const emit = defineEmits<{ decided: []; failed: [rows: ConversationRow[]]; write: [wanted: Wanted] }>()
+const emit = defineEmits<{
+  decided: []
+  failed: [rows: ConversationRow[]]
+  write: [wanted: Wanted]
+  /** Folded, and nothing was decided */
+  folded: []
+}>()
 
 const { open, wrong, take, saveTasks, snooze, handOver, unfold } = useTaking(props, {
   decided: () => emit('decided'),
@@ -46,10 +54,23 @@ const cards = computed(() =>
   advised.value ? [advised.value, ...CARDS.filter((card) => card !== advised.value)] : CARDS,
 )
 const shown = computed<CardKind | null>(() => open.value ?? advised.value?.kind ?? null)
-const until = computed(() => props.proposal?.until ?? undefined)
-const initial = computed(() => firstDraft(single.value, props.proposal))
+/** Above a list the conversation is not known whole: what would be proposed for it is asked for with the card. */
+const ids = computed(() => props.rows.map(({ id }) => id))
+const { data: asked, isFetching } = useProposals(
+  ids,
+  () => !!props.bar && open.value === 'make_task' && ids.value.length > 0,
+)
+const proposals = computed(() => new Map(asked.value?.map((one) => [one.conversation, one.proposal])))
+const proposal = computed(
+  () => props.proposal ?? (single.value ? proposals.value.get(single.value.id) : null),
+)
+const isAsking = computed(() => !!props.bar && !asked.value && isFetching.value)
+const until = computed(() => proposal.value?.until ?? undefined)
+const initial = computed(() =>
+  single.value ? proposedDraft(proposal.value, single.value.subject) : emptyDraft(),
+)
 /** The list in the message becomes subtasks, unless the person says no. */
-const listed = computed(() => (single.value ? (props.proposal?.subtasks ?? []) : []))
+const listed = computed(() => (single.value ? (proposal.value?.subtasks ?? []) : []))
 const withList = ref(true)
 const outline = ref(false)
 const subtasks = computed(() => (withList.value ? listed.value : []))
@@ -62,16 +83,31 @@ const isForm = (one: unknown) => {
 /** The same again says that it is done; a card that is unfolded already takes the focus. */
 async function press(card: Card): Promise<void> {
   const isOpen = open.value === card.kind
-  if (!card.asks) return take(card.kind as Exclude<CardKind, 'make_task'>)
-  if (isOpen && card.kind === 'do_now') return take('do_now')
-  if (isOpen && card.kind === 'block') return take('block')
+  if (!card.asks) return void take(card.kind as Exclude<CardKind, 'make_task'>)
+  if (isOpen && card.kind === 'do_now') return void take('do_now')
+  if (isOpen && card.kind === 'block') return void take('block')
   if (!isOpen && advised.value === card && card.kind !== 'do_now' && card.kind !== 'snooze') {
     open.value = card.kind
     await nextTick()
     form.value?.focus()
     return
   }
+  if (props.bar && card.kind === 'make_task' && !isOpen) holdKeys()
   unfold(card.kind)
+}
+
+/** Back to the row, or to the page: what is pressed next is a decision again, and no letter of a field. */
+function fold(): void {
+  open.value = null
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+  emit('folded')
+}
+
+/** Of several each is made as it would be by itself; a due, a list or the like that is filled in holds for all. */
+async function makeTasks(fields: TaskFields): Promise<boolean> {
+  if (single.value) return saveTasks(fields, subtasks.value)
+  const proposed = asked.value ?? (await proposalsOf(ids.value).catch(() => []))
+  return saveTasks(fields, [], new Map(proposed.map((one) => [one.conversation, one.proposal])))
 }
 
 function follow(): void {
@@ -80,7 +116,7 @@ function follow(): void {
   if (card.kind === 'make_task') {
     void (form.value && 'submit' in form.value
       ? form.value.submit()
-      : saveTasks(fieldsOf(initial.value), initial.value, subtasks.value))
+      : saveTasks(fieldsOf(initial.value), subtasks.value))
   } else if (card.kind === 'snooze' && until.value) void snooze(until.value, 'snooze')
   else if (card.kind === 'block') void take('block')
   else void press(card)
@@ -121,14 +157,19 @@ useKeys('Decide', [
     when: () => props.rows.length > 0 && open.value !== 'snooze',
     run: () => void press(card),
   })),
-  { key: '0', label: 'Answer', when: () => !!single.value && open.value !== 'snooze', run: answerIt },
+  {
+    key: '0',
+    label: 'Answer',
+    when: () => !!single.value && open.value !== 'snooze',
+    run: answerIt,
+  },
   {
     key: '9',
     label: 'Its list as tasks',
     when: () => listed.value.length > 0,
     run: () => (outline.value = true),
   },
-  { key: 'Escape', label: 'Fold the card', when: () => open.value !== null, run: () => (open.value = null) },
+  { key: 'Escape', label: 'Fold the card', typing: true, when: () => open.value !== null, run: fold },
 ])
 </script>
 
@@ -156,19 +197,23 @@ useKeys('Decide', [
         </template>
         <template v-if="card.kind === 'make_task'">
           <p v-if="!single" class="slate">
-            {{ counted(rows.length, 'task') }}, each with its subject as the title.
+            {{ counted(rows.length, 'task') }}, each with its own title, due and list. What is filled in here
+            holds for all.
           </p>
+          <LoadingRows v-if="isAsking" />
           <TaskForm
+            v-else
             :ref="isForm"
             :key="single?.id"
+            :place="`take:${single?.id ?? 'several'}`"
             :initial="initial"
             :titleless="!single"
             :still="open === null"
             compact
             :quote="proposal?.words || undefined"
             :submit-text="single ? 'Make the task' : `Make ${counted(rows.length, 'task')}`"
-            :save="(fields, draft) => saveTasks(fields, draft, subtasks)"
-            @cancel="open = null"
+            :save="makeTasks"
+            @cancel="fold"
           >
             <label v-if="listed.length" class="list">
               <input v-model="withList" type="checkbox" />
@@ -186,20 +231,23 @@ useKeys('Decide', [
         <HandOverForm
           v-else-if="card.kind === 'hand_over'"
           :ref="isForm"
+          :key="single?.id"
+          :place="`hand-over:${single?.id ?? 'several'}`"
           :what="advice?.title"
           :until="until"
           :wrong="wrong"
           :still="open === null"
-          @submit="handOver"
+          :several="!single"
+          :save="handOver"
           @write="passOn"
-          @cancel="open = null"
+          @cancel="fold"
         />
         <BlockForm
           v-else-if="card.kind === 'block'"
           :rows="rows"
           :still="open === null"
           @submit="(wholeDomain) => take('block', { wholeDomain })"
-          @cancel="open = null"
+          @cancel="fold"
         />
         <NowClock
           v-else-if="card.kind === 'do_now' && open === 'do_now'"
@@ -222,9 +270,10 @@ useKeys('Decide', [
     </template>
     <OutlineDialog
       v-if="outline && single"
+      :place="`outline:${single.id}`"
       :title="initial.title"
       :text="listText"
-      :save="(fields, made) => saveTasks({ ...fieldsOf(initial), ...fields }, initial, made)"
+      :save="(fields, made) => saveTasks({ ...fieldsOf(initial), ...fields }, made)"
       @close="outline = false"
     />
   </div>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { nextTick, onMounted, ref } from 'vue'
+import { nextTick, onMounted, reactive, ref, toRefs } from 'vue'
 import type { Due, When } from '@/api/client'
 import { toWhen, written, type Written } from '@/api/when'
+import { escape } from '@/keys/registry'
+import KeptNote from '@/typing/KeptNote.vue'
+import { useTyped } from '@/typing/kept'
 import PeopleField from './PeopleField.vue'
 import WhenField from './WhenField.vue'
 
@@ -11,18 +14,25 @@ const props = defineProps<{
   until?: Due | null | undefined
   wrong?: Record<string, string>
   still?: boolean
+  /** Several at once cannot be forwarded in one letter */
+  several?: boolean
+  /** Where what is typed is kept */
+  place: string
+  /** Notes who owes it; gives whether it was accepted */
+  save: (by: string, what: string, until: When) => Promise<boolean>
 }>()
 const emit = defineEmits<{
-  submit: [by: string, what: string, until: When]
   write: [to: string, what: string, until: Written]
   cancel: []
 }>()
 
-const by = ref('')
-const what = ref(props.what ?? '')
-const until = ref<Written>(
-  props.until ? written(props.until) : { phrase: 'in 3 working days', reading: null },
-)
+const fields = reactive({
+  by: '',
+  what: props.what ?? '',
+  until: (props.until ? written(props.until) : { phrase: 'in 3 working days', reading: null }) as Written,
+})
+const { keptAt, accept, anew } = useTyped(props.place, fields)
+const { by, what, until } = toRefs(fields)
 const missing = ref<Record<string, string>>({})
 const field = ref<InstanceType<typeof PeopleField>>()
 
@@ -44,14 +54,18 @@ function check(): When | null {
   return Object.keys(missing.value).length ? null : when
 }
 
-function note(): void {
+async function note(): Promise<void> {
   const when = check()
   const people = by.value.replace(/[,\s]+$/, '')
-  if (when) emit('submit', people, what.value, when)
+  if (when && (await props.save(people, what.value, when))) accept()
 }
 
 function submit(): void {
-  if (check()) emit('write', by.value, what.value, until.value)
+  if (props.several) return void note()
+  if (!check()) return
+  emit('write', by.value, what.value, until.value)
+  // From here on it is kept with the letter.
+  accept()
 }
 </script>
 
@@ -61,8 +75,9 @@ function submit(): void {
     novalidate
     @submit.prevent="submit"
     @keydown.ctrl.enter.prevent.stop="note"
-    @keydown.esc.stop="$emit('cancel')"
+    @keydown.esc="escape($event, () => $emit('cancel'))"
   >
+    <KeptNote :at="keptAt" @anew="anew" />
     <PeopleField ref="field" v-model="by" label="To whom" :error="missing.by ?? wrong?.by" />
     <v-text-field
       v-model="what"
@@ -73,13 +88,17 @@ function submit(): void {
     />
     <WhenField v-model="until" label="By" :error="missing.until ?? wrong?.until" :quiet="still" />
     <p class="slate hint">
-      It comes back when they answer, or at that moment. Forward it from here, or only note who owes you the
-      answer when you have asked them another way.
+      It comes back when they answer, or at that moment.
+      {{
+        several
+          ? 'Only who owes it is noted: letters are forwarded one at a time.'
+          : 'Forward it from here, or only note who owes you the answer when you have asked them another way.'
+      }}
     </p>
     <div class="actions">
       <v-btn v-if="!still" variant="text" @click="$emit('cancel')">Cancel</v-btn>
-      <v-btn variant="text" title="Ctrl+Enter" @click="note">Only note it</v-btn>
-      <v-btn type="submit" color="primary">Forward …</v-btn>
+      <v-btn v-if="!several" variant="text" title="Ctrl+Enter" @click="note">Only note it</v-btn>
+      <v-btn type="submit" color="primary">{{ several ? 'Note it' : 'Forward …' }}</v-btn>
     </div>
   </form>
 </template>

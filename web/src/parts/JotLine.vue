@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { refDebounced, useSessionStorage } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { refDebounced } from '@vueuse/core'
+import { computed, reactive, ref, toRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { EVERYWHERE, useKeys } from '@/keys/registry'
+import { useTyped } from '@/typing/kept'
 import KeyCap from './KeyCap.vue'
 import ModalDialog from './ModalDialog.vue'
 import { attempt } from './notice'
@@ -15,7 +16,9 @@ const router = useRouter()
 const { jot } = useDeciding()
 const open = ref(false)
 /** What was typed is still there when the line is opened again, also after a reload. */
-const line = useSessionStorage('zippy-tray.jot', '')
+const jotted = reactive({ line: '' })
+const { accept } = useTyped('jot', jotted)
+const line = toRef(jotted, 'line')
 const settled = refDebounced(
   computed(() => line.value),
   120,
@@ -67,6 +70,7 @@ async function write(): Promise<void> {
   const text = line.value
   if (await attempt(() => jot(text))) {
     line.value = ''
+    accept()
     open.value = false
   }
   busy.value = false

@@ -6,7 +6,12 @@ import { moment } from '@/time/format'
 </script>
 
 <template>
-  <div v-if="notice" class="notice" role="alert">
+  <div
+    v-if="notice"
+    class="notice"
+    :class="{ news: notice.isNews }"
+    :role="notice.isNews ? 'status' : 'alert'"
+  >
     <p>
       {{ notice.text }}
       <template v-if="notice.later">
@@ -36,6 +41,10 @@ import { moment } from '@/time/format'
   border-left-width: 6px;
   border-radius: 9px;
   box-shadow: var(--shadow);
+}
+
+.news {
+  border-color: rgb(var(--v-theme-primary));
 }
 
 p {

@@ -41,7 +41,7 @@ const near = computed(() => {
         <button class="link" type="button" @click="$emit('drop')">Delete</button>
       </template>
       <template v-else-if="row.state === 'waiting'">
-        <button class="link" type="button" @click="$emit('edit')">Edit</button>
+        <button class="link" type="button" @click="$emit('edit')">Look at it</button>
         <button class="link" type="button" @click="$emit('move')">Move</button>
         <button class="link" type="button" @click="$emit('now')">Send now</button>
         <button class="link" type="button" @click="$emit('back')">Back to drafts</button>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, reactive, ref, toRefs } from 'vue'
 import { answer, api, type Outline, type TaskFields } from '@/api/client'
 import { Problem } from '@/api/problem'
+import KeptNote from '@/typing/KeptNote.vue'
+import { useTyped } from '@/typing/kept'
 import ModalDialog from './ModalDialog.vue'
 import { tell } from './notice'
 import OutlineTree from './OutlineTree.vue'
@@ -15,11 +17,14 @@ const props = defineProps<{
   title?: string
   text?: string
   save: (fields: Pick<TaskFields, 'title'>, tasks: Outline[]) => Promise<unknown>
+  /** Where what is typed is kept */
+  place: string
 }>()
 const emit = defineEmits<{ close: [] }>()
 
-const title = ref(props.title ?? '')
-const text = ref(props.text ?? '')
+const typed = reactive({ title: props.title ?? '', text: props.text ?? '' })
+const { keptAt, accept, anew } = useTyped(props.place, typed)
+const { title, text } = toRefs(typed)
 const settled = refDebounced(text, 150)
 const busy = ref(false)
 const {
@@ -41,7 +46,8 @@ async function submit(): Promise<void> {
   if (!total.value) return
   busy.value = true
   try {
-    await props.save({ title: title.value }, outlines.value)
+    if ((await props.save({ title: title.value }, outlines.value)) === false) return
+    accept()
     emit('close')
   } catch (problem) {
     tell(problem)
@@ -55,6 +61,7 @@ async function submit(): Promise<void> {
   <ModalDialog open max-width="880" name="Tasks of a list" @close="emit('close')">
     <form class="sheet outline" @submit.prevent="submit" @keydown.ctrl.enter="submit">
       <h2>{{ props.title === undefined ? 'Paste a list' : 'Its list as tasks' }}</h2>
+      <KeptNote :at="keptAt" @anew="anew" />
       <v-text-field
         v-if="props.title !== undefined"
         v-model="title"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, reactive, toRef } from 'vue'
 import type { Task, TaskRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { dueTab } from '@/time/due'
+import { useTyped } from '@/typing/kept'
 import IndexTab from './IndexTab.vue'
 import { attempt } from './notice'
 import { useTree } from './tree'
@@ -13,17 +14,18 @@ defineEmits<{ check: [task: TaskRow] }>()
 
 const { makeTasks } = useDeciding()
 const { leaves } = useTree(computed(() => props.task.subtasks))
-const title = ref('')
+const typed = reactive({ title: '' })
+const { accept } = useTyped(`subtask:${props.task.row.id}`, typed)
+const title = toRef(typed, 'title')
 
 async function add(): Promise<void> {
   const wanted = title.value.trim()
   if (!wanted) return
+  // Who adds one after the other does not wait; what is refused comes back.
   title.value = ''
-  if (
-    !(await attempt(() => makeTasks([{ fields: { title: wanted, notes: '' }, parent: props.task.row.id }])))
-  ) {
-    title.value = wanted
-  }
+  if (await attempt(() => makeTasks([{ fields: { title: wanted, notes: '' }, parent: props.task.row.id }])))
+    accept()
+  else title.value = [wanted, title.value].filter(Boolean).join(' ')
 }
 const tab = (task: TaskRow) => (task.due && !task.completedAt ? dueTab(task.due, task.over) : null)
 </script>

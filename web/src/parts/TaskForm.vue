@@ -4,6 +4,9 @@ import type { TaskFields } from '@/api/client'
 import { Problem } from '@/api/problem'
 import { useLists } from '@/api/reading'
 import { copyOf, fieldsOf, type TaskDraft } from './draft'
+import { escape } from '@/keys/registry'
+import KeptNote from '@/typing/KeptNote.vue'
+import { useTyped } from '@/typing/kept'
 import FileDrop from './FileDrop.vue'
 import { tell } from './notice'
 import ReminderField from './ReminderField.vue'
@@ -17,7 +20,7 @@ const props = defineProps<{
   initial: TaskDraft
   submitText: string
   /** Does what the form is for; when it throws, the form stays as it is and says why */
-  save: (fields: TaskFields, draft: TaskDraft) => Promise<unknown>
+  save: (fields: TaskFields, draft: TaskDraft) => Promise<boolean | void>
   /** The title is not asked for: several tasks, each with its own subject */
   titleless?: boolean
   /** The title does not take the focus by itself */
@@ -26,10 +29,15 @@ const props = defineProps<{
   compact?: boolean
   /** The words that the due comes from */
   quote?: string | undefined
+  /** Where what is typed is kept */
+  place?: string
+  /** What it is a change of, for the merging */
+  base?: unknown
 }>()
 defineEmits<{ cancel: [] }>()
 
 const draft = reactive<TaskDraft>(copyOf(props.initial))
+const { keptAt, accept, anew } = useTyped(props.place, draft, props.base)
 const wrong = ref<Record<string, string>>({})
 const busy = ref(false)
 const unfolded = ref(!props.compact)
@@ -64,7 +72,7 @@ async function submit(): Promise<void> {
   busy.value = true
   wrong.value = {}
   try {
-    await props.save(fieldsOf(draft), copyOf(draft))
+    if ((await props.save(fieldsOf(draft), copyOf(draft))) !== false) accept()
   } catch (problem) {
     if (problem instanceof Problem && Object.keys(problem.fields).length) {
       wrong.value = problem.fields
@@ -83,9 +91,10 @@ defineExpose({ focus, submit })
     class="form"
     novalidate
     @submit.prevent="submit"
-    @keydown.esc.stop="$emit('cancel')"
+    @keydown.esc="escape($event, () => $emit('cancel'))"
     @keydown.ctrl.enter="submit"
   >
+    <KeptNote :at="keptAt" @anew="anew" />
     <v-text-field
       v-if="!titleless"
       ref="titleField"
@@ -97,7 +106,7 @@ defineExpose({ focus, submit })
     />
     <div class="due">
       <WhenField v-model="draft.due" label="Due" :error="wrong.due" :quiet="still" />
-      <p v-if="quote && draft.due.phrase" class="quote slate">from “{{ quote }}”</p>
+      <p v-if="quote && draft.due.phrase === initial.due.phrase" class="quote slate">from “{{ quote }}”</p>
     </div>
     <ReminderField v-model="draft.reminders" :anchors="anchors" :error="wrong.reminders" :folded="compact" />
     <v-combobox
@@ -141,7 +150,9 @@ defineExpose({ focus, submit })
         </datalist>
         <button class="link" type="button" @click="unfolded = true">{{ noted }}</button>
       </template>
-      <v-btn v-if="!still" variant="text" @click="$emit('cancel')">Cancel</v-btn>
+      <v-btn v-if="!still" variant="text" title="Esc; what is typed stays" @click="$emit('cancel')">{{
+        keptAt ? 'Fold' : 'Cancel'
+      }}</v-btn>
       <v-btn type="submit" color="primary" :loading="busy">{{ submitText }}</v-btn>
     </div>
   </form>

@@ -1,21 +1,26 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
 import { until } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Task, TaskFields } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { Problem } from '@/api/problem'
 import { useTask } from '@/api/reading'
 import { dueTab } from '@/time/due'
+import { nearMoment } from '@/time/format'
+import { holdKeys } from '@/typing/held'
+import { drop, keep, peek } from '@/typing/kept'
+import { merged } from '@/typing/merge'
 import { useCompleting } from './completing'
 import ConflictSheet from './ConflictSheet.vue'
-import { draftOf, type TaskDraft } from './draft'
+import { draftOf, fieldsOf, type TaskDraft } from './draft'
 import FailedState from './FailedState.vue'
 import IndexTab from './IndexTab.vue'
+import KeyCap from './KeyCap.vue'
 import LoadingRows from './LoadingRows.vue'
 import MarkdownText from './MarkdownText.vue'
-import { attempt } from './notice'
+import { attempt, say } from './notice'
 import { putOff } from './putoff'
 import SubtaskList from './SubtaskList.vue'
 import TaskFacts from './TaskFacts.vue'
@@ -34,31 +39,78 @@ const due = computed(() =>
   row.value?.due && !row.value.completedAt ? dueTab(row.value.due, row.value.over) : null,
 )
 
+interface Edited {
+  draft: TaskDraft
+  revision: number
+}
 /** What is being edited, as it was when the editing began. */
-const edited = ref<{ draft: TaskDraft; revision: number } | null>(null)
-/** Somebody else, or another window, was faster. */
-const conflict = ref<{ mine: TaskDraft; theirs: Task } | null>(null)
+const edited = ref<Edited | null>(null)
+/** Somebody else, or another window, changed the same. */
+const conflict = ref<{ base: TaskDraft; mine: TaskDraft; theirs: Task } | null>(null)
+const place = `task:${props.id}`
+/** A change that was begun and neither saved nor thrown away. */
+const begun = ref(peek<TaskDraft>(place))
 
 function edit(): void {
-  if (task.value) edited.value = { draft: draftOf(task.value), revision: task.value.row.revision }
+  if (!task.value) return
+  const base = begun.value?.base as Edited | undefined
+  edited.value = base ?? { draft: draftOf(task.value), revision: task.value.row.revision }
 }
 
-async function save(fields: TaskFields, draft: TaskDraft): Promise<void> {
-  if (!edited.value) return
+function fold(): void {
+  edited.value = null
+  begun.value = peek(place)
+}
+
+function forget(): void {
+  drop(place)
+  begun.value = null
+}
+
+async function save(fields: TaskFields, draft: TaskDraft): Promise<boolean> {
+  if (!edited.value) return false
   try {
     await editTask(props.id, edited.value.revision, fields)
-    edited.value = null
-    conflict.value = null
   } catch (problem) {
     if (!(problem instanceof Problem) || !problem.task) throw problem
-    conflict.value = { mine: draft, theirs: problem.task }
+    return meet(edited.value.draft, draft, problem.task)
   }
+  edited.value = null
+  conflict.value = null
+  begun.value = null
+  return true
+}
+
+/** What only one of both has changed stands as changed; only where both have, the person is asked. */
+async function meet(base: TaskDraft, mine: TaskDraft, theirs: Task): Promise<boolean> {
+  const both = merged(base, mine, draftOf(theirs))
+  if (both.asks.length) {
+    conflict.value = { base, mine, theirs }
+    return false
+  }
+  edited.value = { draft: draftOf(theirs), revision: theirs.row.revision }
+  const isSaved = await save(fieldsOf(both.draft), both.draft)
+  if (isSaved) say('It was changed elsewhere, too. Both changes stand.')
+  return isSaved
 }
 
 /** What was chosen of both is looked at once more, and saved over what is there now. */
-function settle(draft: TaskDraft): void {
-  if (conflict.value) edited.value = { draft, revision: conflict.value.theirs.row.revision }
+async function settle(draft: TaskDraft): Promise<void> {
+  const of = conflict.value
   conflict.value = null
+  if (!of) return
+  const theirs = { draft: draftOf(of.theirs), revision: of.theirs.row.revision }
+  edited.value = null
+  keep(place, draft, theirs)
+  await nextTick()
+  edited.value = theirs
+}
+
+/** What is there now stands. */
+function giveUp(): void {
+  conflict.value = null
+  edited.value = null
+  forget()
 }
 
 async function remove(): Promise<void> {
@@ -81,7 +133,10 @@ function openWeb(): void {
 /** What is asked for while the task is still on its way is done when it is there. */
 const whenThere = (act: () => void) => () => void until(task).toBeTruthy().then(act)
 defineExpose({
-  edit: whenThere(edit),
+  edit: () => {
+    holdKeys()
+    void until(task).toBeTruthy().then(edit)
+  },
   openSource: whenThere(openSource),
   openWeb: whenThere(openWeb),
   remove,
@@ -103,19 +158,27 @@ defineExpose({
       />
       <ConflictSheet
         v-if="conflict"
+        :base="conflict.base"
         :mine="conflict.mine"
         :theirs="conflict.theirs"
         @settle="settle"
-        @cancel="((conflict = null), (edited = null))"
+        @cancel="giveUp"
       />
       <TaskForm
         v-else-if="edited"
         :initial="edited.draft"
+        :place="place"
+        :base="edited"
         submit-text="Save"
         :save="save"
-        @cancel="edited = null"
+        @cancel="fold"
       />
       <template v-else>
+        <p v-if="begun" class="begun">
+          You began to change it, {{ nearMoment(new Date(begun.at)) }}.
+          <button type="button" class="link" @click="edit">Go on <KeyCap name="F2" /></button>
+          <button type="button" class="link" @click="forget">Throw it away</button>
+        </p>
         <router-link
           v-if="row.parent"
           class="link above"
@@ -165,6 +228,17 @@ defineExpose({
   top: 4px;
   right: 4px;
   opacity: 0.7;
+}
+
+.begun {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  margin: 0 30px 12px 0;
+  padding: 6px 12px;
+  font-size: 14px;
+  border: 1px dashed var(--v-edge);
+  border-radius: 8px;
 }
 
 .above {

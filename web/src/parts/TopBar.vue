@@ -32,7 +32,7 @@ function step(by: number): void {
 useKeys(EVERYWHERE, [
   { key: ',', label: 'Previous view of the bar', run: () => step(-1) },
   { key: '.', label: 'Next view of the bar', run: () => step(1) },
-  { key: '+', label: 'Write a message', run: () => void router.push('/write') },
+  { key: '+', label: 'Write a message', opens: true, run: () => void router.push('/write') },
 ])
 </script>
 

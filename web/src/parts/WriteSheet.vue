@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { useDeciding } from '@/api/deciding'
-import { toWhen, written, type Written } from '@/api/when'
+import { canonical, toWhen, written, type Written } from '@/api/when'
 import type { AnswerKind } from '@/api/client'
 import { useKeys } from '@/keys/registry'
 import FileDrop from './FileDrop.vue'
 import KeyCap from './KeyCap.vue'
 import LoadingRows from './LoadingRows.vue'
 import MarkdownText from './MarkdownText.vue'
-import { attempt } from './notice'
+import { attempt, say } from './notice'
 import PeopleField from './PeopleField.vue'
 import TemplateChooser from './TemplateChooser.vue'
-import { handOverText, useDraft, withoutSignature, type Writing } from './writing'
+import { useDraft, waitedAt, withoutSignature, type Writing } from './writing'
 import WhenField from './WhenField.vue'
 import WriteTrouble from './WriteTrouble.vue'
-import { size } from '@/time/format'
+import { dateOf, nearMoment, size, time } from '@/time/format'
+import { freeKeys, holdKeys } from '@/typing/held'
+import { drop as forgetKept } from '@/typing/kept'
 
 /** A letter while it is written: an answer, a forward, a hand-over or a new message. */
 const props = defineProps<{ writing: Writing }>()
@@ -26,19 +28,24 @@ const KINDS: { kind: AnswerKind; text: string }[] = [
   { kind: 'reply_all', text: 'Reply to all' },
   { kind: 'forward', text: 'Forward' },
 ]
-const { dropDraft } = useDeciding()
+const { dropDraft, undo } = useDeciding()
 const draft = useDraft(props.writing)
 const { fields, kind, letter, state, wrong, misgivings } = draft
 const isHandOver = computed(() => props.writing.then === 'hand_over')
 const copies = ref(false)
-const panel = ref<'later' | 'expect' | null>(isHandOver.value ? 'expect' : null)
-const goesAt = ref<Written>({ phrase: 'tomorrow morning', reading: null })
+const waited = props.writing.waited
+const panel = ref<'later' | 'expect' | null>(isHandOver.value ? 'expect' : waited?.at ? 'later' : null)
+/** One that waited keeps its moment. */
+const itsMoment = waited?.at ? canonical({ date: dateOf(waited.at), time: time(waited.at) }) : ''
+const goesAt = ref<Written>({ phrase: itsMoment || 'tomorrow morning', reading: null })
 const until = ref<Written>(props.writing.until ?? { phrase: 'in 3 working days', reading: null })
 const what = ref(props.writing.what ?? '')
 const to = ref<InstanceType<typeof PeopleField>>()
 const text = ref<HTMLTextAreaElement>()
 const sending = ref(false)
 const sheet = ref<HTMLElement>()
+/** What was typed while it should have opened. */
+const unopened = ref('')
 const hasSignature = computed(() => !!letter.value?.signature)
 
 const action = computed(() => {
@@ -50,16 +57,15 @@ const action = computed(() => {
 
 /** The hand goes to where something is missing: to whom, or the text, above what is quoted. */
 async function settle(): Promise<void> {
+  if (state.value === 'missing') return void (unopened.value = freeKeys())
   if (state.value === 'begun' && props.writing.to) fields.to = props.writing.to
   if (isHandOver.value && state.value === 'begun') {
     const due = letter.value?.due
     if (due && !props.writing.until) until.value = written(due)
     if (!what.value && letter.value?.what) what.value = letter.value.what
-    const words = handOverText(fields.to, what.value, until.value.reading ?? due ?? null, until.value.phrase)
-    fields.text = words + (fields.text.startsWith('\n') ? '' : '\n\n') + fields.text
   }
   if (state.value === 'kept' && fields.until) {
-    panel.value = 'expect'
+    if (!itsMoment) panel.value = 'expect'
     what.value = fields.what
     until.value = { phrase: fields.until, reading: null }
   }
@@ -80,6 +86,10 @@ watch([panel, what, until], () => {
 })
 watch([misgivings, wrong], () => nextTick(() => sheet.value?.scrollIntoView({ block: 'end' })))
 watch(state, (_, before) => before === 'loading' && void settle())
+function again(): void {
+  holdKeys()
+  draft.again()
+}
 
 async function send(despite = false): Promise<void> {
   if (sending.value) return
@@ -100,15 +110,38 @@ async function send(despite = false): Promise<void> {
       ...(task ? { task } : {}),
       despite,
     })
-    if (isSent) emit('sent')
+    if (!isSent) return
+    isSettled = true
+    if (waited) forgetKept(waitedAt(draft.id))
+    emit('sent')
   } finally {
     sending.value = false
   }
 }
 
+/** One that waited, and was only looked at, waits again as it did. */
+let isSettled = !waited
+async function settleWaiting(): Promise<void> {
+  if (isSettled || !waited) return
+  isSettled = true
+  forgetKept(waitedAt(draft.id))
+  const isAsItWas =
+    !draft.isTouched() && (!itsMoment || (panel.value === 'later' && goesAt.value.phrase === itsMoment))
+  if (!isAsItWas) return say('It is a draft now, and goes out when you send it.')
+  draft.end()
+  if (await attempt(() => undo({ id: waited.entry }))) say('It was not changed, and goes out as it was to.')
+}
+onBeforeUnmount(() => void settleWaiting())
+
+async function fold(): Promise<void> {
+  await settleWaiting()
+  emit('close')
+}
+
 async function drop(): Promise<void> {
   const isGone = draft.isKept.value ? await attempt(() => dropDraft(draft.id)) : true
   if (!isGone) return
+  isSettled = true
   draft.end()
   emit('close')
 }
@@ -129,7 +162,7 @@ function pressed(event: KeyboardEvent): void {
     void send(misgivings.value.length > 0)
   } else if (event.key === 'Escape' && !event.defaultPrevented) {
     event.stopPropagation()
-    emit('close')
+    void fold()
   }
 }
 useKeys('Writing', [{ key: 'Ctrl+Enter', label: action.value, run: () => void send() }])
@@ -144,7 +177,11 @@ const STATES: Partial<Record<typeof state.value, string>> = {
 <template>
   <section ref="sheet" class="sheet write" aria-label="Your message" @keydown="pressed">
     <LoadingRows v-if="state === 'loading'" />
-    <p v-else-if="state === 'missing'" role="alert">{{ wrong.text }}</p>
+    <div v-else-if="state === 'missing'" role="alert">
+      <p>{{ wrong.text }}</p>
+      <p v-if="unopened">You typed: “{{ unopened }}”</p>
+      <v-btn variant="outlined" size="small" @click="again">Try again</v-btn>
+    </div>
     <template v-else>
       <header>
         <span v-if="writing.message && !isHandOver" class="kinds" role="group" aria-label="Kind of answer">
@@ -160,7 +197,7 @@ const STATES: Partial<Record<typeof state.value, string>> = {
         </span>
         <h2 v-else>{{ isHandOver ? 'Hand over' : 'Your message' }}</h2>
         <span class="slate state" role="status">{{ STATES[state] }}</span>
-        <button type="button" class="close" title="Fold (Esc); the draft stays" @click="emit('close')">
+        <button type="button" class="close" title="Fold (Esc); the draft stays" @click="fold">
           <v-icon :icon="mdiClose" size="18" /><span class="sr-only">Fold</span>
         </button>
       </header>
@@ -210,6 +247,10 @@ const STATES: Partial<Record<typeof state.value, string>> = {
           >
         </li>
       </ul>
+      <p v-if="waited" class="slate waited">
+        Taken back to be changed{{ waited.at ? `; it was to go out ${nearMoment(waited.at)}` : '' }}. Closed
+        as it is, it waits again.
+      </p>
       <FileDrop v-model="fields.files" :error="wrong.files" />
       <WriteTrouble
         :misgivings="misgivings"

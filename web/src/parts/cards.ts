@@ -2,7 +2,7 @@ import type { AdvisedDecision, ConversationRow } from '@/api/client'
 import type { DecisionKind } from '@/api/deciding'
 import { counted } from './words'
 
-export type CardKind = Exclude<DecisionKind, 'sweep' | 'bring_back' | 'put_back'> | 'make_task'
+export type CardKind = Exclude<DecisionKind, 'archive_rest' | 'bring_back' | 'put_back'> | 'make_task'
 
 export interface Card {
   kind: CardKind

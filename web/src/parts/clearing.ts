@@ -42,6 +42,8 @@ export function useClearingRun(order: Ref<ClearingOrder>) {
     isBegun,
     decided: computed(() => counted.value + pending.value),
     count: () => ++pending.value,
+    /** What was counted has not been decided after all. */
+    uncount: () => --pending.value,
     async end(): Promise<void> {
       if (ended.value || !isBegun.value) return
       await attempt(async () => {

@@ -1,4 +1,4 @@
-import type { Priority, Source, StoredFile, Task, TaskFields, TaskProposal } from '@/api/client'
+import type { Outline, Priority, Source, StoredFile, Task, TaskFields, TaskProposal } from '@/api/client'
 import { toWhen, written, type Written } from '@/api/when'
 
 /** A task while it is being filled in. */
@@ -88,6 +88,20 @@ export function proposedDraft(proposal: TaskProposal | null | undefined, subject
     due: written(proposal?.due),
     reminders: proposal?.reminders ?? [],
   })
+}
+
+/** A task as it is proposed; what is filled in besides holds before that. */
+export function asProposed(
+  row: { subject: string },
+  proposal: TaskProposal | null | undefined,
+  more: Partial<TaskFields> = {},
+): { fields: TaskFields; subtasks: Outline[] } {
+  const fields = fieldsOf(proposedDraft(proposal, row.subject || 'Look at the mail without a subject'))
+  const filled = Object.entries(more).filter(
+    ([name, value]) =>
+      name !== 'title' && value !== null && value !== '' && !(Array.isArray(value) && !value.length),
+  )
+  return { fields: { ...fields, ...Object.fromEntries(filled) }, subtasks: proposal?.subtasks ?? [] }
 }
 
 export function fieldsOf(draft: TaskDraft): TaskFields {

@@ -19,6 +19,8 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
   /** What was taken off, with the revision that it had: the tray may still be seen as it was before. */
   const taken = new Map<string, number>()
   const seen = new Set<string>()
+  /** What lay behind each one that was taken off. */
+  const behind = new Map<string, Set<string>>()
 
   const isNews = ({ id, revision }: ConversationRow) => revision > (taken.get(id) ?? -1)
 
@@ -76,14 +78,21 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
     take(): void {
       const row = pile.value[at.value]
       if (!row) return
+      behind.set(row.id, new Set(pile.value.slice(at.value + 1).map(({ id }) => id)))
       taken.set(row.id, row.revision)
       pile.value = pile.value.filter(({ id }) => id !== row.id)
     },
-    /** A decision did not work: the conversation is on top again. */
+    /** A decision did not work: the conversation lies in its place again. The one that is being looked at stays on top. */
     putBack(rows: ConversationRow[]): void {
-      for (const row of rows) taken.delete(row.id)
-      const there = new Set(pile.value.map(({ id }) => id))
-      pile.value = pile.value.toSpliced(at.value, 0, ...rows.filter(({ id }) => !there.has(id)))
+      const current = pile.value[at.value]?.id
+      for (const row of rows) {
+        taken.delete(row.id)
+        if (pile.value.some(({ id }) => id === row.id)) continue
+        const next = pile.value.findIndex(({ id }) => behind.get(row.id)?.has(id))
+        pile.value = pile.value.toSpliced(next < 0 ? pile.value.length : next, 0, row)
+      }
+      const index = pile.value.findIndex(({ id }) => id === (current ?? rows[0]?.id))
+      if (index >= 0) at.value = index
     },
     step(by: number): void {
       at.value = Math.max(0, Math.min(pile.value.length, at.value + by))

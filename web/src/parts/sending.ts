@@ -1,7 +1,9 @@
 import { computed, ref } from 'vue'
-import { answer, api, type ConversationRow, type TaskRow } from '@/api/client'
+import type { ConversationRow, TaskRow } from '@/api/client'
 import { claimOf, useDeciding } from '@/api/deciding'
+import { proposalsOf } from '@/api/reading'
 import { day } from '@/time/format'
+import { asProposed } from './draft'
 import { dragged, endDrag, type Dragged } from './drag'
 import { attempt } from './notice'
 import { counted, subjectOf } from './words'
@@ -47,12 +49,6 @@ export function consequence(what: Dragged, row: Row, date: string): string {
 
 const isAway = ({ place }: ConversationRow) => place === 'away'
 
-/** The title and reminders that are proposed for a conversation. */
-async function fieldsOf(row: ConversationRow, date: string) {
-  const { proposal } = await answer(api.GET('/conversations/{id}', { params: { path: { id: row.id } } }))
-  return { title: proposal?.title || subjectOf(row), notes: '', due: { date } }
-}
-
 /** Puts what is on its way down on a day. */
 export function usePuttingDown() {
   const { decide, makeTasks, changeTasks } = useDeciding()
@@ -68,9 +64,12 @@ export function usePuttingDown() {
       if (away.length) await decide('move_return', away.map(claimOf), details)
       if (here.length) await decide('snooze', here.map(claimOf), details)
     } else {
-      const tasks = await Promise.all(
-        what.rows.map(async (one) => ({ fields: await fieldsOf(one, date), conversation: claimOf(one) })),
-      )
+      const proposals = await proposalsOf(what.rows.map(({ id }) => id))
+      const of = new Map(proposals.map((one) => [one.conversation, one.proposal]))
+      const tasks = what.rows.map((one) => ({
+        ...asProposed(one, of.get(one.id), { due: { date } }),
+        conversation: claimOf(one),
+      }))
       await makeTasks(tasks, what.clearing)
     }
   }

@@ -3,11 +3,9 @@ import type { ConversationRow, Outline, TaskFields, TaskProposal, When } from '@
 import { claimOf, useDeciding, type DecisionDetails, type DecisionKind, type SnoozeFor } from '@/api/deciding'
 import { Problem } from '@/api/problem'
 import type { CardKind } from './cards'
-import { proposedDraft, type TaskDraft } from './draft'
-import { attempt, tell } from './notice'
-
-/** What was filled in for a task that could not be made, by conversation, so that it is not lost. */
-const drafts = new Map<string, TaskDraft>()
+import { asProposed } from './draft'
+import { attempt, tell, tellUndecided } from './notice'
+import { subjectOf } from './words'
 
 export interface Taking {
   rows: ConversationRow[]
@@ -27,15 +25,24 @@ export function useTaking(
   const open = ref<CardKind | null>(null)
   const wrong = ref<Record<string, string>>({})
 
-  async function run(work: () => Promise<unknown>): Promise<void> {
+  /** Gives whether it was accepted. */
+  async function run(work: () => Promise<unknown>): Promise<boolean> {
     const rows = props.rows
-    if (props.eager) {
+    if (!props.eager) {
+      if (!(await attempt(work))) return false
       open.value = null
       going.decided()
-      if (!(await attempt(work))) going.failed(rows)
-    } else if (await attempt(work)) {
-      open.value = null
-      going.decided()
+      return true
+    }
+    open.value = null
+    going.decided()
+    try {
+      await work()
+      return true
+    } catch (problem) {
+      tellUndecided(rows.map(subjectOf), problem)
+      going.failed(rows)
+      return false
     }
   }
 
@@ -50,45 +57,41 @@ export function useTaking(
     return run(() => decide(kind, claimed, all))
   }
 
-  /** For what is filled in: when it is refused, the form stays and says why. */
-  async function takeFilled(kind: DecisionKind, more: DecisionDetails): Promise<void> {
+  /** For what is filled in: when it is refused, the form stays and says why. Gives whether it was accepted. */
+  async function takeFilled(kind: DecisionKind, more: DecisionDetails): Promise<boolean> {
     if (props.eager) return take(kind, more)
     wrong.value = {}
     try {
       await decide(kind, claims(), details(more))
       open.value = null
       going.decided()
+      return true
     } catch (problem) {
       if (problem instanceof Problem) wrong.value = { until: problem.message, ...problem.fields }
       if (!(problem instanceof Problem) || problem.status !== 422) tell(problem)
+      return false
     }
   }
 
-  async function saveTasks(fields: TaskFields, draft: TaskDraft, subtasks: Outline[] = []): Promise<void> {
+  /** Gives whether they were made; what was filled in for one that was not is still there when it is looked at again. */
+  async function saveTasks(
+    fields: TaskFields,
+    subtasks: Outline[] = [],
+    proposals: Map<string, TaskProposal | null> = new Map(),
+  ): Promise<boolean> {
     const [rows, message, clearing] = [props.rows, props.message, props.clearing]
     const single = rows.length === 1
-    const tasks = rows.map((row) => ({
-      fields: single ? fields : { ...fields, title: row.subject || 'Look at the mail without a subject' },
-      conversation: claimOf(row),
-      ...(single && message ? { message } : {}),
-      ...(single ? { subtasks } : {}),
-    }))
-    if (!props.eager) {
-      await makeTasks(tasks, clearing)
-      open.value = null
-      going.decided()
-      return
-    }
-    const [row] = rows
-    await run(async () => {
-      try {
-        await makeTasks(tasks, clearing)
-        if (row) drafts.delete(row.id)
-      } catch (problem) {
-        if (row) drafts.set(row.id, draft)
-        throw problem
-      }
-    })
+    const tasks = rows.map((row) =>
+      single
+        ? { fields, subtasks, conversation: claimOf(row), ...(message ? { message } : {}) }
+        : { ...asProposed(row, proposals.get(row.id), fields), conversation: claimOf(row) },
+    )
+    if (props.eager) return run(() => makeTasks(tasks, clearing))
+    // The form says what is wrong.
+    await makeTasks(tasks, clearing)
+    open.value = null
+    going.decided()
+    return true
   }
 
   return {
@@ -104,10 +107,4 @@ export function useTaking(
       wrong.value = {}
     },
   }
-}
-
-/** What a task starts with: what was filled in before, or what is advised, or the subject. */
-export function firstDraft(row: ConversationRow | undefined, proposal?: TaskProposal | null): TaskDraft {
-  const kept = row && drafts.get(row.id)
-  return kept ?? proposedDraft(proposal, row?.subject ?? '')
 }

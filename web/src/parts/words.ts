@@ -9,7 +9,7 @@ const DONE: Record<Entry['kind'], string> = {
   mute: 'Muted',
   block: 'Sender blocked',
   unblock: 'Sender let in again',
-  sweep: 'Swept',
+  archive_rest: 'The rest archived',
   bring_back: 'Brought back',
   put_back: 'Put back',
   move_return: 'Return moved',

@@ -1,9 +1,11 @@
+import { useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage, watchDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue'
 import {
   newId,
   type AnswerKind,
   type Claim,
+  type Conversation,
   type Letter,
   type Outgoing,
   type StoredFile,
@@ -13,7 +15,6 @@ import { useDeciding } from '@/api/deciding'
 import type { SendDetails } from '@/api/mailing'
 import { Problem } from '@/api/problem'
 import type { Written } from '@/api/when'
-import { longDay } from '@/time/format'
 import { beginAnswer, keepDraft, readOutgoing, type Beginning } from '@/api/writing'
 
 /** A letter that is to be written, and what is to become of its conversation when it is sent. */
@@ -28,7 +29,18 @@ export interface Writing extends Beginning {
   to?: string
   what?: string
   until?: Written
+  /** It waited to go out, and was taken back to be changed: by which step, and when it was to go */
+  waited?: Waited
 }
+
+export interface Waited {
+  entry: string
+  /** RFC 3339; null: it was to go at once */
+  at: string | null
+}
+
+/** Where it is kept that a draft waited to go out, until it is settled. */
+export const waitedAt = (id: string): string => `waited:${id}`
 
 /** A letter in its fields. */
 export type Fields = Omit<WrittenLetter, 'files'> & { files: StoredFile[] }
@@ -78,26 +90,10 @@ export function withoutSignature(text: string, signature: string): string {
   return signature ? text.replace(`\n\n${signature}`, '') : text
 }
 
-/** The words with which something is handed over; the person changes them as they like. */
-export function handOverText(
-  to: string,
-  what: string,
-  until: { date: string | null; time: string | null } | null,
-  phrase: string,
-): string {
-  const name = /^\s*"?([\p{L}'-]+)/u.exec(to.includes('@') && !to.includes('<') ? '' : to)?.[1]
-  const asked = what.trim().replace(/[.\s]+$/, '')
-  const by = until?.date ? longDay(until.date, until.time) : phrase
-  return [
-    name ? `Hello ${name},` : 'Hello,',
-    '',
-    `could you take this over${asked ? `: ${asked.charAt(0).toLowerCase()}${asked.slice(1)}` : ''}? I count on it by ${by}.`,
-  ].join('\n')
-}
-
 /** A draft while it is written: it is kept on the server a moment after each change, and in the browser at once. */
 export function useDraft(writing: Writing) {
   const { sendMail } = useDeciding()
+  const queries = useQueryClient()
   const message = writing.message ?? null
   const found = Object.entries(unkept.value).find(([id, one]) =>
     writing.id ? id === writing.id : message !== null && one.message === message,
@@ -111,12 +107,21 @@ export function useDraft(writing: Writing) {
   const wrong = ref<Record<string, string>>({})
   const misgivings = ref<string[]>([])
   const elsewhere = shallowRef<Outgoing | null>(null)
+  /** The conversation as it was when it was looked at last. */
+  let claim = writing.claim
   let kept = ''
+  /** As it was when it was opened. */
+  let begun = ''
   let underway: Promise<void> = Promise.resolve()
   let again: ReturnType<typeof setTimeout> | undefined
   /** Sent or deleted: there is nothing to be kept any more. */
   let isOver = false
 
+  /** What is handed over, when it is said before the letter begins. */
+  const handOver = () =>
+    writing.then === 'hand_over' && !writing.task
+      ? { to: writing.to ?? '', what: writing.what ?? '', until: writing.until?.phrase ?? '' }
+      : undefined
   const now = () => JSON.stringify(writtenOf(fields))
   const isChanged = () => state.value !== 'loading' && now() !== kept
 
@@ -139,10 +144,11 @@ export function useDraft(writing: Writing) {
         }
       }
       if (!letter.value) {
-        letter.value = await beginAnswer({ ...writing, kind: kind.value })
+        letter.value = await beginAnswer({ ...writing, kind: kind.value, handOver: handOver() })
         Object.assign(fields, fieldsOf(letter.value))
         kept = now()
       }
+      begun = now()
       if (found) Object.assign(fields, found[1].fields)
       state.value = revision.value ? 'kept' : 'begun'
     } catch (problem) {
@@ -206,6 +212,21 @@ export function useDraft(writing: Writing) {
   })
   void begin()
 
+  /** The page shows what has come in by then, and says whose it is. */
+  async function whatCame(problem: Problem, byMail: boolean): Promise<string> {
+    const of = writing.claim?.id ?? ''
+    await queries.invalidateQueries({ queryKey: ['conversation', of] })
+    if (!byMail) return `${problem.message} Send it once more, and the letter decides anew.`
+    const news = shown().filter((one) => !one.own && !seen.has(one.id))
+    for (const one of shown()) seen.add(one.id)
+    const who = news.at(-1)?.from
+    return `${who ? who.name || who.email : 'Somebody'} has written meanwhile; it stands above. Send it once more if your letter is still right.`
+  }
+  const shown = () =>
+    queries.getQueryData<Conversation>(['conversation', writing.claim?.id ?? ''])?.messages ?? []
+  /** The messages that were there when the letter was begun. */
+  const seen = new Set(shown().map((one) => one.id))
+
   return {
     id,
     kind,
@@ -216,7 +237,15 @@ export function useDraft(writing: Writing) {
     misgivings,
     elsewhere,
     isKept: computed(() => revision.value > 0),
+    /** Whether anything was typed since it was opened. */
+    isTouched: () => now() !== begun,
     keep,
+    /** After it could not be opened. */
+    again: (): void => {
+      wrong.value = {}
+      state.value = 'loading'
+      void begin()
+    },
     /** Nothing of it is kept from now on. */
     end: () => {
       isOver = true
@@ -254,13 +283,18 @@ export function useDraft(writing: Writing) {
       await keep()
       if (state.value !== 'kept') return false
       try {
-        await sendMail(id, details)
+        await sendMail(id, { ...details, ...(claim ? { conversation: claim } : {}) })
         isOver = true
         forget()
         return true
       } catch (problem) {
         if (!(problem instanceof Problem)) throw problem
-        if (problem.misgivings.length) misgivings.value = problem.misgivings
+        const { overtaken } = problem
+        if (overtaken && claim) {
+          // Who has been told sends it all the same with the next press.
+          claim = { ...claim, revision: overtaken.revision }
+          misgivings.value = [await whatCame(problem, overtaken.byMail)]
+        } else if (problem.misgivings.length) misgivings.value = problem.misgivings
         else wrong.value = Object.keys(problem.fields).length ? problem.fields : { all: problem.message }
         return false
       }

@@ -19,6 +19,9 @@ export function setClock(instant: string, milliseconds = 0, personZone?: string)
   if (personZone) zoneRef.value = personZone
 }
 
+/** The program's time, to the millisecond. */
+export const present = (): Date => new Date(Date.now() + ahead)
+
 /** Of the program's time; negative when it has passed. */
 export const millisecondsUntil = (instant: string): number => Date.parse(instant) - Date.now() - ahead
 

@@ -26,7 +26,7 @@ import WriteSheet from '@/parts/WriteSheet.vue'
 import { usePile } from '@/parts/pile'
 import OwedIn from '@/parts/OwedIn.vue'
 import PileEdges from '@/parts/PileEdges.vue'
-import SweepDialog from '@/parts/SweepDialog.vue'
+import RestDialog from '@/parts/RestDialog.vue'
 import TooOften from '@/parts/TooOften.vue'
 
 const router = useRouter()
@@ -38,9 +38,9 @@ const loadAhead = useLoadAhead()
 const order = ref<ClearingOrder>(account.value?.settings.clearingOrder ?? 'grouped')
 const { data: tray, error, refetch } = useTray()
 const { pile, at, current, ahead, isReady, take, putBack, step, again } = usePile(tray, order)
-const { id, clearing, ended, isBegun, decided, count, end, anew, passOver } = useClearingRun(order)
+const { id, clearing, ended, isBegun, decided, count, uncount, end, anew, passOver } = useClearingRun(order)
 const { data: conversation, error: missing } = useConversation(() => current.value?.id ?? '')
-const sweeping = ref(false)
+const archivingRest = ref(false)
 const cards = ref<InstanceType<typeof DecisionCards>>()
 
 /** What was loaded ahead is shown at once, without waiting for the query to turn to it. */
@@ -96,6 +96,7 @@ async function goOn(): Promise<void> {
 
 function failed(rows: ConversationRow[]): void {
   putBack(rows)
+  uncount()
   void queries.invalidateQueries({ queryKey: ['tray'] })
 }
 
@@ -124,7 +125,7 @@ useKeys('Clearing', [
       :clearing="ended"
       :left="pile.length"
       @again="goOn"
-      @sweep="sweeping = true"
+      @rest="archivingRest = true"
     />
     <FailedState v-else-if="error && !tray" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!isReady" />
@@ -183,7 +184,7 @@ useKeys('Clearing', [
         </template>
       </aside>
     </div>
-    <SweepDialog v-model="sweeping" />
+    <RestDialog v-model="archivingRest" />
   </div>
 </template>
 

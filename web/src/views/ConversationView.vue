@@ -7,7 +7,7 @@ import { useDeciding } from '@/api/deciding'
 import { useConversation } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import { send } from '@/parts/sending'
-import { useAnswering } from '@/parts/answering'
+import { useAnswering, useAwaited } from '@/parts/answering'
 import BackStrip from '@/parts/BackStrip.vue'
 import ConversationReminders from '@/parts/ConversationReminders.vue'
 import ConversationSheet from '@/parts/ConversationSheet.vue'
@@ -85,6 +85,7 @@ const { writing, write, goOn, close } = useAnswering(
   () => conversation.value,
   () => row.value,
 )
+useAwaited(() => conversation.value, write)
 /** What is opened for its draft begins with it. */
 watch(
   () => [row.value?.id, route.query.draft],

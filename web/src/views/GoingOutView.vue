@@ -10,6 +10,7 @@ import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
 import OutgoingLine from '@/parts/OutgoingLine.vue'
+import { holdKeys } from '@/typing/held'
 import WhenDialog from '@/parts/WhenDialog.vue'
 
 /** Drafts, what waits for its moment, and what could not go out. */
@@ -30,9 +31,10 @@ async function move(at: When): Promise<void> {
   if (row && (await attempt(() => sendMail(row.id, { at, despite: true })))) moving.value = null
 }
 
-async function edit(row: OutgoingRow): Promise<void> {
-  if (row.state === 'draft' || (await attempt(() => takeBack(row.id))))
-    await router.push({ name: 'write', params: { id: row.id } })
+/** A draft is gone on with; what waits to go out is only shown. */
+function open(row: OutgoingRow): void {
+  if (row.state === 'draft') holdKeys()
+  void router.push({ name: 'write', params: { id: row.id } })
 }
 const arrived = (row: OutgoingRow) =>
   attempt(async () => {
@@ -57,7 +59,7 @@ const arrived = (row: OutgoingRow) =>
             v-for="row in group.rows"
             :key="row.id"
             :row="row"
-            @edit="edit(row)"
+            @edit="open(row)"
             @move="moving = row"
             @now="attempt(() => sendMail(row.id, { atOnce: true, despite: true }))"
             @back="attempt(() => takeBack(row.id))"

@@ -143,7 +143,7 @@ useKeys('Tasks', [
   },
   { key: 'F2', label: 'Edit it', when: () => !!props.id, run: () => sheet.value?.edit() },
   { key: 'Delete', label: 'Delete it', when: () => !!props.id, run: () => void sheet.value?.remove() },
-  { key: 'Insert', label: 'Write a task down', run: () => (adding.value = true) },
+  { key: 'Insert', label: 'Write a task down', opens: true, run: () => (adding.value = true) },
   { key: 'Shift+Insert', label: 'Paste a list', run: () => (pasting.value = true) },
   { key: 'Escape', label: 'Close the task', when: () => !!props.id, run: () => void show() },
   { key: 'Escape', label: 'Select none', when: () => selected.value.size > 0, run: clear },
@@ -171,6 +171,7 @@ useKeys('Tasks', [
       </div>
       <div v-if="adding" class="sheet adding">
         <TaskForm
+          place="task:new"
           :initial="emptyDraft({ list: order === 'list' ? (list?.name ?? '') : '' })"
           submit-text="Write it down"
           :save="add"
@@ -261,7 +262,12 @@ useKeys('Tasks', [
       </div>
     </div>
     <aside v-if="id"><TaskSheet :id="id" ref="sheet" :key="id" @close="show()" /></aside>
-    <OutlineDialog v-if="pasting" :save="(_fields, made) => addAll(made)" @close="pasting = false" />
+    <OutlineDialog
+      v-if="pasting"
+      place="outline:new"
+      :save="(_fields, made) => addAll(made)"
+      @close="pasting = false"
+    />
   </div>
 </template>
 

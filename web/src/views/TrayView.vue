@@ -13,22 +13,24 @@ import { GROUPINGS, useGrouping } from '@/parts/grouping'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
+import { useWritingFrom } from '@/parts/answering'
 import { useSelection } from '@/parts/selection'
 import { send } from '@/parts/sending'
-import SweepDialog from '@/parts/SweepDialog.vue'
+import RestDialog from '@/parts/RestDialog.vue'
 import TrayGroup from '@/parts/TrayGroup.vue'
 import { counted } from '@/parts/words'
 import { age, nearMoment } from '@/time/format'
 
 const router = useRouter()
 const { decide } = useDeciding()
+const writeFrom = useWritingFrom()
 const { data, error, refetch } = useTray()
 const { data: counts } = useCounts()
 const rows = computed(() => data.value ?? [])
 const { grouping, groups, isFolded, fold, visible } = useGrouping(rows)
 const { current, selected, goTo, clicked, select, clear, toggleCurrent, extend, meant } =
   useSelection(visible)
-const sweeping = ref(false)
+const archivingRest = ref(false)
 
 /** The server gives so many rows at the most; what was taken out of the list a moment ago is not counted any more. */
 const MOST = 500
@@ -51,7 +53,7 @@ useKeys('Tray', [
   {
     key: ' ',
     label: 'Start clearing',
-    when: () => (rows.value.length > 0 || !!counts.value?.forClearing) && !sweeping.value,
+    when: () => (rows.value.length > 0 || !!counts.value?.forClearing) && !archivingRest.value,
     run: () => void router.push({ name: 'clearing' }),
   },
   { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
@@ -104,10 +106,17 @@ useKeys('Tray', [
       <h1 v-else>Tray</h1>
       <template v-if="rows.length">
         <div v-show="!selected.size" class="start">
-          <v-btn variant="outlined" @click="sweeping = true">Sweep what is left</v-btn>
+          <v-btn variant="outlined" @click="archivingRest = true">Archive the rest</v-btn>
           <v-btn color="primary" :to="{ name: 'clearing' }">Start clearing <KeyCap name=" " /></v-btn>
         </div>
-        <DecisionCards :rows="meant" bar :class="{ idle: !selected.size }" @decided="afterDeciding" />
+        <DecisionCards
+          :rows="meant"
+          bar
+          :class="{ idle: !selected.size }"
+          @decided="afterDeciding"
+          @folded="goTo(current)"
+          @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
+        />
       </template>
     </div>
 
@@ -154,7 +163,7 @@ useKeys('Tray', [
         <KeyCap name="Ctrl+ " /> selects · <KeyCap name="?" /> all keys
       </p>
     </template>
-    <SweepDialog v-model="sweeping" @swept="clear" />
+    <RestDialog v-model="archivingRest" @archived="clear" />
   </div>
 </template>
 

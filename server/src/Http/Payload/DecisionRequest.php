@@ -20,7 +20,7 @@ use ZippyTray\Core\Tray\Decision\MoveReturn;
 use ZippyTray\Core\Tray\Decision\Mute;
 use ZippyTray\Core\Tray\Decision\PutBack;
 use ZippyTray\Core\Tray\Decision\Snooze;
-use ZippyTray\Core\Tray\Decision\Swept;
+use ZippyTray\Core\Tray\Decision\ArchiveRest;
 use ZippyTray\Core\Tray\NextClearing;
 
 final readonly class DecisionRequest
@@ -29,7 +29,7 @@ final readonly class DecisionRequest
     public function __construct(
         #[Assert\Uuid]
         public string $id,
-        #[Assert\Choice(['do_now', 'snooze', 'hand_over', 'archive', 'delete', 'block', 'mute', 'sweep', 'bring_back', 'put_back', 'move_return'])]
+        #[Assert\Choice(['do_now', 'snooze', 'hand_over', 'archive', 'delete', 'block', 'mute', 'archive_rest', 'bring_back', 'put_back', 'move_return'])]
         public string $kind,
         #[Assert\Count(min: 1, max: 10_000, minMessage: 'Select a conversation first.'), Assert\Valid]
         public array $conversations,
@@ -64,7 +64,7 @@ final readonly class DecisionRequest
             'hand_over' => new HandOver($this->by, $this->what, $this->until($speaker)),
             'delete' => new Delete(),
             'mute' => new Mute(),
-            'sweep' => new Swept(),
+            'archive_rest' => new ArchiveRest(),
             'move_return' => new MoveReturn($this->until($speaker)),
             'bring_back' => new BringBack(),
             'put_back' => new PutBack(),

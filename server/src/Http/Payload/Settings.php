@@ -10,6 +10,7 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\FirstReminder;
 use ZippyTray\Core\Task\TaskSettings;
 use ZippyTray\Core\Time\TimeSettings;
+use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Time\Week;
 use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\SnoozePresets;
@@ -23,6 +24,7 @@ final readonly class Settings
      * @param array<string, string> $marks       times by the value of their mark
      * @param string                $zone        IANA name
      * @param list<string>          $snoozes     when phrases
+     * @param string                $taskDue     a when phrase; empty: none
      */
     public function __construct(
         public bool $dayFirst,
@@ -42,6 +44,11 @@ final readonly class Settings
         public int $undoSeconds,
         public string $signature,
         public bool $digest,
+        public bool $nextAfterDeciding = true,
+        #[Assert\Length(max: 200)]
+        public string $taskDue = '',
+        #[Assert\Length(max: 200)]
+        public string $taskReminder = '',
     ) {
     }
 
@@ -57,7 +64,7 @@ final readonly class Settings
     /** @throws Refused */
     public function tray(): TraySettings
     {
-        return new TraySettings(new SnoozePresets($this->snoozes), $this->mailEndsSnooze);
+        return new TraySettings(new SnoozePresets($this->snoozes), $this->mailEndsSnooze, $this->nextAfterDeciding);
     }
 
     /** @throws Refused */
@@ -67,8 +74,11 @@ final readonly class Settings
     }
 
     /** @throws Refused */
-    public function tasks(): TaskSettings
+    public function tasks(Speaker $speaker): TaskSettings
     {
-        return new TaskSettings($this->completeSubtasks, new FirstReminder($this->reminderPercent, $this->reminderDays));
+        $tasks = new TaskSettings($this->completeSubtasks, new FirstReminder($this->reminderPercent, $this->reminderDays), trim($this->taskDue), trim($this->taskReminder));
+        $tasks->check($speaker);
+
+        return $tasks;
     }
 }

@@ -18,7 +18,6 @@ use ZippyTray\Core\Tray\Advice\Habit;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
-use ZippyTray\Core\Tray\Advice\TaskTitle;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Back;
 use ZippyTray\Core\Tray\BackBecause;
@@ -139,26 +138,6 @@ final class AdviserTest extends TestCase
         $advice = (new Adviser())->advise([$found], new Circumstances($today, Habit::none(), back: $back));
         self::assertSame([$after, $back->why($today)], [$advice->decision, $advice->reasons[0]]);
         self::assertSame(AdvisedDecision::Snooze === $after, null !== $advice->until);
-    }
-
-    /** @return iterable<array{string, string, string}> */
-    public static function senders(): iterable
-    {
-        yield ['Olga Brandt', 'olga@brandt-roofs.example', 'Olga'];
-        yield ['Brandt, Olga', 'olga@brandt-roofs.example', 'Olga'];
-        yield ['Dr. Elin Voss', 'voss@voss-dental.example', 'Elin'];
-        yield ['Grants Desk', 'desk@fund.example', 'Grants Desk'];
-        yield ['Survey & Stone', 'office@surveystone.example', 'Survey & Stone'];
-        yield ['', 'tam.achterberg@glass.example', 'Tam'];
-        yield ['', '', 'the sender'];
-        yield ['lotte haan', 'lotte@tidewords.example', 'Lotte'];
-        yield ['Petra Lindqvist (via the list)', 'list@keepers.example', 'Petra'];
-    }
-
-    #[DataProvider('senders')]
-    public function testWhatTheSenderIsCalled(string $name, string $email, string $called): void
-    {
-        self::assertSame($called, TaskTitle::firstName(new Address($email, $name)));
     }
 
     /** @param non-empty-list<Findings> $found */

@@ -11,11 +11,11 @@ use ZippyTray\Core\Tray\Decision;
 /**
  * Archived with all that was left in the tray.
  */
-final readonly class Swept implements Decision
+final readonly class ArchiveRest implements Decision
 {
     public function kind(): EntryKind
     {
-        return EntryKind::Sweep;
+        return EntryKind::ArchiveRest;
     }
 
     public function apply(Conversation $conversation, \DateTimeImmutable $now): void

@@ -11,7 +11,7 @@ use ZippyTray\Core\Tray\Advice\MailKind;
  * Before all that is left in the tray is archived: what seems to ask for something, holds a date
  * still to come or has just come back is held up.
  */
-final readonly class SweepCheck
+final readonly class RestCheck
 {
     /**
      * @param Advice|null $advice null: it has not been read

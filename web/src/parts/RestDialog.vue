@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { claimOf, useDeciding } from '@/api/deciding'
-import { useSweepCheck } from '@/api/reading'
+import { useRestCheck } from '@/api/reading'
 import { day, nearness } from '@/time/format'
 import FailedState from './FailedState.vue'
 import IndexTab from './IndexTab.vue'
@@ -12,9 +12,9 @@ import { counted, subjectOf } from './words'
 
 /** Archives all that is left in the tray, after a look at what had better stay. */
 const open = defineModel<boolean>({ required: true })
-const emit = defineEmits<{ swept: [] }>()
+const emit = defineEmits<{ archived: [] }>()
 
-const { data, error, isFetching, refetch } = useSweepCheck(open)
+const { data, error, isFetching, refetch } = useRestCheck(open)
 const { decide } = useDeciding()
 const ticked = ref(new Set<string>())
 const busy = ref(false)
@@ -33,21 +33,21 @@ function tick(id: string): void {
   ticked.value = next
 }
 
-async function sweep(): Promise<void> {
+async function archiveRest(): Promise<void> {
   busy.value = true
   const claims = going.value.map(({ id, revision }) => claimOf({ id, revision: revision ?? 0 }))
-  if (await attempt(() => decide('sweep', claims))) {
+  if (await attempt(() => decide('archive_rest', claims))) {
     open.value = false
-    emit('swept')
+    emit('archived')
   }
   busy.value = false
 }
 </script>
 
 <template>
-  <ModalDialog :open="open" max-width="760" name="Sweep what is left" scrollable @close="open = false">
-    <div class="sheet sweep">
-      <h2>Sweep what is left</h2>
+  <ModalDialog :open="open" max-width="760" name="Archive the rest" scrollable @close="open = false">
+    <div class="sheet rest">
+      <h2>Archive the rest</h2>
       <FailedState v-if="error" :error="error" @again="refetch()" />
       <LoadingRows v-else-if="!data || isFetching" />
       <template v-else>
@@ -78,7 +78,7 @@ async function sweep(): Promise<void> {
         </ul>
         <div class="actions">
           <v-btn variant="text" @click="open = false">Cancel</v-btn>
-          <v-btn color="primary" :disabled="!going.length" :loading="busy" @click="sweep">
+          <v-btn color="primary" :disabled="!going.length" :loading="busy" @click="archiveRest">
             Archive {{ counted(going.length, 'conversation') }}
           </v-btn>
         </div>
@@ -88,7 +88,7 @@ async function sweep(): Promise<void> {
 </template>
 
 <style scoped>
-.sweep {
+.rest {
   display: flex;
   flex-direction: column;
   max-height: min(680px, 88vh);
@@ -165,7 +165,7 @@ input {
 }
 
 @media (max-width: 760px) {
-  .sweep {
+  .rest {
     padding: 18px 14px;
   }
 
