@@ -160,7 +160,7 @@ test('what was decided elsewhere is not decided twice, and what happened is said
   await expect(desk.row('Order 2041: 3 mugs')).toBeVisible()
 })
 
-test('a decision that does not arrive puts the conversation back on top, with what was typed', async ({
+test('a decision that does not arrive puts the conversation back in its place, with what was typed', async ({
   desk,
   page,
 }) => {
@@ -172,7 +172,8 @@ test('a decision that does not arrive puts the conversation back on top, with wh
   await desk.press('2')
   await page.keyboard.type('Ask the Sea Cadets')
   await desk.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('The server does not answer')
+  await expect(page.getByRole('alert')).toContainText('“Rota for December” is not decided')
+  await desk.press('ArrowLeft')
   await expect(subject(desk)).toHaveText('Rota for December')
   await page.unroute('**/api/tasks')
   await desk.press('2')

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import type { Page } from '@playwright/test'
 import { expect, type Desk } from './desk'
 
 const room = join(process.env.ZIPPY_DATA ?? '', 'post-room')
@@ -10,19 +11,31 @@ export const sent = (): string[] =>
 
 export const sentAbout = (subject: string) => sent().filter((raw) => raw.includes(`Subject: ${subject}`))
 
-/** A letter comes in. */
-export async function receive(
-  desk: Desk,
-  subject: string,
-  from = 'Petra Lindqvist <petra@ternpoint.example>',
-  text = 'Which one shall it be?',
-  type = 'text/plain',
-) {
-  const now = await desk.page.evaluate(
+interface Incoming {
+  subject: string
+  from?: string
+  text?: string
+  type?: string
+  /** Its Message-ID, and that of the one that it answers, without angle brackets */
+  id?: string
+  answers?: string
+}
+
+/** A letter comes in, whatever is on the page. */
+export async function bring(page: Page, letter: Incoming): Promise<void> {
+  const { subject, from, text, type, id, answers } = {
+    from: 'Petra Lindqvist <petra@ternpoint.example>',
+    text: 'Which one shall it be?',
+    type: 'text/plain',
+    id: `${crypto.randomUUID()}@ternpoint.example`,
+    ...letter,
+  }
+  const now = await page.evaluate(
     async () => ((await (await fetch('/api/heartbeat')).json()) as { now: string }).now,
   )
-  const raw = `From: ${from}\r\nTo: wren@ternpoint.example\r\nSubject: ${subject}\r\nDate: ${new Date(now).toUTCString()}\r\nMessage-ID: <${crypto.randomUUID()}@ternpoint.example>\r\nContent-Type: ${type}; charset=utf-8\r\n\r\n${text}\r\n`
-  const status = await desk.page.evaluate(async (letter) => {
+  const reply = answers ? `In-Reply-To: <${answers}>\r\n` : ''
+  const raw = `From: ${from}\r\nTo: wren@ternpoint.example\r\nSubject: ${subject}\r\nDate: ${new Date(now).toUTCString()}\r\nMessage-ID: <${id}>\r\n${reply}Content-Type: ${type}; charset=utf-8\r\n\r\n${text}\r\n`
+  const status = await page.evaluate(async (letter) => {
     const body = new FormData()
     body.append('into', 'tray')
     body.append('files[]', new File([letter], 'letter.eml', { type: 'message/rfc822' }))
@@ -31,6 +44,16 @@ export async function receive(
     ).status
   }, raw)
   expect(status).toBe(200)
+}
+
+/** A letter comes in, and is seen in the tray. */
+export async function receive(desk: Desk, subject: string, from?: string, text?: string, type?: string) {
+  await bring(desk.page, {
+    subject,
+    ...(from ? { from } : {}),
+    ...(text ? { text } : {}),
+    ...(type ? { type } : {}),
+  })
   await desk.page.goto('/')
   await expect(desk.row(subject)).toBeVisible()
 }

@@ -64,7 +64,7 @@ test('what is dragged to a day is due then, or comes back then', async ({ desk, 
   await expect(desk.row('Mend the net')).toContainText('starts')
 })
 
-test('two windows change the same task: the later one compares, and nothing is overwritten', async ({
+test('two windows change a task: each change stands, and only what both have changed is asked', async ({
   desk,
   page,
   context,
@@ -84,15 +84,30 @@ test('two windows change the same task: the later one compares, and nothing is o
 
   await page.getByLabel('What is to be done?').fill('Splice both ropes')
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByRole('heading', { name: 'This task was changed elsewhere' })).toBeVisible()
-  const notes = page.getByRole('group', { name: 'Notes' })
-  await expect(notes).toContainText('the old one')
-  await notes.getByText('the new one').click()
-  await page.getByRole('button', { name: 'Go on with this' }).click()
-  await expect(page.getByLabel('What is to be done?')).toHaveValue('Splice both ropes')
-  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Both changes stand.')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Splice both ropes' })).toBeVisible()
   await expect(page.locator('.markdown')).toHaveText('the new one')
+
+  await other.reload()
+  await expect(other.getByRole('heading', { name: 'Splice both ropes' })).toBeVisible()
+  await page.getByRole('button', { name: 'Edit' }).click()
+  await other.getByRole('button', { name: 'Edit' }).click()
+  await other.getByLabel('What is to be done?').fill('Splice three ropes')
+  await other.getByRole('button', { name: 'Save' }).click()
+  await expect(other.getByRole('heading', { name: 'Splice three ropes' })).toBeVisible()
+  await page.getByLabel('What is to be done?').fill('Splice all ropes')
+  await page.getByRole('textbox', { name: 'Notes' }).fill('the newest one')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('heading', { name: 'This task was changed elsewhere' })).toBeVisible()
+  await expect(page.locator('.conflict fieldset')).toHaveCount(1)
+  await expect(page.getByRole('button', { name: 'Go on with this' })).toBeDisabled()
+  await page.getByRole('group', { name: 'Title' }).getByText('Splice three ropes').click()
+  await page.getByRole('button', { name: 'Go on with this' }).click()
+  await expect(page.getByLabel('What is to be done?')).toHaveValue('Splice three ropes')
+  await expect(page.getByRole('textbox', { name: 'Notes' })).toHaveValue('the newest one')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('heading', { name: 'Splice three ropes' })).toBeVisible()
+  await expect(page.locator('.markdown')).toHaveText('the newest one')
 })
 
 test('sources and files: a web address, another task, a file by picker, a picture by paste', async ({

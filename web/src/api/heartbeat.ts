@@ -102,7 +102,9 @@ export function useHeartbeat(): void {
   })
   watch(dataUpdatedAt, () => (isReachable.value = true))
   // A call that got no answer may only have been lost itself.
-  watch(lostCalls, () => isReachable.value && void queries.refetchQueries({ queryKey: KEY }))
+  watch(lostCalls, () => {
+    if (isReachable.value) void queries.refetchQueries({ queryKey: KEY }, { cancelRefetch: false })
+  })
   watch(isReachable, (now) => {
     if (!now) return
     void queries.invalidateQueries({

@@ -91,11 +91,21 @@ export function useCover(open: MaybeRefOrGetter<boolean>, close: () => void, bin
   })
 }
 
+/** Whether the drop-down of the field was open when the key was pressed; it may be closed before anybody else hears of it. */
+let isUnfolded = false
+window.addEventListener(
+  'keydown',
+  ({ target }) => {
+    isUnfolded =
+      target instanceof HTMLElement && target.closest('[role="combobox"][aria-expanded="true"]') !== null
+  },
+  { capture: true },
+)
+
 /** What Esc does in a form: the drop-down of a field that is open closes, and nothing else. */
 export function escape(event: KeyboardEvent, close: () => void): void {
   event.stopPropagation()
-  const field = event.target instanceof HTMLElement ? event.target : null
-  if (event.defaultPrevented || field?.closest('[aria-expanded="true"]')) return
+  if (event.defaultPrevented || isUnfolded) return
   event.preventDefault()
   close()
 }
@@ -147,6 +157,7 @@ function name(event: KeyboardEvent): string {
 window.addEventListener('keydown', (event) => {
   if (event.defaultPrevented || event.isComposing) return
   const pressed = name(event)
+  if (pressed === 'Escape' && isUnfolded) return
   const typing = isTyping(event.target)
   if (!typing && isOwnKey(event)) return
   const cover = covers.at(-1)

@@ -96,7 +96,11 @@ export function useDraft(writing: Writing) {
   const queries = useQueryClient()
   const message = writing.message ?? null
   const found = Object.entries(unkept.value).find(([id, one]) =>
-    writing.id ? id === writing.id : message !== null && one.message === message,
+    writing.id
+      ? id === writing.id
+      : message !== null &&
+        one.message === message &&
+        (one.kind === 'forward') === (writing.kind === 'forward'),
   )
   const id = writing.id ?? found?.[0] ?? newId()
   const kind = ref<AnswerKind>(found?.[1].kind ?? writing.kind)

@@ -25,10 +25,11 @@ export function isTyping(target: EventTarget | null): boolean {
   )
 }
 
-/** From now on every key waits for the field that is being opened. */
+/** From now on every key waits for the field that is being opened; what waits already goes on waiting. */
 export function holdKeys(): void {
+  const keys = held?.keys ?? []
   freeKeys()
-  held = { keys: [], timer: setTimeout(freeKeys, LONGEST), from: document.activeElement }
+  held = { keys, timer: setTimeout(freeKeys, LONGEST), from: document.activeElement }
 }
 
 /**
@@ -60,19 +61,27 @@ function hold(event: KeyboardEvent): boolean {
     return false
   }
   if (event.key.length > 1 && !['Backspace', 'Enter', 'Tab'].includes(event.key)) return true
-  if (!event.ctrlKey && !event.metaKey && !event.altKey) held.keys.push(event.key)
+  const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey
+  if (isPlain) held.keys.push(event.key)
+  else if (event.key === 'Enter') held.keys.push('Ctrl+Enter')
   return true
 }
 
+/** Whether the key ends what is typed into this field. */
+const isLast = (key: string, field: HTMLElement): boolean =>
+  key === 'Tab' || key === 'Ctrl+Enter' || (key === 'Enter' && field instanceof HTMLInputElement)
+
 /** As if it were typed there now. */
 function type(field: HTMLElement, keys: string[]): void {
-  const end = keys.findIndex((key) => key === 'Tab' || (key === 'Enter' && field instanceof HTMLInputElement))
+  const end = keys.findIndex((key) => isLast(key, field))
   const text = textOf(end < 0 ? keys : keys.slice(0, end))
   if (text) document.execCommand('insertText', false, text)
   if (end < 0) return
   const rest = keys.slice(end + 1)
-  if (keys[end] === 'Enter') {
-    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))
+  if (keys[end] !== 'Tab') {
+    const init = { key: 'Enter', ctrlKey: keys[end] === 'Ctrl+Enter', bubbles: true, cancelable: true }
+    // When the page has heard of the text.
+    setTimeout(() => field.dispatchEvent(new KeyboardEvent('keydown', init)))
     return
   }
   const next = fieldAfter(field)
