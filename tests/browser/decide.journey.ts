@@ -84,6 +84,7 @@ test('a moment of one’s own; a past one is refused with a sentence and stays i
   await expect(page.getByText(/already past/)).toBeVisible()
   await expect(until).toHaveValue('1 jan 2020')
   await until.fill('5 may 2031 at 9')
+  await expect(page.getByText(/5 May 2031, 09:00/)).toBeVisible()
   await page.getByRole('button', { name: 'Snooze until then' }).click()
 
   await desk.goTo('Coming back')

@@ -62,7 +62,7 @@ final readonly class ConversationController
     #[Route('/find', methods: 'GET')]
     public function find(#[CurrentUser] Account $account, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $place = '', #[MapQueryParameter(options: ['min_range' => 1, 'max_range' => 1_000_000])] int $page = 1): JsonResponse
     {
-        return new JsonResponse($this->rows->find($account, $words, Place::tryFrom($place), $page));
+        return new JsonResponse($this->rows->find($account, $words, Place::tryFrom($place), $page, 'muted' === $place));
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]

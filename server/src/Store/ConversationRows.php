@@ -118,11 +118,12 @@ final readonly class ConversationRows
 
     /**
      * @param string $words all of them must occur in a message, as beginnings of words; empty for any
+     * @param bool   $muted only those that stay out of the tray whatever arrives
      * @param int    $page  from 1 on
      *
-     * @return array{rows: list<ConversationRow>, total: int, pageSize: int} the newest first
+     * @return array{rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, pageSize: int} the newest first; hits: see hits()
      */
-    public function find(Account $account, string $words, ?Place $place, int $page): array
+    public function find(Account $account, string $words, ?Place $place, int $page, bool $muted = false): array
     {
         $where = ['1'];
         $parameters = [];
@@ -135,15 +136,44 @@ final readonly class ConversationRows
             $where[] = self::PLACE.' = :place';
             $parameters['place'] = $place->value;
         }
+        if ($muted) {
+            $where[] = 'c.muted';
+        }
         $where = implode(' AND ', $where);
         $order = Place::Bin === $place ? 'c.binned_at DESC, c.id' : 'c.latest_at DESC, c.id';
         $total = $this->connection->fetchOne("SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND {$where}", $parameters + ['account' => $account->id, 'now' => $this->now->text()]);
 
+        $rows = $this->rows($where, $order.' LIMIT '.self::PAGE.' OFFSET '.(max(1, $page) - 1) * self::PAGE, $account, $parameters);
+
         return [
-            'rows' => $this->rows($where, $order.' LIMIT '.self::PAGE.' OFFSET '.(max(1, $page) - 1) * self::PAGE, $account, $parameters),
+            'rows' => $rows,
+            'hits' => new \ArrayObject(null === $match ? [] : $this->hits($match, array_map(static fn (ConversationRow $row): string => $row->id, $rows))),
             'total' => is_numeric($total) ? (int) $total : 0,
             'pageSize' => self::PAGE,
         ];
+    }
+
+    /**
+     * The places that matched, of the newest message each.
+     *
+     * @param list<string> $ids conversations
+     *
+     * @return array<string, string> by conversation: some words of the message, what matched between U+0002 and U+0003
+     */
+    private function hits(string $match, array $ids): array
+    {
+        $hits = [];
+        foreach ($this->connection->iterateAssociative(
+            "SELECT x.conversation_id, snippet(message_search, -1, char(2), char(3), '…', 18) AS hit
+             FROM conversation_message x JOIN message_search s ON s.rowid = x.number
+             WHERE x.conversation_id IN (SELECT value FROM json_each(?)) AND message_search MATCH ? ORDER BY x.number",
+            [json_encode($ids, \JSON_THROW_ON_ERROR), $match],
+        ) as $columns) {
+            $row = new Row($columns);
+            $hits[$row->string('conversation_id')] = trim((string) preg_replace('/\s+/u', ' ', mb_scrub($row->string('hit'))));
+        }
+
+        return $hits;
     }
 
     /** What a person typed, as an expression of SQLite's full-text search; null when it holds no word. */

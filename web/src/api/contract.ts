@@ -2863,7 +2863,7 @@ export interface operations {
             query?: {
                 /** @description All of them must occur, as beginnings of words */
                 words?: string;
-                place?: components["schemas"]["Place"] | "";
+                place?: components["schemas"]["Place"] | ("" | "muted");
                 page?: number;
             };
             header?: never;
@@ -2880,6 +2880,10 @@ export interface operations {
                 content: {
                     "application/json": {
                         rows: components["schemas"]["ConversationRow"][];
+                        /** @description The place that matched, by conversation; what matched stands between U+0002 and U+0003 */
+                        hits: {
+                            [key: string]: string;
+                        };
                         total: number;
                         pageSize: number;
                     };

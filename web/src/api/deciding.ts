@@ -3,6 +3,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { tell } from '@/parts/notice'
 import { follow, remember } from '@/parts/trail'
 import { noteOwn } from './heartbeat'
+import { useLeaving } from './leaving'
 import { mailSteps } from './mailing'
 import { Problem } from './problem'
 import {
@@ -10,7 +11,6 @@ import {
   api,
   newId,
   type Claim,
-  type ConversationRow,
   type Decided,
   type Entry,
   type ListColour,
@@ -81,18 +81,6 @@ export interface Spot {
 /** The conversation as it is on screen, so that the server notices when it is no longer so. */
 export const claimOf = ({ id, revision }: { id: string; revision: number }): Claim => ({ id, revision })
 
-/** The rows of these ids, in the places that they had before among what is still there. */
-export function putBack<T extends { id: string }>(now: T[], before: T[], ids: string[]): T[] {
-  const there = new Set(now.map(({ id }) => id))
-  const place = new Map(before.map(({ id }, index) => [id, index]))
-  const lost = before.filter(({ id }) => ids.includes(id) && !there.has(id))
-  return lost.reduce((rows, row) => {
-    const own = place.get(row.id) ?? 0
-    const next = rows.findIndex(({ id }) => (place.get(id) ?? -1) > own)
-    return rows.toSpliced(next < 0 ? rows.length : next, 0, row)
-  }, now)
-}
-
 /** Who decides fast is not to be slowed down by asking for everything after each step. */
 const askAgainSoon = useDebounceFn(
   (queries: QueryClient) =>
@@ -132,43 +120,7 @@ export function useDeciding() {
     return done(entry)
   }
 
-  const rows = () => queries.getQueryData<ConversationRow[]>(['tray'])
-
-  /** Out of the list that is on screen. */
-  function without(ids: string[]): void {
-    const shown = rows()
-    if (shown)
-      queries.setQueryData(
-        ['tray'],
-        shown.filter((row) => !ids.includes(row.id)),
-      )
-  }
-
-  function left(ids: string[]): void {
-    without(ids)
-    for (const id of ids) forget(id)
-  }
-
-  /**
-   * Takes conversations out of the list at once. When the call fails, they come back to where they were; what has
-   * been decided meanwhile stays out.
-   */
-  async function leaving<T>(ids: string[], call: () => Promise<T>): Promise<T> {
-    await queries.cancelQueries({ queryKey: ['tray'] })
-    const before = rows()
-    without(ids)
-    try {
-      const result = await call()
-      left(ids)
-      return result
-    } catch (problem) {
-      const now = rows()
-      if (before && now) queries.setQueryData(['tray'], putBack(now, before, ids))
-      // What is on screen may be older than what happened.
-      if (problem instanceof Problem && problem.status === 409) void askAgain()
-      throw problem
-    }
-  }
+  const { left, leaving } = useLeaving(queries, forget, () => void askAgain())
 
   const steps = {
     decide: async (kind: DecisionKind, claims: Claim[], details: DecisionDetails = {}) => {

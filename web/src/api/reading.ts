@@ -58,7 +58,7 @@ export function usePutOffPreview(putOff: MaybeRefOrGetter<PutOff | null>) {
 
 export function useFind(
   words: MaybeRefOrGetter<string>,
-  place: MaybeRefOrGetter<Place | ''>,
+  place: MaybeRefOrGetter<Place | 'muted' | ''>,
   page: MaybeRefOrGetter<number>,
 ) {
   return useQuery({

@@ -36,8 +36,22 @@ const layers = shallowReactive<Layer[]>([])
 const covers = shallowReactive<Cover[]>([])
 const WITHIN: InjectionKey<Cover> = Symbol('what keys belong to')
 
+/** A key must not mean two things in one layer at the same time; the first would win, and nobody would know. */
+function warnOfTwice(title: string, active: Binding[]): void {
+  const twice = active.filter(({ key }, index) => active.findIndex((one) => one.key === key) !== index)
+  for (const { key, label } of twice)
+    console.error(
+      `The key ${key} is bound twice in “${title}”: ${label}, and ${active.find((one) => one.key === key)?.label ?? ''}`,
+    )
+}
+
 /** What the key card shows, under one heading each: what belongs to the view first. */
 export const keyCard = computed(() => {
+  for (const { title, bindings } of layers)
+    warnOfTwice(
+      title,
+      bindings.filter(({ when }) => !when || when()),
+    )
   const found = new Map<string, Binding[]>()
   for (const { title, bindings, within } of [...layers].reverse()) {
     if (within) continue

@@ -47,7 +47,8 @@ defineEmits<{ select: [event: MouseEvent] }>()
         <template v-if="note">
           · <em>{{ note }}</em></template
         >
-        <template v-if="quote"> · “{{ quote }}”</template>
+        <template v-if="$slots.text"> · <slot name="text" /></template>
+        <template v-else-if="quote"> · “{{ quote }}”</template>
         <template v-else-if="row.excerpt"> · {{ row.excerpt }}</template>
       </span>
       <span class="clip">

@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Advice, ConversationRow, TaskFields, TaskProposal } from '@/api/client'
 import type { Written } from '@/api/when'
-import { proposalsOf, useProposals, useSnoozeChoices } from '@/api/reading'
+import { useSnoozeChoices } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import { holdKeys } from '@/typing/held'
 import { day } from '@/time/format'
@@ -16,6 +16,7 @@ import SnoozeChooser from './SnoozeChooser.vue'
 import { emptyDraft, fieldsOf, proposedDraft } from './draft'
 import LoadingRows from './LoadingRows.vue'
 import OutlineDialog from './OutlineDialog.vue'
+import { useProposing } from './proposing'
 import { useTaking } from './taking'
 import TaskForm from './TaskForm.vue'
 import { counted } from './words'
@@ -54,17 +55,7 @@ const cards = computed(() =>
   advised.value ? [advised.value, ...CARDS.filter((card) => card !== advised.value)] : CARDS,
 )
 const shown = computed<CardKind | null>(() => open.value ?? advised.value?.kind ?? null)
-/** Above a list the conversation is not known whole: what would be proposed for it is asked for with the card. */
-const ids = computed(() => props.rows.map(({ id }) => id))
-const { data: asked, isFetching } = useProposals(
-  ids,
-  () => !!props.bar && open.value === 'make_task' && ids.value.length > 0,
-)
-const proposals = computed(() => new Map(asked.value?.map((one) => [one.conversation, one.proposal])))
-const proposal = computed(
-  () => props.proposal ?? (single.value ? proposals.value.get(single.value.id) : null),
-)
-const isAsking = computed(() => !!props.bar && !asked.value && isFetching.value)
+const { proposal, proposals, isAsking } = useProposing(props, () => open.value === 'make_task')
 const until = computed(() => proposal.value?.until ?? undefined)
 const initial = computed(() =>
   single.value ? proposedDraft(proposal.value, single.value.subject) : emptyDraft(),
@@ -104,11 +95,8 @@ function fold(): void {
 }
 
 /** Of several each is made as it would be by itself; a due, a list or the like that is filled in holds for all. */
-async function makeTasks(fields: TaskFields): Promise<boolean> {
-  if (single.value) return saveTasks(fields, subtasks.value)
-  const proposed = asked.value ?? (await proposalsOf(ids.value).catch(() => []))
-  return saveTasks(fields, [], new Map(proposed.map((one) => [one.conversation, one.proposal])))
-}
+const makeTasks = async (fields: TaskFields): Promise<boolean> =>
+  single.value ? saveTasks(fields, subtasks.value) : saveTasks(fields, [], await proposals())
 
 function follow(): void {
   const card = advised.value

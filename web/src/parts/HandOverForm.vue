@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, onMounted, reactive, ref, toRefs } from 'vue'
+import { nextTick, onMounted, reactive, ref } from 'vue'
 import type { Due, When } from '@/api/client'
 import { toWhen, written, type Written } from '@/api/when'
 import { escape } from '@/keys/registry'
@@ -32,7 +32,6 @@ const fields = reactive({
   until: (props.until ? written(props.until) : { phrase: 'in 3 working days', reading: null }) as Written,
 })
 const { keptAt, accept, anew } = useTyped(props.place, fields)
-const { by, what, until } = toRefs(fields)
 const missing = ref<Record<string, string>>({})
 const field = ref<InstanceType<typeof PeopleField>>()
 
@@ -46,9 +45,9 @@ onMounted(async () => {
 })
 
 function check(): When | null {
-  const when = toWhen(until.value)
+  const when = toWhen(fields.until)
   missing.value = {
-    ...(by.value.trim() ? {} : { by: 'Who owes you the answer?' }),
+    ...(fields.by.trim() ? {} : { by: 'Who owes you the answer?' }),
     ...(when ? {} : { until: 'By which day and time?' }),
   }
   return Object.keys(missing.value).length ? null : when
@@ -56,14 +55,14 @@ function check(): When | null {
 
 async function note(): Promise<void> {
   const when = check()
-  const people = by.value.replace(/[,\s]+$/, '')
-  if (when && (await props.save(people, what.value, when))) accept()
+  const people = fields.by.replace(/[,\s]+$/, '')
+  if (when && (await props.save(people, fields.what, when))) accept()
 }
 
 function submit(): void {
   if (props.several) return void note()
   if (!check()) return
-  emit('write', by.value, what.value, until.value)
+  emit('write', fields.by, fields.what, fields.until)
   // From here on it is kept with the letter.
   accept()
 }
@@ -78,15 +77,15 @@ function submit(): void {
     @keydown.esc="escape($event, () => $emit('cancel'))"
   >
     <KeptNote :at="keptAt" @anew="anew" />
-    <PeopleField ref="field" v-model="by" label="To whom" :error="missing.by ?? wrong?.by" />
+    <PeopleField ref="field" v-model="fields.by" label="To whom" :error="missing.by ?? wrong?.by" />
     <v-text-field
-      v-model="what"
+      v-model="fields.what"
       label="What is owed"
       :error-messages="wrong?.what"
       maxlength="200"
       hide-details="auto"
     />
-    <WhenField v-model="until" label="By" :error="missing.until ?? wrong?.until" :quiet="still" />
+    <WhenField v-model="fields.until" label="By" :error="missing.until ?? wrong?.until" :quiet="still" />
     <p class="slate hint">
       It comes back when they answer, or at that moment.
       {{

@@ -42,6 +42,7 @@ function go(): void {
           v-model="to"
           :label="WHAT[row.kind]"
           placeholder="friday, in 2 weeks …"
+          bare
           keyed="0"
           :error="error || missing"
         />

@@ -5,7 +5,7 @@ import { dateOf, nearDay, nearMoment, nearness, time } from '@/time/format'
 import IndexTab from './IndexTab.vue'
 
 /** A draft, or a message that has not gone out, in one line with what can be done about it. */
-const props = defineProps<{ row: OutgoingRow }>()
+const props = defineProps<{ row: OutgoingRow; current: boolean }>()
 defineEmits<{ edit: []; move: []; now: []; back: []; drop: []; arrived: [] }>()
 
 const isTrouble = computed(() => props.row.state === 'failed' || props.row.state === 'doubt')
@@ -31,8 +31,8 @@ const near = computed(() => {
 </script>
 
 <template>
-  <li class="line">
-    <button type="button" class="plain body open" @click="$emit('edit')">
+  <li class="line" :class="{ current }">
+    <button type="button" class="plain body open" :data-outgoing="row.id" @click="$emit('edit')">
       <b>{{ row.subject || 'no subject' }}</b> <span class="slate">{{ note }}</span>
     </button>
     <span class="acts">

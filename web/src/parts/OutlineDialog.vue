@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, reactive, ref, toRefs } from 'vue'
+import { computed, reactive, ref, toRef } from 'vue'
 import { answer, api, type Outline, type TaskFields } from '@/api/client'
 import { Problem } from '@/api/problem'
 import KeptNote from '@/typing/KeptNote.vue'
@@ -24,8 +24,7 @@ const emit = defineEmits<{ close: [] }>()
 
 const typed = reactive({ title: props.title ?? '', text: props.text ?? '' })
 const { keptAt, accept, anew } = useTyped(props.place, typed)
-const { title, text } = toRefs(typed)
-const settled = refDebounced(text, 150)
+const settled = refDebounced(toRef(typed, 'text'), 150)
 const busy = ref(false)
 const {
   data,
@@ -46,7 +45,7 @@ async function submit(): Promise<void> {
   if (!total.value) return
   busy.value = true
   try {
-    if ((await props.save({ title: title.value }, outlines.value)) === false) return
+    if ((await props.save({ title: typed.title }, outlines.value)) === false) return
     accept()
     emit('close')
   } catch (problem) {
@@ -64,7 +63,7 @@ async function submit(): Promise<void> {
       <KeptNote :at="keptAt" @anew="anew" />
       <v-text-field
         v-if="props.title !== undefined"
-        v-model="title"
+        v-model="typed.title"
         label="Under the task"
         placeholder="each line a task of its own"
         persistent-placeholder
@@ -72,7 +71,7 @@ async function submit(): Promise<void> {
       />
       <div class="halves">
         <v-textarea
-          v-model="text"
+          v-model="typed.text"
           v-first
           label="One line for each task"
           placeholder="- numbers, bullets and check boxes fall away&#10;  - what is indented lies under the line above"

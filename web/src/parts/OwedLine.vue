@@ -58,6 +58,7 @@ const near = computed(() => {
       :is="to ? 'router-link' : 'span'"
       class="plain body"
       :to="to ?? undefined"
+      :tabindex="to ? undefined : 0"
       :data-owed="owed.id"
     >
       <b>{{ title }}</b> <span class="slate">{{ about }}</span>

@@ -94,6 +94,7 @@ async function go(when: When | null): Promise<void> {
           v-model="until"
           label="Or until"
           placeholder="friday, in 2 weeks …"
+          bare
           keyed="0"
           :error="wrong || (asked && error instanceof Problem ? error.message : '')"
         />

@@ -74,6 +74,7 @@ useKeys('Snooze', [
       <WhenField
         ref="field"
         v-model="own"
+        bare
         keyed="0"
         :label="forAnswer ? 'At the latest' : 'Or until'"
         placeholder="thursday 10am …"

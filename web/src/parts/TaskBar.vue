@@ -1,23 +1,27 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import type { TaskList, TaskRow } from '@/api/client'
 import { useDeciding, type TaskChange } from '@/api/deciding'
 import { toWhen, type Written } from '@/api/when'
 import { useCompleting } from './completing'
 import { attempt } from './notice'
 import { putOff } from './putoff'
+import { escape } from '@/keys/registry'
 import WhenField from './WhenField.vue'
 import { counted } from './words'
 
 /** What can be done with several tasks at once. */
 const props = defineProps<{ tasks: TaskRow[]; lists: TaskList[] }>()
-const emit = defineEmits<{ done: []; clear: [] }>()
+const emit = defineEmits<{ done: []; clear: []; left: [] }>()
 
 const { changeTasks, deleteTasks } = useDeciding()
 const { complete } = useCompleting()
-const asking = ref<'due' | 'label' | null>(null)
+const asking = ref<'due' | 'list' | 'label' | 'priority' | null>(null)
 const when = ref<Written>({ phrase: '', reading: null })
 const label = ref('')
+const field = ref<InstanceType<typeof WhenField>>()
+const listChoice = ref<HTMLSelectElement>()
+const priority = ref<HTMLSelectElement>()
 const ids = computed(() => props.tasks.map(({ id }) => id))
 
 async function run(work: () => Promise<unknown>): Promise<void> {
@@ -33,14 +37,22 @@ function date(): void {
   if (to) void change({ due: to })
 }
 
-function unfold(what: typeof asking.value): void {
+async function unfold(what: typeof asking.value): Promise<void> {
   asking.value = asking.value === what ? null : what
   when.value = { phrase: '', reading: null }
   label.value = ''
+  await nextTick()
+  if (asking.value === 'due') field.value?.focus()
+  if (what === 'list') listChoice.value?.focus()
+  if (what === 'priority') priority.value?.focus()
 }
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 async function completeAll(): Promise<void> {
   if (await complete(ids.value)) emit('done')
+}
+function leave(): void {
+  asking.value = null
+  emit('left')
 }
 defineExpose({ unfold })
 </script>
@@ -49,16 +61,27 @@ defineExpose({ unfold })
   <div class="bar" role="toolbar" :aria-label="`${counted(tasks.length, 'task')} selected`">
     <b>{{ counted(tasks.length, 'task') }}</b>
     <button type="button" class="link" @click="emit('clear')">Select none</button>
-    <v-btn size="small" color="primary" @click="completeAll">Complete</v-btn>
-    <v-btn size="small" variant="outlined" @click="unfold('due')">Move to a day</v-btn>
-    <v-btn size="small" variant="outlined" @click="putOff(tasks, () => emit('done'))">Put off</v-btn>
-    <select aria-label="Move to the list" @change="change({ list: value($event) })">
+    <v-btn size="small" color="primary" title="Space" @click="completeAll">Complete</v-btn>
+    <v-btn size="small" variant="outlined" title="0" @click="unfold('due')">Another due</v-btn>
+    <v-btn size="small" variant="outlined" title="3" @click="putOff(tasks, () => emit('done'))"
+      >Put off</v-btn
+    >
+    <select
+      ref="listChoice"
+      aria-label="Move to the list"
+      title="5"
+      @keydown.esc.stop="leave"
+      @change="change({ list: value($event) })"
+    >
       <option value="" selected disabled>To list …</option>
       <option v-for="list in lists" :key="list.id">{{ list.name }}</option>
     </select>
-    <v-btn size="small" variant="outlined" @click="unfold('label')">Label</v-btn>
+    <v-btn size="small" variant="outlined" title="7" @click="unfold('label')">Label</v-btn>
     <select
+      ref="priority"
       aria-label="Set the priority"
+      title="8"
+      @keydown.esc.stop="leave"
       @change="change({ priority: value($event) as 'high' | 'normal' | 'low' })"
     >
       <option value="" selected disabled>Priority …</option>
@@ -66,14 +89,24 @@ defineExpose({ unfold })
       <option>normal</option>
       <option>low</option>
     </select>
-    <v-btn size="small" variant="text" @click="run(() => deleteTasks(ids))">Delete</v-btn>
-    <form v-if="asking === 'label'" class="ask" @submit.prevent="label.trim() && change({ label })">
+    <v-btn size="small" variant="text" title="6" @click="run(() => deleteTasks(ids))">Delete</v-btn>
+    <form
+      v-if="asking === 'label'"
+      class="ask"
+      @submit.prevent="label.trim() && change({ label })"
+      @keydown.esc="escape($event, leave)"
+    >
       <v-text-field v-model="label" v-first label="Label" hide-details maxlength="60" />
       <v-btn type="submit" color="primary">Add it</v-btn>
       <v-btn variant="text" @click="label.trim() && change({ unlabel: label })">Take it off</v-btn>
     </form>
-    <form v-else-if="asking" class="ask" @submit.prevent="date" @keydown.esc.stop="asking = null">
-      <WhenField v-model="when" label="Due" placeholder="friday, in 2 weeks …" />
+    <form
+      v-else-if="asking === 'due'"
+      class="ask"
+      @submit.prevent="date"
+      @keydown.esc="escape($event, leave)"
+    >
+      <WhenField ref="field" v-model="when" label="Due" placeholder="friday, in 2 weeks …" />
       <v-btn type="submit" color="primary">Move</v-btn>
       <v-btn variant="text" @click="change({ undated: true })">No date</v-btn>
     </form>

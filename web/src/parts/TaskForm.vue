@@ -20,7 +20,7 @@ const props = defineProps<{
   initial: TaskDraft
   submitText: string
   /** Does what the form is for; when it throws, the form stays as it is and says why */
-  save: (fields: TaskFields, draft: TaskDraft) => Promise<boolean | void>
+  save: (fields: TaskFields, draft: TaskDraft) => Promise<unknown>
   /** The title is not asked for: several tasks, each with its own subject */
   titleless?: boolean
   /** The title does not take the focus by itself */

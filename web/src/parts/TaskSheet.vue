@@ -2,7 +2,6 @@
 import { mdiClose } from '@mdi/js'
 import { until } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
-import { useRouter } from 'vue-router'
 import type { Task, TaskFields } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { Problem } from '@/api/problem'
@@ -30,7 +29,6 @@ import TaskSources from './TaskSources.vue'
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ close: [] }>()
 
-const router = useRouter()
 const { data: task, error, refetch } = useTask(() => props.id)
 const { editTask, skipTask, deleteTasks } = useDeciding()
 const { check } = useCompleting()
@@ -117,29 +115,12 @@ async function remove(): Promise<void> {
   if (await attempt(() => deleteTasks([props.id]))) emit('close')
 }
 
-function openSource(): void {
-  const message = task.value?.sources.find(({ kind }) => kind === 'message')
-  const [first] = task.value?.sources ?? []
-  if (message) void router.push({ name: 'source', params: { id: message.ref } })
-  else if (first?.kind === 'web') window.open(first.ref, '_blank', 'noopener')
-  else if (first?.kind === 'task') void router.push({ name: 'tasks', params: { id: first.ref } })
-}
-
-function openWeb(): void {
-  const web = task.value?.sources.find(({ kind }) => kind === 'web')
-  if (web) window.open(web.ref, '_blank', 'noopener')
-}
-
 /** What is asked for while the task is still on its way is done when it is there. */
-const whenThere = (act: () => void) => () => void until(task).toBeTruthy().then(act)
 defineExpose({
   edit: () => {
     holdKeys()
     void until(task).toBeTruthy().then(edit)
   },
-  openSource: whenThere(openSource),
-  openWeb: whenThere(openWeb),
-  remove,
 })
 </script>
 

@@ -3,6 +3,8 @@ import { computed, nextTick, ref } from 'vue'
 import type { Template } from '@/api/client'
 import { fillTemplate, useTemplates } from '@/api/writing'
 import { useCover } from '@/keys/registry'
+import { holdKeys } from '@/typing/held'
+import KeyCap from './KeyCap.vue'
 import { attempt } from './notice'
 import { editTemplate } from './templating'
 
@@ -64,6 +66,13 @@ function pressed(event: KeyboardEvent): void {
   }
 }
 
+defineExpose({
+  show: () => {
+    holdKeys()
+    void show(true)
+  },
+})
+
 /** What was written so far, without what is quoted, as a template of its own. */
 function keep(): void {
   open.value = false
@@ -75,7 +84,9 @@ function keep(): void {
 <template>
   <v-menu :model-value="open" :close-on-content-click="false" @update:model-value="show">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" type="button" class="link">Template</button>
+      <button v-bind="menu" type="button" class="link" title="A template (F8)">
+        Template <KeyCap name="F8" />
+      </button>
     </template>
     <div class="sheet chooser">
       <form v-if="asking" class="questions" @submit.prevent="choose(asking)">

@@ -3,14 +3,17 @@ import { useRoute, useRouter } from 'vue-router'
 import type { Entry } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useKeys, EVERYWHERE } from '@/keys/registry'
-import { attempt } from './notice'
-import { hasSteps, lastStep, trail } from './trail'
+import { useSession } from '@/api/session'
+import { millisecondsUntil } from '@/time/clock'
+import { attempt, say } from './notice'
+import { hasSteps, lastStep, letGo, trail } from './trail'
 import UndoSlip from './UndoSlip.vue'
 import { deed, object } from './words'
 
 const { undo } = useDeciding()
 const route = useRoute()
 const router = useRouter()
+const { account } = useSession()
 
 /** What was sent is a draft again, and is opened where it belongs. */
 async function undoIt(entry: Entry): Promise<void> {
@@ -20,10 +23,20 @@ async function undoIt(entry: Entry): Promise<void> {
     await router.push({ name: 'write', params: { id: entry.outgoing } })
 }
 
-/** What was decided a moment ago may still be on its way, and so may the undoing before this one. */
+const isGone = ({ kind, at }: Entry) =>
+  kind === 'send' && millisecondsUntil(at) / 1000 + (account.value?.settings.undoSeconds ?? 0) <= 0
+
+/**
+ * What was decided a moment ago may still be on its way, and so may the undoing before this one. A letter that has gone
+ * cannot be undone: that is said, and the step before it is undone.
+ */
 async function undoLast(): Promise<void> {
   const last = await lastStep()
-  if (last) await undoIt(last)
+  if (!last) return
+  if (!isGone(last)) return undoIt(last)
+  letGo(last)
+  await undoLast()
+  say(`“${object(last)}” has gone out, and stays as it is.`)
 }
 let undoing = Promise.resolve()
 

@@ -49,7 +49,12 @@ const together = computed(() => {
       <button v-if="together" class="link" type="button" @click="$emit('decide', together)">
         {{ together === 'archive' ? 'Archive' : 'Delete' }} all {{ group.rows.length }}
       </button>
-      <button class="link" type="button" @click="$emit('all')">
+      <button
+        class="link"
+        type="button"
+        title="Shift+Enter on a row selects its group; then one key decides them all"
+        @click="$emit('all')"
+      >
         Select {{ group.rows.length === 1 ? 'it' : counted(group.rows.length, 'conversation') }}
       </button>
     </h2>

@@ -5,6 +5,7 @@ import { useReading, canonical, type ReadAs, type Written } from '@/api/when'
 import { useCover } from '@/keys/registry'
 import { nearMoment } from '@/time/format'
 import KeyCap from './KeyCap.vue'
+import PresetRow from './PresetRow.vue'
 
 /**
  * One field for time, written as people say it. It shows how it was read while it is written, offers
@@ -25,6 +26,8 @@ const props = withDefaults(
     quiet?: boolean
     /** The key that leads to it */
     keyed?: string
+    /** What is often meant stands beside it already */
+    bare?: boolean
   }>(),
   { as: 'when', takes: 'single', placeholder: 'friday 3pm, in 2 weeks …' },
 )
@@ -97,6 +100,15 @@ function focus(): void {
 }
 defineExpose({ focus })
 
+/** A time at hand; one that is chosen counts as written. */
+const presets = ref<InstanceType<typeof PresetRow>>()
+const isFocused = ref(false)
+const hasPresets = computed(() => !props.bare && props.as === 'when' && props.takes !== 'repeat')
+function pressed(event: KeyboardEvent): void {
+  if (event.target instanceof HTMLInputElement && presets.value?.pressed(event, event.target))
+    event.preventDefault()
+}
+
 const said = computed(() => {
   const now = reading.value
   if (!now || faults.value) return ''
@@ -109,7 +121,13 @@ const said = computed(() => {
 </script>
 
 <template>
-  <div ref="root" class="when">
+  <div
+    ref="root"
+    class="when"
+    :class="{ focused: isFocused }"
+    @focusin="isFocused = true"
+    @focusout="isFocused = false"
+  >
     <v-text-field
       :model-value="model.phrase"
       :label="label"
@@ -122,6 +140,7 @@ const said = computed(() => {
       spellcheck="false"
       hide-details="auto"
       @update:model-value="write"
+      @keydown="pressed"
       @keydown.enter="$emit('enter')"
     >
       <template v-if="keyed && !model.phrase" #prepend-inner><KeyCap :name="keyed" /></template>
@@ -142,7 +161,7 @@ const said = computed(() => {
       </template>
     </v-text-field>
     <p
-      v-if="said || reading?.alternatives.length"
+      v-if="said || reading?.alternatives.length || (isFocused && !faults)"
       class="said"
       :class="{ past: reading?.past }"
       aria-live="polite"
@@ -160,6 +179,7 @@ const said = computed(() => {
         </button>
       </template>
     </p>
+    <PresetRow v-if="hasPresets && isFocused" ref="presets" @choose="write" />
   </div>
 </template>
 
@@ -189,6 +209,11 @@ const said = computed(() => {
   margin: 3px 0 0 2px;
   font-size: 13px;
   color: rgb(var(--v-theme-primary));
+}
+
+/* what it says comes while one types, and nothing moves for it */
+.focused .said {
+  min-height: 20px;
 }
 
 .said.past {

@@ -1,34 +1,31 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useDeciding } from '@/api/deciding'
 import { canonical, toWhen, written, type Written } from '@/api/when'
-import type { AnswerKind } from '@/api/client'
 import { useKeys } from '@/keys/registry'
+import CarriedFiles from './CarriedFiles.vue'
 import FileDrop from './FileDrop.vue'
 import KeyCap from './KeyCap.vue'
 import LoadingRows from './LoadingRows.vue'
 import MarkdownText from './MarkdownText.vue'
-import { attempt, say } from './notice'
+import { attempt } from './notice'
 import PeopleField from './PeopleField.vue'
 import TemplateChooser from './TemplateChooser.vue'
-import { useDraft, waitedAt, withoutSignature, type Writing } from './writing'
+import { withoutSignature } from './letterfields'
+import { useWaiting } from './waiting'
+import { useDraft, type Writing } from './writing'
 import WhenField from './WhenField.vue'
+import WriteKinds from './WriteKinds.vue'
 import WriteTrouble from './WriteTrouble.vue'
-import { dateOf, nearMoment, size, time } from '@/time/format'
+import { dateOf, nearMoment, time } from '@/time/format'
 import { freeKeys, holdKeys } from '@/typing/held'
-import { drop as forgetKept } from '@/typing/kept'
 
 /** A letter while it is written: an answer, a forward, a hand-over or a new message. */
 const props = defineProps<{ writing: Writing }>()
 const emit = defineEmits<{ sent: []; close: [] }>()
 
-const KINDS: { kind: AnswerKind; text: string }[] = [
-  { kind: 'reply', text: 'Reply' },
-  { kind: 'reply_all', text: 'Reply to all' },
-  { kind: 'forward', text: 'Forward' },
-]
-const { dropDraft, undo } = useDeciding()
+const { dropDraft } = useDeciding()
 const draft = useDraft(props.writing)
 const { fields, kind, letter, state, wrong, misgivings } = draft
 const isHandOver = computed(() => props.writing.then === 'hand_over')
@@ -42,6 +39,7 @@ const until = ref<Written>(props.writing.until ?? { phrase: 'in 3 working days',
 const what = ref(props.writing.what ?? '')
 const to = ref<InstanceType<typeof PeopleField>>()
 const text = ref<HTMLTextAreaElement>()
+const templates = ref<InstanceType<typeof TemplateChooser>>()
 const sending = ref(false)
 const sheet = ref<HTMLElement>()
 /** What was typed while it should have opened. */
@@ -111,37 +109,28 @@ async function send(despite = false): Promise<void> {
       despite,
     })
     if (!isSent) return
-    isSettled = true
-    if (waited) forgetKept(waitedAt(draft.id))
+    waiting.end()
     emit('sent')
   } finally {
     sending.value = false
   }
 }
 
-/** One that waited, and was only looked at, waits again as it did. */
-let isSettled = !waited
-async function settleWaiting(): Promise<void> {
-  if (isSettled || !waited) return
-  isSettled = true
-  forgetKept(waitedAt(draft.id))
-  const isAsItWas =
-    !draft.isTouched() && (!itsMoment || (panel.value === 'later' && goesAt.value.phrase === itsMoment))
-  if (!isAsItWas) return say('It is a draft now, and goes out when you send it.')
-  draft.end()
-  if (await attempt(() => undo({ id: waited.entry }))) say('It was not changed, and goes out as it was to.')
-}
-onBeforeUnmount(() => void settleWaiting())
+const waiting = useWaiting(
+  draft,
+  waited,
+  () => !itsMoment || (panel.value === 'later' && goesAt.value.phrase === itsMoment),
+)
 
 async function fold(): Promise<void> {
-  await settleWaiting()
+  await waiting.settle()
   emit('close')
 }
 
 async function drop(): Promise<void> {
   const isGone = draft.isKept.value ? await attempt(() => dropDraft(draft.id)) : true
   if (!isGone) return
-  isSettled = true
+  waiting.end()
   draft.end()
   emit('close')
 }
@@ -165,7 +154,10 @@ function pressed(event: KeyboardEvent): void {
     void fold()
   }
 }
-useKeys('Writing', [{ key: 'Ctrl+Enter', label: action.value, run: () => void send() }])
+useKeys('Writing', [
+  { key: 'Ctrl+Enter', label: 'Send it', run: () => void send() },
+  { key: 'F8', label: 'A template', typing: true, run: () => templates.value?.show() },
+])
 
 const STATES: Partial<Record<typeof state.value, string>> = {
   keeping: 'being kept …',
@@ -184,17 +176,11 @@ const STATES: Partial<Record<typeof state.value, string>> = {
     </div>
     <template v-else>
       <header>
-        <span v-if="writing.message && !isHandOver" class="kinds" role="group" aria-label="Kind of answer">
-          <button
-            v-for="one in KINDS"
-            :key="one.kind"
-            type="button"
-            :aria-pressed="kind === one.kind"
-            @click="attempt(() => draft.turnInto(one.kind))"
-          >
-            {{ one.text }}
-          </button>
-        </span>
+        <WriteKinds
+          v-if="writing.message && !isHandOver"
+          :kind="kind"
+          @choose="(other) => attempt(() => draft.turnInto(other))"
+        />
         <h2 v-else>{{ isHandOver ? 'Hand over' : 'Your message' }}</h2>
         <span class="slate state" role="status">{{ STATES[state] }}</span>
         <button type="button" class="close" title="Fold (Esc); the draft stays" @click="fold">
@@ -235,18 +221,11 @@ const STATES: Partial<Record<typeof state.value, string>> = {
       <div v-if="fields.formatted" class="preview" aria-label="As it is sent">
         <MarkdownText :text="fields.text" />
       </div>
-      <ul
+      <CarriedFiles
         v-if="kind === 'forward' && letter?.carriable.length"
-        class="carried"
-        aria-label="Attachments that go with it"
-      >
-        <li v-for="one in letter.carriable" :key="one.place">
-          <label
-            ><input v-model="fields.carried" type="checkbox" :value="one.place" /> {{ one.name }}
-            <span class="slate">{{ size(one.size) }}</span></label
-          >
-        </li>
-      </ul>
+        v-model="fields.carried"
+        :files="letter.carriable"
+      />
       <p v-if="waited" class="slate waited">
         Taken back to be changed{{ waited.at ? `; it was to go out ${nearMoment(waited.at)}` : '' }}. Closed
         as it is, it waits again.
@@ -282,7 +261,7 @@ const STATES: Partial<Record<typeof state.value, string>> = {
           >I expect an answer</v-btn
         >
         <span class="tools">
-          <TemplateChooser :to="fields.to" :text="fields.text" @insert="insert" />
+          <TemplateChooser ref="templates" :to="fields.to" :text="fields.text" @insert="insert" />
           <label class="slate"><input v-model="fields.formatted" type="checkbox" /> Markdown</label>
           <button
             v-if="hasSignature && fields.text.includes(letter?.signature ?? '')"

@@ -38,22 +38,33 @@ function ordered(rows: ConversationRow[], grouping: Grouping): ConversationRow[]
   )
 }
 
-/** The tray in groups, of which some are folded; what came back stands first. */
-export function useGrouping(rows: Ref<ConversationRow[]>) {
-  const grouping = useLocalStorage<Grouping>('zippy-tray.grouping', 'advice')
-  const folded = useLocalStorage<string[]>('zippy-tray.folded', [])
+/** By what the person has the tray grouped. */
+const grouping = useLocalStorage<Grouping>('zippy-tray.grouping', 'advice')
 
-  const groups = computed<Group[]>(() => {
-    const found = new Map<string, ConversationRow[]>()
-    const back = rows.value.filter(({ returned }) => returned)
-    if (back.length) found.set('Back with you', back)
-    for (const row of ordered(rows.value, grouping.value)) {
-      if (row.returned) continue
-      const name = nameOf[grouping.value](row)
-      found.set(name, [...(found.get(name) ?? []), row])
-    }
-    return [...found].map(([name, of]) => ({ name, rows: of }))
-  })
+/** The tray in groups, as it is shown; what came back stands first. */
+export function inGroups(rows: ConversationRow[]): Group[] {
+  const found = new Map<string, ConversationRow[]>()
+  const back = rows.filter(({ returned }) => returned)
+  if (back.length) found.set('Back with you', back)
+  for (const row of ordered(rows, grouping.value)) {
+    if (row.returned) continue
+    const name = nameOf[grouping.value](row)
+    found.set(name, [...(found.get(name) ?? []), row])
+  }
+  return [...found].map(([name, of]) => ({ name, rows: of }))
+}
+
+/** The one that comes after it in its group, or before it when it is the last; none when it is the only one. */
+export function nextOfGroup(rows: ConversationRow[], id: string): string | undefined {
+  const group = inGroups(rows).find((one) => one.rows.some((row) => row.id === id))?.rows ?? []
+  const index = group.findIndex((row) => row.id === id)
+  return (group[index + 1] ?? group[index - 1])?.id
+}
+
+/** The tray in groups, of which some are folded. */
+export function useGrouping(rows: Ref<ConversationRow[]>) {
+  const folded = useLocalStorage<string[]>('zippy-tray.folded', [])
+  const groups = computed<Group[]>(() => inGroups(rows.value))
 
   const isFolded = (group: Group) => folded.value.includes(group.name)
   return {

@@ -26,11 +26,15 @@ export function placeText(row: ConversationRow): string {
   }
 }
 
-export const PLACES: { value: Place | ''; text: string }[] = [
+/** Where can be looked; muted ones lie in the archive. */
+export type FindPlace = Place | 'muted' | ''
+
+export const PLACES: { value: FindPlace; text: string }[] = [
   { value: '', text: 'Everywhere' },
   { value: 'tray', text: 'Tray' },
   { value: 'away', text: 'Away' },
   { value: 'archive', text: 'Archive' },
+  { value: 'muted', text: 'Muted' },
   { value: 'bin', text: 'Bin' },
   { value: 'blocked', text: 'Blocked' },
 ]

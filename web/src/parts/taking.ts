@@ -77,7 +77,7 @@ export function useTaking(
   async function saveTasks(
     fields: TaskFields,
     subtasks: Outline[] = [],
-    proposals: Map<string, TaskProposal | null> = new Map(),
+    proposals = new Map<string, TaskProposal | null>(),
   ): Promise<boolean> {
     const [rows, message, clearing] = [props.rows, props.message, props.clearing]
     const single = rows.length === 1

@@ -36,3 +36,8 @@ export function remember(entry: Entry): void {
     ? entries.value.filter(({ id }) => id !== undone)
     : [entry, ...entries.value].slice(0, KEPT)
 }
+
+/** Off the trail: it cannot be undone any more. */
+export function letGo(entry: Entry): void {
+  entries.value = entries.value.filter(({ id }) => id !== entry.id)
+}

@@ -8,13 +8,13 @@ import {
   type Conversation,
   type Letter,
   type Outgoing,
-  type StoredFile,
   type WrittenLetter,
 } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import type { SendDetails } from '@/api/mailing'
 import { Problem } from '@/api/problem'
 import type { Written } from '@/api/when'
+import { emptyFields, fieldsOf, writtenOf, type Fields } from './letterfields'
 import { beginAnswer, keepDraft, readOutgoing, type Beginning } from '@/api/writing'
 
 /** A letter that is to be written, and what is to become of its conversation when it is sent. */
@@ -39,12 +39,6 @@ export interface Waited {
   at: string | null
 }
 
-/** Where it is kept that a draft waited to go out, until it is settled. */
-export const waitedAt = (id: string): string => `waited:${id}`
-
-/** A letter in its fields. */
-export type Fields = Omit<WrittenLetter, 'files'> & { files: StoredFile[] }
-
 interface Unkept {
   kind: AnswerKind
   message: string | null
@@ -56,39 +50,6 @@ const unkept = useLocalStorage<Record<string, Unkept>>('zippy-tray.unkept-drafts
 
 const PAUSE = 700
 const AGAIN = 5000
-
-const empty = (): Fields => ({
-  to: '',
-  cc: '',
-  bcc: '',
-  subject: '',
-  text: '',
-  formatted: false,
-  files: [],
-  carried: [],
-  what: '',
-  until: '',
-})
-
-const fieldsOf = (letter: Letter): Fields => ({
-  to: letter.to,
-  cc: letter.cc,
-  bcc: letter.bcc,
-  subject: letter.subject,
-  text: letter.text,
-  formatted: letter.formatted,
-  files: letter.files,
-  carried: letter.carried,
-  what: letter.what,
-  until: letter.until,
-})
-
-const writtenOf = (fields: Fields): WrittenLetter => ({ ...fields, files: fields.files.map(({ id }) => id) })
-
-/** What stands between the signature's mark and what follows it, taken out. */
-export function withoutSignature(text: string, signature: string): string {
-  return signature ? text.replace(`\n\n${signature}`, '') : text
-}
 
 /** A draft while it is written: it is kept on the server a moment after each change, and in the browser at once. */
 export function useDraft(writing: Writing) {
@@ -104,7 +65,7 @@ export function useDraft(writing: Writing) {
   )
   const id = writing.id ?? found?.[0] ?? newId()
   const kind = ref<AnswerKind>(found?.[1].kind ?? writing.kind)
-  const fields = reactive<Fields>(empty())
+  const fields = reactive<Fields>(emptyFields())
   const letter = shallowRef<Letter>()
   const revision = ref(0)
   const state = ref<'loading' | 'begun' | 'kept' | 'keeping' | 'unkept' | 'missing'>('loading')

@@ -23,6 +23,7 @@ import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
+import { useWritingFrom } from '@/parts/answering'
 import { attempt, tell } from '@/parts/notice'
 import { useSelection } from '@/parts/selection'
 import { send } from '@/parts/sending'
@@ -30,7 +31,8 @@ import { nearDay } from '@/time/format'
 
 const router = useRouter()
 const { data, error, refetch, kinds, clearing, stretches, rows, toggle, showAll, move, now } = useTimeLine()
-const { current, goTo } = useSelection(rows, 'data-coming')
+const { current, moving: rowKeys } = useSelection(rows, 'data-coming', 'coming')
+const writeFrom = useWritingFrom()
 const at = computed<Row | undefined>(() => rows.value[current.value])
 const indexOf = (row: Row) => rows.value.findIndex(({ id }) => id === row.id)
 
@@ -97,8 +99,7 @@ async function drop(stretch: Stretch): Promise<void> {
 }
 
 useKeys('Coming back', [
-  { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
-  { key: 'ArrowUp', label: 'Previous row', run: () => void goTo(current.value - 1) },
+  ...rowKeys,
   { key: '3', label: 'Move to another time', when: () => !!at.value, run: () => ask(at.value) },
   {
     key: '=',
@@ -111,6 +112,12 @@ useKeys('Coming back', [
     label: 'Bring back or begin now; do not remind',
     when: () => !!at.value,
     run: () => at.value && void attempt(() => now(at.value as Row)),
+  },
+  {
+    key: '0',
+    label: 'Answer',
+    when: () => !!at.value?.conversation,
+    run: () => at.value?.conversation && writeFrom(at.value.conversation),
   },
   {
     key: 'Escape',
@@ -201,83 +208,4 @@ useKeys('Coming back', [
   </div>
 </template>
 
-<style scoped>
-.kinds {
-  margin: -4px 0 14px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-
-.kinds button {
-  padding: 4px 12px;
-  font: inherit;
-  font-size: 14px;
-  color: var(--v-slate);
-  background: none;
-  border: 1px solid var(--v-edge);
-  border-radius: 8px;
-  cursor: pointer;
-}
-
-.kinds button[aria-pressed='true'] {
-  color: rgb(var(--v-theme-on-surface));
-  background: rgb(var(--v-theme-surface));
-}
-
-.kinds button[aria-pressed='false'] b {
-  font-weight: 400;
-}
-
-/* a line down the left, on which the stretches hang */
-.time-line {
-  position: relative;
-}
-
-.time-line :deep(.rows) {
-  align-self: start;
-}
-
-.gap {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  gap: 10px;
-  margin: 0 0 12px;
-  font-size: 13.5px;
-  color: var(--v-slate);
-}
-
-.gap span {
-  grid-column: 2;
-  padding-left: 14px;
-  border-left: 3px dotted var(--v-edge);
-}
-
-.over {
-  outline: 2px dashed rgb(var(--v-theme-primary));
-  outline-offset: 4px;
-  border-radius: 9px;
-}
-
-.said {
-  position: fixed;
-  z-index: 920;
-  right: 0;
-  bottom: 96px;
-  left: 0;
-  width: fit-content;
-  max-width: 90vw;
-  padding: 6px 16px;
-  margin: 0 auto;
-  font-weight: 600;
-  color: var(--v-tab-near-ink);
-  background: var(--v-tab-near);
-  border-radius: 9px;
-}
-
-@media (max-width: 760px) {
-  .gap {
-    grid-template-columns: 58px minmax(0, 1fr);
-  }
-}
-</style>
+<style scoped src="./coming-back.css"></style>

@@ -5,6 +5,7 @@ import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { answer, api, newId, type ConversationRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useConversation } from '@/api/reading'
+import { useSession } from '@/api/session'
 import { useKeys } from '@/keys/registry'
 import { send } from '@/parts/sending'
 import { useAnswering, useAwaited } from '@/parts/answering'
@@ -14,7 +15,9 @@ import ConversationSheet from '@/parts/ConversationSheet.vue'
 import DraftStrip from '@/parts/DraftStrip.vue'
 import DecisionCards from '@/parts/DecisionCards.vue'
 import FailedState from '@/parts/FailedState.vue'
+import { inGroups, nextOfGroup } from '@/parts/grouping'
 import HistoryList from '@/parts/HistoryList.vue'
+import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
 import WriteSheet from '@/parts/WriteSheet.vue'
@@ -26,6 +29,7 @@ const router = useRouter()
 const route = useRoute()
 const queries = useQueryClient()
 const { decide } = useDeciding()
+const { account } = useSession()
 const { data: conversation, error, refetch } = useConversation(() => props.id)
 
 const row = computed(() => conversation.value?.row)
@@ -46,8 +50,9 @@ watch(
 )
 
 /** The neighbours in the tray as it was last shown. */
+const trayRows = () => queries.getQueryData<ConversationRow[]>(['tray']) ?? []
 function neighbour(by: number): string | undefined {
-  const rows = queries.getQueryData<ConversationRow[]>(['tray']) ?? []
+  const rows = inGroups(trayRows()).flatMap((group) => group.rows)
   const index = rows.findIndex(({ id }) => id === props.id)
   return index < 0 ? undefined : rows[index + by]?.id
 }
@@ -76,9 +81,22 @@ onBeforeUnmount(passOver)
 // It may be decided before it is opened again.
 onUnmounted(() => queries.removeQueries({ queryKey: ['conversation'], type: 'inactive' }))
 
+/** The next one of its group opens, or the list, as the person wants it. */
+let next: string | undefined
+watch(
+  row,
+  (now) => {
+    if (now?.id === props.id && now.place === 'tray') next = nextOfGroup(trayRows(), now.id)
+  },
+  { immediate: true },
+)
 function decided(): void {
+  const wasInTray = undecided === props.id
   undecided = undefined
-  leave()
+  if (isLeft) return
+  if (wasInTray && next && account.value?.settings.nextAfterDeciding)
+    void router.replace({ name: 'conversation', params: { id: next } })
+  else leave()
 }
 
 const { writing, write, goOn, close } = useAnswering(
@@ -135,6 +153,12 @@ useKeys('Conversation', [
     when: () => !!neighbour(-1),
     run: () => step(-1),
   },
+  {
+    key: 'Backspace',
+    label: 'Bring back into the tray',
+    when: () => !!row.value && row.value.place !== 'tray',
+    run: () => void put(row.value?.place === 'bin' ? 'put_back' : 'bring_back'),
+  },
   { key: 'Escape', label: 'Back to the list', run: leave },
 ])
 </script>
@@ -179,6 +203,7 @@ useKeys('Conversation', [
             @click="put(row.place === 'bin' ? 'put_back' : 'bring_back')"
           >
             {{ row.place === 'bin' ? 'Put back into the tray' : 'Bring back into the tray' }}
+            <KeyCap name="Backspace" />
           </v-btn>
         </div>
         <OwedIn :owed="conversation.owed" />

@@ -3,17 +3,19 @@ import { mdiMagnify } from '@mdi/js'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Place } from '@/api/client'
 import { claimOf, useDeciding } from '@/api/deciding'
 import { useFind } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
+import { useWritingFrom } from '@/parts/answering'
 import ConversationLine from '@/parts/ConversationLine.vue'
+import DecisionCards from '@/parts/DecisionCards.vue'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
+import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import ModalDialog from '@/parts/ModalDialog.vue'
 import { attempt } from '@/parts/notice'
-import { PLACES } from '@/parts/places'
+import { PLACES, type FindPlace } from '@/parts/places'
 import { useSelection } from '@/parts/selection'
 import { counted } from '@/parts/words'
 
@@ -23,18 +25,34 @@ const { decide, emptyBin } = useDeciding()
 
 const typed = ref(String(route.query.words ?? ''))
 const words = refDebounced(typed, 150)
-const place = computed<Place | ''>(() => PLACES.find(({ value }) => value === route.query.in)?.value ?? '')
+const place = computed<FindPlace>(() => PLACES.find(({ value }) => value === route.query.in)?.value ?? '')
 const page = ref(1)
 const { data, error, refetch } = useFind(words, place, page)
 const rows = computed(() => data.value?.rows ?? [])
 const pages = computed(() => Math.ceil((data.value?.total ?? 0) / (data.value?.pageSize ?? 1)))
-const { current, goTo } = useSelection(rows)
+const { current, moving, selecting, selected, goTo, clicked, clear, meant } = useSelection(
+  rows,
+  'data-conversation',
+  'find',
+)
+const writeFrom = useWritingFrom()
+const field = ref<{ $el: HTMLElement }>()
+const toWords = () => field.value?.$el.querySelector('input')?.focus()
+/** Into the tray again, from wherever they are. */
+const bringBack = () =>
+  attempt(() => decide(place.value === 'bin' ? 'put_back' : 'bring_back', meant.value.map(claimOf)))
+async function decided(): Promise<void> {
+  clear()
+  await goTo(current.value)
+}
+/** What matched, in pieces: every second one is the word itself. */
+const pieces = (hit: string) => hit.split(/[\u0002\u0003]/)
 const asking = ref(false)
 
 watch([words, place], () => (page.value = 1))
 watch(words, (now) => void router.replace({ query: { ...route.query, words: now || undefined } }))
 
-const look = (where: Place | '') => void router.replace({ query: { ...route.query, in: where || undefined } })
+const look = (where: FindPlace) => void router.replace({ query: { ...route.query, in: where || undefined } })
 
 async function empty(): Promise<void> {
   asking.value = false
@@ -42,8 +60,15 @@ async function empty(): Promise<void> {
 }
 
 useKeys('Find', [
-  { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
-  { key: 'ArrowUp', label: 'Previous row', run: () => void goTo(current.value - 1) },
+  ...moving,
+  {
+    key: 'Backspace',
+    label: 'Bring back into the tray',
+    when: () => meant.value.length > 0,
+    run: () => void bringBack(),
+  },
+  { key: 'F2', label: 'To the words', run: toWords },
+  ...selecting,
 ])
 </script>
 
@@ -51,6 +76,7 @@ useKeys('Find', [
   <div class="view">
     <h1 class="sr-only">Find</h1>
     <v-text-field
+      ref="field"
       v-model="typed"
       v-first
       class="field"
@@ -81,12 +107,26 @@ useKeys('Find', [
         >Empty the bin</v-btn
       >
     </div>
+    <div v-if="meant.length" class="decide">
+      <span class="slate">{{ selected.size ? `${selected.size} selected` : 'This one' }}</span>
+      <DecisionCards
+        :rows="meant"
+        bar
+        @decided="decided"
+        @folded="goTo(current)"
+        @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
+      />
+    </div>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
     <EmptyState v-else-if="!rows.length" :title="words ? 'Nothing found' : 'Nothing here'">
       <template v-if="words"
         >No conversation holds all of these words{{ place ? ' in this place' : '' }}. Fewer letters find
         more.</template
+      >
+      <template v-else-if="place === 'muted'"
+        >Muted conversations stay out of the tray whatever arrives (<KeyCap name="8" />). Bring one back, and
+        it is not muted any more.</template
       >
       <template v-else-if="place === 'bin'"
         >Deleted conversations stay here for 30 days and can be put back.</template
@@ -98,8 +138,9 @@ useKeys('Find', [
         v-for="(row, index) in rows"
         :key="row.id"
         :row="row"
-        :selectable="false"
+        :selected="selected.has(row.id)"
         :current="index === current"
+        @select="clicked(index, $event.shiftKey)"
         @focusin="current = index"
       >
         <button
@@ -110,9 +151,20 @@ useKeys('Find', [
         >
           Put back
         </button>
+        <span v-else-if="row.muted" class="slate place">muted</span>
         <span v-else-if="!place" class="slate place">{{ row.place }}</span>
+        <template v-if="data.hits[row.id]" #text>
+          <template v-for="(piece, at) in pieces(data.hits[row.id] ?? '')" :key="at"
+            ><mark v-if="at % 2">{{ piece }}</mark
+            ><template v-else>{{ piece }}</template></template
+          >
+        </template>
       </ConversationLine>
     </ul>
+    <p v-if="data && !words" class="slate can">
+      Words are looked for in subjects, people, addresses and texts, in any order and from their beginnings:
+      <b>tam lant</b> finds Tam’s letter about the lantern. Accents and capitals do not matter.
+    </p>
     <v-pagination v-if="pages > 1" v-model="page" :length="pages" :total-visible="6" class="mt-4" />
     <ModalDialog :open="asking" name="Empty the bin" @close="asking = false">
       <div class="sheet ask">
@@ -155,6 +207,24 @@ useKeys('Find', [
   color: rgb(var(--v-theme-primary));
   background: var(--v-sea-soft);
   border-color: transparent;
+}
+
+.decide {
+  position: sticky;
+  top: 62px;
+  z-index: 25;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  margin: 0 -10px 10px;
+  padding: 8px 10px;
+  background: rgb(var(--v-theme-background));
+}
+
+.can {
+  margin-top: 14px;
+  font-size: 13.5px;
 }
 
 .total {

@@ -9,6 +9,8 @@ import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
+import { useKeys } from '@/keys/registry'
+import { useSelection } from '@/parts/selection'
 import OutgoingLine from '@/parts/OutgoingLine.vue'
 import { holdKeys } from '@/typing/held'
 import WhenDialog from '@/parts/WhenDialog.vue'
@@ -23,6 +25,10 @@ const groups = computed(() => [
   { name: 'Goes out', rows: data.value?.waiting ?? [] },
   { name: 'Drafts', rows: data.value?.drafts ?? [] },
 ])
+const rows = computed(() => groups.value.flatMap((group) => group.rows))
+const { current, currentId, moving: rowKeys } = useSelection(rows, 'data-outgoing', 'going-out')
+const at = computed(() => rows.value[current.value])
+const isWaiting = () => at.value?.state === 'waiting'
 const isEmpty = computed(() => groups.value.every(({ rows }) => !rows.length))
 
 const moving = ref<OutgoingRow | null>(null)
@@ -41,6 +47,29 @@ const arrived = (row: OutgoingRow) =>
     await answer(api.POST('/outgoing/{id}/arrived', { params: { path: { id: row.id } } }))
     await refetch()
   })
+
+useKeys('Drafts and going out', [
+  ...rowKeys,
+  {
+    key: '0',
+    label: 'Go on writing, or look at it',
+    when: () => !!at.value,
+    run: () => at.value && open(at.value),
+  },
+  { key: '3', label: 'Move to another time', when: isWaiting, run: () => (moving.value = at.value ?? null) },
+  {
+    key: '6',
+    label: 'Delete the draft',
+    when: () => at.value?.state === 'draft',
+    run: () => at.value && void attempt(() => dropDraft(at.value?.id ?? '')),
+  },
+  {
+    key: 'Backspace',
+    label: 'Back to drafts',
+    when: isWaiting,
+    run: () => at.value && void attempt(() => takeBack(at.value?.id ?? '')),
+  },
+])
 </script>
 
 <template>
@@ -59,6 +88,8 @@ const arrived = (row: OutgoingRow) =>
             v-for="row in group.rows"
             :key="row.id"
             :row="row"
+            :current="row.id === currentId"
+            @focusin="current = rows.indexOf(row)"
             @edit="open(row)"
             @move="moving = row"
             @now="attempt(() => sendMail(row.id, { atOnce: true, despite: true }))"

@@ -29,7 +29,7 @@ const people = computed(() => {
   return [...found].map(([name, rows]) => ({ name, rows, over: rows.filter(({ over }) => over).length }))
 })
 const rows = computed(() => people.value.flatMap(({ rows }) => rows))
-const { current } = useSelection(rows, 'data-owed')
+const { current, moving: rowKeys } = useSelection(rows, 'data-owed', 'owed')
 const at = computed(() => rows.value[current.value])
 
 const moving = ref<Owed | null>(null)
@@ -44,6 +44,7 @@ const settle = (one: Owed | undefined, as: 'answered' | 'dropped') =>
   one && void attempt(() => settleOwed(one.id, as))
 
 useKeys('Owed to you', [
+  ...rowKeys,
   { key: '0', label: 'Ask again', when: () => !!at.value?.person.email, run: () => askAgain(at.value) },
   { key: '3', label: 'Give more time', when: () => !!at.value, run: () => (moving.value = at.value ?? null) },
   { key: '5', label: 'It is here', when: () => !!at.value, run: () => settle(at.value, 'answered') },
@@ -76,6 +77,7 @@ useKeys('Owed to you', [
             :key="row.id"
             :owed="row"
             :current="row.id === at?.id"
+            @focusin="current = rows.indexOf(row)"
             @again="askAgain(row)"
             @move="moving = row"
             @settle="(as) => settle(row, as)"

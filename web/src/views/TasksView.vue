@@ -1,28 +1,27 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { until } from '@vueuse/core'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Outline, TaskFields, TaskRow } from '@/api/client'
 import { useDeciding, type Spot } from '@/api/deciding'
-import { useKeys } from '@/keys/registry'
 import { useCompleting } from '@/parts/completing'
 import { emptyDraft } from '@/parts/draft'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
+import KeyCap from '@/parts/KeyCap.vue'
 import ListNav from '@/parts/ListNav.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
 import OutlineDialog from '@/parts/OutlineDialog.vue'
-import { putOff } from '@/parts/putoff'
 import { useSelection } from '@/parts/selection'
-import { send } from '@/parts/sending'
 import TaskBar from '@/parts/TaskBar.vue'
 import TaskFilters from '@/parts/TaskFilters.vue'
 import TaskForm from '@/parts/TaskForm.vue'
 import TaskGroups from '@/parts/TaskGroups.vue'
 import TaskSheet from '@/parts/TaskSheet.vue'
 import TaskTree from '@/parts/TaskTree.vue'
+import { useTaskKeys } from '@/parts/taskkeys'
 import { ORDERS, useTaskList } from '@/parts/tasklist'
-import { orderKeys } from '@/parts/tree'
 
 const props = defineProps<{ id?: string }>()
 const route = useRoute()
@@ -53,9 +52,10 @@ const sort = (by: string) => router.replace({ name: 'tasks', params: { id: '' },
 const chooseList = (chosen: string) =>
   router.replace({ name: 'tasks', params: { id: '' }, query: { by: 'list', list: chosen } })
 
-const { current, selected, goTo, clicked, clear, select, toggleCurrent, extend, meant } = useSelection(
+const { current, moving, selecting, selected, goTo, clicked, clear, select, meant } = useSelection(
   rows,
   'data-task',
+  'tasks',
 )
 watch(order, clear)
 
@@ -98,56 +98,42 @@ watch(rows, (there) => {
 const now = computed(() => rows.value[current.value] ?? rows.value.find(({ id }) => id === props.id))
 /** The selected ones, or the current one. */
 const chosen = computed(() => (selected.value.size ? meant.value : now.value ? [now.value] : []))
-const withTask = (run: (task: TaskRow) => unknown) => () => void (now.value && run(now.value))
 const reach = (task: TaskRow) => (current.value = rows.value.findIndex(({ id }) => id === task.id))
 const pick = (task: TaskRow, range: boolean) => clicked(rows.value.indexOf(task), range)
 
-useKeys('Tasks', [
-  { key: 'ArrowDown', label: 'Next task', run: () => void step(1) },
-  { key: 'ArrowUp', label: 'Previous task', run: () => void step(-1) },
-  { key: ' ', label: 'Complete it, or open it again', when: () => !!now.value, run: withTask(check) },
-  { key: 'Enter', label: 'Open it', when: () => !!now.value, run: withTask((task) => show(task.id)) },
-  ...orderKeys(tree).map(({ key, label, spot }) => ({
-    key,
-    label,
-    when: () => order.value === 'list' && !!now.value,
-    run: withTask((task) => move(spot(task), task)),
-  })),
-  {
-    key: '=',
-    label: 'Send it to a day',
-    when: () => !!now.value,
-    run: () => send({ kind: 'task', tasks: chosen.value }),
+const bar = ref<InstanceType<typeof TaskBar>>()
+/** What is asked about tasks is asked in the bar of what is selected. */
+async function askFor(what: 'due' | 'list' | 'label' | 'priority'): Promise<void> {
+  select(chosen.value.map(({ id }) => id))
+  await nextTick()
+  bar.value?.unfold(what)
+}
+/** The row has the focus again. */
+function settle(): void {
+  clear()
+  void goTo(current.value)
+}
+useTaskKeys({
+  now,
+  chosen,
+  tree,
+  moving,
+  selecting,
+  isSelecting: () => selected.value.size > 0,
+  isOrdered: () => order.value === 'list',
+  openId: () => props.id,
+  show,
+  step,
+  move,
+  clear,
+  write: () => (adding.value = true),
+  paste: () => (pasting.value = true),
+  edit: async () => {
+    await until(sheet).toBeTruthy()
+    sheet.value?.edit()
   },
-  {
-    key: '3',
-    label: 'Put it off',
-    when: () => chosen.value.length > 0,
-    run: () => putOff(chosen.value, clear),
-  },
-  { key: 'Ctrl+ ', label: 'Select it, or not', run: toggleCurrent },
-  { key: 'Shift+ArrowDown', label: 'Select downwards', run: () => void extend(1) },
-  { key: 'Shift+ArrowUp', label: 'Select upwards', run: () => void extend(-1) },
-  { key: 'Ctrl+a', label: 'Select all', run: () => select(rows.value.map(({ id }) => id)) },
-  {
-    key: 'Ctrl+Enter',
-    label: 'Open its message alone',
-    when: () => !!props.id,
-    run: () => sheet.value?.openSource(),
-  },
-  {
-    key: 'Alt+Enter',
-    label: 'Open its web address',
-    when: () => !!props.id,
-    run: () => sheet.value?.openWeb(),
-  },
-  { key: 'F2', label: 'Edit it', when: () => !!props.id, run: () => sheet.value?.edit() },
-  { key: 'Delete', label: 'Delete it', when: () => !!props.id, run: () => void sheet.value?.remove() },
-  { key: 'Insert', label: 'Write a task down', opens: true, run: () => (adding.value = true) },
-  { key: 'Shift+Insert', label: 'Paste a list', run: () => (pasting.value = true) },
-  { key: 'Escape', label: 'Close the task', when: () => !!props.id, run: () => void show() },
-  { key: 'Escape', label: 'Select none', when: () => selected.value.size > 0, run: clear },
-])
+  askFor,
+})
 </script>
 
 <template>
@@ -166,8 +152,8 @@ useKeys('Tasks', [
             {{ by.text }}
           </button>
         </div>
-        <v-btn variant="outlined" @click="pasting = true">Paste a list</v-btn>
-        <v-btn color="primary" @click="adding = true">Write a task down</v-btn>
+        <v-btn variant="outlined" @click="pasting = true">Paste a list <KeyCap name="9" /></v-btn>
+        <v-btn color="primary" @click="adding = true">Write a task down <KeyCap name="2" /></v-btn>
       </div>
       <div v-if="adding" class="sheet adding">
         <TaskForm
@@ -189,9 +175,11 @@ useKeys('Tasks', [
         <div class="content">
           <TaskBar
             v-if="selected.size"
+            ref="bar"
             :tasks="meant"
             :lists="(lists ?? []).filter((one) => !one.archived)"
-            @done="clear"
+            @done="settle"
+            @left="goTo(current)"
             @clear="clear"
           />
           <TaskFilters

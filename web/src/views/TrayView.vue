@@ -28,8 +28,11 @@ const { data, error, refetch } = useTray()
 const { data: counts } = useCounts()
 const rows = computed(() => data.value ?? [])
 const { grouping, groups, isFolded, fold, visible } = useGrouping(rows)
-const { current, selected, goTo, clicked, select, clear, toggleCurrent, extend, meant } =
-  useSelection(visible)
+const { current, currentId, moving, selecting, selected, goTo, clicked, select, clear, meant } = useSelection(
+  visible,
+  'data-conversation',
+  'tray',
+)
 const archivingRest = ref(false)
 
 /** The server gives so many rows at the most; what was taken out of the list a moment ago is not counted any more. */
@@ -41,7 +44,6 @@ const total = computed(() =>
 /** What came back has waited since its return. */
 const waitingSince = (row: ConversationRow) => (row.returned && row.awayUntil) || row.latestAt
 const oldest = computed(() => rows.value.map(waitingSince).sort()[0] ?? '')
-const currentId = computed(() => visible.value[current.value]?.id)
 const indexOf = (row: ConversationRow) => visible.value.findIndex(({ id }) => id === row.id)
 
 async function afterDeciding(): Promise<void> {
@@ -56,10 +58,7 @@ useKeys('Tray', [
     when: () => (rows.value.length > 0 || !!counts.value?.forClearing) && !archivingRest.value,
     run: () => void router.push({ name: 'clearing' }),
   },
-  { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
-  { key: 'ArrowUp', label: 'Previous row', run: () => void goTo(current.value - 1) },
-  { key: 'Home', label: 'First row', run: () => void goTo(0) },
-  { key: 'End', label: 'Last row', run: () => void goTo(visible.value.length - 1) },
+  ...moving,
   {
     key: 'Enter',
     label: 'Open the conversation',
@@ -75,11 +74,22 @@ useKeys('Tray', [
     when: () => meant.value.length > 0,
     run: () => send({ kind: 'conversation', rows: meant.value }),
   },
-  { key: 'Ctrl+ ', label: 'Select the row, or not', run: toggleCurrent },
-  { key: 'Shift+ArrowDown', label: 'Select downwards', run: () => void extend(1) },
-  { key: 'Shift+ArrowUp', label: 'Select upwards', run: () => void extend(-1) },
-  { key: 'Ctrl+a', label: 'Select all', run: () => select(visible.value.map(({ id }) => id)) },
-  { key: 'Escape', label: 'Select nothing', when: () => selected.value.size > 0, run: clear },
+  {
+    key: 'Shift+Enter',
+    label: 'Select its group',
+    when: () => current.value >= 0,
+    run: () => {
+      const group = groups.value.find((one) => one.rows.some(({ id }) => id === currentId.value))
+      select(group?.rows.map(({ id }) => id) ?? [])
+    },
+  },
+  {
+    key: '9',
+    label: 'Archive the rest',
+    when: () => rows.value.length > 0,
+    run: () => (archivingRest.value = true),
+  },
+  ...selecting,
 ])
 </script>
 
@@ -106,7 +116,7 @@ useKeys('Tray', [
       <h1 v-else>Tray</h1>
       <template v-if="rows.length">
         <div v-show="!selected.size" class="start">
-          <v-btn variant="outlined" @click="archivingRest = true">Archive the rest</v-btn>
+          <v-btn variant="outlined" @click="archivingRest = true">Archive the rest <KeyCap name="9" /></v-btn>
           <v-btn color="primary" :to="{ name: 'clearing' }">Start clearing <KeyCap name=" " /></v-btn>
         </div>
         <DecisionCards

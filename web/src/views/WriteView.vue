@@ -12,7 +12,8 @@ import { keep, peek } from '@/typing/kept'
 import FailedState from '@/parts/FailedState.vue'
 import { Problem } from '@/api/problem'
 import WriteSheet from '@/parts/WriteSheet.vue'
-import { waitedAt, type Waited, type Writing } from '@/parts/writing'
+import { waitedAt } from '@/parts/waiting'
+import type { Waited, Writing } from '@/parts/writing'
 
 /** A message of its own: a new one, a draft, the reminder of what is owed, or a task that is handed over. */
 const props = defineProps<{ id?: string }>()

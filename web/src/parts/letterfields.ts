@@ -1,0 +1,40 @@
+import type { Letter, StoredFile, WrittenLetter } from '@/api/client'
+
+/** A letter in its fields. */
+export type Fields = Omit<WrittenLetter, 'files'> & { files: StoredFile[] }
+
+export const emptyFields = (): Fields => ({
+  to: '',
+  cc: '',
+  bcc: '',
+  subject: '',
+  text: '',
+  formatted: false,
+  files: [],
+  carried: [],
+  what: '',
+  until: '',
+})
+
+export const fieldsOf = (letter: Letter): Fields => ({
+  to: letter.to,
+  cc: letter.cc,
+  bcc: letter.bcc,
+  subject: letter.subject,
+  text: letter.text,
+  formatted: letter.formatted,
+  files: letter.files,
+  carried: letter.carried,
+  what: letter.what,
+  until: letter.until,
+})
+
+export const writtenOf = (fields: Fields): WrittenLetter => ({
+  ...fields,
+  files: fields.files.map(({ id }) => id),
+})
+
+/** What stands between the signature's mark and what follows it, taken out. */
+export function withoutSignature(text: string, signature: string): string {
+  return signature ? text.replace(`\n\n${signature}`, '') : text
+}
