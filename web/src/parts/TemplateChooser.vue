@@ -5,6 +5,7 @@ import { fillTemplate, useTemplates } from '@/api/writing'
 import { useCover } from '@/keys/registry'
 import { holdKeys } from '@/typing/held'
 import KeyCap from './KeyCap.vue'
+import { endOfOwn } from './letterfields'
 import { attempt } from './notice'
 import { editTemplate } from './templating'
 
@@ -76,7 +77,7 @@ defineExpose({
 /** What was written so far, without what is quoted, as a template of its own. */
 function keep(): void {
   open.value = false
-  const text = props.text.split(/\n\n(?:-- \n|On .* wrote:\n|---------- Forwarded)/)[0] ?? ''
+  const text = props.text.slice(0, endOfOwn(props.text))
   editTemplate({ name: '', subject: '', text, signed: true })
 }
 </script>

@@ -52,7 +52,7 @@ const together = computed(() => {
       <button
         class="link"
         type="button"
-        title="Shift+Enter on a row selects its group; then one key decides them all"
+        title="On a row the key * selects its group; then one key decides them all"
         @click="$emit('all')"
       >
         Select {{ group.rows.length === 1 ? 'it' : counted(group.rows.length, 'conversation') }}

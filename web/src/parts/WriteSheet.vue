@@ -12,7 +12,7 @@ import MarkdownText from './MarkdownText.vue'
 import { attempt } from './notice'
 import PeopleField from './PeopleField.vue'
 import TemplateChooser from './TemplateChooser.vue'
-import { withoutSignature } from './letterfields'
+import { endOfOwn, KEEPING, withoutSignature } from './letterfields'
 import { useWaiting } from './waiting'
 import { useDraft, type Writing } from './writing'
 import WhenField from './WhenField.vue'
@@ -44,7 +44,6 @@ const sending = ref(false)
 const sheet = ref<HTMLElement>()
 /** What was typed while it should have opened. */
 const unopened = ref('')
-const hasSignature = computed(() => !!letter.value?.signature)
 
 const action = computed(() => {
   if (panel.value === 'later') return 'Send it then'
@@ -70,8 +69,7 @@ async function settle(): Promise<void> {
   if (fields.cc || fields.bcc) copies.value = true
   await nextTick()
   sheet.value?.scrollIntoView({ block: 'end' })
-  const end = fields.text.search(/\n\n(-- \n|On .* wrote:\n|---------- Forwarded)/)
-  const at = end < 0 ? fields.text.length : end
+  const at = endOfOwn(fields.text)
   text.value?.setSelectionRange(at, at)
   if (fields.to) text.value?.focus({ preventScroll: true })
   else to.value?.focus()
@@ -84,10 +82,6 @@ watch([panel, what, until], () => {
 })
 watch([misgivings, wrong], () => nextTick(() => sheet.value?.scrollIntoView({ block: 'end' })))
 watch(state, (_, before) => before === 'loading' && void settle())
-function again(): void {
-  holdKeys()
-  draft.again()
-}
 
 async function send(despite = false): Promise<void> {
   if (sending.value) return
@@ -158,12 +152,6 @@ useKeys('Writing', [
   { key: 'Ctrl+Enter', label: 'Send it', run: () => void send() },
   { key: 'F8', label: 'A template', typing: true, run: () => templates.value?.show() },
 ])
-
-const STATES: Partial<Record<typeof state.value, string>> = {
-  keeping: 'being kept …',
-  kept: 'draft kept',
-  unkept: 'kept in this browser only',
-}
 </script>
 
 <template>
@@ -172,7 +160,7 @@ const STATES: Partial<Record<typeof state.value, string>> = {
     <div v-else-if="state === 'missing'" role="alert">
       <p>{{ wrong.text }}</p>
       <p v-if="unopened">You typed: “{{ unopened }}”</p>
-      <v-btn variant="outlined" size="small" @click="again">Try again</v-btn>
+      <v-btn variant="outlined" size="small" @click="(holdKeys(), draft.again())">Try again</v-btn>
     </div>
     <template v-else>
       <header>
@@ -182,7 +170,7 @@ const STATES: Partial<Record<typeof state.value, string>> = {
           @choose="(other) => attempt(() => draft.turnInto(other))"
         />
         <h2 v-else>{{ isHandOver ? 'Hand over' : 'Your message' }}</h2>
-        <span class="slate state" role="status">{{ STATES[state] }}</span>
+        <span class="slate state" role="status">{{ KEEPING[state] }}</span>
         <button type="button" class="close" title="Fold (Esc); the draft stays" @click="fold">
           <v-icon :icon="mdiClose" size="18" /><span class="sr-only">Fold</span>
         </button>
@@ -264,7 +252,7 @@ const STATES: Partial<Record<typeof state.value, string>> = {
           <TemplateChooser ref="templates" :to="fields.to" :text="fields.text" @insert="insert" />
           <label class="slate"><input v-model="fields.formatted" type="checkbox" /> Markdown</label>
           <button
-            v-if="hasSignature && fields.text.includes(letter?.signature ?? '')"
+            v-if="letter?.signature && fields.text.includes(letter.signature)"
             type="button"
             class="link"
             @click="fields.text = withoutSignature(fields.text, letter?.signature ?? '')"

@@ -38,3 +38,16 @@ export const writtenOf = (fields: Fields): WrittenLetter => ({
 export function withoutSignature(text: string, signature: string): string {
   return signature ? text.replace(`\n\n${signature}`, '') : text
 }
+
+/** Where one's own words end, above the signature and what is quoted or forwarded. */
+export function endOfOwn(text: string): number {
+  const end = text.search(/\n\n(-- \n|On .* wrote:\n|---------- Forwarded)/)
+  return end < 0 ? text.length : end
+}
+
+/** How far the keeping of a draft is, in words. */
+export const KEEPING: Record<string, string> = {
+  keeping: 'being kept …',
+  kept: 'draft kept',
+  unkept: 'kept in this browser only',
+}

@@ -75,7 +75,7 @@ useKeys('Tray', [
     run: () => send({ kind: 'conversation', rows: meant.value }),
   },
   {
-    key: 'Shift+Enter',
+    key: '*',
     label: 'Select its group',
     when: () => current.value >= 0,
     run: () => {
