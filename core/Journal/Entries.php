@@ -19,6 +19,18 @@ interface Entries
     /** The number that the account's next entry gets. */
     public function nextNumber(string $accountId): int;
 
+    /**
+     * The entries that changed one of the objects after another entry, the newest first.
+     *
+     * @param list<ObjectRef> $objects
+     *
+     * @return list<Entry>
+     */
+    public function laterAbout(string $accountId, array $objects, int $number): array;
+
+    /** @return list<Entry> those that this one has taken back */
+    public function undoneBy(string $accountId, string $entryId): array;
+
     /** The newest entry that changed the object, if any did. */
     public function newestAbout(string $accountId, ObjectRef $object): ?Entry;
 }

@@ -22,6 +22,10 @@ enum EntryKind: string
     case PutBack = 'put_back';
     case MoveReturn = 'move_return';
     case ComeBack = 'come_back';
+    /** A message came in and changed what had been decided. */
+    case Arrive = 'arrive';
+    /** A letter went out, or could not, and changed something besides itself. */
+    case Deliver = 'deliver';
     case Remind = 'remind';
     case RemindAgain = 'remind_again';
     case LetGo = 'let_go';
@@ -46,6 +50,7 @@ enum EntryKind: string
     case DropDraft = 'drop_draft';
     case SettleOwed = 'settle_owed';
     case MoveOwed = 'move_owed';
+    case TakeUpOwed = 'take_up_owed';
     case AddTemplate = 'add_template';
     case EditTemplate = 'edit_template';
     case DeleteTemplate = 'delete_template';

@@ -35,21 +35,39 @@ final readonly class Journal
             }
             $page = new Page();
             $work($page);
-            $entry = new Entry(
-                $entryId,
-                $accountId,
-                $this->entries->nextNumber($accountId),
-                \DateTimeImmutable::createFromInterface($this->clock->now()),
-                $kind,
-                $page->about(),
-                $page->consequence(),
-                $page->changes(),
-                $undoes?->id,
-                $clearingId,
-            );
+            $entry = $this->entry($accountId, $entryId, $kind, $page, $undoes, $clearingId);
             $this->entries->add($entry);
 
             return $entry;
         });
+    }
+
+    /**
+     * Writes down what happened by itself, in the transaction in which it does: mail that came or went. Where it changed
+     * nothing that somebody has decided, there is no entry.
+     *
+     * @param string $entryId a new one
+     */
+    public function note(string $accountId, string $entryId, EntryKind $kind, Page $page): void
+    {
+        if ([] !== $page->changes()) {
+            $this->entries->add($this->entry($accountId, $entryId, $kind, $page));
+        }
+    }
+
+    private function entry(string $accountId, string $entryId, EntryKind $kind, Page $page, ?Entry $undoes = null, ?string $clearingId = null): Entry
+    {
+        return new Entry(
+            $entryId,
+            $accountId,
+            $this->entries->nextNumber($accountId),
+            \DateTimeImmutable::createFromInterface($this->clock->now()),
+            $kind,
+            $page->about(),
+            $page->consequence(),
+            $page->changes(),
+            $undoes?->id,
+            $clearingId,
+        );
     }
 }

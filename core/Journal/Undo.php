@@ -23,34 +23,79 @@ final readonly class Undo
     /**
      * @param string $undoId  the id of the new entry, made by the client
      * @param string $entryId the entry to take back
+     * @param bool   $through whether what came after it and stands in the way is taken back, too, in the same step
      *
      * @throws NotFound    when there is no such entry
      * @throws UndoBlocked when something that came later stands in the way
      * @throws CannotUndo  when the entry is of a kind that leaves nothing to put back
      */
-    public function __invoke(string $accountId, string $undoId, string $entryId): Entry
+    public function __invoke(string $accountId, string $undoId, string $entryId, bool $through = false): Entry
     {
         $entry = $this->entries->find($accountId, $entryId) ?? throw new NotFound('journal entry', $entryId);
 
-        return $this->journal->write($accountId, $undoId, EntryKind::Undo, function (Page $page) use ($accountId, $undoId, $entry): void {
+        return $this->journal->write($accountId, $undoId, EntryKind::Undo, function (Page $page) use ($accountId, $undoId, $entry, $through): void {
             if (null !== $entry->undoneBy()) {
                 throw new CannotUndo('This has already been undone.');
             }
-            if (EntryKind::EmptyBin === $entry->kind) {
-                throw new CannotUndo('The bin was emptied: this mail is gone for good and cannot be put back.');
-            }
-            foreach (array_reverse($entry->changes()) as $change) {
-                $this->putBack($accountId, $entry, $change, $page);
+            foreach ([...($through ? $this->inTheWay($entry) : []), $entry] as $one) {
+                $this->takeBack($accountId, $one, $page);
+                $this->mark($one, $undoId);
             }
             $page->say($entry->about, $entry->consequence);
-            $this->mark($entry, $undoId);
         }, $entry);
+    }
+
+    private function takeBack(string $accountId, Entry $entry, Page $page): void
+    {
+        if (EntryKind::EmptyBin === $entry->kind) {
+            throw new CannotUndo('The bin was emptied: this mail is gone for good and cannot be put back.');
+        }
+        if (EntryKind::Deliver === $entry->kind) {
+            throw new CannotUndo(\sprintf('"%s" has gone out, and what went with it cannot be taken back any more.', $entry->about));
+        }
+        foreach (array_reverse($entry->changes()) as $change) {
+            $this->putBack($accountId, $entry, $change, $page);
+        }
+    }
+
+    /**
+     * What came after an entry and changed what it had changed, or what that changed besides; without what has been taken
+     * back since.
+     *
+     * @return list<Entry> the newest first
+     */
+    private function inTheWay(Entry $entry): array
+    {
+        [$found, $objects] = [[], array_map(static fn (Change $change): ObjectRef => $change->object, $entry->changes())];
+        do {
+            $before = \count($found);
+            foreach ($this->entries->laterAbout($entry->accountId, $objects, $entry->number) as $later) {
+                if (!isset($found[$later->number]) && null === $later->undoneBy() && !$this->isUndoneWithin($later, $entry)) {
+                    $found[$later->number] = $later;
+                    array_push($objects, ...array_map(static fn (Change $change): ObjectRef => $change->object, $later->changes()));
+                }
+            }
+        } while (\count($found) > $before);
+        krsort($found);
+
+        return array_values($found);
+    }
+
+    /** An undoing and what it undid, both of them later, leave things as they were. */
+    private function isUndoneWithin(Entry $later, Entry $entry): bool
+    {
+        $undone = null === $later->undoes ? null : $this->entries->find($entry->accountId, $later->undoes);
+
+        return null !== $undone && $undone->number > $entry->number;
     }
 
     /** Taking back an undoing puts what it had undone into effect again, and so on down the chain. */
     private function mark(Entry $entry, string $undoId): void
     {
         $entry->markUndone($undoId);
+        foreach ($this->entries->undoneBy($entry->accountId, $entry->id) as $together) {
+            $together->markDoneAgain();
+        }
         $inEffect = true;
         while (null !== $entry->undoes && null !== $undone = $this->entries->find($entry->accountId, $entry->undoes)) {
             $inEffect ? $undone->markDoneAgain() : $undone->markUndone($entry->id);
@@ -95,10 +140,14 @@ final readonly class Undo
         }
     }
 
+    /** Named is the first step after it that is still in effect and changed the same; how many there are is said, too. */
     private function blocked(Entry $entry, ObjectRef $object): UndoBlocked
     {
+        $later = $this->inTheWay($entry);
+        $about = array_filter($later, static fn (Entry $one): bool => [] !== array_filter($one->changes(), static fn (Change $change): bool => $change->object === $object));
+        $first = array_values(array_reverse($about))[0] ?? null;
         $newest = $this->entries->newestAbout($entry->accountId, $object);
 
-        return new UndoBlocked($entry, $object, $newest?->id === $entry->id ? null : $newest);
+        return new UndoBlocked($entry, $object, $first ?? ($newest?->id === $entry->id ? null : $newest), \count($later));
     }
 }

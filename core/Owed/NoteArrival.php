@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Owed;
 
+use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Report;
 use ZippyTray\Core\NotFound;
@@ -25,33 +26,40 @@ final readonly class NoteArrival
 
     /**
      * @param Report|null $report what the message reports of another one's delivery (RFC 3464)
+     * @param Page        $page   on which it is written down what changes by it
      *
      * @return BackBecause|null why the conversation is to come back before its time; null when this message is no reason to
      */
-    public function __invoke(Message $message, Conversation $conversation, ?Report $report, \DateTimeImmutable $now): ?BackBecause
+    public function __invoke(Message $message, Conversation $conversation, ?Report $report, Page $page, \DateTimeImmutable $now): ?BackBecause
     {
         if ($message->own) {
             return null;
         }
         if (null !== $report) {
-            return $this->reported($message->accountId, $report, $conversation, $now);
+            return $this->reported($message->accountId, $report, $conversation, $page, $now);
         }
         $of = array_filter($this->owing->openIn($message->accountId, $conversation->id), static fn (Owed $owed): bool => $owed->isOwedBy($message->from));
         if ($message->isAutomatic()) {
-            array_walk($of, static fn (Owed $owed) => $owed->noteAutomaticAnswer($now));
+            array_walk($of, static function (Owed $owed) use ($page, $now): void {
+                $page->touch($owed);
+                $owed->noteAutomaticAnswer($now);
+                $page->say('', 'an automatic answer came from '.$owed->person()->label());
+            });
 
             return null;
         }
         foreach ($of as $owed) {
-            $this->settle($owed, OwedState::Answered, $now);
+            $this->settle($owed, OwedState::Answered, $page, $now);
+            $page->say('', $owed->person()->label().' has answered');
         }
 
         return [] === $of ? BackBecause::Message : BackBecause::Answer;
     }
 
     /** A task that was out of the way for it is back, too. */
-    private function settle(Owed $owed, OwedState $as, \DateTimeImmutable $now): void
+    private function settle(Owed $owed, OwedState $as, Page $page, \DateTimeImmutable $now): void
     {
+        $page->touch($owed);
         $owed->settle($as, $now);
         try {
             $task = null === $owed->taskId ? null : $this->tasks->get($owed->accountId, $owed->taskId);
@@ -60,11 +68,12 @@ final readonly class NoteArrival
         }
         $until = $owed->until();
         if (null !== $task && !$task->isDone() && $task->start()?->instant()?->getTimestamp() === $until->instant->getTimestamp()) {
+            $page->touch($task);
             $task->schedule(null, $task->due(), $until->zone);
         }
     }
 
-    private function reported(string $accountId, Report $report, Conversation $conversation, \DateTimeImmutable $now): ?BackBecause
+    private function reported(string $accountId, Report $report, Conversation $conversation, Page $page, \DateTimeImmutable $now): ?BackBecause
     {
         if ([] === $report->failed) {
             return null;
@@ -74,11 +83,14 @@ final readonly class NoteArrival
             if ([] === array_filter($report->failed, $owed->person()->is(...))) {
                 continue;
             }
-            $this->settle($owed, OwedState::Undelivered, $now);
+            $this->settle($owed, OwedState::Undelivered, $page, $now);
+            $page->say('', 'it did not reach '.$owed->person()->label());
             $of = $owed->conversationId();
             if (null !== $of && $of !== $conversation->id) {
                 // A report that says nothing of what it belongs to came as a conversation of its own.
-                $this->conversations->get($accountId, $of)->callBack(BackBecause::Undelivered, $now);
+                $asked = $this->conversations->get($accountId, $of);
+                $page->touch($asked);
+                $asked->callBack(BackBecause::Undelivered, $now);
             }
         }
 

@@ -123,6 +123,14 @@ final class Owed implements Journaled
         }
     }
 
+    /** It is owed again, until another moment. */
+    public function takeUp(Moment $until): void
+    {
+        $this->state = OwedState::Open;
+        $this->settledAt = null;
+        $this->moveTo($until);
+    }
+
     public function noteAutomaticAnswer(\DateTimeImmutable $now): void
     {
         $this->automaticAt = $now;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Owed;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
@@ -12,7 +13,9 @@ use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Overtaken;
 use ZippyTray\Core\Tray\Place;
 
 /**
@@ -20,7 +23,7 @@ use ZippyTray\Core\Tray\Place;
  */
 final readonly class SettleOwed
 {
-    public function __construct(private Owing $owing, private Conversations $conversations, private Journal $journal, private ClockInterface $clock)
+    public function __construct(private Owing $owing, private Conversations $conversations, private Entries $entries, private Journal $journal, private ClockInterface $clock)
     {
     }
 
@@ -61,6 +64,40 @@ final readonly class SettleOwed
             }
             $page->say(self::name($owed), 'has until '.$until->text());
         });
+    }
+
+    /**
+     * It is owed after all: what came was no answer yet, or was settled by mistake. The conversation, where one is named,
+     * waits for it again.
+     *
+     * @param Claim|null $claim the conversation as the person saw it
+     *
+     * @throws NotFound
+     * @throws Refused   when it is open, or that moment is past
+     * @throws Overtaken when something happened to the conversation since
+     */
+    public function takeUp(string $accountId, string $entryId, string $id, Moment $until, ?Claim $claim = null, ?string $clearingId = null): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::TakeUpOwed, function (Page $page) use ($accountId, $id, $until, $claim): void {
+            $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+            $owed = $this->owing->get($accountId, $id);
+            if ($owed->isOpen()) {
+                throw new Refused('It is owed already.');
+            }
+            $until->mustBeAhead($now, 'until');
+            $conversation = null === $claim ? null : $this->conversations->get($accountId, $claim->conversationId);
+            $meanwhile = null === $claim || null === $conversation ? null : $claim->overtaken($conversation, $this->entries);
+            if (null !== $meanwhile) {
+                throw $meanwhile;
+            }
+            $page->touch($owed);
+            $owed->takeUp($until);
+            if (null !== $conversation) {
+                $page->touch($conversation);
+                $conversation->handOver($owed->person()->label(), $owed->what(), $until, $now);
+            }
+            $page->say(self::name($owed), 'still owed, until '.$until->text());
+        }, clearingId: $clearingId);
     }
 
     private function open(string $accountId, string $id): Owed

@@ -6,6 +6,9 @@ namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageContent;
@@ -31,6 +34,7 @@ final readonly class ReceiveMessage
         private ThreadIndex $threads,
         private BlockedSenders $blocked,
         private NoteArrival $noteArrival,
+        private Journal $journal,
         private Transaction $transaction,
         private ClockInterface $clock,
         private Ids $ids,
@@ -73,10 +77,17 @@ final readonly class ReceiveMessage
                 $isBlocked => Place::Blocked,
                 default => $into,
             });
-            $because = $isBlocked ? null : ($this->noteArrival)($message, $conversation, $content->report, $now);
+            $page = new Page();
+            $page->touch($conversation);
+            $page->say($conversation->subject());
+            $because = $isBlocked ? null : ($this->noteArrival)($message, $conversation, $content->report, $page, $now);
             $conversation->receive($message, Place::Tray === $into && !$isBlocked, $now, $endsSnooze, $because);
             $this->messages->add($message, $raw, $conversation->id);
             $this->threads->put($message);
+            if ('' === $page->consequence()) {
+                $page->say($conversation->subject(), \sprintf('%s has written: it is in the tray again', $message->from->label()));
+            }
+            $this->journal->note($accountId, $this->ids->next(), EntryKind::Arrive, $page);
 
             return $message;
         });

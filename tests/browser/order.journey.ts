@@ -108,7 +108,7 @@ test('several at once: select, move to a day, label, and all that is overdue', a
   await desk.press('ArrowDown', 'Shift+ArrowDown')
   const bar = page.getByRole('toolbar')
   await expect(bar).toContainText('2 tasks')
-  await bar.getByRole('button', { name: 'Move to a day' }).click()
+  await bar.getByRole('button', { name: 'Another due' }).click()
   await bar.getByRole('textbox', { name: 'Due' }).fill('tomorrow')
   await desk.press('Enter')
   await expect(bar).toHaveCount(0)

@@ -8,6 +8,7 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Lead;
+use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeSettings;
 
@@ -68,7 +69,7 @@ final readonly class Speaker
     }
 
     /**
-     * A phrase that has to say a moment; of a day it is the morning.
+     * A phrase that has to say a moment; for a day see ahead().
      *
      * @throws Refused when it cannot be read, or says a repeat
      */
@@ -76,7 +77,24 @@ final readonly class Speaker
     {
         $reading = $this->single($phrase, $field);
 
-        return $reading->moment ?? Moment::at($reading->date, $this->settings->at(DayMark::Morning), $this->now->zone);
+        return $reading->moment ?? $this->ahead($reading->date);
+    }
+
+    /**
+     * A day as a moment at which something comes: its morning, and of today the next mark of the day that is still
+     * ahead. When none is, its morning, which is past.
+     */
+    public function ahead(LocalDate $day): Moment
+    {
+        $moments = [];
+        foreach ($day->equals($this->now->date()) ? DayMark::cases() : [] as $mark) {
+            $moment = Moment::at($day, $this->settings->at($mark), $this->now->zone);
+            if ($moment->isAfter($this->now->instant)) {
+                $moments[$moment->instant->getTimestamp()] = $moment;
+            }
+        }
+
+        return [] === $moments ? Moment::at($day, $this->settings->at(DayMark::Morning), $this->now->zone) : $moments[min(array_keys($moments))];
     }
 
     private function single(string $phrase, string $field): Reading

@@ -14,8 +14,12 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Remind\RemindOf;
+use ZippyTray\Core\Time\DayMark;
+use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\Advice\Findings;
@@ -81,7 +85,7 @@ final readonly class ConversationController
             'proposal' => null === $advice ? null : $proposals->from($account, [$id => $advice])[$id] ?? null,
             'tasks' => $tasks->ofMessages($account->id, $ids),
             'drafts' => $drafts->draftsIn($account, $id),
-            'owed' => $owed->in($account, $id),
+            'owed' => $this->owed($account, $owed->in($account, $id), $messages, $found, $clock),
             'reminders' => $this->reminders($conversation, $account->speaker($clock->now())),
             'history' => $entries->about($account->id, $conversation->ref()),
         ]);
@@ -114,6 +118,43 @@ final readonly class ConversationController
                 return MessageView::bare($message);
             }
         }, $messages);
+    }
+
+    /**
+     * Of what was settled by an answer that only promises one, the promise.
+     *
+     * @param list<array<string, mixed>> $rows
+     * @param list<Message>              $messages oldest first
+     * @param array<string, Findings>    $found    by message
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function owed(Account $account, array $rows, array $messages, array $found, ClockInterface $clock): array
+    {
+        $now = $account->speaker($clock->now())->now;
+
+        return array_map(static function (array $row) use ($account, $messages, $found, $now): array {
+            $row['promise'] = null;
+            $person = $row['person'];
+            if ('answered' !== $row['state'] || !\is_array($person) || !\is_string($row['settledAt'])) {
+                return $row;
+            }
+            $owed = new Address(\is_string($person['email'] ?? null) ? $person['email'] : '', '');
+            $answers = array_values(array_filter($messages, static fn (Message $message): bool => !$message->own && $message->from->is($owed->email)));
+            $answer = $answers[\count($answers) - 1] ?? null;
+            $newest = $messages[\count($messages) - 1] ?? null;
+            // Only what has not been answered since, and is the last word of it.
+            if (null === $answer || $answer !== $newest) {
+                return $row;
+            }
+            $promise = Promise::in($answer->text, $found[$answer->id]->dates ?? [], [] !== $answer->attachments, $now->date());
+            if (null !== $promise) {
+                $until = null === $promise->by ? null : Moment::at($promise->by, $account->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
+                $row['promise'] = ['words' => $promise->words, 'until' => null === $until || !$until->isAfter($now->instant) ? null : ['date' => (string) $until->date(), 'time' => (string) $until->time()]];
+            }
+
+            return $row;
+        }, $rows);
     }
 
     /** @return list<array{text: string, at: ?string}> */

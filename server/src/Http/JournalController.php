@@ -31,6 +31,6 @@ final readonly class JournalController
     #[Route('/{id}/undo', requirements: ['id' => Requirement::UUID], methods: 'POST')]
     public function undo(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] UndoRequest $request, Undo $undo): JsonResponse
     {
-        return new JsonResponse($this->entries->one($account->id, $undo($account->id, $request->id, $id)->id));
+        return new JsonResponse($this->entries->one($account->id, $undo($account->id, $request->id, $id, $request->through)->id));
     }
 }

@@ -16,6 +16,7 @@ use ZippyTray\Core\Owed\SettleOwed;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\OwedMove;
 use ZippyTray\Server\Http\Payload\OwedSettling;
+use ZippyTray\Server\Http\Payload\OwedTakeUp;
 use ZippyTray\Server\Store\EntryRows;
 use ZippyTray\Server\Store\OwedRows;
 
@@ -45,6 +46,12 @@ final readonly class OwedController
     public function move(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] OwedMove $request, ClockInterface $clock): JsonResponse
     {
         return $this->entry($this->settle->move($account->id, $request->entry, $id, $request->until->moment($account->speaker($clock->now()), 'until')));
+    }
+
+    #[Route('/{id}/take-up', methods: 'POST')]
+    public function takeUp(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] OwedTakeUp $request, ClockInterface $clock): JsonResponse
+    {
+        return $this->entry($this->settle->takeUp($account->id, $request->entry, $id, $request->until->moment($account->speaker($clock->now()), 'until'), $request->conversation?->claim(), $request->clearing));
     }
 
     private function entry(Entry $entry): JsonResponse

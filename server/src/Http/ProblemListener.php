@@ -50,7 +50,7 @@ final readonly class ProblemListener
             $problem instanceof NotFound => Problem::of(Response::HTTP_NOT_FOUND, $problem->getMessage()),
             $problem instanceof Refused => Problem::of(Response::HTTP_UNPROCESSABLE_ENTITY, $problem->getMessage(), '' === $problem->field ? [] : ['violations' => [['field' => $problem->field, 'message' => $problem->getMessage()]]]),
             $problem instanceof CannotUndo => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage()),
-            $problem instanceof UndoBlocked => $this->later($problem->getMessage(), $problem->later),
+            $problem instanceof UndoBlocked => $this->later($problem->getMessage(), $problem->later, ['laterSteps' => $problem->steps]),
             $problem instanceof Overtaken => $this->later($problem->getMessage(), $problem->entry, ['overtaken' => ['conversation' => $problem->conversationId, 'revision' => $problem->revision, 'byMail' => null === $problem->entry]]),
             $problem instanceof OpenSubtasks => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['openSubtasks' => $problem->count]),
             $problem instanceof DraftOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['outgoing' => $this->outgoings->one($this->accounts->get($problem->outgoing->accountId), $problem->outgoing)]),

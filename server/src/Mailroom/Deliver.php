@@ -10,6 +10,10 @@ use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Messages;
@@ -53,6 +57,8 @@ final readonly class Deliver
         private EntityManagerInterface $orm,
         private ClockInterface $clock,
         private Attempts $attempts,
+        private Journal $journal,
+        private Ids $ids,
         private LoggerInterface $logger,
     ) {
     }
@@ -201,12 +207,18 @@ final readonly class Deliver
             }
             $conversationId = $this->messages->conversationOf($this->messages->at($account->id, '<'.$outgoing->messageHeader.'>'));
             $isNew = null === $outgoing->conversationId;
+            $page = new Page();
             foreach ($open as $owed) {
+                $page->touch($owed);
                 $owed->belongsTo($conversationId);
             }
             if ($isNew) {
-                $this->conversations->get($account->id, $conversationId)->handOver(SendMail::names(array_map(static fn (Owed $owed): Address => $owed->person(), $open)), $open[0]->what(), $open[0]->until(), $now);
+                $conversation = $this->conversations->get($account->id, $conversationId);
+                $page->touch($conversation);
+                $conversation->handOver(SendMail::names(array_map(static fn (Owed $owed): Address => $owed->person(), $open)), $open[0]->what(), $open[0]->until(), $now);
             }
+            $page->say($outgoing->letter()->subject, 'has gone out');
+            $this->journal->note($account->id, $this->ids->next(), EntryKind::Deliver, $page);
         });
     }
 
@@ -245,7 +257,12 @@ final readonly class Deliver
     private function tellConversation(Outgoing $outgoing): void
     {
         if ($outgoing->outgoingState()->isTrouble() && null !== $outgoing->conversationId) {
-            $this->conversations->get($outgoing->accountId, $outgoing->conversationId)->notSent($this->now());
+            $conversation = $this->conversations->get($outgoing->accountId, $outgoing->conversationId);
+            $page = new Page();
+            $page->touch($conversation);
+            $conversation->notSent($this->now());
+            $page->say($conversation->subject(), 'what you sent in it did not go out: it is in the tray again');
+            $this->journal->note($outgoing->accountId, $this->ids->next(), EntryKind::Arrive, $page);
         }
     }
 

@@ -19,10 +19,11 @@ final readonly class Days
     {
     }
 
-    /** @return list<array{date: string, tasks: int, minutes: int, starts: int, returns: int}> from today on; what is overdue counts for today */
+    /** @return list<array{date: string, tasks: int, minutes: int, starts: int, returns: int, back: ?string}> from today on; what is overdue counts for today; back: when something comes back that is put down there */
     public function glance(Account $account, int $count): array
     {
-        $today = $account->speaker($this->clock->now())->now->date();
+        $speaker = $account->speaker($this->clock->now());
+        $today = $speaker->now->date();
         $days = [];
         for ($number = 0; $number < $count; ++$number) {
             $days[(string) $today->plusDays($number)] = ['tasks' => 0, 'minutes' => 0, 'starts' => 0, 'returns' => 0];
@@ -45,7 +46,11 @@ final readonly class Days
             }
         }
 
-        return array_map(static fn (string $date, array $day): array => ['date' => $date] + $day, array_keys($days), $days);
+        return array_map(static function (string $date, array $day) use ($speaker): array {
+            $back = $speaker->ahead(LocalDate::parse($date));
+
+            return ['date' => $date] + $day + ['back' => $back->isAfter($speaker->now->instant) ? (string) $back->time() : null];
+        }, array_keys($days), $days);
     }
 
     /** @return array{date: string, tasks: list<TaskRow>, starts: list<TaskRow>, returns: list<ConversationRow>} */

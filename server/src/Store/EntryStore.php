@@ -55,4 +55,21 @@ final readonly class EntryStore implements Entries
 
         return \is_string($id) ? $this->find($accountId, $id) : null;
     }
+
+    public function laterAbout(string $accountId, array $objects, int $number): array
+    {
+        $wanted = array_map(static fn (ObjectRef $object): array => ['kind' => $object->kind->value, 'id' => $object->id], $objects);
+        $ids = $this->orm->getConnection()->fetchFirstColumn(
+            "SELECT DISTINCT e.id FROM json_each(?) j JOIN journal_touch t ON t.kind = j.value ->> 'kind' AND t.object_id = j.value ->> 'id'
+             JOIN journal_entry e ON e.id = t.entry_id WHERE e.account_id = ? AND e.number > ?",
+            [json_encode($wanted, \JSON_THROW_ON_ERROR), $accountId, $number],
+        );
+
+        return $this->orm->getRepository(Entry::class)->findBy(['accountId' => $accountId, 'id' => $ids], ['number' => 'DESC']);
+    }
+
+    public function undoneBy(string $accountId, string $entryId): array
+    {
+        return $this->orm->getRepository(Entry::class)->findBy(['accountId' => $accountId, 'undoneBy' => $entryId]);
+    }
 }

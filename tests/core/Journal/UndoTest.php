@@ -165,4 +165,34 @@ final class UndoTest extends TestCase
         $this->expectException(NotFound::class);
         (new World())->undo->__invoke(World::ACCOUNT, 'undo', 'no such entry');
     }
+
+    public function testWhatCameAfterIsUndoneWithItInOneStepAndDoneAgain(): void
+    {
+        $world = new World();
+        [$one, $two, $three] = [$world->conversation('One'), $world->conversation('Two'), $world->conversation('Three')];
+        $start = $world->state();
+        $first = $world->decide(new Archive(), [$one]);
+        // It reaches the second by way of what it was done to together with the first.
+        $both = $world->decide(new Delete(), [$one, $two]);
+        $other = $world->decide(new Archive(), [$three]);
+        $second = $world->decide(new Archive(), [$two]);
+        $undone = $world->decide(new Delete(), [$two]);
+        $world->undo($undone);
+        try {
+            $world->undo($first);
+            self::fail('It was undone.');
+        } catch (UndoBlocked $blocked) {
+            self::assertSame([$both, 2], [$blocked->later, $blocked->steps], 'Named is what stands in the way, and not the newest of all.');
+        }
+        $before = $world->state();
+        $through = ($world->undo)(World::ACCOUNT, 'through', $first->id, true);
+        self::assertSame([Place::Tray, Place::Tray, Place::Archive], array_map(static fn ($conversation): Place => $conversation->placeAt($world->clock->now()), [$one, $two, $three]));
+        self::assertSame(['through', 'through', 'through', null], [$first->undoneBy(), $both->undoneBy(), $second->undoneBy(), $other->undoneBy()]);
+        $world->undo($through);
+        self::assertSame($before, $world->state());
+        self::assertSame([null, null, null], [$first->undoneBy(), $both->undoneBy(), $second->undoneBy()], 'All of them are in effect again.');
+        ($world->undo)(World::ACCOUNT, 'once more', $first->id, true);
+        $world->undo($other);
+        self::assertSame($start, $world->state());
+    }
 }

@@ -6,6 +6,9 @@ namespace ZippyTray\Tests\Core\Post;
 
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\CannotUndo;
+use ZippyTray\Core\Journal\Change;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\DraftOvertaken;
@@ -194,6 +197,68 @@ final class SendTest extends TestCase
         self::assertSame(['', ['Tam answered']], [(string) $task->start()?->text(), $this->owed()]);
     }
 
+    public function testWhatMailChangesIsInTheJournalAndCanBeUndone(): void
+    {
+        $this->world->makeTask(new TaskFields('Order polish'));
+        $task = $this->world->task('Order polish');
+        $draft = $this->draft();
+        $until = $this->at('2026-11-27T09:00:00Z');
+        $sent = ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new HandOver('Tam', '', $until), new Claim($this->conversation->id), new Expected('polish', $until, $task->id));
+        $this->arrive('tam@glass.example');
+        $entry = array_values(array_reverse($this->world->memory->entries))[0];
+        self::assertSame(['arrive', 'Lantern glass', 'Tam has answered'], [$entry->kind->value, $entry->about, $entry->consequence]);
+        self::assertSame(['conversation', 'owed', 'task'], self::kinds($entry));
+        try {
+            $this->world->undo($sent);
+            self::fail('The answer has come.');
+        } catch (UndoBlocked $blocked) {
+            self::assertSame([$entry, 1], [$blocked->later, $blocked->steps]);
+        }
+        $this->world->undo($entry);
+        self::assertSame([Place::Away, ['Tam open'], 'Fri 27 Nov 2026, 09:00'], [$this->place(), $this->owed(), $task->start()?->text()]);
+        $count = \count($this->world->memory->entries);
+        $this->world->message('Something else');
+        ($this->world->receive)(World::ACCOUNT, World::OWN, "From: ilse@x.example\nSubject: New\nMessage-ID: <new@x.example>\n\nHello.");
+        self::assertCount($count, $this->world->memory->entries, 'What changes nothing that was decided needs no entry.');
+    }
+
+    /** @return list<string> what the entry changed */
+    private static function kinds(Entry $entry): array
+    {
+        $kinds = array_map(static fn (Change $change): string => $change->object->kind->value, $entry->changes());
+        sort($kinds);
+
+        return $kinds;
+    }
+
+    public function testWhatWasSettledIsTakenUpAgain(): void
+    {
+        $draft = $this->draft();
+        $until = $this->at('2026-11-27T09:00:00Z');
+        ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new HandOver('Tam', 'the panes', $until), new Claim($this->conversation->id), new Expected('the panes', $until));
+        $this->arrive('tam@glass.example', text: "\nBy the end of next week.");
+        self::assertSame([Place::Tray, ['Tam answered']], [$this->place(), $this->owed()]);
+        $owed = array_values($this->world->memory->owed)[0];
+        $before = $this->world->state();
+        $later = $this->at('2026-12-04T17:00:00Z');
+        try {
+            $this->world->settleOwed->takeUp(World::ACCOUNT, 'old', $owed->id, $later, new Claim($this->conversation->id, 1));
+            self::fail('A message has come in since.');
+        } catch (Overtaken) {
+        }
+        $entry = $this->world->settleOwed->takeUp(World::ACCOUNT, 'up', $owed->id, $later, new Claim($this->conversation->id, $this->conversation->revision()));
+        self::assertSame([Place::Away, ['Tam open'], 'still owed, until Fri 4 Dec 2026, 17:00'], [$this->place(), $this->owed(), $entry->consequence]);
+        foreach (['open' => $later, 'past' => $this->at('2026-11-23T09:00:00Z')] as $id => $moment) {
+            try {
+                $this->world->settleOwed->takeUp(World::ACCOUNT, $id, $owed->id, $moment);
+                self::fail($id);
+            } catch (Refused) {
+            }
+        }
+        $this->world->undo($entry);
+        self::assertSame($before, $this->world->state());
+    }
+
     public function testAnAnswerIsNotExpectedBeforeItWasAskedFor(): void
     {
         $draft = $this->draft();
@@ -238,7 +303,7 @@ final class SendTest extends TestCase
         $this->world->drafts->write(World::ACCOUNT, $draft->id, $revision, $draft->kind, null, '', new Letter(text: $text));
     }
 
-    private function send(Outgoing $draft): \ZippyTray\Core\Journal\Entry
+    private function send(Outgoing $draft): Entry
     {
         return ($this->world->send)(World::ACCOUNT, $this->world->ids->next(), $draft->id, $this->at('2026-11-24T10:00:10Z'), false);
     }

@@ -45,4 +45,16 @@ final readonly class MemoryEntries implements Entries
 
         return null;
     }
+
+    public function laterAbout(string $accountId, array $objects, int $number): array
+    {
+        $names = array_map(static fn (ObjectRef $object): string => $object->kind->value.$object->id, $objects);
+
+        return array_reverse(array_values(array_filter($this->memory->entries, static fn (Entry $entry): bool => $entry->number > $number && [] !== array_filter($entry->changes(), static fn (Change $change): bool => \in_array($change->object->kind->value.$change->object->id, $names, true)))));
+    }
+
+    public function undoneBy(string $accountId, string $entryId): array
+    {
+        return array_values(array_filter($this->memory->entries, static fn (Entry $entry): bool => $entry->undoneBy() === $entryId));
+    }
 }

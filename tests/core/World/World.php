@@ -153,7 +153,7 @@ final class World
         $this->lookOut = new LookOut($rings, $transaction, $this->clock, $this->ids);
         $this->send = new SendMail($outgoings, $expect, $conversations, $tasks, $entries, $journal, $this->clock);
         $this->drafts = new KeepDrafts($outgoings, $owing, $messages, $journal, $transaction, $this->clock);
-        $this->settleOwed = new SettleOwed($owing, $conversations, $journal, $this->clock);
+        $this->settleOwed = new SettleOwed($owing, $conversations, $entries, $journal, $this->clock);
         $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
         $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);
         $this->receive = new ReceiveMessage(
@@ -163,6 +163,7 @@ final class World
             $threads,
             $senders,
             new NoteArrival($owing, $outgoings, $conversations, $tasks),
+            $journal,
             $transaction,
             $this->clock,
             $this->ids,

@@ -119,7 +119,7 @@ final class TrayTest extends ApiTestCase
         self::assertSame([$id], array_column($this->rows('/tray'), 'id'));
         $conversation = $this->call('GET', '/conversations/'.$id);
         self::assertIsArray($conversation['history']);
-        self::assertSame(['archive'], array_column($conversation['history'], 'kind'));
+        self::assertSame(['arrive', 'archive'], array_column($conversation['history'], 'kind'));
         self::assertIsArray($conversation['messages']);
         self::assertCount(2, $conversation['messages']);
     }

@@ -127,8 +127,8 @@ final class WrittenTest extends ApiTestCase
         $this->makeTask(['title' => 'Waits', 'start' => ['date' => $this->day(2)], 'due' => ['date' => $this->day(3)]]);
         $this->decide('snooze', [$this->receive()], ['date' => $this->day(2), 'time' => '09:00']);
         $days = $this->rows('/days?count=4');
-        self::assertSame(['date' => $this->day(), 'tasks' => 1, 'minutes' => 30, 'starts' => 0, 'returns' => 0], $days[0]);
-        self::assertSame(['date' => $this->day(2), 'tasks' => 1, 'minutes' => 60, 'starts' => 1, 'returns' => 1], $days[2]);
+        self::assertSame(['date' => $this->day(), 'tasks' => 1, 'minutes' => 30, 'starts' => 0, 'returns' => 0, 'back' => '12:00'], $days[0], 'What is put down on today comes at the next mark that is still ahead.');
+        self::assertSame(['date' => $this->day(2), 'tasks' => 1, 'minutes' => 60, 'starts' => 1, 'returns' => 1, 'back' => '09:00'], $days[2]);
         $day = $this->call('GET', '/days/'.$this->day(2));
         self::assertSame([['Soon'], ['Waits'], ['Lantern glass']], [array_column((array) $day['tasks'], 'title'), array_column((array) $day['starts'], 'title'), array_column((array) $day['returns'], 'subject')]);
         self::assertSame(['Over'], array_column((array) $this->call('GET', '/days/'.$this->day())['tasks'], 'title'));

@@ -7,6 +7,8 @@ namespace ZippyTray\Tests\Server\Mailroom;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Messages;
@@ -245,6 +247,8 @@ final class DeliverTest extends ApiTestCase
             $this->service(EntityManagerInterface::class),
             $this->service(ProgramClock::class),
             $this->service(Attempts::class),
+            $this->service(Journal::class),
+            $this->service(Ids::class),
             new StoppingLogger(),
         );
     }

@@ -1342,6 +1342,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/owed/{id}/take-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** It is owed after all, until another moment; the conversation waits for it again */
+        post: operations["takeUpOwed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/templates": {
         parameters: {
             query?: never;
@@ -1605,6 +1624,8 @@ export interface components {
             }[];
             /** @description The later journal entry that stands in the way */
             later?: components["schemas"]["Entry"];
+            /** @description How many later steps would be undone together with this one */
+            laterSteps?: number;
             /** @description What happened to a conversation since it was seen; with its present revision it can be decided again */
             overtaken?: {
                 conversation: components["schemas"]["Id"];
@@ -2182,6 +2203,8 @@ export interface components {
             starts: number;
             /** @description Conversations that come back */
             returns: number;
+            /** @description When something comes back that is put down on it; null when nothing of the day is left */
+            back: components["schemas"]["Time"] | null;
         };
         SourceCopy: {
             id: components["schemas"]["Id"];
@@ -2303,6 +2326,13 @@ export interface components {
                 id: components["schemas"]["Id"];
                 subject: string;
             } | null;
+            /** @description Within a conversation: its last answer gives nothing yet, and says that it will */
+            promise?: {
+                /** @description The sentence that says so */
+                words: string;
+                /** @description The promised day; null when none is said */
+                until: components["schemas"]["Due"] | null;
+            } | null;
             task: {
                 id: components["schemas"]["Id"];
                 title: string;
@@ -2336,7 +2366,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -4467,6 +4497,30 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    takeUpOwed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    until: components["schemas"]["When"];
+                    conversation?: components["schemas"]["Claim"];
+                    clearing?: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
     templates: {
         parameters: {
             query?: never;
@@ -4688,6 +4742,11 @@ export interface operations {
                 "application/json": {
                     /** @description The new entry's */
                     id: components["schemas"]["Id"];
+                    /**
+                     * @description What came after it and stands in the way is undone, too
+                     * @default false
+                     */
+                    through?: boolean;
                 };
             };
         };

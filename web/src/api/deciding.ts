@@ -219,12 +219,18 @@ export function useDeciding() {
       ),
     ...mailSteps({ done, left }),
     emptyBin: async () => done(await answer(api.DELETE('/bin', { params: { query: { id: newId() } } }))),
-    undo: async (entry: { id: string }) =>
-      done(
-        await answer(
-          api.POST('/journal/{id}/undo', { params: { path: { id: entry.id } }, body: { id: newId() } }),
-        ),
-      ),
+    /** @param through what came after it and stands in the way is undone, too */
+    undo: async (entry: { id: string }, through = false) => {
+      const body = { id: newId(), through }
+      try {
+        return done(
+          await answer(api.POST('/journal/{id}/undo', { params: { path: { id: entry.id } }, body })),
+        )
+      } catch (problem) {
+        if (problem instanceof Problem && problem.later) problem.undoing = entry.id
+        throw problem
+      }
+    },
   }
 
   const followed = Object.fromEntries(

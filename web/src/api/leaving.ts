@@ -1,4 +1,5 @@
 import type { QueryClient } from '@tanstack/vue-query'
+import { shallowRef } from 'vue'
 import type { ConversationRow } from './client'
 import { Problem } from './problem'
 
@@ -13,6 +14,9 @@ export function putBack<T extends { id: string }>(now: T[], before: T[], ids: st
     return rows.toSpliced(next < 0 ? rows.length : next, 0, row)
   }, now)
 }
+
+/** What left a list and came back, since it was not accepted. */
+export const cameBack = shallowRef<string[]>([])
 
 /**
  * How conversations leave the list that is on screen.
@@ -53,6 +57,7 @@ export function useLeaving(queries: QueryClient, forget: (id: string) => void, a
     } catch (problem) {
       const now = rows()
       if (before && now) queries.setQueryData(['tray'], putBack(now, before, ids))
+      cameBack.value = ids
       // What is on screen may be older than what happened.
       if (problem instanceof Problem && problem.status === 409) askAgain()
       throw problem

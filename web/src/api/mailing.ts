@@ -40,6 +40,17 @@ export const mailSteps = ({
     done(
       await answer(api.POST('/owed/{id}/settle', { params: { path: { id } }, body: { entry: newId(), as } })),
     ),
+  takeUpOwed: async (id: string, until: When, conversation?: Claim, clearing?: string) => {
+    const body = {
+      entry: newId(),
+      until,
+      ...(conversation ? { conversation } : {}),
+      ...(clearing ? { clearing } : {}),
+    }
+    const entry = await answer(api.POST('/owed/{id}/take-up', { params: { path: { id } }, body }))
+    if (conversation) left([conversation.id])
+    return done(entry)
+  },
   moveOwed: async (id: string, until: When) =>
     done(
       await answer(

@@ -4,6 +4,9 @@ type Details = components['schemas']['Problem']
 
 /** A call that failed. The message is a sentence for the person. */
 export class Problem extends Error {
+  /** The entry of the journal that was to be undone */
+  undoing: string | null = null
+
   constructor(
     sentence: string,
     /** HTTP status; 0 when there was no answer */
@@ -21,6 +24,8 @@ export class Problem extends Error {
     readonly outgoing: components['schemas']['Outgoing'] | null = null,
     /** What happened to the conversation since it was seen */
     readonly overtaken: Details['overtaken'] | null = null,
+    /** How many later steps would be undone together with one that cannot be undone alone */
+    readonly laterSteps = 0,
   ) {
     super(sentence)
   }
@@ -40,6 +45,7 @@ export class Problem extends Error {
       body.misgivings ?? [],
       body.outgoing ?? null,
       body.overtaken ?? null,
+      body.laterSteps ?? 0,
     )
   }
 

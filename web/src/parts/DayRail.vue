@@ -25,8 +25,11 @@ const rows = computed<{ row: Row; text: string }[]>(() => {
     { row: 'back', text: isMail ? 'Comes back' : 'Put off until' },
   ]
 })
+const backOn = (date: string) => days.value?.find((one) => one.date === date)?.back ?? null
 const said = computed(() =>
-  onItsWay.value && target.value ? consequence(onItsWay.value, target.value.row, target.value.date) : '',
+  onItsWay.value && target.value
+    ? consequence(onItsWay.value, target.value.row, target.value.date, backOn(target.value.date))
+    : '',
 )
 
 watch(sending, async (what) => {

@@ -1,8 +1,14 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { clearNotice, notice } from './notice'
-import { deed, object } from './words'
+import { useDeciding } from '@/api/deciding'
+import { attempt, clearNotice, notice } from './notice'
+import { counted, deed, object } from './words'
 import { moment } from '@/time/format'
+
+const { undo } = useDeciding()
+async function through({ entry }: { entry: string }): Promise<void> {
+  if (await attempt(() => undo({ id: entry }, true))) clearNotice()
+}
 </script>
 
 <template>
@@ -17,6 +23,9 @@ import { moment } from '@/time/format'
       <template v-if="notice.later">
         In the way: <strong>{{ deed(notice.later) }}: {{ object(notice.later) }}</strong
         >, {{ moment(notice.later.at) }}.
+        <button v-if="notice.through" type="button" class="link" @click="through(notice.through)">
+          Undo this and {{ counted(notice.through.steps, 'later step') }}
+        </button>
         <router-link class="link" to="/journal">Open the journal</router-link>
       </template>
     </p>

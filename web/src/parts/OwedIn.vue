@@ -1,9 +1,34 @@
 <script setup lang="ts">
-import type { Owed } from '@/api/client'
-import { nearDay, dateOf, nearMoment } from '@/time/format'
+import { computed } from 'vue'
+import type { ConversationRow, Owed, When } from '@/api/client'
+import { claimOf, useDeciding } from '@/api/deciding'
+import { useKeys } from '@/keys/registry'
+import { day, nearDay, dateOf, nearMoment } from '@/time/format'
+import KeyCap from './KeyCap.vue'
+import { attempt } from './notice'
 
 /** Who owes an answer in a conversation, and who has given it. */
-defineProps<{ owed: Owed[] }>()
+const props = defineProps<{ owed: Owed[]; row: ConversationRow; clearing?: string }>()
+const emit = defineEmits<{ decided: [] }>()
+
+const { takeUpOwed } = useDeciding()
+/** Somebody has answered, and only promises: it may be owed still. */
+const promised = computed(() =>
+  props.row.place === 'tray' ? props.owed.find(({ promise }) => promise) : undefined,
+)
+const until = computed<When>(() => promised.value?.promise?.until ?? { phrase: 'in 3 working days' })
+const untilText = computed(() =>
+  'date' in until.value ? day(until.value.date) : until.value.phrase.replace('in ', 'for '),
+)
+
+async function stillOwed(): Promise<void> {
+  const one = promised.value
+  if (one && (await attempt(() => takeUpOwed(one.id, until.value, claimOf(props.row), props.clearing))))
+    emit('decided')
+}
+useKeys('Decide', [
+  { key: '/', label: 'It is still owed', when: () => !!promised.value, run: () => void stillOwed() },
+])
 
 const said = ({ state, over, until, settledAt, automaticAt }: Owed): string => {
   const when = settledAt ? nearDay(dateOf(settledAt)) : ''
@@ -28,6 +53,12 @@ const said = ({ state, over, until, settledAt, automaticAt }: Owed): string => {
           :to="{ name: 'write', query: { owed: one.id } }"
           >Ask again</router-link
         >
+        <p v-if="one === promised && one.promise" class="promise">
+          “{{ one.promise.words }}” That may be no answer yet.
+          <button type="button" class="link" @click="stillOwed">
+            Still owed {{ 'date' in until ? `until ${untilText}` : untilText }} <KeyCap name="/" />
+          </button>
+        </p>
       </li>
     </ul>
   </section>
@@ -52,6 +83,14 @@ ul {
   margin: 0;
   padding: 0;
   list-style: none;
+}
+
+.promise {
+  margin: 4px 0 2px;
+  padding: 6px 10px;
+  font-size: 13.5px;
+  background: var(--v-sea-soft);
+  border-radius: 7px;
 }
 
 b {

@@ -73,6 +73,9 @@ const near = computed(() => {
       </button>
       <button class="link" type="button" tabindex="-1" @click="$emit('settle', 'dropped')">Let go</button>
     </span>
+    <span v-else class="acts">
+      <button class="link" type="button" tabindex="-1" @click="$emit('move')">Owed again …</button>
+    </span>
     <IndexTab :near="near">{{ tab }}</IndexTab>
   </li>
 </template>

@@ -6,6 +6,8 @@ interface Notice {
   text: string
   /** The later entry that stands in the way of undoing */
   later: Entry | null
+  /** What can be undone together with what stands in its way, and how many steps that are besides */
+  through?: { entry: string; steps: number }
   /** Nothing went wrong: it goes by itself */
   isNews?: boolean
   /** What could not be decided, for one reason */
@@ -30,7 +32,13 @@ export function tell(problem: unknown): void {
   clearTimeout(timer)
   current.value =
     problem instanceof Problem
-      ? { text: problem.message, later: problem.later }
+      ? {
+          text: problem.message,
+          later: problem.later,
+          ...(problem.undoing && problem.laterSteps
+            ? { through: { entry: problem.undoing, steps: problem.laterSteps } }
+            : {}),
+        }
       : { text: 'Something went wrong on this page. Reload it and try again.', later: null }
   if (!(problem instanceof Problem)) console.error(problem)
 }

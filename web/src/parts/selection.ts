@@ -1,4 +1,5 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch, type Ref } from 'vue'
+import { cameBack } from '@/api/leaving'
 import type { Binding } from '@/keys/registry'
 
 /** Whether nothing has the focus. */
@@ -23,10 +24,15 @@ export function useSelection<T extends { id: string }>(
   const currentId = computed(() => rows.value[current.value]?.id)
   const isOnRow = () => document.activeElement?.closest(`[${mark}]`) != null
 
+  /** What was selected and has left; it is selected again when it comes back because it was not accepted. */
+  const left = new Set<string>()
+  watch(cameBack, (ids) => void nextTick(() => select(ids.filter((id) => left.delete(id)))))
+
   watch(
     rows,
     (now, before) => {
       const there = new Set(now.map(({ id }) => id))
+      for (const id of selected.value) if (!there.has(id)) left.add(id)
       selected.value = new Set([...selected.value].filter((id) => there.has(id)))
       const id = before[current.value]?.id
       const index = id === undefined ? -1 : now.findIndex((row) => row.id === id)

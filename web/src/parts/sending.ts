@@ -33,17 +33,24 @@ const names = (what: Dragged): string => {
   return count === 1 ? `“${first}”` : counted(count, unit)
 }
 
-/** What follows from putting it down there, before it is done. */
-export function consequence(what: Dragged, row: Row, date: string): string {
+/**
+ * What follows from putting it down there, before it is done.
+ *
+ * @param back when it comes back on that day; null when nothing of the day is left
+ */
+export function consequence(what: Dragged, row: Row, date: string, back: string | null): string {
   const when = day(date)
   const [name, one] = [names(what), (what.kind === 'task' ? what.tasks : what.rows).length === 1]
   if (what.kind === 'conversation') {
-    return row === 'due'
-      ? `${name} ${one ? 'becomes a task' : 'become tasks'} due ${when}; the mail goes to the archive.`
-      : `${name} ${one ? 'goes' : 'go'} away and ${one ? 'comes' : 'come'} back ${when} in the morning.`
+    if (row === 'due')
+      return `${name} ${one ? 'becomes a task' : 'become tasks'} due ${when}; the mail goes to the archive.`
+    if (back === null) return `Nothing is left of ${when}: choose a later day.`
+    return `${name} ${one ? 'goes' : 'go'} away and ${one ? 'comes' : 'come'} back ${when} at ${back}.`
   }
   if (row === 'back') return `${name} ${one ? 'is' : 'are'} out of the way until ${when}.`
-  const before = one && what.tasks[0]?.due ? `, not ${day(what.tasks[0].due.date)}` : ''
+  const due = one ? what.tasks[0]?.due?.date : undefined
+  if (due === date) return `${name} is due ${when} already.`
+  const before = due ? `, not ${day(due)}` : ''
   return `${name} ${one ? 'is' : 'are'} due ${when}${before}.`
 }
 
@@ -78,6 +85,7 @@ export function usePuttingDown() {
     const what = onItsWay.value
     stopSending()
     endDrag()
-    if (what) await attempt(() => put(what, row, date))
+    // What is refused is in the hand again.
+    if (what && !(await attempt(() => put(what, row, date)))) send(what)
   }
 }

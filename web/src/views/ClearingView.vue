@@ -178,7 +178,7 @@ useKeys('Clearing', [
           @write="write"
         />
         <template v-if="shown">
-          <OwedIn :owed="shown.owed" />
+          <OwedIn :owed="shown.owed" :row="shown.row" :clearing="id" @decided="next" />
           <ConversationReminders :key="shown.row.id" :conversation="shown" />
           <HistoryList :conversation="shown" />
         </template>

@@ -206,7 +206,7 @@ useKeys('Conversation', [
             <KeyCap name="Backspace" />
           </v-btn>
         </div>
-        <OwedIn :owed="conversation.owed" />
+        <OwedIn :owed="conversation.owed" :row="row" @decided="decided" />
         <ConversationReminders :key="row.id" :conversation="conversation" />
         <HistoryList :conversation="conversation" />
       </aside>

@@ -107,8 +107,10 @@ useKeys('Find', [
         >Empty the bin</v-btn
       >
     </div>
-    <div v-if="meant.length" class="decide">
-      <span class="slate">{{ selected.size ? `${selected.size} selected` : 'This one' }}</span>
+    <div v-if="rows.length" class="decide">
+      <span class="slate">{{
+        selected.size ? `${selected.size} selected` : meant.length ? 'This one' : 'Choose a row'
+      }}</span>
       <DecisionCards
         :rows="meant"
         bar

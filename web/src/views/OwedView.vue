@@ -18,7 +18,7 @@ import { counted } from '@/parts/words'
 /** Who owes what until when, by person; what was settled lately is below. */
 const router = useRouter()
 const { data, error, refetch } = useOwed()
-const { settleOwed, moveOwed } = useDeciding()
+const { settleOwed, moveOwed, takeUpOwed } = useDeciding()
 
 const nameOf = ({ person }: Owed) => person.name || person.email
 const open = computed(() => (data.value ?? []).filter(({ state }) => state === 'open'))
@@ -28,14 +28,16 @@ const people = computed(() => {
   for (const one of open.value) found.set(nameOf(one), [...(found.get(nameOf(one)) ?? []), one])
   return [...found].map(([name, rows]) => ({ name, rows, over: rows.filter(({ over }) => over).length }))
 })
-const rows = computed(() => people.value.flatMap(({ rows }) => rows))
+const rows = computed(() => [...people.value.flatMap(({ rows }) => rows), ...settled.value])
 const { current, moving: rowKeys } = useSelection(rows, 'data-owed', 'owed')
 const at = computed(() => rows.value[current.value])
+const isOpen = () => at.value?.state === 'open'
 
 const moving = ref<Owed | null>(null)
 async function move(until: When): Promise<void> {
   const one = moving.value
-  if (one && (await attempt(() => moveOwed(one.id, until)))) moving.value = null
+  const step = one?.state === 'open' ? moveOwed : takeUpOwed
+  if (one && (await attempt(() => step(one.id, until)))) moving.value = null
 }
 
 const askAgain = (one: Owed | undefined) =>
@@ -45,13 +47,23 @@ const settle = (one: Owed | undefined, as: 'answered' | 'dropped') =>
 
 useKeys('Owed to you', [
   ...rowKeys,
-  { key: '0', label: 'Ask again', when: () => !!at.value?.person.email, run: () => askAgain(at.value) },
-  { key: '3', label: 'Give more time', when: () => !!at.value, run: () => (moving.value = at.value ?? null) },
-  { key: '5', label: 'It is here', when: () => !!at.value, run: () => settle(at.value, 'answered') },
+  {
+    key: '0',
+    label: 'Ask again',
+    when: () => isOpen() && !!at.value?.person.email,
+    run: () => askAgain(at.value),
+  },
+  {
+    key: '3',
+    label: 'More time, or owed again',
+    when: () => !!at.value,
+    run: () => (moving.value = at.value ?? null),
+  },
+  { key: '5', label: 'It is here', when: isOpen, run: () => settle(at.value, 'answered') },
   {
     key: '6',
     label: 'Not expected any more',
-    when: () => !!at.value,
+    when: isOpen,
     run: () => settle(at.value, 'dropped'),
   },
 ])
@@ -87,12 +99,22 @@ useKeys('Owed to you', [
       <section v-if="settled.length" class="bunch settled" aria-label="Settled lately">
         <h2 class="slate">Settled in the last two weeks</h2>
         <ul>
-          <OwedLine v-for="row in settled" :key="row.id" :owed="row" :current="false" named />
+          <OwedLine
+            v-for="row in settled"
+            :key="row.id"
+            :owed="row"
+            :current="row.id === at?.id"
+            named
+            @focusin="current = rows.indexOf(row)"
+            @move="moving = row"
+          />
         </ul>
       </section>
     </template>
     <WhenDialog
-      :title="moving ? `More time for ${nameOf(moving)}` : ''"
+      :title="
+        moving ? `${moving.state === 'open' ? 'More time for' : 'Owed again by'} ${nameOf(moving)}` : ''
+      "
       label="Owed by"
       first="in 3 working days"
       @choose="move"

@@ -12,6 +12,7 @@ use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\Decision\Archive;
+use ZippyTray\Core\Tray\Decision\ArchiveRest;
 use ZippyTray\Core\Tray\Decision\BringBack;
 use ZippyTray\Core\Tray\Decision\Delete;
 use ZippyTray\Core\Tray\Decision\DoNow;
@@ -20,7 +21,6 @@ use ZippyTray\Core\Tray\Decision\MoveReturn;
 use ZippyTray\Core\Tray\Decision\Mute;
 use ZippyTray\Core\Tray\Decision\PutBack;
 use ZippyTray\Core\Tray\Decision\Snooze;
-use ZippyTray\Core\Tray\Decision\ArchiveRest;
 use ZippyTray\Core\Tray\NextClearing;
 
 final readonly class DecisionRequest

@@ -11,6 +11,7 @@ final readonly class UndoRequest
     public function __construct(
         #[Assert\Uuid]
         public string $id,
+        public bool $through = false,
     ) {
     }
 }

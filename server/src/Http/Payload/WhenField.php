@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
@@ -37,7 +36,7 @@ final readonly class WhenField
     }
 
     /**
-     * Of a day it is the morning.
+     * For a day see Speaker::ahead().
      *
      * @throws Refused naming $field
      */
@@ -48,6 +47,6 @@ final readonly class WhenField
         }
         $due = $this->due($speaker, $field);
 
-        return Moment::at($due->date, $due->time ?? $speaker->settings->at(DayMark::Morning), $speaker->now->zone);
+        return null === $due->time ? $speaker->ahead($due->date) : Moment::at($due->date, $due->time, $speaker->now->zone);
     }
 }

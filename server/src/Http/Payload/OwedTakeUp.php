@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload;
+
+use Symfony\Component\Validator\Constraints as Assert;
+
+final readonly class OwedTakeUp
+{
+    public function __construct(
+        #[Assert\Uuid]
+        public string $entry,
+        public WhenField $until,
+        #[Assert\Valid]
+        public ?ClaimField $conversation = null,
+        #[Assert\Uuid]
+        public ?string $clearing = null,
+    ) {
+    }
+}

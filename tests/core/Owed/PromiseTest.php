@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Core\Owed;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Owed\Promise;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Tray\Advice\DateKind;
+use ZippyTray\Core\Tray\Advice\FoundDate;
+
+/**
+ * It is Tuesday 24 November 2026.
+ */
+final class PromiseTest extends TestCase
+{
+    /** @return iterable<string, array{string, bool}> an answer, whether it only promises one */
+    public static function answers(): iterable
+    {
+        yield 'by the end of the week' => ["Hello Wren,\n\nyou will have it by the end of the week.\n\nTam", true];
+        yield 'without a verb' => ["By Friday.\n\nTam", true];
+        yield 'looking into it' => ['Thanks for the reminder. I am looking into it.', true];
+        yield 'come back to you' => ["Sorry, busy days here. I'll come back to you on Thursday.", true];
+        yield 'asked somebody' => ['I have asked Jory and will let you know.', true];
+        yield 'more time' => ['I need a bit more time for this, sorry!', true];
+        yield 'not forgotten' => ['Haven’t forgotten. Soon.', true];
+        yield 'on it' => ['On it!', true];
+        yield 'waiting for others' => ['We are still waiting to hear from the county.', true];
+        yield 'will do' => ['Will do.', true];
+        yield 'only in what is quoted' => ["Twelve panes, as in spring.\n\nOn Mon 23 Nov 2026 at 10:00, Wren wrote:\n> I will send you the list by Friday.", false];
+        yield 'a yes' => ['Yes, that is right. I will be there on Friday.', false];
+        yield 'a no' => ["No, we do not have it any more.\n\nTam", false];
+        yield 'attached' => ['Here is the list, attached. I will send the other one tomorrow.', false];
+        yield 'a figure' => ['It comes to 120 EUR. We will send the invoice next week.', false];
+        yield 'a link' => ['You will find it at https://glass.example/list', false];
+        yield 'done' => ['The form is signed and in the post. You will have it by Friday.', false];
+        yield 'a plain answer' => ['The second one, with the round top.', false];
+        yield 'a question back' => ['Which of the two do you mean? Will you be there on Friday?', false];
+        yield 'nothing' => ["\n\n", false];
+        yield 'long' => [str_repeat('The stairs have twelve steps and the rail is loose at the third one. ', 14).'I will send more.', false];
+    }
+
+    #[DataProvider('answers')]
+    public function testWhatOnlyPromisesIsToldFromWhatAnswers(string $text, bool $isPromise): void
+    {
+        self::assertSame($isPromise, null !== Promise::in($text, [], false, LocalDate::parse('2026-11-24')));
+        self::assertNull(Promise::in($text, [], true, LocalDate::parse('2026-11-24')), 'What brings a file gives something.');
+    }
+
+    public function testThePromisedDayIsTheLastOneAhead(): void
+    {
+        $date = static fn (string $day, string $text, DateKind $kind = DateKind::Mention): FoundDate => new FoundDate($kind, LocalDate::parse($day), null, $text, 0, 1);
+        $text = "You will have it by Wednesday, at the latest on Friday. I was away on Monday.\n\n> by 4 December";
+        $promise = Promise::in($text, [$date('2026-11-23', 'on Monday'), $date('2026-11-25', 'by Wednesday'), $date('2026-11-27', 'on Friday'), $date('2026-12-04', 'by 4 December')], false, LocalDate::parse('2026-11-24'));
+        self::assertSame(['You will have it by Wednesday, at the latest on Friday.', '2026-11-27'], [$promise?->words, (string) $promise?->by]);
+        self::assertNull(Promise::in('I am looking into it.', [], false, LocalDate::parse('2026-11-24'))?->by);
+    }
+}
