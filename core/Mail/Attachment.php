@@ -15,6 +15,7 @@ final readonly class Attachment implements \JsonSerializable
      * @param int    $size      bytes after decoding
      * @param string $contentId Content-ID without angle brackets (RFC 2392), empty when it has none
      * @param bool   $inline    it is shown within the formatted text
+     * @param string $method    of a calendar object what is to be done with it, in lower case (iTIP, RFC 5546, 1.4; RFC 6047, 2.4); empty when it does not say
      */
     public function __construct(
         public string $name,
@@ -22,12 +23,13 @@ final readonly class Attachment implements \JsonSerializable
         public int $size,
         public string $contentId = '',
         public bool $inline = false,
+        public string $method = '',
     ) {
     }
 
-    /** @return array{name: string, type: string, size: int, contentId: string, inline: bool} */
+    /** @return array{name: string, type: string, size: int, contentId: string, inline: bool, method?: string} */
     public function jsonSerialize(): array
     {
-        return ['name' => $this->name, 'type' => $this->type, 'size' => $this->size, 'contentId' => $this->contentId, 'inline' => $this->inline];
+        return ['name' => $this->name, 'type' => $this->type, 'size' => $this->size, 'contentId' => $this->contentId, 'inline' => $this->inline] + ('' === $this->method ? [] : ['method' => $this->method]);
     }
 }

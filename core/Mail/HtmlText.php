@@ -39,11 +39,13 @@ final readonly class HtmlText
         $pieces = [];
         $last = -1;
         $breaks = 0;
+        $isInline = $this->isInline($node);
         $item = $node instanceof \DOMElement && 'ol' === $node->nodeName ? max(1, min(1_000_000, (int) $node->getAttribute('start'))) : 0;
         foreach ($node->childNodes as $child) {
             $piece = $this->node($child, $pre, $item, $level);
             $item += $item > 0 && 'li' === $child->nodeName ? 1 : 0;
-            if (!$pre && ($last < 0 || $breaks > 0)) {
+            // A blank at the beginning of a line or paragraph is none, and two are one; within a line each part keeps its own.
+            if (!$pre && ($last < 0 ? !$isInline : $breaks > 0 || str_ends_with($pieces[$last], ' '))) {
                 $piece = ltrim($piece, ' ');
             }
             if (str_starts_with($piece, "\n")) {
@@ -92,6 +94,11 @@ final readonly class HtmlText
             \in_array($name, self::LINES, true) => "\n".trim($text, 'div' === $name ? '' : "\n")."\n",
             default => $text,
         };
+    }
+
+    private function isInline(\DOMNode $node): bool
+    {
+        return $node instanceof \DOMElement && !\in_array(strtolower($node->nodeName), [...self::PARAGRAPHS, ...self::LINES, 'html', 'td', 'th', 'caption', 'thead', 'tbody', 'tfoot'], true);
     }
 
     private function isHidden(\DOMElement $element): bool

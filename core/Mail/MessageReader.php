@@ -117,10 +117,22 @@ final readonly class MessageReader
                 \strlen($bytes),
                 $contentId,
                 '' !== $contentId && 'attachment' !== $this->parameters->value($disposition) && [] !== $parts->html,
+                \in_array($type, ['text/calendar', 'application/ics'], true) ? $this->method($part, $bytes) : '',
             ), $bytes);
         }
 
         return $attachments;
+    }
+
+    /** What a calendar object is for: its part says so (RFC 6047, 2.4), or the object itself (RFC 5545, 3.7.2). */
+    private function method(MimePart $part, string $bytes): string
+    {
+        $method = strtolower($this->parameters->get($part->headers->get('content-type'), 'method'));
+        if ('' === $method && 1 === preg_match('/^METHOD(?:;[^:\r\n]*)?:([A-Za-z-]+)\s*$/mi', substr($bytes, 0, 16_384), $m)) {
+            $method = strtolower($m[1]);
+        }
+
+        return 1 === preg_match('/^[a-z-]{1,30}$/', $method) ? $method : '';
     }
 
     /** @return list<string> of what came along, as they were sent */

@@ -38,13 +38,25 @@ final readonly class KindOfMail
         return match (true) {
             $this->isReport($letter, $subject, $local) => 1 === preg_match(self::STILL_TRYING, mb_strtolower($subject.' '.mb_substr($letter->text, 0, 2000))) ? MailKind::Delay : MailKind::Bounce,
             $this->isAutoReply($letter, $subject) => MailKind::AutoReply,
-            $letter->hasAttachment('text/calendar') || $letter->hasAttachment('application/ics') => 1 === preg_match('/^(?:accepted|declined|tentative(?:ly accepted)?|cancel+ed|updated invitation cancelled|zugesagt|abgesagt|accepté|refusé)\b/u', $subject) ? MailKind::InvitationNews : MailKind::Invitation,
+            $letter->hasAttachment('text/calendar') || $letter->hasAttachment('application/ics') => $this->isAnsweredInvitation($letter, $subject) ? MailKind::InvitationNews : MailKind::Invitation,
             $this->suspicion->isSuspicious($letter, $person) => MailKind::Suspicious,
             $this->isDiscussion($letter, $local) => MailKind::Discussion,
             $this->isForMany($letter) => $this->manyKind($letter, $local),
             1 === preg_match(self::MACHINE, $local) || str_starts_with(strtolower($letter->header('auto-submitted')), 'auto-generated') => MailKind::Notice,
             default => MailKind::Personal,
         };
+    }
+
+    /** Somebody answers an invitation or takes one back, and asks nothing: the object says so, or else the subject. */
+    private function isAnsweredInvitation(Letter $letter, string $subject): bool
+    {
+        foreach ($letter->attachments as $attachment) {
+            if ('' !== $attachment->method) {
+                return \in_array($attachment->method, ['reply', 'cancel', 'declinecounter', 'refresh'], true);
+            }
+        }
+
+        return 1 === preg_match('/^(?:accepted|declined|tentative(?:ly accepted)?|cancel+ed|updated invitation cancelled|zugesagt|abgesagt|accepté|refusé)\b/u', $subject);
     }
 
     private function isReport(Letter $letter, string $subject, string $local): bool

@@ -103,10 +103,10 @@ final readonly class ConversationRows
     public function with(Account $account, string $email): array
     {
         return $this->rows(
-            "c.id IN (SELECT x.conversation_id FROM message m JOIN conversation_message x ON x.message_id = m.id WHERE m.account_id = :account AND (LOWER(m.sender ->> 'email') = :email OR (m.own AND EXISTS (SELECT 1 FROM json_each(m.recipients) j WHERE LOWER(j.value ->> 'email') = :email))))",
+            'c.id IN (SELECT x.conversation_id FROM person_message p JOIN conversation_message x ON x.message_id = p.message_id WHERE p.account_id = :account AND p.email = :email)',
             '('.self::IN_TRAY.') DESC, c.latest_at DESC, c.id LIMIT 40',
             $account,
-            ['email' => mb_strtolower($email)],
+            ['email' => strtolower($email)],
         );
     }
 

@@ -123,6 +123,7 @@ final readonly class ConversationStore implements Conversations
         $connection = $this->orm->getConnection();
         /** @var list<array{number: int, message_id: string}> $messages */
         $messages = $connection->fetchAllAssociative('SELECT number, message_id FROM conversation_message WHERE conversation_id = ?', [$conversation->id]);
+        PeopleIndex::forget($connection, array_column($messages, 'message_id'));
         foreach ($messages as ['number' => $number, 'message_id' => $id]) {
             $connection->executeStatement('INSERT OR IGNORE INTO erased_message SELECT account_id, fingerprint FROM message WHERE id = ?', [$id]);
             $connection->delete('message_search', ['rowid' => $number]);

@@ -36,7 +36,7 @@ final readonly class Heartbeat
 
         return [
             'journal' => $number('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', $account->id),
-            'mail' => $number('SELECT MAX(number) FROM conversation_message'),
+            'mail' => $number('SELECT number FROM mail_mark WHERE account_id = ?', $account->id),
             'unread' => $this->findings->unread($account->id),
             'post' => $number('SELECT TOTAL(revision) FROM outgoing WHERE account_id = ?', $account->id),
             'settings' => $account->fingerprint(),

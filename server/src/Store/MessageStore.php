@@ -63,7 +63,9 @@ final readonly class MessageStore implements Messages
         $connection = $this->orm->getConnection();
         $connection->insert('message_source', ['message_id' => $message->id, 'source' => gzcompress($raw, self::COMPRESSION)], ['source' => ParameterType::LARGE_OBJECT]);
         $connection->insert('conversation_message', ['message_id' => $message->id, 'conversation_id' => $conversationId]);
-        self::index($connection, $message, (int) $connection->lastInsertId());
+        $number = (int) $connection->lastInsertId();
+        $connection->executeStatement('INSERT INTO mail_mark (account_id, number) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET number = excluded.number', [$message->accountId, $number]);
+        self::index($connection, $message, $number);
     }
 
     /**
@@ -76,6 +78,7 @@ final readonly class MessageStore implements Messages
         foreach ($message->own ? array_unique(array_map(static fn (Address $address): string => strtolower($address->email), $message->to)) : [] as $email) {
             $connection->insert('written_to', ['account_id' => $message->accountId, 'email' => $email, 'message_id' => $message->id]);
         }
+        PeopleIndex::add($connection, $message);
         $connection->insert('message_search', [
             'rowid' => $number,
             'subject' => $message->subject,

@@ -9,10 +9,14 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\Row;
 
 /**
- * Whom the person has written to, and who has written to them.
+ * Whom the person has written to, and who has written to them (PeopleIndex).
+ *
+ * @phpstan-type KnownPerson array{name: string, email: string, received: int, sent: int, lastAt: string}
  */
 final readonly class People
 {
+    private const COLUMNS = 'SELECT p.email, p.name, p.received, p.sent, p.last_at FROM person p';
+
     public function __construct(private Connection $connection)
     {
     }
@@ -20,69 +24,55 @@ final readonly class People
     /**
      * @param string $words beginnings of words of the name or the address; empty for any
      *
-     * @return list<array{name: string, email: string, received: int, sent: int, lastAt: string}> whom one writes to most and last first, then the others; not the person, nor machines that read no answers
+     * @return list<KnownPerson> whom one writes to most and last first, then the others; not the person
      */
     public function known(Account $account, string $words, int $count): array
     {
-        $wanted = preg_split('/[\s,;<>"]+/u', mb_strtolower(trim($words)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
-        $found = [];
-        foreach ($this->all($account) as $person) {
-            if (self::matches($wanted, $person['name'].' '.$person['email'])) {
-                $found[] = $person;
+        [$query, $parameters] = self::query($account, $words, $count);
+
+        return array_map(self::view(...), $this->connection->fetchAllAssociative($query, $parameters));
+    }
+
+    /** @return array{string, array<string, string|int>} what known() asks */
+    public static function query(Account $account, string $words, int $count): array
+    {
+        $where = ['p.account_id = :account', 'p.email <> :own'];
+        $parameters = ['account' => $account->id, 'own' => strtolower($account->email), 'count' => $count];
+        foreach (\array_slice(preg_split('/[\s,;<>"]+/u', mb_strtolower(mb_scrub(trim($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 8) as $number => $wanted) {
+            // A part of an address is looked for as it is; the words in it narrow where.
+            $parts = PeopleIndex::words($wanted);
+            $where[] = [] === $parts ? '0' : '1';
+            foreach ($parts as $part => $word) {
+                $name = 'w'.$number.'_'.$part;
+                $where[] = "p.email IN (SELECT w.email FROM person_word w WHERE w.account_id = :account AND w.word >= :{$name} AND w.word < :{$name}_end)";
+                $parameters += [$name => $word, $name.'_end' => $word."\u{10FFFF}"];
             }
-            if (\count($found) === $count) {
-                break;
+            if (1 === preg_match('/[.@]/', $wanted)) {
+                $where[] = "INSTR(LOWER(p.name || ' ' || p.email), :part{$number}) > 0";
+                $parameters['part'.$number] = $wanted;
             }
         }
 
-        return $found;
+        return [self::COLUMNS.' WHERE '.implode(' AND ', $where).' ORDER BY p.sent DESC, p.last_at DESC, p.email LIMIT :count', $parameters];
     }
 
-    /** @return array{name: string, email: string, received: int, sent: int, lastAt: string}|null */
+    /** @return KnownPerson|null */
     public function one(Account $account, string $email): ?array
     {
-        foreach ($this->all($account) as $person) {
-            if ($person['email'] === mb_strtolower($email)) {
-                return $person;
-            }
-        }
+        $columns = $this->connection->fetchAssociative(self::COLUMNS.' WHERE p.account_id = ? AND p.email = ?', [$account->id, strtolower($email)]);
 
-        return null;
+        return false === $columns ? null : self::view($columns);
     }
 
-    /** @return list<array{name: string, email: string, received: int, sent: int, lastAt: string}> */
-    private function all(Account $account): array
+    /**
+     * @param array<string, mixed> $columns
+     *
+     * @return KnownPerson
+     */
+    private static function view(array $columns): array
     {
-        $rows = $this->connection->fetchAllAssociative(
-            "WITH met AS (
-                SELECT LOWER(sender ->> 'email') AS email, sender ->> 'name' AS name, sent_at, 0 AS is_sent FROM message WHERE account_id = :account AND NOT own
-                UNION ALL
-                SELECT LOWER(j.value ->> 'email'), j.value ->> 'name', m.sent_at, 1 FROM message m, json_each(m.recipients) j WHERE m.account_id = :account AND m.own
-            )
-            SELECT email, SUM(is_sent) AS sent, SUM(NOT is_sent) AS received, MAX(sent_at) AS last_at,
-                COALESCE((SELECT n.name FROM met n WHERE n.email = met.email AND n.name <> '' AND n.name NOT LIKE '%@%' ORDER BY n.sent_at DESC LIMIT 1), '') AS name
-            FROM met WHERE email LIKE '%_@_%' AND email <> LOWER(:own)
-            GROUP BY email ORDER BY sent > 0 DESC, sent DESC, last_at DESC, email",
-            ['account' => $account->id, 'own' => $account->email],
-        );
+        $row = new Row($columns);
 
-        return array_map(static function (array $columns): array {
-            $row = new Row($columns);
-
-            return ['name' => $row->string('name'), 'email' => $row->string('email'), 'received' => $row->int('received'), 'sent' => $row->int('sent'), 'lastAt' => $row->string('last_at')];
-        }, $rows);
-    }
-
-    /** @param list<string> $wanted */
-    private static function matches(array $wanted, string $in): bool
-    {
-        $words = preg_split('/[\s.@_+-]+/u', mb_strtolower($in)) ?: [];
-        foreach ($wanted as $word) {
-            if (!str_contains(mb_strtolower($in), $word) || ([] === array_filter($words, static fn (string $one): bool => str_starts_with($one, $word)) && !str_contains($word, '@') && !str_contains($word, '.'))) {
-                return false;
-            }
-        }
-
-        return true;
+        return ['name' => $row->string('name'), 'email' => $row->string('email'), 'received' => $row->int('received'), 'sent' => $row->int('sent'), 'lastAt' => $row->string('last_at')];
     }
 }

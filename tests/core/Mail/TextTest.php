@@ -92,6 +92,10 @@ final class TextTest extends TestCase
         yield 'entities' => ['<p>1 &lt; 2 &amp; &eacute;&nbsp;!</p>', "1 < 2 & é\u{a0}!"];
         yield 'beyond ASCII' => ['<p>Grüße 田</p>', 'Grüße 田'];
         yield 'unclosed' => ['<p>One<p>Two<b>bold', "One\n\nTwobold"];
+        yield 'a blank at the beginning of a part of a line' => ['<p><b>From:</b><span> Wren Halloran</span><br><b>Sent:</b> <span> Monday</span></p>', "From: Wren Halloran\nSent: Monday"];
+        yield 'blanks of both sides are one' => ['<div><span>One </span><span> two</span> <i> three </i>.</div>', 'One two three .'];
+        yield 'no blank before a line' => ['<div><span> One</span></div><div> <b> two</b></div>', "One\ntwo"];
+        yield 'a head that is quoted' => ['<div>Thanks.</div><hr><div><b>From:</b><span> Wren &lt;wren@light.example&gt;</span></div><div><b>Subject:</b><span> Glass</span></div>', "Thanks.\n\n----\n\nFrom: Wren <wren@light.example>\nSubject: Glass"];
         yield 'ends that share bytes with a hard space' => ['<p>&nbsp;© voilà&nbsp;</p>', '© voilà'];
         yield 'no markup' => ['just text', 'just text'];
         yield 'empty' => ['', ''];

@@ -62,13 +62,14 @@ final readonly class DecisionRequest
             'do_now' => new DoNow(),
             'snooze' => $this->snooze($speaker),
             'hand_over' => new HandOver($this->by, $this->what, $this->until($speaker)),
+            'archive' => new Archive(),
             'delete' => new Delete(),
             'mute' => new Mute(),
             'archive_rest' => new ArchiveRest(),
             'move_return' => new MoveReturn($this->until($speaker)),
             'bring_back' => new BringBack(),
             'put_back' => new PutBack(),
-            default => new Archive(),
+            default => throw new Refused(\sprintf('There is no decision "%s".', mb_strimwidth($this->kind, 0, 40, '…')), 'kind'),
         };
     }
 

@@ -12,9 +12,9 @@ final class AttachmentListType extends JsonList
     /** @return list<Attachment> */
     public function convertToPHPValue(mixed $value, AbstractPlatform $platform): array
     {
-        /** @var list<array{name: string, type: string, size: int, contentId: string, inline: bool}> $attachments */
+        /** @var list<array{name: string, type: string, size: int, contentId: string, inline: bool, method?: string}> $attachments */
         $attachments = self::decoded($value);
 
-        return array_map(static fn (array $a): Attachment => new Attachment($a['name'], $a['type'], $a['size'], $a['contentId'], $a['inline']), $attachments);
+        return array_map(static fn (array $a): Attachment => new Attachment($a['name'], $a['type'], $a['size'], $a['contentId'], $a['inline'], $a['method'] ?? ''), $attachments);
     }
 }

@@ -105,6 +105,10 @@ final class ReadingTest extends TestCase
         yield 'late' => [MailKind::Delay, self::letter('It will be retried.', 'Delayed mail', attached: 'message/delivery-status')];
         yield 'an invitation' => [MailKind::Invitation, self::letter('Roof meeting', attached: 'text/calendar')];
         yield 'an invitation that was accepted' => [MailKind::InvitationNews, self::letter('Yes.', 'Accepted: Roof meeting', attached: 'text/calendar')];
+        foreach (['request' => MailKind::Invitation, 'publish' => MailKind::Invitation, 'counter' => MailKind::Invitation, 'cancel' => MailKind::InvitationNews, 'reply' => MailKind::InvitationNews] as $method => $kind) {
+            yield 'an invitation that says '.$method => [$kind, self::letter('Can you come?', 'Roof meeting', attached: 'text/calendar', method: $method)];
+        }
+        yield 'one of that name that invites' => [MailKind::Invitation, self::letter('Can you come?', 'Accepted papers: the dinner', attached: 'text/calendar', method: 'request')];
         yield 'fraud' => [MailKind::Suspicious, self::letter('Dear winner, you have won the lottery. Claim your prize within 24 hours!!!', 'YOU HAVE WON', from: 'x@y.example')];
     }
 
@@ -135,7 +139,7 @@ final class ReadingTest extends TestCase
     }
 
     /** @param array<string, string> $headers */
-    private static function letter(string $text, string $subject = 'Hello', array $headers = [], string $from = 'olga@roofs.example', string $name = '', string $to = LabelledLetters::ME, string $attached = '', string $file = 'file'): Letter
+    private static function letter(string $text, string $subject = 'Hello', array $headers = [], string $from = 'olga@roofs.example', string $name = '', string $to = LabelledLetters::ME, string $attached = '', string $file = 'file', string $method = ''): Letter
     {
         return new Letter(
             new Address($from, $name),
@@ -146,7 +150,7 @@ final class ReadingTest extends TestCase
             new Moment(new \DateTimeImmutable('2026-11-24T10:00:00Z'), new \DateTimeZone('UTC')),
             $text,
             $headers,
-            '' === $attached ? [] : [new Attachment($file, $attached, 100)],
+            '' === $attached ? [] : [new Attachment($file, $attached, 100, method: $method)],
         );
     }
 }
