@@ -69,6 +69,9 @@ final readonly class MakeTasks
                 if (null !== $message) {
                     $this->keep($task, $message, $now, $page);
                 }
+                if ($order->done) {
+                    $task->complete($now);
+                }
                 $due = $task->due();
                 $page->say($task->title(), null === $due ? 'without date' : 'due '.$due->text());
             }
@@ -84,7 +87,7 @@ final readonly class MakeTasks
     private function addSubtasks(Task $task, array $subtasks, \DateTimeImmutable $now, \DateTimeZone $zone, Page $page, LastRanks $ranks): void
     {
         foreach ($subtasks as $outline) {
-            $subtask = $this->fill->make($task->accountId, $this->ids->next(), $now, new TaskFields($outline->title, $outline->notes), $zone, $page, $ranks, $task);
+            $subtask = $this->fill->make($task->accountId, $this->ids->next(), $now, $outline->fields(), $zone, $page, $ranks, $task);
             $this->addSubtasks($subtask, $outline->under, $now, $zone, $page, $ranks);
             if ($outline->done) {
                 $subtask->complete($now);

@@ -116,7 +116,8 @@ final readonly class Repeat
     {
         $today = LocalDate::of($now->instant, $this->zone);
         $times = $this->rule->interval;
-        $on = \count($this->rule->days) + \count($this->rule->monthDays) > 1
+        $isSeveral = \count($this->rule->days) + \count($this->rule->monthDays) > 1 && !(null !== $this->rule->position && [] !== $this->rule->monthDays);
+        $on = $isSeveral
             ? $this->rule->first($today->plusDays(1))
             : (match ($this->rule->frequency) {
                 Frequency::Daily => new Span(days: $times),

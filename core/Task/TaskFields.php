@@ -43,4 +43,25 @@ final readonly class TaskFields
         public bool $fromCompletion = false,
     ) {
     }
+
+    /** With more notes, below its own. */
+    public function noting(string $notes): self
+    {
+        return $this->but(['notes' => implode("\n", array_filter([$this->notes, $notes], static fn (string $one): bool => '' !== $one))]);
+    }
+
+    /** In that list, unless it names one itself. */
+    public function in(?string $list): self
+    {
+        return $this->but(['list' => $this->list ?? $list]);
+    }
+
+    /** @param array<string, mixed> $changes by the name of the property */
+    private function but(array $changes): self
+    {
+        /** @var array{title: string, notes: string, due: ?Due, list: ?string, start: ?Due, estimate: ?int, priority: Priority, labels: list<string>, repeat: ?Repeat, reminders: list<Reminder>, sources: list<Source>, files: list<string>, keepsRepeat: bool, fromCompletion: bool} $all */
+        $all = [...get_object_vars($this), ...$changes];
+
+        return new self(...$all);
+    }
 }

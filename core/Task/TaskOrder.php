@@ -17,6 +17,7 @@ final readonly class TaskOrder
      * @param Claim|null    $claim     the conversation; when no message is named, its newest by somebody else is the source
      * @param string|null   $parentId  the task that it is a part of
      * @param list<Outline> $subtasks
+     * @param bool          $done      it is completed as soon as it is made
      */
     public function __construct(
         public string $taskId,
@@ -25,6 +26,7 @@ final readonly class TaskOrder
         public ?Claim $claim = null,
         public ?string $parentId = null,
         public array $subtasks = [],
+        public bool $done = false,
     ) {
     }
 }

@@ -15,8 +15,19 @@ final readonly class Clause
      * @param int          $to      the character behind the last one
      * @param string       $reading what it was read as; of one that was not read, why
      * @param list<string> $others  readings that are common too
+     * @param string       $odd     what is odd about it, in a sentence; may be empty
      */
-    public function __construct(public ClauseKind $kind, public string $text, public int $from, public int $to, public string $reading, public array $others = [])
+    public function __construct(public ClauseKind $kind, public string $text, public int $from, public int $to, public string $reading, public array $others = [], public string $odd = '')
     {
+    }
+
+    public function odd(string $odd): self
+    {
+        return '' === $odd ? $this : new self($this->kind, $this->text, $this->from, $this->to, $this->reading, $this->others, trim($this->odd.' '.$odd));
+    }
+
+    public function readAs(string $reading): self
+    {
+        return new self($this->kind, $this->text, $this->from, $this->to, $reading, $this->others, $this->odd);
     }
 }

@@ -55,13 +55,15 @@ final class ReadJot
     /** @var list<string> */
     private array $notes = [];
 
-    private function __construct(private readonly Speaker $speaker)
+    /** @param list<string>|null $lists */
+    private function __construct(private readonly Speaker $speaker, private readonly ?array $lists)
     {
     }
 
-    public static function of(string $line, Speaker $speaker): Jot
+    /** @param list<string>|null $lists the names of the lists that there are; null: it is not asked whether one is new */
+    public static function of(string $line, Speaker $speaker, ?array $lists = null): Jot
     {
-        return (new self($speaker))->read($line);
+        return (new self($speaker, $lists))->read($line);
     }
 
     private function read(string $line): Jot
@@ -80,7 +82,7 @@ final class ReadJot
             }
         }
 
-        $clauses = $this->withoutStartAfterDue($clauses);
+        $clauses = array_map($this->beside(...), $this->withoutStartAfterDue($clauses));
 
         return new Jot($clauses, new TaskFields(
             $clauses[0]->text,
@@ -119,6 +121,56 @@ final class ReadJot
 
             return new Clause(ClauseKind::Unread, $clause->text, $clause->from, $clause->to, $sentence);
         }, $clauses);
+    }
+
+    /** What only all clauses together tell: a repeat follows from the due beside it, and some are odd. */
+    private function beside(Clause $clause): Clause
+    {
+        $due = $this->due ?? $this->repeat?->due();
+        $now = $this->speaker->now;
+        if (ClauseKind::Repeat === $clause->kind && null !== $this->due) {
+            try {
+                $reading = $this->speaker->read((string) preg_replace('/^(?:by|due:?|due\s+by)\s+/iu', '', $clause->text), $this->due->date);
+                $this->repeat = Repeat::of($reading, $now->zone);
+
+                return $clause->readAs($reading->text())->odd($reading->oddBeside($this->due));
+            } catch (Unreadable) {
+                return $clause;
+            }
+        }
+
+        return $clause->odd(match ($clause->kind) {
+            ClauseKind::Due => null !== $this->due && $this->isPast($this->due) ? 'That is past already.' : '',
+            ClauseKind::Reminder => $this->oddReminder($clause, $due),
+            ClauseKind::List => null === $this->lists || \in_array(mb_strtolower((string) $this->list), array_map(mb_strtolower(...), $this->lists), true) ? '' : 'There is no such list yet: it is made.',
+            default => '',
+        });
+    }
+
+    private function isPast(Due $due): bool
+    {
+        $now = $this->speaker->now;
+
+        return null === $due->time ? $due->date->isBefore($now->date()) : null !== $due->instant() && $due->instant() <= $now->instant;
+    }
+
+    private function oddReminder(Clause $clause, ?Due $due): string
+    {
+        $now = $this->speaker->now;
+        foreach ($this->reminders as $reminder) {
+            if ($reminder->text() !== $clause->reading) {
+                continue;
+            }
+            $moment = $reminder->moment($this->start, $due, $now->zone, $this->speaker->settings, $now->instant);
+
+            return match (true) {
+                null === $moment => 'It counts from a date, and there is none: it does not remind.',
+                !$moment->isAfter($now->instant) => 'That is past already: it does not remind.',
+                default => '',
+            };
+        }
+
+        return '';
     }
 
     private function clause(string $text, int $from, int $to): Clause
@@ -265,7 +317,7 @@ final class ReadJot
     private function once(mixed $value, string $what): void
     {
         if (null !== $value) {
-            throw new Refused(\sprintf('There is a %s already.', $what), $what);
+            throw new Refused(\sprintf('There is %s %s already.', 1 === preg_match('/^[aeiou]/', $what) ? 'an' : 'a', $what), $what);
         }
     }
 

@@ -40,6 +40,14 @@ final readonly class RuleText
 
     private static function inMonth(Rule $rule): string
     {
+        if (null !== $rule->position && [] !== $rule->monthDays) {
+            $day = max($rule->monthDays);
+
+            return 'the '.$day.self::suffix($day);
+        }
+        if (1 === \count($rule->monthDays) && $rule->monthDays[0] > 28 && Frequency::Monthly === $rule->frequency) {
+            return \sprintf('the %d%s, only months that have it', $rule->monthDays[0], self::suffix($rule->monthDays[0]));
+        }
         if (null !== $rule->position) {
             return 'the '.self::nth($rule->position).' working day';
         }

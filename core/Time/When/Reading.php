@@ -101,6 +101,14 @@ final readonly class Reading
     }
 
     /** Of a time that the clock shows twice that day, the later one has to say so. */
+    /** @return string why a due does not go with this repeat; empty when it does, or this is none */
+    public function oddBeside(Due $due): string
+    {
+        $first = $this->rule?->first($due->date);
+
+        return null === $first || $first->equals($due->date) ? '' : \sprintf('The due (%s) is no day of it: it is due then, and after that %s.', $due->date->format('D j M'), $first->format('D j M'));
+    }
+
     /** As one writes it to somebody: "Friday 27 November", with the time where there is one. */
     public function toSomebody(): string
     {

@@ -23,6 +23,7 @@ final readonly class RepeatDraft
      * @param list<int>    $days      of the week (ISO 8601)
      * @param list<int>    $monthDays
      * @param list<NthDay> $nthDays
+     * @param bool         $strict    a day that a month does not have is left out there, instead of its last one being taken
      */
     public function __construct(
         private Frequency $frequency,
@@ -36,6 +37,7 @@ final readonly class RepeatDraft
         public ?LocalDate $from = null,
         private ?LocalDate $until = null,
         private ?int $count = null,
+        private bool $strict = false,
     ) {
     }
 
@@ -65,6 +67,11 @@ final readonly class RepeatDraft
         return $this->but(['frequency' => Frequency::Yearly, 'month' => $month]);
     }
 
+    public function onlyWhereItIs(): self
+    {
+        return $this->but(['strict' => true]);
+    }
+
     /** Both days of the month; null when a rule cannot say both. */
     public function with(self $other): ?self
     {
@@ -80,20 +87,21 @@ final readonly class RepeatDraft
     /**
      * The reading, and perhaps a second one.
      *
+     * @param LocalDate|null $beside a day that is written beside it, from which follows what its words leave open
+     *
      * @return list<Reading|string> a sentence with %s for the phrase when it cannot be
      */
-    public function readings(Moment $now, Week $week): array
+    public function readings(Moment $now, Week $week, ?LocalDate $beside = null): array
     {
         if (true === $this->clock?->isMidnight && Frequency::Daily !== $this->frequency) {
             return ['%s: midnight belongs to the following day. Name that day, and 00:00.'];
         }
-        $from = $this->from ?? $now->date();
+        $from = $this->from ?? $beside ?? $now->date();
         $rule = $this->rule($from, $week);
         $readings = [$this->reading($rule, $from, $now)];
-        $isLate = Frequency::Monthly === $this->frequency && [] === $this->monthDays && [] === $this->nthDays && $from->day() > 28;
-        if ($isLate) {
-            // Some months are too short for it; perhaps their last day is meant.
-            $readings[] = $this->reading(new Rule($rule->frequency, $rule->interval, monthDays: [-1], count: $rule->count, until: $rule->until), $from, $now);
+        if (null === $this->from && [] !== $rule->monthDays && null !== $rule->position) {
+            // Some months are too short for it; perhaps they are meant to be left out. Who says from when has looked at it.
+            $readings[] = $this->reading($this->onlyWhereItIs()->rule($from, $week), $from, $now);
         }
 
         return $readings;
@@ -124,14 +132,19 @@ final readonly class RepeatDraft
         $isOfMonth = Frequency::Monthly === $this->frequency || Frequency::Yearly === $this->frequency;
         $monthDays = $isOfMonth && [] === $days && [] === $this->monthDays ? [$from->day()] : $this->monthDays;
         $month = Frequency::Yearly === $this->frequency ? $this->month ?? $from->month() : null;
+        $position = $this->position;
+        if (Frequency::Monthly === $this->frequency && 1 === \count($monthDays) && $monthDays[0] > 28 && !$this->strict) {
+            // The last of these days that a month has.
+            [$monthDays, $position] = [range(28, $monthDays[0]), -1];
+        }
 
-        return new Rule($this->frequency, $this->interval, $days, $monthDays, $month, $this->position, $this->count, $this->until, $week->firstDay);
+        return new Rule($this->frequency, $this->interval, $days, $monthDays, $month, $position, $this->count, $this->until, $week->firstDay);
     }
 
     /** @param array<string, mixed> $changes by the name of the property */
     private function but(array $changes): self
     {
-        /** @var array{frequency: Frequency, interval: int, days: list<int>, monthDays: list<int>, nthDays: list<NthDay>, position: ?int, month: ?int, clock: ?Clock, from: ?LocalDate, until: ?LocalDate, count: ?int} $all */
+        /** @var array{frequency: Frequency, interval: int, days: list<int>, monthDays: list<int>, nthDays: list<NthDay>, position: ?int, month: ?int, clock: ?Clock, from: ?LocalDate, until: ?LocalDate, count: ?int, strict: bool} $all */
         $all = [...get_object_vars($this), ...$changes];
 
         return new self(...$all);

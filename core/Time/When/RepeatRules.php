@@ -35,15 +35,15 @@ final readonly class RepeatRules
     }
 
     /** @return iterable<Parsed<Reading>> */
-    public function at(int $index, Moment $now): iterable
+    public function at(int $index, Moment $now, ?LocalDate $beside = null): iterable
     {
         foreach ($this->head($index) as $head) {
-            yield from $this->tails($index, $head, $now);
+            yield from $this->tails($index, $head, $now, $beside);
         }
         foreach ($this->times->at($index) as $time) {
             foreach ($this->head($time->next) as $head) {
                 $draft = $head->value->at($time->value);
-                yield from null === $draft ? [] : $this->tails($index, new Parsed($draft, $head->next, $head->isSecond), $now);
+                yield from null === $draft ? [] : $this->tails($index, new Parsed($draft, $head->next, $head->isSecond), $now, $beside);
             }
         }
     }
@@ -53,15 +53,15 @@ final readonly class RepeatRules
      *
      * @return iterable<Parsed<Reading>>
      */
-    private function tails(int $index, Parsed $draft, Moment $now): iterable
+    private function tails(int $index, Parsed $draft, Moment $now, ?LocalDate $beside): iterable
     {
         foreach ($this->tail($draft, $now) as $longer) {
-            yield from $this->tails($index, $longer, $now);
+            yield from $this->tails($index, $longer, $now, $beside);
         }
         if (!$this->words->isEnd($draft->next)) {
             return;
         }
-        foreach ($draft->value->readings($now, $this->settings->week) as $number => $reading) {
+        foreach ($draft->value->readings($now, $this->settings->week, $beside) as $number => $reading) {
             if (\is_string($reading)) {
                 $this->words->impossible($index, $draft->next, $reading);
             } else {
@@ -346,8 +346,29 @@ final readonly class RepeatRules
         if ($day < -1 || 0 === $day || $day > 31) {
             $this->words->impossible($index, $next, '%s is not a day of any month.');
         } else {
-            yield new Parsed(new RepeatDraft(Frequency::Monthly, $interval, monthDays: [$day]), $next);
+            $draft = new RepeatDraft(Frequency::Monthly, $interval, monthDays: [$day]);
+            $strict = $this->onlyWhereItIs($next);
+            if ($strict > $next) {
+                yield new Parsed($draft->onlyWhereItIs(), $strict);
+            }
+            yield new Parsed($draft, $next);
         }
+    }
+
+    /**
+     * "only months that have it", "where there is one".
+     *
+     * @return int behind these words; $index when they do not stand there
+     */
+    private function onlyWhereItIs(int $index): int
+    {
+        $at = $index + ($this->words->is($index, 'only') ? 1 : 0);
+        $at += $this->words->is($at, 'in') ? 1 : 0;
+        if ($this->words->is($at, 'months', 'month') && $this->words->is($at + 1, 'that', 'which') && $this->words->is($at + 2, 'have', 'has')) {
+            return $at + 3 + ($this->words->is($at + 3, 'it', 'one') ? 1 : 0);
+        }
+
+        return $this->words->is($at, 'where') && $this->words->is($at + 1, 'there') && $this->words->is($at + 2, 'is') ? $at + 3 + ($this->words->is($at + 3, 'one') ? 1 : 0) : $index;
     }
 
     /** @return iterable<Parsed<RepeatDraft>> */

@@ -22,10 +22,14 @@ final readonly class Speaker
     {
     }
 
-    /** @throws Unreadable */
-    public function read(string $phrase): Reading
+    /**
+     * @param LocalDate|null $beside the due beside which a repeat is written: what its words leave open follows from it
+     *
+     * @throws Unreadable
+     */
+    public function read(string $phrase, ?LocalDate $beside = null): Reading
     {
-        return (new WhenReader($this->settings))->read($phrase, $this->now);
+        return (new WhenReader($this->settings))->read($phrase, $this->now, $beside);
     }
 
     /** @throws Unreadable */

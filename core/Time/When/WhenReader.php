@@ -28,11 +28,12 @@ final readonly class WhenReader
     }
 
     /**
-     * @param Moment $now in the person's own zone
+     * @param Moment         $now    in the person's own zone
+     * @param LocalDate|null $beside a day that is written beside a repeat
      *
      * @throws Unreadable when a word cannot be read, or what the words say cannot be
      */
-    public function read(string $phrase, Moment $now): Reading
+    public function read(string $phrase, Moment $now, ?LocalDate $beside = null): Reading
     {
         if (mb_strlen($phrase) > self::LENGTH) {
             throw new Unreadable(\sprintf('That is too long to be a time: %d characters at most.', self::LENGTH), self::LENGTH);
@@ -40,7 +41,7 @@ final readonly class WhenReader
         $words = Lexemes::of($phrase);
         /** @var array<string, array{Reading, bool}> $found by text */
         $found = [];
-        foreach ($this->phrase($words, $now) as $parsed) {
+        foreach ($this->phrase($words, $now, $beside) as $parsed) {
             if ($words->isEnd($parsed->next)) {
                 $found[$parsed->value->text()] ??= [$parsed->value, $parsed->isSecond];
             }
@@ -52,11 +53,11 @@ final readonly class WhenReader
     }
 
     /** @return iterable<Parsed<Reading>> */
-    private function phrase(Lexemes $words, Moment $now): iterable
+    private function phrase(Lexemes $words, Moment $now, ?LocalDate $beside): iterable
     {
         $days = new DayRules($words, $this->settings);
         $times = new TimeRules($words, $this->settings);
-        yield from (new RepeatRules($words, $this->settings, $days, $times))->at(0, $now);
+        yield from (new RepeatRules($words, $this->settings, $days, $times))->at(0, $now, $beside);
         yield from $this->fromNow($words, $now);
         yield from $this->partOfToday($words, $times, $now);
         $today = $now->date();

@@ -27,6 +27,7 @@ use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\PassOver;
 use ZippyTray\Core\Tray\Place;
+use ZippyTray\Core\Tray\Undecided;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ConversationReminders;
 use ZippyTray\Server\Http\Payload\ProposalsWanted;
@@ -81,6 +82,7 @@ final readonly class ConversationController
         return new JsonResponse([
             'row' => $this->rows->one($account, $id),
             'messages' => $this->views($messages, $found),
+            'undecided' => Undecided::of(array_map(static fn (Message $message): array => ['id' => $message->id, 'own' => $message->own, 'importedAt' => StoredNow::of($message->importedAt)], $messages), null === $conversation->decidedAt() ? '' : StoredNow::of($conversation->decidedAt())),
             'advice' => null === $advice ? null : AdviceView::of($advice),
             'proposal' => null === $advice ? null : $proposals->from($account, [$id => $advice])[$id] ?? null,
             'tasks' => $tasks->ofMessages($account->id, $ids),

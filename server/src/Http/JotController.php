@@ -14,7 +14,9 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Jot\ClauseKind;
 use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\MakeTasks;
+use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\TaskOrder;
+use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\JotLine;
 
@@ -28,9 +30,9 @@ final readonly class JotController
     }
 
     #[Route('/api/jot', methods: 'POST')]
-    public function read(#[CurrentUser] Account $account, #[MapRequestPayload] JotLine $jot): JsonResponse
+    public function read(#[CurrentUser] Account $account, #[MapRequestPayload] JotLine $jot, Tasks $tasks): JsonResponse
     {
-        $read = ReadJot::of($jot->line, $account->speaker($this->clock->now()));
+        $read = ReadJot::of($jot->line, $account->speaker($this->clock->now()), array_map(static fn (TaskList $list): string => $list->name(), $tasks->lists($account->id)));
 
         return new JsonResponse(['writable' => ClauseKind::Title === $read->clauses[0]->kind, 'clauses' => $read->clauses]);
     }

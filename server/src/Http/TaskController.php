@@ -14,7 +14,9 @@ use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Task\EditTask;
 use ZippyTray\Core\Task\MakeTasks;
+use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\ReadOutline;
+use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\NewTasks;
@@ -24,6 +26,7 @@ use ZippyTray\Server\Store\EntryRows;
 use ZippyTray\Server\Store\SourceCopies;
 use ZippyTray\Server\Store\TaskRows;
 use ZippyTray\Server\Store\TaskSheets;
+use ZippyTray\Server\Store\View\OutlineView;
 
 #[Route('/api', requirements: ['id' => Requirement::UUID])]
 final readonly class TaskController
@@ -65,9 +68,12 @@ final readonly class TaskController
     }
 
     #[Route('/outlines', methods: 'POST')]
-    public function outline(#[MapRequestPayload] WrittenList $list): JsonResponse
+    public function outline(#[CurrentUser] Account $account, #[MapRequestPayload] WrittenList $list, Tasks $tasks): JsonResponse
     {
-        return new JsonResponse(ReadOutline::of($list->text));
+        $speaker = $account->speaker($this->clock->now());
+        $lists = array_map(static fn (TaskList $list): string => $list->name(), $tasks->lists($account->id));
+
+        return new JsonResponse(array_map(static fn (Outline $outline): OutlineView => OutlineView::of($outline, $speaker, $lists), ReadOutline::of($list->text)));
     }
 
     #[Route('/sources/{id}', methods: 'GET')]

@@ -42,7 +42,7 @@ final readonly class WhenController
             return new JsonResponse(['understood' => true] + match ($as) {
                 'reminder' => self::reminder($phrase, $speaker, self::anchor($start, $speaker), self::anchor($due, $speaker)),
                 'estimate' => self::estimate($phrase, $speaker),
-                default => self::when($speaker->read($phrase), $speaker),
+                default => self::when($phrase, $speaker, self::anchor($due, $speaker)),
             });
         } catch (Unreadable $problem) {
             return new JsonResponse(['understood' => false, 'error' => $problem->getMessage(), 'offset' => $problem->offset]);
@@ -50,11 +50,14 @@ final readonly class WhenController
     }
 
     /** @return array<string, mixed> */
-    private static function when(Reading $reading, Speaker $speaker): array
+    private static function when(string $phrase, Speaker $speaker, ?Due $due): array
     {
+        $reading = $speaker->read($phrase, $due?->date);
+
         return $reading->state() + [
             'distance' => Distance::of($reading->date, $reading->moment, $speaker->now),
             'alternatives' => array_map(static fn (Reading $other): string => $other->text(), $reading->alternatives),
+            'odd' => null === $due ? '' : $reading->oddBeside($due),
         ];
     }
 

@@ -13,6 +13,7 @@ use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\Habit;
+use ZippyTray\Core\Tray\Undecided;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\ConversationRow;
 use ZippyTray\Server\Store\View\Row;
@@ -86,7 +87,7 @@ final readonly class Advices
     }
 
     /**
-     * What others wrote since the person last wrote or decided; when there is none, the newest by others.
+     * See Undecided.
      *
      * @param array<string, Row> $conversations
      *
@@ -105,19 +106,8 @@ final readonly class Advices
         }
         $undecided = [];
         foreach ($messages as $conversation => $rows) {
-            $decidedAt = $conversations[$conversation]->stringOrNull('decided_at') ?? '';
-            [$since, $newest] = [[], null];
-            foreach ($rows as $row) {
-                if ($row->bool('own')) {
-                    $since = [];
-                    continue;
-                }
-                $newest = $row->string('id');
-                if ($row->string('imported_at') > $decidedAt) {
-                    $since[] = $newest;
-                }
-            }
-            $undecided[$conversation] = [] === $since ? [$newest ?? $rows[\count($rows) - 1]->string('id')] : \array_slice($since, -self::MESSAGES);
+            $all = array_map(static fn (Row $row): array => ['id' => $row->string('id'), 'own' => $row->bool('own'), 'importedAt' => $row->string('imported_at')], $rows);
+            $undecided[$conversation] = \array_slice(Undecided::of($all, $conversations[$conversation]->stringOrNull('decided_at') ?? ''), -self::MESSAGES);
         }
 
         return $undecided;

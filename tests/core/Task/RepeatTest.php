@@ -37,7 +37,8 @@ final class RepeatTest extends TestCase
         yield 'completed on the day of the next' => ['every monday', false, '2026-12-07T09:00', ['Mon 7 Dec 2026', 'Mon 14 Dec 2026']];
         yield ['every day at 9:00', false, '2026-11-25T12:00', ['Thu 26 Nov 2026, 09:00']];
         yield 'the time of today is still ahead' => ['every day at 15:00', false, '2026-11-26T12:00', ['Thu 26 Nov 2026, 15:00']];
-        yield ['every month on the 31st', false, '2026-12-31T12:00', ['Sun 31 Jan 2027', 'Wed 31 Mar 2027']];
+        yield ['every month on the 31st', false, '2026-12-31T12:00', ['Thu 31 Dec 2026', 'Sun 31 Jan 2027', 'Sun 28 Feb 2027', 'Wed 31 Mar 2027', 'Fri 30 Apr 2027']];
+        yield ['every month on the 31st, only months that have it', false, '2026-12-31T12:00', ['Sun 31 Jan 2027', 'Wed 31 Mar 2027']];
         yield ['every day for 3 times', false, '2026-11-24T12:00', ['Wed 25 Nov 2026', 'Thu 26 Nov 2026', null]];
         yield ['every friday until 4 dec', false, '2026-11-27T12:00', ['Fri 4 Dec 2026', null]];
         yield 'counted from the day of completion' => ['every 10 days', true, '2026-11-28T12:00', ['Tue 8 Dec 2026', 'Tue 8 Dec 2026']];

@@ -43,6 +43,8 @@ final class WrittenTest extends TestCase
         yield ['x; remind me friday 9am; remind the morning before; note key is under the mat', ['title 0-1: x', 'reminder 3-23: Fri 27 Nov 2026, 09:00', 'reminder 25-50: the morning before', 'note 52-77: key is under the mat']];
         yield ['x; https://glass.example/a?b=1', ['title 0-1: x', 'web 3-30: https://glass.example/a?b=1']];
         yield ['x; in 20 min', ['title 0-1: x', 'due 3-12: Tue 24 Nov 2026, 10:20']];
+        yield ['x; 20 min; 1h', ['title 0-1: x', 'estimate 3-9: 20 minutes', 'unread 11-13: There is an estimate already.']];
+        yield ['x; every month; by 15 dec', ['title 0-1: x', 'repeat 3-14: every month on the 15th, from Tue 15 Dec 2026', 'due 16-25: Tue 15 Dec 2026']];
         yield ['x; blursday; by friday; tuesday', ['title 0-1: x', 'unread 3-11: I cannot read "blursday".', 'due 13-22: Fri 27 Nov 2026', 'unread 24-31: There is a due already.']];
         yield ['x; label; list; start every day; takes 3 days', [
             'title 0-1: x', 'unread 3-8: Which label?', 'unread 10-14: A list needs a name.', 'unread 16-31: A repeat cannot stand here: write one day or moment.',
@@ -124,6 +126,29 @@ final class WrittenTest extends TestCase
         $at = 10 === \strlen($due) ? Due::onDay($date) : Due::at($date, TimeOfDay::parse(substr($due, 11)), World::zone());
         $reminder = (new FirstReminder())->of($at, self::speaker()->now, new TimeSettings(), $estimate);
         self::assertSame([$lead, $moment], [$reminder?->text(), $reminder?->moment(null, $at, World::zone(), new TimeSettings(), self::speaker()->now->instant)?->text()]);
+    }
+
+    /** @return iterable<string, array{string, list<string>}> a line, what is odd about its clauses */
+    public static function oddLines(): iterable
+    {
+        yield 'nothing' => ['x; friday; remind 2h before; list Supplies; every friday', ['', '', '', '', '']];
+        yield 'a due that is past' => ['x; 3 nov 2026', ['', 'That is past already.']];
+        yield 'a moment that is past' => ['x; today at 9', ['', 'That is past already.']];
+        yield 'today is not past' => ['x; today', ['', '']];
+        yield 'a reminder that is past' => ['x; remind 3 nov 2026', ['', 'That is past already: it does not remind.']];
+        yield 'a lead that comes too late' => ['x; tomorrow; remind 2 days before', ['', '', 'That is past already: it does not remind.']];
+        yield 'a lead without a date' => ['x; remind 2h before', ['', 'It counts from a date, and there is none: it does not remind.']];
+        yield 'a lead before its date' => ['x; remind 2h before; friday', ['', '', '']];
+        yield 'a new list' => ['x; list Boats', ['', 'There is no such list yet: it is made.']];
+        yield 'a known list' => ['x; list supplies', ['', '']];
+        yield 'a due beside its repeat' => ['x; friday; every monday', ['', '', 'The due (Fri 27 Nov) is no day of it: it is due then, and after that Mon 30 Nov.']];
+    }
+
+    /** @param list<string> $odd */
+    #[DataProvider('oddLines')]
+    public function testWhatIsOddIsSaid(string $line, array $odd): void
+    {
+        self::assertSame($odd, array_column(ReadJot::of($line, self::speaker(), ['Supplies'])->clauses, 'odd'));
     }
 
     public function testItNeverComesOnADayOffWhenAWorkingDayIsFreeBeforeIt(): void

@@ -1563,6 +1563,8 @@ export interface components {
             distance: string;
             /** @description Canonical texts of readings that are common too */
             alternatives: string[];
+            /** @description Why the due beside it does not go with this repeat, may be empty */
+            odd?: string;
         };
         Unreadable: {
             /** @constant */
@@ -1993,6 +1995,8 @@ export interface components {
         Conversation: {
             row: components["schemas"]["ConversationRow"];
             messages: components["schemas"]["Message"][];
+            /** @description The messages about which there is something to decide, oldest first */
+            undecided: components["schemas"]["Id"][];
             advice: components["schemas"]["Advice"] | null;
             proposal: components["schemas"]["TaskProposal"] | null;
             tasks: components["schemas"]["TaskLink"][];
@@ -2032,6 +2036,13 @@ export interface components {
         ListColour: "slate" | "sea" | "moss" | "brass" | "rust" | "plum" | "sky";
         Outline: {
             title: string;
+            /**
+             * @description The title is a jotted line, with clauses behind semicolons
+             * @default false
+             */
+            jotted: boolean;
+            /** @description How that line is read; in answers only */
+            clauses?: components["schemas"]["Clause"][];
             /** @default false */
             done: boolean;
             under?: components["schemas"]["Outline"][];
@@ -2179,19 +2190,23 @@ export interface components {
         Jot: {
             /** @description There is a title */
             writable: boolean;
-            clauses: {
-                /** @enum {string} */
-                kind: "title" | "due" | "start" | "repeat" | "reminder" | "list" | "labels" | "priority" | "estimate" | "note" | "web" | "unread";
-                text: string;
-                /** @description First character in the line, in Unicode code points from 0 */
-                from: number;
-                /** @description The character behind the last one */
-                to: number;
-                /** @description What it was read as; of one that was not read, why */
-                reading: string;
-                /** @description Readings that are common too */
-                others: string[];
-            }[];
+            clauses: components["schemas"]["Clause"][];
+        };
+        /** @description A part of a jotted line */
+        Clause: {
+            /** @enum {string} */
+            kind: "title" | "due" | "start" | "repeat" | "reminder" | "list" | "labels" | "priority" | "estimate" | "note" | "web" | "unread";
+            text: string;
+            /** @description First character in the line, in Unicode code points from 0 */
+            from: number;
+            /** @description The character behind the last one */
+            to: number;
+            /** @description What it was read as; of one that was not read, why */
+            reading: string;
+            /** @description Readings that are common too */
+            others: string[];
+            /** @description What is odd about it, in a sentence; may be empty */
+            odd: string;
         };
         DayGlance: {
             date: components["schemas"]["Date"];

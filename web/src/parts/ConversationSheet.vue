@@ -1,17 +1,31 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import type { Advice, Conversation, Message } from '@/api/client'
 import { age, day, nearness } from '@/time/format'
 import IndexTab from './IndexTab.vue'
 import MessageSheet from './MessageSheet.vue'
 import { counted, subjectOf } from './words'
 
-/** A conversation on its sheet: the newest message open, the earlier ones folded to a line each. */
+/** A conversation on its sheet: what is undecided open, the earlier messages folded to a line each. */
 const props = defineProps<{ conversation: Conversation; advice?: Advice | null }>()
+
+/** Pixels at the lower edge of the window that the rail covers. */
+const EDGE = 90
 
 const newest = computed(() => props.conversation.messages.at(-1)?.id)
 const turned = ref(new Set<string>())
-const isOpen = (message: Message) => (message.id === newest.value) !== turned.value.has(message.id)
+const isOpen = (message: Message) =>
+  (message.id === newest.value || props.conversation.undecided.includes(message.id)) !==
+  turned.value.has(message.id)
+
+/** What the advice goes by is in view, as far down as it may stand. */
+const sheet = ref<HTMLElement>()
+onMounted(async () => {
+  await nextTick()
+  const found = sheet.value?.querySelector<HTMLElement>('mark.request, mark.date')
+  const edge = window.innerHeight - EDGE
+  if (found && found.getBoundingClientRect().bottom > edge) found.scrollIntoView({ block: 'center' })
+})
 
 function turn(message: Message): void {
   const next = new Set(turned.value)
@@ -24,7 +38,7 @@ const firstLine = (message: Message) =>
 </script>
 
 <template>
-  <div class="sheet conversation">
+  <div ref="sheet" class="sheet conversation">
     <IndexTab v-if="advice?.date" class="corner" :near="nearness(advice.date.date)">
       {{ day(advice.date.date) }}{{ advice.date.time ? `, ${advice.date.time}` : '' }}
     </IndexTab>

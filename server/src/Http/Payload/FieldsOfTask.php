@@ -44,16 +44,18 @@ final readonly class FieldsOfTask
     /** @throws Refused naming the field that cannot be taken as it is */
     public function read(Speaker $speaker): TaskFields
     {
+        $due = $this->due?->due($speaker, 'due');
+
         return new TaskFields(
             $this->title,
             $this->notes,
-            $this->due?->due($speaker, 'due'),
+            $due,
             '' === trim($this->list) ? null : $this->list,
             $this->start?->due($speaker, 'start'),
             $this->minutes($speaker),
             $this->priority,
             $this->labels,
-            true === $this->repeat?->same ? null : $this->repeat?->repeat($speaker),
+            true === $this->repeat?->same ? null : $this->repeat?->repeat($speaker, $due),
             array_map(static fn (string $phrase): Reminder => ConversationReminders::reminder($phrase, $speaker), $this->reminders),
             array_map(static fn (SourceField $source): Source => $source->source(), $this->sources),
             $this->files,

@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\When\Speaker;
 
 final readonly class NewTask
 {
-    /** @param list<OutlineField> $subtasks */
+    /**
+     * @param list<OutlineField> $subtasks
+     * @param bool               $jotted   the title is a jotted line, with clauses behind semicolons; its list and notes are those of the fields where it names none
+     */
     public function __construct(
         #[Assert\Uuid]
         public string $id,
@@ -25,11 +29,15 @@ final readonly class NewTask
         public ?string $parent = null,
         #[Assert\Valid]
         public array $subtasks = [],
+        public bool $jotted = false,
+        public bool $done = false,
     ) {
     }
 
     public function order(Speaker $speaker): TaskOrder
     {
-        return new TaskOrder($this->id, $this->fields->read($speaker), $this->message, $this->conversation?->claim(), $this->parent, array_map(static fn (OutlineField $one): Outline => $one->outline(), $this->subtasks));
+        $fields = $this->jotted ? ReadJot::of($this->fields->title, $speaker)->fields->noting($this->fields->notes)->in('' === trim($this->fields->list) ? null : $this->fields->list) : $this->fields->read($speaker);
+
+        return new TaskOrder($this->id, $fields, $this->message, $this->conversation?->claim(), $this->parent, array_map(static fn (OutlineField $one): Outline => $one->outline($speaker), $this->subtasks), $this->done);
     }
 }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\Outline;
+use ZippyTray\Core\Time\When\Speaker;
 
 final readonly class OutlineField
 {
@@ -16,11 +18,12 @@ final readonly class OutlineField
         #[Assert\Valid]
         public array $under = [],
         public string $notes = '',
+        public bool $jotted = false,
     ) {
     }
 
-    public function outline(): Outline
+    public function outline(Speaker $speaker): Outline
     {
-        return new Outline($this->title, $this->done, array_map(static fn (self $one): Outline => $one->outline(), $this->under), $this->notes);
+        return new Outline($this->title, $this->done, array_map(static fn (self $one): Outline => $one->outline($speaker), $this->under), $this->notes, $this->jotted ? ReadJot::of($this->title, $speaker)->fields : null);
     }
 }

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Http\Payload;
 
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Repeat;
+use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Time\When\Unreadable;
 
@@ -16,11 +17,15 @@ final readonly class RepeatField
     {
     }
 
-    /** @throws Refused */
-    public function repeat(Speaker $speaker): Repeat
+    /**
+     * @param Due|null $due the due beside which it is written
+     *
+     * @throws Refused
+     */
+    public function repeat(Speaker $speaker, ?Due $due = null): Repeat
     {
         try {
-            $reading = $speaker->read($this->phrase);
+            $reading = $speaker->read($this->phrase, $due?->date);
         } catch (Unreadable $problem) {
             throw new Refused($problem->getMessage(), 'repeat');
         }

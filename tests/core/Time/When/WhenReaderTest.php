@@ -122,7 +122,11 @@ final class WhenReaderTest extends TestCase
             yesterday = Mon 23 Nov 2026 (past)
             24 nov at 9 = Tue 24 Nov 2026, 09:00 (past)
             next friday 3pm = Fri 4 Dec 2026, 15:00 ~ Fri 27 Nov 2026, 15:00
-            every month on the 31st = every month on the 31st, from Thu 31 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=31
+            every month on the 31st = every month on the 31st, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1 ~ every month on the 31st, only months that have it, from Thu 31 Dec 2026
+            every month on the 31st, only months that have it = every month on the 31st, only months that have it, from Thu 31 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=31
+            every 31st where there is one = every month on the 31st, only months that have it, from Thu 31 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=31
+            every month on the 30th from 1 february = every month on the 30th, from Sun 28 Feb 2027 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30;BYSETPOS=-1
+            every month on the 15th and 31st = every month on the 15th and the 31st, from Tue 15 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=15,31
             every month on the 1st and 15th at 9 = every month on the 1st and the 15th at 09:00, from Tue 1 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=1,15
             3pm every weekday = every weekday at 15:00, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR
             mondays and thursdays = every Monday and Thursday, from Thu 26 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TH
@@ -233,7 +237,7 @@ final class WhenReaderTest extends TestCase
             monthly 15:00 = every month on the 24th at 15:00, from Tue 24 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=24
             monthly at 9 = every month on the 24th at 09:00, from Thu 24 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=24
             quarterly on the 1st = every 3 months on the 1st, from Tue 1 Dec 2026 ; FREQ=MONTHLY;INTERVAL=3;BYMONTHDAY=1
-            every 31st = every month on the 31st, from Thu 31 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=31
+            every 31st = every month on the 31st, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1 ~ every month on the 31st, only months that have it, from Thu 31 Dec 2026
             every 2 years = every 2 years on 24 November, from Tue 24 Nov 2026 ; FREQ=YEARLY;INTERVAL=2;BYMONTH=11;BYMONTHDAY=24
             annually on 29 feb = every year on 29 February, from Tue 29 Feb 2028 ; FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29
             every 3 may = every year on 3 May, from Mon 3 May 2027 ; FREQ=YEARLY;BYMONTH=5;BYMONTHDAY=3
@@ -286,8 +290,8 @@ final class WhenReaderTest extends TestCase
         yield from Phrases::table('2027-01-31T23:59', 'Europe/Lisbon', <<<'TABLE'
             in a month = Sun 28 Feb 2027
             next month = Mon 1 Feb 2027
-            monthly = every month on the 31st, from Sun 31 Jan 2027 ; FREQ=MONTHLY;BYMONTHDAY=31 ~ every month on the last day, from Sun 31 Jan 2027
-            every 2 months = every 2 months on the 31st, from Sun 31 Jan 2027 ; FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=31 ~ every 2 months on the last day, from Sun 31 Jan 2027
+            monthly = every month on the 31st, from Sun 31 Jan 2027 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1 ~ every month on the 31st, only months that have it, from Sun 31 Jan 2027
+            every 2 months = every 2 months on the 31st, from Sun 31 Jan 2027 ; FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=28,29,30,31;BYSETPOS=-1 ~ every 2 months on the 31st, only months that have it, from Sun 31 Jan 2027
             the 30th = Tue 30 Mar 2027
             the 31st = Sun 31 Jan 2027
             end of month = Sun 31 Jan 2027
@@ -304,7 +308,7 @@ final class WhenReaderTest extends TestCase
             29 feb = Tue 29 Feb 2028
             29th = Tue 29 Feb 2028
             in 4 years = Sun 29 Feb 2032
-            every month = every month on the 29th, from Tue 29 Feb 2028 ; FREQ=MONTHLY;BYMONTHDAY=29 ~ every month on the last day, from Tue 29 Feb 2028
+            every month = every month on the 29th, from Tue 29 Feb 2028 ; FREQ=MONTHLY;BYMONTHDAY=28,29;BYSETPOS=-1 ~ every month on the 29th, only months that have it, from Tue 29 Feb 2028
             last day of february = Tue 29 Feb 2028
             last day of february 2029 = Wed 28 Feb 2029
             end of february = Tue 29 Feb 2028
