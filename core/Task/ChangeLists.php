@@ -64,23 +64,45 @@ final readonly class ChangeLists
     }
 
     /**
-     * @param string|null $behindId the list behind which it is to stand; null: the first
+     * @param string|null $behindId the list behind which it is to stand; null: the first of its like
+     * @param string|null $parentId the list that it is to lie under; null: none
      *
      * @throws NotFound
+     * @throws Refused  when that would nest lists deeper than one level
      */
-    public function move(string $accountId, string $entryId, string $listId, ?string $behindId): Entry
+    public function move(string $accountId, string $entryId, string $listId, ?string $behindId, ?string $parentId = null): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Page $page) use ($accountId, $listId, $behindId): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Page $page) use ($accountId, $listId, $behindId, $parentId): void {
             $list = $this->tasks->getList($accountId, $listId);
-            $others = array_values(array_filter($this->tasks->lists($accountId), static fn (TaskList $other): bool => $other->id !== $listId));
+            $all = $this->tasks->lists($accountId);
+            if (null !== $parentId) {
+                $this->checkNesting($list, $this->tasks->getList($accountId, $parentId), $all);
+            }
+            $others = array_values(array_filter($all, static fn (TaskList $other): bool => $other->id !== $listId && $other->parentId() === $parentId));
             $at = null === $behindId ? -1 : array_search($behindId, array_column($others, 'id'), true);
             if (false === $at) {
                 throw new NotFound('list', (string) $behindId);
             }
             $page->touch($list);
-            $list->place(Rank::between(($others[$at] ?? null)?->rank(), ($others[$at + 1] ?? null)?->rank()));
-            $page->say($list->name(), 'moved');
+            $list->place(Rank::between(($others[$at] ?? null)?->rank(), ($others[$at + 1] ?? null)?->rank()), $parentId);
+            $page->say($list->name(), null === $parentId ? 'moved' : 'under '.$this->tasks->getList($accountId, $parentId)->name());
         });
+    }
+
+    /**
+     * @param list<TaskList> $all
+     *
+     * @throws Refused
+     */
+    private function checkNesting(TaskList $list, TaskList $parent, array $all): void
+    {
+        if ($parent->id === $list->id) {
+            throw new Refused('A list cannot lie under itself.', 'parent');
+        }
+        $hasOwn = [] !== array_filter($all, static fn (TaskList $other): bool => $other->parentId() === $list->id);
+        if (null !== $parent->parentId() || $hasOwn) {
+            throw new Refused('Lists lie under one another one level deep.', 'parent');
+        }
     }
 
     /**
@@ -105,6 +127,12 @@ final readonly class ChangeLists
             }
             foreach (null === $target ? $this->branch->each($tops) : [] as $branch) {
                 $this->remove->remove($branch, $page);
+            }
+            foreach ($this->tasks->lists($accountId) as $under) {
+                if ($under->parentId() === $list->id) {
+                    $page->touch($under);
+                    $under->place($under->rank());
+                }
             }
             $page->removed($list);
             $this->tasks->removeList($list);

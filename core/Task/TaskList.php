@@ -12,7 +12,7 @@ use ZippyTray\Core\Refused;
 /**
  * A list of tasks, with a name of the person's own.
  *
- * @phpstan-type ListState array{name: string, rank: string, colour: string, archived: bool}
+ * @phpstan-type ListState array{name: string, rank: string, colour: string, archived: bool, parent?: string}
  */
 final class TaskList implements Journaled
 {
@@ -29,6 +29,9 @@ final class TaskList implements Journaled
 
     /** Out of the way, with its tasks. */
     private bool $archived = false;
+
+    /** The list that it lies under; null: none. Lists nest one level deep. */
+    private ?string $parentId = null;
 
     /** @throws Refused when the name is empty or longer than NAME_LENGTH characters */
     public function __construct(public readonly string $id, public readonly string $accountId, string $name, string $rank = 'V')
@@ -76,9 +79,15 @@ final class TaskList implements Journaled
         $this->colour = $colour;
     }
 
-    public function place(string $rank): void
+    public function place(string $rank, ?string $parentId = null): void
     {
         $this->rank = $rank;
+        $this->parentId = $parentId;
+    }
+
+    public function parentId(): ?string
+    {
+        return $this->parentId;
     }
 
     public function archive(bool $archived): void
@@ -109,7 +118,7 @@ final class TaskList implements Journaled
     /** @return ListState */
     public function state(): array
     {
-        return ['name' => $this->name, 'rank' => $this->rank, 'colour' => $this->colour->value, 'archived' => $this->archived];
+        return ['name' => $this->name, 'rank' => $this->rank, 'colour' => $this->colour->value, 'archived' => $this->archived] + (null === $this->parentId ? [] : ['parent' => $this->parentId]);
     }
 
     public function restore(array $state): void
@@ -119,10 +128,11 @@ final class TaskList implements Journaled
         $this->rank = $state['rank'];
         $this->colour = ListColour::from($state['colour']);
         $this->archived = $state['archived'];
+        $this->parentId = $state['parent'] ?? null;
     }
 
     public function needs(): array
     {
-        return [];
+        return null === $this->parentId ? [] : [new ObjectRef(ObjectKind::TaskList, $this->parentId)];
     }
 }

@@ -9,6 +9,7 @@ import JotLine from './parts/JotLine.vue'
 import KeyCard from './parts/KeyCard.vue'
 import ModalDialog from './parts/ModalDialog.vue'
 import NoticeBar from './parts/NoticeBar.vue'
+import PasteDialog from './parts/PasteDialog.vue'
 import PutOffDialog from './parts/PutOffDialog.vue'
 import RingCards from './parts/RingCards.vue'
 import TemplateDialog from './parts/TemplateDialog.vue'
@@ -42,6 +43,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <RingCards />
       <AskDialog />
       <PutOffDialog />
+      <PasteDialog />
       <TemplateDialog />
       <CardDialog />
       <ModalDialog :open="signInNeeded" insistent max-width="440" name="Sign in again">

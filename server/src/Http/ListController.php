@@ -51,7 +51,7 @@ final readonly class ListController
     #[Route('/{id}/place', methods: 'PUT')]
     public function move(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListPlace $place): JsonResponse
     {
-        return $this->answer($this->change->move($account->id, $place->entry, $id, $place->behind));
+        return $this->answer($this->change->move($account->id, $place->entry, $id, $place->behind, $place->parent));
     }
 
     #[Route('/{id}', methods: 'DELETE')]

@@ -76,6 +76,13 @@ final readonly class TaskController
         return new JsonResponse(array_map(static fn (Outline $outline): OutlineView => OutlineView::of($outline, $speaker, $lists), ReadOutline::of($list->text)));
     }
 
+    /** Of a message that is gone for good. */
+    #[Route('/sources', methods: 'GET')]
+    public function copies(#[CurrentUser] Account $account, #[MapQueryParameter] string $address, SourceCopies $sources): JsonResponse
+    {
+        return new JsonResponse($sources->of($account, $address));
+    }
+
     #[Route('/sources/{id}', methods: 'GET')]
     public function source(#[CurrentUser] Account $account, string $id, SourceCopies $sources): JsonResponse
     {

@@ -49,6 +49,17 @@ final readonly class WhenController
         }
     }
 
+    /** The reminder that is proposed for a due, as its text; empty when none is. */
+    #[Route('/api/first-reminder', methods: 'GET')]
+    public function firstReminder(#[CurrentUser] Account $account, ClockInterface $clock, #[MapQueryParameter] string $due): JsonResponse
+    {
+        $speaker = $account->speaker($clock->now());
+        $at = self::anchor($due, $speaker);
+        $reminder = null === $at ? null : $account->taskSettings()->firstReminder->of($at, $speaker->now, $speaker->settings);
+
+        return new JsonResponse(['text' => $reminder?->text() ?? '']);
+    }
+
     /** @return array<string, mixed> */
     private static function when(string $phrase, Speaker $speaker, ?Due $due): array
     {

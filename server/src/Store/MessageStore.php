@@ -29,16 +29,23 @@ final readonly class MessageStore implements Messages
 
     public function at(string $accountId, string $address): Message
     {
-        $header = trim(rawurldecode((string) preg_replace('/^mid:/i', '', trim(mb_scrub($address)))), '<> ');
-        // Of mid:message/part the message counts; a slash is rare within a Message-ID, but may be.
-        foreach ([$header, (string) preg_replace('~/[^/]*$~', '', $header)] as $one) {
+        foreach (self::namesOf($address) as $one) {
             $id = $this->orm->getConnection()->fetchOne('SELECT id FROM message WHERE account_id = ? AND (message_header = ? OR id = ?) ORDER BY sent_at DESC LIMIT 1', [$accountId, $one, $one]);
             if (\is_string($id)) {
                 return $this->get($accountId, $id);
             }
         }
 
-        throw new NotFound('message', $header);
+        throw new NotFound('message', self::namesOf($address)[0]);
+    }
+
+    /** @return non-empty-list<string> what a lasting address may name: an id here, or a Message-ID (mid:, RFC 2392) */
+    public static function namesOf(string $address): array
+    {
+        $header = trim(rawurldecode((string) preg_replace('/^mid:/i', '', trim(mb_scrub($address)))), '<> ');
+
+        // Of mid:message/part the message counts; a slash is rare within a Message-ID, but may be.
+        return [$header, (string) preg_replace('~/[^/]*$~', '', $header)];
     }
 
     public function newestIn(string $accountId, string $conversationId): string

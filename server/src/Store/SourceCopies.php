@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\View\Row;
 use ZippyTray\Server\Store\View\TextPiece;
 
 /**
@@ -15,8 +16,27 @@ use ZippyTray\Server\Store\View\TextPiece;
  */
 final readonly class SourceCopies
 {
-    public function __construct(private EntityManagerInterface $orm, private ConversationRows $conversations)
+    public function __construct(private EntityManagerInterface $orm, private ConversationRows $conversations, private TaskRows $tasks)
     {
+    }
+
+    /**
+     * The copies that tasks keep of a message that may be gone.
+     *
+     * @return list<array{id: string, subject: string, sentAt: string, tasks: list<array{id: string, title: string, done: bool}>}> the newest first
+     */
+    public function of(Account $account, string $address): array
+    {
+        $copies = $this->orm->getConnection()->fetchAllAssociative(
+            'SELECT id, subject, sent_at, message_id FROM source_copy WHERE account_id = ? AND (message_header IN (SELECT value FROM json_each(?)) OR message_id IN (SELECT value FROM json_each(?))) ORDER BY id DESC LIMIT 20',
+            [$account->id, $names = json_encode(MessageStore::namesOf($address), \JSON_THROW_ON_ERROR), $names],
+        );
+
+        return array_map(function (array $columns) use ($account): array {
+            $row = new Row($columns);
+
+            return ['id' => $row->string('id'), 'subject' => $row->string('subject'), 'sentAt' => $row->string('sent_at'), 'tasks' => $this->tasks->ofMessages($account->id, [$row->string('message_id')])];
+        }, $copies);
     }
 
     /**

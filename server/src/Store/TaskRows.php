@@ -34,11 +34,11 @@ final readonly class TaskRows
      * @param string|null $listId of that list only; null: of all that are not archived
      * @param string      $words  each has to occur in the title, the notes or a label
      *
-     * @return list<TaskRow> the nearest due first, those without a date last
+     * @return list<TaskRow> the nearest due first, those without a date last, alike ones in the person'"'"'s own order
      */
     public function open(Account $account, ?string $listId = null, string $words = ''): array
     {
-        return $this->listed($account, 't.completed_at IS NULL', 't.due_date IS NULL, t.due_date, t.due_time IS NULL, t.due_time, t.created_at, t.id', $listId, $words);
+        return $this->listed($account, 't.completed_at IS NULL', 't.due_date IS NULL, t.due_date, t.due_time IS NULL, t.due_time, l.rank, t.rank, t.created_at, t.id', $listId, $words);
     }
 
     /** @return list<TaskRow> the one completed last first */
@@ -114,7 +114,7 @@ final readonly class TaskRows
         return $this->links('t.id = ?', $accountId, $id)[0] ?? null;
     }
 
-    /** @return list<array{id: string, name: string, colour: ListColour, archived: bool, open: int, over: int, done: int}> in their order */
+    /** @return list<array{id: string, name: string, colour: ListColour, archived: bool, parent: ?string, open: int, over: int, done: int}> in their order, those under another among themselves */
     public function lists(Account $account): array
     {
         $over = [];
@@ -122,7 +122,7 @@ final readonly class TaskRows
             $over[$task->list['id']] = ($over[$task->list['id']] ?? 0) + ($task->over && !$task->waiting ? 1 : 0);
         }
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT l.id, l.name, l.colour, l.archived, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL AND (t.parent_id IS NULL OR t.due_date IS NOT NULL)), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
+            'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL AND (t.parent_id IS NULL OR t.due_date IS NOT NULL)), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
              FROM task_list l LEFT JOIN task t ON t.list_id = l.id WHERE l.account_id = ? GROUP BY l.id ORDER BY l.rank, l.id',
             [$account->id],
         );
@@ -135,6 +135,7 @@ final readonly class TaskRows
                 'name' => $row->string('name'),
                 'colour' => ListColour::from($row->string('colour')),
                 'archived' => $row->bool('archived'),
+                'parent' => $row->stringOrNull('parent_id'),
                 'open' => $row->int('open'),
                 'over' => $over[$row->string('id')] ?? 0,
                 'done' => $row->int('done'),

@@ -44,12 +44,12 @@ final readonly class TaskSheets
         ];
     }
 
-    /** @return array{text: string, fromCompletion: bool, next: array{date: string, time: ?string}|null} */
+    /** @return array{text: string, zone: ?string, fromCompletion: bool, next: array{date: string, time: ?string}|null} zone: whose time it names, when that is not the person's */
     private static function repeat(Repeat $repeat, Speaker $speaker): array
     {
         $next = $repeat->next($speaker->now);
 
-        return ['text' => $repeat->text(), 'fromCompletion' => $repeat->fromCompletion, 'next' => null === $next ? null : TaskRow::local($next->due(), $speaker->now->zone)];
+        return ['text' => $repeat->text(), 'zone' => null === $repeat->clock || $repeat->zone->getName() === $speaker->now->zone->getName() ? null : $repeat->zone->getName(), 'fromCompletion' => $repeat->fromCompletion, 'next' => null === $next ? null : TaskRow::local($next->due(), $speaker->now->zone)];
     }
 
     /** @return list<array{text: string, at: ?string}> */

@@ -219,6 +219,32 @@ final class FieldsTest extends TestCase
         }
     }
 
+    public function testListsLieUnderOneAnotherOneLevelDeep(): void
+    {
+        $world = new World();
+        foreach (['Roof', 'House', 'Shed'] as $name) {
+            $world->changeLists->add(World::ACCOUNT, 'add '.$name, $name, $name, ListColour::Sea);
+        }
+        $before = $world->state();
+        $parents = static fn (): array => array_map(static fn ($list): ?string => $list->parentId(), $world->memory->lists);
+        $entries = [$world->changeLists->move(World::ACCOUNT, 'shed', 'Shed', null, 'House'), $world->changeLists->move(World::ACCOUNT, 'roof', 'Roof', 'Shed', 'House')];
+        self::assertSame(['Roof' => 'House', 'House' => null, 'Shed' => 'House'], array_intersect_key($parents(), ['Roof' => 1, 'House' => 1, 'Shed' => 1]));
+        self::assertSame('under House', $entries[1]->consequence);
+        foreach ([['House', 'House'], ['Roof', 'Shed'], ['House', 'Roof']] as [$list, $parent]) {
+            try {
+                $world->changeLists->move(World::ACCOUNT, 'no '.$list.$parent, $list, null, $parent);
+                self::fail("{$list} under {$parent}");
+            } catch (Refused $refused) {
+                self::assertSame('parent', $refused->field);
+            }
+        }
+        $gone = $world->changeLists->delete(World::ACCOUNT, 'gone', 'House', null);
+        self::assertSame([null, null], [$world->memory->lists['Roof']->parentId(), $world->memory->lists['Shed']->parentId()]);
+        $world->undo($gone);
+        array_map($world->undo(...), array_reverse($entries));
+        self::assertSame($before, $world->state());
+    }
+
     public function testAProposalTakesTheDeadlineTheListAndAReminder(): void
     {
         $date = new FoundDate(DateKind::Deadline, LocalDate::parse('2026-12-04'), null, 'by Friday', 10, 19);

@@ -36,7 +36,8 @@ final class MigrationTest extends ApiTestCase
         'Version20261128000000' => '8ae127a43bf66bdadd498c437dfb2831c351f74879ba11def04a8a4071d17653',
         'Version20261129000000' => 'b3c8b3f5f4c75267dc33345b8ab1ff24e81d567815567506cb3f34b40898973c',
         'Version20261130000000' => '73744b881f1693201d453e7dc86e339edd1893b8cddc528c53602e09636dfc03',
-        'Version20261201000000' => '13e67024e25b54a3be35a65b8b0175af953a24e2718c52fa8f9f50010394f7af',
+        'Version20261201000000' => 'e4775995a754ea35102cd6df1e029b3ff07cc103aff37d4bb5d2bbf7f57845d1',
+        'Version20261202000000' => 'c04eb43628357906daa72a6e02a49ec77079fab9a99440055f88814981647f84',
     ];
 
     /** @return iterable<string, array{class-string, array<string, bool|null>}> the version, what it knew of a conversation besides the first one's fields */

@@ -902,6 +902,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/first-reminder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The reminder that is proposed for a due */
+        get: operations["firstReminder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/proposals": {
         parameters: {
             query?: never;
@@ -1021,6 +1038,23 @@ export interface paths {
         };
         /** What a day holds */
         get: operations["day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The copies that tasks keep of a message that may be gone for good */
+        get: operations["copies"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2143,6 +2177,8 @@ export interface components {
             createdAt: components["schemas"]["Instant"];
             repeat: null | {
                 text: string;
+                /** @description Whose time it names, when that is not the person's own (IANA) */
+                zone: string | null;
                 fromCompletion: boolean;
                 /** @description When it is due next if this one is completed now */
                 next: components["schemas"]["Due"] | null;
@@ -2180,6 +2216,8 @@ export interface components {
             name: string;
             colour: components["schemas"]["ListColour"];
             archived: boolean;
+            /** @description The list that it lies under */
+            parent: components["schemas"]["Id"] | null;
             /** @description How many of its tasks are open, without undated parts of others */
             open: number;
             /** @description How many of those are overdue */
@@ -3777,11 +3815,43 @@ export interface operations {
                     entry: components["schemas"]["Id"];
                     /** @description The list behind which it is to stand; null: the first */
                     behind: components["schemas"]["Id"] | null;
+                    /**
+                     * @description The list that it is to lie under, one level deep; null: none
+                     * @default null
+                     */
+                    parent?: components["schemas"]["Id"] | null;
                 };
             };
         };
         responses: {
             200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    firstReminder: {
+        parameters: {
+            query: {
+                /** @description A when phrase */
+                due: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The reminder */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Empty when none is proposed */
+                        text: string;
+                    };
+                };
+            };
             default: components["responses"]["Problem"];
         };
     };
@@ -3994,6 +4064,35 @@ export interface operations {
                         starts: components["schemas"]["TaskRow"][];
                         returns: components["schemas"]["ConversationRow"][];
                     };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    copies: {
+        parameters: {
+            query: {
+                /** @description As for message addresses */
+                address: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: components["schemas"]["Id"];
+                        subject: string;
+                        sentAt: components["schemas"]["Instant"];
+                        tasks: components["schemas"]["TaskLink"][];
+                    }[];
                 };
             };
             default: components["responses"]["Problem"];

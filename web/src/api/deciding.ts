@@ -57,6 +57,9 @@ export interface NewTask {
   conversation?: Claim
   parent?: string
   subtasks?: Outline[]
+  /** The title is a jotted line */
+  jotted?: boolean
+  done?: boolean
 }
 
 /** What is changed of one task or of several alike. */
@@ -203,10 +206,13 @@ export function useDeciding() {
           }),
         ),
       ),
-    moveList: async (id: string, behind: string | null) =>
+    moveList: async (id: string, behind: string | null, parent: string | null = null) =>
       done(
         await answer(
-          api.PUT('/lists/{id}/place', { params: { path: { id } }, body: { entry: newId(), behind } }),
+          api.PUT('/lists/{id}/place', {
+            params: { path: { id } },
+            body: { entry: newId(), behind, parent },
+          }),
         ),
       ),
     deleteList: async (id: string, moveTo?: string) =>

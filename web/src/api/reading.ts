@@ -211,3 +211,12 @@ export const useProposals = (conversations: MaybeRefOrGetter<string[]>, enabled:
     enabled,
     staleTime: 60_000,
   })
+
+/** The copies that tasks keep of a message that is not there. */
+export const useCopies = (address: MaybeRefOrGetter<string>, enabled: MaybeRefOrGetter<boolean>) =>
+  useQuery({
+    queryKey: ['copies', address],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/sources', { signal, params: { query: { address: toValue(address) } } })),
+    enabled,
+  })

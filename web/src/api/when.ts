@@ -47,6 +47,10 @@ export function useReading(
 export const readOnce = (phrase: string, as: ReadAs) =>
   answer(api.GET('/when', { params: { query: { phrase, as } } }))
 
+/** The reminder that is proposed for a due; empty when none is. */
+export const firstReminderOf = async (due: string): Promise<string> =>
+  due.trim() ? (await answer(api.GET('/first-reminder', { params: { query: { due } } }))).text : ''
+
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 

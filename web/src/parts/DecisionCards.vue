@@ -198,7 +198,7 @@ useKeys('Decide', [
             :titleless="!single"
             :still="open === null"
             compact
-            :quote="proposal?.words || undefined"
+            :quote="proposal ? proposal.words : undefined"
             :submit-text="single ? 'Make the task' : `Make ${counted(rows.length, 'task')}`"
             :save="makeTasks"
             @cancel="fold"

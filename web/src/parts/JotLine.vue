@@ -10,6 +10,7 @@ import { useTyped } from '@/typing/kept'
 import KeyCap from './KeyCap.vue'
 import ModalDialog from './ModalDialog.vue'
 import { attempt } from './notice'
+import { offerList } from './pasting'
 
 /** One line, from everywhere: a task is written down, clause by clause; or a message's address is opened. */
 const router = useRouter()
@@ -57,6 +58,9 @@ const NAMES = {
   unread: 'Not read',
 }
 
+/** A list becomes tasks of its own; the line stays as it was. */
+const pasted = (event: ClipboardEvent) => offerList(event, {}, () => (open.value = false))
+
 async function write(): Promise<void> {
   if (address.value) {
     const to = decodeURIComponent(address.value)
@@ -92,6 +96,7 @@ defineExpose({ show })
         maxlength="4000"
         autocomplete="off"
         hide-details
+        @paste="pasted"
       />
       <ul v-if="clauses.length" class="clauses" aria-live="polite" aria-label="How the line is read">
         <li v-for="clause in clauses" :key="clause.from" :class="clause.kind">
@@ -99,6 +104,7 @@ defineExpose({ show })
           <span v-if="clause.kind === 'unread' && clause.text" class="text">{{ clause.text }}</span>
           <span class="reading">{{ clause.reading }}</span>
           <span v-if="clause.others.length" class="slate">or {{ clause.others.join(', or ') }}</span>
+          <span v-if="clause.odd" class="odd">{{ clause.odd }}</span>
         </li>
       </ul>
       <p v-else-if="address" class="slate">Enter opens this message alone.</p>
@@ -177,6 +183,11 @@ b {
 
 .unread .reading {
   color: rgb(var(--v-theme-error));
+}
+
+.odd {
+  font-size: 13.5px;
+  color: rgb(var(--v-theme-warning));
 }
 
 .actions {

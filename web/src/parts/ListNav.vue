@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDotsHorizontal, mdiPlus } from '@mdi/js'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import type { TaskList } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { dragged, endDrag } from './drag'
@@ -17,7 +17,16 @@ const over = ref('')
 const withArchived = ref(false)
 const moved = ref<TaskList | null>(null)
 
-const shown = computed(() => props.lists.filter(({ archived }) => withArchived.value || !archived))
+/** Those that lie under another stand below it. */
+const shown = computed(() => {
+  const there = props.lists.filter(({ archived }) => withArchived.value || !archived)
+  const isUnder = (list: TaskList, parent: string) => list.parent === parent
+  const tops = there.filter(({ parent }) => !parent || !there.some(({ id }) => id === parent))
+  return tops.flatMap((top) => [top, ...there.filter((list) => isUnder(list, top.id))])
+})
+const depth = (list: TaskList) => (shown.value.some(({ id }) => id === list.parent) ? 1 : 0)
+const siblings = (list: TaskList) =>
+  shown.value.filter((one) => depth(one) === depth(list) && (!depth(list) || one.parent === list.parent))
 const archived = computed(() => props.lists.filter((list) => list.archived).length)
 
 async function drop(list: TaskList): Promise<void> {
@@ -26,10 +35,13 @@ async function drop(list: TaskList): Promise<void> {
   if (moved.value) {
     const at = shown.value.findIndex(({ id }) => id === list.id)
     const from = shown.value.findIndex(({ id }) => id === moved.value?.id)
-    const behind = from < at ? list.id : (shown.value[at - 1]?.id ?? null)
+    const among = siblings(list)
+    const place = among.findIndex(({ id }) => id === list.id)
+    const behind = from < at ? list.id : (among[place - 1]?.id ?? null)
     const { id } = moved.value
     moved.value = null
-    if (id !== list.id && behind !== id) await attempt(() => moveList(id, behind))
+    if (id !== list.id && behind !== id)
+      await attempt(() => moveList(id, behind, depth(list) ? list.parent : null))
     return
   }
   if (what?.kind !== 'task') return
@@ -39,10 +51,29 @@ async function drop(list: TaskList): Promise<void> {
 }
 
 async function step(list: TaskList, by: number): Promise<void> {
-  const at = shown.value.findIndex(({ id }) => id === list.id)
-  const behind = by > 0 ? shown.value[at + 1] : shown.value[at - 2]
+  const all = siblings(list)
+  const at = all.findIndex(({ id }) => id === list.id)
+  const behind = by > 0 ? all[at + 1] : all[at - 2]
   if ((by > 0 && !behind) || (by < 0 && at < 1)) return
-  await attempt(() => moveList(list.id, behind?.id ?? null))
+  await move(list, behind?.id ?? null, depth(list) ? list.parent : null)
+}
+
+/** Under the one above it, or out of the one that it lies under. */
+async function nest(list: TaskList, isIn: boolean): Promise<void> {
+  const all = siblings(list)
+  const above = all[all.findIndex(({ id }) => id === list.id) - 1]
+  if (!isIn && depth(list)) await move(list, list.parent, null)
+  else if (isIn && !depth(list) && above) {
+    const last = shown.value.filter(({ parent }) => parent === above.id).at(-1)
+    await move(list, last?.id ?? null, above.id)
+  }
+}
+
+/** The focus goes with the list. */
+async function move(list: TaskList, behind: string | null, parent: string | null): Promise<void> {
+  if (!(await attempt(() => moveList(list.id, behind, parent)))) return
+  await nextTick()
+  document.querySelector<HTMLElement>(`[data-list="${list.id}"]`)?.focus()
 }
 </script>
 
@@ -52,7 +83,12 @@ async function step(list: TaskList, by: number): Promise<void> {
       <li
         v-for="list in shown"
         :key="list.id"
-        :class="{ chosen: list.id === chosen, over: over === list.id, archived: list.archived }"
+        :class="{
+          chosen: list.id === chosen,
+          over: over === list.id,
+          archived: list.archived,
+          under: depth(list),
+        }"
         draggable="true"
         @dragstart="moved = list"
         @dragend="((moved = null), (over = ''))"
@@ -64,9 +100,13 @@ async function step(list: TaskList, by: number): Promise<void> {
           type="button"
           class="name"
           :aria-current="list.id === chosen || undefined"
+          :data-list="list.id"
+          title="Ctrl+↑ ↓ moves it; Ctrl+→ lays it under the one above, Ctrl+← out again"
           @click="emit('choose', list.id)"
           @keydown.ctrl.up.prevent.stop="step(list, -1)"
           @keydown.ctrl.down.prevent.stop="step(list, 1)"
+          @keydown.ctrl.right.prevent.stop="nest(list, true)"
+          @keydown.ctrl.left.prevent.stop="nest(list, false)"
         >
           <i class="dot" :class="list.colour" aria-hidden="true" />
           <span>{{ list.name }}</span>
@@ -112,6 +152,10 @@ li {
   display: flex;
   align-items: center;
   border-radius: 8px;
+}
+
+li.under {
+  margin-left: 18px;
 }
 
 li.chosen {

@@ -6,6 +6,7 @@ import { dueTab } from '@/time/due'
 import { useTyped } from '@/typing/kept'
 import IndexTab from './IndexTab.vue'
 import { attempt } from './notice'
+import { offerList } from './pasting'
 import { useTree } from './tree'
 
 /** What lies under a task: to check off, to open, to add to. */
@@ -56,6 +57,7 @@ const tab = (task: TaskRow) => (task.due && !task.completedAt ? dueTab(task.due,
       placeholder="Add a subtask"
       aria-label="Add a subtask"
       maxlength="400"
+      @paste="offerList($event, { parent: task.row.id })"
     />
     <button v-if="title.trim()" class="link" type="submit">Add</button>
   </form>

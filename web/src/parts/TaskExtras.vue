@@ -26,7 +26,8 @@ const draft = computed(() => props.draft)
         v-model="draft.repeat"
         label="Repeat"
         takes="repeat"
-        quiet
+        :anchors="{ due: draft.due.phrase }"
+        :quiet="!draft.due.phrase"
         placeholder="every month on the 1st …"
         :error="wrong.repeat"
       />

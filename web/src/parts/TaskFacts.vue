@@ -8,6 +8,9 @@ import { spanText } from './draft'
 /** What is known of a task, line by line. */
 const props = defineProps<{ task: Task }>()
 const row = computed(() => props.task.row)
+
+/** "Europe/Lisbon" as "Lisbon". */
+const placeOf = (zone: string) => zone.split('/').at(-1)?.replaceAll('_', ' ') ?? zone
 </script>
 
 <template>
@@ -25,7 +28,9 @@ const row = computed(() => props.task.row)
     <template v-if="task.repeat">
       <dt>Repeat</dt>
       <dd>
-        {{ task.repeat.text }}{{ task.repeat.fromCompletion ? ', counted from the day it is done' : '' }}
+        {{ task.repeat.text
+        }}<template v-if="task.repeat.zone">, in the time of {{ placeOf(task.repeat.zone) }}</template
+        >{{ task.repeat.fromCompletion ? ', counted from the day it is done' : '' }}
         <span v-if="task.repeat.next" class="slate">next {{ dueText(task.repeat.next) }}</span>
       </dd>
     </template>

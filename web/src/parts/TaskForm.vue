@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, reactive, ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
 import type { TaskFields } from '@/api/client'
+import { firstReminderOf } from '@/api/when'
 import { Problem } from '@/api/problem'
 import { useLists } from '@/api/reading'
 import { copyOf, fieldsOf, type TaskDraft } from './draft'
@@ -9,6 +11,7 @@ import KeptNote from '@/typing/KeptNote.vue'
 import { useTyped } from '@/typing/kept'
 import FileDrop from './FileDrop.vue'
 import { tell } from './notice'
+import { offerList } from './pasting'
 import ReminderField from './ReminderField.vue'
 import SourceField from './SourceField.vue'
 import TaskExtras from './TaskExtras.vue'
@@ -52,6 +55,21 @@ const noted = computed(() => {
   const lines = draft.notes.split('\n').filter(Boolean).length
   return lines ? `More, and ${counted(lines, 'line')} of notes` : 'More'
 })
+
+/** The reminder that was proposed goes with the due, as long as nobody has changed it. */
+let proposed = props.quote === undefined ? '' : (props.initial.reminders[0] ?? '')
+watchDebounced(
+  () => draft.due.phrase,
+  async (phrase) => {
+    const before = proposed
+    if (!before || !draft.reminders.includes(before)) return
+    const next = await firstReminderOf(phrase).catch(() => before)
+    if (draft.due.phrase !== phrase || next === before) return
+    proposed = next
+    draft.reminders = draft.reminders.flatMap((one) => (one !== before ? [one] : next ? [next] : []))
+  },
+  { debounce: 200 },
+)
 
 function focus(): void {
   const field = titleField.value?.$el.querySelector('input')
@@ -103,6 +121,7 @@ defineExpose({ focus, submit })
       :error-messages="wrong.title"
       maxlength="400"
       hide-details="auto"
+      @paste="offerList($event, draft.list ? { list: draft.list } : {})"
     />
     <div class="due">
       <WhenField v-model="draft.due" label="Due" :error="wrong.due" :quiet="still" />

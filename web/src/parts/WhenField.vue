@@ -161,12 +161,13 @@ const said = computed(() => {
       </template>
     </v-text-field>
     <p
-      v-if="said || reading?.alternatives.length || (isFocused && !faults)"
+      v-if="said || reading?.odd || reading?.alternatives.length || (isFocused && !faults)"
       class="said"
       :class="{ past: reading?.past }"
       aria-live="polite"
     >
       {{ said }}
+      <b v-if="reading?.odd">{{ reading.odd }}</b>
       <template v-if="reading?.alternatives.length">
         <button
           v-for="other in reading.alternatives"
@@ -214,6 +215,11 @@ const said = computed(() => {
 /* what it says comes while one types, and nothing moves for it */
 .focused .said {
   min-height: 20px;
+}
+
+.said b {
+  font-weight: 500;
+  color: rgb(var(--v-theme-warning));
 }
 
 .said.past {

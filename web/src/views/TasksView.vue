@@ -2,7 +2,7 @@
 import { until } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Outline, TaskFields, TaskRow } from '@/api/client'
+import type { TaskFields, TaskRow } from '@/api/client'
 import { useDeciding, type Spot } from '@/api/deciding'
 import { useCompleting } from '@/parts/completing'
 import { emptyDraft } from '@/parts/draft'
@@ -12,7 +12,7 @@ import KeyCap from '@/parts/KeyCap.vue'
 import ListNav from '@/parts/ListNav.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import { attempt } from '@/parts/notice'
-import OutlineDialog from '@/parts/OutlineDialog.vue'
+import { pasting } from '@/parts/pasting'
 import { useSelection } from '@/parts/selection'
 import TaskBar from '@/parts/TaskBar.vue'
 import TaskFilters from '@/parts/TaskFilters.vue'
@@ -60,7 +60,6 @@ const { current, moving, selecting, selected, goTo, clicked, clear, select, mean
 watch(order, clear)
 
 const adding = ref(false)
-const pasting = ref(false)
 const sheet = ref<InstanceType<typeof TaskSheet>>()
 
 async function add(fields: TaskFields): Promise<void> {
@@ -68,13 +67,8 @@ async function add(fields: TaskFields): Promise<void> {
   adding.value = false
 }
 
-const addAll = (made: Outline[]) =>
-  makeTasks(
-    made.map(({ title, notes, under }) => ({
-      fields: { title, notes: notes ?? '', list: order.value === 'list' ? (list.value?.name ?? '') : '' },
-      subtasks: under ?? [],
-    })),
-  )
+const paste = () =>
+  (pasting.value = { text: '', ...(order.value === 'list' && list.value ? { list: list.value.name } : {}) })
 
 async function step(by: number): Promise<void> {
   if (current.value < 0 && props.id) current.value = rows.value.findIndex(({ id }) => id === props.id)
@@ -127,7 +121,7 @@ useTaskKeys({
   move,
   clear,
   write: () => (adding.value = true),
-  paste: () => (pasting.value = true),
+  paste,
   edit: async () => {
     await until(sheet).toBeTruthy()
     sheet.value?.edit()
@@ -152,7 +146,7 @@ useTaskKeys({
             {{ by.text }}
           </button>
         </div>
-        <v-btn variant="outlined" @click="pasting = true">Paste a list <KeyCap name="9" /></v-btn>
+        <v-btn variant="outlined" @click="paste">Paste a list <KeyCap name="9" /></v-btn>
         <v-btn color="primary" @click="adding = true">Write a task down <KeyCap name="2" /></v-btn>
       </div>
       <div v-if="adding" class="sheet adding">
@@ -250,12 +244,6 @@ useTaskKeys({
       </div>
     </div>
     <aside v-if="id"><TaskSheet :id="id" ref="sheet" :key="id" @close="show()" /></aside>
-    <OutlineDialog
-      v-if="pasting"
-      place="outline:new"
-      :save="(_fields, made) => addAll(made)"
-      @close="pasting = false"
-    />
   </div>
 </template>
 
