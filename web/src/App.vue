@@ -11,12 +11,11 @@ import ModalDialog from './parts/ModalDialog.vue'
 import NoticeBar from './parts/NoticeBar.vue'
 import PasteDialog from './parts/PasteDialog.vue'
 import PutOffDialog from './parts/PutOffDialog.vue'
-import RingCards from './parts/RingCards.vue'
 import TemplateDialog from './parts/TemplateDialog.vue'
 import CardDialog from './parts/CardDialog.vue'
 import SignInPanel from './parts/SignInPanel.vue'
 import TopBar from './parts/TopBar.vue'
-import TrailStrip from './parts/TrailStrip.vue'
+import TheDock from './parts/TheDock.vue'
 import WorkStrip from './parts/WorkStrip.vue'
 import { setTypist } from './typing/kept'
 
@@ -36,11 +35,10 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
           <component :is="Component" :key="String(route.name)" />
         </router-view>
       </main>
-      <TrailStrip />
+      <TheDock />
       <DayRail />
       <JotLine ref="jotLine" />
       <KeyCard ref="keyCard" />
-      <RingCards />
       <AskDialog />
       <PutOffDialog />
       <PasteDialog />
@@ -59,7 +57,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       />
     </main>
     <main v-else-if="error" class="door"><FailedState :error="error" @again="refetch()" /></main>
-    <NoticeBar />
+    <NoticeBar v-if="!account" />
   </v-app>
 </template>
 

@@ -24,7 +24,7 @@ final readonly class SettingsController
         [$time, $tray] = [$settings->time(), $settings->tray()];
         $speaker = new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time);
         $tray->snoozes->check($speaker);
-        $account->settle($account->name(), $settings->zone);
+        $account->settle(null === $settings->name ? $account->name() : trim($settings->name), $settings->zone);
         $account->choose($settings->clearingOrder, $time, $settings->tasks($speaker), $tray);
         $account->write($settings->post());
         $account->reachedAt($request->getSchemeAndHttpHost());

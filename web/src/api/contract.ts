@@ -1642,6 +1642,8 @@ export interface components {
             signature: string;
             /** @description A message to oneself each working morning */
             digest: boolean;
+            /** @description In requests only: what the person is called from now on */
+            name?: string;
             /** @description After a decision in an opened conversation the next one of its group opens, and not the list */
             nextAfterDeciding: boolean;
             /** @description A when phrase: the due that a task of a message gets when the message names none; empty: none */

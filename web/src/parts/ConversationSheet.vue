@@ -9,8 +9,8 @@ import { counted, subjectOf } from './words'
 /** A conversation on its sheet: what is undecided open, the earlier messages folded to a line each. */
 const props = defineProps<{ conversation: Conversation; advice?: Advice | null }>()
 
-/** Pixels at the lower edge of the window that the rail covers. */
-const EDGE = 90
+/** Pixels at the lower edge of the window that the rail and the dock may cover. */
+const EDGE = 120
 
 const newest = computed(() => props.conversation.messages.at(-1)?.id)
 const turned = ref(new Set<string>())

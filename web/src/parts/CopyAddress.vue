@@ -1,24 +1,29 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Message } from '@/api/client'
+import { useCover } from '@/keys/registry'
 
 /** The lasting addresses of a message, to be pasted anywhere: within the program, and of RFC 2392. */
 const props = defineProps<{ message: Pick<Message, 'id' | 'messageHeader'> }>()
 
 const addresses = computed(() => [
   {
-    name: 'Copy address',
+    name: 'For a browser',
+    note: 'opens the message here, also after it has been moved',
     text: `${location.origin}/m/${encodeURIComponent(props.message.messageHeader || props.message.id)}`,
   },
   ...(props.message.messageHeader
     ? [
         {
-          name: 'as mid:',
+          name: 'For other mail programs',
+          note: 'the address that every program knows it by (mid:)',
           text: `mid:${encodeURIComponent(props.message.messageHeader).replace(/%40/g, '@')}`,
         },
       ]
     : []),
 ])
+const open = ref(false)
+useCover(open, () => (open.value = false))
 const copied = ref('')
 const failed = ref('')
 
@@ -37,16 +42,20 @@ async function copy(text: string): Promise<void> {
 
 <template>
   <span class="addresses">
-    <button
-      v-for="{ name, text } in addresses"
-      :key="name"
-      class="link"
-      type="button"
-      :title="text"
-      @click="copy(text)"
-    >
-      {{ copied === text ? 'Copied' : name }}
-    </button>
+    <v-menu v-model="open">
+      <template #activator="{ props: menu }">
+        <button v-bind="menu" class="link" type="button">{{ copied ? 'Copied' : 'Copy address' }}</button>
+      </template>
+      <v-list>
+        <v-list-item
+          v-for="{ name, note, text } in addresses"
+          :key="name"
+          :title="name"
+          :subtitle="note"
+          @click="copy(text)"
+        />
+      </v-list>
+    </v-menu>
     <input
       v-if="failed"
       :value="failed"

@@ -5,10 +5,11 @@ import type { Written } from '@/api/when'
 import { useSnoozeChoices } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import { holdKeys } from '@/typing/held'
+import { useInView } from './inview'
 import { day } from '@/time/format'
 import type { Wanted } from './answering'
 import BlockForm from './BlockForm.vue'
-import { CARDS, type Card, type CardKind } from './cards'
+import { CARDS, OUTCOMES, type Card, type CardKind } from './cards'
 import HandOverForm from './HandOverForm.vue'
 import KeyCap from './KeyCap.vue'
 import NowClock from './NowClock.vue'
@@ -19,7 +20,7 @@ import OutlineDialog from './OutlineDialog.vue'
 import { useProposing } from './proposing'
 import { useTaking } from './taking'
 import TaskForm from './TaskForm.vue'
-import { counted } from './words'
+import { counted, sentence } from './words'
 
 /** The cards on which a decision is taken, for one conversation or for several. The advised one lies on top, unfolded. */
 const props = defineProps<{
@@ -87,6 +88,9 @@ async function press(card: Card): Promise<void> {
   unfold(card.kind)
 }
 
+const root = ref<HTMLElement>()
+useInView(root, open)
+
 /** Back to the row, or to the page: what is pressed next is a decision again, and no letter of a field. */
 function fold(): void {
   open.value = null
@@ -132,37 +136,30 @@ function passOn(to: string, what: string, until: Written): void {
 }
 defineExpose({ press: (kind: CardKind) => void press(CARDS.find((card) => card.kind === kind) as Card) })
 
+const canFollow = () => !!advised.value && (open.value === null || open.value === advised.value.kind)
+const canAnswer = () => !!single.value && open.value !== 'snooze'
+const hasList = () => listed.value.length > 0
+
 useKeys('Decide', [
-  {
-    key: ' ',
-    label: 'Follow the advice',
-    when: () => !!advised.value && (open.value === null || open.value === advised.value.kind),
-    run: follow,
-  },
+  { key: ' ', label: 'Follow the advice', when: canFollow, run: follow },
   ...CARDS.map((card) => ({
     key: card.key,
     label: card.text,
     when: () => props.rows.length > 0 && open.value !== 'snooze',
     run: () => void press(card),
   })),
-  {
-    key: '0',
-    label: 'Answer',
-    when: () => !!single.value && open.value !== 'snooze',
-    run: answerIt,
-  },
-  {
-    key: '9',
-    label: 'Its list as tasks',
-    when: () => listed.value.length > 0,
-    run: () => (outline.value = true),
-  },
+  { key: '0', label: 'Answer', when: canAnswer, run: answerIt },
+  { key: '9', label: 'Its list as tasks', when: hasList, run: () => (outline.value = true) },
   { key: 'Escape', label: 'Fold the card', typing: true, when: () => open.value !== null, run: fold },
 ])
 </script>
 
 <template>
-  <div class="cards" :class="{ bar }">
+  <div ref="root" class="cards" :class="{ bar }">
+    <button v-if="!bar && single" type="button" class="card answer" title="Answer (0)" @click="answerIt">
+      <KeyCap name="0" /> <span class="text">Answer</span>
+      <span class="follows slate">the letter opens below</span>
+    </button>
     <template v-for="card in cards" :key="card.kind">
       <button
         type="button"
@@ -170,6 +167,7 @@ useKeys('Decide', [
         :disabled="!rows.length"
         :class="{ open: shown === card.kind && !bar, lit: open === card.kind, advised: card === advised }"
         :aria-expanded="card.asks ? shown === card.kind : undefined"
+        :title="`${card.text} (${card.key}): ${card.follows(rows)}`"
         @click="press(card)"
       >
         <KeyCap :name="card.key" />
@@ -179,7 +177,11 @@ useKeys('Decide', [
           <template v-else>{{ card.follows(rows) }}</template>
         </span>
       </button>
-      <div v-if="shown === card.kind && (!bar || open) && (isPainted || open)" class="fields">
+      <div
+        v-if="shown === card.kind && (!bar || open) && (isPainted || open)"
+        class="fields"
+        :class="{ resting: open === null }"
+      >
         <template v-if="card === advised && advice && open !== 'do_now'">
           <p class="reasons">{{ advice.reasons.join(' ') }}</p>
         </template>
@@ -244,15 +246,8 @@ useKeys('Decide', [
           @answer="answerIt"
           @task="unfold('make_task')"
         />
-        <p v-if="card === advised && open === null && !card.asks" class="outcome">
-          {{
-            card.kind === 'archive'
-              ? 'The conversation goes to the archive.'
-              : 'It stays in the bin for 30 days.'
-          }}
-        </p>
-        <p v-if="card === advised && open === null && card.kind === 'do_now'" class="outcome">
-          {{ advice?.title }}. A two-minute clock starts.
+        <p v-if="card === advised && open === null && OUTCOMES[card.kind]" class="outcome">
+          {{ card.kind === 'do_now' ? sentence(advice?.title ?? '') : '' }} {{ OUTCOMES[card.kind] }}
         </p>
       </div>
     </template>

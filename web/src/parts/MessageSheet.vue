@@ -73,7 +73,7 @@ const dateNote = computed(
           type="button"
           @click="attempt(() => proposeCard(message))"
         >
-          Card
+          Contact card
         </button>
         <button v-if="message.own" class="link" type="button" @click="keepAsTemplate">
           Keep as a template

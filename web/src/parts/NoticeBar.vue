@@ -35,21 +35,12 @@ async function through({ entry }: { entry: string }): Promise<void> {
 
 <style scoped>
 .notice {
-  position: fixed;
-  z-index: 3000;
-  left: 50%;
-  bottom: 18px;
-  transform: translateX(-50%);
-  width: min(720px, calc(100vw - 24px));
   display: flex;
   align-items: center;
   gap: 10px;
-  padding: 8px 8px 8px 18px;
+  padding: 4px 44px;
   background: rgb(var(--v-theme-surface));
-  border: 1px solid rgb(var(--v-theme-error));
-  border-left-width: 6px;
-  border-radius: 9px;
-  box-shadow: var(--shadow);
+  border-top: 2px solid rgb(var(--v-theme-error));
 }
 
 .news {
@@ -58,5 +49,11 @@ async function through({ entry }: { entry: string }): Promise<void> {
 
 p {
   margin: 0 auto 0 0;
+}
+
+@media (max-width: 760px) {
+  .notice {
+    padding: 4px 12px;
+  }
 }
 </style>

@@ -7,9 +7,9 @@ import type { Ring } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { useHeartbeat, useRings } from '@/api/heartbeat'
 import { EVERYWHERE, useKeys } from '@/keys/registry'
-import KeyCap from './KeyCap.vue'
 import { attempt } from './notice'
 import { notify } from './notify'
+import { folded, unfoldRings } from './ringing'
 import RingSlip from './RingSlip.vue'
 import { counted } from './words'
 
@@ -21,8 +21,9 @@ useHeartbeat()
 const router = useRouter()
 const rings = useRings()
 const { letGo } = useDeciding()
-const folded = useSessionStorage('zippy-tray.reminders-folded', false)
-const card = ref<HTMLElement>()
+const isWhole = ref(false)
+/** At most two at once, unless all are asked for. */
+const shown = computed(() => (isWhole.value ? rings.value : rings.value.slice(0, 2)))
 
 /** A reminder that came again is a new one. */
 const nameOf = ({ id, at }: Ring) => `${id} ${at}`
@@ -54,41 +55,36 @@ const title = computed(() => {
     : counted(rings.value.length, 'reminder')
 })
 
-async function turnTo(): Promise<void> {
-  folded.value = false
-  await nextTick()
-  card.value?.querySelector<HTMLElement>('button.title')?.focus()
-}
-
 function fold(): void {
   folded.value = true
 }
 
+/** When one is answered, the focus is on the next one, or where it was before. */
+async function stay(): Promise<void> {
+  await nextTick()
+  if (document.activeElement === document.body)
+    document.querySelector<HTMLElement>('.rings button.title')?.focus()
+}
+
 useKeys(EVERYWHERE, [
-  { key: '-', label: 'To the reminders', when: () => rings.value.length > 0, run: () => void turnTo() },
+  { key: '-', label: 'To the reminders', when: () => rings.value.length > 0, run: () => void unfoldRings() },
 ])
 </script>
 
 <template>
-  <button
-    v-if="rings.length && folded"
-    type="button"
-    class="folded"
-    title="Unfold the reminders"
-    @click="turnTo"
-  >
-    {{ counted(rings.length, 'reminder') }} <KeyCap name="-" />
-  </button>
   <section
-    v-else-if="rings.length"
-    ref="card"
-    class="sheet rings"
+    v-if="rings.length && !folded"
+    class="rings"
+    :class="{ whole: isWhole }"
     aria-live="polite"
     :aria-label="title"
     @keydown.esc.stop="fold"
   >
     <header>
       <h2>{{ title }}</h2>
+      <button v-if="rings.length > 2" type="button" class="link" @click="isWhole = !isWhole">
+        {{ isWhole ? 'Show two' : `Show all ${rings.length}` }}
+      </button>
       <button
         v-if="rings.length > 1"
         type="button"
@@ -102,44 +98,42 @@ useKeys(EVERYWHERE, [
       </button>
     </header>
     <ul>
-      <li v-for="ring in rings" :key="nameOf(ring)"><RingSlip :ring="ring" @open="open(ring)" /></li>
+      <li v-for="ring in shown" :key="nameOf(ring)">
+        <RingSlip :ring="ring" @open="open(ring)" @answered="stay" />
+      </li>
     </ul>
   </section>
 </template>
 
 <style scoped>
 .rings {
-  position: fixed;
-  z-index: 905;
-  left: 20px;
-  bottom: 88px;
   display: flex;
-  flex-direction: column;
-  width: 400px;
-  max-width: calc(100vw - 24px);
-  max-height: min(430px, calc(100vh - 160px));
-  box-shadow:
-    0 0 0 1px var(--v-edge),
-    0 10px 34px rgb(30 44 53 / 22%);
+  gap: 4px 24px;
+  align-items: flex-start;
+  padding: 6px 44px;
+  background: rgb(var(--v-theme-surface));
+  border-top: 2px solid var(--v-tab-near);
 }
 
 header {
-  display: flex;
-  gap: 12px;
+  display: grid;
+  grid-template-columns: auto auto;
+  flex: none;
+  gap: 2px 10px;
   align-items: center;
-  padding: 8px 10px 6px 18px;
-  border-bottom: 1px solid var(--v-edge);
+  justify-items: start;
+  width: 180px;
 }
 
 h2 {
-  margin: 0 auto 0 0;
+  margin: 0;
   font-size: 14px;
   font-weight: 600;
   color: var(--v-slate);
 }
 
 .fold {
-  padding: 2px;
+  padding: 0 2px;
   color: var(--v-slate);
   background: none;
   border: 0;
@@ -148,6 +142,9 @@ h2 {
 }
 
 ul {
+  flex: 1;
+  min-width: 0;
+  max-height: 44vh;
   margin: 0;
   padding: 0;
   overflow-y: auto;
@@ -158,27 +155,15 @@ li + li {
   border-top: 1px solid var(--v-edge);
 }
 
-.folded {
-  position: fixed;
-  z-index: 905;
-  left: 0;
-  bottom: 88px;
-  padding: 6px 18px 6px 12px;
-  font: inherit;
-  font-size: 13.5px;
-  font-weight: 600;
-  color: var(--v-tab-near-ink);
-  background: var(--v-tab-near);
-  border: 0;
-  clip-path: polygon(0 0, calc(100% - 9px) 0, 100% 50%, calc(100% - 9px) 100%, 0 100%);
-  cursor: pointer;
-}
-
 @media (max-width: 760px) {
   .rings {
-    left: 12px;
-    width: calc(100vw - 24px);
-    max-height: 50vh;
+    flex-direction: column;
+    padding: 6px 12px;
+  }
+
+  header {
+    display: flex;
+    width: 100%;
   }
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import type { Ring, When } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { toWhen, type Written } from '@/api/when'
@@ -14,7 +14,8 @@ import WhenField from './WhenField.vue'
 
 /** One reminder that has come, with its answers. */
 const props = defineProps<{ ring: Ring }>()
-const emit = defineEmits<{ open: [] }>()
+const emit = defineEmits<{ open: []; answered: [] }>()
+onBeforeUnmount(() => emit('answered'))
 
 const READY = ['in 15 minutes', 'in an hour', 'tomorrow morning']
 const { letGo, remindAgain, decide } = useDeciding()
@@ -58,16 +59,16 @@ async function later(to: When | null): Promise<void> {
 
 <template>
   <article class="slip" :aria-label="`Reminder: ${titleOf(ring)}`">
-    <div class="head">
+    <div class="line">
       <button type="button" class="title" @click="emit('open')">{{ titleOf(ring) || 'no subject' }}</button>
+      <span v-if="facts.some(Boolean)" class="slate facts">{{ facts.filter(Boolean).join(' · ') }}</span>
+      <span class="answers">
+        <button type="button" class="link" @click="emit('open')">Open</button>
+        <button type="button" class="link" @click="done">Done</button>
+        <button type="button" class="link" :aria-expanded="asking" @click="asking = !asking">Again …</button>
+        <button type="button" class="link" @click="attempt(() => letGo([ring.id]))">Let go</button>
+      </span>
       <IndexTab near="near" :title="age(ring.at)">{{ at }}</IndexTab>
-    </div>
-    <p v-if="facts.some(Boolean)" class="slate">{{ facts.filter(Boolean).join(' · ') }}</p>
-    <div class="answers">
-      <button type="button" class="link" @click="emit('open')">Open</button>
-      <button type="button" class="link" @click="done">Done</button>
-      <button type="button" class="link" :aria-expanded="asking" @click="asking = !asking">Again …</button>
-      <button type="button" class="link" @click="attempt(() => letGo([ring.id]))">Let go</button>
     </div>
     <form
       v-if="asking"
@@ -87,15 +88,12 @@ async function later(to: When | null): Promise<void> {
 </template>
 
 <style scoped>
-.slip {
-  padding: 10px 0 12px 18px;
-}
-
-.head {
+.line {
   display: flex;
-  gap: 10px;
-  align-items: flex-start;
-  justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  align-items: center;
+  min-height: 30px;
 }
 
 .title {
@@ -116,14 +114,14 @@ async function later(to: When | null): Promise<void> {
   text-decoration: underline;
 }
 
-p {
-  margin: 2px 16px 6px 0;
+.facts {
   font-size: 13.5px;
 }
 
 .answers {
   display: flex;
-  gap: 18px;
+  gap: 16px;
+  margin-left: auto;
 }
 
 .answers .link {
@@ -131,9 +129,11 @@ p {
 }
 
 .again {
-  display: grid;
-  gap: 8px;
-  margin: 8px 16px 0 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: flex-start;
+  margin: 4px 0 8px;
 }
 
 .again p {
@@ -141,6 +141,10 @@ p {
   flex-wrap: wrap;
   gap: 6px;
   margin: 0;
+}
+
+.again > :last-child {
+  flex: 0 1 320px;
 }
 
 .ready {

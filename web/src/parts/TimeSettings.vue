@@ -7,7 +7,7 @@ import { readOnce } from '@/api/when'
 import { tell } from './notice'
 import ZoneSetting from './ZoneSetting.vue'
 
-/** How the person speaks of time, and how early a task reminds. */
+/** How the person speaks of time. */
 const { account } = useSession()
 const { saveSettings } = useSignIn()
 const settings = computed(() => account.value?.settings)
@@ -107,35 +107,6 @@ const chosen = (event: Event) => Number((event.target as HTMLSelectElement).valu
       </label>
     </fieldset>
     <p v-if="wrong.marks" class="wrong" role="alert">{{ wrong.marks }}</p>
-  </section>
-  <section v-if="settings" class="sheet part">
-    <h2>Tasks</h2>
-    <label>
-      <input
-        type="checkbox"
-        :checked="settings.completeSubtasks"
-        @change="change({ completeSubtasks: !settings.completeSubtasks })"
-      />
-      Complete open subtasks with their task, without asking
-    </label>
-    <label class="row">
-      <span class="slate">A task made of a message reminds first</span>
-      <select :value="settings.reminderPercent" @change="change({ reminderPercent: chosen($event) })">
-        <option :value="0">not by itself</option>
-        <option :value="5">at a twentieth of the time left</option>
-        <option :value="10">at a tenth of the time left</option>
-        <option :value="20">at a fifth of the time left</option>
-        <option :value="33">at a third of the time left</option>
-      </select>
-    </label>
-    <label v-if="settings.reminderPercent" class="row">
-      <span class="slate">but at most</span>
-      <select :value="settings.reminderDays" @change="change({ reminderDays: chosen($event) })">
-        <option v-for="days in [1, 2, 3, 5, 10, 20]" :key="days" :value="days">
-          {{ days }} working {{ days === 1 ? 'day' : 'days' }} before
-        </option>
-      </select>
-    </label>
   </section>
 </template>
 

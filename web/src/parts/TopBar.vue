@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useCounts } from '@/api/heartbeat'
+import { useCounts, useRings } from '@/api/heartbeat'
 import { useKeys, EVERYWHERE } from '@/keys/registry'
 import AccountMenu from './AccountMenu.vue'
 import DemoClock from './DemoClock.vue'
 import KeyCap from './KeyCap.vue'
+import { folded, unfoldRings } from './ringing'
+import TrailMenu from './TrailMenu.vue'
+import { counted } from './words'
 
 defineProps<{ demo: boolean }>()
 defineEmits<{ keys: []; jot: [] }>()
@@ -13,6 +16,7 @@ defineEmits<{ keys: []; jot: [] }>()
 const route = useRoute()
 const router = useRouter()
 const { data: counts } = useCounts()
+const rings = useRings()
 
 const views = computed(() => [
   { name: 'tray', to: '/', text: 'Tray', count: counts.value?.tray },
@@ -55,26 +59,25 @@ useKeys(EVERYWHERE, [
     </nav>
     <div class="right">
       <DemoClock v-if="demo" />
-      <router-link class="keys write" to="/write" title="Write a message" aria-label="Write a message"
-        ><KeyCap name="+"
-      /></router-link>
-      <button
-        class="keys"
-        type="button"
-        title="Jot: write a task down in one line"
-        aria-label="Jot"
-        @click="$emit('jot')"
-      >
-        <KeyCap name=";" />
+      <button v-if="folded && rings.length" type="button" class="tool ringing" @click="unfoldRings()">
+        {{ counted(rings.length, 'reminder') }} <KeyCap name="-" />
       </button>
-      <button class="keys" type="button" title="Show the key card" aria-label="Keys" @click="$emit('keys')">
-        <KeyCap name="?" />
+      <TrailMenu />
+      <router-link class="tool" to="/write" title="Write a message (+)"
+        ><KeyCap name="+" /> <span>Write</span></router-link
+      >
+      <button class="tool" type="button" title="Jot: write a task down in one line (;)" @click="$emit('jot')">
+        <KeyCap name=";" /> <span>Jot</span>
+      </button>
+      <button class="tool" type="button" title="Show the key card (?)" @click="$emit('keys')">
+        <KeyCap name="?" /> <span>Keys</span>
       </button>
       <AccountMenu @keys="$emit('keys')" />
     </div>
   </header>
 </template>
 
+<style scoped src="./tool.css"></style>
 <style scoped>
 .bar {
   position: sticky;
@@ -164,16 +167,11 @@ nav a.on b {
   align-items: center;
 }
 
-a.keys {
-  color: inherit;
-  text-decoration: none;
-}
-
-.keys {
-  background: none;
-  border: 0;
-  padding: 0;
-  cursor: pointer;
+.ringing {
+  padding: 4px 10px;
+  color: var(--v-tab-near-ink);
+  background: var(--v-tab-near);
+  border-radius: 7px;
 }
 
 @media (max-width: 900px) {
@@ -199,7 +197,11 @@ a.keys {
   }
 
   .right {
-    gap: 10px;
+    gap: 12px;
+  }
+
+  .tool:not(.ringing) kbd {
+    display: none;
   }
 
   nav {

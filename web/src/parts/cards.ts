@@ -85,3 +85,10 @@ export const CARDS: Card[] = [
     follows: () => 'stays out of the tray',
   },
 ]
+
+/** What comes of following the advice, where nothing more is to be filled in. */
+export const OUTCOMES: Partial<Record<CardKind, string>> = {
+  do_now: 'A two-minute clock starts.',
+  archive: 'The conversation goes to the archive.',
+  delete: 'It stays in the bin for 30 days.',
+}

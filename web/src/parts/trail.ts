@@ -5,6 +5,24 @@ const KEPT = 4
 
 const entries = ref<Entry[]>([])
 
+/** Milliseconds for which a slip says what was done; after that it is in the list behind "Undo", and in the journal. */
+const STAYS = 8_000
+
+/** So many slips at once at the most. */
+const SLIPS = 2
+
+const fresh = ref<string[]>([])
+
+/** What was done a moment ago, the newest first. */
+export const slips = computed(() =>
+  entries.value.filter(({ id }) => fresh.value.includes(id)).slice(0, SLIPS),
+)
+
+function showSlip({ id }: Entry): void {
+  fresh.value = [...fresh.value, id]
+  setTimeout(() => (fresh.value = fresh.value.filter((one) => one !== id)), STAYS)
+}
+
 /** The last few things that were done in this window, the newest first. */
 export const trail = computed(() => entries.value)
 
@@ -32,6 +50,7 @@ export async function lastStep(): Promise<Entry | undefined> {
 /** An undoing takes the entry that it undid off the trail; everything else is put on it. */
 export function remember(entry: Entry): void {
   const undone = entry.undoes?.id
+  if (!undone) showSlip(entry)
   entries.value = undone
     ? entries.value.filter(({ id }) => id !== undone)
     : [entry, ...entries.value].slice(0, KEPT)

@@ -69,3 +69,6 @@ export function counted(count: number, one: string, many = one + 's'): string {
 export const subjectOf = (row: { subject: string }): string => row.subject || 'no subject'
 
 export const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** With a full stop, unless it ends with a mark of its own. */
+export const sentence = (text: string): string => (/[.?!…]$/.test(text) || !text ? text : `${text}.`)

@@ -224,6 +224,13 @@ useKeys('Find', [
   background: rgb(var(--v-theme-background));
 }
 
+mark {
+  padding: 0 1px;
+  color: var(--v-tab-soon-ink);
+  background: var(--v-tab-soon);
+  border-radius: 3px;
+}
+
 .can {
   margin-top: 14px;
   font-size: 13.5px;

@@ -25,6 +25,7 @@ final readonly class Settings
      * @param string                $zone        IANA name
      * @param list<string>          $snoozes     when phrases
      * @param string                $taskDue     a when phrase; empty: none
+     * @param string|null           $name        of the person; null: as it is
      */
     public function __construct(
         public bool $dayFirst,
@@ -49,6 +50,8 @@ final readonly class Settings
         public string $taskDue = '',
         #[Assert\Length(max: 200)]
         public string $taskReminder = '',
+        #[Assert\Length(min: 1, max: 200, minMessage: 'What is your name?', maxMessage: 'A name can have {{ limit }} characters at most.'), Assert\NotBlank(message: 'What is your name?', allowNull: true)]
+        public ?string $name = null,
     ) {
     }
 
