@@ -27,6 +27,7 @@ final class Entry
      * @param list<Change> $changes     in the order in which they were made
      * @param string|null  $undoes      the entry that this one takes back
      * @param string|null  $clearingId  the clearing in which it was done
+     * @param int|null     $things      to how many it was done, without what changed along with them; null: of an older entry
      */
     public function __construct(
         public readonly string $id,
@@ -39,6 +40,7 @@ final class Entry
         array $changes,
         public readonly ?string $undoes = null,
         public readonly ?string $clearingId = null,
+        public readonly ?int $things = null,
     ) {
         $this->changes = array_map(static fn (Change $change): array => $change->state(), $changes);
     }

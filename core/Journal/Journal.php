@@ -68,6 +68,7 @@ final readonly class Journal
             $page->changes(),
             $undoes?->id,
             $clearingId,
+            $page->things(),
         );
     }
 }

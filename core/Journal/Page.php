@@ -16,6 +16,8 @@ final class Page
 
     private string $consequence = '';
 
+    private int $things = 0;
+
     /** To be called before the object is changed. */
     public function touch(Journaled $object): void
     {
@@ -40,9 +42,14 @@ final class Page
         $this->touched[self::key($object)][2] = false;
     }
 
-    /** What the entry will say: the first call counts for $about, the last for $consequence. */
-    public function say(string $about, string $consequence = ''): void
+    /**
+     * What the entry will say: the first call counts for $about, the last for $consequence.
+     *
+     * @param int $things to how many it was done that are meant by this call; none where it is not named again
+     */
+    public function say(string $about, string $consequence = '', int $things = 1): void
     {
+        $this->things += '' === $about ? 0 : $things;
         $this->about = '' === $this->about ? $about : $this->about;
         $this->consequence = $consequence;
     }
@@ -50,6 +57,12 @@ final class Page
     public function about(): string
     {
         return $this->about;
+    }
+
+    /** To how many it was done, without what changed along with them. */
+    public function things(): int
+    {
+        return $this->things;
     }
 
     public function consequence(): string

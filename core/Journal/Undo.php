@@ -41,7 +41,7 @@ final readonly class Undo
                 $this->takeBack($accountId, $one, $page);
                 $this->mark($one, $undoId);
             }
-            $page->say($entry->about, $entry->consequence);
+            $page->say($entry->about, $entry->consequence, $entry->things ?? 1);
         }, $entry);
     }
 

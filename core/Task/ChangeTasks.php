@@ -43,7 +43,7 @@ final readonly class ChangeTasks
             if (null !== $list) {
                 $this->move->putLast(array_values(array_filter($this->branch->tops($tasks), static fn (Task $task): bool => $task->listId() !== $list->id)), $list, $page);
             }
-            $page->say($tasks[0]->title(), $change->text());
+            $page->say($tasks[0]->title(), $change->text(), \count($tasks));
         });
     }
 }

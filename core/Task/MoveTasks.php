@@ -55,7 +55,7 @@ final readonly class MoveTasks
             };
             $after = $this->tasks->rankBehind($accountId, $list->id, $parent?->id, $before, array_map(static fn (Task $task): string => $task->id, $tasks));
             $this->put($tasks, $list, $parent, Rank::several($before, $after, \count($tasks)), $page);
-            $page->say($tasks[0]->title(), null === $parent ? 'to '.$list->name() : 'under '.$parent->title());
+            $page->say($tasks[0]->title(), null === $parent ? 'to '.$list->name() : 'under '.$parent->title(), \count($tasks));
         });
     }
 

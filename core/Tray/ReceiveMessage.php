@@ -85,7 +85,7 @@ final readonly class ReceiveMessage
             $this->messages->add($message, $raw, $conversation->id);
             $this->threads->put($message);
             if ('' === $page->consequence()) {
-                $page->say($conversation->subject(), \sprintf('%s has written: it is in the tray again', $message->from->label()));
+                $page->say('', \sprintf('%s has written: it is in the tray again', $message->from->label()));
             }
             $this->journal->note($accountId, $this->ids->next(), EntryKind::Arrive, $page);
 

@@ -18,7 +18,7 @@ final readonly class EntryRows
     public const PAGE = 100;
 
     /** A task made of a message counts once, not twice, and lists not at all. */
-    private const SELECT = "SELECT e.id, e.number, e.done_at, e.kind, e.about, e.consequence, e.undoes, e.undone_by,
+    private const SELECT = "SELECT e.id, e.number, e.done_at, e.kind, e.about, e.consequence, e.undoes, e.undone_by, e.things,
             u.kind AS undone_kind, u.number AS undone_number,
             MAX((SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'conversation'),
                 (SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'task')) AS decided,

@@ -38,6 +38,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261130000000' => '73744b881f1693201d453e7dc86e339edd1893b8cddc528c53602e09636dfc03',
         'Version20261201000000' => 'e4775995a754ea35102cd6df1e029b3ff07cc103aff37d4bb5d2bbf7f57845d1',
         'Version20261202000000' => 'c04eb43628357906daa72a6e02a49ec77079fab9a99440055f88814981647f84',
+        'Version20261203000000' => '8a2cff506fae8f23fad9eeea30f96696d7c96f0545dc1ef5b2407dcbc6dccccb',
     ];
 
     /** @return iterable<string, array{class-string, array<string, bool|null>}> the version, what it knew of a conversation besides the first one's fields */

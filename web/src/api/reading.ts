@@ -60,8 +60,10 @@ export function useFind(
   words: MaybeRefOrGetter<string>,
   place: MaybeRefOrGetter<Place | 'muted' | ''>,
   page: MaybeRefOrGetter<number>,
+  enabled: MaybeRefOrGetter<boolean> = true,
 ) {
   return useQuery({
+    enabled,
     queryKey: ['find', words, place, page],
     queryFn: ({ signal }) =>
       answer(

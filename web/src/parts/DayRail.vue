@@ -53,6 +53,10 @@ const parts = (one: DayGlance) =>
     one.starts ? counted(one.starts, 'start') : '',
     one.minutes ? shortSpan(one.minutes) : '',
   ].filter(Boolean)
+/** As much as a tab holds, without cutting a word. */
+const HOLDS = 16
+const short = ([first = '', second = '']: string[]) =>
+  second && `${first} · ${second}`.length <= HOLDS ? `${first} · ${second}` : first
 const name = (date: string) =>
   date === days.value?.[0]?.date ? 'Today' : day(date).split(' ').slice(0, 2).join(' ')
 const isFree = (date: string) => [0, 6].includes(new Date(date + 'T12:00Z').getUTCDay())
@@ -130,7 +134,7 @@ useKeys('Send to a day', [
           @click="unfolded = unfolded === one.date ? null : one.date"
         >
           <b>{{ name(one.date) }}</b>
-          <span>{{ parts(one).slice(0, 2).join(' · ') }}</span>
+          <span>{{ short(parts(one)) }}</span>
         </button>
       </div>
     </div>

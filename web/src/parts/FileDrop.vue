@@ -31,15 +31,16 @@ async function take(some: Iterable<File>): Promise<void> {
   }
 }
 
+/** Where one is in the sheet around it does not matter. */
 function pasted(event: ClipboardEvent): void {
   const some = [...(event.clipboardData?.files ?? [])]
-  if (!some.length) return
+  if (!some.length || event.defaultPrevented) return
   event.preventDefault()
   void take(some)
 }
 
 const isPicture = ({ type }: StoredFile) => /^image\/(png|jpeg|gif|webp)$/.test(type)
-defineExpose({ pasted })
+defineExpose({ pasted, take })
 </script>
 
 <template>

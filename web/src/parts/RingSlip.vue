@@ -37,7 +37,7 @@ const at = computed(() => {
 /** Whose it is, when it is due, which reminder it was; that of a moment says what the tab says. */
 const facts = computed(() => [
   who.value ? `from ${who.value}` : '',
-  due.value ? `due ${due.value}` : '',
+  due.value && (props.ring.task?.over ? due.value : `due ${due.value}`),
   props.ring.how === 'moment' ? '' : props.ring.reminder.split(', from ')[0],
   props.ring.times > 1 ? `${props.ring.times} times by now` : '',
 ])

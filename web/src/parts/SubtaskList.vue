@@ -1,20 +1,55 @@
 <script setup lang="ts">
-import { computed, reactive, toRef } from 'vue'
+import { computed, nextTick, reactive, ref, toRef } from 'vue'
 import type { Task, TaskRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { dueTab } from '@/time/due'
+import { useKeys } from '@/keys/registry'
 import { useTyped } from '@/typing/kept'
 import IndexTab from './IndexTab.vue'
 import { attempt } from './notice'
 import { offerList } from './pasting'
-import { useTree } from './tree'
+import { orderKeys, useTree } from './tree'
 
 /** What lies under a task: to check off, to open, to add to. */
 const props = defineProps<{ task: Task }>()
 defineEmits<{ check: [task: TaskRow] }>()
 
-const { makeTasks } = useDeciding()
-const { leaves } = useTree(computed(() => props.task.subtasks))
+const { makeTasks, moveTasks } = useDeciding()
+const tree = useTree(computed(() => props.task.subtasks))
+const { leaves } = tree
+const field = ref<HTMLInputElement>()
+
+/** The one that stands so far from this one takes the focus; below the last stands the field for a new one. */
+function step(event: KeyboardEvent, sub: TaskRow, by: number): void {
+  const next = leaves.value[leaves.value.findIndex(({ id }) => id === sub.id) + by]
+  event.preventDefault()
+  event.stopPropagation()
+  if (next) focus(next.id)
+  else if (by > 0) field.value?.focus()
+}
+const focus = (id: string) => document.querySelector<HTMLElement>(`[data-subtask="${id}"]`)?.focus()
+const toLast = () => leaves.value.length && focus(leaves.value.at(-1)?.id ?? '')
+
+/** The keys of the order, as among tasks: up, down, under the one above, out again. */
+async function move(event: KeyboardEvent, sub: TaskRow, depth: number): Promise<void> {
+  const name = `Ctrl+${event.key}`
+  const order = orderKeys(tree).find(({ key }) => key === name)
+  if (!order || !event.ctrlKey) return
+  event.preventDefault()
+  event.stopPropagation()
+  const spot = name === 'Ctrl+ArrowLeft' && depth === 0 ? null : order.spot(sub)
+  if (!spot || !(await attempt(() => moveTasks([sub.id], spot)))) return
+  await nextTick()
+  focus(sub.id)
+}
+useKeys('The opened task', [
+  {
+    key: '/',
+    label: 'Add a subtask',
+    when: () => !props.task.row.completedAt,
+    run: () => field.value?.focus(),
+  },
+])
 const typed = reactive({ title: '' })
 const { accept } = useTyped(`subtask:${props.task.row.id}`, typed)
 const title = toRef(typed, 'title')
@@ -45,6 +80,12 @@ const tab = (task: TaskRow) => (task.due && !task.completedAt ? dueTab(task.due,
         class="plain"
         :class="{ done: sub.completedAt }"
         :to="{ name: 'tasks', params: { id: sub.id }, query: $route.query }"
+        :data-subtask="sub.id"
+        title="Ctrl+↑ ↓ moves it; Ctrl+→ lays it under the one above, Ctrl+← out again; Space completes it"
+        @keydown="move($event, sub, depth)"
+        @keydown.down.exact="step($event, sub, 1)"
+        @keydown.up.exact="step($event, sub, -1)"
+        @keydown.space.exact.prevent.stop="$emit('check', sub)"
         >{{ sub.title }}</router-link
       >
       <IndexTab v-if="tab(sub)" :near="tab(sub)?.near ?? 'far'">{{ tab(sub)?.text }}</IndexTab>
@@ -52,11 +93,13 @@ const tab = (task: TaskRow) => (task.due && !task.completedAt ? dueTab(task.due,
   </ul>
   <form v-if="!task.row.completedAt" @submit.prevent="add">
     <input
+      ref="field"
       v-model="title"
       class="new"
-      placeholder="Add a subtask"
+      placeholder="Add a subtask ( / )"
       aria-label="Add a subtask"
       maxlength="400"
+      @keydown.up.exact.prevent.stop="toLast"
       @paste="offerList($event, { parent: task.row.id })"
     />
     <button v-if="title.trim()" class="link" type="submit">Add</button>

@@ -101,7 +101,20 @@ async function submit(): Promise<void> {
   }
 }
 
-defineExpose({ focus, submit })
+const drop = ref<InstanceType<typeof FileDrop>>()
+async function pasted(event: ClipboardEvent): Promise<void> {
+  if (!event.clipboardData?.files.length) return
+  if (!unfolded.value) {
+    event.preventDefault()
+    await take([...event.clipboardData.files])
+  } else drop.value?.pasted(event)
+}
+const take = async (files: File[]): Promise<void> => {
+  unfolded.value = true
+  await nextTick()
+  await drop.value?.take(files)
+}
+defineExpose({ focus, submit, take })
 </script>
 
 <template>
@@ -111,6 +124,7 @@ defineExpose({ focus, submit })
     @submit.prevent="submit"
     @keydown.esc="escape($event, () => $emit('cancel'))"
     @keydown.ctrl.enter="submit"
+    @paste="pasted"
   >
     <KeptNote :at="keptAt" @anew="anew" />
     <v-text-field
@@ -151,7 +165,7 @@ defineExpose({ focus, submit })
         hide-details="auto"
       />
       <SourceField v-model="draft.sources" :error="wrong.sources" />
-      <FileDrop v-model="draft.files" :error="wrong.files" />
+      <FileDrop ref="drop" v-model="draft.files" :error="wrong.files" />
     </template>
     <slot />
     <div class="actions">

@@ -111,6 +111,17 @@ function giveUp(): void {
   forget()
 }
 
+/** A file that is pasted into the task is attached, also while it is only looked at. */
+const form = ref<InstanceType<typeof TaskForm>>()
+async function pasted(event: ClipboardEvent): Promise<void> {
+  const files = [...(event.clipboardData?.files ?? [])]
+  if (!files.length || event.defaultPrevented || edited.value) return
+  event.preventDefault()
+  edit()
+  await nextTick()
+  await form.value?.take(files)
+}
+
 async function remove(): Promise<void> {
   if (await attempt(() => deleteTasks([props.id]))) emit('close')
 }
@@ -125,7 +136,7 @@ defineExpose({
 </script>
 
 <template>
-  <div class="sheet task-sheet">
+  <div class="sheet task-sheet" tabindex="-1" @paste="pasted">
     <FailedState v-if="error && !task" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!task || !row" />
     <template v-else>
@@ -147,6 +158,7 @@ defineExpose({
       />
       <TaskForm
         v-else-if="edited"
+        ref="form"
         :initial="edited.draft"
         :place="place"
         :base="edited"
@@ -202,6 +214,7 @@ defineExpose({
 .task-sheet {
   position: relative;
   padding: 26px 28px 28px;
+  outline: none;
 }
 
 .close {

@@ -12,7 +12,7 @@ import MarkdownText from './MarkdownText.vue'
 import { attempt } from './notice'
 import PeopleField from './PeopleField.vue'
 import TemplateChooser from './TemplateChooser.vue'
-import { endOfOwn, KEEPING, withoutSignature } from './letterfields'
+import { actionOf, endOfOwn, KEEPING, withoutSignature } from './letterfields'
 import { useWaiting } from './waiting'
 import { useDraft, type Writing } from './writing'
 import WhenField from './WhenField.vue'
@@ -39,18 +39,14 @@ const until = ref<Written>(props.writing.until ?? { phrase: 'in 3 working days',
 const what = ref(props.writing.what ?? '')
 const to = ref<InstanceType<typeof PeopleField>>()
 const text = ref<HTMLTextAreaElement>()
+const files = ref<InstanceType<typeof FileDrop>>()
 const templates = ref<InstanceType<typeof TemplateChooser>>()
 const sending = ref(false)
 const sheet = ref<HTMLElement>()
 /** What was typed while it should have opened. */
 const unopened = ref('')
 
-const action = computed(() => {
-  if (panel.value === 'later') return 'Send it then'
-  if (isHandOver.value) return 'Send and hand over'
-  if (panel.value === 'expect') return 'Send and wait for the answer'
-  return props.writing.then === 'do_now' ? 'Send and archive' : 'Send'
-})
+const action = computed(() => actionOf(panel.value, props.writing.then))
 
 /** The hand goes to where something is missing: to whom, or the text, above what is quoted. */
 async function settle(): Promise<void> {
@@ -155,7 +151,13 @@ useKeys('Writing', [
 </script>
 
 <template>
-  <section ref="sheet" class="sheet write" aria-label="Your message" @keydown="pressed">
+  <section
+    ref="sheet"
+    class="sheet write"
+    aria-label="Your message"
+    @keydown="pressed"
+    @paste="files?.pasted($event)"
+  >
     <LoadingRows v-if="state === 'loading'" />
     <div v-else-if="state === 'missing'" role="alert">
       <p>{{ wrong.text }}</p>
@@ -218,7 +220,7 @@ useKeys('Writing', [
         Taken back to be changed{{ waited.at ? `; it was to go out ${nearMoment(waited.at)}` : '' }}. Closed
         as it is, it waits again.
       </p>
-      <FileDrop v-model="fields.files" :error="wrong.files" />
+      <FileDrop ref="files" v-model="fields.files" :error="wrong.files" />
       <WriteTrouble
         :misgivings="misgivings"
         :wrong="wrong.all"

@@ -51,3 +51,11 @@ export const KEEPING: Record<string, string> = {
   kept: 'draft kept',
   unkept: 'kept in this browser only',
 }
+
+/** What the button says that sends it. */
+export function actionOf(panel: 'later' | 'expect' | null, then: 'do_now' | 'hand_over' | null): string {
+  if (panel === 'later') return 'Send it then'
+  if (then === 'hand_over') return 'Send and hand over'
+  if (panel === 'expect') return 'Send and wait for the answer'
+  return then === 'do_now' ? 'Send and archive' : 'Send'
+}

@@ -129,6 +129,7 @@ useKeys('Clearing', [
     />
     <FailedState v-else-if="error && !tray" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!isReady" />
+    <LoadingRows v-else-if="!current && (pile.length > 0 || decided > 0)" />
     <EmptyState v-else-if="!current" title="Nothing to decide">
       The tray is empty.
       <template #actions><v-btn color="primary" to="/">Back to the tray</v-btn></template>

@@ -184,11 +184,14 @@ useTaskKeys({
           />
           <FailedState v-if="error && !data" :error="error" @again="refetch()" />
           <LoadingRows v-else-if="!data" />
-          <EmptyState v-else-if="!tasks.length && isFiltered" title="No task is like that">
+          <EmptyState v-else-if="!tasks.length && isFiltered && words" title="No task is like that">
             Use fewer words, or show all again.
           </EmptyState>
-          <EmptyState v-else-if="!tasks.length && order === 'done'" title="Nothing is done yet">
-            Completed tasks are kept here, and can be opened again.
+          <EmptyState v-else-if="!tasks.length && order === 'done'" title="Nothing done is kept here">
+            Completed tasks are kept here until they are cleared away, and can be opened again.
+          </EmptyState>
+          <EmptyState v-else-if="!tasks.length && isFiltered" title="No task is like that">
+            Show all again: nothing has this list, label or priority.
           </EmptyState>
           <EmptyState
             v-else-if="!tasks.length"

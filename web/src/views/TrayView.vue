@@ -4,11 +4,12 @@ import { useRouter } from 'vue-router'
 import type { ConversationRow } from '@/api/client'
 import { claimOf, useDeciding } from '@/api/deciding'
 import { useCounts } from '@/api/heartbeat'
-import { useTray } from '@/api/reading'
+import { useFind, useTray } from '@/api/reading'
 import { useKeys } from '@/keys/registry'
 import DecisionCards from '@/parts/DecisionCards.vue'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
+import FirstSteps from '@/parts/FirstSteps.vue'
 import { GROUPINGS, useGrouping } from '@/parts/grouping'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
@@ -26,6 +27,8 @@ const { decide } = useDeciding()
 const writeFrom = useWritingFrom()
 const { data, error, refetch } = useTray()
 const { data: counts } = useCounts()
+/** Whether anything was ever here is asked only when the tray is empty. */
+const { data: everything } = useFind('', '', 1, () => data.value?.length === 0)
 const rows = computed(() => data.value ?? [])
 const { grouping, groups, isFolded, fold, visible } = useGrouping(rows)
 const { current, currentId, moving, selecting, selected, goTo, clicked, select, clear, meant } = useSelection(
@@ -132,6 +135,8 @@ useKeys('Tray', [
 
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
+    <FirstSteps v-else-if="!rows.length && everything?.total === 0" />
+    <LoadingRows v-else-if="!rows.length && !everything" />
     <EmptyState v-else-if="!rows.length" title="Nothing to decide">
       Everything has its place.
       <template v-if="counts?.forClearing"
@@ -139,7 +144,7 @@ useKeys('Tray', [
         your next clearing.</template
       >
       <template v-if="counts?.nextReturn"
-        >What you put off comes back next {{ nearMoment(counts.nextReturn) }}.</template
+        >What you put off comes back {{ nearMoment(counts.nextReturn) }}.</template
       >
       <template v-else>When mail comes in, it waits for you here.</template>
       <template #actions>

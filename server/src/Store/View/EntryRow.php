@@ -37,10 +37,10 @@ final readonly class EntryRow
             $row->string('kind'),
             $row->string('about'),
             $row->string('consequence'),
-            $row->int('decided'),
+            null === $row->stringOrNull('things') ? $row->int('decided') : $row->int('things'),
             null === $undoes ? null : ['id' => $undoes, 'kind' => $row->string('undone_kind'), 'number' => $row->int('undone_number')],
             $undoneBy,
-            null === $undoneBy && 'empty_bin' !== $row->string('kind'),
+            null === $undoneBy && !\in_array($row->string('kind'), ['empty_bin', 'deliver'], true),
             $row->stringOrNull('outgoing'),
         );
     }
