@@ -76,11 +76,10 @@ export class Desk {
     ).toHaveText(String(count))
   }
 
+  /** From the menu in the bar, which stays when the slip below has gone. */
   async undoLast(): Promise<void> {
-    const undo = this.page
-      .getByRole('region', { name: 'What you did last' })
-      .getByRole('button', { name: 'Undo' })
-      .first()
+    await this.page.getByTitle('What you did last').click()
+    const undo = this.page.locator('.steps').getByRole('button', { name: 'Undo' }).first()
     await this.undone(() => undo.click())
   }
 

@@ -52,10 +52,15 @@ test('a message has a lasting address, which opens it alone from anywhere', asyn
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   await desk.open('Key to the oil store')
-  await page.getByRole('button', { name: 'as mid:' }).click()
+  await page.getByRole('button', { name: 'Copy address' }).click()
+  await page.getByText('For other mail programs').click()
+  await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible()
   const mid = await page.evaluate(() => navigator.clipboard.readText())
   expect(mid).toMatch(/^mid:\S+@\S+$/)
-  await page.getByRole('button', { name: 'Copy address' }).click()
+  await expect(page.getByText('For other mail programs')).toBeHidden()
+  await page.getByRole('button', { name: /^Cop/ }).click()
+  await page.getByText('For a browser').click()
+  await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).not.toBe(mid)
   const address = await page.evaluate(() => navigator.clipboard.readText())
 
   await desk.goTo('Journal')
@@ -67,7 +72,7 @@ test('a message has a lasting address, which opens it alone from anywhere', asyn
   await page.goto(address)
   await expect(page.getByRole('heading', { name: 'Key to the oil store' })).toBeVisible()
   await page.goto('/m/nobody%40nowhere.example')
-  await expect(page.getByRole('alert')).toContainText('not here any more')
+  await expect(page.getByText('No message of that address is here')).toBeVisible()
 
   // Pasted into the sources of a task it is copied there; in its notes it is a link, and the message then names its task.
   await desk.jot(`Fetch the key; note [the message](${mid})`)

@@ -78,7 +78,7 @@ test('a person: their card from a signature, what is open with them, and cards a
     'When shall I come?\r\n\r\n-- \r\nMoira Finlay\r\nOwner, Finlay Joinery Ltd\r\nTel: +353 91 555 0160',
   )
   await desk.open('The new sash')
-  await page.getByRole('button', { name: 'Card', exact: true }).click()
+  await page.getByRole('button', { name: 'Contact card' }).click()
   const dialog = page.getByRole('dialog')
   await expect(dialog.getByLabel('Name', { exact: true })).toHaveValue('Moira Finlay')
   await expect(dialog.getByLabel('Phones')).toHaveValue('+353 91 555 0160')

@@ -1,0 +1,9 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+/** The page's logic without a page: what needs a real browser is a journey in tests/browser. */
+export default defineConfig({
+  root: fileURLToPath(new URL('.', import.meta.url)),
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  test: { include: ['src/**/*.test.ts'], environment: 'happy-dom', restoreMocks: true },
+})
