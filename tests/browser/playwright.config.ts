@@ -11,6 +11,7 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
+    actionTimeout: 60_000,
     baseURL: process.env.ZIPPY_URL ?? 'http://127.0.0.1:8017',
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',

@@ -211,6 +211,13 @@ abstract class ApiTestCase extends WebTestCase
         return array_map(static fn (string $id): array => ['id' => $id], $conversations);
     }
 
+    protected static function text(mixed $value): string
+    {
+        self::assertIsString($value);
+
+        return $value;
+    }
+
     /** @param array<mixed> $entry */
     protected function undo(array $entry, int $status = 200): void
     {

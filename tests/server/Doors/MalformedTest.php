@@ -305,11 +305,4 @@ final class MalformedTest extends ApiTestCase
 
         return $value;
     }
-
-    private static function text(mixed $value): string
-    {
-        self::assertIsString($value);
-
-        return $value;
-    }
 }

@@ -28,6 +28,27 @@ final class AdviceTest extends ApiTestCase
         self::assertSame('2030-12-04', $messages[0]['found']['dates'][0]['date']);
     }
 
+    public function testTheSameTaskIsProposedFromAListAndInTheOpenConversation(): void
+    {
+        $this->signIn();
+        $this->settle(['taskDue' => 'in 3 days', 'taskReminder' => '1 day before']);
+        $drawings = $this->receive('Drawings', text: 'Hello Wren, could you send me the drawings by 4 December 2026?');
+        $lamp = $this->receive('Lamp', text: "Could you look at these before the inspection:\r\n\r\n- the wick\r\n- the glass\r\n- the door\r\n");
+        $proposals = $this->call('POST', '/proposals', ['conversations' => [$lamp, $drawings]]);
+        self::assertSame([$lamp, $drawings], array_column($proposals, 'conversation'), 'in the order in which they were asked for');
+        foreach ([$lamp, $drawings] as $index => $id) {
+            self::assertSame($this->call('GET', '/conversations/'.$id)['proposal'], ((array) $proposals[$index])['proposal']);
+        }
+        [$ofLamp, $ofDrawings] = array_map(static fn (mixed $one): array => (array) ((array) $one)['proposal'], $proposals);
+        self::assertSame(['the wick', 'the glass', 'the door'], array_column((array) $ofLamp['subtasks'], 'title'));
+        self::assertSame([$this->day(3), ['1 day before']], [((array) $ofLamp['due'])['date'], $ofLamp['reminders']], 'what the person has set, as the letter names none');
+        self::assertSame(['Send Tam the drawings', '2026-12-04'], [$ofDrawings['title'], ((array) $ofDrawings['due'])['date']]);
+
+        $this->signIn($this->account('other@ternpoint.example'));
+        self::assertSame([null], array_column($this->call('POST', '/proposals', ['conversations' => [$lamp]]), 'proposal'), 'Of what is not theirs nothing is said.');
+        $this->call('POST', '/proposals', ['conversations' => []], 422);
+    }
+
     public function testAHabitIsLearntAndUnlearntByUndoing(): void
     {
         $this->signIn();

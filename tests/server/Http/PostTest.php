@@ -247,9 +247,4 @@ final class PostTest extends ApiTestCase
     {
         return \is_array($of[$name] ?? null) ? $of[$name] : throw new \OutOfBoundsException($name);
     }
-
-    private static function text(mixed $value): string
-    {
-        return \is_string($value) ? $value : throw new \UnexpectedValueException();
-    }
 }

@@ -144,6 +144,45 @@ final class TrayTest extends ApiTestCase
         self::assertSame($later['id'], ((array) $problem['later'])['id']);
     }
 
+    public function testAStepAndWhatCameAfterItAreUndoneInOneGo(): void
+    {
+        $this->signIn();
+        $first = $this->receive('First');
+        $second = $this->receive('Second');
+        $archived = $this->decide('archive', [$first, $second]);
+        $this->decide('bring_back', [$second]);
+        $this->decide('delete', [$second]);
+        $this->decide('bring_back', [$first]);
+        $problem = $this->call('POST', '/journal/'.self::text($archived['id']).'/undo', ['id' => self::id()], 409);
+        self::assertSame([3, 'bring_back'], [$problem['laterSteps'], ((array) $problem['later'])['kind']], 'The first one that stands in the way is named.');
+        $undone = $this->call('POST', '/journal/'.self::text($archived['id']).'/undo', ['id' => self::id(), 'through' => true]);
+        self::assertSame('undo', $undone['kind']);
+        $tray = array_column($this->rows('/tray'), 'muted', 'subject');
+        ksort($tray);
+        self::assertSame(['First' => false, 'Second' => false], $tray);
+    }
+
+    public function testWhatIsNoKindOfDecisionIsRefused(): void
+    {
+        $this->signIn();
+        $id = $this->receive();
+        foreach (['forget', '', 'Archive', 'sweep'] as $kind) {
+            $this->decide($kind, [$id], status: 422);
+        }
+        self::assertCount(1, $this->rows('/tray'));
+    }
+
+    public function testMailThatComesInStandsInTheJournal(): void
+    {
+        $this->signIn();
+        $this->decide('snooze', [$this->receive('Slates', id: 'slates@glass.example')], ['date' => $this->day(2)]);
+        $this->upload(['more.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Slates\r\nMessage-ID: <more@glass.example>\r\nIn-Reply-To: <slates@glass.example>\r\n\r\nAnd another thing.\r\n"]);
+        $newest = (array) ((array) $this->call('GET', '/journal')['entries'])[0];
+        self::assertSame(['arrive', 'Slates', []], [$newest['kind'], $newest['about'], $this->away()]);
+        $this->undo($newest);
+        self::assertSame(['Slates'], array_column($this->away(), 'subject'), 'It is away again, and the message stays.');
+    }
+
     public function testTheJournalComesInPages(): void
     {
         $this->signIn();
@@ -190,6 +229,22 @@ final class TrayTest extends ApiTestCase
         foreach (['"', '*', 'AND', '-', '(', '^'] as $words) {
             $this->call('GET', '/find?words='.rawurlencode($words));
         }
+    }
+
+    public function testFindShowsThePlaceThatMatchedAndKnowsWhatIsMuted(): void
+    {
+        $this->signIn();
+        $id = $this->receive('Stairs', text: str_repeat('Nothing of note here. ', 60)."\r\n\r\nThe <b>brass</b> rail is loose.");
+        $found = $this->call('GET', '/find?words=bras');
+        $hit = self::text(((array) $found['hits'])[$id]);
+        self::assertStringContainsString("\u{2}brass\u{3}", $hit);
+        self::assertLessThan(300, \strlen($hit), 'a place, not the letter');
+        self::assertSame([], (array) $this->call('GET', '/find')['hits']);
+
+        self::assertSame(0, $this->call('GET', '/find?place=muted')['total']);
+        $this->decide('mute', [$id]);
+        $muted = $this->call('GET', '/find?place=muted&words=stairs');
+        self::assertSame([1, [true]], [$muted['total'], array_column((array) $muted['rows'], 'muted')]);
     }
 
     /** @return array{date: string, time: string} */
