@@ -123,7 +123,8 @@ final readonly class TaskRows
         }
         $rows = $this->connection->fetchAllAssociative(
             'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL AND (t.parent_id IS NULL OR t.due_date IS NOT NULL)), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
-             FROM task_list l LEFT JOIN task t ON t.list_id = l.id WHERE l.account_id = ? GROUP BY l.id ORDER BY l.rank, l.id',
+             FROM task_list l LEFT JOIN task t ON t.list_id = l.id LEFT JOIN task_list p ON p.id = l.parent_id WHERE l.account_id = ?
+             GROUP BY l.id ORDER BY COALESCE(p.rank, l.rank), COALESCE(p.id, l.id), p.id IS NOT NULL, l.rank, l.id',
             [$account->id],
         );
 

@@ -158,6 +158,46 @@ final class TaskStepTest extends ApiTestCase
         $this->call('DELETE', "/lists/{$roof}?entry=".self::id().'&moveTo='.$roof, status: 422);
     }
 
+    public function testListsLieUnderListsOneLevelDeep(): void
+    {
+        $this->signIn();
+        [$house, $roof, $door] = [self::id(), self::id(), self::id()];
+        foreach ([$house => 'House', $roof => 'Roof', $door => 'Door'] as $id => $name) {
+            $this->call('POST', '/lists', ['entry' => self::id(), 'id' => $id, 'name' => $name, 'colour' => 'sea'], 201);
+        }
+        $place = fn (string $list, ?string $behind, ?string $parent, int $status = 200): array => $this->call('PUT', "/lists/{$list}/place", ['entry' => self::id(), 'behind' => $behind, 'parent' => $parent], $status);
+        $tree = fn (): array => array_map(static fn (array $list): array => [$list['name'], $list['parent']], $this->rows('/lists'));
+        $place($roof, null, $house);
+        $nested = $place($door, $roof, $house);
+        self::assertSame([['House', null], ['Roof', $house], ['Door', $house]], $tree());
+        $place($house, null, $roof, 422);
+        $place($roof, null, $roof, 422);
+        $place($door, null, $roof, 422);
+        $this->undo($nested);
+        self::assertSame([['House', null], ['Roof', $house], ['Door', null]], $tree());
+        $deleted = $this->call('DELETE', "/lists/{$house}?entry=".self::id());
+        self::assertSame([['Roof', null], ['Door', null]], $tree(), 'What lay under it stands by itself.');
+        $this->undo($deleted);
+        self::assertSame([['House', null], ['Roof', $house], ['Door', null]], $tree());
+    }
+
+    public function testAFirstReminderIsProposedForADueAndNotOnADayOff(): void
+    {
+        $this->signIn();
+        // It is Tuesday 24 November.
+        foreach (['friday', '7 december', 'in 3 weeks', 'tomorrow', 'today at 18:00'] as $due) {
+            $text = self::text($this->call('GET', '/first-reminder?due='.rawurlencode($due))['text']);
+            if ('' === $text) {
+                continue;
+            }
+            $read = $this->call('GET', '/when?as=reminder&phrase='.rawurlencode($text).'&due='.rawurlencode($due));
+            self::assertLessThan(6, (int) (new \DateTimeImmutable(self::text($read['date'])))->format('N'), "{$text} of {$due}");
+        }
+        self::assertSame('', $this->call('GET', '/first-reminder?due=blursday')['text']);
+        $this->settle(['reminderPercent' => 0]);
+        self::assertSame('', $this->call('GET', '/first-reminder?due=friday')['text']);
+    }
+
     /** @return list<mixed> the titles of the list Roof in the person's order */
     private function order(): array
     {

@@ -30,6 +30,24 @@ final class TaskTest extends ApiTestCase
         self::assertSame('Tam Achterberg', ((array) $this->call('GET', '/sources/'.$copy['id'])['from'])['name']);
     }
 
+    public function testTheAddressOfAMessageThatIsGoneLeadsToItsCopies(): void
+    {
+        $this->signIn();
+        $conversation = $this->receive('Lantern glass', id: 'glass@glass.example');
+        $task = $this->makeTask(['title' => 'Choose the glass'], ['conversation' => ['id' => $conversation]]);
+        $this->decide('delete', [$conversation]);
+        $this->call('DELETE', '/bin?id='.self::id());
+        foreach (['mid:glass@glass.example', '<glass@glass.example>'] as $address) {
+            $this->call('GET', '/message-addresses?address='.rawurlencode($address), status: 404);
+            $copies = $this->call('GET', '/sources?address='.rawurlencode($address));
+            self::assertSame(['Lantern glass'], array_column($copies, 'subject'), $address);
+            self::assertSame([[['id' => $task, 'title' => 'Choose the glass', 'done' => false]]], array_column($copies, 'tasks'));
+        }
+        self::assertSame([], $this->call('GET', '/sources?address='.rawurlencode('mid:never@glass.example')));
+        $this->signIn($this->account('other@ternpoint.example'));
+        self::assertSame([], $this->call('GET', '/sources?address='.rawurlencode('mid:glass@glass.example')));
+    }
+
     public function testDeletingTheTaskLeavesTheMail(): void
     {
         $this->signIn();

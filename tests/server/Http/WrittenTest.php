@@ -69,6 +69,55 @@ final class WrittenTest extends ApiTestCase
         $this->call('POST', '/outlines', ['text' => str_repeat("x\n", 501)], 422);
     }
 
+    public function testALineOfAListIsReadAsAJottedOne(): void
+    {
+        $this->signIn();
+        $outline = $this->call('POST', '/outlines', ['text' => "- Roof; friday 3pm; high\n  - slates; 20 min\n- Door; blursday\n- Lamp; yesterday"]);
+        $jotted = array_map(static fn (mixed $one): array => (array) ((array) $one)['clauses'], $outline);
+        self::assertSame([['due', 'priority'], ['unread'], ['due']], array_map(static fn (array $one): array => array_values(array_diff(array_column($one, 'kind'), ['title'])), $jotted));
+        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [
+            ['id' => self::id(), 'fields' => ['title' => 'Roof; friday 3pm; high', 'due' => ['date' => $this->day(3)]], 'subtasks' => [['title' => 'slates; 20 min; high', 'jotted' => true, 'done' => true], ['title' => 'nails; as written']]],
+        ]], 201);
+        self::assertSame([['slates', 'high']], array_map(static fn (array $row): array => [$row['title'], $row['priority']], $this->rows('/tasks?state=done')));
+        self::assertContains('nails; as written', array_column($this->rows('/tasks'), 'title'), 'What is not to be read is not.');
+    }
+
+    public function testWhatIsOddInALineIsSaid(): void
+    {
+        $this->signIn();
+        $odd = fn (string $line): array => array_values(array_filter(array_column((array) $this->call('POST', '/jot', ['line' => $line])['clauses'], 'odd')));
+        self::assertSame([], $odd('Oil; friday; remind 2h before'));
+        foreach (['Oil; by yesterday', 'Oil; remind 2h before', 'Oil; list Never made'] as $line) {
+            self::assertCount(1, $odd($line), $line);
+        }
+    }
+
+    public function testEveryMonthOnThe31stMeetsEveryMonth(): void
+    {
+        $this->signIn();
+        $read = $this->when('every month on the 31st');
+        self::assertStringContainsString('31', self::text($read['text']));
+        self::assertCount(1, (array) $read['alternatives'], 'The other reading, only months that have it, is offered.');
+        $task = $this->makeTask(['title' => 'Rent', 'due' => ['date' => '2026-12-31'], 'repeat' => ['phrase' => 'every month on the 31st', 'fromCompletion' => false]]);
+        $dues = [];
+        for ($month = 0; $month < 4; ++$month) {
+            $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true]);
+            $dues[] = ((array) ((array) $this->call('GET', '/tasks/'.$task)['row'])['due'])['date'];
+        }
+        self::assertSame(['2027-01-31', '2027-02-28', '2027-03-31', '2027-04-30'], $dues);
+    }
+
+    public function testThePersonCanBeCalledAnotherName(): void
+    {
+        $this->signIn();
+        $this->settle(['name' => 'Wren H.']);
+        self::assertSame('Wren H.', ((array) $this->call('GET', '/session')['account'])['name']);
+        $this->settle(['name' => ' '], 422);
+        $this->settle(['taskDue' => 'blursday'], 422);
+        $this->settle(['taskReminder' => 'blursday'], 422);
+        self::assertSame(['in 3 days', '1 day before'], array_values(array_intersect_key($this->settle(['taskDue' => 'in 3 days', 'taskReminder' => '1 day before']), ['taskDue' => 1, 'taskReminder' => 1])));
+    }
+
     public function testAMessageHasALastingAddress(): void
     {
         $this->signIn();

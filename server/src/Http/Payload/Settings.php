@@ -50,7 +50,7 @@ final readonly class Settings
         public string $taskDue = '',
         #[Assert\Length(max: 200)]
         public string $taskReminder = '',
-        #[Assert\Length(min: 1, max: 200, minMessage: 'What is your name?', maxMessage: 'A name can have {{ limit }} characters at most.'), Assert\NotBlank(message: 'What is your name?', allowNull: true)]
+        #[Assert\Length(min: 1, max: 200, minMessage: 'What is your name?', maxMessage: 'A name can have {{ limit }} characters at most.'), Assert\NotBlank(message: 'What is your name?', allowNull: true, normalizer: 'trim')]
         public ?string $name = null,
     ) {
     }
