@@ -52,9 +52,13 @@ test('the time line: kinds, moving by key and by mouse, beginning now', async ({
   await page.mouse.down()
   const box = await starts.boundingBox()
   await page.mouse.move((box?.x ?? 0) + 300, (box?.y ?? 0) + 12, { steps: 4 })
+  // The list scrolls below the pointer first; only the next step is over what lies there then.
   await stretch.hover()
-  await stretch.hover({ position: { x: 200, y: 12 } })
-  await expect(page.getByText(/“Paint the rail” begins/)).toBeVisible()
+  await expect(async () => {
+    await stretch.hover({ position: { x: 200, y: 12 } })
+    await stretch.hover({ position: { x: 210, y: 14 } })
+    await expect(page.getByText(/“Paint the rail” begins/)).toBeVisible({ timeout: 1000 })
+  }).toPass()
   await page.mouse.up()
   await expect(page.locator('.stretch').last()).not.toContainText('Paint the rail')
   await desk.undoLast()

@@ -35,7 +35,7 @@ test('one line, from everywhere: each clause is shown as it is read, and nothing
 })
 
 test('by mouse, and a line without a title is not written down', async ({ desk, page }) => {
-  await page.getByRole('button', { name: 'Jot', exact: true }).click()
+  await page.getByRole('button', { name: '; Jot' }).click()
   await page.getByRole('textbox', { name: 'Jot' }).fill('; friday')
   await expect(page.getByText('A task needs a title: what is to be done?')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Write it down' })).toBeDisabled()
@@ -96,6 +96,7 @@ test('a pasted list becomes tasks and subtasks after a look at them', async ({ d
     .getByRole('button', { name: /^Museum/ })
     .click()
   await desk.press('Shift+Insert')
+  await expect(page.getByRole('heading', { name: 'Paste a list' })).toContainText('into Museum')
   await page
     .getByRole('textbox', { name: 'One line for each task' })
     .fill('1. Dust the cases\n  - [x] top\n  - sides\n2. Label the lamp')

@@ -110,8 +110,10 @@ test('snoozed until an answer, and until the next clearing; what is back says wh
   await page.getByRole('textbox', { name: 'At the latest' }).fill('in 10 days')
   await expect(page.getByText('in 10 days').last()).toBeVisible()
   await page.getByRole('button', { name: 'Snooze until they answer' }).click()
+  await desk.goTo('Tray')
   await desk.open('Interview on')
   await desk.press('3', '8')
+  await desk.goTo('Tray')
   await expect(desk.row('Interview on')).toHaveCount(0)
 
   await desk.goTo('Coming back')
@@ -209,7 +211,7 @@ test('an open page hears of changes by a small request, and travels', async ({ d
   await other.keyboard.press('5')
   await desk.expectCount('Tray', before - 1)
   await expect(desk.row('Bell rope')).toHaveCount(0)
-  await other.getByRole('button', { name: 'Undo' }).first().click()
+  await other.getByRole('region', { name: 'What you did last' }).getByRole('button', { name: 'Undo' }).click()
   await expect(desk.row('Bell rope')).toBeVisible({ timeout: 15_000 })
 
   await other.goto('/settings')

@@ -1,8 +1,20 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { closeTopmost } from '@/keys/registry'
 import TrayView from './views/TrayView.vue'
 
 /** How far each list was scrolled when it was left, so that one comes back from a conversation to the same rows. */
 const scrolled = new Map<string, number>()
+
+/** Whether the address changes since one goes back or forward; heard before the router hears of it. */
+let isTravelling = false
+window.addEventListener(
+  'popstate',
+  () => {
+    isTravelling = true
+    setTimeout(() => (isTravelling = false))
+  },
+  { capture: true },
+)
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -110,7 +122,10 @@ export const router = createRouter({
 })
 
 router.beforeEach((_to, from) => {
+  // Back, as on a phone, closes what lies on top of the page first.
+  if (isTravelling && closeTopmost()) return false
   scrolled.set(from.fullPath, window.scrollY)
+  return true
 })
 
 router.afterEach((to) => {

@@ -99,7 +99,10 @@ export const vuetify = createVuetify({
     VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto', color: 'primary' },
     VTextarea: { variant: 'outlined', density: 'compact', hideDetails: 'auto', color: 'primary' },
     VCombobox: { variant: 'outlined', density: 'compact', hideDetails: 'auto', color: 'primary' },
-    VDialog: { maxWidth: 560, transition: 'sheet-over' },
+    VDialog: { maxWidth: 560, transition: 'sheet-over', closeOnBack: false },
+    // Each of them would make every change of the address wait; the router closes what is open when one goes back.
+    VMenu: { closeOnBack: false },
+    VOverlay: { closeOnBack: false },
     VList: { density: 'compact' },
   },
 })

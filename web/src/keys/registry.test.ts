@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { createApp, defineComponent, h, nextTick, ref, type App } from 'vue'
-import { cap, keyCard, useCover, useKeys, type Binding } from './registry'
+import { cap, closeTopmost, keyCard, useCover, useKeys, type Binding } from './registry'
 
 const apps: App[] = []
 let done: string[] = []
@@ -62,6 +62,15 @@ test('of two covers the upper one has the keys, alone', () => {
   upper.value = false
   press('Escape')
   expect(done).toEqual(['upper', 'lower'])
+})
+
+test('going back closes what lies on top, and then nothing', () => {
+  const [lower, upper] = [ref(true), ref(true)]
+  mount(() => useCover(lower, () => (lower.value = false)))
+  mount(() => useCover(upper, () => (upper.value = false)))
+  expect([closeTopmost(), lower.value, upper.value]).toEqual([true, true, false])
+  expect([closeTopmost(), lower.value]).toEqual([true, false])
+  expect(closeTopmost()).toBe(false)
 })
 
 test('the focus goes back to where it was, unless somebody has moved it', async () => {

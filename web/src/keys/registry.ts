@@ -19,6 +19,7 @@ export interface Binding {
 /** Something that lies on top of the page: while it is open, only what is within it has keys. */
 interface Cover {
   readonly bindings: Binding[]
+  readonly close: () => void
 }
 
 interface Layer {
@@ -80,7 +81,7 @@ export function useKeys(title: string, bindings: Binding[]): void {
  */
 export function useCover(open: MaybeRefOrGetter<boolean>, close: () => void, bindings: Binding[] = []): void {
   const escape: Binding = { key: 'Escape', label: 'Close', typing: true, run: close }
-  const cover: Cover = { bindings: [...bindings, escape] }
+  const cover: Cover = { bindings: [...bindings, escape], close }
   let before: Element | null = null
   const lift = () => {
     const at = covers.indexOf(cover)
@@ -103,6 +104,17 @@ export function useCover(open: MaybeRefOrGetter<boolean>, close: () => void, bin
     lift()
     if (wasOpen) void nextTick(() => giveBack(before))
   })
+}
+
+/**
+ * Closes the dialog or drop-down that lies on top.
+ *
+ * @return whether there was one
+ */
+export function closeTopmost(): boolean {
+  const cover = covers.at(-1)
+  cover?.close()
+  return cover !== undefined
 }
 
 /** Whether the drop-down of the field was open when the key was pressed; it may be closed before anybody else hears of it. */

@@ -16,6 +16,8 @@ const props = defineProps<{
   /** The task under which they go; without one they stand by themselves */
   title?: string
   text?: string
+  /** Where they go, said beside the heading */
+  into?: string
   save: (fields: Pick<TaskFields, 'title'>, tasks: Outline[]) => Promise<unknown>
   /** Where what is typed is kept */
   place: string
@@ -59,7 +61,10 @@ async function submit(): Promise<void> {
 <template>
   <ModalDialog open max-width="880" name="Tasks of a list" @close="emit('close')">
     <form class="sheet outline" @submit.prevent="submit" @keydown.ctrl.enter="submit">
-      <h2>{{ props.title === undefined ? 'Paste a list' : 'Its list as tasks' }}</h2>
+      <h2>
+        {{ props.title === undefined ? 'Paste a list' : 'Its list as tasks' }}
+        <small v-if="into">{{ into }}</small>
+      </h2>
       <KeptNote :at="keptAt" @anew="anew" />
       <v-text-field
         v-if="props.title !== undefined"
@@ -114,6 +119,13 @@ async function submit(): Promise<void> {
 h2 {
   margin: 0;
   font-size: 18px;
+}
+
+h2 small {
+  margin-left: 8px;
+  font-weight: 400;
+  font-size: 14.5px;
+  color: var(--v-slate);
 }
 
 .halves {

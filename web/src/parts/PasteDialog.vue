@@ -27,6 +27,7 @@ async function save(_fields: unknown, made: Outline[]): Promise<void> {
     v-if="pasting"
     :place="`outline:${pasting.parent ?? 'new'}`"
     :text="pasting.text"
+    :into="pasting.parent ? 'its lines become subtasks' : pasting.list && `into ${pasting.list}`"
     :save="save"
     @close="pasting = null"
   />
