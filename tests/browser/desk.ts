@@ -107,6 +107,13 @@ export class Desk {
     return this.page.locator('section.rings')
   }
 
+  /** All that have come, also where only the first of them stand there. */
+  async showReminders(): Promise<void> {
+    await expect(this.reminders).toBeVisible()
+    const more = this.reminders.getByRole('button', { name: /^Show all/ })
+    if (await more.count()) await more.click()
+  }
+
   /** Whatever reminds by now has been seen. */
   async seeReminders(): Promise<void> {
     await this.page.evaluate(async () => {

@@ -24,14 +24,13 @@ for (const [name, size, scheme] of [
     await page.getByRole('link', { name: 'Zippy Tray' }).click()
     await desk.open('Lantern glass')
     await desk.expectAccessible(`a conversation, ${name}`)
-    await page.getByRole('button', { name: 'Make a task' }).click()
-    await desk.expectAccessible(`Make a task, ${name}`)
-    await page.getByRole('button', { name: 'Snooze', exact: false }).click()
-    await desk.expectAccessible(`Snooze, ${name}`)
-    await page.getByRole('button', { name: 'Hand over' }).click()
-    await desk.expectAccessible(`Hand over, ${name}`)
-    await page.getByRole('button', { name: 'Block sender' }).click()
-    await desk.expectAccessible(`Block sender, ${name}`)
+    for (const card of ['Make a task', 'Snooze', 'Hand over', 'Block sender']) {
+      const button = page.locator('button.card', { hasText: card })
+      await button.click()
+      await desk.expectAccessible(`${card}, ${name}`)
+      // On a phone it stands alone as long as it is open.
+      if (name === 'on a phone') await button.click()
+    }
   })
 
   test(`every card and dialog is accessible, ${name}`, async ({ desk, page }) => {

@@ -29,7 +29,7 @@ test('time is written as people say it: the reading, the other reading, the faul
   await due.fill('1 dec 2031 at 9')
   await expect(said).toContainText('Mon 1 Dec 2031, 09:00')
   await page.getByRole('button', { name: 'Due: choose from a calendar' }).click()
-  await page.getByRole('button', { name: 'Next month' }).click()
+  await page.getByRole('button', { name: 'Next month', exact: true }).click()
   await page.getByRole('button', { name: 'Sat 17 Jan 2032' }).click()
   await expect(due).toHaveValue('Sat 17 Jan 2032, 09:00')
   await desk.press('Escape')

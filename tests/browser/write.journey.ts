@@ -133,6 +133,7 @@ test('sent later: it is on the time line, is edited and moved, and goes out at i
 
   // Taken back, and closed as it was: it waits again, for the same moment.
   await desk.row('The boat on Sunday').getByRole('button', { name: 'Look at it' }).click()
+  await expect(letter).toContainText('We begin at ten.')
   await desk.press('F2')
   await expect(text(desk)).toBeFocused()
   await expect(page.getByText('Taken back to be changed')).toBeVisible()

@@ -5,6 +5,7 @@ import { answer, api } from '@/api/client'
 import { Problem } from '@/api/problem'
 import { moment } from '@/time/format'
 import { attempt, tell } from './notice'
+import { counted } from './words'
 
 /** The password, and where the person is signed in. */
 const queries = useQueryClient()
@@ -12,6 +13,10 @@ const { data: sessions } = useQuery({
   queryKey: ['sessions'],
   queryFn: ({ signal }) => answer(api.GET('/sessions', { signal })),
 })
+/** So many are shown at first, the ones used last. */
+const FEW = 4
+const isWhole = ref(false)
+
 const present = ref('')
 const fresh = ref('')
 const wrong = ref<Record<string, string>>({})
@@ -82,11 +87,16 @@ function name(browser: string): string {
       </p>
     </form>
     <ul v-if="sessions" aria-label="Where you are signed in">
-      <li v-for="one in sessions" :key="one.id">
+      <li v-for="one in isWhole ? sessions : sessions.slice(0, FEW)" :key="one.id">
         <strong>{{ name(one.browser) }}</strong>
         <span class="slate">since {{ moment(one.begunAt) }}, last used {{ moment(one.usedAt) }}</span>
         <span v-if="one.current" class="slate">this one</span>
         <button v-else type="button" class="link" @click="end(one.id)">Sign out there</button>
+      </li>
+      <li v-if="!isWhole && sessions.length > FEW">
+        <button type="button" class="link" @click="isWhole = true">
+          {{ counted(sessions.length - FEW, 'more place', 'more places') }}
+        </button>
       </li>
     </ul>
   </section>

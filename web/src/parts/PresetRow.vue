@@ -8,14 +8,24 @@ import { capitalised } from './words'
  * Times that are meant often, in a row under the field in which a time is written. Each has a key that works as long as
  * the field is empty or all selected, and with which no time begins.
  */
+const props = defineProps<{
+  /** For a reminder: counted from the date that there is, or by itself */
+  as?: 'reminder' | 'lead' | undefined
+}>()
 const emit = defineEmits<{ choose: [phrase: string] }>()
 const KEYS = ['=', '.', ',', '/', '*', '-', '+', ';', ':', '#', '%']
 const USUAL = ['today', 'tomorrow', 'end of the week', 'next week']
+const LEADS = ['1 hour before', '1 day before', 'the morning before']
 const SHORT: Record<string, string> = { 'end of the week': 'Week’s end' }
 
 const { account } = useSession()
 const phrases = computed(() =>
-  [...new Set([...USUAL, ...(account.value?.settings.snoozes ?? [])])].slice(0, KEYS.length),
+  [
+    ...new Set([
+      ...(props.as === 'lead' ? LEADS : props.as ? [] : USUAL),
+      ...(account.value?.settings.snoozes ?? []),
+    ]),
+  ].slice(0, KEYS.length),
 )
 
 /** Whether the key chose one. */

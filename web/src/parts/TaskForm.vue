@@ -219,7 +219,7 @@ defineExpose({ focus, submit, take })
 }
 
 .list {
-  width: 96px;
+  width: 124px;
   padding: 5px 8px;
   font: inherit;
   font-size: 14px;

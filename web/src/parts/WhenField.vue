@@ -4,6 +4,7 @@ import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useReading, canonical, type ReadAs, type Written } from '@/api/when'
 import { useCover } from '@/keys/registry'
 import { nearMoment } from '@/time/format'
+import { afterPress } from '@/typing/press'
 import KeyCap from './KeyCap.vue'
 import PresetRow from './PresetRow.vue'
 
@@ -103,7 +104,13 @@ defineExpose({ focus })
 /** A time at hand; one that is chosen counts as written. */
 const presets = ref<InstanceType<typeof PresetRow>>()
 const isFocused = ref(false)
-const hasPresets = computed(() => !props.bare && props.as === 'when' && props.takes !== 'repeat')
+function left(): void {
+  afterPress(() => (isFocused.value = root.value?.contains(document.activeElement) ?? false))
+}
+const hasPresets = computed(() => !props.bare && props.as !== 'estimate' && props.takes !== 'repeat')
+const presetsAs = computed(() =>
+  props.as !== 'reminder' ? undefined : props.anchors?.due || props.anchors?.start ? 'lead' : 'reminder',
+)
 function pressed(event: KeyboardEvent): void {
   if (event.target instanceof HTMLInputElement && presets.value?.pressed(event, event.target))
     event.preventDefault()
@@ -121,13 +128,7 @@ const said = computed(() => {
 </script>
 
 <template>
-  <div
-    ref="root"
-    class="when"
-    :class="{ focused: isFocused }"
-    @focusin="isFocused = true"
-    @focusout="isFocused = false"
-  >
+  <div ref="root" class="when" :class="{ focused: isFocused }" @focusin="isFocused = true" @focusout="left">
     <v-text-field
       :model-value="model.phrase"
       :label="label"
@@ -180,7 +181,7 @@ const said = computed(() => {
         </button>
       </template>
     </p>
-    <PresetRow v-if="hasPresets && isFocused" ref="presets" @choose="write" />
+    <PresetRow v-if="hasPresets && isFocused" ref="presets" :as="presetsAs" @choose="write" />
   </div>
 </template>
 
