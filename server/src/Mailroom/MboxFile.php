@@ -52,11 +52,12 @@ final readonly class MboxFile
         $raw = '';
         $afterEmpty = true;
         $tooLarge = false;
+        $first = null;
         $line = fgets($file);
         while (false !== $line) {
             $next = fgets($file);
-            $separates = $afterEmpty && str_starts_with($line, 'From ') && $this->isSeparator($line, $next);
-            if ($separates) {
+            if ($afterEmpty && str_starts_with($line, 'From ') && $this->isSeparator($line, $next, $first)) {
+                $first ??= $line;
                 if ($open) {
                     yield $this->found($name, $start, $raw, $tooLarge);
                 }
@@ -71,15 +72,14 @@ final readonly class MboxFile
             $position += \strlen($line);
             $line = $next;
         }
-        if ($open) {
-            yield $this->found($name, $start, $raw, $tooLarge);
-        }
+        yield $open ? $this->found($name, $start, $raw, $tooLarge) : FoundMessage::unreadable($name, 0, 'No message was found in it.');
     }
 
-    private function isSeparator(string $line, string|false $next): bool
+    /** @param ?string $first the line with which the file begins, which may say anything, and may then come again */
+    private function isSeparator(string $line, string|false $next, ?string $first): bool
     {
         return 1 === preg_match(self::DATED, $line)
-            || (1 === preg_match(self::UNDATED, $line) && \is_string($next) && 1 === preg_match(self::FIELD, $next));
+            || (\is_string($next) && 1 === preg_match(self::FIELD, $next) && (\in_array($first, [null, $line], true) || 1 === preg_match(self::UNDATED, $line)));
     }
 
     private function found(string $name, int $start, string $raw, bool $tooLarge): FoundMessage

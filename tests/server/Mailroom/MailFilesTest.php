@@ -40,6 +40,7 @@ final class MailFilesTest extends TestCase
         yield 'with a dash' => ["From - Tue Nov 24 10:00:00 2026\nSubject: 1\n\nOne\n", ["Subject: 1\n\nOne\n"]];
         yield 'without a date, header follows' => ["From a@x.example\nSubject: 1\n\nOne\n\nFrom b@x.example\nSubject: 2\n\nTwo", ["Subject: 1\n\nOne\n", "Subject: 2\n\nTwo"]];
         yield 'without a date, no header follows' => ["{$from}Subject: 1\n\nOne\n\nFrom b@x.example\nmany greetings\n", ["Subject: 1\n\nOne\n\nFrom b@x.example\nmany greetings\n"]];
+        yield 'the first line may say anything, and come again' => ["From nobody\nSubject: 1\n\nOne\n\nFrom nobody\nSubject: 2\n\nTwo\n\nFrom somebody\nelse: x\n", ["Subject: 1\n\nOne\n", "Subject: 2\n\nTwo\n\nFrom somebody\nelse: x\n"]];
         yield 'line ends of Windows' => [str_replace("\n", "\r\n", "{$from}Subject: 1\n\nOne\n\n{$from}Subject: 2\n\n>From two\n"), ["Subject: 1\r\n\r\nOne\r\n", "Subject: 2\r\n\r\nFrom two\r\n"]];
         yield 'empty lines at the end of a message stay but one' => ["{$from}Subject: 1\n\nOne\n\n\n\n{$from}Subject: 2\n\nTwo\n", ["Subject: 1\n\nOne\n\n\n", "Subject: 2\n\nTwo\n"]];
         yield 'nothing after the separator' => ["{$from}\n{$from}Subject: 2\n\nTwo\n", ['', "Subject: 2\n\nTwo\n"]];
@@ -101,6 +102,12 @@ final class MailFilesTest extends TestCase
         self::assertCount(1, $found);
         self::assertNull($found[0]->raw);
         self::assertSame('There is no such file or folder.', $found[0]->problem);
+    }
+
+    public function testAFileInWhichNoMessageIsFoundSaysSo(): void
+    {
+        $found = $this->read(['letter.txt' => "From here on we open at ten.\n\nMany greetings\n"]);
+        self::assertSame([[null, 'No message was found in it.']], array_map(static fn (FoundMessage $one): array => [$one->raw, $one->problem], $found));
     }
 
     public function testMemoryDoesNotGrowWithTheFile(): void

@@ -3,6 +3,8 @@
  * in them are invented.
  */
 
+import { present } from '@/time/clock'
+
 interface Made {
   from: string
   subject: string
@@ -51,13 +53,20 @@ const letters = (now: Date): Made[] => {
   ]
 }
 
+/** "Thu Nov 26 09:00:00 2026", in UTC, as the line above each message of an mbox has it (RFC 4155, appendix A). */
+function asctime(at: Date): string {
+  const [weekday = '', day, month, year, time] = at.toUTCString().split(' ')
+  return [weekday.slice(0, 3), month, String(Number(day)).padStart(2), time, year].join(' ')
+}
+
 /** One file to be brought in. */
-export function firstLetters(to: string, now = new Date()): File {
+export function firstLetters(to: string, now = present()): File {
   const text = letters(now).map(({ from, subject, ago, text: body, headers = '' }) => {
-    const date = new Date(now.getTime() - ago * 3_600_000).toUTCString().replace('GMT', '+0000')
+    const at = new Date(now.getTime() - ago * 3_600_000)
+    const date = at.toUTCString().replace('GMT', '+0000')
     const id = `${crypto.randomUUID()}@millrace.example`
     const lines = body.replaceAll('\n', '\r\n').replaceAll(/^From /gm, '>From ')
-    return `From nobody\r\nFrom: ${from}\r\nTo: ${to}\r\nSubject: ${subject}\r\nDate: ${date}\r\nMessage-ID: <${id}>\r\n${headers}Content-Type: text/plain; charset=utf-8\r\n\r\n${lines}\r\n\r\n`
+    return `From ${id} ${asctime(at)}\r\nFrom: ${from}\r\nTo: ${to}\r\nSubject: ${subject}\r\nDate: ${date}\r\nMessage-ID: <${id}>\r\n${headers}Content-Type: text/plain; charset=utf-8\r\n\r\n${lines}\r\n\r\n`
   })
   return new File(text, 'made-up-letters.mbox', { type: 'application/mbox' })
 }
