@@ -12,4 +12,9 @@ final readonly class ObjectRef
     public function __construct(public ObjectKind $kind, public string $id)
     {
     }
+
+    public function is(self $other): bool
+    {
+        return $this->kind === $other->kind && $this->id === $other->id;
+    }
 }

@@ -74,7 +74,7 @@ final class WrittenTest extends ApiTestCase
         $this->signIn();
         $outline = $this->call('POST', '/outlines', ['text' => "- Roof; friday 3pm; high\n  - slates; 20 min\n- Door; blursday\n- Lamp; yesterday"]);
         $jotted = array_map(static fn (mixed $one): array => (array) ((array) $one)['clauses'], $outline);
-        self::assertSame([['due', 'priority'], ['unread'], ['due']], array_map(static fn (array $one): array => array_values(array_diff(array_column($one, 'kind'), ['title'])), $jotted));
+        self::assertSame([['due', 'priority'], ['unread'], ['due']], array_map(static fn (array $one): array => array_values(array_filter(array_column($one, 'kind'), static fn (mixed $kind): bool => 'title' !== $kind)), $jotted));
         $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [
             ['id' => self::id(), 'fields' => ['title' => 'Roof; friday 3pm; high', 'due' => ['date' => $this->day(3)]], 'subtasks' => [['title' => 'slates; 20 min; high', 'jotted' => true, 'done' => true], ['title' => 'nails; as written']]],
         ]], 201);
