@@ -38,14 +38,6 @@ test('pictures of the views', async ({ desk, page }) => {
   await page.goto('/people/olga@brandt-roofs.example')
   await expect(page.getByRole('region', { name: 'Owed to them' })).toContainText('Before the inspection')
   await shoot(desk, 'person')
-  await page.goto('/settings')
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: 'Please have a look' })
-    .getByRole('button', { name: 'Change' })
-    .click()
-  await expect(page.getByLabel('What it is called')).toBeVisible()
-  await shoot(desk, 'templates')
   await page.goto('/')
   await desk.open('Before the inspection')
   await desk.press('2')
@@ -96,8 +88,19 @@ test('pictures of a reminder', async ({ desk }) => {
 
 test('pictures on a phone', async ({ desk, page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await desk.goTo('Tray')
-  await shoot(desk, 'phone-tray')
+  await page.goto('/clear')
+  await expect(page.locator('.conversation h1')).toBeVisible()
+  await shoot(desk, 'phone-clearing')
+})
+
+test('picture of a first visit', async ({ desk, page }) => {
+  await page.route('**/api/tray*', (route) => route.fulfill({ json: [] }))
+  await page.route('**/api/find*', (route) =>
+    route.fulfill({ json: { rows: [], hits: {}, total: 0, pageSize: 50 } }),
+  )
+  await page.reload()
+  await expect(page.getByRole('region', { name: 'First steps' })).toBeVisible()
+  await shoot(desk, 'first-visit')
 })
 
 test('pictures of a clearing', async ({ desk, page }) => {

@@ -6,6 +6,7 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { Problem } from './api/problem'
 import { vFirst } from './keys/first'
+import { vKeyed } from './keys/keyed'
 import { router } from './router'
 import { vuetify } from './theme'
 import { forgetOld } from './typing/kept'
@@ -26,4 +27,5 @@ createApp(App)
   .use(vuetify)
   .use(VueQueryPlugin, { queryClient })
   .directive('first', vFirst)
+  .directive('keyed', vKeyed)
   .mount('#app')

@@ -49,10 +49,19 @@ const tab = computed(() =>
       <span class="slate note">{{ noteOf(row) }}</span>
     </router-link>
     <span class="acts">
-      <button v-if="canMove(row)" class="link" type="button" tabindex="-1" @click="$emit('move')">
+      <button
+        v-if="canMove(row)"
+        v-keyed="'3'"
+        class="link"
+        type="button"
+        tabindex="-1"
+        @click="$emit('move')"
+      >
         Move
       </button>
-      <button class="link" type="button" tabindex="-1" @click="$emit('now')">{{ NOW[row.kind] }}</button>
+      <button v-keyed="'Backspace'" class="link" type="button" tabindex="-1" @click="$emit('now')">
+        {{ NOW[row.kind] }}
+      </button>
     </span>
     <IndexTab :near="nearness(row.date)">{{ tab }}</IndexTab>
   </li>

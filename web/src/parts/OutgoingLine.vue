@@ -37,14 +37,16 @@ const near = computed(() => {
     </button>
     <span class="acts">
       <template v-if="row.state === 'draft'">
-        <button class="link" type="button" @click="$emit('edit')">Go on writing</button>
-        <button class="link" type="button" @click="$emit('drop')">Delete</button>
+        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Go on writing</button>
+        <button v-keyed="'6'" class="link" type="button" @click="$emit('drop')">Delete</button>
       </template>
       <template v-else-if="row.state === 'waiting'">
-        <button class="link" type="button" @click="$emit('edit')">Look at it</button>
-        <button class="link" type="button" @click="$emit('move')">Move</button>
+        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Look at it</button>
+        <button v-keyed="'3'" class="link" type="button" @click="$emit('move')">Move</button>
         <button class="link" type="button" @click="$emit('now')">Send now</button>
-        <button class="link" type="button" @click="$emit('back')">Back to drafts</button>
+        <button v-keyed="'Backspace'" class="link" type="button" @click="$emit('back')">
+          Back to drafts
+        </button>
       </template>
       <template v-else-if="isTrouble">
         <button v-if="row.state === 'doubt'" class="link" type="button" @click="$emit('arrived')">
@@ -53,7 +55,7 @@ const near = computed(() => {
         <button class="link" type="button" @click="$emit('now')">
           {{ row.state === 'doubt' ? 'Send it again' : 'Try again now' }}
         </button>
-        <button class="link" type="button" @click="$emit('edit')">Edit</button>
+        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Edit</button>
       </template>
     </span>
     <IndexTab :near="near">{{ tab }}</IndexTab>

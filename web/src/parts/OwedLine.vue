@@ -64,17 +64,28 @@ const near = computed(() => {
       <b>{{ title }}</b> <span class="slate">{{ about }}</span>
     </component>
     <span v-if="owed.state === 'open'" class="acts">
-      <button v-if="owed.person.email" class="link" type="button" tabindex="-1" @click="$emit('again')">
+      <button
+        v-if="owed.person.email"
+        v-keyed="'0'"
+        class="link"
+        type="button"
+        tabindex="-1"
+        @click="$emit('again')"
+      >
         Ask again
       </button>
-      <button class="link" type="button" tabindex="-1" @click="$emit('move')">More time</button>
-      <button class="link" type="button" tabindex="-1" @click="$emit('settle', 'answered')">
+      <button v-keyed="'3'" class="link" type="button" tabindex="-1" @click="$emit('move')">More time</button>
+      <button v-keyed="'5'" class="link" type="button" tabindex="-1" @click="$emit('settle', 'answered')">
         It is here
       </button>
-      <button class="link" type="button" tabindex="-1" @click="$emit('settle', 'dropped')">Let go</button>
+      <button v-keyed="'6'" class="link" type="button" tabindex="-1" @click="$emit('settle', 'dropped')">
+        Let go
+      </button>
     </span>
     <span v-else class="acts">
-      <button class="link" type="button" tabindex="-1" @click="$emit('move')">Owed again …</button>
+      <button v-keyed="'3'" class="link" type="button" tabindex="-1" @click="$emit('move')">
+        Owed again …
+      </button>
     </span>
     <IndexTab :near="near">{{ tab }}</IndexTab>
   </li>

@@ -60,27 +60,27 @@ defineExpose({ unfold })
 <template>
   <div class="bar" role="toolbar" :aria-label="`${counted(tasks.length, 'task')} selected`">
     <b>{{ counted(tasks.length, 'task') }}</b>
-    <button type="button" class="link" @click="emit('clear')">Select none</button>
-    <v-btn size="small" color="primary" title="Space" @click="completeAll">Complete</v-btn>
-    <v-btn size="small" variant="outlined" title="0" @click="unfold('due')">Another due</v-btn>
-    <v-btn size="small" variant="outlined" title="3" @click="putOff(tasks, () => emit('done'))"
+    <button v-keyed="'Escape'" type="button" class="link" @click="emit('clear')">Select none</button>
+    <v-btn v-keyed="' '" size="small" color="primary" @click="completeAll">Complete</v-btn>
+    <v-btn v-keyed="'0'" size="small" variant="outlined" @click="unfold('due')">Another due</v-btn>
+    <v-btn v-keyed="'3'" size="small" variant="outlined" @click="putOff(tasks, () => emit('done'))"
       >Put off</v-btn
     >
     <select
       ref="listChoice"
+      v-keyed="'5'"
       aria-label="Move to the list"
-      title="5"
       @keydown.esc.stop="leave"
       @change="change({ list: value($event) })"
     >
       <option value="" selected disabled>To list …</option>
       <option v-for="list in lists" :key="list.id">{{ list.name }}</option>
     </select>
-    <v-btn size="small" variant="outlined" title="7" @click="unfold('label')">Label</v-btn>
+    <v-btn v-keyed="'7'" size="small" variant="outlined" @click="unfold('label')">Label</v-btn>
     <select
       ref="priority"
+      v-keyed="'8'"
       aria-label="Set the priority"
-      title="8"
       @keydown.esc.stop="leave"
       @change="change({ priority: value($event) as 'high' | 'normal' | 'low' })"
     >
@@ -89,7 +89,7 @@ defineExpose({ unfold })
       <option>normal</option>
       <option>low</option>
     </select>
-    <v-btn size="small" variant="text" title="6" @click="run(() => deleteTasks(ids))">Delete</v-btn>
+    <v-btn v-keyed="'6'" size="small" variant="text" @click="run(() => deleteTasks(ids))">Delete</v-btn>
     <form
       v-if="asking === 'label'"
       class="ask"

@@ -19,9 +19,9 @@ import IndexTab from './IndexTab.vue'
 import KeyCap from './KeyCap.vue'
 import LoadingRows from './LoadingRows.vue'
 import MarkdownText from './MarkdownText.vue'
-import { attempt, say } from './notice'
-import { putOff } from './putoff'
+import { say } from './notice'
 import SubtaskList from './SubtaskList.vue'
+import TaskActions from './TaskActions.vue'
 import TaskFacts from './TaskFacts.vue'
 import TaskForm from './TaskForm.vue'
 import TaskSources from './TaskSources.vue'
@@ -30,7 +30,7 @@ const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ close: [] }>()
 
 const { data: task, error, refetch } = useTask(() => props.id)
-const { editTask, skipTask, deleteTasks } = useDeciding()
+const { editTask } = useDeciding()
 const { check } = useCompleting()
 const row = computed(() => task.value?.row)
 const due = computed(() =>
@@ -122,10 +122,6 @@ async function pasted(event: ClipboardEvent): Promise<void> {
   await form.value?.take(files)
 }
 
-async function remove(): Promise<void> {
-  if (await attempt(() => deleteTasks([props.id]))) emit('close')
-}
-
 /** What is asked for while the task is still on its way is done when it is there. */
 defineExpose({
   edit: () => {
@@ -188,22 +184,7 @@ defineExpose({
           <MarkdownText :text="task.notes" />
         </template>
         <SubtaskList :task="task" @check="check" />
-        <div class="actions">
-          <v-btn color="primary" @click="check(row)">{{ row.completedAt ? 'Open again' : 'Complete' }}</v-btn>
-          <v-btn
-            v-if="task.repeat?.next && !row.completedAt"
-            variant="outlined"
-            @click="attempt(() => skipTask(id))"
-          >
-            Skip this one
-          </v-btn>
-          <v-btn v-if="!row.completedAt" variant="outlined" @click="putOff([row])">Put off</v-btn>
-          <v-btn v-if="!row.completedAt" variant="outlined" :to="{ name: 'write', query: { task: id } }"
-            >Hand over</v-btn
-          >
-          <v-btn variant="outlined" @click="edit">Edit</v-btn>
-          <v-btn variant="text" @click="remove">Delete</v-btn>
-        </div>
+        <TaskActions :task="task" @edit="edit" @deleted="emit('close')" />
         <TaskSources :task="task" />
       </template>
     </template>
@@ -269,13 +250,6 @@ h3 {
   font-size: 14px;
   color: var(--v-slate);
   margin: 16px 0 4px;
-}
-
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 18px;
 }
 
 .form {
