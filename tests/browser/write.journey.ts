@@ -100,6 +100,7 @@ test('handed over: one answers, one is silent, one does not exist', async ({ des
   for (const plan of ['Plan A', 'Plan B', 'Plan C']) {
     await desk.open(plan)
     await desk.press('5')
+    await desk.goTo('Tray')
     await expect(desk.row(plan)).toHaveCount(0)
   }
 })
@@ -185,8 +186,12 @@ test('a draft is never lost: a reload, a second window, a server that does not a
   await other.getByRole('button', { name: /Go on writing/ }).click()
   const there = other.getByRole('textbox', { name: 'Text', exact: true })
   await expect(there).toBeFocused()
+  const keptThere = other.waitForResponse(
+    (response) =>
+      response.request().method() === 'PUT' && !!response.request().postData()?.includes('Or blue?'),
+  )
   await other.keyboard.type(' Or blue?')
-  await expect(other.getByText('draft kept')).toBeVisible()
+  expect((await keptThere).ok()).toBe(true)
   await page.keyboard.type(' Matt.')
   await expect(page.getByText('This draft was changed in another window.')).toBeVisible()
   await expect(text(desk)).toHaveValue(/^Green, as before\. Matt\.\n/)

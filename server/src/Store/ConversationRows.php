@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Store;
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Mail\Passage;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\Advice;
@@ -21,6 +22,9 @@ use ZippyTray\Server\Store\View\Row;
  */
 final readonly class ConversationRows
 {
+    /** Characters of a text in which the place that matched is looked for */
+    private const SHOWN_OF = 100_000;
+
     public const PAGE = 100;
 
     /** So many rows of the tray are given at the most; as they are decided, others take their place. */
@@ -117,16 +121,17 @@ final readonly class ConversationRows
     }
 
     /**
-     * @param string $words all of them must occur in a message, as beginnings of words; empty for any
+     * @param string $typed all words of it must occur in a message, as beginnings of words; empty for any
      * @param bool   $muted only those that stay out of the tray whatever arrives
      * @param int    $page  from 1 on
      *
      * @return array{rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, pageSize: int} the newest first; hits: see hits()
      */
-    public function find(Account $account, string $words, ?Place $place, int $page, bool $muted = false): array
+    public function find(Account $account, string $typed, ?Place $place, int $page, bool $muted = false): array
     {
         $where = ['1'];
         $parameters = [];
+        $words = self::words($typed);
         $match = self::match($words);
         if (null !== $match) {
             $where[] = 'c.id IN (SELECT m.conversation_id FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH :words)';
@@ -147,41 +152,53 @@ final readonly class ConversationRows
 
         return [
             'rows' => $rows,
-            'hits' => new \ArrayObject(null === $match ? [] : $this->hits($match, array_map(static fn (ConversationRow $row): string => $row->id, $rows))),
+            'hits' => new \ArrayObject(null === $match ? [] : $this->hits($words, array_map(static fn (ConversationRow $row): string => $row->id, $rows))),
             'total' => is_numeric($total) ? (int) $total : 0,
             'pageSize' => self::PAGE,
         ];
     }
 
     /**
-     * The places that matched, of the newest message each.
+     * The places that matched, of the newest message each in which that is not the subject alone.
      *
-     * @param list<string> $ids conversations
+     * @param list<string> $words
+     * @param list<string> $ids   conversations
      *
-     * @return array<string, string> by conversation: some words of the message, what matched between U+0002 and U+0003
+     * @return array<string, string> by conversation, see Passage
      */
-    private function hits(string $match, array $ids): array
+    private function hits(array $words, array $ids): array
     {
         $hits = [];
         foreach ($this->connection->iterateAssociative(
-            "SELECT x.conversation_id, snippet(message_search, -1, char(2), char(3), '…', 18) AS hit
-             FROM conversation_message x JOIN message_search s ON s.rowid = x.number
-             WHERE x.conversation_id IN (SELECT value FROM json_each(?)) AND message_search MATCH ? ORDER BY x.number",
-            [json_encode($ids, \JSON_THROW_ON_ERROR), $match],
+            'SELECT x.conversation_id, s.people, substr(s.text, 1, :longest) AS text FROM message_search s JOIN conversation_message x ON x.number = s.rowid WHERE s.rowid IN (
+                SELECT MAX(m.number) FROM message_search f JOIN conversation_message m ON m.number = f.rowid
+                WHERE message_search MATCH :words AND m.conversation_id IN (SELECT value FROM json_each(:ids)) GROUP BY m.conversation_id)',
+            ['longest' => self::SHOWN_OF, 'words' => self::match($words), 'ids' => json_encode($ids, \JSON_THROW_ON_ERROR)],
         ) as $columns) {
             $row = new Row($columns);
-            $hits[$row->string('conversation_id')] = trim((string) preg_replace('/\s+/u', ' ', mb_scrub($row->string('hit'))));
+            $hit = Passage::in($row->string('text'), $words) ?: Passage::in($row->string('people'), $words);
+            if ('' !== $hit) {
+                $hits[$row->string('conversation_id')] = $hit;
+            }
         }
 
         return $hits;
     }
 
-    /** What a person typed, as an expression of SQLite's full-text search; null when it holds no word. */
-    private static function match(string $words): ?string
+    /** @return list<string> what can be looked for of what a person typed */
+    private static function words(string $typed): array
     {
-        $found = preg_match_all('/[\p{L}\p{N}]+/u', $words, $m) ? $m[0] : [];
+        return preg_match_all('/[\p{L}\p{N}]+/u', $typed, $m) ? $m[0] : [];
+    }
 
-        return [] === $found ? null : implode(' AND ', array_map(static fn (string $word): string => '"'.$word.'" *', $found));
+    /**
+     * An expression of SQLite's full-text search; null when there is no word.
+     *
+     * @param list<string> $words
+     */
+    private static function match(array $words): ?string
+    {
+        return [] === $words ? null : implode(' AND ', array_map(static fn (string $word): string => '"'.$word.'" *', $words));
     }
 
     /**

@@ -1962,6 +1962,8 @@ export interface components {
             inline?: boolean;
             /** @description Content-ID without angle brackets, may be empty */
             contentId?: string;
+            /** @description Of a calendar object: the method of iTIP (RFC 5546), in lower case */
+            method?: string;
         };
         Message: {
             id: components["schemas"]["Id"];

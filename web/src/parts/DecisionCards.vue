@@ -72,12 +72,16 @@ const isForm = (one: unknown) => {
   form.value = one as typeof form.value
 }
 
-/** The same again says that it is done; a card that is unfolded already takes the focus. */
-async function press(card: Card): Promise<void> {
+/**
+ * The same key again says that it is done; a card that is unfolded already takes the focus.
+ *
+ * @param isClick nobody is blocked by a click that is to fold the card
+ */
+async function press(card: Card, isClick = false): Promise<void> {
   const isOpen = open.value === card.kind
   if (!card.asks) return void take(card.kind as Exclude<CardKind, 'make_task'>)
   if (isOpen && card.kind === 'do_now') return void take('do_now')
-  if (isOpen && card.kind === 'block') return void take('block')
+  if (isOpen && card.kind === 'block') return isClick ? fold() : void take('block')
   if (!isOpen && advised.value === card && card.kind !== 'do_now' && card.kind !== 'snooze') {
     open.value = card.kind
     await nextTick()
@@ -168,7 +172,7 @@ useKeys('Decide', [
         :class="{ open: shown === card.kind && !bar, lit: open === card.kind, advised: card === advised }"
         :aria-expanded="card.asks ? shown === card.kind : undefined"
         :title="`${card.text} (${card.key}): ${card.follows(rows)}`"
-        @click="press(card)"
+        @click="press(card, true)"
       >
         <KeyCap :name="card.key" />
         <span class="text">{{ card.text }}</span>
