@@ -103,7 +103,8 @@ ol {
 
 li {
   display: grid;
-  grid-template-rows: auto 1fr auto auto;
+  grid-row: span 4;
+  grid-template-rows: subgrid;
   gap: 8px;
   align-content: start;
   justify-items: start;

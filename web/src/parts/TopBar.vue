@@ -69,7 +69,7 @@ useKeys(EVERYWHERE, [
       <button class="tool" type="button" title="Jot: write a task down in one line (;)" @click="$emit('jot')">
         <KeyCap name=";" /> <span>Jot</span>
       </button>
-      <button class="tool" type="button" title="Show the key card (?)" @click="$emit('keys')">
+      <button class="tool wide" type="button" title="Show the key card (?)" @click="$emit('keys')">
         <KeyCap name="?" /> <span>Keys</span>
       </button>
       <AccountMenu @keys="$emit('keys')" />
@@ -200,7 +200,8 @@ nav a.on b {
     gap: 12px;
   }
 
-  .tool:not(.ringing) kbd {
+  .tool:not(.ringing) kbd,
+  .tool.wide {
     display: none;
   }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiUndoVariant } from '@mdi/js'
+import { onClickOutside } from '@vueuse/core'
 import { ref } from 'vue'
 import type { Entry } from '@/api/client'
 import { useCover } from '@/keys/registry'
@@ -14,6 +15,8 @@ import { deed, object } from './words'
 const { undoIt } = useUndoing()
 const open = ref(false)
 useCover(open, () => (open.value = false))
+const root = ref<HTMLElement>()
+onClickOutside(root, () => (open.value = false))
 
 function undo(entry: Entry): void {
   open.value = false
@@ -22,13 +25,18 @@ function undo(entry: Entry): void {
 </script>
 
 <template>
-  <v-menu v-if="trail.length" v-model="open" :close-on-content-click="false">
-    <template #activator="{ props }">
-      <button v-bind="props" class="tool" type="button" title="What you did last (Ctrl+Z undoes it)">
-        <v-icon :icon="mdiUndoVariant" size="18" /> <span>Undo</span>
-      </button>
-    </template>
-    <div class="sheet steps">
+  <div v-if="trail.length" ref="root" class="trail">
+    <button
+      class="tool"
+      type="button"
+      title="What you did last (Ctrl+Z undoes it)"
+      aria-label="Undo"
+      :aria-expanded="open"
+      @click="open = !open"
+    >
+      <v-icon :icon="mdiUndoVariant" size="18" /> <span>Undo</span>
+    </button>
+    <div v-if="open" class="sheet steps" role="group" aria-label="What you did last">
       <p v-for="entry in trail" :key="entry.id">
         <span class="what">{{ deed(entry) }}: {{ object(entry) }}</span>
         <span class="slate">{{ nearMoment(entry.at) }}</span>
@@ -39,17 +47,39 @@ function undo(entry: Entry): void {
         <router-link class="link" to="/journal" @click="open = false">All of it: the journal</router-link>
       </p>
     </div>
-  </v-menu>
+  </div>
 </template>
 
 <style scoped src="./tool.css"></style>
 <style scoped>
+.trail {
+  position: relative;
+}
+
 .steps {
+  position: absolute;
+  z-index: 20;
+  top: calc(100% + 6px);
+  right: 0;
   display: grid;
   gap: 7px;
+  width: max-content;
   max-width: min(560px, 94vw);
   padding: 12px 18px 14px;
   font-size: 14px;
+  border: 1px solid var(--v-edge);
+}
+
+@media (max-width: 760px) {
+  .tool span {
+    display: none;
+  }
+
+  .steps {
+    position: fixed;
+    top: 52px;
+    right: 3vw;
+  }
 }
 
 p {
