@@ -41,8 +41,8 @@ final readonly class Derived implements BookCheck
             ->allWrong('A message is not in the index of words', $this->connection->fetchFirstColumn('SELECT x.message_id FROM conversation_message x LEFT JOIN message_search_docsize s ON s.id = x.number WHERE s.id IS NULL'))
             ->allWrong('The index of words has something that is no message', $this->connection->fetchFirstColumn('SELECT s.id FROM message_search_docsize s LEFT JOIN conversation_message x ON x.number = s.id WHERE x.number IS NULL'))
             ->allWrong('A message is not in the index of threads', $this->connection->fetchFirstColumn('SELECT m.id FROM message m LEFT JOIN thread_subject t ON t.message_id = m.id WHERE t.message_id IS NULL'))
-            ->allWrong('A message that was sent is not among those written to', $this->connection->fetchFirstColumn("SELECT DISTINCT m.id FROM message m, json_each(m.recipients) j WHERE m.own AND j.value ->> 'email' <> '' AND NOT EXISTS (SELECT 1 FROM written_to w WHERE w.message_id = m.id)"))
             ->allWrong('A message is not among those of its people', $this->connection->fetchFirstColumn("SELECT m.id FROM message m WHERE NOT m.own AND m.sender ->> 'email' LIKE '%_@_%' AND NOT EXISTS (SELECT 1 FROM person_message p WHERE p.message_id = m.id)"))
+            ->allWrong('A message that was sent is not among those of its people', $this->connection->fetchFirstColumn("SELECT DISTINCT m.id FROM message m, json_each(m.recipients) j WHERE m.own AND j.value ->> 'email' LIKE '%_@_%' AND NOT EXISTS (SELECT 1 FROM person_message p WHERE p.message_id = m.id)"))
             ->allWrong('A person counts their messages wrongly', $this->connection->fetchFirstColumn('SELECT p.email FROM person p LEFT JOIN person_message m ON m.account_id = p.account_id AND m.email = p.email GROUP BY p.account_id, p.email HAVING p.received <> SUM(NOT m.own) OR p.sent <> SUM(m.own) OR COUNT(m.message_id) = 0'))
             ->allWrong('A conversation counts its messages wrongly', $this->connection->fetchFirstColumn('SELECT c.id FROM conversation c LEFT JOIN conversation_message x ON x.conversation_id = c.id GROUP BY c.id HAVING c.messages <> COUNT(x.message_id)'))
             ->allWrong('A conversation counts its attachments wrongly', $this->connection->fetchFirstColumn('SELECT c.id FROM conversation c JOIN conversation_message x ON x.conversation_id = c.id JOIN message m ON m.id = x.message_id GROUP BY c.id HAVING c.attachments <> SUM(json_array_length(m.attachments))'))
@@ -51,7 +51,7 @@ final readonly class Derived implements BookCheck
 
     public function repair(): void
     {
-        foreach (['message_search', 'thread_id', 'thread_subject', 'written_to', 'person', 'person_word', 'person_message'] as $table) {
+        foreach (['message_search', 'thread_id', 'thread_subject', 'person', 'person_word', 'person_message'] as $table) {
             $this->connection->executeStatement('DELETE FROM '.$table);
         }
         $last = 0;

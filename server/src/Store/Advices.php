@@ -76,7 +76,7 @@ final readonly class Advices
         $rows = [];
         foreach ($this->connection->iterateAssociative(
             'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.snoozed_since, c.away_until, c.away_reason, c.called_back_by, c.owed_by, c.owed_what, c.decided_at, '.ConversationRows::TOUCHES.' AS touches
-             FROM conversation c WHERE c.account_id = ? AND c.id IN (SELECT value FROM json_each(?))',
+             FROM conversation c WHERE +c.account_id = ? AND c.id IN (SELECT value FROM json_each(?))',
             [$account->id, json_encode($ids, \JSON_THROW_ON_ERROR)],
         ) as $columns) {
             $row = new Row($columns);
@@ -122,11 +122,10 @@ final readonly class Advices
     {
         $decisions = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT habit_key, decided_as FROM (
-                SELECT habit_key, decided_as, decided_at, ROW_NUMBER() OVER (PARTITION BY habit_key ORDER BY decided_at DESC) AS number
-                FROM conversation WHERE account_id = ? AND decided_as IS NOT NULL AND habit_key IN (SELECT value FROM json_each(?))
-             ) WHERE number <= '.Habit::LOOKED_AT.' ORDER BY habit_key, number',
-            [$account->id, json_encode(array_values(array_unique($keys)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)],
+            'SELECT c.habit_key, c.decided_as FROM json_each(:keys) k CROSS JOIN conversation c ON c.id IN (
+                SELECT h.id FROM conversation h WHERE h.account_id = :account AND h.habit_key = k.value AND h.decided_as IS NOT NULL ORDER BY h.decided_at DESC LIMIT '.Habit::LOOKED_AT.'
+             ) ORDER BY k.key, c.decided_at DESC',
+            ['account' => $account->id, 'keys' => json_encode(array_values(array_unique($keys)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)],
         ) as $columns) {
             $row = new Row($columns);
             $decisions[$row->string('habit_key')][] = AdvisedDecision::tryFrom($row->string('decided_as'));
@@ -144,7 +143,7 @@ final readonly class Advices
     {
         $counts = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT email, COUNT(*) AS times FROM written_to WHERE account_id = ? AND email IN (SELECT value FROM json_each(?)) GROUP BY email',
+            'SELECT email, sent AS times FROM person WHERE account_id = ? AND email IN (SELECT value FROM json_each(?)) AND sent > 0',
             [$account->id, json_encode(array_values(array_unique($emails)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)],
         ) as $columns) {
             $row = new Row($columns);

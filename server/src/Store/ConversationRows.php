@@ -30,10 +30,12 @@ final readonly class ConversationRows
     /** So many rows of the tray are given at the most; as they are decided, others take their place. */
     public const TRAY_MOST = 500;
 
-    /** Where a conversation is now, for a query with the parameter :now. */
-    private const PLACE = "CASE WHEN c.place = 'away' AND c.away_until <= :now THEN 'tray' ELSE c.place END";
-
     private const IN_TRAY = "c.place = 'tray' OR (c.place = 'away' AND c.away_until <= :now)";
+
+    /** What is in the tray, and what has come back to it; each by an index of its own. */
+    private const OF_TRAY = "SELECT c.id FROM conversation c WHERE c.account_id = :account AND c.place = 'tray'";
+
+    private const BACK = "SELECT c.id FROM conversation c WHERE c.account_id = :account AND c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until <= :now";
 
     /** How often a conversation was looked at since it was last decided, for a query of c. */
     public const TOUCHES = "(SELECT COUNT(*) FROM conversation_touch t WHERE t.conversation_id = c.id AND t.touched_at > COALESCE(c.decided_at, ''))";
@@ -48,15 +50,14 @@ final readonly class ConversationRows
     /** @return list<ConversationRow> what came back first, in order of return; then the newest first; TRAY_MOST at the most */
     public function tray(Account $account): array
     {
-        $rows = $this->select(
-            self::IN_TRAY,
-            "c.place = 'away' DESC, c.away_until, c.latest_at DESC, c.id LIMIT ".self::TRAY_MOST,
-            $account,
-        );
-        $advices = $this->advices->of($account, array_map(static fn (Row $row): string => $row->string('id'), $rows));
+        $ids = $this->ids(self::BACK.' ORDER BY c.away_until, c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST, $account);
+        if (\count($ids) < self::TRAY_MOST) {
+            array_push($ids, ...$this->ids(self::OF_TRAY.' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids)), $account));
+        }
+        $advices = $this->advices->of($account, $ids);
         $now = $this->now($account);
 
-        return array_map(fn (Row $row): ConversationRow => $this->view($row, $now, $advices[$row->string('id')] ?? null), $rows);
+        return array_map(fn (Row $row): ConversationRow => $this->view($row, $now, $advices[$row->string('id')] ?? null), $this->select($account, $ids));
     }
 
     /**
@@ -69,9 +70,9 @@ final readonly class ConversationRows
         $now = $this->now($account);
         $conversations = [];
         $held = [];
-        foreach (array_chunk($this->select(self::IN_TRAY, 'c.latest_at DESC, c.id', $account), self::TRAY_MOST) as $rows) {
-            $advices = $this->advices->of($account, array_map(static fn (Row $row): string => $row->string('id'), $rows));
-            foreach ($rows as $columns) {
+        foreach (array_chunk($this->ids('SELECT c.id FROM conversation c WHERE c.id IN ('.self::OF_TRAY.' UNION ALL '.self::BACK.') ORDER BY c.latest_at DESC, c.id', $account), self::TRAY_MOST) as $ids) {
+            $advices = $this->advices->of($account, $ids);
+            foreach ($this->select($account, $ids) as $columns) {
                 $advice = $advices[$columns->string('id')] ?? null;
                 $row = $this->view($columns, $now, $advice);
                 $reason = RestCheck::reason($advice, $row->returned);
@@ -88,7 +89,7 @@ final readonly class ConversationRows
     /** @return list<ConversationRow> in order of return */
     public function away(Account $account): array
     {
-        return $this->rows("c.place = 'away' AND c.away_until > :now", 'c.away_until, c.id', $account);
+        return $this->rows($account, $this->ids("SELECT c.id FROM conversation c WHERE c.account_id = :account AND c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until > :now ORDER BY c.away_until, c.id", $account));
     }
 
     /**
@@ -98,7 +99,7 @@ final readonly class ConversationRows
      */
     public function some(Account $account, array $ids): array
     {
-        $rows = [] === $ids ? [] : $this->rows('c.id IN (SELECT value FROM json_each(:ids))', 'c.id', $account, ['ids' => json_encode($ids, \JSON_THROW_ON_ERROR)]);
+        $rows = $this->rows($account, $ids);
 
         return array_combine(array_map(static fn (ConversationRow $row): string => $row->id, $rows), $rows);
     }
@@ -106,12 +107,12 @@ final readonly class ConversationRows
     /** @return list<ConversationRow> those that hold a message from somebody or to them, undecided ones first, the newest of both first */
     public function with(Account $account, string $email): array
     {
-        return $this->rows(
-            'c.id IN (SELECT x.conversation_id FROM person_message p JOIN conversation_message x ON x.message_id = p.message_id WHERE p.account_id = :account AND p.email = :email)',
-            '('.self::IN_TRAY.') DESC, c.latest_at DESC, c.id LIMIT 40',
+        return $this->rows($account, $this->ids(
+            'SELECT c.id FROM conversation c WHERE c.id IN (SELECT x.conversation_id FROM person_message p JOIN conversation_message x ON x.message_id = p.message_id WHERE p.account_id = :account AND p.email = :email)
+             ORDER BY ('.self::IN_TRAY.') DESC, c.latest_at DESC, c.id LIMIT 40',
             $account,
             ['email' => strtolower($email)],
-        );
+        ));
     }
 
     /** @throws NotFound */
@@ -129,33 +130,39 @@ final readonly class ConversationRows
      */
     public function find(Account $account, string $typed, ?Place $place, int $page, bool $muted = false): array
     {
-        $where = ['1'];
-        $parameters = [];
         $words = self::words($typed);
         $match = self::match($words);
-        if (null !== $match) {
-            $where[] = 'c.id IN (SELECT m.conversation_id FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH :words)';
-            $parameters['words'] = $match;
-        }
+        $conditions = $muted ? ['c.muted'] : [];
         if (null !== $place) {
-            $where[] = self::PLACE.' = :place';
-            $parameters['place'] = $place->value;
+            $conditions[] = self::placed($place);
         }
-        if ($muted) {
-            $where[] = 'c.muted';
-        }
-        $where = implode(' AND ', $where);
+        // Who looks for words has few conversations, each found by its id; who does not has all of them in an order that is kept.
+        $conditions[] = null === $match ? 'c.account_id = :account'
+            : '+c.account_id = :account AND c.id IN (SELECT m.conversation_id FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH :words)';
+        $from = 'FROM conversation c WHERE '.implode(' AND ', $conditions);
         $order = Place::Bin === $place ? 'c.binned_at DESC, c.id' : 'c.latest_at DESC, c.id';
-        $total = $this->connection->fetchOne("SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND {$where}", $parameters + ['account' => $account->id, 'now' => $this->now->text()]);
-
-        $rows = $this->rows($where, $order.' LIMIT '.self::PAGE.' OFFSET '.(max(1, $page) - 1) * self::PAGE, $account, $parameters);
+        $skipped = (max(1, $page) - 1) * self::PAGE;
+        $found = null === $match
+            ? $this->ids("SELECT c.id {$from} ORDER BY {$order} LIMIT ".self::PAGE.' OFFSET '.$skipped, $account)
+            : $this->ids("SELECT c.id {$from} ORDER BY {$order}", $account, ['words' => $match]);
+        $ids = null === $match ? $found : \array_slice($found, $skipped, self::PAGE);
 
         return [
-            'rows' => $rows,
-            'hits' => new \ArrayObject(null === $match ? [] : $this->hits($words, array_map(static fn (ConversationRow $row): string => $row->id, $rows))),
-            'total' => is_numeric($total) ? (int) $total : 0,
+            'rows' => $this->rows($account, $ids),
+            'hits' => new \ArrayObject(null === $match ? [] : $this->hits($words, $ids)),
+            'total' => null === $match ? (int) ($this->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0) : \count($found),
             'pageSize' => self::PAGE,
         ];
+    }
+
+    /** Where a conversation is now, as a condition for a query of c with the parameter :now. */
+    private static function placed(Place $place): string
+    {
+        return match ($place) {
+            Place::Tray => '('.self::IN_TRAY.')',
+            Place::Away => "c.place = 'away' AND c.away_until > :now",
+            default => "c.place = '{$place->value}'",
+        };
     }
 
     /**
@@ -202,15 +209,15 @@ final readonly class ConversationRows
     }
 
     /**
-     * @param array<string, string> $parameters
+     * @param list<string> $ids
      *
-     * @return list<ConversationRow>
+     * @return list<ConversationRow> in the order of their ids, those that there are
      */
-    private function rows(string $where, string $order, Account $account, array $parameters = []): array
+    private function rows(Account $account, array $ids): array
     {
         $now = $this->now($account);
 
-        return array_map(fn (Row $row): ConversationRow => $this->view($row, $now), $this->select($where, $order, $account, $parameters));
+        return array_map(fn (Row $row): ConversationRow => $this->view($row, $now), $this->select($account, $ids));
     }
 
     /** One that is damaged is logged, and does not take the list with it. */
@@ -226,15 +233,32 @@ final readonly class ConversationRows
     }
 
     /**
-     * @param array<string, string> $parameters
+     * The first column of a query with the parameters :account and :now, as far as it names them.
      *
-     * @return list<Row>
+     * @param array<string, string> $more
+     *
+     * @return list<string>
      */
-    private function select(string $where, string $order, Account $account, array $parameters = []): array
+    private function ids(string $query, Account $account, array $more = []): array
     {
+        $parameters = array_filter($more + ['account' => $account->id, 'now' => $this->now->text()], static fn (string $name): bool => str_contains($query, ':'.$name), \ARRAY_FILTER_USE_KEY);
+
+        return array_map(static fn (mixed $id): string => \is_scalar($id) ? (string) $id : '', $this->connection->fetchFirstColumn($query, $parameters));
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<Row> in the order of their ids, those that there are
+     */
+    private function select(Account $account, array $ids): array
+    {
+        if ([] === $ids) {
+            return [];
+        }
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY." AS answered_by FROM conversation c WHERE c.account_id = :account AND ({$where}) ORDER BY {$order}",
-            $parameters + ['account' => $account->id, 'now' => $this->now->text()],
+            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by FROM json_each(?) j CROSS JOIN conversation c ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
+            [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id],
         );
 
         return array_map(static fn (array $row): Row => new Row($row), $rows);

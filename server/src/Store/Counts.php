@@ -22,14 +22,14 @@ final readonly class Counts
     {
         [$accountId, $zone] = [$account->id, $account->timeZone()];
         $now = $this->now->text();
+        $in = static fn (string $place, string $more = ''): string => "SELECT COUNT(*) FROM conversation WHERE account_id = :account AND place = '{$place}'{$more}";
         $columns = $this->connection->fetchAssociative(
-            "SELECT SUM(place = 'tray' OR (place = 'away' AND away_until <= :now)) AS tray,
-                SUM(place = 'away' AND away_until > :now) AS away,
-                SUM(place = 'away' AND away_until > :now AND away_reason = 'next_clearing') AS for_clearing,
-                SUM(place = 'bin') AS bin,
-                SUM(place = 'blocked') AS blocked,
-                MIN(CASE WHEN place = 'away' AND away_until > :now THEN away_until END) AS next_return
-             FROM conversation WHERE account_id = :account",
+            "SELECT ({$in('tray')}) + ({$in('away', ' AND away_until IS NOT NULL AND away_until <= :now')}) AS tray,
+                ({$in('away', ' AND away_until IS NOT NULL AND away_until > :now')}) AS away,
+                ({$in('away', " AND away_until IS NOT NULL AND away_until > :now AND away_reason = 'next_clearing'")}) AS for_clearing,
+                ({$in('bin')}) AS bin,
+                ({$in('blocked')}) AS blocked,
+                (SELECT MIN(away_until) FROM conversation WHERE account_id = :account AND place = 'away' AND away_until > :now) AS next_return",
             ['now' => $now, 'account' => $accountId],
         );
         $row = new Row(false === $columns ? [] : $columns);
@@ -63,7 +63,7 @@ final readonly class Counts
     private function decidedToday(string $accountId, \DateTimeZone $zone): int
     {
         $count = $this->connection->fetchOne(
-            "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
+            "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e CROSS JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
              WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task', 'do_now', 'hand_over', 'mute', 'block', 'archive_rest', 'send', 'send_later')",
             [$accountId, $this->now->startOfDay($zone)],
         );

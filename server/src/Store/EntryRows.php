@@ -48,7 +48,7 @@ final readonly class EntryRows
     public function about(string $accountId, ObjectRef $object): array
     {
         return self::views($this->connection->fetchAllAssociative(
-            self::SELECT.' WHERE e.account_id = ? AND e.id IN (SELECT entry_id FROM journal_touch WHERE kind = ? AND object_id = ?) ORDER BY e.number DESC',
+            self::SELECT.' WHERE +e.account_id = ? AND e.id IN (SELECT entry_id FROM journal_touch WHERE kind = ? AND object_id = ?) ORDER BY e.number DESC',
             [$accountId, $object->kind->value, $object->id],
         ));
     }
@@ -56,7 +56,7 @@ final readonly class EntryRows
     /** @throws NotFound */
     public function one(string $accountId, string $id): EntryRow
     {
-        return self::views($this->connection->fetchAllAssociative(self::SELECT.' WHERE e.account_id = ? AND e.id = ?', [$accountId, $id]))[0]
+        return self::views($this->connection->fetchAllAssociative(self::SELECT.' WHERE +e.account_id = ? AND e.id = ?', [$accountId, $id]))[0]
             ?? throw new NotFound('journal entry', $id);
     }
 

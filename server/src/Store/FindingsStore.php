@@ -39,7 +39,7 @@ final readonly class FindingsStore
         $missing = [];
         foreach ($this->connection->iterateAssociative(
             'SELECT m.id, f.findings FROM message m LEFT JOIN message_findings f ON f.message_id = m.id AND f.rules = ?
-             WHERE m.account_id = ? AND m.id IN (SELECT value FROM json_each(?)) ORDER BY m.sent_at, m.id',
+             WHERE +m.account_id = ? AND m.id IN (SELECT value FROM json_each(?)) ORDER BY m.sent_at, m.id',
             [self::rules($account), $account->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)],
         ) as $columns) {
             $row = new Row($columns);

@@ -82,9 +82,6 @@ final readonly class MessageStore implements Messages
      */
     public static function index(Connection $connection, Message $message, int $number): void
     {
-        foreach ($message->own ? array_unique(array_map(static fn (Address $address): string => strtolower($address->email), $message->to)) : [] as $email) {
-            $connection->insert('written_to', ['account_id' => $message->accountId, 'email' => $email, 'message_id' => $message->id]);
-        }
         PeopleIndex::add($connection, $message);
         $connection->insert('message_search', [
             'rowid' => $number,

@@ -52,11 +52,13 @@ final readonly class PeopleIndex
             $connection->executeStatement(
                 "UPDATE person SET (received, sent, last_at) = (SELECT COALESCE(SUM(NOT own), 0), COALESCE(SUM(own), 0), COALESCE(MAX(sent_at), '') FROM person_message m WHERE m.account_id = person.account_id AND m.email = person.email)
                  WHERE account_id = ? AND email = ?",
-                [$person['account_id'], $person['email']],
+                array_values($person),
             );
+            $gone = $connection->executeStatement('DELETE FROM person WHERE account_id = ? AND email = ? AND received + sent = 0', array_values($person));
+            if ($gone > 0) {
+                $connection->executeStatement('DELETE FROM person_word WHERE account_id = ? AND email = ?', array_values($person));
+            }
         }
-        $connection->executeStatement('DELETE FROM person_word WHERE (account_id, email) IN (SELECT account_id, email FROM person WHERE received + sent = 0)');
-        $connection->executeStatement('DELETE FROM person WHERE received + sent = 0');
     }
 
     /** @return list<string> the words of a name or an address, in lower case */

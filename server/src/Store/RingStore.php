@@ -48,7 +48,7 @@ final readonly class RingStore implements Rings
                 yield $one;
             }
         }
-        $conversations = $connection->iterateAssociative('SELECT c.id, c.away_until, c.away_zone, c.reminders FROM conversation c WHERE c.account_id = ? AND '.self::CONVERSATIONS, [$accountId]);
+        $conversations = $connection->iterateAssociative('SELECT c.id, c.away_until, c.away_zone, c.reminders FROM conversation c INDEXED BY conversation_reminding WHERE c.account_id = ? AND '.self::CONVERSATIONS, [$accountId]);
         foreach ($conversations as $columns) {
             $one = $this->guarded(new Row($columns), static fn (Row $row): Reminding => new Reminding(new ObjectRef(ObjectKind::Conversation, $row->string('id')), null, self::return($row), self::reminders($row)));
             if (null !== $one) {

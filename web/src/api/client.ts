@@ -57,6 +57,24 @@ export type ImportOutcome = Schemas['ImportOutcome']
 /** Something was refused because nobody is signed in any more. */
 export const signInNeeded = ref(false)
 
+/** How often somebody has signed in here. */
+let signedIn = 0
+
+/** What was asked for before that says nothing any more. */
+export function isSignedIn(): void {
+  signedIn += 1
+  signInNeeded.value = false
+}
+
+/** Asks, and hears whether nobody is signed in any more. */
+export async function heard(request: Request | string, init: RequestInit): Promise<Response> {
+  const asked = signedIn
+  const response = await fetch(request, init)
+  const isDoor = response.url.endsWith('/api/sign-in')
+  if (response.status === 401 && !isDoor && asked === signedIn) signInNeeded.value = true
+  return response
+}
+
 /** How many calls got no answer. */
 export const lostCalls = ref(0)
 
@@ -77,7 +95,7 @@ export const csrfHeader: Record<string, string> = { 'X-Csrf-Token': newId() }
 const PATIENCE = 30_000
 
 const patient = (request: Request): Promise<Response> =>
-  fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(PATIENCE)]) })
+  heard(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(PATIENCE)]) })
 
 export const api = createClient<paths>({ baseUrl: '/api', headers: csrfHeader, fetch: patient })
 
@@ -94,9 +112,7 @@ export async function answer<T>(
     throw Problem.unreachable()
   }
   if (!result.response.ok) {
-    const problem = Problem.of(result.response.status, result.error)
-    if (problem.status === 401 && !result.response.url.endsWith('/api/sign-in')) signInNeeded.value = true
-    throw problem
+    throw Problem.of(result.response.status, result.error)
   }
   return result.data as Exclude<T, undefined>
 }

@@ -1,4 +1,4 @@
-import { csrfHeader, signInNeeded, type StoredFile } from './client'
+import { csrfHeader, heard, type StoredFile } from './client'
 import { Problem } from './problem'
 
 export const fileAddress = (id: string) => `/api/files/${id}`
@@ -9,14 +9,11 @@ export async function handIn(file: File): Promise<StoredFile> {
   body.append('file', file, file.name || 'picture.png')
   let response: Response
   try {
-    response = await fetch('/api/files', { method: 'POST', body, headers: csrfHeader })
+    response = await heard('/api/files', { method: 'POST', body, headers: csrfHeader })
   } catch {
     throw Problem.unreachable()
   }
   const answered: unknown = await response.json().catch(() => null)
-  if (!response.ok) {
-    if (response.status === 401) signInNeeded.value = true
-    throw Problem.of(response.status, answered)
-  }
+  if (!response.ok) throw Problem.of(response.status, answered)
   return answered as StoredFile
 }

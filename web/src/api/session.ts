@@ -1,13 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { setClock } from '@/time/clock'
-import { answer, api, signInNeeded, type Session, type Settings } from './client'
+import { answer, api, isSignedIn, type Session, type Settings } from './client'
 
 const KEY = ['session']
 
 function settle(session: Session): Session {
   setClock(session.now, 0, session.account?.zone)
-  if (session.account) signInNeeded.value = false
+  if (session.account) isSignedIn()
   return session
 }
 
