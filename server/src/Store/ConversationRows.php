@@ -9,7 +9,9 @@ use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Mail\Passage;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\RestCheck;
@@ -90,6 +92,14 @@ final readonly class ConversationRows
     public function away(Account $account): array
     {
         return $this->rows($account, $this->ids("SELECT c.id FROM conversation c WHERE c.account_id = :account AND c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until > :now ORDER BY c.away_until, c.id", $account));
+    }
+
+    /** @return list<string> the instants at which something comes back before a day begins, in order */
+    public function returns(Account $account, LocalDate $before): array
+    {
+        $end = StoredNow::of($before->at(TimeOfDay::parse('00:00'), $account->timeZone()));
+
+        return $this->ids("SELECT c.away_until FROM conversation c WHERE c.account_id = :account AND c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until > :now AND c.away_until < :end ORDER BY c.away_until", $account, ['end' => $end]);
     }
 
     /**

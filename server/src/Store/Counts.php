@@ -13,7 +13,7 @@ use ZippyTray\Server\Store\View\Row;
  */
 final readonly class Counts
 {
-    public function __construct(private Connection $connection, private TaskRows $tasks, private StoredNow $now)
+    public function __construct(private Connection $connection, private OpenTasks $tasks, private StoredNow $now)
     {
     }
 

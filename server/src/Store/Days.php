@@ -15,7 +15,7 @@ use ZippyTray\Server\Store\View\TaskRow;
  */
 final readonly class Days
 {
-    public function __construct(private TaskRows $tasks, private ConversationRows $conversations, private ClockInterface $clock)
+    public function __construct(private TaskRows $tasks, private OpenTasks $open, private ConversationRows $conversations, private ClockInterface $clock)
     {
     }
 
@@ -28,19 +28,21 @@ final readonly class Days
         for ($number = 0; $number < $count; ++$number) {
             $days[(string) $today->plusDays($number)] = ['tasks' => 0, 'minutes' => 0, 'starts' => 0, 'returns' => 0];
         }
-        foreach ($this->tasks->open($account) as $task) {
-            $date = null === $task->due ? '' : ($task->over ? (string) $today : $task->due['date']);
-            if (isset($days[$date]) && !$task->waiting) {
-                ++$days[$date]['tasks'];
-                $days[$date]['minutes'] += $task->estimate ?? 0;
+        foreach ($this->open->of($account) as $task) {
+            if ($task['archived']) {
+                continue;
             }
-            $start = $task->start['date'] ?? '';
-            if (isset($days[$start]) && $task->waiting) {
-                ++$days[$start]['starts'];
+            $date = $task['over'] ? (string) $today : $task['day'];
+            if (isset($days[$date]) && !$task['waiting']) {
+                ++$days[$date]['tasks'];
+                $days[$date]['minutes'] += $task['minutes'];
+            }
+            if (isset($days[$task['start']]) && $task['waiting']) {
+                ++$days[$task['start']]['starts'];
             }
         }
-        foreach ($this->conversations->away($account) as $conversation) {
-            $date = $this->dayOf($conversation, $account);
+        foreach ($this->conversations->returns($account, $today->plusDays($count)) as $at) {
+            $date = self::dayOf($at, $account);
             if (isset($days[$date])) {
                 ++$days[$date]['returns'];
             }
@@ -63,12 +65,12 @@ final readonly class Days
             'date' => (string) $date,
             'tasks' => array_values(array_filter($open, static fn (TaskRow $task): bool => !$task->waiting && (($task->due['date'] ?? '') === (string) $date || ($isToday && $task->over)))),
             'starts' => array_values(array_filter($open, static fn (TaskRow $task): bool => $task->waiting && ($task->start['date'] ?? '') === (string) $date)),
-            'returns' => array_values(array_filter($this->conversations->away($account), fn (ConversationRow $row): bool => $this->dayOf($row, $account) === (string) $date)),
+            'returns' => array_values(array_filter($this->conversations->away($account), static fn (ConversationRow $row): bool => null !== $row->awayUntil && self::dayOf($row->awayUntil, $account) === (string) $date)),
         ];
     }
 
-    private function dayOf(ConversationRow $row, Account $account): string
+    private static function dayOf(string $instant, Account $account): string
     {
-        return null === $row->awayUntil ? '' : (string) LocalDate::of(new \DateTimeImmutable($row->awayUntil), $account->timeZone());
+        return (string) LocalDate::of(new \DateTimeImmutable($instant), $account->timeZone());
     }
 }

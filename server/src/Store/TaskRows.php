@@ -26,7 +26,7 @@ final readonly class TaskRows
         LEFT JOIN task p ON p.id = t.parent_id
         LEFT JOIN source_copy s ON s.id = (SELECT json_extract(j.value, '$.ref') FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'message' LIMIT 1)";
 
-    public function __construct(private Connection $connection, private ClockInterface $clock)
+    public function __construct(private Connection $connection, private ClockInterface $clock, private OpenTasks $open)
     {
     }
 
@@ -84,14 +84,6 @@ final readonly class TaskRows
         return $this->rows('t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN below ON b.parent_id = below.id) SELECT id FROM below)', $account, [$id]);
     }
 
-    /** @return array{open: int, over: int} without those that are out of the way, or only a part of another */
-    public function counts(Account $account): array
-    {
-        $open = array_filter($this->open($account), static fn (TaskRow $task): bool => !$task->waiting && $task->standsAlone());
-
-        return ['open' => \count($open), 'over' => \count(array_filter($open, static fn (TaskRow $task): bool => $task->over))];
-    }
-
     /**
      * @param list<string> $messageIds
      *
@@ -117,10 +109,7 @@ final readonly class TaskRows
     /** @return list<array{id: string, name: string, colour: ListColour, archived: bool, parent: ?string, open: int, over: int, done: int}> in their order, those under another among themselves */
     public function lists(Account $account): array
     {
-        $over = [];
-        foreach ($this->rows('t.completed_at IS NULL', $account, []) as $task) {
-            $over[$task->list['id']] = ($over[$task->list['id']] ?? 0) + ($task->over && !$task->waiting ? 1 : 0);
-        }
+        $over = $this->open->overByList($account);
         $rows = $this->connection->fetchAllAssociative(
             'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL AND (t.parent_id IS NULL OR t.due_date IS NOT NULL)), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
              FROM task_list l LEFT JOIN task t ON t.list_id = l.id LEFT JOIN task_list p ON p.id = l.parent_id WHERE l.account_id = ?

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Server\Store\View\Row;
 use ZippyTray\Server\Store\View\TaskRow;
@@ -33,7 +35,7 @@ final readonly class TaskTree
             $parents[$row->string('id')] = $row->stringOrNull('parent_id');
             $open[$row->string('id')] = $row->bool('open');
             $start = TaskRow::due($row, 'start');
-            if (null !== $start && (null === $start->time ? $speaker->now->date()->isBefore($start->date) : $start->instant() > $speaker->now->instant)) {
+            if (null !== $start && self::isAhead($start, $speaker->now)) {
                 $waiting[$row->string('id')] = true;
             }
         }
@@ -48,6 +50,12 @@ final readonly class TaskTree
         }
 
         return new self($counts, $waiting);
+    }
+
+    /** @param Moment $now in the person's own zone */
+    public static function isAhead(Due $start, Moment $now): bool
+    {
+        return null === $start->time ? $now->date()->isBefore($start->date) : $start->instant() > $now->instant;
     }
 
     /** @return array{open: int, done: int} */
