@@ -53,6 +53,11 @@ test('templates: made, asked and filled in, used', async ({ desk, page }) => {
   await page.getByRole('textbox', { name: 'Part of the name' }).fill('land')
   await desk.press('Enter')
   await page.getByLabel('which pier').fill('the north pier')
+  await desk.press('Escape')
+  await expect(page.getByLabel('which pier')).toBeHidden()
+  await page.getByRole('button', { name: /^Template/ }).click()
+  await expect(page.getByLabel('which pier')).toHaveValue('the north pier')
+  await expect(page.getByLabel('which pier')).toBeFocused()
   await desk.press('Enter')
   await expect(text(desk)).toHaveValue(
     /^Hello Edda, the boat lands Friday \d+ \w+ at the north pier\.\n\n-- \nWren/,

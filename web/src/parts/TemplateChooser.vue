@@ -20,6 +20,7 @@ const at = ref(0)
 const asking = ref<Template | null>(null)
 const answers = ref<Record<string, string>>({})
 const field = ref<HTMLInputElement>()
+const form = ref<HTMLFormElement>()
 useCover(open, () => (open.value = false))
 const found = computed(() =>
   (data.value ?? []).filter(({ name }) => name.toLowerCase().includes(words.value.trim().toLowerCase())),
@@ -28,17 +29,19 @@ const found = computed(() =>
 async function show(now: boolean): Promise<void> {
   open.value = now
   if (!now) return
+  // What was answered and not put in yet is there again.
+  if (!Object.values(answers.value).some((said) => said.trim())) asking.value = null
   words.value = ''
   at.value = 0
-  asking.value = null
   await nextTick()
   type()
 }
 
 /** The field is hidden until the place of the drop-down is known, and cannot be typed into before. */
 function type(): void {
-  field.value?.focus()
-  if (open.value && field.value && document.activeElement !== field.value) requestAnimationFrame(type)
+  const first = field.value ?? form.value?.querySelector('input')
+  first?.focus()
+  if (open.value && first && document.activeElement !== first) requestAnimationFrame(type)
 }
 
 async function choose(template: Template | undefined): Promise<void> {
@@ -52,7 +55,15 @@ async function choose(template: Template | undefined): Promise<void> {
   await attempt(async () => {
     emit('insert', await fillTemplate(template.id, props.to, template.questions.length ? given : {}))
     open.value = false
+    asking.value = null
+    answers.value = {}
   })
+}
+
+function another(): void {
+  asking.value = null
+  answers.value = {}
+  void nextTick(type)
 }
 
 function pressed(event: KeyboardEvent): void {
@@ -90,7 +101,7 @@ function keep(): void {
       </button>
     </template>
     <div class="sheet chooser">
-      <form v-if="asking" class="questions" @submit.prevent="choose(asking)">
+      <form v-if="asking" ref="form" class="questions" @submit.prevent="choose(asking)">
         <p class="slate">{{ asking.name }}</p>
         <v-text-field
           v-for="(question, index) in asking.questions"
@@ -100,7 +111,10 @@ function keep(): void {
           :label="question"
           hide-details
         />
-        <v-btn type="submit" color="primary" size="small">Insert</v-btn>
+        <p class="acts">
+          <v-btn type="submit" color="primary" size="small">Insert</v-btn>
+          <button type="button" class="link" @click="another">Another template</button>
+        </p>
       </form>
       <template v-else>
         <input
@@ -169,6 +183,12 @@ li[aria-selected='true'] {
 p {
   margin: 6px 0;
   font-size: 14px;
+}
+
+.acts {
+  display: flex;
+  gap: 14px;
+  align-items: center;
 }
 
 .questions {
