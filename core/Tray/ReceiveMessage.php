@@ -52,44 +52,53 @@ final readonly class ReceiveMessage
     }
 
     /**
-     * @param string              $ownEmail   the account's address: what it wrote itself is no news to it
-     * @param Place               $into       Tray, or Archive for old mail that needs no decision any more
-     * @param bool                $endsSnooze whether it brings back what was put off until a moment
-     * @param MessageContent|null $content    what read() gave, by who calls this within a transaction
+     * @param string $ownEmail   the account's address: what it wrote itself is no news to it
+     * @param Place  $into       Tray, or Archive for old mail that needs no decision any more
+     * @param bool   $endsSnooze whether it brings back what was put off until a moment
      *
      * @return Message|null null when the message is known already
      *
      * @throws UnreadableMessage when the bytes are no message; then nothing is stored
      */
-    public function __invoke(string $accountId, string $ownEmail, string $raw, Place $into = Place::Tray, bool $endsSnooze = true, ?MessageContent $content = null): ?Message
+    public function __invoke(string $accountId, string $ownEmail, string $raw, Place $into = Place::Tray, bool $endsSnooze = true): ?Message
     {
+        $content = $this->read($raw);
+
+        return $this->transaction->run(fn (): ?Message => $this->take($accountId, $ownEmail, $raw, $content, $into, $endsSnooze));
+    }
+
+    /**
+     * The same by who holds a transaction, and has read the message before.
+     *
+     * @param MessageContent $content what read() gave
+     *
+     * @return Message|null null when the message is known already
+     */
+    public function take(string $accountId, string $ownEmail, string $raw, MessageContent $content, Place $into = Place::Tray, bool $endsSnooze = true): ?Message
+    {
+        if ($this->messages->isKnown($accountId, $content->fingerprint)) {
+            return null;
+        }
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
-        $content ??= $this->read($raw);
-
-        return $this->transaction->run(function () use ($accountId, $ownEmail, $raw, $content, $now, $into, $endsSnooze): ?Message {
-            if ($this->messages->isKnown($accountId, $content->fingerprint)) {
-                return null;
-            }
-            $message = Message::of($this->ids->next(), $accountId, $content, \strlen($raw), $ownEmail, $now);
-            $isBlocked = !$message->own && $this->blocked->isAnyBlocked($accountId, BlockedSender::patternsFor($message->from->email));
-            $conversation = ($this->sort)($message, match (true) {
-                $message->own => Place::Archive,
-                $isBlocked => Place::Blocked,
-                default => $into,
-            });
-            $page = new Page();
-            $page->touch($conversation);
-            $page->say($conversation->subject());
-            $because = $isBlocked ? null : ($this->noteArrival)($message, $conversation, $content->report, $page, $now);
-            $conversation->receive($message, Place::Tray === $into && !$isBlocked, $now, $endsSnooze, $because);
-            $this->messages->add($message, $raw, $conversation->id);
-            $this->threads->put($message);
-            if ('' === $page->consequence()) {
-                $page->say('', \sprintf('%s has written: it is in the tray again', $message->from->label()));
-            }
-            $this->journal->note($accountId, $this->ids->next(), EntryKind::Arrive, $page);
-
-            return $message;
+        $message = Message::of($this->ids->next(), $accountId, $content, \strlen($raw), $ownEmail, $now);
+        $isBlocked = !$message->own && $this->blocked->isAnyBlocked($accountId, BlockedSender::patternsFor($message->from->email));
+        $conversation = ($this->sort)($message, match (true) {
+            $message->own => Place::Archive,
+            $isBlocked => Place::Blocked,
+            default => $into,
         });
+        $page = new Page();
+        $page->touch($conversation);
+        $page->say($conversation->subject());
+        $because = $isBlocked ? null : ($this->noteArrival)($message, $conversation, $content->report, $page, $now);
+        $conversation->receive($message, Place::Tray === $into && !$isBlocked, $now, $endsSnooze, $because);
+        $this->messages->add($message, $raw, $conversation->id);
+        $this->threads->put($message);
+        if ('' === $page->consequence()) {
+            $page->say('', \sprintf('%s has written: it is in the tray again', $message->from->label()));
+        }
+        $this->journal->note($accountId, $this->ids->next(), EntryKind::Arrive, $page);
+
+        return $message;
     }
 }

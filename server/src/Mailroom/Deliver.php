@@ -198,7 +198,7 @@ final readonly class Deliver
         $this->transaction->run(function () use ($account, $outgoing, $raw, $content): void {
             $now = $this->now();
             $outgoing->sent($now);
-            ($this->receive)($account->id, $account->email, $raw, content: $content);
+            $this->receive->take($account->id, $account->email, $raw, $content);
             $this->orm->flush();
             $this->connection->executeStatement('DELETE FROM outgoing_source WHERE outgoing_id = ?', [$outgoing->id]);
             $open = $this->owing->openOf($account->id, $outgoing->id);

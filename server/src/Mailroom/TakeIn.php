@@ -26,30 +26,55 @@ final readonly class TakeIn
     }
 
     /**
-     * @param bool                                 $again   whether what the person has removed for good may come in once more
-     * @param (callable(Message|null): mixed)|null $with    done in the same transaction
-     * @param bool                                 $advised whether it is read for advice now; otherwise the worker does it
+     * @param bool                                 $again whether what the person has removed for good may come in once more
+     * @param (callable(Message|null): mixed)|null $with  done in the same transaction
      *
      * @return Message|null null when it is known already, or removed for good
      *
      * @throws UnreadableMessage when the bytes are no message; then nothing is stored
      */
-    public function __invoke(Account $account, string $raw, Place $into = Place::Tray, bool $again = true, ?callable $with = null, bool $advised = true): ?Message
+    public function __invoke(Account $account, string $raw, Place $into = Place::Tray, bool $again = true, ?callable $with = null): ?Message
     {
-        $content = $this->receive->read($raw);
-        $isKnown = $this->messages->isKnown($account->id, $content->fingerprint) || (!$again && $this->isErased($account, $content->fingerprint));
-        $isDecided = !$isKnown && Place::Tray === $into && !$content->from->is($account->email);
-        $findings = $isDecided && $advised ? $this->findings->read($account, Letter::of($content), $content->header) : null;
+        $letter = $this->read($account, $raw, $into, $again);
 
-        return $this->transaction->run(function () use ($account, $raw, $into, $with, $content, $isKnown, $isDecided, $advised, $findings): ?Message {
-            $message = $isKnown ? null : ($this->receive)($account->id, $account->email, $raw, $into, $account->traySettings()->mailEndsSnooze, $content);
-            if (null !== $message && $isDecided) {
-                $advised ? $this->findings->keep($account, $message->id, $findings) : $this->findings->want($account, [$message->id]);
-            }
+        return $this->transaction->run(function () use ($account, $letter, $with): ?Message {
+            $message = $this->keep($account, $letter);
             null === $with ?: $with($message);
 
             return $message;
         });
+    }
+
+    /**
+     * The first half, which takes its time.
+     *
+     * @param bool $again   as above
+     * @param bool $advised whether it is read for advice now; otherwise the worker does it
+     *
+     * @throws UnreadableMessage when the bytes are no message
+     */
+    public function read(Account $account, string $raw, Place $into = Place::Tray, bool $again = true, bool $advised = true): Incoming
+    {
+        $content = $this->receive->read($raw);
+        $isKnown = $this->messages->isKnown($account->id, $content->fingerprint) || (!$again && $this->isErased($account, $content->fingerprint));
+        $isDecided = !$isKnown && Place::Tray === $into && !$content->from->is($account->email);
+
+        return new Incoming($raw, $content, $into, $isKnown, $isDecided, $advised, $isDecided && $advised ? $this->findings->read($account, Letter::of($content), $content->header) : null);
+    }
+
+    /**
+     * The second half, within a transaction.
+     *
+     * @return Message|null null when it is known already, or removed for good
+     */
+    public function keep(Account $account, Incoming $letter): ?Message
+    {
+        $message = $letter->isKnown ? null : $this->receive->take($account->id, $account->email, $letter->raw, $letter->content, $letter->into, $account->traySettings()->mailEndsSnooze);
+        if (null !== $message && $letter->isDecided) {
+            $letter->isAdvised ? $this->findings->keep($account, $message->id, $letter->findings) : $this->findings->want($account, [$message->id]);
+        }
+
+        return $message;
     }
 
     private function isErased(Account $account, string $fingerprint): bool

@@ -15,7 +15,7 @@ use ZippyTray\Core\NotFound;
 
 final readonly class MessageStore implements Messages
 {
-    private const COMPRESSION = 6;
+    private const COMPRESSION = 3;
 
     public function __construct(private EntityManagerInterface $orm, private LoggerInterface $logger)
     {

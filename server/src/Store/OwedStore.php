@@ -28,12 +28,12 @@ final readonly class OwedStore implements Owing
 
     public function openIn(string $accountId, string $conversationId): array
     {
-        return $this->open($accountId, ['conversationId' => $conversationId]);
+        return $this->open($accountId, 'conversationId', $conversationId);
     }
 
     public function openOf(string $accountId, string $outgoingId): array
     {
-        return $this->open($accountId, ['outgoingId' => $outgoingId]);
+        return $this->open($accountId, 'outgoingId', $outgoingId);
     }
 
     public function move(string $accountId, string $fromConversation, string $toConversation): void
@@ -44,14 +44,25 @@ final readonly class OwedStore implements Owing
     }
 
     /**
-     * @param array<string, string> $where
+     * What has been changed and is not written yet counts as it is now.
      *
-     * @return list<Owed>
+     * @param 'conversationId'|'outgoingId' $field
+     *
+     * @return list<Owed> the one asked first first
      */
-    private function open(string $accountId, array $where): array
+    private function open(string $accountId, string $field, string $value): array
     {
-        $this->orm->flush();
+        $work = $this->orm->getUnitOfWork();
+        $known = array_filter([...$work->getScheduledEntityInsertions(), ...($work->getIdentityMap()[Owed::class] ?? [])], static fn (object $one): bool => $one instanceof Owed && !$work->isScheduledForDelete($one));
+        $stored = $this->orm->getRepository(Owed::class)->findBy(['accountId' => $accountId, 'state' => OwedState::Open, $field => $value]);
+        $open = [];
+        foreach ([...$known, ...$stored] as $owed) {
+            if ($owed->accountId === $accountId && $owed->isOpen() && $value === ('conversationId' === $field ? $owed->conversationId() : $owed->outgoingId)) {
+                $open[$owed->id] = $owed;
+            }
+        }
+        usort($open, static fn (Owed $a, Owed $b): int => [$a->askedAt(), $a->id] <=> [$b->askedAt(), $b->id]);
 
-        return $this->orm->getRepository(Owed::class)->findBy(['accountId' => $accountId, 'state' => OwedState::Open] + $where, ['askedAt' => 'ASC', 'id' => 'ASC']);
+        return $open;
     }
 }

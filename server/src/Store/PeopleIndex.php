@@ -32,13 +32,16 @@ final readonly class PeopleIndex
                 continue;
             }
             $name = self::name($address);
+            $named = $connection->fetchOne('SELECT name FROM person WHERE account_id = ? AND email = ?', [$message->accountId, $email]);
             $connection->executeStatement(
                 "INSERT INTO person (account_id, email, name, named_at, received, sent, last_at) VALUES (:account, :email, :name, :named, :received, :sent, :at)
                  ON CONFLICT (account_id, email) DO UPDATE SET received = received + excluded.received, sent = sent + excluded.sent, last_at = MAX(last_at, excluded.last_at),
                     name = CASE WHEN excluded.name <> '' AND excluded.named_at >= named_at THEN excluded.name ELSE name END, named_at = MAX(named_at, excluded.named_at)",
                 ['account' => $message->accountId, 'email' => $email, 'name' => $name, 'named' => '' === $name ? '' : $sentAt, 'received' => (int) !$message->own, 'sent' => (int) $message->own, 'at' => $sentAt],
             );
-            self::addWords($connection, $message->accountId, $email, $name);
+            if ($named !== $name) {
+                self::addWords($connection, $message->accountId, $email, $name);
+            }
         }
     }
 

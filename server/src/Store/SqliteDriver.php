@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Store;
 use Doctrine\DBAL\Driver\Connection;
 use Doctrine\DBAL\Driver\Middleware\AbstractConnectionMiddleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
+use Doctrine\DBAL\Driver\Statement;
 use ZippyTray\Server\DataFolder;
 
 /**
@@ -31,6 +32,26 @@ final class SqliteDriver extends AbstractDriverMiddleware
         $connection->exec('PRAGMA foreign_keys=ON');
 
         return new class($connection) extends AbstractConnectionMiddleware {
+            /** As many as a process uses again and again. */
+            private const KEPT = 150;
+
+            /** @var array<string, KeptStatement> by their SQL */
+            private array $kept = [];
+
+            public function prepare(string $sql): Statement
+            {
+                if (false === ($this->kept[$sql] ?? null)?->isBusy()) {
+                    return $this->kept[$sql];
+                }
+                if (\count($this->kept) >= self::KEPT) {
+                    array_shift($this->kept);
+                }
+
+                return $this->kept[$sql] = new KeptStatement(parent::prepare($sql), function () use ($sql): void {
+                    unset($this->kept[$sql]);
+                });
+            }
+
             /**
              * Takes the write lock at once. A transaction that reads first and writes later could
              * find that another one wrote in between, and would fail without waiting.

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Mailroom;
+
+use ZippyTray\Core\Mail\MessageContent;
+use ZippyTray\Core\Tray\Advice\Findings;
+use ZippyTray\Core\Tray\Place;
+
+/**
+ * A message that has been read and can be kept.
+ */
+final readonly class Incoming
+{
+    /**
+     * @param string        $raw       the message's bytes
+     * @param bool          $isKnown   it is here already, or was removed for good
+     * @param bool          $isDecided whether it asks the person for a decision
+     * @param bool          $isAdvised whether it has been read for advice; otherwise the worker is to do it
+     * @param Findings|null $findings  null when it was not read for advice, or could not be
+     */
+    public function __construct(public string $raw, public MessageContent $content, public Place $into, public bool $isKnown, public bool $isDecided, public bool $isAdvised, public ?Findings $findings)
+    {
+    }
+}
