@@ -46,20 +46,21 @@ final class KeptStatementTest extends ApiTestCase
     {
         $connection = $this->service(Connection::class);
         $connection->executeStatement('PRAGMA busy_timeout=20');
+        $id = $this->account()->id;
         $other = new \PDO('sqlite:'.DataFolder::path().'/zippy-tray.sqlite');
-        $write = static fn (): int|string => $connection->executeStatement('UPDATE mail_mark SET number = number + 1 WHERE account_id = ?', ['b']);
-        $connection->insert('mail_mark', ['account_id' => 'b', 'number' => 1]);
+        $write = static fn (): int|string => $connection->executeStatement('UPDATE mail_mark SET number = number + 1 WHERE account_id = ?', [$id]);
+        $connection->insert('mail_mark', ['account_id' => $id, 'number' => 1]);
         $other->exec('BEGIN IMMEDIATE');
         foreach ([1, 2] as $time) {
             try {
                 $write();
                 self::fail('It is locked.');
             } catch (DatabaseProblem) {
-                self::assertSame(1, $connection->fetchOne("SELECT number FROM mail_mark WHERE account_id = 'b'"), "time {$time}");
+                self::assertSame(1, $connection->fetchOne('SELECT number FROM mail_mark'), "time {$time}");
             }
         }
         $other->exec('ROLLBACK');
         $connection->transactional(static fn (): mixed => $connection->transactional($write));
-        self::assertSame(2, $connection->fetchOne("SELECT number FROM mail_mark WHERE account_id = 'b'"));
+        self::assertSame(2, $connection->fetchOne('SELECT number FROM mail_mark'));
     }
 }
