@@ -53,8 +53,11 @@ final class Mailbox
 
     private int $now;
 
-    /** @param bool $small plain messages of about a kilobyte, of which a million fit */
-    public function __construct(private readonly int $messages, private readonly bool $small = false, int $seed = 1871)
+    /**
+     * @param bool $small  plain messages of about a kilobyte, of which a million fit
+     * @param bool $single each message is a thread of its own
+     */
+    public function __construct(private readonly int $messages, private readonly bool $small = false, private readonly bool $single = false, private readonly int $seed = 1871)
     {
         $this->chance = new Randomizer(new Mt19937($seed));
         $this->now = (new \DateTimeImmutable(self::BEGIN))->getTimestamp();
@@ -97,7 +100,7 @@ final class Mailbox
     {
         $number = ++$this->threads;
         // Half of all are one message; a few are thirty.
-        $length = min(30, (int) ceil((1.0 / max(0.033, $this->chance->getInt(1, 1000) / 1000)) ** 0.9));
+        $length = $this->single ? 1 : min(30, (int) ceil((1.0 / max(0.033, $this->chance->getInt(1, 1000) / 1000)) ** 0.9));
         $isList = 0 === $this->chance->getInt(0, 5);
         $subject = ucfirst($this->words(self::WORDS, $this->chance->getInt(2, 6))).' '.$number;
         $with = array_map(fn (): int => $this->someone(), range(0, $this->chance->getInt(0, 3)));
@@ -118,7 +121,7 @@ final class Mailbox
         --$thread->left;
         $number = \count($thread->ids) + 1;
         $isOwn = 0 === $thread->list && $number > 1 && 0 === $this->chance->getInt(0, 3);
-        $id = "m{$number}.{$thread->number}@".(0 === $thread->number % 3 ? 'ternpoint' : 'post').'.example';
+        $id = "m{$number}.{$thread->number}.{$this->seed}@".(0 === $thread->number % 3 ? 'ternpoint' : 'post').'.example';
         $from = $isOwn ? 'Wren Halloran <'.self::OWN.'>' : $this->person($thread->with[$this->chance->getInt(0, \count($thread->with) - 1)]);
         $to = $isOwn ? $this->person($thread->with[0]) : 'Wren Halloran <'.self::OWN.'>';
         $header = "From: {$from}\r\nTo: {$to}\r\nSubject: ".(1 === $number ? '' : 'Re: ').$thread->subject."\r\nDate: ".gmdate('D, d M Y H:i:s', $this->now)." +0000\r\nMessage-ID: <{$id}>\r\n";

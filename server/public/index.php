@@ -6,6 +6,18 @@ use Symfony\Component\HttpFoundation\Request;
 use ZippyTray\Server\Http\PageFile;
 use ZippyTray\Server\Kernel;
 
+// How much of the processor's time an answer took (Server Timing), for who measures.
+if (getenv('ZIPPY_TIMING')) {
+    $spent = static function (): float {
+        /** @var array<string, int> $used */
+        $used = getrusage() ?: [];
+
+        return 1000 * (($used['ru_utime.tv_sec'] ?? 0) + ($used['ru_stime.tv_sec'] ?? 0)) + (($used['ru_utime.tv_usec'] ?? 0) + ($used['ru_stime.tv_usec'] ?? 0)) / 1000;
+    };
+    $before = $spent();
+    header_register_callback(static fn () => header(sprintf('Server-Timing: cpu;dur=%.3f', $spent() - $before)));
+}
+
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 header_remove('X-Powered-By');

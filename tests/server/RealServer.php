@@ -21,8 +21,9 @@ final class RealServer
     /**
      * @param array<string, string> $environment
      * @param int                   $port        of one that runs already; nought to start one on a free port
+     * @param string                $script      that answers, from the project's folder
      */
-    public function __construct(public readonly string $folder, private readonly array $environment = [], private readonly int $workers = 4, private int $port = 0)
+    public function __construct(public readonly string $folder, private readonly array $environment = [], private readonly int $workers = 4, private int $port = 0, private readonly string $script = 'server/public/index.php')
     {
         $this->project = \dirname(__DIR__, 2);
         (new Filesystem())->mkdir($folder);
@@ -47,7 +48,7 @@ final class RealServer
             fclose($probe);
         }
         // A group of its own, so that its processes can be killed together.
-        $command = ['setsid', \PHP_BINARY, '-d', 'expose_php=0', '-d', 'memory_limit=768M', '-d', 'date.timezone=UTC', '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', '127.0.0.1:'.$this->port, '-t', $this->project.'/server/public', $this->project.'/server/public/index.php'];
+        $command = ['setsid', \PHP_BINARY, '-d', 'expose_php=0', '-d', 'memory_limit=768M', '-d', 'date.timezone=UTC', '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', '127.0.0.1:'.$this->port, '-t', \dirname($this->project.'/'.$this->script), $this->project.'/'.$this->script];
         $process = proc_open($command, [1 => ['file', $this->folder.'/web.log', 'a'], 2 => ['file', $this->folder.'/web.log', 'a']], $pipes, $this->project, $this->environment() + ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers]);
         $this->process = \is_resource($process) ? $process : throw new \RuntimeException('The server did not start.');
         for ($try = 0; $try < 400; ++$try) {

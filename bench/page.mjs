@@ -1,0 +1,116 @@
+// Measures the page in Chromium and prints the figures as JSON. Arguments: address, email, password.
+import { chromium } from '@playwright/test'
+
+const [, , address, email, password] = process.argv
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--enable-precise-memory-info'],
+})
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+const page = await context.newPage()
+const session = await context.newCDPSession(page)
+await session.send('Network.enable')
+let bytes = 0
+let requests = 0
+session.on('Network.loadingFinished', (event) => {
+  bytes += event.encodedDataLength
+  requests += 1
+})
+const row = page.locator('.line').first()
+
+await page.goto(address)
+await page.getByLabel('Email address').fill(email)
+await page.getByLabel('Password').fill(password)
+await page.getByRole('button', { name: 'Sign in' }).click()
+await row.waitFor()
+
+const load = async () => {
+  bytes = requests = 0
+  const began = performance.now()
+  await page.goto(address, { waitUntil: 'commit' })
+  await row.waitFor()
+  const took = performance.now() - began
+  await page.waitForLoadState('networkidle')
+  return { took, bytes, requests }
+}
+await session.send('Network.clearBrowserCache')
+const cold = await load()
+const again = await load()
+
+// From a deciding key to the next conversation painted.
+await page.getByRole('link', { name: 'Start clearing' }).click()
+await page.locator('.conversation h1').waitFor()
+await page.evaluate(() => {
+  const times = []
+  window.times = times
+  let pressed = 0
+  let before = ''
+  const subject = () => document.querySelector('.conversation h1')?.textContent ?? ''
+  window.addEventListener(
+    'keydown',
+    (event) => {
+      if (event.key !== '5') return
+      pressed = performance.now()
+      before = subject()
+    },
+    { capture: true },
+  )
+  new MutationObserver(() => {
+    if (!pressed || !subject() || subject() === before) return
+    const began = pressed
+    pressed = 0
+    requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - began)))
+  }).observe(document.body, { subtree: true, childList: true, characterData: true })
+})
+let decided = 0
+for (let turn = 0; turn < 60; ++turn) {
+  const heading = page.locator('.conversation h1')
+  if (!(await heading.isVisible())) break
+  await page.locator('.card.advised').first().waitFor()
+  const before = await page.evaluate(() => window.times.length)
+  await page.keyboard.press('5')
+  decided += 1
+  await page
+    .waitForFunction((count) => window.times.length > count, before, { timeout: 15_000 })
+    .catch(() => undefined)
+}
+const times = (await page.evaluate(() => window.times)).sort((a, b) => a - b)
+const at = (share) => times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0
+for (let turn = 0; turn < decided; ++turn) {
+  const answered = page.waitForResponse((response) => response.url().endsWith('/undo')).catch(() => undefined)
+  await page.keyboard.press('Control+z')
+  await answered
+}
+
+// Scrolling through the tray.
+await page.goto(address)
+await row.waitFor()
+const frames = await page.evaluate(async () => {
+  const gaps = []
+  let last = performance.now()
+  for (let step = 0; step < 120; ++step) {
+    window.scrollBy(0, 200)
+    await new Promise((done) => requestAnimationFrame(done))
+    const now = performance.now()
+    gaps.push(now - last)
+    last = now
+  }
+  return gaps.sort((a, b) => a - b)[Math.floor(gaps.length * 0.95)]
+})
+const heap = await page.evaluate(() => performance.memory?.usedJSHeapSize ?? 0)
+console.log(
+  JSON.stringify({
+    'first row, cold, ms': cold.took,
+    'first row again, ms': again.took,
+    'bytes cold, kB': cold.bytes / 1000,
+    'requests cold': cold.requests,
+    'bytes again, kB': again.bytes / 1000,
+    'requests again': again.requests,
+    'key to next painted, median ms': at(0.5),
+    'key to next painted, 95 % ms': at(0.95),
+    'keys': times.length,
+    'heap, MB': heap / 1e6,
+    'frame while scrolling, 95 % ms': frames,
+  }),
+)
+await browser.close()
