@@ -72,6 +72,25 @@ test('templates: made, asked and filled in, used', async ({ desk, page }) => {
   await expect(page.getByRole('listitem').filter({ hasText: 'Landing' })).toHaveCount(0)
 })
 
+test('who is meant is taken from what was typed, however late people are found', async ({ desk, page }) => {
+  await page.route('**/api/people?*', async (route) => {
+    await new Promise((done) => setTimeout(done, 700))
+    await route.continue()
+  })
+  await desk.press('+')
+  await expect(page.locator('input[role=combobox]:focus')).toBeVisible()
+  await page.keyboard.type('Pe')
+  await expect(page.getByRole('option').first()).toBeVisible()
+  await page.keyboard.type('tra')
+  await desk.press('Enter')
+  await page.keyboard.type('Bram')
+  await desk.press('Enter')
+  await expect(page.getByRole('combobox', { name: 'To' })).toHaveValue(
+    /^Petra Lindqvist <\S+>, Bram Toller <\S+>, $/,
+  )
+  await page.getByRole('button', { name: 'Delete draft' }).click()
+})
+
 test('a person: their card from a signature, what is open with them, and cards as a file', async ({
   desk,
   page,

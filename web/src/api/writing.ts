@@ -1,6 +1,6 @@
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { toValue, type MaybeRefOrGetter } from 'vue'
-import { answer, api, type AnswerKind, type WrittenLetter } from './client'
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { answer, api, type AnswerKind, type KnownPerson, type WrittenLetter } from './client'
 
 /** How a letter begins. */
 export interface Beginning {
@@ -47,16 +47,29 @@ export const useTemplates = () =>
 export const fillTemplate = (id: string, to: string, asked: Record<string, string>) =>
   answer(api.POST('/templates/{id}/filled', { params: { path: { id } }, body: { to, asked } }))
 
+const peopleQuery = (words: string) => ({
+  queryKey: ['people', words],
+  queryFn: ({ signal }: { signal: AbortSignal }) =>
+    answer(api.GET('/people', { signal, params: { query: { words, count: 6 } } })),
+  staleTime: 60_000,
+})
+
 /** Known people whose name or address begins so. */
 export const usePeople = (words: MaybeRefOrGetter<string>, enabled: MaybeRefOrGetter<boolean>) =>
-  useQuery({
-    queryKey: ['people', words],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/people', { signal, params: { query: { words: toValue(words), count: 6 } } })),
-    enabled,
-    placeholderData: keepPreviousData,
-    staleTime: 60_000,
-  })
+  useQuery(
+    computed(() => ({
+      ...peopleQuery(toValue(words)),
+      enabled: toValue(enabled),
+      placeholderData: keepPreviousData<KnownPerson[]>,
+    })),
+  )
+
+/** The same once, for who does not wait for what is offered. */
+export function useFirstPerson() {
+  const client = useQueryClient()
+  return async (words: string): Promise<KnownPerson | undefined> =>
+    (await client.fetchQuery(peopleQuery(words)))[0]
+}
 
 export const useMailWays = () =>
   useQuery({ queryKey: ['mail-ways'], queryFn: ({ signal }) => answer(api.GET('/mail-ways', { signal })) })

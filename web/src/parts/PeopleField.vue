@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { KnownPerson } from '@/api/client'
-import { usePeople } from '@/api/writing'
+import { useFirstPerson, usePeople } from '@/api/writing'
+import { withAddress } from './letterfields'
 
 /** Addresses, separated by commas; known people are offered while one is written. */
 defineProps<{ label: string; error?: string | undefined }>()
@@ -12,13 +14,22 @@ const at = ref(-1)
 const field = ref<HTMLInputElement>()
 /** What stands behind the last comma. */
 const word = computed(() => (/[^,;]*$/.exec(model.value)?.[0] ?? '').trim())
-const { data } = usePeople(word, () => focused.value && word.value.length > 1)
+const PAUSE = 100
+const asked = refDebounced(word, PAUSE)
+const { data, isPlaceholderData } = usePeople(asked, () => focused.value && asked.value.length > 1)
+/** What is offered was asked for what stands there now, and not for what stood there before. */
+const isFresh = computed(() => asked.value === word.value && !!data.value && !isPlaceholderData.value)
+const firstOf = useFirstPerson()
 const people = computed(() =>
   focused.value && word.value.length > 1 && !/[<>]/.test(word.value)
     ? (data.value ?? []).filter(({ email }) => !model.value.toLowerCase().includes(`<${email}>`))
     : [],
 )
 watch(word, () => (at.value = -1))
+watch(people, (now, before) => {
+  const chosen = before[at.value]?.email
+  if (chosen) at.value = now.findIndex(({ email }) => email === chosen)
+})
 
 const written = ({ name, email }: KnownPerson): string => {
   if (!name) return email
@@ -34,13 +45,28 @@ function choose(person: KnownPerson): void {
   field.value?.focus()
 }
 
+/** Who is known by that is told later: it is put in where the word stands, unless that has been changed meanwhile. */
+async function takeFirst(name: string): Promise<void> {
+  const begun = `${model.value.trimEnd()}, `
+  model.value = begun
+  const person = await firstOf(name).catch(() => undefined)
+  if (person) model.value = withAddress(model.value, name, written(person))
+  else if (model.value === begun) model.value = begun.slice(0, -2)
+}
+
 function pressed(event: KeyboardEvent): void {
+  const isTaking = (event.key === 'Enter' || event.key === 'Tab') && !event.ctrlKey && !event.shiftKey
+  if (isTaking && at.value < 0 && !isFresh.value && word.value.length > 1 && !/[<>@"]/.test(word.value)) {
+    if (event.key === 'Enter') event.preventDefault()
+    void takeFirst(word.value)
+    return
+  }
   if (!people.value.length) return
   const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
   if (step) {
     event.preventDefault()
     at.value = (at.value + step + people.value.length) % people.value.length
-  } else if ((event.key === 'Enter' || event.key === 'Tab') && !event.ctrlKey && !event.shiftKey) {
+  } else if (isTaking) {
     const person = people.value[Math.max(0, at.value)]
     if (!person || (event.key === 'Tab' && at.value < 0 && word.value.includes('@'))) return
     event.preventDefault()

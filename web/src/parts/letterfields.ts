@@ -59,3 +59,12 @@ export function actionOf(panel: 'later' | 'expect' | null, then: 'do_now' | 'han
   if (panel === 'expect') return 'Send and wait for the answer'
   return then === 'do_now' ? 'Send and archive' : 'Send'
 }
+
+/** Several addresses, of which the one that is written as `name` alone becomes `address`; as they were when none is. */
+export function withAddress(addresses: string, name: string, address: string): string {
+  const parts = addresses.split(/([,;])/)
+  const place = parts.findIndex((part) => part.trim() === name)
+  if (place < 0) return addresses
+  parts[place] = (parts[place] ?? '').replace(name, () => address)
+  return parts.join('')
+}
