@@ -107,7 +107,7 @@ final class Folder
      */
     public function ask(string $method, string $path, ?array $body = null): array
     {
-        $answer = $this->server->call($method, '/api'.$path, $body, ['Cookie' => $this->cookie]);
+        $answer = $this->server->call($method, '/api'.$path, $body, ['Cookie' => $this->cookie, 'Accept-Encoding' => 'gzip']);
         if ($answer['status'] >= 400 || 0 === $answer['status']) {
             throw new \RuntimeException("{$method} {$path}: {$answer['status']} ".substr($answer['body'], 0, 400));
         }
@@ -122,7 +122,10 @@ final class Folder
      */
     public function json(string $method, string $path, ?array $body = null): array
     {
-        return (array) json_decode($this->ask($method, $path, $body)['body'], true, flags: \JSON_THROW_ON_ERROR);
+        $answer = $this->ask($method, $path, $body);
+        $text = 1 === preg_match('/^Content-Encoding: gzip/mi', $answer['headers']) ? (string) gzdecode($answer['body']) : $answer['body'];
+
+        return (array) json_decode($text, true, flags: \JSON_THROW_ON_ERROR);
     }
 
     public function database(): \PDO

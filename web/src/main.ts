@@ -1,5 +1,5 @@
 import '@fontsource-variable/figtree'
-import 'vuetify/styles'
+import 'vuetify/styles/core'
 import './style.css'
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'

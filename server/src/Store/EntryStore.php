@@ -65,7 +65,7 @@ final readonly class EntryStore implements Entries
             [json_encode($wanted, \JSON_THROW_ON_ERROR), $accountId, $number],
         );
 
-        return $this->orm->getRepository(Entry::class)->findBy(['accountId' => $accountId, 'id' => $ids], ['number' => 'DESC']);
+        return array_values(array_filter($this->orm->getRepository(Entry::class)->findBy(['id' => $ids], ['number' => 'DESC']), static fn (Entry $entry): bool => $entry->accountId === $accountId));
     }
 
     public function undoneBy(string $accountId, string $entryId): array

@@ -103,7 +103,8 @@ final readonly class MessageStore implements Messages
     {
         $ids = $this->orm->getConnection()->fetchFirstColumn('SELECT message_id FROM conversation_message WHERE conversation_id = ?', [$conversationId]);
         try {
-            $messages = $this->orm->getRepository(Message::class)->findBy(['accountId' => $accountId, 'id' => $ids]);
+            // By their ids alone: with the account beside them, all of its messages might be gone through.
+            $messages = array_values(array_filter($this->orm->getRepository(Message::class)->findBy(['id' => $ids]), static fn (Message $message): bool => $message->accountId === $accountId));
         } catch (\Throwable) {
             // One of them is damaged. The others are there.
             $messages = array_values(array_filter(array_map(fn (mixed $id): ?Message => $this->orNull($accountId, $id), $ids)));

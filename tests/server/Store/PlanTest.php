@@ -47,6 +47,9 @@ final class PlanTest extends ApiTestCase
         [$first, $second] = [self::text($tray[0]['id'] ?? null), self::text($tray[1]['id'] ?? null)];
         yield 'tray' => fn (): array => $this->call('GET', '/tray');
         yield 'open' => fn (): array => $this->call('GET', '/conversations/'.$first);
+        $long = array_filter($tray, static fn (array $row): bool => $row['messages'] > 1);
+        self::assertCount(1, $long);
+        yield 'open a long one' => fn (): array => $this->call('GET', '/conversations/'.self::text(reset($long)['id']));
         yield 'proposals' => fn (): array => $this->call('POST', '/proposals', ['conversations' => [$first, $second]]);
         yield 'heartbeat' => fn (): array => $this->call('GET', '/heartbeat');
         yield 'journal' => fn (): array => $this->call('GET', '/journal');
@@ -68,6 +71,9 @@ final class PlanTest extends ApiTestCase
         yield 'archive and undo' => function () use ($first): void {
             $this->undo($this->decide('archive', [$first]));
         };
+        yield 'archive several and undo' => function () use ($first, $second): void {
+            $this->undo($this->decide('archive', [$first, $second]));
+        };
         yield 'snooze' => fn (): array => $this->decide('snooze', [$second], ['date' => $this->day(2)]);
         yield 'make a task' => fn (): string => $this->makeTask(['title' => 'Lamp', 'due' => ['date' => $this->day(3)]], ['conversation' => ['id' => $first]]);
         yield 'a message comes in' => fn (): array => $this->upload(['letter.eml' => "From: Tam <tam1@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Letter 3\r\nMessage-ID: <again@glass.example>\r\nIn-Reply-To: <letter3@glass.example>\r\n\r\nThe lamp and its glass?\r\n"]);
@@ -79,6 +85,9 @@ final class PlanTest extends ApiTestCase
         $box = '';
         for ($number = 0; $number < 30; ++$number) {
             $box .= "From x@y.example Tue Nov 24 10:00:00 2026\nFrom: Tam {$number} <tam{$number}@glass.example>\nTo: wren@ternpoint.example\nSubject: Letter {$number}\nDate: Mon, 2 Nov 2026 08:00:00 +0000\nMessage-ID: <letter{$number}@glass.example>\n\nCould you look at the lamp by 4 December?\n\n";
+        }
+        for ($number = 0; $number < 5; ++$number) {
+            $box .= "From x@y.example Tue Nov 24 10:00:00 2026\nFrom: Ilse <ilse@glass.example>\nTo: wren@ternpoint.example\nSubject: Long\nDate: Sun, 1 Nov 2026 09:0{$number}:00 +0000\nMessage-ID: <long{$number}@glass.example>\nReferences: <long0@glass.example>\n\nAnd the lamp?\n\n";
         }
         $this->upload(['box.mbox' => $box]);
         $ids = array_map(self::text(...), array_column($this->rows('/tray'), 'id'));
