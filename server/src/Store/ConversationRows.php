@@ -32,6 +32,11 @@ final readonly class ConversationRows
     /** So many rows of the tray are given at the most; as they are decided, others take their place. */
     public const TRAY_MOST = 500;
 
+    /** So many conversations with a person are given, and so many of their newest messages are looked through for them. */
+    private const OF_PERSON = 40;
+
+    private const OF_PERSON_READ = 400;
+
     private const IN_TRAY = "c.place = 'tray' OR (c.place = 'away' AND c.away_until <= :now)";
 
     /** What is in the tray, and what has come back to it; each by an index of its own. */
@@ -114,15 +119,24 @@ final readonly class ConversationRows
         return array_combine(array_map(static fn (ConversationRow $row): string => $row->id, $rows), $rows);
     }
 
-    /** @return list<ConversationRow> those that hold a message from somebody or to them, undecided ones first, the newest of both first */
+    /**
+     * @return list<ConversationRow> those that hold a message from somebody or to them, undecided ones first, the newest of
+     *                               both first; of what is decided, those of their newest messages
+     */
     public function with(Account $account, string $email): array
     {
-        return $this->rows($account, $this->ids(
-            'SELECT c.id FROM conversation c WHERE c.id IN (SELECT x.conversation_id FROM person_message p JOIN conversation_message x ON x.message_id = p.message_id WHERE p.account_id = :account AND p.email = :email)
-             ORDER BY ('.self::IN_TRAY.') DESC, c.latest_at DESC, c.id LIMIT 40',
+        $ids = $this->ids(
+            'SELECT c.id FROM conversation c WHERE c.id IN (
+                SELECT x.conversation_id FROM (SELECT p.message_id FROM person_message p WHERE p.account_id = :account AND p.email = :email ORDER BY p.sent_at DESC LIMIT '.self::OF_PERSON_READ.') n
+                JOIN conversation_message x ON x.message_id = n.message_id
+                UNION SELECT t.id FROM (SELECT * FROM ('.self::OF_TRAY.' ORDER BY c.latest_at DESC LIMIT '.self::TRAY_MOST.') UNION SELECT * FROM ('.self::BACK.' ORDER BY c.away_until DESC LIMIT '.self::TRAY_MOST.')) t
+                WHERE EXISTS (SELECT 1 FROM conversation_message y CROSS JOIN person_message q ON q.account_id = :account AND q.email = :email AND q.message_id = y.message_id WHERE y.conversation_id = t.id))
+             ORDER BY ('.self::IN_TRAY.') DESC, c.latest_at DESC, c.id LIMIT '.self::OF_PERSON,
             $account,
             ['email' => strtolower($email)],
-        ));
+        );
+
+        return $this->rows($account, $ids);
     }
 
     /** @throws NotFound */

@@ -17,9 +17,6 @@ use ZippyTray\Server\Account\Account;
  */
 final readonly class OpenTasks
 {
-    /** Zones are less than two days apart: what is further away is decided by its date alone. */
-    private const NEAR = 2;
-
     public function __construct(private Connection $connection, private ClockInterface $clock)
     {
     }
@@ -49,22 +46,35 @@ final readonly class OpenTasks
     public function of(Account $account): array
     {
         $now = new Moment($this->clock->now(), $account->timeZone());
-        $near = [(string) $now->date()->plusDays(-self::NEAR), (string) $now->date()->plusDays(self::NEAR)];
+        // What is a day, or a time of another day where the person is, is told by its date alone.
+        $today = (string) $now->date();
+        $zone = $now->zone->getName();
         $tasks = [];
         $parents = [];
-        foreach ($this->connection->iterateNumeric(
+        /** @var array{string, string|null, string, int, string|null, string|null, string|null, string|null, string|null, string|null, int|null} $columns */
+        foreach ($this->connection->fetchAllNumeric(
             'SELECT t.id, t.parent_id, t.list_id, l.archived, t.due_date, t.due_time, t.due_zone, t.start_date, t.start_time, t.start_zone, t.estimate
              FROM task t JOIN task_list l ON l.id = t.list_id WHERE t.account_id = ? AND t.completed_at IS NULL',
             [$account->id],
         ) as $columns) {
-            [$id, $parent, $list, $archived, $dueDate, $dueTime, $dueZone, $startDate, $startTime, $startZone, $estimate] = array_map(static fn (mixed $value): string => \is_scalar($value) ? (string) $value : '', $columns);
-            [$over, $day] = self::placed($dueDate, $dueTime, $dueZone, $now, $near);
-            [$begun, $start] = self::begun($startDate, $startTime, $startZone, $now, $near);
+            [$id, $parent, $list, $archived, $due, , , $start, , , $minutes] = $columns;
+            $isOver = null !== $due && $due < $today;
+            $isAhead = null !== $start && $start > $today;
+            if (null !== $due && null !== $columns[5] && ($due === $today || $zone !== $columns[6])) {
+                $moment = self::moment($due, $columns[5], $columns[6]);
+                $isOver = $moment->isOver($now->instant, $now->zone);
+                $due = (string) $moment->dayIn($now->zone);
+            }
+            if (null !== $start && null !== $columns[8] && ($start === $today || $zone !== $columns[9])) {
+                $moment = self::moment($start, $columns[8], $columns[9]);
+                $isAhead = TaskTree::isAhead($moment, $now);
+                $start = (string) $moment->dayIn($now->zone);
+            }
             $parents[$id] = $parent;
-            $tasks[$id] = ['list' => $list, 'archived' => '1' === $archived, 'alone' => '' === $parent || '' !== $dueDate, 'waiting' => !$begun, 'over' => $over, 'day' => $day, 'start' => $start, 'minutes' => (int) $estimate];
+            $tasks[$id] = ['list' => $list, 'archived' => (bool) $archived, 'alone' => null === $parent || null !== $due, 'waiting' => $isAhead, 'over' => $isOver, 'day' => $due ?? '', 'start' => $start ?? '', 'minutes' => $minutes ?? 0];
         }
         foreach ($tasks as $id => $task) {
-            for ($above = $parents[$id]; !$task['waiting'] && isset($tasks[$above]); $above = $parents[$above]) {
+            for ($above = $parents[$id]; null !== $above && !$task['waiting'] && isset($tasks[$above]); $above = $parents[$above]) {
                 $task['waiting'] = $tasks[$id]['waiting'] = $tasks[$above]['waiting'];
             }
         }
@@ -72,44 +82,8 @@ final readonly class OpenTasks
         return array_values($tasks);
     }
 
-    /**
-     * @param array{string, string} $near
-     *
-     * @return array{bool, string} whether it is over, and on which day it is due
-     */
-    private static function placed(string $date, string $time, string $zone, Moment $now, array $near): array
+    private static function moment(string $date, ?string $time, ?string $zone): Due
     {
-        if (self::isFar($date, $time, $near)) {
-            return ['' !== $date && $date < $near[0], $date];
-        }
-        $due = self::due($date, $time, $zone);
-
-        return [$due->isOver($now->instant, $now->zone), (string) $due->dayIn($now->zone)];
-    }
-
-    /**
-     * @param array{string, string} $near
-     *
-     * @return array{bool, string} whether it has begun, and on which day it does
-     */
-    private static function begun(string $date, string $time, string $zone, Moment $now, array $near): array
-    {
-        if (self::isFar($date, $time, $near)) {
-            return ['' === $date || $date < $near[0], $date];
-        }
-        $start = self::due($date, $time, $zone);
-
-        return [!TaskTree::isAhead($start, $now), (string) $start->dayIn($now->zone)];
-    }
-
-    /** @param array{string, string} $near */
-    private static function isFar(string $date, string $time, array $near): bool
-    {
-        return '' === $date || ('' === $time && ($date < $near[0] || $date > $near[1]));
-    }
-
-    private static function due(string $date, string $time, string $zone): Due
-    {
-        return Due::fromState(['date' => $date, 'time' => '' === $time ? null : $time, 'zone' => '' === $zone ? null : $zone]);
+        return Due::fromState(['date' => $date, 'time' => $time, 'zone' => $zone]);
     }
 }

@@ -41,6 +41,12 @@ final class TroubleTest extends TestCase
         $this->server->end();
     }
 
+    public function testWhatIsWholeIsTakenForWhole(): void
+    {
+        self::assertSame('', $this->server->console('data:prepare'));
+        self::assertStringNotContainsString('damaged', $this->server->console('data:check'));
+    }
+
     /** @return iterable<string, array{string, string, bool}> what is done, a part of the sentence, whether reading goes on */
     public static function troubles(): iterable
     {
