@@ -15,7 +15,7 @@ use ZippyTray\Tests\Server\RealServer;
 final class Folder
 {
     /** Changes when what is put into a folder does. */
-    private const STAMP = '1';
+    private const STAMP = '2';
 
     private const PASSWORD = 'a bench of larch wood';
 
@@ -217,8 +217,9 @@ final class Folder
     private function entries(): void
     {
         $database = $this->database();
-        $first = $this->row('SELECT * FROM journal_entry ORDER BY number LIMIT 1');
-        $touched = $this->row('SELECT * FROM journal_touch LIMIT 1');
+        $this->json('POST', '/decisions', ['id' => self::id(), 'kind' => 'archive', 'conversations' => [['id' => $this->row("SELECT id FROM conversation WHERE place = 'tray' LIMIT 1")['id']]]]);
+        $first = $this->row('SELECT * FROM journal_entry ORDER BY number DESC LIMIT 1');
+        $touched = $this->row("SELECT * FROM journal_touch WHERE kind = 'conversation' LIMIT 1");
         $last = (int) $this->row('SELECT MAX(number) AS number FROM journal_entry')['number'];
         $put = static fn (string $table, int $columns): \PDOStatement => $database->prepare("INSERT INTO {$table} VALUES (".implode(', ', array_fill(0, $columns, '?')).')');
         $entry = $put('journal_entry', \count($first));

@@ -59,9 +59,9 @@ final readonly class ConversationController
     }
 
     #[Route('/rest', methods: 'GET')]
-    public function rest(#[CurrentUser] Account $account): JsonResponse
+    public function rest(#[CurrentUser] Account $account, #[MapQueryParameter] string $after = ''): JsonResponse
     {
-        return new JsonResponse($this->rows->rest($account));
+        return new JsonResponse($this->rows->rest($account, $after));
     }
 
     #[Route('/find', methods: 'GET')]

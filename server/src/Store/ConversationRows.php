@@ -32,6 +32,9 @@ final readonly class ConversationRows
     /** So many rows of the tray are given at the most; as they are decided, others take their place. */
     public const TRAY_MOST = 500;
 
+    /** So many are checked at a time before the rest is archived. */
+    private const REST_PAGE = 1000;
+
     /** So many conversations with a person are given, and so many of their newest messages are looked through for them. */
     private const OF_PERSON = 40;
 
@@ -68,29 +71,35 @@ final readonly class ConversationRows
     }
 
     /**
-     * All that is in the tray, with what archiving the rest would hold up.
+     * What is in the tray, a part at a time, with what archiving the rest would hold up.
      *
-     * @return array{conversations: list<array{id: string, revision: int}>, held: list<array{row: ConversationRow, reason: string}>} newest first
+     * @param string $after `next` of the part before; empty for the first
+     *
+     * @return array{conversations: list<array{id: string, revision: int}>, held: list<array{row: ConversationRow, reason: string}>, next: string|null} newest first
      */
-    public function rest(Account $account): array
+    public function rest(Account $account, string $after = ''): array
     {
         $now = $this->now($account);
+        [$at, $id] = explode(' ', $after) + ['', ''];
+        $later = '' === $at ? '' : ' AND c.latest_at <= :at AND (c.latest_at < :at OR c.id > :id)';
+        $few = " {$later} ORDER BY c.latest_at DESC, c.id LIMIT ".self::REST_PAGE;
+        $ids = $this->ids('SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY."{$few}) UNION ALL SELECT * FROM (".self::BACK."{$few})) ORDER BY c.latest_at DESC, c.id LIMIT ".self::REST_PAGE, $account, ['at' => $at, 'id' => $id]);
+        $advices = $this->advices->of($account, $ids);
         $conversations = [];
         $held = [];
-        foreach (array_chunk($this->ids('SELECT c.id FROM conversation c WHERE c.id IN ('.self::OF_TRAY.' UNION ALL '.self::BACK.') ORDER BY c.latest_at DESC, c.id', $account), self::TRAY_MOST) as $ids) {
-            $advices = $this->advices->of($account, $ids);
-            foreach ($this->select($account, $ids) as $columns) {
-                $advice = $advices[$columns->string('id')] ?? null;
-                $row = $this->view($columns, $now, $advice);
-                $reason = RestCheck::reason($advice, $row->returned);
-                $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
-                if ('' !== $reason) {
-                    $held[] = ['row' => $row, 'reason' => $reason];
-                }
+        $next = null;
+        foreach ($this->select($account, $ids) as $columns) {
+            $advice = $advices[$columns->string('id')] ?? null;
+            $row = $this->view($columns, $now, $advice);
+            $reason = RestCheck::reason($advice, $row->returned);
+            $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
+            if ('' !== $reason) {
+                $held[] = ['row' => $row, 'reason' => $reason];
             }
+            $next = $columns->string('latest_at').' '.$row->id;
         }
 
-        return ['conversations' => $conversations, 'held' => $held];
+        return ['conversations' => $conversations, 'held' => $held, 'next' => \count($ids) < self::REST_PAGE ? null : $next];
     }
 
     /** @return list<ConversationRow> in order of return */

@@ -89,6 +89,7 @@ final readonly class FindingsStore
             [$messageId, self::rules($account), json_encode($findings?->state() ?? [], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)],
         );
         $this->connection->executeStatement('DELETE FROM findings_wanted WHERE message_id = ?', [$messageId]);
+        $this->connection->executeStatement('UPDATE mail_mark SET read = read + 1 WHERE account_id = ?', [$account->id]);
     }
 
     /**

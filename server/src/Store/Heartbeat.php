@@ -25,11 +25,14 @@ final readonly class Heartbeat
     /** Seconds after which a look at the clock is noted, also when there was nothing to see. */
     private const NOTED = 60;
 
+    /** Days; no two zones are further apart. */
+    private const APART = 2;
+
     public function __construct(private Connection $connection, private Counts $counts, private RingRows $rings, private LookOut $lookOut, private Rings $looks, private FindingsStore $findings, private WorkerSeen $worker, private ProgramClock $clock)
     {
     }
 
-    /** @return array{journal: int, mail: int, post: int, unread: int, settings: string} what changes when somebody does something, or mail comes in */
+    /** @return array{journal: int, mail: int, post: int, unread: int, read: int, settings: string} what changes when somebody does something, or mail comes in */
     private function marks(Account $account): array
     {
         $number = fn (string $query, string ...$of): int => is_numeric($found = $this->connection->fetchOne($query, $of)) ? (int) $found : 0;
@@ -38,7 +41,10 @@ final readonly class Heartbeat
             'journal' => $number('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', $account->id),
             'mail' => $number('SELECT number FROM mail_mark WHERE account_id = ?', $account->id),
             'unread' => $this->findings->unread($account->id),
-            'post' => $number('SELECT TOTAL(revision) FROM outgoing WHERE account_id = ?', $account->id),
+            // How many wait may be the same as before, though others do.
+            'read' => $number('SELECT read FROM mail_mark WHERE account_id = ?', $account->id),
+            // What has gone out does not change any more; that it went is in the journal, too.
+            'post' => $number("SELECT TOTAL(revision) FROM outgoing WHERE account_id = ? AND state <> 'sent'", $account->id),
             'settings' => $account->fingerprint(),
         ];
     }
@@ -58,7 +64,7 @@ final readonly class Heartbeat
         return true;
     }
 
-    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, post: int, unread: int, settings: string}, counts: array<string, mixed>, worker: bool, rings: list<RingRow>}} */
+    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, post: int, unread: int, read: int, settings: string}, counts: array<string, mixed>, worker: bool, rings: list<RingRow>}} */
     public function of(Account $account): array
     {
         $next = ($this->lookOut)($account->id, $account->timeZone(), $account->timeSettings());
@@ -72,18 +78,24 @@ final readonly class Heartbeat
         ];
     }
 
-    /** @param array{journal: int, mail: int, post: int, unread: int, settings: string} $marks */
+    /** @param array{journal: int, mail: int, post: int, unread: int, read: int, settings: string} $marks */
     private function tag(array $marks, int $next): string
     {
-        return \sprintf('"w%d-j%d-m%d-p%d-u%d-s%s-c%d-n%d"', (int) $this->worker->isThere(), $marks['journal'], $marks['mail'], $marks['post'], $marks['unread'], $marks['settings'], $this->clock->shift(), $next);
+        return \sprintf('"w%d-j%d-m%d-p%d-u%d-r%d-s%s-c%d-n%d"', (int) $this->worker->isThere(), $marks['journal'], $marks['mail'], $marks['post'], $marks['unread'], $marks['read'], $marks['settings'], $this->clock->shift(), $next);
     }
 
-    /** The next time at which a task begins or is over. */
+    /** The next time at which a task begins or is over, of those until midnight; what is later is seen then. */
     private function nextOfTasks(Account $account): ?\DateTimeImmutable
     {
         $now = $this->clock->now();
+        $today = LocalDate::of($now, $account->timeZone());
+        $near = [(string) $today->plusDays(-self::APART), (string) $today->plusDays(self::APART)];
         $next = null;
-        foreach ($this->connection->iterateAssociative('SELECT start_date, start_time, start_zone, due_date, due_time, due_zone FROM task WHERE account_id = ? AND completed_at IS NULL AND (start_time IS NOT NULL OR due_time IS NOT NULL)', [$account->id]) as $columns) {
+        foreach ($this->connection->iterateAssociative(
+            'SELECT start_date, start_time, start_zone, due_date, due_time, due_zone FROM task WHERE account_id = ? AND completed_at IS NULL AND (start_time IS NOT NULL OR due_time IS NOT NULL)
+             AND ((start_time IS NOT NULL AND start_date BETWEEN ? AND ?) OR (due_time IS NOT NULL AND due_date BETWEEN ? AND ?))',
+            [$account->id, ...$near, ...$near],
+        ) as $columns) {
             foreach (['start', 'due'] as $which) {
                 $at = TaskRow::due(new Row($columns), $which)?->instant();
                 $next = null !== $at && $at > $now && (null === $next || $at < $next) ? $at : $next;

@@ -93,10 +93,13 @@ final class AdviceTest extends ApiTestCase
         self::assertNull($this->rows('/tray')[0]['advice']);
         $marks = (array) $this->call('GET', '/heartbeat')['marks'];
         self::assertSame(1, $marks['unread']);
+        $read = $marks['read'];
         self::assertSame(['It has not been read yet, and may ask for something.'], array_column((array) $this->call('GET', '/rest')['held'], 'reason'));
         self::assertSame(1, $this->service(ReadWanted::class)(static fn (): bool => false));
         self::assertSame('2030-04-05', $this->date($id));
-        self::assertSame(0, ((array) $this->call('GET', '/heartbeat')['marks'])['unread']);
+        $marks = (array) $this->call('GET', '/heartbeat')['marks'];
+        self::assertSame(0, $marks['unread']);
+        self::assertNotSame($read, $marks['read'], 'Who has seen none waiting before and after still hears of it.');
         self::assertSame(0, $this->service(ReadWanted::class)(static fn (): bool => false));
     }
 

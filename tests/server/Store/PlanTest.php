@@ -51,6 +51,8 @@ final class PlanTest extends ApiTestCase
         self::assertCount(1, $long);
         yield 'open a long one' => fn (): array => $this->call('GET', '/conversations/'.self::text(reset($long)['id']));
         yield 'proposals' => fn (): array => $this->call('POST', '/proposals', ['conversations' => [$first, $second]]);
+        yield 'what archiving the rest holds up' => fn (): array => $this->call('GET', '/rest');
+        yield 'the same, further' => fn (): array => $this->call('GET', '/rest?after='.rawurlencode('2026-11-02T08:00:00Z '.$first));
         yield 'heartbeat' => fn (): array => $this->call('GET', '/heartbeat');
         yield 'journal' => fn (): array => $this->call('GET', '/journal');
         yield 'journal, further' => fn (): array => $this->call('GET', '/journal?before=3');

@@ -207,7 +207,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All that is in the tray, and what archiving the rest would hold up */
+        /** What is in the tray, a part at a time, and what archiving the rest would hold up */
         get: operations["restCheck"];
         put?: never;
         post?: never;
@@ -1733,6 +1733,8 @@ export interface components {
                 mail: number;
                 /** @description How many messages wait to be read for advice */
                 unread: number;
+                /** @description How many have been read for it so far */
+                read: number;
                 /** @description What goes out */
                 post: number;
                 settings: string;
@@ -2788,7 +2790,10 @@ export interface operations {
     };
     restCheck: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description `next` of the part before */
+                after?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2803,6 +2808,8 @@ export interface operations {
                 content: {
                     "application/json": {
                         conversations: components["schemas"]["Claim"][];
+                        /** @description Where the next part begins; null when this is the last */
+                        next: string | null;
                         /** @description Those that seem to ask for something, hold a date still to come, or came back */
                         held: {
                             row: components["schemas"]["ConversationRow"];

@@ -119,7 +119,7 @@ export function useHeartbeat(): void {
       void queries.invalidateQueries({ queryKey: ['session'] })
     const isPassed = millisecondsUntil(before.next) <= 0
     const isDone = now.marks.journal !== before.marks.journal && now.marks.journal > own
-    const isRead = now.marks.unread !== before.marks.unread
+    const isRead = now.marks.read !== before.marks.read
     if (isPassed || isDone || isRead || now.marks.mail !== before.marks.mail) {
       void queries.invalidateQueries({
         predicate: ({ queryKey }) => queryKey[0] !== 'session' && queryKey[0] !== KEY[0],

@@ -1,5 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { answer, api, type ComingKind, type Place, type PutOff } from './client'
 
 export function useTray() {
@@ -9,14 +9,26 @@ export function useTray() {
   })
 }
 
-/** What archiving the rest takes, and what it would hold up. */
+/** What archiving the rest takes, and what it would hold up: all of it, which comes in parts. */
 export function useRestCheck(enabled: MaybeRefOrGetter<boolean>) {
-  return useQuery({
+  const query = useInfiniteQuery({
     queryKey: ['rest'],
-    queryFn: ({ signal }) => answer(api.GET('/rest', { signal })),
+    queryFn: ({ signal, pageParam }) =>
+      answer(api.GET('/rest', { signal, params: { query: { after: pageParam } } })),
+    initialPageParam: '',
+    getNextPageParam: ({ next }) => next,
     enabled,
     staleTime: 0,
+    gcTime: 0,
   })
+  watch(
+    () => toValue(enabled) && query.hasNextPage.value && !query.isFetching.value && !query.error.value,
+    (more) => {
+      if (more) void query.fetchNextPage()
+    },
+    { immediate: true },
+  )
+  return query
 }
 
 export function useBlocked() {

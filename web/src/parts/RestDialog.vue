@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { claimOf, useDeciding } from '@/api/deciding'
+import { useCounts } from '@/api/heartbeat'
 import { useRestCheck } from '@/api/reading'
 import { day, nearness } from '@/time/format'
 import FailedState from './FailedState.vue'
@@ -8,24 +9,31 @@ import IndexTab from './IndexTab.vue'
 import LoadingRows from './LoadingRows.vue'
 import ModalDialog from './ModalDialog.vue'
 import { attempt } from './notice'
+import RowChunks from './RowChunks.vue'
 import { counted, subjectOf } from './words'
 
 /** Archives all that is left in the tray, after a look at what had better stay. */
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ archived: [] }>()
 
-const { data, error, isFetching, refetch } = useRestCheck(open)
+const { data, error, isFetching, hasNextPage, refetch } = useRestCheck(open)
+const { data: counts } = useCounts()
 const { decide } = useDeciding()
+/** So many are archived in one step; others wait for it. */
+const AT_ONCE = 2000
 const ticked = ref(new Set<string>())
 const busy = ref(false)
 watch(open, () => (ticked.value = new Set()))
 
-const held = computed(() => data.value?.held ?? [])
-const heldIds = computed(() => new Set(held.value.map(({ row }) => row.id)))
-const going = computed(() =>
-  (data.value?.conversations ?? []).filter(({ id }) => !heldIds.value.has(id) || ticked.value.has(id)),
+const held = computed(() =>
+  (data.value?.pages ?? []).flatMap((page) => page.held.map((one) => ({ ...one, id: one.row.id }))),
 )
-const staying = computed(() => (data.value?.conversations.length ?? 0) - going.value.length)
+const all = computed(() => (data.value?.pages ?? []).flatMap(({ conversations }) => conversations))
+/** How much of the tray has been looked at, of a hundred. */
+const looked = computed(() => (100 * all.value.length) / Math.max(1, counts.value?.tray ?? 0))
+const heldIds = computed(() => new Set(held.value.map(({ row }) => row.id)))
+const going = computed(() => all.value.filter(({ id }) => !heldIds.value.has(id) || ticked.value.has(id)))
+const staying = computed(() => all.value.length - going.value.length)
 
 function tick(id: string): void {
   const next = new Set(ticked.value)
@@ -35,11 +43,17 @@ function tick(id: string): void {
 
 async function archiveRest(): Promise<void> {
   busy.value = true
-  const claims = going.value.map(({ id, revision }) => claimOf({ id, revision: revision ?? 0 }))
-  if (await attempt(() => decide('archive_rest', claims))) {
+  let claims = going.value.map(({ id, revision }) => claimOf({ id, revision: revision ?? 0 }))
+  let isDone = true
+  while (claims.length && isDone) {
+    const few = claims.slice(0, AT_ONCE)
+    isDone = await attempt(() => decide('archive_rest', few))
+    claims = claims.slice(AT_ONCE)
+  }
+  if (isDone) {
     open.value = false
     emit('archived')
-  }
+  } else void refetch()
   busy.value = false
 }
 </script>
@@ -49,7 +63,13 @@ async function archiveRest(): Promise<void> {
     <div class="sheet rest">
       <h2>Archive the rest</h2>
       <FailedState v-if="error" :error="error" @again="refetch()" />
-      <LoadingRows v-else-if="!data || isFetching" />
+      <template v-else-if="!data || isFetching || hasNextPage">
+        <p v-if="all.length" role="status">
+          {{ all.length }} of {{ counts?.tray ?? all.length }} have been looked at.
+        </p>
+        <v-progress-linear v-if="all.length" :model-value="looked" color="primary" aria-label="Looked at" />
+        <LoadingRows v-else />
+      </template>
       <template v-else>
         <p>
           {{ counted(going.length, 'conversation') }} {{ going.length === 1 ? 'goes' : 'go' }} to the archive
@@ -59,8 +79,14 @@ async function archiveRest(): Promise<void> {
           >
           <template v-else-if="going.length">and nothing stays in the tray.</template>
         </p>
-        <ul v-if="held.length" class="held" aria-label="What stays">
-          <li v-for="{ row, reason } in held" :key="row.id">
+        <RowChunks
+          v-if="held.length"
+          v-slot="{ row: { row, reason } }"
+          class="held"
+          label="What stays"
+          :rows="held"
+        >
+          <li>
             <label>
               <input type="checkbox" :checked="ticked.has(row.id)" @change="tick(row.id)" />
               <span class="who">{{ row.who }}</span>
@@ -75,7 +101,7 @@ async function archiveRest(): Promise<void> {
               }}</IndexTab>
             </label>
           </li>
-        </ul>
+        </RowChunks>
         <div class="actions">
           <v-btn variant="text" @click="open = false">Cancel</v-btn>
           <v-btn color="primary" :disabled="!going.length" :loading="busy" @click="archiveRest">
@@ -109,15 +135,8 @@ p {
   flex: 1;
   min-height: 0;
   overflow: auto;
-  list-style: none;
-  margin: 0;
-  padding: 0;
   border: 1px solid var(--v-edge);
   border-radius: 9px;
-}
-
-.held li + li {
-  border-top: 1px solid rgb(from var(--v-edge) r g b / 50%);
 }
 
 label {

@@ -60,7 +60,7 @@ function observe(element: unknown, index: number): void {
 </script>
 
 <template>
-  <div class="rows" :role="tree ? 'tree' : undefined" :aria-label="label">
+  <div class="rows" :role="tree ? 'tree' : label ? 'group' : undefined" :aria-label="label">
     <component
       :is="isShown(index) ? 'ul' : 'div'"
       v-for="{ index, rows: some } in chunks"
