@@ -48,7 +48,9 @@ final class RealServer
             fclose($probe);
         }
         // A group of its own, so that its processes can be killed together.
-        $command = ['setsid', \PHP_BINARY, '-d', 'expose_php=0', '-d', 'memory_limit=768M', '-d', 'date.timezone=UTC', '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', '127.0.0.1:'.$this->port, '-t', \dirname($this->project.'/'.$this->script), $this->project.'/'.$this->script];
+        $preload = $this->project.'/var/cache/prod/ZippyTray_Server_KernelProdContainer.preload.php';
+        $loaded = is_file($preload) ? ['-d', 'opcache.preload='.$preload, '-d', 'opcache.preload_user='.(posix_getpwuid(posix_geteuid())['name'] ?? 'root')] : [];
+        $command = ['setsid', \PHP_BINARY, ...$loaded, '-d', 'expose_php=0', '-d', 'memory_limit=768M', '-d', 'date.timezone=UTC', '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', '127.0.0.1:'.$this->port, '-t', \dirname($this->project.'/'.$this->script), $this->project.'/'.$this->script];
         $process = proc_open($command, [1 => ['file', $this->folder.'/web.log', 'a'], 2 => ['file', $this->folder.'/web.log', 'a']], $pipes, $this->project, $this->environment() + ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers]);
         $this->process = \is_resource($process) ? $process : throw new \RuntimeException('The server did not start.');
         for ($try = 0; $try < 400; ++$try) {
