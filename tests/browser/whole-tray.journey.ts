@@ -46,29 +46,22 @@ async function decideTop(desk: Desk, turn: number): Promise<void> {
   return desk.press('Space')
 }
 
-const decidedIn = (text: string) => Number(/(\d+) decided/.exec(text)?.[1] ?? 0)
-
 test('the whole tray is cleared with the keyboard alone, and any step is undone', async ({ desk, page }) => {
   test.setTimeout(600_000)
-  const before = await desk.count('Tray')
-  expect(before).toBeGreaterThan(30)
+  const all = await desk.count('Tray')
+  expect(all).toBeGreaterThan(30)
   await desk.press('Space')
   const subject = page.locator('.conversation h1')
   await expect(subject).toBeVisible()
   await watchPace(desk)
 
-  const status = page.getByRole('status').filter({ hasText: 'left' })
-  for (let turn = 0; turn < before + 10; ++turn) {
+  for (let turn = 0; turn < all + 10; ++turn) {
     await expect(page.locator('.conversation h1, .summary h1')).toBeVisible()
     if (await page.locator('.summary').isVisible()) break
-    const already = decidedIn(await status.innerText())
+    const before = await subject.innerText()
     await expect(page.locator('.card.advised')).toBeVisible()
     await decideTop(desk, turn)
-    // Others of the same sender may go along, and something that was away may come back meanwhile.
-    await expect(async () => {
-      const [text] = await status.allInnerTexts()
-      expect(text === undefined || decidedIn(text) > already).toBe(true)
-    }).toPass({ timeout: 30_000 })
+    await expect(page.locator('.conversation h1, .summary h1')).not.toHaveText(before)
     if (turn === 4) {
       const decided = await subject.innerText()
       await desk.press('Control+z')
@@ -88,13 +81,13 @@ test('the whole tray is cleared with the keyboard alone, and any step is undone'
   console.log(
     `from a deciding key to the next conversation painted, ${paces.length} times: median ${at(0.5)} ms, 95th percentile ${at(0.95)} ms`,
   )
-  expect(paces.length).toBeGreaterThan(before / 2)
+  expect(paces.length).toBeGreaterThan(all / 2)
 
   // Any step, not only the last ones: the first, one in the middle, and the last.
   await desk.goTo('Journal')
   const undos = page.getByRole('button', { name: /^Undo: (Archived|Deleted|Done at once|Task made|Snoozed)/ })
   await expect(undos.first()).toBeVisible()
-  for (const [step, index] of [before - 8, 14, 0].entries()) {
+  for (const [step, index] of [all - 8, 14, 0].entries()) {
     await undos.nth(index).click()
     await desk.expectCount('Tray', step + 1)
   }

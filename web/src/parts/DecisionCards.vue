@@ -18,7 +18,7 @@ import { emptyDraft, fieldsOf, proposedDraft } from './draft'
 import LoadingRows from './LoadingRows.vue'
 import OutlineDialog from './OutlineDialog.vue'
 import { useProposing } from './proposing'
-import { useTaking } from './taking'
+import { useTaking, type Along } from './taking'
 import TaskForm from './TaskForm.vue'
 import { counted, sentence } from './words'
 
@@ -35,7 +35,9 @@ const props = defineProps<{
   eager?: boolean
 }>()
 const emit = defineEmits<{
-  decided: []
+  decided: [along?: Along]
+  /** What was taken for decided at once is accepted */
+  settled: [rows: ConversationRow[]]
   failed: [rows: ConversationRow[]]
   write: [wanted: Wanted]
   /** Folded, and nothing was decided */
@@ -43,7 +45,8 @@ const emit = defineEmits<{
 }>()
 
 const { open, wrong, take, saveTasks, snooze, handOver, unfold } = useTaking(props, {
-  decided: () => emit('decided'),
+  decided: (along) => emit('decided', along),
+  settled: (rows) => emit('settled', rows),
   failed: (rows) => emit('failed', rows),
 })
 // Ready before they are asked for: who types fast presses 3 and 1 at once.

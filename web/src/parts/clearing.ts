@@ -14,11 +14,12 @@ export function useClearingRun(order: Ref<ClearingOrder>) {
   const id = ref(String(route.query.of ?? '') || newId())
   const isBegun = ref(false)
   const ended = ref<Clearing | null>(null)
-  const { data: clearing } = useClearing(id, isBegun)
-  /** Decisions that the server has not counted yet. */
-  const pending = ref(0)
+  const { data: clearing, dataUpdatedAt } = useClearing(id, isBegun)
   const counted = computed(() => clearing.value?.decided ?? 0)
-  watch(counted, () => (pending.value = 0))
+  /** Decisions that are on their way, and those that have arrived since the server counted. */
+  const going = ref(0)
+  const arrived = ref(0)
+  watch(dataUpdatedAt, () => (arrived.value = 0))
 
   async function begin(): Promise<void> {
     const known = route.query.of
@@ -40,10 +41,15 @@ export function useClearingRun(order: Ref<ClearingOrder>) {
     clearing,
     ended,
     isBegun,
-    decided: computed(() => counted.value + pending.value),
-    count: () => ++pending.value,
+    decided: computed(() => counted.value + going.value + arrived.value),
+    count: () => ++going.value,
+    /** What was counted is decided; the server counts it from now on. */
+    settle(): void {
+      --going.value
+      ++arrived.value
+    },
     /** What was counted has not been decided after all. */
-    uncount: () => --pending.value,
+    uncount: () => --going.value,
     async end(): Promise<void> {
       if (ended.value || !isBegun.value) return
       await attempt(async () => {

@@ -131,3 +131,25 @@ test('whatever happens, nothing is lost, doubled, or moved away from under the e
     }
   }
 })
+
+test('what a decision takes along leaves with it, and the tray says later whether it has gone', async () => {
+  const desk = clearing([at('a', 1), at('b', 2), at('c', 3), at('d', 4)])
+  desk.step(1)
+  desk.take(({ id }) => id === 'a' || id === 'd')
+  expect(desk.ids()).toBe('c')
+  expect(desk.current()).toBe('c')
+  await desk.become([at('a', 1), at('b', 2), at('c', 3), at('d', 4)])
+  expect(desk.ids(), 'the tray is seen as it was').toBe('c')
+  desk.settle([at('b', 2)])
+  await desk.become([at('c', 3), at('d', 4)])
+  expect(desk.ids(), 'd had not gone after all').toBe('dc')
+})
+
+test('what did not work puts back what went along, each in its place', async () => {
+  const desk = clearing([at('a', 1), at('b', 2), at('c', 3), at('d', 4)])
+  desk.take(({ id }) => id === 'c')
+  expect(desk.ids()).toBe('bd')
+  desk.putBack([at('a', 1)])
+  expect(desk.ids()).toBe('abcd')
+  expect(desk.current()).toBe('b')
+})

@@ -22,6 +22,9 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
   /** What lay behind each one that was taken off. */
   const behind = new Map<string, Set<string>>()
 
+  /** What was taken off together with another one. */
+  const along = new Map<string, ConversationRow[]>()
+
   const isNews = ({ id, revision }: ConversationRow) => revision > (taken.get(id) ?? -1)
 
   function sync(rows: ConversationRow[]): void {
@@ -75,17 +78,35 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
     current: computed<ConversationRow | undefined>(() => pile.value[at.value]),
     /** What may be shown next, nearest first. */
     ahead: computed(() => pile.value.slice(at.value + 1, at.value + 7)),
-    take(): void {
+    /** @param others what goes with it */
+    take(others: (row: ConversationRow) => boolean = () => false): void {
       const row = pile.value[at.value]
       if (!row) return
-      behind.set(row.id, new Set(pile.value.slice(at.value + 1).map(({ id }) => id)))
-      taken.set(row.id, row.revision)
-      pile.value = pile.value.filter(({ id }) => id !== row.id)
+      const gone = pile.value.filter((one) => one === row || others(one))
+      pile.value.forEach(({ id }, index) => {
+        if (gone.some((one) => one.id === id))
+          behind.set(id, new Set(pile.value.slice(index + 1).map((one) => one.id)))
+      })
+      for (const { id, revision } of gone) taken.set(id, revision)
+      along.set(
+        row.id,
+        gone.filter((one) => one !== row),
+      )
+      at.value -= pile.value.slice(0, at.value).filter((one) => gone.includes(one)).length
+      pile.value = pile.value.filter((one) => !gone.includes(one))
+    },
+    /** It is accepted: of what went with it, the tray says from now on whether it has gone. */
+    settle(rows: ConversationRow[]): void {
+      for (const { id } of rows) {
+        for (const one of along.get(id) ?? []) taken.delete(one.id)
+        along.delete(id)
+      }
     },
     /** A decision did not work: the conversation lies in its place again. The one that is being looked at stays on top. */
     putBack(rows: ConversationRow[]): void {
       const current = pile.value[at.value]?.id
-      for (const row of rows) {
+      for (const row of rows.flatMap((one) => [...(along.get(one.id) ?? []).toReversed(), one])) {
+        along.delete(row.id)
         taken.delete(row.id)
         if (pile.value.some(({ id }) => id === row.id)) continue
         const next = pile.value.findIndex(({ id }) => behind.get(row.id)?.has(id))

@@ -16,17 +16,36 @@ export interface Taking {
   eager?: boolean | undefined
 }
 
+/** Which other conversations a decision takes along; what it takes in truth, the server says a moment later. */
+export type Along = (row: ConversationRow) => boolean
+
+/** Mail of who is blocked goes, what else of it waits, too. */
+export function alongBlocked(rows: ConversationRow[], wholeDomain = false): Along {
+  const emails = rows.map(({ email }) => email.toLowerCase())
+  const domains = emails.map((email) => email.split('@').at(-1) ?? '')
+  return ({ email }) => {
+    const from = email.toLowerCase()
+    return wholeDomain
+      ? domains.some((domain) => !!domain && (from.endsWith(`@${domain}`) || from.endsWith(`.${domain}`)))
+      : emails.includes(from)
+  }
+}
+
+interface Going {
+  decided: (along?: Along) => void
+  /** The server has accepted what was taken for decided. */
+  settled: (rows: ConversationRow[]) => void
+  failed: (rows: ConversationRow[]) => void
+}
+
 /** Takes the decisions of the cards. */
-export function useTaking(
-  props: Taking,
-  going: { decided: () => void; failed: (rows: ConversationRow[]) => void },
-) {
+export function useTaking(props: Taking, going: Going) {
   const { decide, makeTasks } = useDeciding()
   const open = ref<CardKind | null>(null)
   const wrong = ref<Record<string, string>>({})
 
   /** Gives whether it was accepted. */
-  async function run(work: () => Promise<unknown>): Promise<boolean> {
+  async function run(work: () => Promise<unknown>, along?: Along): Promise<boolean> {
     const rows = props.rows
     if (!props.eager) {
       if (!(await attempt(work))) return false
@@ -35,9 +54,10 @@ export function useTaking(
       return true
     }
     open.value = null
-    going.decided()
+    going.decided(along)
     try {
       await work()
+      going.settled(rows)
       return true
     } catch (problem) {
       tellUndecided(rows.map(subjectOf), problem)
@@ -54,7 +74,8 @@ export function useTaking(
 
   const take = (kind: DecisionKind, more: DecisionDetails = {}) => {
     const [claimed, all] = [claims(), details(more)]
-    return run(() => decide(kind, claimed, all))
+    const along = kind === 'block' ? alongBlocked(props.rows, more.wholeDomain) : undefined
+    return run(() => decide(kind, claimed, all), along)
   }
 
   /** For what is filled in: when it is refused, the form stays and says why. Gives whether it was accepted. */

@@ -24,6 +24,7 @@ import { useAnswering } from '@/parts/answering'
 import DraftStrip from '@/parts/DraftStrip.vue'
 import WriteSheet from '@/parts/WriteSheet.vue'
 import { usePile } from '@/parts/pile'
+import type { Along } from '@/parts/taking'
 import OwedIn from '@/parts/OwedIn.vue'
 import PileEdges from '@/parts/PileEdges.vue'
 import RestDialog from '@/parts/RestDialog.vue'
@@ -37,8 +38,9 @@ const loadAhead = useLoadAhead()
 
 const order = ref<ClearingOrder>(account.value?.settings.clearingOrder ?? 'grouped')
 const { data: tray, error, refetch } = useTray()
-const { pile, at, current, ahead, isReady, take, putBack, step, again } = usePile(tray, order)
-const { id, clearing, ended, isBegun, decided, count, uncount, end, anew, passOver } = useClearingRun(order)
+const { pile, at, current, ahead, isReady, take, settle, putBack, step, again } = usePile(tray, order)
+const run = useClearingRun(order)
+const { id, clearing, ended, isBegun, decided, end, anew, passOver } = run
 const { data: conversation, error: missing } = useConversation(() => current.value?.id ?? '')
 const archivingRest = ref(false)
 const cards = ref<InstanceType<typeof DecisionCards>>()
@@ -76,10 +78,21 @@ watch([() => current.value?.id, isReady, decided], async ([now, ready]) => {
   if (ready && now === undefined && isBegun.value && (decided.value > 0 || pile.value.length > 0)) await end()
 })
 
-function next(): void {
-  take()
-  count()
+function next(along?: Along): void {
+  take(along)
+  run.count()
   window.scrollTo({ top: 0 })
+}
+
+function settled(rows: ConversationRow[]): void {
+  settle(rows)
+  run.settle()
+}
+
+/** Decided, and accepted already. */
+function gone(): void {
+  next()
+  run.settle()
 }
 
 function pass(): void {
@@ -96,7 +109,7 @@ async function goOn(): Promise<void> {
 
 function failed(rows: ConversationRow[]): void {
   putBack(rows)
-  uncount()
+  run.uncount()
   void queries.invalidateQueries({ queryKey: ['tray'] })
 }
 
@@ -155,7 +168,7 @@ useKeys('Clearing', [
         />
         <div v-else class="sheet top waiting"><LoadingRows /></div>
         <DraftStrip v-if="shown && !writing" :drafts="shown.drafts" @open="goOnWriting" />
-        <WriteSheet v-if="writing" :key="writing.message" :writing="writing" @sent="next" @close="close" />
+        <WriteSheet v-if="writing" :key="writing.message" :writing="writing" @sent="gone" @close="close" />
         <PileEdges :left="pile.length" />
         <p class="hint">
           <button class="link" type="button" :disabled="at === 0" @click="step(-1)">
@@ -175,11 +188,12 @@ useKeys('Clearing', [
           :clearing="id"
           eager
           @decided="next"
+          @settled="settled"
           @failed="failed"
           @write="write"
         />
         <template v-if="shown">
-          <OwedIn :owed="shown.owed" :row="shown.row" :clearing="id" @decided="next" />
+          <OwedIn :owed="shown.owed" :row="shown.row" :clearing="id" @decided="gone" />
           <ConversationReminders :key="shown.row.id" :conversation="shown" />
           <HistoryList :conversation="shown" />
         </template>
