@@ -181,6 +181,12 @@ final class RealServer
         $all = null === $socket ? '' : (string) @stream_get_contents($socket);
         null === $socket || fclose($socket);
         [$headers, $body] = explode("\r\n\r\n", $all, 2) + [1 => ''];
+        if (1 === preg_match('/^Transfer-Encoding: chunked/mi', $headers)) {
+            // RFC 9112, 7.1
+            for ($rest = $body, $body = ''; 1 === preg_match('/^([0-9a-f]+)[^\r\n]*\r\n/i', $rest, $m) && 0 < $length = (int) hexdec($m[1]); $rest = substr($rest, \strlen($m[0]) + $length + 2)) {
+                $body .= substr($rest, \strlen($m[0]), $length);
+            }
+        }
         $isWhole = str_contains($all, "\r\n\r\n") && (1 !== preg_match('/^Content-Length: (\d+)/mi', $headers, $m) || \strlen($body) >= (int) $m[1]);
 
         return ['status' => $isWhole && 1 === preg_match('~^HTTP/\S+ (\d+)~', $headers, $m) ? (int) $m[1] : 0, 'headers' => $headers, 'body' => $body];

@@ -1,0 +1,53 @@
+# What install and update share; not to be called.
+say() { printf '%s\n' "$*"; }
+fail() { printf '%s\n' "$*" >&2; exit 1; }
+
+[ "$(id -u)" -eq 0 ] || fail "This takes root's rights."
+source=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
+home=/opt/zippy-tray
+data=/var/lib/zippy-tray
+backups=/var/backups/zippy-tray
+user=zippy-tray
+
+as_program() { runuser -u "$user" -- env APP_ENV=prod ZIPPY_DATA="$data" php -d memory_limit=768M -d date.timezone=UTC "$1/server/console.php" "${@:2}"; }
+
+# put_release: this checkout, set up, into a folder of its own, whose name is printed
+put_release() {
+    local release
+    release=$home/releases/$(date -u +%Y%m%d-%H%M%S)
+    "$source/zippy" setup >&2
+    mkdir -p "$release"
+    tar -C "$source" --exclude=./.git --exclude=./node_modules --exclude=./var --exclude=./tests --exclude=./framework/vendor -cf - . | tar -C "$release" -xf -
+    (cd "$release" && APP_ENV=prod ZIPPY_DATA=$(mktemp -d) php server/console.php cache:warmup --quiet)
+    chown -R root:root "$release"
+    chmod -R a+rX "$release"
+    printf '%s\n' "$release"
+}
+
+# put_units: what systemd, nginx and php-fpm read, filled in with /etc/zippy-tray/settings
+put_units() {
+    . /etc/zippy-tray/settings
+    local php tls unit
+    php=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
+    tls="ssl_certificate $CERTIFICATE; ssl_certificate_key $KEY; ssl_protocols TLSv1.2 TLSv1.3; add_header Strict-Transport-Security max-age=31536000;"
+    local values=(ROOT="$home/current" DATA="$data" BACKUPS="$backups" USER="$user" GROUP="$user" SOCKET=/run/zippy-tray/php.sock PHP="$php"
+        NAME="$NAME" HOSTS="$NAME" LISTEN="443 ssl http2" TLS="$tls" CHILDREN="${CHILDREN:-8}" TIMING= PID= LISTEN_OWNER="listen.owner = www-data")
+    for unit in zippy-tray.service zippy-tray-worker.service zippy-tray-backup.service zippy-tray-backup.timer; do
+        "$source/deploy/render" "$source/deploy/$unit" "${values[@]}" >"/etc/systemd/system/$unit"
+    done
+    "$source/deploy/render" "$source/deploy/php-fpm.conf" "${values[@]}" >/etc/zippy-tray/php-fpm.conf
+    "$source/deploy/render" "$source/deploy/nginx.conf" "${values[@]}" >/etc/nginx/sites-available/zippy-tray
+    ln -sfn /etc/nginx/sites-available/zippy-tray /etc/nginx/sites-enabled/zippy-tray
+    nginx -t
+    systemctl daemon-reload
+}
+
+# answers: whether somebody answers under its name, within half a minute
+answers() {
+    . /etc/zippy-tray/settings
+    for _ in $(seq 30); do
+        curl -fsk --resolve "$NAME:443:127.0.0.1" "https://$NAME/api/session" >/dev/null && return
+        sleep 1
+    done
+    return 1
+}
