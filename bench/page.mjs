@@ -77,7 +77,9 @@ for (let turn = 0; turn < 60; ++turn) {
 const times = (await page.evaluate(() => window.times)).sort((a, b) => a - b)
 const at = (share) => times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0
 for (let turn = 0; turn < decided; ++turn) {
-  const answered = page.waitForResponse((response) => response.url().endsWith('/undo')).catch(() => undefined)
+  const answered = page
+    .waitForResponse((response) => response.url().endsWith('/undo'), { timeout: 5000 })
+    .catch(() => undefined)
   await page.keyboard.press('Control+z')
   await answered
 }
@@ -108,7 +110,7 @@ console.log(
     'requests again': again.requests,
     'key to next painted, median ms': at(0.5),
     'key to next painted, 95 % ms': at(0.95),
-    'keys': times.length,
+    keys: times.length,
     'heap, MB': heap / 1e6,
     'frame while scrolling, 95 % ms': frames,
   }),

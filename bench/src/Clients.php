@@ -33,19 +33,18 @@ final readonly class Clients
             }
             $children[$pid] = $file;
         }
-        $walls = [];
-        $faults = 0;
+        $walls = $faults = [];
         foreach ($children as $pid => $file) {
             pcntl_waitpid($pid, $status);
-            /** @var array{walls: list<float>, faults: int} $one */
+            /** @var array{walls: list<float>, faults: list<string>} $one */
             $one = json_decode((string) file_get_contents($file), true, flags: \JSON_THROW_ON_ERROR);
             unlink($file);
             $walls = [...$walls, ...$one['walls']];
-            $faults += $one['faults'];
+            $faults = [...$faults, ...$one['faults']];
         }
         sort($walls);
-        $report = ['requests' => \count($walls), 'second' => \count($walls) / $this->seconds, 'late' => $walls[(int) (\count($walls) * 0.95)] ?? 0.0, 'faults' => $faults, 'books' => trim($folder->console('data:check'))];
-        $style->table(['16 clients', ''], [['requests', (string) $report['requests']], ['each second', number_format($report['second'], 1)], ['95 % ms', number_format($report['late'], 0)], ['faults', (string) $faults], ['books', substr($report['books'], -200)]]);
+        $report = ['requests' => \count($walls), 'second' => \count($walls) / $this->seconds, 'late' => $walls[(int) (\count($walls) * 0.95)] ?? 0.0, 'faults' => \count($faults), 'books' => trim($folder->console('data:check'))];
+        $style->table(['16 clients', ''], [['requests', (string) $report['requests']], ['each second', number_format($report['second'], 1)], ['95 % ms', number_format($report['late'], 0)], ['faults', \count($faults).([] === $faults ? '' : ', e.g. '.substr($faults[0], 0, 200))], ['books', substr($report['books'], -200)]]);
 
         return $report;
     }
@@ -53,12 +52,11 @@ final readonly class Clients
     /**
      * @param list<string> $ids
      *
-     * @return array{walls: list<float>, faults: int}
+     * @return array{walls: list<float>, faults: list<string>}
      */
     private function work(Folder $folder, array $ids, int $client): array
     {
-        $walls = [];
-        $faults = 0;
+        $walls = $faults = [];
         $end = microtime(true) + $this->seconds;
         for ($turn = $client; microtime(true) < $end; ++$turn) {
             $id = $ids[$turn % max(1, \count($ids))] ?? '';
@@ -72,8 +70,8 @@ final readonly class Clients
             } as [$method, $path, $body]) {
                 try {
                     $walls[] = Asked::of(static fn (): array => $folder->ask($method, $path, $body))->wall;
-                } catch (\RuntimeException) {
-                    ++$faults;
+                } catch (\RuntimeException $fault) {
+                    $faults[] = "{$method} {$path}: {$fault->getMessage()}";
                 }
             }
         }

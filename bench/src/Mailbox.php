@@ -63,6 +63,11 @@ final class Mailbox
         $this->now = (new \DateTimeImmutable(self::BEGIN))->getTimestamp();
     }
 
+    public function size(): int
+    {
+        return $this->messages;
+    }
+
     /** How many people write in it. */
     public function people(): int
     {
