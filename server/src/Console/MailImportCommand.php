@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Console;
 
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Helper\ProgressBar;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -16,13 +17,15 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\ImportMail;
 use ZippyTray\Server\Mailroom\ImportOutcome;
+use ZippyTray\Server\Mailroom\MailFiles;
 
 #[AsCommand('mail:import', 'Takes mail in from .eml files, mbox files and Maildir folders')]
 final class MailImportCommand extends Command
 {
-    private const PROGRESS_EVERY = 500;
+    /** Seconds between two lines where nobody looks at a terminal. */
+    private const LINE_EVERY = 10;
 
-    public function __construct(private readonly ImportMail $import, private readonly Accounts $accounts)
+    public function __construct(private readonly ImportMail $import, private readonly MailFiles $files, private readonly Accounts $accounts)
     {
         parent::__construct();
     }
@@ -55,14 +58,33 @@ final class MailImportCommand extends Command
         }
         /** @var list<string> $paths */
         $paths = $input->getArgument('path');
-        $outcome = ($this->import)($account, array_combine($paths, $paths), $into, static function (ImportOutcome $outcome) use ($errors): void {
-            if (0 === $outcome->read() % self::PROGRESS_EVERY) {
-                $errors->writeln($outcome->read().' messages read');
-            }
+        $bar = $this->bar($errors, array_sum(array_map($this->files->size(...), $paths)));
+        $began = microtime(true);
+        $outcome = ($this->import)($account, array_combine($paths, $paths), $into, static function (ImportOutcome $outcome) use ($bar, $began): void {
+            $seconds = max(0.001, microtime(true) - $began);
+            $left = $seconds * ($bar->getMaxSteps() - $outcome->bytes) / max(1, $outcome->bytes);
+            $bar->setMessage(\sprintf('%s messages, %s each second, %s left', number_format($outcome->read()), number_format($outcome->read() / $seconds), $left < 90 ? round(max(0, $left)).' s' : round($left / 60).' min'));
+            $bar->setProgress(min($outcome->bytes, $bar->getMaxSteps()));
         });
+        $bar->finish();
+        $errors->writeln('');
         $output->writeln(json_encode($outcome, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
+    }
+
+    /** How far it has come, by bytes. Stopped and begun anew it goes through what is known already, which is quick. */
+    private function bar(OutputInterface $output, int $bytes): ProgressBar
+    {
+        $bar = new ProgressBar($output, max(1, $bytes));
+        $bar->setFormat($output->isDecorated() ? ' %percent:3s%% [%bar%] %message%' : '%percent:3s%% %message%');
+        $bar->setMessage('0 messages');
+        $bar->setRedrawFrequency(1);
+        $bar->minSecondsBetweenRedraws($output->isDecorated() ? 0.2 : self::LINE_EVERY);
+        $bar->maxSecondsBetweenRedraws($output->isDecorated() ? 1 : self::LINE_EVERY);
+        $bar->start();
+
+        return $bar;
     }
 
     private function account(mixed $email, OutputInterface $errors): ?Account

@@ -11,6 +11,7 @@ use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\Statistics;
 
 /**
  * Takes mail from files into an account. A message that cannot be read is reported, and the rest goes on.
@@ -24,11 +25,15 @@ final readonly class ImportMail
 
     private const BATCH_BYTES = 8_000_000;
 
+    /** After so many new ones, what the planner knows is old. */
+    private const MANY = 1000;
+
     public function __construct(
         private MailFiles $files,
         private TakeIn $takeIn,
         private Transaction $transaction,
         private EntityManagerInterface $orm,
+        private Statistics $statistics,
         private LoggerInterface $logger,
     ) {
     }
@@ -46,6 +51,7 @@ final readonly class ImportMail
         foreach ($paths as $name => $path) {
             foreach ($this->files->in($path, $name) as $found) {
                 $letter = $this->read($account, $found, $into, $outcome, $advised-- > 0);
+                $outcome->bytes += \strlen($found->raw ?? '');
                 if (null !== $letter) {
                     $batch[] = [$found, $letter];
                     $bytes += \strlen($letter->raw);
@@ -59,6 +65,9 @@ final readonly class ImportMail
             }
         }
         $this->keep($account, $batch, $outcome);
+        if ($outcome->new >= self::MANY) {
+            $this->statistics->refresh();
+        }
         null === $progress ?: $progress($outcome);
 
         return $outcome;

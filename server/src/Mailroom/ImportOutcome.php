@@ -13,6 +13,9 @@ final class ImportOutcome implements \JsonSerializable
 
     public int $known = 0;
 
+    /** Of the messages that have been read. */
+    public int $bytes = 0;
+
     /** @var list<array{file: string, position: int, error: string}> position in bytes from the file's beginning */
     public array $refused = [];
 

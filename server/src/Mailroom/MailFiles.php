@@ -41,6 +41,20 @@ final readonly class MailFiles
         }
     }
 
+    /** @return int bytes in a file, or in the files of a folder */
+    public function size(string $path): int
+    {
+        if (is_file($path)) {
+            return (int) filesize($path);
+        }
+        $bytes = 0;
+        foreach (is_dir($path) ? new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($path, \FilesystemIterator::SKIP_DOTS)) : [] as $file) {
+            $bytes += $file instanceof \SplFileInfo && $file->isFile() && !$file->isLink() ? (int) $file->getSize() : 0;
+        }
+
+        return $bytes;
+    }
+
     /** @return iterable<FoundMessage> */
     private function folder(string $path, string $name): iterable
     {

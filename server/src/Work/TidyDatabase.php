@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Work;
 
-use Doctrine\DBAL\Connection;
+use ZippyTray\Server\Store\Statistics;
 
 /**
  * Keeps the query planner's knowledge current.
  */
 final readonly class TidyDatabase implements Chore
 {
-    public function __construct(private Connection $connection)
+    public function __construct(private Statistics $statistics)
     {
     }
 
@@ -27,6 +27,6 @@ final readonly class TidyDatabase implements Chore
 
     public function do(\DateTimeImmutable $now): void
     {
-        $this->connection->executeStatement('PRAGMA optimize');
+        $this->statistics->refresh();
     }
 }
