@@ -97,9 +97,13 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     public function at(TimeOfDay $time, \DateTimeZone $zone): \DateTimeImmutable
     {
         $shown = new \DateTimeImmutable($this->iso.' '.$time, new \DateTimeZone('UTC'));
-        $offset = static fn (string $shift): int => $zone->getOffset($shown->modify($shift));
-        $before = $shown->modify(\sprintf('%+d seconds', -$offset('-1 day')));
-        $after = $shown->modify(\sprintf('%+d seconds', -$offset('+1 day')));
+        // A day before and after it: when both are the same, no clock changes in between.
+        [$early, $late] = [$zone->getOffset($shown->modify('-1 day')), $zone->getOffset($shown->modify('+1 day'))];
+        $before = $shown->modify(\sprintf('%+d seconds', -$early));
+        if ($early === $late) {
+            return $before;
+        }
+        $after = $shown->modify(\sprintf('%+d seconds', -$late));
         $isShownAt = static fn (\DateTimeImmutable $instant): bool => $instant->setTimezone($zone)->format('Y-m-d H:i') === $shown->format('Y-m-d H:i');
 
         return !$isShownAt($before) && $isShownAt($after) ? $after : $before;
