@@ -38,8 +38,10 @@ final readonly class Coming
         [$items, $clearing] = $this->mail($account, $speaker);
         $items = [...$items, ...$this->starts($account), ...$this->reminders($account, $speaker), ...$this->goingOut($account, $speaker)];
         $counts = array_count_values(array_map(static fn (ComingItem $item): string => $item->kind, [...$items, ...$clearing])) + array_fill_keys(self::KINDS, 0);
-        $items = array_filter($items, static fn (ComingItem $item): bool => \in_array($item->kind, $kinds, true));
-        usort($items, static fn (ComingItem $a, ComingItem $b): int => $a->order() <=> $b->order());
+        $items = array_values(array_filter($items, static fn (ComingItem $item): bool => \in_array($item->kind, $kinds, true)));
+        $orders = array_map(static fn (ComingItem $item): string => $item->order(), $items);
+        asort($orders, \SORT_STRING);
+        $items = array_map(static fn (int $index): ComingItem => $items[$index], array_keys($orders));
 
         return ['counts' => $counts, 'clearing' => \in_array('mail', $kinds, true) ? $clearing : [], 'stretches' => $this->stretches($items, $speaker)];
     }
