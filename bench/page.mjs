@@ -76,13 +76,24 @@ for (let turn = 0; turn < 60; ++turn) {
 }
 const times = (await page.evaluate(() => window.times)).sort((a, b) => a - b)
 const at = (share) => times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0
-for (let turn = 0; turn < decided; ++turn) {
-  const answered = page
-    .waitForResponse((response) => response.url().endsWith('/undo'), { timeout: 5000 })
-    .catch(() => undefined)
-  await page.keyboard.press('Control+z')
-  await answered
-}
+// All of it is undone, the newest first.
+await page.evaluate(async (count) => {
+  const headers = { 'Content-Type': 'application/json', 'X-Csrf-Token': crypto.randomUUID() }
+  for (let before = '', undone = 0; undone < count;) {
+    const { entries, more } = await (await fetch(`/api/journal${before && `?before=${before}`}`)).json()
+    for (const entry of entries) {
+      if (undone >= count || entry.kind !== 'archive' || entry.undoneBy) continue
+      undone += 1
+      await fetch(`/api/journal/${entry.id}/undo`, {
+        method: 'POST',
+        headers,
+        body: JSON.stringify({ id: crypto.randomUUID() }),
+      })
+    }
+    if (!more) break
+    before = entries.at(-1).number
+  }
+}, decided)
 
 // Scrolling through the tray.
 await page.goto(address)

@@ -62,7 +62,9 @@ final class BenchCommand extends Command
             if ($isWanted('import')) {
                 $report['import'] = Imports::report($folders, $style);
             }
-            $report['requests'] = (new Measuring($style))($parts, $folders, $many);
+            if ([] !== $parts) {
+                $report['requests'] = (new Measuring($style))($parts, $folders, $many);
+            }
             if ($isWanted('clients')) {
                 $report['clients'] = (new Clients(16, (int) $option('seconds')))(end($folders), $style);
             }
