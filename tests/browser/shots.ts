@@ -98,6 +98,19 @@ test('picture of a first visit', async ({ desk, page }) => {
   await page.route('**/api/find*', (route) =>
     route.fulfill({ json: { rows: [], hits: {}, total: 0, pageSize: 50 } }),
   )
+  await page.route('**/api/heartbeat', async (route) => {
+    const response = await route.fetch({ headers: { ...route.request().headers(), 'if-none-match': '' } })
+    const beat = (await response.json()) as { counts: Record<string, unknown>; rings: unknown[] }
+    for (const [name, count] of Object.entries(beat.counts))
+      if (typeof count === 'number') beat.counts[name] = 0
+    await route.fulfill({ response, json: { ...beat, rings: [] } })
+  })
+  await page.route('**/api/days?*', async (route) => {
+    const response = await route.fetch()
+    const days = (await response.json()) as Record<string, unknown>[]
+    const empty = days.map((day) => ({ ...day, tasks: 0, minutes: 0, starts: 0, returns: 0 }))
+    await route.fulfill({ response, json: empty })
+  })
   await page.reload()
   await expect(page.getByRole('region', { name: 'First steps' })).toBeVisible()
   await shoot(desk, 'first-visit')
