@@ -166,7 +166,7 @@ final class TrayTest extends ApiTestCase
     {
         $this->signIn();
         $id = $this->receive();
-        foreach (['forget', '', 'Archive', 'sweep'] as $kind) {
+        foreach (['forget', '', 'Archive', 'tidy'] as $kind) {
             $this->decide($kind, [$id], status: 422);
         }
         self::assertCount(1, $this->rows('/tray'));
