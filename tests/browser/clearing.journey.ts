@@ -123,7 +123,7 @@ test('the order can be changed and is remembered', async ({ desk, page }) => {
   await startClearing(desk)
   // It holds at once, also while the server has not answered yet.
   const held: Route[] = []
-  await page.route('**/api/settings', (route) => void held.push(route))
+  await desk.intercept('**/api/settings', (route) => void held.push(route))
   await page.getByLabel('Order').selectOption('oldest')
   const first = await subject(desk).innerText()
   await desk.press('ArrowRight')
@@ -166,7 +166,7 @@ test('a decision that does not arrive puts the conversation back in its place, w
 }) => {
   await startClearing(desk)
   await reach(desk, 'Rota for December')
-  await page.route('**/api/tasks', (route) =>
+  await desk.intercept('**/api/tasks', (route) =>
     route.request().method() === 'POST' ? route.abort() : route.continue(),
   )
   await desk.press('2')

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test as base, type Locator, type Page, type Request } from '@playwright/test'
+import { expect, test as base, type Locator, type Page, type Request, type Route } from '@playwright/test'
 
 export { expect }
 
@@ -21,6 +21,15 @@ export class Desk {
     await this.page.getByLabel('Password').fill('tern-point-light')
     await this.page.getByRole('button', { name: 'Sign in' }).click()
     await expect(this.page.getByRole('heading', { level: 1 })).toContainText('to decide')
+  }
+
+  /** From then on what is asked for there is answered by the journey. A slow page hears of that a moment later than the browser. */
+  async intercept(url: string, handler: (route: Route) => unknown): Promise<void> {
+    await this.page.route(url, handler)
+    await this.page.route('**/is-intercepted', (route) => route.fulfill({ body: 'yes' }))
+    await expect
+      .poll(() => this.page.evaluate(async () => (await fetch('/is-intercepted')).text()))
+      .toBe('yes')
   }
 
   async goTo(view: keyof typeof ADDRESSES): Promise<void> {

@@ -31,7 +31,7 @@ test('in a clearing a letter that is not accepted stays, with what is odd about 
   await expect(heading(desk)).toHaveText('Tidal streams')
   await expect(text(desk)).toHaveValue(/^Attached is our list\./)
 
-  await page.route('**/send', (route) => route.abort())
+  await desk.intercept('**/send', (route) => route.abort())
   await desk.press('Control+Enter')
   await expect(sheet(desk).getByText('The server does not answer')).toBeVisible()
   await expect(text(desk)).toHaveValue(/^Attached is our list\./)
@@ -51,7 +51,7 @@ test('from the list an answer and a forward open the letter, and the keys in bet
   page,
 }) => {
   await receive(desk, 'How many chairs')
-  await page.route('**/api/answers*', async (route) => {
+  await desk.intercept('**/api/answers*', async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 1500))
     await route.continue()
   })
@@ -178,7 +178,7 @@ test('what could not be decided is named, lies in its place again, and the serve
 }) => {
   for (const subject of ['Net one', 'Net two', 'Net three']) await receive(desk, subject)
   await clearFrom(desk, 'Net three')
-  await page.route('**/api/**', (route) => route.abort())
+  await desk.intercept('**/api/**', (route) => route.abort())
   await desk.press('5')
   await expect(heading(desk)).toHaveText('Net two')
   await expect(page.getByRole('alert').filter({ hasText: '“Net three” is not decided' })).toBeVisible()

@@ -14,7 +14,9 @@ test('a reminder appears in the open page at its moment, and is answered by keyb
   page.on('request', (request) => {
     if (request.url().endsWith('/api/heartbeat')) asked.push(Date.now())
   })
-  await desk.jot('Turn the lens; remind in 1 min')
+  // Not so soon that a slow machine is still at it.
+  const seconds = Number((await beat(desk)).now.slice(17, 19))
+  await desk.jot(`Turn the lens; remind in ${seconds > 35 ? 2 : 1} min`)
   const { now, milliseconds, next } = await beat(desk)
   const moment = Date.now() + Date.parse(next) - Date.parse(now) - milliseconds
   // Told by the page, which knows better than a look now and then.
@@ -26,7 +28,7 @@ test('a reminder appears in the open page at its moment, and is answered by keyb
     }).observe(document.body, { childList: true, subtree: true })
   })
   const card = desk.reminders
-  await expect(card).toContainText('Turn the lens', { timeout: 90_000 })
+  await expect(card).toContainText('Turn the lens', { timeout: 120_000 })
   const late = (await page.evaluate(() => (window as unknown as { shownAt: number }).shownAt)) - moment
   expect(late, 'not early').toBeGreaterThan(-500)
   expect(late, 'at its moment, not at the next beat').toBeLessThan(2000)

@@ -104,7 +104,7 @@ test('what was typed survives a call that fails', async ({ desk, page }) => {
   await desk.goTo('Tasks')
   await page.getByRole('button', { name: 'Write a task down' }).click()
   await page.getByLabel('What is to be done?').fill('Measure the rail')
-  await page.route('**/api/tasks', (route) =>
+  await desk.intercept('**/api/tasks', (route) =>
     route.request().method() === 'POST' ? route.abort() : route.continue(),
   )
   await page.getByRole('button', { name: 'Write it down' }).click()

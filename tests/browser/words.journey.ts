@@ -73,7 +73,7 @@ test('templates: made, asked and filled in, used', async ({ desk, page }) => {
 })
 
 test('who is meant is taken from what was typed, however late people are found', async ({ desk, page }) => {
-  await page.route('**/api/people?*', async (route) => {
+  await desk.intercept('**/api/people?*', async (route) => {
     await new Promise((done) => setTimeout(done, 700))
     await route.continue()
   })

@@ -171,7 +171,7 @@ test('a draft is never lost: a reload, a second window, a server that does not a
   await expect(text(desk)).toBeFocused()
   await page.keyboard.type('Green')
   await expect(sheet(desk).getByText('draft kept')).toBeVisible()
-  await page.route('**/api/outgoing/*', (route) => route.abort())
+  await desk.intercept('**/api/outgoing/*', (route) => route.abort())
   await page.keyboard.type(', as before')
   await expect(sheet(desk).getByText('kept in this browser only')).toBeVisible()
   await page.unroute('**/api/outgoing/*')
