@@ -161,6 +161,8 @@ test('a task that is being filled in outlives Esc, another view, a reload and si
     .first()
     .click()
   await page.getByText('Sign out').click()
+  // The page begins anew by itself.
+  await expect(page.getByLabel('Email address')).toBeVisible()
   await desk.signIn()
   await desk.press(';')
   await expect(page.getByRole('textbox', { name: 'Jot' })).toHaveValue('Tar the keel; by fri')
