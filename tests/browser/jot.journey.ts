@@ -123,8 +123,7 @@ test('the list in a message, with one key from the clearing', async ({ desk, pag
   await desk.goTo('Tasks')
   await desk.row('Send Olga the signed access form').getByRole('link').click()
   await expect(page.getByRole('checkbox', { name: /^Complete: order the long ladder/ })).toBeVisible()
-  await expect(
-    page.locator('.task-sheet dd', { hasText: /before in the morning|morning before/ }),
-  ).toBeVisible()
+  // How early depends on how near the day is by then.
+  await expect(page.locator('.task-sheet dd', { hasText: /in the morning, |morning before/ })).toBeVisible()
   await desk.undoByKey()
 })
