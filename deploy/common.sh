@@ -31,7 +31,7 @@ put_units() {
     php=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
     tls="ssl_certificate $CERTIFICATE; ssl_certificate_key $KEY; ssl_protocols TLSv1.2 TLSv1.3; add_header Strict-Transport-Security max-age=31536000;"
     local values=(ROOT="$home/current" DATA="$data" BACKUPS="$backups" USER="$user" GROUP="$user" SOCKET=/run/zippy-tray/php.sock PHP="$php"
-        NAME="$NAME" HOSTS="$NAME" LISTEN="443 ssl http2" TLS="$tls" CHILDREN="${CHILDREN:-8}" TIMING= PID= LISTEN_OWNER="listen.owner = www-data")
+        NAME="$NAME" HOSTS="$NAME" LISTEN="443 ssl http2" TLS="$tls" CHILDREN="${CHILDREN:-8}" TIMING=0 PID= LISTEN_OWNER="listen.owner = www-data")
     for unit in zippy-tray.service zippy-tray-worker.service zippy-tray-backup.service zippy-tray-backup.timer; do
         "$source/deploy/render" "$source/deploy/$unit" "${values[@]}" >"/etc/systemd/system/$unit"
     done

@@ -50,9 +50,10 @@ final readonly class ImportMail
         $bytes = 0;
         foreach ($paths as $name => $path) {
             foreach ($this->files->in($path, $name) as $found) {
-                $letter = $this->read($account, $found, $into, $outcome, $advised-- > 0);
+                $letter = $this->read($account, $found, $into, $outcome, $advised > 0);
                 $outcome->bytes += \strlen($found->raw ?? '');
                 if (null !== $letter) {
+                    $advised -= $letter->isDecided && $letter->isAdvised ? 1 : 0;
                     $batch[] = [$found, $letter];
                     $bytes += \strlen($letter->raw);
                 }

@@ -120,6 +120,16 @@ final class DeployTest extends TestCase
         }
     }
 
+    /** php-fpm does not begin with a setting that is empty. */
+    public function testNothingThatNeedsAValueIsInstalledWithoutOne(): void
+    {
+        preg_match_all('/[ (](\w+)=(?=[\s)])/', (string) file_get_contents(self::project().'/deploy/common.sh'), $empty);
+        self::assertContains('PID', $empty[1]);
+        preg_match_all('/= @(\w+)@$/m', (string) file_get_contents(self::project().'/deploy/php-fpm.conf'), $needed);
+        self::assertContains('TIMING', $needed[1]);
+        self::assertSame([], array_values(array_intersect($needed[1], $empty[1])));
+    }
+
     /** @return string the file, filled in for this folder */
     private function render(string $template, string ...$more): string
     {
