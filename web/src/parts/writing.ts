@@ -74,7 +74,7 @@ export function useDraft(writing: Writing) {
   const elsewhere = shallowRef<Outgoing | null>(null)
   /** The conversation as it was when it was looked at last. */
   let claim = writing.claim
-  let kept = ''
+  const kept = ref('')
   /** As it was when it was opened. */
   let begun = ''
   let underway: Promise<void> = Promise.resolve()
@@ -88,14 +88,16 @@ export function useDraft(writing: Writing) {
       ? { to: writing.to ?? '', what: writing.what ?? '', until: writing.until?.phrase ?? '' }
       : undefined
   const now = () => JSON.stringify(writtenOf(fields))
-  const isChanged = () => state.value !== 'loading' && now() !== kept
+  const isChanged = () => state.value !== 'loading' && now() !== kept.value
+  /** It is kept when all of it is, not when what stood there before the last keys is. */
+  const shownState = computed(() => (state.value === 'kept' && isChanged() ? 'keeping' : state.value))
 
   function show(outgoing: Outgoing): void {
     kind.value = outgoing.row.kind
     letter.value = outgoing.letter
     revision.value = outgoing.revision
     Object.assign(fields, fieldsOf(outgoing.letter))
-    kept = now()
+    kept.value = now()
     state.value = 'kept'
   }
 
@@ -111,7 +113,7 @@ export function useDraft(writing: Writing) {
       if (!letter.value) {
         letter.value = await beginAnswer({ ...writing, kind: kind.value, handOver: handOver() })
         Object.assign(fields, fieldsOf(letter.value))
-        kept = now()
+        kept.value = now()
       }
       begun = now()
       if (found) Object.assign(fields, found[1].fields)
@@ -135,7 +137,7 @@ export function useDraft(writing: Writing) {
         letter: JSON.parse(sent) as WrittenLetter,
       })
       revision.value = outgoing.revision
-      kept = sent
+      kept.value = sent
       wrong.value = {}
       state.value = 'kept'
       if (now() === sent) forget()
@@ -197,7 +199,7 @@ export function useDraft(writing: Writing) {
     kind,
     fields,
     letter,
-    state,
+    state: shownState,
     wrong,
     misgivings,
     elsewhere,
@@ -244,7 +246,7 @@ export function useDraft(writing: Writing) {
       wrong.value = {}
       misgivings.value = []
       // What has not been touched is kept, too: it is what is sent.
-      if (revision.value === 0) kept = ''
+      if (revision.value === 0) kept.value = ''
       await keep()
       if (state.value !== 'kept') return false
       try {
