@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Server\Store\MessageStore;
+use ZippyTray\Server\Store\PeopleIndex;
 
 /**
  * What is kept a second time so that it is found fast: the index of words, the index of threads, whom somebody has
@@ -32,9 +33,9 @@ final readonly class Derived implements BookCheck
         $count = $this->connection->fetchOne('SELECT COUNT(*) FROM message');
         $found = new Found(is_numeric($count) ? (int) $count : 0);
         try {
-            $this->connection->executeStatement("INSERT INTO message_search(message_search, rank) VALUES ('integrity-check', 0)");
+            $this->connection->executeStatement("INSERT INTO message_search(message_search, rank) VALUES ('integrity-check', 1)");
         } catch (\Throwable $problem) {
-            $found->wrong('The index of words is broken: '.$problem->getMessage());
+            $found->wrong('The index of words is broken, or does not say what the messages do: '.$problem->getMessage());
         }
 
         return $found
@@ -51,7 +52,7 @@ final readonly class Derived implements BookCheck
 
     public function repair(): void
     {
-        foreach (['message_search', 'thread_id', 'thread_subject', 'person', 'person_word', 'person_message'] as $table) {
+        foreach (['thread_id', 'thread_subject', 'person', 'person_word', 'person_message'] as $table) {
             $this->connection->executeStatement('DELETE FROM '.$table);
         }
         $last = 0;
@@ -59,13 +60,15 @@ final readonly class Derived implements BookCheck
             foreach ($rows as ['number' => $number, 'id' => $id, 'account_id' => $account]) {
                 if (\is_string($id) && \is_string($account) && is_numeric($number)) {
                     $message = $this->messages->get($account, $id);
-                    MessageStore::index($this->connection, $message, (int) $number);
+                    $this->connection->update('conversation_message', ['people' => MessageStore::people($message)], ['number' => $number]);
+                    PeopleIndex::add($this->connection, $message);
                     $this->threads->put($message);
                     $last = (int) $number;
                 }
             }
             $this->orm->clear();
         }
+        $this->connection->executeStatement("INSERT INTO message_search(message_search) VALUES ('rebuild')");
         foreach ($this->connection->fetchAllKeyValue('SELECT id, account_id FROM conversation') as $id => $account) {
             $conversation = $this->orm->find(Conversation::class, $id);
             $messages = \is_string($account) ? $this->messages->ofConversation($account, (string) $id) : [];

@@ -21,7 +21,7 @@ use ZippyTray\Server\Store\Statistics;
 final readonly class ImportMail
 {
     /** Messages that are kept in one transaction, and bytes of them. */
-    private const BATCH = 40;
+    private const BATCH = 100;
 
     private const BATCH_BYTES = 8_000_000;
 

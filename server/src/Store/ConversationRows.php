@@ -210,7 +210,7 @@ final readonly class ConversationRows
     {
         $hits = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT x.conversation_id, s.people, substr(s.text, 1, :longest) AS text FROM message_search s JOIN conversation_message x ON x.number = s.rowid WHERE s.rowid IN (
+            'SELECT w.conversation_id, w.people, substr(w.text, 1, :longest) AS text FROM message_words w WHERE w.number IN (
                 SELECT MAX(m.number) FROM message_search f JOIN conversation_message m ON m.number = f.rowid
                 WHERE message_search MATCH :words AND m.conversation_id IN (SELECT value FROM json_each(:ids)) GROUP BY m.conversation_id)',
             ['longest' => self::SHOWN_OF, 'words' => self::match($words), 'ids' => json_encode($ids, \JSON_THROW_ON_ERROR)],

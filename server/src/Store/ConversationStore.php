@@ -126,7 +126,6 @@ final readonly class ConversationStore implements Conversations
         PeopleIndex::forget($connection, array_column($messages, 'message_id'));
         foreach ($messages as ['number' => $number, 'message_id' => $id]) {
             $connection->executeStatement('INSERT OR IGNORE INTO erased_message SELECT account_id, fingerprint FROM message WHERE id = ?', [$id]);
-            $connection->delete('message_search', ['rowid' => $number]);
             $connection->delete('conversation_message', ['number' => $number]);
             $connection->delete('message_source', ['message_id' => $id]);
             $connection->delete('thread_id', ['message_id' => $id]);

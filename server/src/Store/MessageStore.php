@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Store;
 
-use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
@@ -69,26 +68,16 @@ final readonly class MessageStore implements Messages
         $this->orm->persist($message);
         $connection = $this->orm->getConnection();
         $connection->insert('message_source', ['message_id' => $message->id, 'source' => gzcompress($raw, self::COMPRESSION)], ['source' => ParameterType::LARGE_OBJECT]);
-        $connection->insert('conversation_message', ['message_id' => $message->id, 'conversation_id' => $conversationId]);
+        $connection->insert('conversation_message', ['message_id' => $message->id, 'conversation_id' => $conversationId, 'people' => self::people($message)]);
         $number = (int) $connection->lastInsertId();
         $connection->executeStatement('INSERT INTO mail_mark (account_id, number) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET number = excluded.number', [$message->accountId, $number]);
-        self::index($connection, $message, $number);
+        PeopleIndex::add($connection, $message);
     }
 
-    /**
-     * What is kept of it a second time, to be found fast.
-     *
-     * @param int $number that of conversation_message
-     */
-    public static function index(Connection $connection, Message $message, int $number): void
+    /** Everybody whom it names, as they are looked for; the index of words takes them from conversation_message. */
+    public static function people(Message $message): string
     {
-        PeopleIndex::add($connection, $message);
-        $connection->insert('message_search', [
-            'rowid' => $number,
-            'subject' => $message->subject,
-            'people' => implode(' ', array_map(static fn (Address $address): string => $address->name.' '.$address->email, [$message->from, ...$message->to, ...$message->cc])),
-            'text' => $message->text,
-        ]);
+        return implode(' ', array_map(static fn (Address $address): string => $address->name.' '.$address->email, [$message->from, ...$message->to, ...$message->cc]));
     }
 
     public function conversationOf(Message $message): string

@@ -7,7 +7,6 @@ namespace ZippyTray\Server\Store;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
-use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Owing;
 
 final readonly class OwedStore implements Owing
@@ -54,7 +53,9 @@ final readonly class OwedStore implements Owing
     {
         $work = $this->orm->getUnitOfWork();
         $known = array_filter([...$work->getScheduledEntityInsertions(), ...($work->getIdentityMap()[Owed::class] ?? [])], static fn (object $one): bool => $one instanceof Owed && !$work->isScheduledForDelete($one));
-        $stored = $this->orm->getRepository(Owed::class)->findBy(['accountId' => $accountId, 'state' => OwedState::Open, $field => $value]);
+        // Asked with each arrival, and there is hardly ever any.
+        $ids = $this->orm->getConnection()->fetchFirstColumn("SELECT id FROM owed WHERE state = 'open' AND ".('conversationId' === $field ? 'conversation_id' : 'outgoing_id').' = ?', [$value]);
+        $stored = [] === $ids ? [] : $this->orm->getRepository(Owed::class)->findBy(['id' => $ids]);
         $open = [];
         foreach ([...$known, ...$stored] as $owed) {
             if ($owed->accountId === $accountId && $owed->isOpen() && $value === ('conversationId' === $field ? $owed->conversationId() : $owed->outgoingId)) {

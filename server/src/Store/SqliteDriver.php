@@ -30,6 +30,7 @@ final class SqliteDriver extends AbstractDriverMiddleware
         $connection->exec('PRAGMA journal_mode=WAL');
         $connection->exec('PRAGMA synchronous=NORMAL');
         $connection->exec('PRAGMA foreign_keys=ON');
+        $connection->exec('PRAGMA cache_size=-16000');
 
         return new class($connection) extends AbstractConnectionMiddleware {
             /** As many as a process uses again and again. */

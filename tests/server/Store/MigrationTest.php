@@ -41,6 +41,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261203000000' => '8a2cff506fae8f23fad9eeea30f96696d7c96f0545dc1ef5b2407dcbc6dccccb',
         'Version20261204000000' => '38c24cc2fc47563a33b06a0ee6d2a50a6ca309c008e3197248a9cf7579e9266f',
         'Version20261205000000' => '94a4dfef31f9f6e5b2c03a8ab2819bd86ab6330ba1e38be65e6af6cfd1bf9dcb',
+        'Version20261206000000' => '0ffe9b3e6a4c532ed5e3befbcd6a49ebd1465eb173a4191a00763d2603a693ee',
     ];
 
     /** @return iterable<string, array{class-string, array<string, bool|null>}> the version, what it knew of a conversation besides the first one's fields */
