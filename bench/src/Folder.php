@@ -213,7 +213,7 @@ final class Folder
         $this->entries();
     }
 
-    /** As years of deciding leave them: copies of an entry, each of another conversation. */
+    /** As a year of deciding leaves them: copies of an entry, one every ten minutes, each of another conversation. */
     private function entries(): void
     {
         $database = $this->database();
@@ -229,7 +229,7 @@ final class Folder
         $database->exec('BEGIN IMMEDIATE');
         for ($copy = 1; $copy <= self::ENTRIES; ++$copy) {
             $id = self::id();
-            $entry->execute(array_values(array_merge($first, ['id' => $id, 'number' => $last + $copy])));
+            $entry->execute(array_values(array_merge($first, ['id' => $id, 'number' => $last + $copy, 'done_at' => gmdate('Y-m-d\TH:i:s\Z', time() - 600 * (self::ENTRIES - $copy))])));
             $touch->execute(array_values(array_merge($touched, ['entry_id' => $id, 'object_id' => $conversations[$copy % \count($conversations)]])));
         }
         $database->exec('COMMIT');

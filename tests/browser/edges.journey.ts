@@ -52,7 +52,7 @@ test('on a phone the decisions stand at the lower edge while one reads', async (
 test('a tray that never held anything leads to real use in three steps', async ({ desk, page }) => {
   await page.route('**/api/tray*', (route) => route.fulfill({ json: [] }))
   await page.route('**/api/find*', (route) =>
-    route.fulfill({ json: { rows: [], hits: {}, total: 0, pageSize: 50 } }),
+    route.fulfill({ json: { rows: [], hits: {}, total: 0, next: null } }),
   )
   await page.reload()
   const first = page.getByRole('region', { name: 'First steps' })

@@ -17,6 +17,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/Dublin',
     reducedMotion: 'reduce',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

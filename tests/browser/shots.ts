@@ -96,7 +96,7 @@ test('pictures on a phone', async ({ desk, page }) => {
 test('picture of a first visit', async ({ desk, page }) => {
   await page.route('**/api/tray*', (route) => route.fulfill({ json: [] }))
   await page.route('**/api/find*', (route) =>
-    route.fulfill({ json: { rows: [], hits: {}, total: 0, pageSize: 50 } }),
+    route.fulfill({ json: { rows: [], hits: {}, total: 0, next: null } }),
   )
   await page.route('**/api/heartbeat', async (route) => {
     const response = await route.fetch({ headers: { ...route.request().headers(), 'if-none-match': '' } })

@@ -61,7 +61,7 @@ test('the whole tray is cleared with the keyboard alone, and any step is undone'
     const before = await subject.innerText()
     await expect(page.locator('.card.advised')).toBeVisible()
     await decideTop(desk, turn)
-    await expect(page.locator('.conversation h1, .summary h1')).not.toHaveText(before)
+    await expect(page.locator('.conversation h1, .summary h1'), `turn ${turn}`).not.toHaveText(before)
     if (turn === 4) {
       const decided = await subject.innerText()
       await desk.press('Control+z')

@@ -171,6 +171,15 @@ abstract class ApiTestCase extends WebTestCase
         return $rows;
     }
 
+    /** @return list<Json> a part of the tasks */
+    protected function tasks(string $query = ''): array
+    {
+        /** @var list<Json> $tasks */
+        $tasks = $this->call('GET', '/tasks'.$query)['tasks'];
+
+        return $tasks;
+    }
+
     /** @return array<mixed> what each view holds */
     protected function counts(): array
     {

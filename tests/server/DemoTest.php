@@ -21,7 +21,7 @@ final class DemoTest extends ApiTestCase
         self::assertGreaterThanOrEqual(1, $counts['overdue']);
         self::assertGreaterThanOrEqual(5, $counts['tasks']);
         self::assertGreaterThanOrEqual(1, $counts['bin']);
-        self::assertNotSame([], $this->rows('/tasks?state=done'));
+        self::assertNotSame([], $this->tasks('?state=done'));
         self::assertContains(true, array_column($this->rows('/tray'), 'returned'));
         self::assertContains('レンズの見積もりについて', array_column($this->rows('/tray'), 'subject'));
         foreach ($this->rows('/tray') as $row) {

@@ -13,10 +13,13 @@ use ZippyTray\Server\Store\Coming;
 
 final readonly class ComingController
 {
-    /** @param string $kinds of Coming::KINDS, separated by commas */
+    /**
+     * @param string $kinds of Coming::KINDS, separated by commas
+     * @param string $after `next` of the part before
+     */
     #[Route('/api/coming', methods: 'GET')]
-    public function __invoke(#[CurrentUser] Account $account, Coming $coming, #[MapQueryParameter] ?string $kinds = null): JsonResponse
+    public function __invoke(#[CurrentUser] Account $account, Coming $coming, #[MapQueryParameter] ?string $kinds = null, #[MapQueryParameter] string $after = ''): JsonResponse
     {
-        return new JsonResponse($coming->of($account, null === $kinds ? Coming::KINDS : explode(',', $kinds)));
+        return new JsonResponse($coming->of($account, null === $kinds ? Coming::KINDS : explode(',', $kinds), $after));
     }
 }

@@ -65,9 +65,9 @@ final readonly class ConversationController
     }
 
     #[Route('/find', methods: 'GET')]
-    public function find(#[CurrentUser] Account $account, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $place = '', #[MapQueryParameter(options: ['min_range' => 1, 'max_range' => 1_000_000])] int $page = 1): JsonResponse
+    public function find(#[CurrentUser] Account $account, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $place = '', #[MapQueryParameter] string $after = ''): JsonResponse
     {
-        return new JsonResponse($this->rows->find($account, $words, Place::tryFrom($place), $page, 'muted' === $place));
+        return new JsonResponse($this->rows->find($account, $words, Place::tryFrom($place), 'muted' === $place, $after));
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]

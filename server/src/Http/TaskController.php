@@ -15,6 +15,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Task\EditTask;
 use ZippyTray\Core\Task\MakeTasks;
 use ZippyTray\Core\Task\Outline;
+use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\ReadOutline;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\Tasks;
@@ -26,6 +27,7 @@ use ZippyTray\Server\Store\EntryRows;
 use ZippyTray\Server\Store\SourceCopies;
 use ZippyTray\Server\Store\TaskRows;
 use ZippyTray\Server\Store\TaskSheets;
+use ZippyTray\Server\Store\TasksWanted;
 use ZippyTray\Server\Store\View\OutlineView;
 
 #[Route('/api', requirements: ['id' => Requirement::UUID])]
@@ -35,10 +37,23 @@ final readonly class TaskController
     {
     }
 
+    /**
+     * @param bool   $parts with what is only a part of another
+     * @param string $after `next` of the part before
+     */
     #[Route('/tasks', methods: 'GET')]
-    public function all(#[CurrentUser] Account $account, #[MapQueryParameter] string $state = 'open', #[MapQueryParameter] ?string $list = null, #[MapQueryParameter] string $words = ''): JsonResponse
+    public function some(#[CurrentUser] Account $account, #[MapQueryParameter] string $state = 'open', #[MapQueryParameter] ?string $list = null, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $label = '', #[MapQueryParameter] ?Priority $priority = null, #[MapQueryParameter] bool $parts = false, #[MapQueryParameter] string $after = ''): JsonResponse
     {
-        return new JsonResponse('done' === $state ? $this->rows->done($account, $list, $words) : $this->rows->open($account, $list, $words));
+        $wanted = new TasksWanted(\in_array($state, ['waiting', 'done'], true) ? $state : 'open', $list, $words, $label, $priority);
+
+        return new JsonResponse($this->rows->page($account, $wanted, $parts, $after));
+    }
+
+    /** All of a list that can be done now, each with what it is a part of. */
+    #[Route('/task-tree', methods: 'GET')]
+    public function tree(#[CurrentUser] Account $account, #[MapQueryParameter] string $list, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $label = '', #[MapQueryParameter] ?Priority $priority = null): JsonResponse
+    {
+        return new JsonResponse($this->rows->all($account, new TasksWanted('open', $list, $words, $label, $priority)));
     }
 
     #[Route('/tasks', methods: 'POST')]

@@ -45,6 +45,8 @@ final readonly class ConversationRows
     /** What is in the tray, and what has come back to it; each by an index of its own. */
     private const OF_TRAY = "SELECT c.id FROM conversation c WHERE c.account_id = :account AND c.place = 'tray'";
 
+    private const AWAY = "c.account_id = :account AND c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until > :now";
+
     private const BACK = "SELECT c.id FROM conversation c WHERE c.account_id = :account AND c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until <= :now";
 
     /** How often a conversation was looked at since it was last decided, for a query of c. */
@@ -102,10 +104,25 @@ final readonly class ConversationRows
         return ['conversations' => $conversations, 'held' => $held, 'next' => \count($ids) < self::REST_PAGE ? null : $next];
     }
 
-    /** @return list<ConversationRow> in order of return */
+    /** @return list<array{id: string, subject: string, until: string, reason: string}> what is away, in order of return */
     public function away(Account $account): array
     {
-        return $this->rows($account, $this->ids("SELECT c.id FROM conversation c WHERE c.account_id = :account AND c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until > :now ORDER BY c.away_until, c.id", $account));
+        $away = [];
+        foreach ($this->connection->iterateNumeric('SELECT c.id, c.subject, c.away_until, c.away_reason FROM conversation c WHERE '.self::AWAY.' ORDER BY c.away_until, c.id', ['account' => $account->id, 'now' => $this->now->text()]) as [$id, $subject, $until, $reason]) {
+            if (\is_string($id) && \is_string($subject) && \is_string($until)) {
+                $away[] = ['id' => $id, 'subject' => $subject, 'until' => $until, 'reason' => \is_string($reason) ? $reason : ''];
+            }
+        }
+
+        return $away;
+    }
+
+    /** @return list<ConversationRow> what comes back on that day, in order */
+    public function returning(Account $account, LocalDate $day): array
+    {
+        $midnight = static fn (LocalDate $of): string => StoredNow::of($of->at(TimeOfDay::parse('00:00'), $account->timeZone()));
+
+        return $this->rows($account, $this->ids('SELECT c.id FROM conversation c WHERE '.self::AWAY.' AND c.away_until >= :begin AND c.away_until < :end ORDER BY c.away_until, c.id', $account, ['begin' => $midnight($day), 'end' => $midnight($day->plusDays(1))]));
     }
 
     /** @return list<string> the instants at which something comes back before a day begins, in order */
@@ -113,7 +130,7 @@ final readonly class ConversationRows
     {
         $end = StoredNow::of($before->at(TimeOfDay::parse('00:00'), $account->timeZone()));
 
-        return $this->ids("SELECT c.away_until FROM conversation c WHERE c.account_id = :account AND c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until > :now AND c.away_until < :end ORDER BY c.away_until", $account, ['end' => $end]);
+        return $this->ids('SELECT c.away_until FROM conversation c WHERE '.self::AWAY.' AND c.away_until < :end ORDER BY c.away_until', $account, ['end' => $end]);
     }
 
     /**
@@ -157,11 +174,11 @@ final readonly class ConversationRows
     /**
      * @param string $typed all words of it must occur in a message, as beginnings of words; empty for any
      * @param bool   $muted only those that stay out of the tray whatever arrives
-     * @param int    $page  from 1 on
+     * @param string $after what `next` was of the part before; empty for the first
      *
-     * @return array{rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, pageSize: int} the newest first; hits: see hits()
+     * @return array{rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, next: string|null} the newest first; hits: see hits()
      */
-    public function find(Account $account, string $typed, ?Place $place, int $page, bool $muted = false): array
+    public function find(Account $account, string $typed, ?Place $place, bool $muted = false, string $after = ''): array
     {
         $words = self::words($typed);
         $match = self::match($words);
@@ -173,18 +190,34 @@ final readonly class ConversationRows
         $conditions[] = null === $match ? 'c.account_id = :account'
             : '+c.account_id = :account AND c.id IN (SELECT m.conversation_id FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH :words)';
         $from = 'FROM conversation c WHERE '.implode(' AND ', $conditions);
-        $order = Place::Bin === $place ? 'c.binned_at DESC, c.id' : 'c.latest_at DESC, c.id';
-        $skipped = (max(1, $page) - 1) * self::PAGE;
-        $found = null === $match
-            ? $this->ids("SELECT c.id {$from} ORDER BY {$order} LIMIT ".self::PAGE.' OFFSET '.$skipped, $account)
-            : $this->ids("SELECT c.id {$from} ORDER BY {$order}", $account, ['words' => $match]);
-        $ids = null === $match ? $found : \array_slice($found, $skipped, self::PAGE);
+        $at = Place::Bin === $place ? 'c.binned_at' : 'c.latest_at';
+        $order = "ORDER BY {$at} DESC, c.id";
+        [$last, $id] = explode(' ', $after) + ['', ''];
+        $key = "{$at} || ' ' || c.id";
+        if (null === $match) {
+            $later = '' === $after ? '' : " AND {$at} <= :at AND ({$at} < :at OR c.id > :id)";
+            $few = $this->ids("SELECT {$key} {$from}{$later} {$order} LIMIT ".self::PAGE, $account, ['at' => $last, 'id' => $id]);
+            $total = (int) ($this->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0);
+        } else {
+            // What matches is gone through once, for the count and for the part.
+            $all = $this->ids("SELECT {$key} {$from} {$order}", $account, ['words' => $match]);
+            $total = \count($all);
+            $skipped = 0;
+            for (; '' !== $after && $skipped < $total; ++$skipped) {
+                [$itsLast, $itsId] = explode(' ', $all[$skipped]) + ['', ''];
+                if ($itsLast < $last || ($itsLast === $last && $itsId > $id)) {
+                    break;
+                }
+            }
+            $few = \array_slice($all, $skipped, self::PAGE);
+        }
+        $ids = array_map(static fn (string $one): string => substr((string) strstr($one, ' '), 1), $few);
 
         return [
             'rows' => $this->rows($account, $ids),
             'hits' => new \ArrayObject(null === $match ? [] : $this->hits($words, $ids)),
-            'total' => null === $match ? (int) ($this->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0) : \count($found),
-            'pageSize' => self::PAGE,
+            'total' => $total,
+            'next' => \count($few) < self::PAGE ? null : end($few),
         ];
     }
 

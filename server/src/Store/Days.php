@@ -59,13 +59,13 @@ final readonly class Days
     public function one(Account $account, LocalDate $date): array
     {
         $isToday = $account->speaker($this->clock->now())->now->date()->equals($date);
-        $open = $this->tasks->open($account);
+        $near = $this->tasks->near($account, $date, $isToday);
 
         return [
             'date' => (string) $date,
-            'tasks' => array_values(array_filter($open, static fn (TaskRow $task): bool => !$task->waiting && (($task->due['date'] ?? '') === (string) $date || ($isToday && $task->over)))),
-            'starts' => array_values(array_filter($open, static fn (TaskRow $task): bool => $task->waiting && ($task->start['date'] ?? '') === (string) $date)),
-            'returns' => array_values(array_filter($this->conversations->away($account), static fn (ConversationRow $row): bool => null !== $row->awayUntil && self::dayOf($row->awayUntil, $account) === (string) $date)),
+            'tasks' => array_values(array_filter($near, static fn (TaskRow $task): bool => !$task->waiting && (($task->due['date'] ?? '') === (string) $date || ($isToday && $task->over)))),
+            'starts' => array_values(array_filter($near, static fn (TaskRow $task): bool => $task->waiting && ($task->start['date'] ?? '') === (string) $date)),
+            'returns' => $this->conversations->returning($account, $date),
         ];
     }
 

@@ -8,6 +8,8 @@ use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\Row;
 use ZippyTray\Server\Store\View\TaskRow;
@@ -17,71 +19,134 @@ use ZippyTray\Server\Store\View\TaskRow;
  */
 final readonly class TaskRows
 {
+    /** So many at once. */
+    public const PAGE = 200;
+
     private const SELECT = "SELECT t.id, t.revision, t.title, t.list_id, t.parent_id, t.rank, t.start_date, t.start_time, t.start_zone, t.due_date, t.due_time, t.due_zone,
             t.estimate, t.priority, t.labels, t.repeats, t.reminders, t.files, t.notes <> '' AS noted, t.completed_at,
             l.name AS list_name, l.colour AS list_colour, p.title AS parent_title, s.id AS source_id,
-            json_extract(s.sender, '$.name') AS source_name, json_extract(s.sender, '$.email') AS source_email";
+            json_extract(s.sender, '$.name') AS source_name, json_extract(s.sender, '$.email') AS source_email
+        FROM json_each(?) w CROSS JOIN task t ON t.id = w.value JOIN task_list l ON l.id = t.list_id LEFT JOIN task p ON p.id = t.parent_id LEFT JOIN source_copy s ON s.id = ".self::SOURCE;
 
-    private const FROM = "FROM task t JOIN task_list l ON l.id = t.list_id
-        LEFT JOIN task p ON p.id = t.parent_id
-        LEFT JOIN source_copy s ON s.id = (SELECT json_extract(j.value, '$.ref') FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'message' LIMIT 1)";
+    /** The copy of the first message that a task came from. */
+    private const SOURCE = "(SELECT json_extract(j.value, '$.ref') FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'message' LIMIT 1)";
+
+    private const OF = 'FROM task t JOIN task_list l ON l.id = t.list_id WHERE t.account_id = ?';
+
+    /** The nearest due first, those without a date last, alike ones in the person's own order. */
+    private const BY_DUE = ["COALESCE(t.due_date, '9999')", "COALESCE(t.due_time, '99')", 'l.rank', 't.rank', 't.created_at', 't.id'];
+
+    private const BY_START = ["COALESCE(t.start_date, '')", "COALESCE(t.start_time, '')", 'l.rank', 't.rank', 't.created_at', 't.id'];
+
+    /** The one completed last first. */
+    private const BY_COMPLETION = ['t.completed_at DESC', 't.rank', 't.id'];
 
     public function __construct(private Connection $connection, private ClockInterface $clock, private OpenTasks $open)
     {
     }
 
     /**
-     * @param string|null $listId of that list only; null: of all that are not archived
-     * @param string      $words  each has to occur in the title, the notes or a label
+     * A part of them.
      *
-     * @return list<TaskRow> the nearest due first, those without a date last, alike ones in the person'"'"'s own order
+     * @param bool   $parts whether also what is only a part of another, without a day of its own; that is seen there
+     * @param string $after what `next` was of the part before; empty for the first
+     *
+     * @return array{tasks: list<TaskRow>, next: string|null, total: int} the nearest due first, or start; of what is done, the last first
      */
-    public function open(Account $account, ?string $listId = null, string $words = ''): array
+    public function page(Account $account, TasksWanted $wanted, bool $parts = false, string $after = ''): array
     {
-        return $this->listed($account, 't.completed_at IS NULL', 't.due_date IS NULL, t.due_date, t.due_time IS NULL, t.due_time, l.rank, t.rank, t.created_at, t.id', $listId, $words);
+        $tree = $this->tree($account);
+        [$where, $parameters] = $this->where($account, $wanted, $tree);
+        [$order, $alone] = match ($wanted->state) {
+            'open' => [self::BY_DUE, ' AND (t.parent_id IS NULL OR t.due_date IS NOT NULL)'],
+            'waiting' => [self::BY_START, ' AND (t.parent_id IS NULL OR t.start_date IS NOT NULL)'],
+            'done' => [self::BY_COMPLETION, ''],
+        };
+        $alone = $parts ? '' : $alone;
+        $total = $this->connection->fetchOne('SELECT COUNT(*) '.self::OF.$where.$alone, $parameters);
+        $names = str_replace(' DESC', '', $order);
+        if ('' !== $after) {
+            $last = array_pad(\array_slice(explode(' ', $after), 0, \count($order)), \count($order), '');
+            $alone .= 'done' === $wanted->state ? ' AND t.completed_at <= ? AND (t.completed_at < ? OR (t.rank, t.id) > (?, ?))'
+                : ' AND ('.implode(', ', $order).') > (?'.str_repeat(', ?', \count($order) - 1).')';
+            $parameters = [...$parameters, ...('done' === $wanted->state ? [$last[0]] : []), ...$last];
+        }
+        /** @var list<non-empty-list<string>> $keys */
+        $keys = $this->connection->fetchAllNumeric('SELECT '.implode(', ', $names).' '.self::OF.$where.$alone.' ORDER BY '.implode(', ', $order).' LIMIT '.self::PAGE, $parameters);
+
+        return [
+            'tasks' => $this->rows($account, array_map(static fn (array $key): string => end($key), $keys), $tree),
+            'next' => \count($keys) < self::PAGE ? null : implode(' ', end($keys)),
+            'total' => is_numeric($total) ? (int) $total : 0,
+        ];
     }
 
-    /** @return list<TaskRow> the one completed last first */
-    public function done(Account $account, ?string $listId = null, string $words = ''): array
+    /** @return list<TaskRow> all of them, with what is only a part of another; the nearest due first */
+    public function all(Account $account, TasksWanted $wanted): array
     {
-        return $this->listed($account, 't.completed_at IS NOT NULL', 't.completed_at DESC, t.rank, t.id', $listId, $words);
+        $tree = $this->tree($account);
+        [$where, $parameters] = $this->where($account, $wanted, $tree);
+
+        return $this->rows($account, $this->ids($where.' ORDER BY '.implode(', ', self::BY_DUE), $parameters), $tree);
+    }
+
+    /**
+     * @param bool $over with those that were due before
+     *
+     * @return list<TaskRow> the open ones whose due or start may be on that day, wherever the person is; the nearest due first
+     */
+    public function near(Account $account, LocalDate $day, bool $over): array
+    {
+        $around = [(string) $day->plusDays(-1), (string) $day->plusDays(1)];
+
+        return $this->rows($account, $this->ids(
+            ' AND t.completed_at IS NULL AND NOT l.archived AND (t.due_date BETWEEN ? AND ? OR t.start_date BETWEEN ? AND ?) ORDER BY '.implode(', ', self::BY_DUE),
+            [$account->id, $over ? '' : $around[0], $around[1], ...$around],
+        ));
     }
 
     /** @throws NotFound */
     public function one(Account $account, string $id): TaskRow
     {
-        return $this->rows('t.id = ?', $account, [$id])[0] ?? throw new NotFound('task', $id);
+        return $this->rows($account, [$id])[0] ?? throw new NotFound('task', $id);
     }
 
     /**
      * @param list<string> $ids
      *
-     * @return list<TaskRow> those that there are, without a set order
+     * @return list<TaskRow> those that there are, in that order
      */
     public function some(Account $account, array $ids): array
     {
-        return [] === $ids ? [] : $this->rows('t.id IN (SELECT value FROM json_each(?))', $account, [json_encode($ids, \JSON_THROW_ON_ERROR)]);
+        return [] === $ids ? [] : $this->rows($account, $ids);
     }
 
     /** @return list<TaskRow> the open ones that came from mail of somebody */
     public function fromSender(Account $account, string $email): array
     {
-        return $this->rows("t.completed_at IS NULL AND LOWER(json_extract(s.sender, '$.email')) = ?", $account, [mb_strtolower($email)]);
+        return $this->rows($account, $this->ids(" AND t.completed_at IS NULL AND LOWER((SELECT json_extract(s.sender, '$.email') FROM source_copy s WHERE s.id = ".self::SOURCE.')) = ?', [$account->id, mb_strtolower($email)]));
     }
 
-    /** @return list<TaskRow> the open ones that are out of the way until a start of their own */
-    public function waiting(Account $account): array
+    /** @return list<array{id: string, title: string, start: Due}> the open ones that are out of the way until a start of their own */
+    public function starting(Account $account): array
     {
-        $tasks = $this->rows('t.completed_at IS NULL AND t.start_date IS NOT NULL AND NOT l.archived', $account, []);
         $now = $account->speaker($this->clock->now())->now;
+        $starting = [];
+        foreach ($this->connection->iterateAssociative('SELECT t.id, t.title, t.start_date, t.start_time, t.start_zone '.self::OF.' AND t.completed_at IS NULL AND t.start_date IS NOT NULL AND NOT l.archived', [$account->id]) as $columns) {
+            $row = new Row($columns);
+            $start = TaskRow::due($row, 'start');
+            if (null !== $start && TaskTree::isAhead($start, $now)) {
+                $starting[] = ['id' => $row->string('id'), 'title' => $row->string('title'), 'start' => $start];
+            }
+        }
 
-        return array_values(array_filter($tasks, static fn (TaskRow $task): bool => null !== $task->start && $task->waiting && [$task->start['date'], (string) $task->start['time']] > [(string) $now->date(), (string) $now->time()]));
+        return $starting;
     }
 
     /** @return list<TaskRow> all that lies under the task, without a set order */
     public function under(Account $account, string $id): array
     {
-        return $this->rows('t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN below ON b.parent_id = below.id) SELECT id FROM below)', $account, [$id]);
+        return $this->rows($account, $this->ids(' AND t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN below ON b.parent_id = below.id) SELECT id FROM below)', [$account->id, $id]));
     }
 
     /**
@@ -156,32 +221,46 @@ final readonly class TaskRows
         }, $rows);
     }
 
-    /** @return list<TaskRow> */
-    private function listed(Account $account, string $where, string $order, ?string $listId, string $words): array
+    /** @return array{string, list<string>} a condition that follows OF, and its parameters with the account's */
+    private function where(Account $account, TasksWanted $wanted, TaskTree $tree): array
     {
-        $ids = $this->matching($account->id, $words);
-        $where .= null === $listId ? ' AND NOT l.archived' : ' AND t.list_id = ?';
-        $where .= null === $ids ? '' : ' AND t.id IN (SELECT value FROM json_each(?))';
+        $conditions = ['done' === $wanted->state ? 't.completed_at IS NOT NULL' : 't.completed_at IS NULL'];
+        $parameters = [$account->id];
+        if ('done' !== $wanted->state && ('waiting' === $wanted->state || [] !== $tree->waiting())) {
+            $conditions[] = 't.id '.('waiting' === $wanted->state ? 'IN' : 'NOT IN').' (SELECT value FROM json_each(?))';
+            $parameters[] = json_encode($tree->waiting(), \JSON_THROW_ON_ERROR);
+        }
+        $conditions[] = null === $wanted->list ? 'NOT l.archived' : 't.list_id = ?';
+        $ids = $this->matching($account->id, $wanted->words, $wanted->label);
+        if (null !== $wanted->priority) {
+            $conditions[] = 't.priority = ?';
+        }
+        if (null !== $ids) {
+            $conditions[] = 't.id IN (SELECT value FROM json_each(?))';
+        }
+        $more = [$wanted->list, $wanted->priority?->value, null === $ids ? null : json_encode($ids, \JSON_THROW_ON_ERROR)];
 
-        return $this->rows("{$where} ORDER BY {$order}", $account, array_values(array_filter([$listId, null === $ids ? null : json_encode($ids, \JSON_THROW_ON_ERROR)], static fn (?string $value): bool => null !== $value)));
+        return [' AND '.implode(' AND ', $conditions), [...$parameters, ...array_values(array_filter($more, static fn (?string $value): bool => null !== $value))]];
     }
 
     /**
      * SQLite knows capitals of ASCII only, so the words are looked for here.
      *
-     * @return list<string>|null ids; null when there is no word
+     * @return list<string>|null ids; null when there is no word and no label
      */
-    private function matching(string $accountId, string $words): ?array
+    private function matching(string $accountId, string $words, string $label): ?array
     {
+        $label = mb_strtolower(mb_scrub($label));
         $words = preg_split('/\s+/u', mb_strtolower(trim(mb_scrub($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
-        if ([] === $words) {
+        if ([] === $words && '' === $label) {
             return null;
         }
         $ids = [];
         foreach ($this->connection->iterateAssociative('SELECT id, title, notes, labels FROM task WHERE account_id = ?', [$accountId]) as $columns) {
             $row = new Row($columns);
-            $text = mb_strtolower($row->string('title').' '.$row->string('notes').' '.implode(' ', array_filter($row->json('labels'), \is_string(...))));
-            if ([] === array_filter($words, static fn (string $word): bool => !str_contains($text, $word))) {
+            $labels = array_map(mb_strtolower(...), array_values(array_filter($row->json('labels'), \is_string(...))));
+            $text = mb_strtolower($row->string('title').' '.$row->string('notes')).' '.implode(' ', $labels);
+            if (('' === $label || \in_array($label, $labels, true)) && [] === array_filter($words, static fn (string $word): bool => !str_contains($text, $word))) {
                 $ids[] = $row->string('id');
             }
         }
@@ -190,15 +269,30 @@ final readonly class TaskRows
     }
 
     /**
-     * @param string       $where      with its parameters in order, of t and l; may end in an ORDER BY
-     * @param list<string> $parameters
+     * @param string       $where      follows OF
+     * @param list<string> $parameters the account first
      *
-     * @return list<TaskRow>
+     * @return list<string>
      */
-    private function rows(string $where, Account $account, array $parameters): array
+    private function ids(string $where, array $parameters): array
+    {
+        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT t.id '.self::OF.$where, $parameters), \is_string(...)));
+    }
+
+    private function tree(Account $account): TaskTree
+    {
+        return TaskTree::of($this->connection, $account->id, $account->speaker($this->clock->now()));
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<TaskRow> in that order, those that there are
+     */
+    private function rows(Account $account, array $ids, ?TaskTree $tree = null): array
     {
         $speaker = $account->speaker($this->clock->now());
-        $tree = TaskTree::of($this->connection, $account->id, $speaker);
+        $tree ??= $this->tree($account);
 
         return array_map(
             static function (array $columns) use ($speaker, $tree): TaskRow {
@@ -206,7 +300,7 @@ final readonly class TaskRows
 
                 return TaskRow::of($row, $speaker, $tree->isWaiting($row->string('id')), $tree->under($row->string('id')));
             },
-            $this->connection->fetchAllAssociative(self::SELECT.' '.self::FROM." WHERE t.account_id = ? AND {$where}", [$account->id, ...$parameters]),
+            $this->connection->fetchAllAssociative(self::SELECT.' WHERE +t.account_id = ? ORDER BY w.key', [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id]),
         );
     }
 }

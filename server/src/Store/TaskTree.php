@@ -68,4 +68,10 @@ final readonly class TaskTree
     {
         return isset($this->waiting[$id]);
     }
+
+    /** @return list<string> ids */
+    public function waiting(): array
+    {
+        return array_keys($this->waiting);
+    }
 }

@@ -14,11 +14,14 @@ use ZippyTray\Core\Post\Outgoings;
 use ZippyTray\Core\Task\DateGroup;
 use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
-use ZippyTray\Server\Store\Coming;
+use ZippyTray\Server\Store\ConversationRows;
 use ZippyTray\Server\Store\OwedRows;
 use ZippyTray\Server\Store\TaskRows;
+use ZippyTray\Server\Store\View\ConversationRow;
 use ZippyTray\Server\Store\View\TaskRow;
 
 /**
@@ -32,7 +35,7 @@ final readonly class MorningDigest implements Chore
     /** Hours after the morning mark in which it is still of use. */
     private const HOURS = 3;
 
-    public function __construct(private Accounts $accounts, private Outgoings $outgoings, private TaskRows $tasks, private Coming $coming, private OwedRows $owed, private Ids $ids)
+    public function __construct(private Accounts $accounts, private Outgoings $outgoings, private TaskRows $tasks, private ConversationRows $conversations, private OwedRows $owed, private Ids $ids)
     {
     }
 
@@ -79,15 +82,11 @@ final readonly class MorningDigest implements Chore
 
     private function digest(Account $account, Moment $here): Digest
     {
-        $due = array_filter($this->tasks->open($account), static fn (TaskRow $task): bool => null !== $task->due && !$task->waiting && \in_array($task->group, [DateGroup::Over, DateGroup::Today], true));
-        $back = [];
-        foreach ($this->coming->of($account, ['mail'])['stretches'] as $stretch) {
-            foreach ($stretch['items'] as $item) {
-                if ($item->date->equals($here->date()) && null !== $item->conversation) {
-                    $back[] = ['text' => $item->time.' '.$item->conversation->subject, 'path' => '/c/'.$item->conversation->id];
-                }
-            }
-        }
+        $due = array_filter($this->tasks->near($account, $here->date(), true), static fn (TaskRow $task): bool => null !== $task->due && !$task->waiting && \in_array($task->group, [DateGroup::Over, DateGroup::Today], true));
+        $back = array_map(
+            static fn (ConversationRow $row): array => ['text' => TimeOfDay::of(new \DateTimeImmutable($row->awayUntil ?? 'now'), $here->zone).' '.$row->subject, 'path' => '/c/'.$row->id],
+            array_values(array_filter($this->conversations->returning($account, $here->date()), static fn (ConversationRow $row): bool => !\in_array($row->awayReason, [AwayReason::NextClearing, AwayReason::HandOver], true))),
+        );
 
         return new Digest(
             array_values(array_map(static fn (TaskRow $task): array => ['text' => $task->title.($task->over ? ' (over)' : ''), 'path' => '/tasks/'.$task->id], $due)),

@@ -135,7 +135,7 @@ final class ComingTest extends ApiTestCase
         self::assertSame(1, $this->counts()['tasks'], 'A preview changes nothing.');
         $entry = $this->call('POST', '/tasks/put-offs', $body);
         self::assertSame('put_off', $entry['kind']);
-        self::assertTrue($this->rows('/tasks')[0]['waiting']);
+        self::assertTrue($this->tasks('?state=waiting')[0]['waiting']);
         $this->undo($entry);
         $problem = $this->call('POST', '/tasks/put-offs', ['what' => 'start'] + ['entry' => self::id()] + $body, 422);
         self::assertIsString($problem['detail']);
@@ -152,11 +152,11 @@ final class ComingTest extends ApiTestCase
         $this->makeTask(['title' => 'Every day', 'repeat' => ['phrase' => 'every day at 9']]);
         $before = array_column($this->away(), 'awayUntil');
         $repeat = static fn (array $tasks): array => (array) array_column($tasks, 'due', 'title');
-        self::assertSame('09:00', ((array) $repeat($this->rows('/tasks'))['Every day'])['time']);
+        self::assertSame('09:00', ((array) $repeat($this->tasks())['Every day'])['time']);
 
         $this->settle(['zone' => 'America/New_York']);
         self::assertSame($before, array_column($this->away(), 'awayUntil'), 'The moment stays.');
-        $due = $repeat($this->rows('/tasks'));
+        $due = $repeat($this->tasks());
         self::assertSame([['date' => $day, 'time' => '10:00'], ['date' => $day, 'time' => null]], [$due['Moment'], $due['Day']], 'Moments keep their instant, days their day.');
         self::assertSame('04:00', ((array) $due['Every day'])['time'], 'A repeat keeps the wall clock where it was meant.');
         $this->settle(['zone' => 'Mars/Olympus'], 422);

@@ -30,20 +30,21 @@ final class ManyTest extends ApiTestCase
         self::assertSame(self::MANY, $this->counts()['tray']);
     }
 
-    public function testFindGivesPages(): void
+    public function testFindGivesParts(): void
     {
         $this->signIn();
         $this->fill();
-        $first = $this->call('GET', '/find?words=letter');
-        self::assertSame([self::MANY, ConversationRows::PAGE], [$first['total'], $first['pageSize']]);
-        $seen = [];
-        for ($page = 1; $page <= 6; ++$page) {
-            $rows = $this->call('GET', '/find?words=letter&page='.$page)['rows'];
-            self::assertIsArray($rows);
-            array_push($seen, ...array_filter(array_column($rows, 'id'), is_string(...)));
+        foreach (['words=letter', 'place=tray', 'words=text&place=tray'] as $wanted) {
+            [$seen, $after] = [[], ''];
+            do {
+                $part = $this->call('GET', "/find?{$wanted}&after=".rawurlencode($after));
+                self::assertSame(self::MANY, $part['total']);
+                self::assertLessThanOrEqual(ConversationRows::PAGE, \count((array) $part['rows']));
+                array_push($seen, ...array_map(self::text(...), array_column((array) $part['rows'], 'subject')));
+                $after = $part['next'];
+            } while (\is_string($after));
+            self::assertSame(array_map(static fn (int $number): string => 'Letter '.(self::MANY - 1 - $number), range(0, self::MANY - 1)), $seen, $wanted);
         }
-        self::assertCount(self::MANY, array_unique($seen));
-        self::assertSame([], $this->call('GET', '/find?words=letter&page=7')['rows']);
     }
 
     private function fill(): void

@@ -28,8 +28,8 @@ final class TaskStepTest extends ApiTestCase
         self::assertSame([['id' => $task, 'title' => 'Order the glass', 'done' => false]], $this->call('GET', '/tasks/'.$other)['usedBy']);
         self::assertSame(['glass', 'Harbour'], array_column($this->rows('/labels'), 'label'));
         self::assertSame(['tasks' => 1, 'overdue' => 0], array_intersect_key($this->counts(), ['tasks' => 0, 'overdue' => 0]), 'What waits for its start does not count.');
-        self::assertSame(['Order the glass'], array_column($this->rows('/tasks?words=GLASS'), 'title'));
-        self::assertSame([], $this->rows('/tasks?words=glass+slate'));
+        self::assertSame(['Order the glass'], array_column($this->tasks('?state=waiting&words=GLASS'), 'title'));
+        self::assertSame([], $this->tasks('?state=waiting&words=glass+slate'));
     }
 
     public function testTheLaterOfTwoEditsIsToldAndOverwritesNothing(): void
@@ -50,20 +50,20 @@ final class TaskStepTest extends ApiTestCase
         self::assertSame(['open' => 3, 'done' => 1], $this->row($task)['subtasks']);
         $problem = $this->complete($task, 409);
         self::assertSame(3, $problem['openSubtasks']);
-        self::assertCount(4, $this->rows('/tasks'));
+        self::assertCount(4, $this->tasks('?parts=1'));
 
         $done = $this->complete($task, 200, true);
-        self::assertSame([], $this->rows('/tasks'));
+        self::assertSame([], $this->tasks());
         $this->undo($done);
         self::assertSame(['open' => 3, 'done' => 1], $this->row($task)['subtasks']);
 
         $this->call('POST', '/demo/clock', ['to' => 'hour']);
         $this->settle(['completeSubtasks' => true]);
         $this->complete($task);
-        self::assertCount(5, $this->rows('/tasks?state=done'));
+        self::assertCount(5, $this->tasks('?state=done'));
         $cleared = $this->call('DELETE', '/done?entry='.self::id());
         self::assertSame('5 tasks', $cleared['consequence']);
-        self::assertCount(0, $this->rows('/tasks?state=done'));
+        self::assertCount(0, $this->tasks('?state=done'));
         $this->undo($cleared);
         $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => false]);
         self::assertSame(['open' => 3, 'done' => 1], $this->row($task)['subtasks']);
@@ -77,12 +77,12 @@ final class TaskStepTest extends ApiTestCase
         $done = $this->complete($task, 200, true);
         self::assertSame(['date' => $this->day(2), 'time' => null], $this->row($task)['due'], 'What was missed does not pile up.');
         self::assertSame(['open' => 1, 'done' => 0], $this->row($task)['subtasks']);
-        self::assertCount(2, $this->rows('/tasks?state=done'));
+        self::assertCount(2, $this->tasks('?state=done'));
         $this->undo($done);
-        self::assertSame([['date' => $this->day(-10), 'time' => null], []], [$this->row($task)['due'], $this->rows('/tasks?state=done')]);
+        self::assertSame([['date' => $this->day(-10), 'time' => null], []], [$this->row($task)['due'], $this->tasks('?state=done')]);
 
         $this->call('POST', '/tasks/'.$task.'/skip', ['entry' => self::id()]);
-        self::assertSame([['date' => $this->day(2), 'time' => null], []], [$this->row($task)['due'], $this->rows('/tasks?state=done')]);
+        self::assertSame([['date' => $this->day(2), 'time' => null], []], [$this->row($task)['due'], $this->tasks('?state=done')]);
         $before = $this->call('GET', '/tasks/'.$task)['repeat'];
         $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $this->row($task)['revision'], 'fields' => ['title' => 'Wind it', 'due' => ['date' => $this->day(3)], 'repeat' => ['phrase' => '', 'same' => true]]]);
         self::assertSame($before, $this->call('GET', '/tasks/'.$task)['repeat'], 'A repeat that is left alone goes on, though this one was moved.');
@@ -143,18 +143,18 @@ final class TaskStepTest extends ApiTestCase
         self::assertSame(['House', 'Roof'], array_column($this->rows('/lists'), 'name'));
 
         $archived = $this->call('PUT', '/lists/'.$roof, ['entry' => self::id(), 'name' => 'The roof', 'colour' => 'plum', 'archived' => true]);
-        self::assertSame([[], 0], [$this->rows('/tasks'), $this->counts()['overdue']]);
-        self::assertCount(2, $this->rows('/tasks?list='.$roof));
+        self::assertSame([[], 0], [$this->tasks(), $this->counts()['overdue']]);
+        self::assertCount(2, $this->rows('/task-tree?list='.$roof));
         $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x', 'list' => 'The roof']]]], 422);
         $this->undo($archived);
 
         $deleted = $this->call('DELETE', "/lists/{$roof}?entry=".self::id());
-        self::assertSame([[], 'with 2 tasks'], [$this->rows('/tasks'), $deleted['consequence']]);
+        self::assertSame([[], 'with 2 tasks'], [$this->tasks(), $deleted['consequence']]);
         $this->undo($deleted);
         $moved = $this->call('DELETE', "/lists/{$roof}?entry=".self::id().'&moveTo='.$house);
         self::assertSame([['House', 1, 1]], array_map(static fn (array $list): array => [$list['name'], $list['open'], $list['over']], $this->rows('/lists')));
         $this->undo($moved);
-        self::assertCount(2, $this->rows('/tasks?list='.$roof));
+        self::assertCount(2, $this->rows('/task-tree?list='.$roof));
         $this->call('DELETE', "/lists/{$roof}?entry=".self::id().'&moveTo='.$roof, status: 422);
     }
 
@@ -201,7 +201,7 @@ final class TaskStepTest extends ApiTestCase
     /** @return list<mixed> the titles of the list Roof in the person's order */
     private function order(): array
     {
-        $rows = array_filter($this->rows('/tasks'), static fn (array $row): bool => 'Roof' === ((array) $row['list'])['name'] && null === $row['parent']);
+        $rows = array_filter($this->tasks(), static fn (array $row): bool => 'Roof' === ((array) $row['list'])['name'] && null === $row['parent']);
         usort($rows, static fn (array $a, array $b): int => $a['rank'] <=> $b['rank']);
 
         return array_column($rows, 'title');

@@ -73,7 +73,7 @@ final class TaskTest extends ApiTestCase
         ] as $title => $due) {
             $this->makeTask(['title' => $title, 'due' => $due]);
         }
-        $rows = $this->rows('/tasks');
+        $rows = $this->tasks();
         self::assertSame(['over', 'today at a time', 'today', 'next week', 'none'], array_column($rows, 'title'));
         self::assertSame([true, false, false, false, false], array_column($rows, 'over'));
         $counts = $this->counts();
@@ -84,9 +84,9 @@ final class TaskTest extends ApiTestCase
     {
         $this->signIn();
         $this->makeTask(['title' => 'Buy stamps', 'due' => ['date' => $this->day(), 'time' => null]]);
-        self::assertFalse($this->rows('/tasks')[0]['over']);
+        self::assertFalse($this->tasks()[0]['over']);
         $this->call('POST', '/demo/clock', ['to' => 'morning']);
-        self::assertTrue($this->rows('/tasks')[0]['over']);
+        self::assertTrue($this->tasks()[0]['over']);
     }
 
     public function testEditCompleteRestoreAndUndo(): void
@@ -98,8 +98,8 @@ final class TaskTest extends ApiTestCase
         self::assertSame(['Order brass polish', 'three tins', 'House', ['date' => $this->day(3), 'time' => '15:00']], [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']]);
 
         $done = $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true]);
-        self::assertSame([], $this->rows('/tasks'));
-        self::assertSame([$task], array_column($this->rows('/tasks?state=done'), 'id'));
+        self::assertSame([], $this->tasks());
+        self::assertSame([$task], array_column($this->tasks('?state=done'), 'id'));
         $this->undo($edited, 409);
         $this->undo($done);
         $this->undo($edited);
@@ -109,7 +109,7 @@ final class TaskTest extends ApiTestCase
 
         $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true]);
         $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => false]);
-        self::assertCount(1, $this->rows('/tasks'));
+        self::assertCount(1, $this->tasks());
     }
 
     public function testSeveralConversationsBecomeTasksInOneStep(): void
@@ -123,7 +123,7 @@ final class TaskTest extends ApiTestCase
         self::assertSame(2, $entry['count']);
         self::assertSame([], $this->rows('/tray'));
         $this->undo($entry);
-        self::assertSame([], $this->rows('/tasks'));
+        self::assertSame([], $this->tasks());
         self::assertCount(2, $this->rows('/tray'));
     }
 
@@ -148,7 +148,7 @@ final class TaskTest extends ApiTestCase
             self::assertIsArray($problem['violations']);
             self::assertSame([$field], array_column($problem['violations'], 'field'));
         }
-        self::assertSame([], $this->rows('/tasks'));
+        self::assertSame([], $this->tasks());
         self::assertSame([], $this->rows('/lists'));
         self::assertCount(1, $this->rows('/tray'));
     }

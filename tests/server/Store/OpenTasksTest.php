@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Store\OpenTasks;
 use ZippyTray\Server\Store\TaskRows;
+use ZippyTray\Server\Store\TasksWanted;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**
@@ -33,7 +34,7 @@ final class OpenTasksTest extends ApiTestCase
                 $connection->update('task', self::moment('due') + self::moment('start'), ['id' => $id]);
             }
             $this->service(ProgramClock::class)->turnTo(new \DateTimeImmutable(\sprintf('2026-11-24T%02d:%02d:00Z', mt_rand(0, 23), mt_rand(0, 59))));
-            $rows = $this->service(TaskRows::class)->open($account);
+            $rows = [...$this->service(TaskRows::class)->all($account, new TasksWanted('open')), ...$this->service(TaskRows::class)->all($account, new TasksWanted('waiting'))];
             $told = [];
             foreach ($rows as $row) {
                 $told[] = [$row->over, $row->waiting, $row->due['date'] ?? '', $row->start['date'] ?? '', null === $row->parent || null !== $row->due];

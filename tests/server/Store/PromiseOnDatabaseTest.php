@@ -60,7 +60,7 @@ final class PromiseOnDatabaseTest extends ApiTestCase
     private function anyStep(Randomizer $chance, array $conversations): array
     {
         $id = $conversations[$chance->getInt(0, 2)];
-        $tasks = $this->rows('/tasks');
+        $tasks = $this->tasks();
         $task = [] === $tasks ? null : $tasks[0]['id'];
         $fields = ['title' => 'Task '.$chance->getInt(1, 9), 'list' => ['Roof', 'House'][$chance->getInt(0, 1)], 'due' => 0 === $chance->getInt(0, 1) ? null : ['date' => '2031-01-0'.$chance->getInt(1, 9), 'time' => '15:00'], 'repeat' => 0 === $chance->getInt(0, 2) ? ['phrase' => 'every 2 days'] : null, 'reminders' => ['2 days before'], 'labels' => ['glass']];
 

@@ -168,9 +168,9 @@ final class TroubleTest extends TestCase
     /** @return list<mixed> */
     private function titles(): array
     {
-        /** @var list<array<string, mixed>> $tasks */
-        $tasks = json_decode($this->server->call('GET', '/api/tasks', headers: $this->headers)['body'], true, 16, \JSON_THROW_ON_ERROR);
+        /** @var array{tasks: list<array<string, mixed>>} $part */
+        $part = json_decode($this->server->call('GET', '/api/tasks', headers: $this->headers)['body'], true, 16, \JSON_THROW_ON_ERROR);
 
-        return array_column($tasks, 'title');
+        return array_column($part['tasks'], 'title');
     }
 }

@@ -637,6 +637,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/task-tree": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All tasks of a list that can be done now, each with what it is a part of */
+        get: operations["taskTree"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/tasks": {
         parameters: {
             query?: never;
@@ -645,8 +662,8 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Tasks of lists that are not archived
-         * @description Open ones in the order of their dues, those without a date last; completed ones with the one completed last first.
+         * Tasks of lists that are not archived, a part at a time
+         * @description Open ones in the order of their dues, those without a date last, without what is only a part of another and has no date of its own; waiting ones, that are not to begin yet, in the order of their starts; completed ones with the one completed last first.
          */
         get: operations["tasks"];
         put?: never;
@@ -1773,6 +1790,8 @@ export interface components {
             };
             /** @description What comes back with the next clearing */
             clearing: components["schemas"]["ComingItem"][];
+            /** @description Where the next part begins, in which the last stretch may go on; null when this is the last */
+            next: string | null;
             /** @description The hours of today, then days, weeks, months in which something comes, with the gaps between them */
             stretches: {
                 /** @enum {string} */
@@ -2933,6 +2952,8 @@ export interface operations {
             query?: {
                 /** @description Of these kinds only, separated by commas; counts are of all */
                 kinds?: string;
+                /** @description `next` of the part before */
+                after?: string;
             };
             header?: never;
             path?: never;
@@ -2958,7 +2979,8 @@ export interface operations {
                 /** @description All of them must occur, as beginnings of words */
                 words?: string;
                 place?: components["schemas"]["Place"] | ("" | "muted");
-                page?: number;
+                /** @description `next` of the part before */
+                after?: string;
             };
             header?: never;
             path?: never;
@@ -2966,7 +2988,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description One page of conversations */
+            /** @description A part of the conversations */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -2978,8 +3000,10 @@ export interface operations {
                         hits: {
                             [key: string]: string;
                         };
+                        /** @description In all parts */
                         total: number;
-                        pageSize: number;
+                        /** @description Where the next part begins; null when this is the last */
+                        next: string | null;
                     };
                 };
             };
@@ -3394,14 +3418,15 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    tasks: {
+    taskTree: {
         parameters: {
-            query?: {
-                state?: "open" | "done";
-                /** @description Of that list only, even an archived one */
-                list?: components["schemas"]["Id"];
+            query: {
+                list: components["schemas"]["Id"];
                 /** @description Those whose title, notes or labels hold every word */
                 words?: string;
+                /** @description With that label */
+                label?: string;
+                priority?: components["schemas"]["Priority"];
             };
             header?: never;
             path?: never;
@@ -3409,13 +3434,53 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The tasks */
+            /** @description The tasks, in the order of their dues */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["TaskRow"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tasks: {
+        parameters: {
+            query?: {
+                state?: "open" | "waiting" | "done";
+                /** @description Of that list only, even an archived one */
+                list?: components["schemas"]["Id"];
+                /** @description Those whose title, notes or labels hold every word */
+                words?: string;
+                /** @description With that label */
+                label?: string;
+                priority?: components["schemas"]["Priority"];
+                /** @description Also what is only a part of another and has no date of its own */
+                parts?: boolean;
+                /** @description `next` of the part before */
+                after?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A part of the tasks */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        tasks: components["schemas"]["TaskRow"][];
+                        /** @description Where the next part begins; null when this is the last */
+                        next: string | null;
+                        /** @description In all parts */
+                        total: number;
+                    };
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,6 +1,7 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue'
-import { answer, api, type ComingKind, type Place, type PutOff } from './client'
+import { together, useParts } from './parts'
+import { answer, api, type ComingKind, type Place, type Priority, type PutOff } from './client'
 
 export function useTray() {
   return useQuery({
@@ -46,14 +47,10 @@ export function useClearing(id: MaybeRefOrGetter<string>, enabled: MaybeRefOrGet
 }
 
 /** Everything that comes, on its time line. */
-export function useComing(kinds: MaybeRefOrGetter<ComingKind[]>) {
-  return useQuery({
-    queryKey: ['coming', kinds],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/coming', { signal, params: { query: { kinds: toValue(kinds).join(',') } } })),
-    placeholderData: keepPreviousData,
-  })
-}
+export const useComing = (kinds: MaybeRefOrGetter<ComingKind[]>) =>
+  useParts(['coming', kinds], (after, signal) =>
+    answer(api.GET('/coming', { signal, params: { query: { kinds: toValue(kinds).join(','), after } } })),
+  )
 
 /** What putting tasks off would change. */
 export function usePutOffPreview(putOff: MaybeRefOrGetter<PutOff | null>) {
@@ -71,21 +68,30 @@ export function usePutOffPreview(putOff: MaybeRefOrGetter<PutOff | null>) {
 export function useFind(
   words: MaybeRefOrGetter<string>,
   place: MaybeRefOrGetter<Place | 'muted' | ''>,
-  page: MaybeRefOrGetter<number>,
   enabled: MaybeRefOrGetter<boolean> = true,
 ) {
-  return useQuery({
-    enabled,
-    queryKey: ['find', words, place, page],
-    queryFn: ({ signal }) =>
+  const found = useParts(
+    ['find', words, place],
+    (after, signal) =>
       answer(
         api.GET('/find', {
           signal,
-          params: { query: { words: toValue(words), place: toValue(place), page: toValue(page) } },
+          params: { query: { words: toValue(words), place: toValue(place), after } },
         }),
       ),
-    placeholderData: keepPreviousData,
-  })
+    enabled,
+  )
+  return {
+    ...found,
+    data: computed(
+      () =>
+        found.parts.value && {
+          rows: together(found.parts.value.map(({ rows }) => rows)),
+          hits: Object.assign({}, ...found.parts.value.map(({ hits }) => hits)) as Record<string, string>,
+          total: found.parts.value.at(-1)?.total ?? 0,
+        },
+    ),
+  }
 }
 
 const conversation = (id: string) => ({
@@ -128,25 +134,50 @@ export function useSource(id: MaybeRefOrGetter<string>) {
   })
 }
 
-export interface TaskQuery {
-  state: 'open' | 'done'
-  /** Of that list only, even an archived one */
-  list?: string | undefined
-  words?: string
+export interface TaskFilter {
+  /** Of that list only, even an archived one; empty for all */
+  list: string
+  label: string
+  priority: Priority | ''
+  words: string
 }
 
-export function useTasks(query: MaybeRefOrGetter<TaskQuery>) {
-  return useQuery({
-    queryKey: ['tasks', query],
-    queryFn: ({ signal }) => {
-      const { state, list, words } = toValue(query)
+const filtering = (filter: TaskFilter) => {
+  const { list, label, priority, words } = filter
+  return { words, label, ...(list ? { list } : {}), ...(priority ? { priority } : {}) }
+}
+
+/** Tasks, a part at a time, with how many there are in all. */
+export function useTasks(
+  query: MaybeRefOrGetter<TaskFilter & { state: 'open' | 'waiting' | 'done'; parts?: boolean }>,
+  enabled: MaybeRefOrGetter<boolean> = true,
+) {
+  const found = useParts(
+    ['tasks', query],
+    (after, signal) => {
+      const { state, parts = false, ...filter } = toValue(query)
       return answer(
-        api.GET('/tasks', {
-          signal,
-          params: { query: { state, words: words ?? '', ...(list ? { list } : {}) } },
-        }),
+        api.GET('/tasks', { signal, params: { query: { state, parts, ...filtering(filter), after } } }),
       )
     },
+    enabled,
+  )
+  return {
+    ...found,
+    tasks: computed(() => found.parts.value && together(found.parts.value.map(({ tasks }) => tasks))),
+    total: computed(() => found.parts.value?.at(-1)?.total ?? 0),
+  }
+}
+
+/** All tasks of a list, to be shown as they lie under one another. */
+export function useTaskTree(filter: MaybeRefOrGetter<TaskFilter>, enabled: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['tasks', 'tree', filter],
+    queryFn: ({ signal }) => {
+      const { list, ...others } = filtering(toValue(filter))
+      return answer(api.GET('/task-tree', { signal, params: { query: { list: list ?? '', ...others } } }))
+    },
+    enabled,
     placeholderData: keepPreviousData,
   })
 }

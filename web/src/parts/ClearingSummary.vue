@@ -11,9 +11,9 @@ import { counted, deedOf, subjectOf } from './words'
 const props = defineProps<{ clearing: Clearing; left: number }>()
 defineEmits<{ again: []; rest: [] }>()
 
-const { data: coming } = useComing(['mail', 'owed'])
+const { parts: coming } = useComing(['mail', 'owed'])
 const next = computed(() =>
-  (coming.value?.stretches ?? [])
+  (coming.value?.[0]?.stretches ?? [])
     .flatMap(({ items }) => items.flatMap(({ conversation }) => conversation ?? []))
     .slice(0, 3),
 )

@@ -8,9 +8,11 @@ defineProps<{ head: string; sub: string; over?: boolean; plain?: boolean }>()
     <h2 :class="{ over }">
       <span class="big">{{ head }}</span> <small>{{ sub }}</small>
     </h2>
-    <ul class="rows">
-      <slot />
-    </ul>
+    <slot name="chunks">
+      <ul class="rows">
+        <slot />
+      </ul>
+    </slot>
   </section>
 </template>
 

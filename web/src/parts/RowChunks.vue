@@ -5,7 +5,17 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue'
  * Rows on a sheet, of which only those near the window are really there when there are very many. The
  * chunk with the current row is always there, so that the row can take the focus.
  */
-const props = defineProps<{ rows: T[]; current?: string | undefined; label?: string; tree?: boolean }>()
+const props = defineProps<{
+  rows: T[]
+  current?: string | undefined
+  label?: string
+  tree?: boolean
+  /** How many rows there are with those of other sheets in the same view */
+  among?: number
+}>()
+
+/** So many are all there: the browser finds words in them, and they are read aloud. */
+const FEW = 200
 
 /** So many rows are shown, or not, together. */
 const SIZE = 60
@@ -24,7 +34,8 @@ const currentChunk = computed(() => {
   const at = props.rows.findIndex(({ id }) => id === props.current)
   return at < 0 ? -1 : Math.floor(at / SIZE)
 })
-const isShown = (index: number) => near.value.has(index) || index === currentChunk.value
+const isMany = computed(() => Math.max(props.rows.length, props.among ?? 0) > FEW)
+const isShown = (index: number) => !isMany.value || near.value.has(index) || index === currentChunk.value
 const height = (index: number, count: number) => heights.get(index) ?? count * ROW
 
 const observer = new IntersectionObserver(

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose, mdiEmailOutline, mdiFileTreeOutline, mdiLinkVariant } from '@mdi/js'
-import { computed, ref } from 'vue'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import type { Source } from '@/api/client'
 import { useTasks } from '@/api/reading'
 
@@ -10,6 +11,12 @@ const sources = defineModel<Source[]>({ required: true })
 
 const wanted = ref('')
 const looked = computed(() => wanted.value.trim())
+const sought = refDebounced(looked, 150)
+const has = (title: string) =>
+  looked.value
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => title.toLowerCase().includes(word))
 /** A message by its lasting address, of RFC 2392 or of this program. */
 const message = computed(() => {
   if (/^mid:\S+@\S+$/i.test(looked.value)) return looked.value
@@ -19,13 +26,21 @@ const message = computed(() => {
   return here.startsWith('/m/') ? decodeURIComponent(here.slice(3)) : ''
 })
 const isWeb = computed(() => !message.value && /^https?:\/\/\S+$/i.test(looked.value))
-const { data: tasks } = useTasks(() => ({ state: 'open' as const }))
+const isName = computed(() => looked.value.length > 1 && !isWeb.value && !message.value)
+const { tasks } = useTasks(
+  () => ({
+    state: 'open' as const,
+    parts: true,
+    list: '',
+    label: '',
+    priority: '' as const,
+    words: sought.value,
+  }),
+  () => isName.value && !!sought.value,
+)
 const found = computed(() =>
-  looked.value.length < 2 || isWeb.value || message.value
-    ? []
-    : (tasks.value ?? [])
-        .filter(({ title }) => title.toLowerCase().includes(looked.value.toLowerCase()))
-        .slice(0, 6),
+  // What was found for less than what stands there now is not what is meant.
+  isName.value ? (tasks.value ?? []).filter(({ title }) => has(title)).slice(0, 6) : [],
 )
 const ICONS = { message: mdiEmailOutline, web: mdiLinkVariant, task: mdiFileTreeOutline }
 
@@ -40,16 +55,24 @@ function add(source: Source): void {
     sources.value = [...sources.value, source]
   }
   wanted.value = ''
+  entered.value = ''
+}
+
+/** What stood there when Enter was pressed before it had been found. */
+const entered = ref('')
+watch(found, () => entered.value && entered.value === looked.value && addFirst())
+function addFirst(): void {
+  const [first] = found.value
+  if (first) add({ kind: 'task', ref: first.id, task: { id: first.id, title: first.title, done: false } })
+  else entered.value = looked.value
 }
 
 function onEnter(event: KeyboardEvent): void {
   if (!looked.value || event.ctrlKey) return
   event.preventDefault()
-  const [first] = found.value
   if (message.value) add({ kind: 'message', ref: message.value })
   else if (isWeb.value) add({ kind: 'web', ref: looked.value })
-  else if (first)
-    add({ kind: 'task', ref: first.id, task: { id: first.id, title: first.title, done: false } })
+  else addFirst()
 }
 </script>
 

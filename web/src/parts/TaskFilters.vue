@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
 import type { TaskList } from '@/api/client'
-import { useLabels } from '@/api/reading'
-import type { TaskFilter } from './tasks'
+import { useLabels, type TaskFilter } from '@/api/reading'
 
 /** What of the tasks is shown: those with words in them, of a list, with a label, of a priority. */
 defineProps<{ lists: TaskList[]; listless?: boolean }>()
 const words = defineModel<string>('words', { required: true })
-const filter = defineModel<TaskFilter>('filter', { required: true })
+const filter = defineModel<Filter>('filter', { required: true })
 
+type Filter = Omit<TaskFilter, 'words'>
 const { data: labels } = useLabels()
-const set = (more: Partial<TaskFilter>) => (filter.value = { ...filter.value, ...more })
+const set = (more: Partial<Filter>) => (filter.value = { ...filter.value, ...more })
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 </script>
 
@@ -44,7 +44,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
       :value="filter.priority"
       aria-label="Of the priority"
       :class="{ on: filter.priority }"
-      @change="set({ priority: value($event) })"
+      @change="set({ priority: value($event) as Filter['priority'] })"
     >
       <option value="">any priority</option>
       <option value="high">high priority</option>

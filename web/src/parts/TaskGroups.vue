@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { TaskRow } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { toWhen, type Written } from '@/api/when'
@@ -11,7 +11,7 @@ import type { TaskGroup } from './tasks'
 import WhenField from './WhenField.vue'
 
 /** Tasks under one heading each: how near they are, or when they were done. */
-defineProps<{
+const props = defineProps<{
   groups: TaskGroup[]
   current: string | undefined
   selected: Set<string>
@@ -23,11 +23,19 @@ const emit = defineEmits<{
   check: [task: TaskRow]
   select: [task: TaskRow, range: boolean]
   reach: [task: TaskRow]
+  /** All that is overdue is wanted, more than may be there */
+  whole: []
 }>()
 
+const among = computed(() => props.groups.reduce((sum, { tasks }) => sum + tasks.length, 0))
 const { changeTasks } = useDeciding()
 const moving = ref(false)
 const to = ref<Written>({ phrase: 'today', reading: null })
+
+function unfold(): void {
+  moving.value = !moving.value
+  if (moving.value) emit('whole')
+}
 
 /** All that is overdue, at once. */
 async function moveAll(tasks: TaskRow[]): Promise<void> {
@@ -42,7 +50,7 @@ async function moveAll(tasks: TaskRow[]): Promise<void> {
   <section v-for="group in groups" :key="group.key" class="stretch" :class="{ plain: plain || byCompletion }">
     <h2 v-if="group.head" :class="{ over: group.over }">
       {{ group.head }} <small>{{ group.sub }}</small>
-      <button v-if="group.over" class="link" type="button" :aria-expanded="moving" @click="moving = !moving">
+      <button v-if="group.over" class="link" type="button" :aria-expanded="moving" @click="unfold">
         Move all …
       </button>
     </h2>
@@ -52,7 +60,7 @@ async function moveAll(tasks: TaskRow[]): Promise<void> {
         <v-btn type="submit" color="primary">Move {{ group.tasks.length }}</v-btn>
         <v-btn variant="text" @click="moving = false">Cancel</v-btn>
       </form>
-      <RowChunks v-slot="{ row: task }" :rows="group.tasks" :current="current">
+      <RowChunks v-slot="{ row: task }" :rows="group.tasks" :current="current" :among="among">
         <TaskLine
           :task="task"
           :current="task.id === current"

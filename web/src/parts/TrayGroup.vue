@@ -7,12 +7,15 @@ import { beginDrag, endDrag } from './drag'
 import ConversationLine from './ConversationLine.vue'
 import type { Group } from './grouping'
 import IndexTab from './IndexTab.vue'
+import RowChunks from './RowChunks.vue'
 import { counted } from './words'
 
 /** A group of rows of the tray, which can be folded and decided as one. */
 const props = defineProps<{
   group: Group
   folded: boolean
+  /** How many rows all groups have */
+  among: number
   current: string | undefined
   selected: Set<string>
   /** What is moved when a selected row is dragged */
@@ -58,10 +61,8 @@ const together = computed(() => {
         Select {{ group.rows.length === 1 ? 'it' : counted(group.rows.length, 'conversation') }}
       </button>
     </h2>
-    <ul v-if="!folded" class="rows">
+    <RowChunks v-if="!folded" v-slot="{ row }" :rows="group.rows" :current="current" :among="among">
       <ConversationLine
-        v-for="row in group.rows"
-        :key="row.id"
         :row="row"
         :current="row.id === current"
         :selected="selected.has(row.id)"
@@ -81,7 +82,7 @@ const together = computed(() => {
           day(row.advice.date.date)
         }}</IndexTab>
       </ConversationLine>
-    </ul>
+    </RowChunks>
   </section>
 </template>
 

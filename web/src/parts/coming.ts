@@ -81,28 +81,49 @@ export function dropText(stretch: Stretch, item: ComingItem): string {
   return `“${nameOf(item)}” ${what} ${when}.`
 }
 
+/** Stretches of several parts; one that a part ends in goes on in the next. */
+export function joined(parts: Stretch[][]): (Stretch & { rows: Row[] })[] {
+  const line: (Stretch & { rows: Row[] })[] = []
+  const seen = new Set<string>()
+  for (const stretch of parts.flat()) {
+    const rows = stretch.items.map(rowOf).filter(({ id }) => !seen.has(id) && seen.add(id))
+    const last = line.at(-1)
+    if (last?.kind === stretch.kind && last.from === stretch.from && last.hour === stretch.hour)
+      last.rows.push(...rows)
+    else line.push({ ...stretch, rows })
+  }
+  return line
+}
+
 /** The time line of the kinds that are wanted, and what can be done with what stands on it. */
 export function useTimeLine() {
   const hidden = useLocalStorage<ComingKind[]>('zippy-tray.coming-hidden', [])
   const kinds = computed(() => KINDS.map(({ kind }) => kind).filter((kind) => !hidden.value.includes(kind)))
-  const { data, error, refetch } = useComing(kinds)
+  const coming = useComing(kinds)
+  const { parts, error, refetch, whole } = coming
   const { decide, putOffTasks, moveReminder, sendMail } = useDeciding()
 
-  const clearing = computed(() => (data.value?.clearing ?? []).map(rowOf))
-  const stretches = computed(() =>
-    (data.value?.stretches ?? []).map((stretch) => ({ ...stretch, rows: stretch.items.map(rowOf) })),
-  )
+  const clearing = computed(() => (parts.value ?? []).flatMap((part) => part.clearing.map(rowOf)))
+  const stretches = computed(() => joined((parts.value ?? []).map((part) => part.stretches)))
+  const counts = computed(() => parts.value?.at(-1)?.counts)
+  const rows = computed(() => [...clearing.value, ...stretches.value.flatMap((stretch) => stretch.rows)])
   const of = (item: ComingItem) =>
     item.task ? { task: item.task.id } : { conversation: item.conversation?.id ?? '' }
 
   return {
-    data,
+    counts,
+    /** What is still to come of the kinds that are shown. */
+    left: computed(
+      () => kinds.value.reduce((sum, kind) => sum + (counts.value?.[kind] ?? 0), 0) - rows.value.length,
+    ),
+    coming,
     error,
     refetch,
+    whole,
     kinds,
     clearing,
     stretches,
-    rows: computed(() => [...clearing.value, ...stretches.value.flatMap(({ rows }) => rows)]),
+    rows,
     toggle: (kind: ComingKind) => {
       hidden.value = hidden.value.includes(kind)
         ? hidden.value.filter((other) => other !== kind)

@@ -1,6 +1,7 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch, type Ref } from 'vue'
 import { cameBack } from '@/api/leaving'
 import type { Binding } from '@/keys/registry'
+import { attempt } from './notice'
 
 /** Whether nothing has the focus. */
 const isLost = () => !document.activeElement || document.activeElement === document.body
@@ -18,6 +19,8 @@ export function useSelection<T extends { id: string }>(
   mark = 'data-conversation',
   /** Under which name the list remembers on which row it stood; without one it does not */
   remembered = '',
+  /** Has all rows of a list that comes in parts */
+  whole: () => Promise<void> = () => Promise.resolve(),
 ) {
   const current = ref(-1)
   const selected = ref(new Set<string>())
@@ -98,17 +101,25 @@ export function useSelection<T extends { id: string }>(
     { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
     { key: 'ArrowUp', label: 'Previous row', run: () => void goTo(current.value - 1) },
     { key: 'Home', label: 'First row', run: () => void goTo(0) },
-    { key: 'End', label: 'Last row', run: () => void goTo(rows.value.length - 1) },
+    { key: 'End', label: 'Last row', run: () => void attempt(toLast) },
   ]
   /** Those of a list of which several rows can be selected. */
   const selecting: Binding[] = [
     { key: 'Ctrl+ ', label: 'Select the row, or not', run: () => toggleCurrent() },
     { key: 'Shift+ArrowDown', label: 'Select downwards', run: () => void extend(1) },
     { key: 'Shift+ArrowUp', label: 'Select upwards', run: () => void extend(-1) },
-    { key: 'Ctrl+a', label: 'Select all', run: () => select(rows.value.map(({ id }) => id)) },
+    { key: 'Ctrl+a', label: 'Select all', run: () => void attempt(selectAll) },
     { key: 'Escape', label: 'Select none', when: () => selected.value.size > 0, run: () => void clear() },
   ]
 
+  async function toLast(): Promise<void> {
+    await whole()
+    await goTo(rows.value.length - 1)
+  }
+  async function selectAll(): Promise<void> {
+    await whole()
+    select(rows.value.map(({ id }) => id))
+  }
   const clear = () => (selected.value = new Set())
   function toggleCurrent(): void {
     if (currentId.value) toggle(currentId.value)

@@ -1,8 +1,8 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useLists, useTasks } from '@/api/reading'
-import { byCompletion, byDate, matches, waiting, type TaskFilter } from './tasks'
+import { useLists, useTasks, useTaskTree, type TaskFilter } from '@/api/reading'
+import { byCompletion, byDate } from './tasks'
 import { useTree } from './tree'
 
 export const ORDERS = [
@@ -27,23 +27,33 @@ export function useTaskList() {
     words,
     useDebounceFn(() => (sought.value = words.value), 200),
   )
-  const filter = ref<TaskFilter>({ list: '', label: '', priority: '' })
-
-  const query = useTasks(() => ({
-    state: order.value === 'done' ? ('done' as const) : ('open' as const),
+  const filter = ref<Omit<TaskFilter, 'words'>>({ list: '', label: '', priority: '' })
+  const isByList = computed(() => order.value === 'list')
+  const isDone = computed(() => order.value === 'done')
+  const wanted = computed<TaskFilter>(() => ({
+    ...filter.value,
+    ...(isByList.value ? { list: listId.value } : {}),
     words: sought.value,
-    ...(order.value === 'list' && listId.value ? { list: listId.value } : {}),
   }))
-  const tasks = computed(() => {
-    const wanted = order.value === 'list' ? { ...filter.value, list: '' } : filter.value
-    return (query.data.value ?? []).filter((task) => matches(task, wanted))
-  })
-  const groups = computed(() => (order.value === 'done' ? byCompletion(tasks.value) : byDate(tasks.value)))
-  const ahead = computed(() => (order.value === 'done' ? [] : waiting(tasks.value)))
-  const unfolded = ref(false)
-  const tree = useTree(
-    computed(() => (order.value === 'list' ? tasks.value.filter((task) => !task.waiting) : [])),
+
+  const some = useTasks(
+    () => ({ ...wanted.value, state: isDone.value ? ('done' as const) : ('open' as const) }),
+    () => !isByList.value,
   )
+  const all = useTaskTree(wanted, () => isByList.value && !!listId.value)
+  const later = useTasks(
+    () => ({ ...wanted.value, state: 'waiting' as const }),
+    () => !isDone.value,
+  )
+  /** Of a list that there is not there is nothing. */
+  const data = computed(() =>
+    isByList.value ? (lists.value && !listId.value ? [] : all.data.value) : some.tasks.value,
+  )
+  const tasks = computed(() => data.value ?? [])
+  const groups = computed(() => (isDone.value ? byCompletion(tasks.value) : byDate(tasks.value)))
+  const ahead = computed(() => (isDone.value ? [] : (later.tasks.value ?? [])))
+  const unfolded = ref(false)
+  const tree = useTree(computed(() => (isByList.value ? tasks.value : [])))
   const isFiltered = computed(() => {
     const { list: ofList, label, priority } = filter.value
     return [sought.value, ofList, label, priority].some(Boolean)
@@ -57,13 +67,21 @@ export function useTaskList() {
     words,
     filter,
     isFiltered,
-    data: query.data,
-    error: query.error,
-    refetch: query.refetch,
+    data,
+    error: computed(() => (isByList.value ? all.error.value : some.error.value)),
+    refetch: () => (isByList.value ? all.refetch() : some.refetch()),
     tasks,
     groups,
+    /** What is shown, without what is not to begin yet, and how much there is in all. */
+    some,
     ahead,
+    later,
     unfolded,
+    /** Until all is there that stands in the rows. */
+    whole: async (): Promise<void> => {
+      if (!isByList.value) await some.whole()
+      if (unfolded.value) await later.whole()
+    },
     tree,
     /** In the order in which they stand on screen. */
     rows: computed(() => [

@@ -20,7 +20,7 @@ const HEADS: Record<TaskRow['group'], string> = {
   none: 'No date',
 }
 
-/** By how near they are; what is not to begin yet comes at the end. */
+/** By how near they are. */
 export function byDate(tasks: TaskRow[]): TaskGroup[] {
   const subs: Partial<Record<TaskRow['group'], string>> = {
     today: day(today()),
@@ -31,17 +31,10 @@ export function byDate(tasks: TaskRow[]): TaskGroup[] {
     head: HEADS[key],
     sub: subs[key] ?? '',
     over: key === 'over',
-    // What is only a part of another, without a date of its own, is seen there.
-    tasks: tasks.filter((task) => task.group === key && !task.waiting && (!task.parent || task.due)),
+    tasks: tasks.filter((task) => task.group === key),
   }))
   return groups.filter((group) => group.tasks.length)
 }
-
-/** Those that are out of the way, in the order in which they begin. */
-export const waiting = (tasks: TaskRow[]) =>
-  tasks
-    .filter((task) => task.waiting && (!task.parent || task.start))
-    .sort((a, b) => ((a.start?.date ?? '') < (b.start?.date ?? '') ? -1 : 1))
 
 /** What is done, by the day on which it was. */
 export function byCompletion(tasks: TaskRow[]): TaskGroup[] {
@@ -56,14 +49,3 @@ export function byCompletion(tasks: TaskRow[]): TaskGroup[] {
   }
   return [...groups.values()]
 }
-
-export interface TaskFilter {
-  list: string
-  label: string
-  priority: string
-}
-
-export const matches = (task: TaskRow, { list, label, priority }: TaskFilter): boolean =>
-  (!list || task.list.id === list) &&
-  (!label || task.labels.some((one) => one.toLowerCase() === label.toLowerCase())) &&
-  (!priority || task.priority === priority)

@@ -22,21 +22,38 @@ import { beginDrag, endDrag } from '@/parts/drag'
 import EmptyState from '@/parts/EmptyState.vue'
 import FailedState from '@/parts/FailedState.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
+import MoreRows from '@/parts/MoreRows.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import { useWritingFrom } from '@/parts/answering'
 import { attempt, tell } from '@/parts/notice'
+import RowChunks from '@/parts/RowChunks.vue'
 import { useSelection } from '@/parts/selection'
 import { send } from '@/parts/sending'
 import { nearDay } from '@/time/format'
 
 const router = useRouter()
-const { data, error, refetch, kinds, clearing, stretches, rows, toggle, showAll, move, now } = useTimeLine()
-const { current, moving: rowKeys } = useSelection(rows, 'data-coming', 'coming')
+const {
+  counts,
+  left: more,
+  coming,
+  error,
+  refetch,
+  whole,
+  kinds,
+  clearing,
+  stretches,
+  rows,
+  toggle,
+  showAll,
+  move,
+  now,
+} = useTimeLine()
+const { current, currentId, moving: rowKeys } = useSelection(rows, 'data-coming', 'coming', whole)
 const writeFrom = useWritingFrom()
 const at = computed<Row | undefined>(() => rows.value[current.value])
 const indexOf = (row: Row) => rows.value.findIndex(({ id }) => id === row.id)
 
-const total = computed(() => Object.values(data.value?.counts ?? {}).reduce((sum, count) => sum + count, 0))
+const total = computed(() => Object.values(counts.value ?? {}).reduce((sum, count) => sum + count, 0))
 const next = computed(() => {
   const first = stretches.value.flatMap((stretch) => stretch.rows)[0]
   return first ? `the next ${nearDay(first.date)}${first.time ? ` at ${first.time}` : ''}` : ''
@@ -133,7 +150,7 @@ useKeys('Coming back', [
     <AwayTabs
       >Coming back <small v-if="next">{{ next }}</small></AwayTabs
     >
-    <div v-if="data && total" class="kinds" role="group" aria-label="Show">
+    <div v-if="counts && total" class="kinds" role="group" aria-label="Show">
       <button
         v-for="{ kind, text } in KINDS"
         :key="kind"
@@ -141,11 +158,11 @@ useKeys('Coming back', [
         :aria-pressed="kinds.includes(kind)"
         @click="toggle(kind)"
       >
-        {{ text }} <b>{{ data.counts[kind] }}</b>
+        {{ text }} <b>{{ counts[kind] }}</b>
       </button>
     </div>
-    <FailedState v-if="error && !data" :error="error" @again="refetch()" />
-    <LoadingRows v-else-if="!data" />
+    <FailedState v-if="error && !counts" :error="error" @again="refetch()" />
+    <LoadingRows v-else-if="!counts" />
     <EmptyState v-else-if="!total" title="Nothing is away">
       What you put off waits here and comes back by itself at its moment, with the tasks that begin later and
       your reminders.
@@ -160,7 +177,7 @@ useKeys('Coming back', [
           v-for="row in clearing"
           :key="row.id"
           :row="row"
-          :current="row.id === at?.id"
+          :current="row.id === currentId"
           dated
           draggable="true"
           @focusin="current = indexOf(row)"
@@ -187,21 +204,24 @@ useKeys('Coming back', [
           @dragover.prevent="over = stretch"
           @drop.prevent="drop(stretch)"
         >
-          <ComingLine
-            v-for="row in stretch.rows"
-            :key="row.id"
-            :row="row"
-            :current="row.id === at?.id"
-            :dated="stretch.kind === 'week' || stretch.kind === 'month'"
-            :draggable="canMove(row)"
-            @focusin="current = indexOf(row)"
-            @dragstart="begin($event, row)"
-            @dragend="end"
-            @now="attempt(() => now(row))"
-            @move="ask(row)"
-          />
+          <template #chunks>
+            <RowChunks v-slot="{ row }" :rows="stretch.rows" :current="currentId" :among="rows.length">
+              <ComingLine
+                :row="row"
+                :current="row.id === currentId"
+                :dated="stretch.kind === 'week' || stretch.kind === 'month'"
+                :draggable="canMove(row)"
+                @focusin="current = indexOf(row)"
+                @dragstart="begin($event, row)"
+                @dragend="end"
+                @now="attempt(() => now(row))"
+                @move="ask(row)"
+              />
+            </RowChunks>
+          </template>
         </DayStretch>
       </template>
+      <MoreRows :parts="coming" :left="more" one="row" />
     </div>
     <p v-if="said" class="said" role="status">{{ said }}</p>
     <MoveDialog :row="moving" :error="wrong" @move="(to) => moveTo(moving, to)" @close="moving = null" />

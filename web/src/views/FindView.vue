@@ -14,8 +14,10 @@ import FailedState from '@/parts/FailedState.vue'
 import KeyCap from '@/parts/KeyCap.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
 import ModalDialog from '@/parts/ModalDialog.vue'
+import MoreRows from '@/parts/MoreRows.vue'
 import { attempt } from '@/parts/notice'
 import { PLACES, type FindPlace } from '@/parts/places'
+import RowChunks from '@/parts/RowChunks.vue'
 import { useSelection } from '@/parts/selection'
 import { counted } from '@/parts/words'
 
@@ -26,14 +28,14 @@ const { decide, emptyBin } = useDeciding()
 const typed = ref(String(route.query.words ?? ''))
 const words = refDebounced(typed, 150)
 const place = computed<FindPlace>(() => PLACES.find(({ value }) => value === route.query.in)?.value ?? '')
-const page = ref(1)
-const { data, error, refetch } = useFind(words, place, page)
+const found = useFind(words, place)
+const { data, error, refetch } = found
 const rows = computed(() => data.value?.rows ?? [])
-const pages = computed(() => Math.ceil((data.value?.total ?? 0) / (data.value?.pageSize ?? 1)))
-const { current, moving, selecting, selected, goTo, clicked, clear, meant } = useSelection(
+const { current, currentId, moving, selecting, selected, goTo, clicked, clear, meant } = useSelection(
   rows,
   'data-conversation',
   'find',
+  found.whole,
 )
 const writeFrom = useWritingFrom()
 const field = ref<{ $el: HTMLElement }>()
@@ -49,7 +51,6 @@ async function decided(): Promise<void> {
 const pieces = (hit: string) => hit.split(/[\u0002\u0003]/)
 const asking = ref(false)
 
-watch([words, place], () => (page.value = 1))
 watch(words, (now) => void router.replace({ query: { ...route.query, words: now || undefined } }))
 
 const look = (where: FindPlace) => void router.replace({ query: { ...route.query, in: where || undefined } })
@@ -135,15 +136,13 @@ useKeys('Find', [
       >
       <template v-else>When mail comes in, it can be found here.</template>
     </EmptyState>
-    <ul v-else class="rows">
+    <RowChunks v-else v-slot="{ row }" :rows="rows" :current="currentId">
       <ConversationLine
-        v-for="(row, index) in rows"
-        :key="row.id"
         :row="row"
         :selected="selected.has(row.id)"
-        :current="index === current"
-        @select="clicked(index, $event.shiftKey)"
-        @focusin="current = index"
+        :current="row.id === currentId"
+        @select="clicked(rows.indexOf(row), $event.shiftKey)"
+        @focusin="current = rows.indexOf(row)"
       >
         <button
           v-if="row.place === 'bin'"
@@ -155,19 +154,19 @@ useKeys('Find', [
         </button>
         <span v-else-if="row.muted" class="slate place">muted</span>
         <span v-else-if="!place" class="slate place">{{ row.place }}</span>
-        <template v-if="data.hits[row.id]" #text>
-          <template v-for="(piece, at) in pieces(data.hits[row.id] ?? '')" :key="at"
+        <template v-if="data?.hits[row.id]" #text>
+          <template v-for="(piece, at) in pieces(data?.hits[row.id] ?? '')" :key="at"
             ><mark v-if="at % 2">{{ piece }}</mark
             ><template v-else>{{ piece }}</template></template
           >
         </template>
       </ConversationLine>
-    </ul>
+    </RowChunks>
+    <MoreRows v-if="data" :parts="found" :left="data.total - rows.length" one="conversation" />
     <p v-if="data && !words" class="slate can">
       Words are looked for in subjects, people, addresses and texts, in any order and from their beginnings:
       <b>tam lant</b> finds Tam’s letter about the lantern. Accents and capitals do not matter.
     </p>
-    <v-pagination v-if="pages > 1" v-model="page" :length="pages" :total-visible="6" class="mt-4" />
     <ModalDialog :open="asking" name="Empty the bin" @close="asking = false">
       <div class="sheet ask">
         <h2>Empty the bin?</h2>

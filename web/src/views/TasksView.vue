@@ -11,6 +11,7 @@ import FailedState from '@/parts/FailedState.vue'
 import KeyCap from '@/parts/KeyCap.vue'
 import ListNav from '@/parts/ListNav.vue'
 import LoadingRows from '@/parts/LoadingRows.vue'
+import MoreRows from '@/parts/MoreRows.vue'
 import { attempt } from '@/parts/notice'
 import { pasting } from '@/parts/pasting'
 import { useSelection } from '@/parts/selection'
@@ -42,10 +43,13 @@ const {
   refetch,
   tasks,
   groups,
+  some,
   ahead,
+  later,
   unfolded,
   tree,
   rows,
+  whole,
 } = useTaskList()
 const show = (id?: string) => router.replace({ name: 'tasks', params: { id: id ?? '' }, query: route.query })
 const sort = (by: string) => router.replace({ name: 'tasks', params: { id: '' }, query: { by } })
@@ -56,6 +60,7 @@ const { current, moving, selecting, selected, goTo, clicked, clear, select, mean
   rows,
   'data-task',
   'tasks',
+  whole,
 )
 watch(order, clear)
 
@@ -221,10 +226,17 @@ useTaskKeys({
             @check="check"
             @select="pick"
             @reach="reach"
+            @whole="attempt(() => some.whole(() => tasks.at(-1)?.group !== 'over'))"
+          />
+          <MoreRows
+            v-if="order !== 'list' && tasks.length"
+            :parts="some"
+            :left="some.total.value - tasks.length"
+            one="task"
           />
           <template v-if="ahead.length">
             <button type="button" class="link ahead" :aria-expanded="unfolded" @click="unfolded = !unfolded">
-              {{ ahead.length }} not to begin yet {{ unfolded ? '▾' : '▸' }}
+              {{ later.total.value }} not to begin yet {{ unfolded ? '▾' : '▸' }}
             </button>
             <TaskGroups
               v-if="unfolded"
@@ -237,6 +249,7 @@ useTaskKeys({
               @select="pick"
               @reach="reach"
             />
+            <MoreRows v-if="unfolded" :parts="later" :left="later.total.value - ahead.length" one="task" />
           </template>
           <p v-if="order === 'done' && tasks.length" class="clear">
             <v-btn variant="text" @click="attempt(() => clearDone(filter.list || undefined))">{{

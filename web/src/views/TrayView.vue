@@ -28,7 +28,7 @@ const writeFrom = useWritingFrom()
 const { data, error, refetch } = useTray()
 const { data: counts } = useCounts()
 /** Whether anything was ever here is asked only when the tray is empty. */
-const { data: everything } = useFind('', '', 1, () => data.value?.length === 0)
+const { data: everything } = useFind('', '', () => data.value?.length === 0)
 const rows = computed(() => data.value ?? [])
 const { grouping, groups, isFolded, fold, visible } = useGrouping(rows)
 const { current, currentId, moving, selecting, selected, goTo, clicked, select, clear, meant } = useSelection(
@@ -161,6 +161,7 @@ useKeys('Tray', [
         :key="group.name"
         :group="group"
         :folded="isFolded(group)"
+        :among="rows.length"
         :current="currentId"
         :selected="selected"
         :meant="meant"

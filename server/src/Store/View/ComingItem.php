@@ -28,10 +28,4 @@ final readonly class ComingItem
         public ?array $outgoing = null,
     ) {
     }
-
-    /** What sorts by time; what comes at no time in particular comes first on its day. */
-    public function order(): string
-    {
-        return $this->date.' '.$this->time.' '.($this->task->title ?? $this->conversation->subject ?? '');
-    }
 }
