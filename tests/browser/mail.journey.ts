@@ -31,6 +31,35 @@ test('files are brought in, several at once, with what became of each', async ({
   await expect(page.getByText('the message has no usable date')).toBeVisible()
 })
 
+test('a large mailbox says how far it is, is stopped, and goes on where it was', async ({ desk, page }) => {
+  const many = 4000
+  const letters = Array.from(
+    { length: many },
+    (_, number) =>
+      `From x@y Tue Nov 24 10:00:00 2026\nFrom: Keelson news <news@keelson.example>\nSubject: Keelson ${number}\nDate: Mon, 6 Jan 2020 08:00:00 +0000\nMessage-ID: <${number}@keelson.example>\n\nNumber ${number}\n\n`,
+  )
+  await page.goto('/import')
+  await page.getByText('into the archive: old mail').click()
+  await page
+    .getByLabel('Mail files')
+    .setInputFiles([
+      { name: 'keelson.mbox', mimeType: 'application/mbox', buffer: Buffer.from(letters.join('')) },
+    ])
+  const file = desk.row('keelson.mbox')
+  await expect(file).toContainText(/\d+ messages read, \d+ a second, .* left/)
+  await expect(page.getByRole('progressbar', { name: 'keelson.mbox' })).toBeVisible()
+  await file.getByRole('button', { name: 'Stop' }).click()
+  await expect(file).toContainText(/stopped; \d+ new messages/)
+  // What is going on goes on while one is elsewhere.
+  await file.getByRole('button', { name: 'Go on' }).click()
+  await desk.goTo('Tray')
+  await page.goBack()
+  await expect(file).toContainText(/^keelson\.mbox.*\d+ new messages/, { timeout: 120_000 })
+  await expect(file.getByRole('button', { name: 'Stop' })).toHaveCount(0)
+  await page.goto('/find?words=keelson')
+  await expect(page.getByText(`${many} conversations`)).toBeVisible()
+})
+
 test('formatted mail is shown in a frame that fetches nothing, with its own pictures', async ({
   desk,
   page,

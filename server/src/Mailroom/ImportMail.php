@@ -85,9 +85,12 @@ final readonly class ImportMail
         return $this->guarded($found, $outcome, fn (): Incoming => $this->takeIn->read($account, $found->raw, $into, advised: $advised));
     }
 
-    /** @param list<array{FoundMessage, Incoming}> $batch */
+    /** @param list<array{FoundMessage, Incoming}> $batch in the order of the file */
     private function keep(Account $account, array $batch, ImportOutcome $outcome): void
     {
+        if ([] === $batch) {
+            return;
+        }
         try {
             $new = $this->transaction->run(function () use ($account, $batch): int {
                 $new = 0;
@@ -109,6 +112,7 @@ final readonly class ImportMail
                 $outcome->known += 0 === $new ? 1 : 0;
             }
         }
+        $outcome->position = end($batch)[0]->position;
     }
 
     /** @return int 1 when it is new */

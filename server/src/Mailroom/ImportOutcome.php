@@ -16,6 +16,9 @@ final class ImportOutcome implements \JsonSerializable
     /** Of the messages that have been read. */
     public int $bytes = 0;
 
+    /** Where the last one that was kept begins in its file, in bytes: who stops can go on from there. */
+    public int $position = 0;
+
     /** @var list<array{file: string, position: int, error: string}> position in bytes from the file's beginning */
     public array $refused = [];
 

@@ -52,6 +52,7 @@ export type ClearingOrder = Schemas['ClearingOrder']
 export type BlockedSender = Schemas['BlockedSender']
 export type Decided = Schemas['Decided']
 export type Found = Schemas['Found']
+export type ImportLine = Schemas['ImportLine']
 export type ImportOutcome = Schemas['ImportOutcome']
 
 /** Something was refused because nobody is signed in any more. */

@@ -2073,6 +2073,17 @@ export interface components {
             conversation: components["schemas"]["ConversationRow"];
             tasks: components["schemas"]["TaskLink"][];
         };
+        /** @description What became of a few messages; the last line says that all is done, or what the problem is */
+        ImportLine: {
+            /** @description Where the last message that is kept begins in the file, in bytes; who stopped goes on there */
+            position?: number;
+            new?: number;
+            known?: number;
+            refused?: components["schemas"]["ImportOutcome"]["refused"];
+            done?: boolean;
+            /** @description A sentence for the person */
+            problem?: string;
+        };
         ImportOutcome: {
             read: number;
             new: number;
@@ -3384,6 +3395,7 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportOutcome"];
+                    "application/x-ndjson": components["schemas"]["ImportLine"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -5,7 +5,7 @@ import { useComing } from '@/api/reading'
 import { nearMoment } from '@/time/format'
 import KeyCap from './KeyCap.vue'
 import TrayMark from './TrayMark.vue'
-import { counted, deedOf, subjectOf } from './words'
+import { counted, deedOf, lasting, subjectOf } from './words'
 
 /** What became of a clearing: how many, how long, what of them, and what comes back next. */
 const props = defineProps<{ clearing: Clearing; left: number }>()
@@ -17,13 +17,8 @@ const next = computed(() =>
     .flatMap(({ items }) => items.flatMap(({ conversation }) => conversation ?? []))
     .slice(0, 3),
 )
-const seconds = computed(() =>
-  Math.max(0, (Date.parse(props.clearing.endedAt ?? '') - Date.parse(props.clearing.startedAt)) / 1000),
-)
 const lasted = computed(() =>
-  seconds.value < 90
-    ? counted(Math.round(seconds.value), 'second')
-    : counted(Math.round(seconds.value / 60), 'minute'),
+  lasting(Math.max(0, Date.parse(props.clearing.endedAt ?? '') - Date.parse(props.clearing.startedAt))),
 )
 const most = computed(() => Math.max(1, ...props.clearing.became.map(({ count }) => count)))
 </script>

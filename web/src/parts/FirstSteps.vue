@@ -33,7 +33,7 @@ const METHOD: { key: string; text: string }[] = [
 async function take(): Promise<void> {
   busy.value = true
   await attempt(async () => {
-    await importFile(firstLetters(account.value?.email ?? ''), 'tray', () => undefined)
+    await importFile(firstLetters(account.value?.email ?? ''), 'tray')
     await queries.invalidateQueries()
   })
   busy.value = false

@@ -1,22 +1,43 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { size } from '@/time/format'
-import type { Upload } from '@/views/ImportView.vue'
-import { counted } from './words'
+import { readOf, type Upload } from './uploads'
+import { counted, lasting } from './words'
 
 /** One file that is being brought in: how far it is, and what became of it. */
 const props = defineProps<{ upload: Upload }>()
-defineEmits<{ again: [] }>()
+defineEmits<{ again: []; stop: [] }>()
 
+const isGoing = computed(() => ['sending', 'reading'].includes(props.upload.state))
+const share = computed(() =>
+  props.upload.state === 'sending'
+    ? props.upload.sent
+    : props.upload.position / Math.max(1, props.upload.file.size),
+)
+const became = computed(() => {
+  const { new: fresh, known, refused } = props.upload
+  return [
+    counted(fresh, 'new message'),
+    known ? `${known} known already` : '',
+    refused.length ? `${refused.length} could not be read` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+})
 const says = computed(() => {
-  const { state, outcome, sentence } = props.upload
-  if (state === 'waiting') return 'waits'
-  if (state === 'sending') return 'is being sent'
-  if (state === 'reading') return 'is being read'
-  if (state === 'failed' || !outcome) return sentence
-  const known = outcome.known ? `, ${outcome.known} known already` : ''
-  const refused = outcome.refused.length ? `, ${outcome.refused.length} could not be read` : ''
-  return `${counted(outcome.new, 'new message')}${known}${refused}`
+  const { upload } = props
+  const read = readOf(upload)
+  if (upload.state === 'waiting') return 'waits'
+  if (upload.state === 'sending') return 'is being sent'
+  if (upload.state === 'reading') {
+    if (!read) return 'is being read'
+    const rate = upload.rate ? `, ${Math.round(upload.rate)} a second` : ''
+    const left = upload.left === null ? '' : `, ${lasting(upload.left)} left`
+    return `${counted(read, 'message')} read${rate}${left}`
+  }
+  if (upload.state === 'stopped') return `stopped; ${became.value}`
+  if (upload.state === 'failed') return read ? `${upload.sentence} ${became.value}` : upload.sentence
+  return became.value
 })
 </script>
 
@@ -24,25 +45,30 @@ const says = computed(() => {
   <li class="file">
     <span class="name">{{ upload.file.name }}</span>
     <span class="slate">{{ size(upload.file.size) }}</span>
-    <span class="says" :class="{ wrong: upload.state === 'failed' }" role="status">{{ says }}</span>
-    <button v-if="upload.state === 'failed'" class="link" type="button" @click="$emit('again')">
-      Try again
+    <span class="says" :class="{ wrong: upload.state === 'failed' }">{{ says }}</span>
+    <button v-if="isGoing" class="link" type="button" @click="$emit('stop')">Stop</button>
+    <button
+      v-else-if="upload.state === 'failed' || upload.state === 'stopped'"
+      class="link"
+      type="button"
+      @click="$emit('again')"
+    >
+      {{ upload.position ? 'Go on' : 'Try again' }}
     </button>
+    <span class="sr-only" role="status">{{ isGoing ? '' : says }}</span>
     <v-progress-linear
-      v-if="upload.state === 'sending' || upload.state === 'reading'"
+      v-if="isGoing || upload.state === 'stopped'"
       class="bar"
       color="primary"
       height="4"
       rounded
-      :indeterminate="upload.state === 'reading'"
-      :model-value="upload.share * 100"
-      :aria-label="`${upload.file.name} ${says}`"
+      :indeterminate="upload.state === 'reading' && !upload.position"
+      :model-value="share * 100"
+      :aria-label="upload.file.name"
     />
-    <details v-if="upload.outcome?.refused.length" class="refused">
+    <details v-if="upload.refused.length" class="refused">
       <summary>What could not be read</summary>
-      <p v-for="(one, index) in upload.outcome.refused" :key="index">
-        At byte {{ one.position }}: {{ one.error }}
-      </p>
+      <p v-for="(one, index) in upload.refused" :key="index">At byte {{ one.position }}: {{ one.error }}</p>
     </details>
   </li>
 </template>

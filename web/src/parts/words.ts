@@ -66,6 +66,12 @@ export function counted(count: number, one: string, many = one + 's'): string {
   return `${count} ${count === 1 ? one : many}`
 }
 
+/** How long something takes, roughly. */
+export const lasting = (milliseconds: number): string =>
+  milliseconds < 90_000
+    ? counted(Math.round(milliseconds / 1000), 'second')
+    : counted(Math.round(milliseconds / 60_000), 'minute')
+
 export const subjectOf = (row: { subject: string }): string => row.subject || 'no subject'
 
 export const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,64 +1,28 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import type { ImportOutcome } from '@/api/client'
-import { importFile } from '@/api/importing'
-import { Problem } from '@/api/problem'
 import ImportedFile from '@/parts/ImportedFile.vue'
-
-export interface Upload {
-  file: File
-  state: 'waiting' | 'sending' | 'reading' | 'done' | 'failed'
-  share: number
-  outcome: ImportOutcome | null
-  sentence: string
-}
+import { stop, take, uploads, work, type Upload } from '@/parts/uploads'
 
 const queries = useQueryClient()
 const into = ref<'tray' | 'archive'>('tray')
-const uploads = ref<Upload[]>([])
 const over = ref(false)
-const busy = ref(false)
 const picker = ref<HTMLInputElement>()
-const anyNew = computed(() => uploads.value.some(({ outcome }) => (outcome?.new ?? 0) > 0))
+const isBusy = computed(() => uploads.value.some(({ state }) => ['sending', 'reading'].includes(state)))
+const anyNew = computed(() => uploads.value.some((upload) => upload.new > 0))
 
-async function send(upload: Upload): Promise<void> {
-  upload.state = 'sending'
-  upload.sentence = ''
-  try {
-    upload.outcome = await importFile(upload.file, into.value, (share) => {
-      upload.share = share
-      if (share >= 1) upload.state = 'reading'
-    })
-    upload.state = 'done'
-  } catch (problem) {
-    upload.state = 'failed'
-    upload.sentence = problem instanceof Problem ? problem.message : 'This file could not be sent.'
-  }
-}
+const begin = () =>
+  void work(() => queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' }))
 
-/** One file after the other, so that each says how far it is. */
-async function work(): Promise<void> {
-  if (busy.value) return
-  busy.value = true
-  for (let next = waiting(); next; next = waiting()) await send(next)
-  busy.value = false
-  await queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' })
-}
-
-const waiting = () => uploads.value.find(({ state }) => state === 'waiting')
-
-function take(files: Iterable<File>): void {
+function bring(files: Iterable<File>): void {
   over.value = false
-  for (const file of files) {
-    uploads.value.push({ file, state: 'waiting', share: 0, outcome: null, sentence: '' })
-  }
-  void work()
+  take(files, into.value)
+  begin()
 }
 
-function again(upload: Upload): void {
+function goOn(upload: Upload): void {
   upload.state = 'waiting'
-  void work()
+  begin()
 }
 </script>
 
@@ -78,7 +42,7 @@ function again(upload: Upload): void {
       :class="{ over }"
       @dragover.prevent="over = true"
       @dragleave="over = false"
-      @drop.prevent="take($event.dataTransfer?.files ?? [])"
+      @drop.prevent="bring($event.dataTransfer?.files ?? [])"
     >
       <p><strong>Drop files here</strong>, or choose them.</p>
       <p class="slate">
@@ -92,13 +56,22 @@ function again(upload: Upload): void {
         class="sr-only"
         tabindex="-1"
         aria-label="Mail files"
-        @change="take(picker?.files ?? [])"
+        @change="bring(picker?.files ?? [])"
       />
     </div>
     <ul v-if="uploads.length" class="rows" aria-label="Files">
-      <ImportedFile v-for="(upload, index) in uploads" :key="index" :upload="upload" @again="again(upload)" />
+      <ImportedFile
+        v-for="(upload, index) in uploads"
+        :key="index"
+        :upload="upload"
+        @again="goOn(upload)"
+        @stop="stop"
+      />
     </ul>
-    <p v-if="anyNew && !busy" class="next"><v-btn color="primary" to="/">Go to the tray</v-btn></p>
+    <p v-if="isBusy" class="slate">
+      You may go on working meanwhile. Leave this window open; what has been read stays, whenever it ends.
+    </p>
+    <p v-if="anyNew && !isBusy" class="next"><v-btn color="primary" to="/">Go to the tray</v-btn></p>
     <p class="slate folders">
       A whole Maildir folder, or a very large mailbox, comes in on the command line:
       <code>./zippy console mail:import FOLDER</code>
