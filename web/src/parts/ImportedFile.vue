@@ -95,8 +95,20 @@ const says = computed(() => {
   order: 5;
 }
 
+.says {
+  font-variant-numeric: tabular-nums;
+}
+
+@media (max-width: 760px) {
+  .says {
+    grid-column: 1 / -1;
+    order: 4;
+  }
+}
+
 .bar,
 .refused {
+  order: 6;
   grid-column: 1 / -1;
 }
 
