@@ -109,6 +109,18 @@ test('deleted mail is put back from the bin', async ({ desk, page }) => {
   await expect(desk.row('You have been selected')).toBeVisible()
 })
 
+test('the key of the card that is advised, and lies unfolded, gives it the focus', async ({ desk, page }) => {
+  await desk.open('You have been selected')
+  await expect(page.locator('.card.advised')).toContainText('Block')
+  await desk.press('7')
+  await expect(page.getByRole('button', { name: /^Block/ }).last()).toBeFocused()
+  await desk.press('Enter')
+  await expect(page.getByText('Blocked: You have been selected !!!')).toBeVisible()
+  await desk.undoLast()
+  await desk.goTo('Tray')
+  await expect(desk.row('You have been selected')).toBeVisible()
+})
+
 test('the journal undoes a step that is not the last, or says what is in the way', async ({ desk, page }) => {
   await desk.open('Thank you from class 3b')
   await desk.press('5')

@@ -13,9 +13,11 @@ const emails = computed(() => [...new Set(props.rows.map(({ email }) => email))]
 const domains = computed(() => [...new Set(emails.value.map((email) => email.split('@').at(-1) ?? ''))])
 const named = (list: string[], many: string) => (list.length === 1 ? list[0] : counted(list.length, many))
 const button = ref<{ $el: HTMLElement }>()
+const focus = () => button.value?.$el.focus({ preventScroll: true })
 onMounted(() => {
-  if (!props.still) button.value?.$el.focus({ preventScroll: true })
+  if (!props.still) focus()
 })
+defineExpose({ focus })
 </script>
 
 <template>

@@ -70,7 +70,7 @@ const withList = ref(true)
 const outline = ref(false)
 const subtasks = computed(() => (withList.value ? listed.value : []))
 const listText = computed(() => listed.value.map(({ title }) => `- ${title}`).join('\n'))
-const form = ref<InstanceType<typeof TaskForm> | InstanceType<typeof HandOverForm> | null>(null)
+const form = ref<InstanceType<typeof TaskForm | typeof HandOverForm | typeof BlockForm> | null>(null)
 const isForm = (one: unknown) => {
   form.value = one as typeof form.value
 }
@@ -241,6 +241,7 @@ useKeys('Decide', [
         />
         <BlockForm
           v-else-if="card.kind === 'block'"
+          :ref="isForm"
           :rows="rows"
           :still="open === null"
           @submit="(wholeDomain) => take('block', { wholeDomain })"
