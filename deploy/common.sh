@@ -24,19 +24,19 @@ put_release() {
     printf '%s\n' "$release"
 }
 
-# put_units: what systemd, nginx and php-fpm read, filled in with /etc/zippy-tray/settings
+# put_units RELEASE: what systemd, nginx and php-fpm read of it, filled in with /etc/zippy-tray/settings
 put_units() {
     . /etc/zippy-tray/settings
-    local php tls unit
+    local php tls unit from=$1/deploy
     php=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
     tls="ssl_certificate $CERTIFICATE; ssl_certificate_key $KEY; ssl_protocols TLSv1.2 TLSv1.3; add_header Strict-Transport-Security max-age=31536000;"
     local values=(ROOT="$home/current" DATA="$data" BACKUPS="$backups" USER="$user" GROUP="$user" SOCKET=/run/zippy-tray/php.sock PHP="$php"
-        NAME="$NAME" HOSTS="$NAME" LISTEN="443 ssl http2" TLS="$tls" CHILDREN="${CHILDREN:-8}" TIMING=0 PID= LISTEN_OWNER="listen.owner = www-data")
+        NAME="$NAME" HOSTS="$NAME" LISTEN="443 ssl http2; listen [::]:443 ssl http2" TLS="$tls" PLAIN="server { listen 80; listen [::]:80; server_name $NAME; server_tokens off; return 301 https://$NAME\$request_uri; }" CHILDREN="${CHILDREN:-8}" TIMING=0 PID= LISTEN_OWNER="listen.owner = www-data")
     for unit in zippy-tray.service zippy-tray-worker.service zippy-tray-backup.service zippy-tray-backup.timer; do
-        "$source/deploy/render" "$source/deploy/$unit" "${values[@]}" >"/etc/systemd/system/$unit"
+        "$from/render" "$from/$unit" "${values[@]}" >"/etc/systemd/system/$unit"
     done
-    "$source/deploy/render" "$source/deploy/php-fpm.conf" "${values[@]}" >/etc/zippy-tray/php-fpm.conf
-    "$source/deploy/render" "$source/deploy/nginx.conf" "${values[@]}" >/etc/nginx/sites-available/zippy-tray
+    "$from/render" "$from/php-fpm.conf" "${values[@]}" >/etc/zippy-tray/php-fpm.conf
+    "$from/render" "$from/nginx.conf" "${values[@]}" >/etc/nginx/sites-available/zippy-tray
     ln -sfn /etc/nginx/sites-available/zippy-tray /etc/nginx/sites-enabled/zippy-tray
     nginx -t
     systemctl daemon-reload

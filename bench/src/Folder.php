@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Bench;
 
 use Symfony\Component\Uid\Uuid;
+use ZippyTray\Tests\Server\InstalledServer;
 use ZippyTray\Tests\Server\RealServer;
 
 /**
@@ -15,7 +16,7 @@ use ZippyTray\Tests\Server\RealServer;
 final class Folder
 {
     /** Changes when what is put into a folder does. */
-    private const STAMP = '2';
+    private const STAMP = '3';
 
     private const PASSWORD = 'a bench of larch wood';
 
@@ -35,12 +36,18 @@ final class Folder
 
     public readonly RealServer $bare;
 
+    private readonly ?InstalledServer $installed;
+
     private string $cookie = '';
 
-    /** @param bool $many with 5,000 tasks, 2,000 that are snoozed, 50,000 entries in the journal and 20,000 undecided */
-    public function __construct(public readonly string $path, public readonly int $messages, private readonly bool $small, public readonly bool $many, int $workers)
+    /**
+     * @param bool $many        with 5,000 tasks, 2,000 that are snoozed, 50,000 entries in the journal and 20,000 undecided
+     * @param bool $isInstalled behind nginx and php-fpm, as on a server; otherwise as ./zippy serve runs it
+     */
+    public function __construct(public readonly string $path, public readonly int $messages, private readonly bool $small, public readonly bool $many, int $workers, bool $isInstalled)
     {
-        $this->server = new RealServer($path, ['ZIPPY_TIMING' => '1', 'ZIPPY_STRICT' => '0'], $workers);
+        $this->installed = $isInstalled ? new InstalledServer($path, RealServer::freePort(), $workers) : null;
+        $this->server = new RealServer($path, ['ZIPPY_TIMING' => '1', 'ZIPPY_STRICT' => '0'], $workers, $this->installed->port ?? 0);
         $this->bare = new RealServer($path, [], $workers, script: 'bench/bare.php');
     }
 
@@ -81,6 +88,7 @@ final class Folder
 
     public function close(): void
     {
+        $this->installed?->end();
         $this->server->kill();
         $this->bare->kill();
     }
@@ -152,7 +160,7 @@ final class Folder
     private function begin(): void
     {
         $this->console('data:prepare');
-        $this->server->start();
+        null === $this->installed ? $this->server->start() : $this->installed->start();
         if (!is_file($this->path.'/account')) {
             preg_match('/word: (\S+)/', $this->console('account:first-word'), $word);
             $answer = $this->server->call('POST', '/api/accounts', self::access() + ['name' => 'Wren Halloran', 'zone' => 'Europe/Dublin', 'word' => $word[1] ?? '']);

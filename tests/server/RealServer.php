@@ -40,13 +40,18 @@ final class RealServer
         return $this->port;
     }
 
+    public static function freePort(): int
+    {
+        $probe = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('No port is free.');
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($probe, false), ':'), 1);
+        fclose($probe);
+
+        return $port;
+    }
+
     public function start(): void
     {
-        if (0 === $this->port) {
-            $probe = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('No port is free.');
-            $this->port = (int) substr((string) strrchr((string) stream_socket_get_name($probe, false), ':'), 1);
-            fclose($probe);
-        }
+        $this->port = $this->port ?: self::freePort();
         // A group of its own, so that its processes can be killed together.
         $preload = $this->project.'/var/cache/prod/ZippyTray_Server_KernelProdContainer.preload.php';
         $loaded = is_file($preload) ? ['-d', 'opcache.preload='.$preload, '-d', 'opcache.preload_user='.(posix_getpwuid(posix_geteuid())['name'] ?? 'root')] : [];
