@@ -1,4 +1,5 @@
 # What install and update share; not to be called.
+shopt -s inherit_errexit
 say() { printf '%s\n' "$*"; }
 fail() { printf '%s\n' "$*" >&2; exit 1; }
 

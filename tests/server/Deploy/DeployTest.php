@@ -104,6 +104,16 @@ final class DeployTest extends TestCase
         }
     }
 
+    /** What cannot be set up must not be taken for a release. */
+    public function testWhatFailsOnTheWayStopsIt(): void
+    {
+        $empty = $this->folder.'/empty';
+        (new Filesystem())->mkdir($empty);
+        exec('bash -ec '.escapeshellarg('id() { echo 0; }; . '.self::project().'/deploy/common.sh; source='.$empty.'; home='.$empty.'; release=$(put_release); echo "It goes on with $release"').' 2>&1', $said, $code);
+        self::assertNotSame(0, $code);
+        self::assertStringNotContainsString('It goes on', implode("\n", $said));
+    }
+
     /** php-fpm does not begin with a setting that is empty. */
     public function testNothingThatNeedsAValueIsInstalledWithoutOne(): void
     {
