@@ -12,11 +12,11 @@ user=zippy-tray
 
 as_program() { runuser -u "$user" -- env APP_ENV=prod ZIPPY_DATA="$data" php -d memory_limit=768M -d date.timezone=UTC "$1/server/console.php" "${@:2}"; }
 
-# put_release: this checkout, set up, into a folder of its own, whose name is printed
+# put_release: this checkout, set up, or what was packed and unpacked, into a folder of its own, whose name is printed
 put_release() {
     local release
     release=$home/releases/$(date -u +%Y%m%d-%H%M%S)
-    "$source/zippy" setup >&2
+    [ -f "$source/packed" ] || "$source/zippy" setup >&2
     mkdir -p "$release"
     tar -C "$source" --exclude=./.git --exclude=./node_modules --exclude=./var --exclude=./tests --exclude=./framework/vendor -cf - . | tar -C "$release" -xf -
     (cd "$release" && APP_ENV=prod ZIPPY_DATA=$(mktemp -d) php server/console.php cache:warmup --quiet)
@@ -43,11 +43,11 @@ put_units() {
     systemctl daemon-reload
 }
 
-# answers: whether somebody answers under its name, within half a minute
+# answers: whether the program answers under its name, within half a minute
 answers() {
     . /etc/zippy-tray/settings
     for _ in $(seq 30); do
-        curl -fsk --resolve "$NAME:443:127.0.0.1" "https://$NAME/api/session" >/dev/null && return
+        if curl -fsk --resolve "$NAME:443:127.0.0.1" "https://$NAME/api/session" | grep -q '"firstVisit":'; then return; fi
         sleep 1
     done
     return 1
