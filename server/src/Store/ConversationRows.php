@@ -181,44 +181,76 @@ final readonly class ConversationRows
     public function find(Account $account, string $typed, ?Place $place, bool $muted = false, string $after = ''): array
     {
         $words = self::words($typed);
-        $match = self::match($words);
         $conditions = $muted ? ['c.muted'] : [];
         if (null !== $place) {
             $conditions[] = self::placed($place);
         }
-        // Who looks for words has few conversations, each found by its id; who does not has all of them in an order that is kept.
-        $conditions[] = null === $match ? 'c.account_id = :account'
-            : '+c.account_id = :account AND c.id IN (SELECT m.conversation_id FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH :words)';
-        $from = 'FROM conversation c WHERE '.implode(' AND ', $conditions);
-        $at = Place::Bin === $place ? 'c.binned_at' : 'c.latest_at';
-        $order = "ORDER BY {$at} DESC, c.id";
+        [$keys, $total] = [] === $words ? $this->inOrder($account, $conditions, $place, $after) : $this->matching($account, self::match($words), $conditions, $place, $after);
+        $rows = $this->rows($account, array_column($keys, 1));
+
+        return [
+            'rows' => $rows,
+            'hits' => new \ArrayObject([] === $words ? [] : $this->hits($words, array_column($keys, 2))),
+            'total' => $total,
+            'next' => \count($keys) < self::PAGE ? null : implode(' ', \array_slice(end($keys), 0, 2)),
+        ];
+    }
+
+    /** What conversations are found in the order of. */
+    private static function found(?Place $place): string
+    {
+        return Place::Bin === $place ? 'c.binned_at' : 'c.latest_at';
+    }
+
+    /**
+     * Of all there is, in an order that is kept.
+     *
+     * @param list<string> $conditions
+     *
+     * @return array{list<list<string>>, int} a part: the instant that orders and the id of each; and how many there are in all
+     */
+    private function inOrder(Account $account, array $conditions, ?Place $place, string $after): array
+    {
+        $at = self::found($place);
+        $from = 'FROM conversation c WHERE '.implode(' AND ', ['c.account_id = :account', ...$conditions]);
         [$last, $id] = explode(' ', $after) + ['', ''];
-        $key = "{$at} || ' ' || c.id";
-        if (null === $match) {
-            $later = '' === $after ? '' : " AND {$at} <= :at AND ({$at} < :at OR c.id > :id)";
-            $few = $this->ids("SELECT {$key} {$from}{$later} {$order} LIMIT ".self::PAGE, $account, ['at' => $last, 'id' => $id]);
-            $total = (int) ($this->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0);
-        } else {
-            // What matches is gone through once, for the count and for the part.
-            $all = $this->ids("SELECT {$key} {$from} {$order}", $account, ['words' => $match]);
-            $total = \count($all);
-            $skipped = 0;
-            for (; '' !== $after && $skipped < $total; ++$skipped) {
-                [$itsLast, $itsId] = explode(' ', $all[$skipped]) + ['', ''];
-                if ($itsLast < $last || ($itsLast === $last && $itsId > $id)) {
+        $later = '' === $after ? '' : " AND {$at} <= :at AND ({$at} < :at OR c.id > :id)";
+        $keys = $this->ids("SELECT {$at} || ' ' || c.id {$from}{$later} ORDER BY {$at} DESC, c.id LIMIT ".self::PAGE, $account, ['at' => $last, 'id' => $id]);
+
+        return [array_map(static fn (string $key): array => explode(' ', $key), $keys), (int) ($this->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0)];
+    }
+
+    /**
+     * Of what matches, which is gone through once: of most of it no more is read than where it stands.
+     *
+     * @param list<string> $conditions
+     *
+     * @return array{list<list<string>>, int} a part: the instant that orders, the id, and the number of the newest message that matches of each; and how many there are in all
+     */
+    private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after): array
+    {
+        $at = [] === $conditions ? 'o.latest_at' : self::found($place);
+        $all = $this->ids(
+            "SELECT {$at} || ' ' || o.id || ' ' || f.newest
+             FROM (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid WHERE message_search MATCH :words GROUP BY m.conversation) f
+             CROSS JOIN search_conversation o ON o.number = f.conversation".([] === $conditions ? '' : ' CROSS JOIN conversation c ON c.id = o.id').'
+             WHERE '.implode(' AND ', ['o.account_id = :account', ...$conditions])." ORDER BY {$at} DESC, o.id",
+            $account,
+            ['words' => $match],
+        );
+        $keys = [];
+        [$last, $id] = explode(' ', $after) + ['', ''];
+        foreach ($all as $one) {
+            $key = explode(' ', $one);
+            if ('' === $after || $key[0] < $last || ($key[0] === $last && $key[1] > $id)) {
+                $keys[] = $key;
+                if (\count($keys) >= self::PAGE) {
                     break;
                 }
             }
-            $few = \array_slice($all, $skipped, self::PAGE);
         }
-        $ids = array_map(static fn (string $one): string => substr((string) strstr($one, ' '), 1), $few);
 
-        return [
-            'rows' => $this->rows($account, $ids),
-            'hits' => new \ArrayObject(null === $match ? [] : $this->hits($words, $ids)),
-            'total' => $total,
-            'next' => \count($few) < self::PAGE ? null : end($few),
-        ];
+        return [$keys, \count($all)];
     }
 
     /** Where a conversation is now, as a condition for a query of c with the parameter :now. */
@@ -235,18 +267,16 @@ final readonly class ConversationRows
      * The places that matched, of the newest message each in which that is not the subject alone.
      *
      * @param list<string> $words
-     * @param list<string> $ids   conversations
+     * @param list<string> $numbers of those messages
      *
      * @return array<string, string> by conversation, see Passage
      */
-    private function hits(array $words, array $ids): array
+    private function hits(array $words, array $numbers): array
     {
         $hits = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT w.conversation_id, w.people, substr(w.text, 1, :longest) AS text FROM message_words w WHERE w.number IN (
-                SELECT MAX(m.number) FROM message_search f JOIN conversation_message m ON m.number = f.rowid
-                WHERE message_search MATCH :words AND m.conversation_id IN (SELECT value FROM json_each(:ids)) GROUP BY m.conversation_id)',
-            ['longest' => self::SHOWN_OF, 'words' => self::match($words), 'ids' => json_encode($ids, \JSON_THROW_ON_ERROR)],
+            'SELECT w.conversation_id, w.people, substr(w.text, 1, :longest) AS text FROM json_each(:numbers) j CROSS JOIN message_words w ON w.number = j.value',
+            ['longest' => self::SHOWN_OF, 'numbers' => json_encode(array_map(intval(...), $numbers), \JSON_THROW_ON_ERROR)],
         ) as $columns) {
             $row = new Row($columns);
             $hit = Passage::in($row->string('text'), $words) ?: Passage::in($row->string('people'), $words);
@@ -265,13 +295,13 @@ final readonly class ConversationRows
     }
 
     /**
-     * An expression of SQLite's full-text search; null when there is no word.
+     * An expression of SQLite's full-text search.
      *
-     * @param list<string> $words
+     * @param non-empty-list<string> $words
      */
-    private static function match(array $words): ?string
+    private static function match(array $words): string
     {
-        return [] === $words ? null : implode(' AND ', array_map(static fn (string $word): string => '"'.$word.'" *', $words));
+        return implode(' AND ', array_map(static fn (string $word): string => '"'.$word.'" *', $words));
     }
 
     /**

@@ -42,6 +42,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261204000000' => '38c24cc2fc47563a33b06a0ee6d2a50a6ca309c008e3197248a9cf7579e9266f',
         'Version20261205000000' => '94a4dfef31f9f6e5b2c03a8ab2819bd86ab6330ba1e38be65e6af6cfd1bf9dcb',
         'Version20261206000000' => '0ffe9b3e6a4c532ed5e3befbcd6a49ebd1465eb173a4191a00763d2603a693ee',
+        'Version20261207000000' => '3d41de22334b086169b4b44a471668606fd4aa1238274c651cc6d13021823882',
     ];
 
     /** @return iterable<string, array{class-string, array<string, bool|null>}> the version, what it knew of a conversation besides the first one's fields */
