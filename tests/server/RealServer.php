@@ -14,7 +14,7 @@ use Symfony\Component\Filesystem\Filesystem;
 final class RealServer
 {
     /** @var resource|null */
-    private $process;
+    private $process = null;
 
     private readonly string $project;
 
@@ -51,6 +51,10 @@ final class RealServer
 
     public function start(): void
     {
+        // A second one would not get the port, and the first would be forgotten and live on.
+        if (null !== $this->process) {
+            return;
+        }
         $this->port = $this->port ?: self::freePort();
         // A group of its own, so that its processes can be killed together.
         $preload = $this->project.'/var/cache/prod/ZippyTray_Server_KernelProdContainer.preload.php';

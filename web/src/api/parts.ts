@@ -1,4 +1,5 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import { until } from '@vueuse/core'
 import { computed, nextTick, type MaybeRefOrGetter } from 'vue'
 
 /** A long list that comes in parts, one after the other as far as somebody looks. */
@@ -29,6 +30,8 @@ export function useParts<Part extends { next: string | null }>(
     more,
     /** All that is still to come, or until what is wanted is there. */
     whole: async (isEnough: () => boolean = () => false): Promise<void> => {
+      // What is shown until the first part comes is not what is asked for.
+      await until(() => query.isPlaceholderData.value && !query.error.value).toBe(false)
       while (query.hasNextPage.value && !isEnough()) {
         const { error } = await query.fetchNextPage()
         if (error) throw error

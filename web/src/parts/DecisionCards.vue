@@ -132,7 +132,6 @@ watch(
     requestAnimationFrame(() => setTimeout(() => (isPainted.value = true)))
   },
 )
-/** Answering is doing it now: the clock runs beside the letter. */
 function answerIt(): void {
   open.value = 'do_now'
   emit('write', { kind: 'reply', then: 'do_now' })

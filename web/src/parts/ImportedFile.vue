@@ -45,7 +45,13 @@ const says = computed(() => {
   <li class="file">
     <span class="name">{{ upload.file.name }}</span>
     <span class="slate">{{ size(upload.file.size) }}</span>
-    <span class="says" :class="{ wrong: upload.state === 'failed' }">{{ says }}</span>
+    <span
+      class="says"
+      :class="{ wrong: upload.state === 'failed' }"
+      role="status"
+      :aria-live="isGoing ? 'off' : 'polite'"
+      >{{ says }}</span
+    >
     <button v-if="isGoing" class="link" type="button" @click="$emit('stop')">Stop</button>
     <button
       v-else-if="upload.state === 'failed' || upload.state === 'stopped'"
@@ -55,7 +61,6 @@ const says = computed(() => {
     >
       {{ upload.position ? 'Go on' : 'Try again' }}
     </button>
-    <span class="sr-only" role="status">{{ isGoing ? '' : says }}</span>
     <v-progress-linear
       v-if="isGoing || upload.state === 'stopped'"
       class="bar"
