@@ -14,7 +14,7 @@ use Symfony\Component\Filesystem\Filesystem;
 final class RealServer
 {
     /** @var resource|null */
-    private $process = null;
+    private $process;
 
     private readonly string $project;
 
