@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ControllerArgumentsEvent;
 use Symfony\Component\HttpKernel\Event\ResponseEvent;
@@ -40,7 +41,11 @@ final class OneMoment
     {
         if ($this->isOpen && $event->isMainRequest()) {
             $this->isOpen = false;
-            $this->connection->executeStatement('COMMIT');
+            try {
+                $this->connection->executeStatement('COMMIT');
+            } catch (Exception) {
+                // A fault of the disk has ended it already; the answer says what it was.
+            }
         }
     }
 }

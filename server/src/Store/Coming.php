@@ -157,10 +157,14 @@ final readonly class Coming
         }, $this->conversations->away($account));
     }
 
-    /** @return array{LocalDate, TimeOfDay} where the person is */
+    /** @return array{LocalDate, TimeOfDay} where the person is; of an instant that is damaged, now: its row says so */
     private static function here(string $instant, Speaker $speaker): array
     {
-        $at = new \DateTimeImmutable($instant);
+        try {
+            $at = new \DateTimeImmutable($instant);
+        } catch (\Exception) {
+            $at = $speaker->now->instant;
+        }
 
         return [LocalDate::of($at, $speaker->now->zone), TimeOfDay::of($at, $speaker->now->zone)];
     }
@@ -181,7 +185,8 @@ final readonly class Coming
         $items = [];
         foreach ($this->outgoing->open($account)['waiting'] as $row) {
             if (true === $row['later'] && \is_string($row['goesAt']) && \is_string($row['id'])) {
-                $items[] = new ComingKey('out', ...[...self::here($row['goesAt'], $speaker), '', ObjectKind::Outgoing, $row['id']], outgoing: $row);
+                [$date, $time] = self::here($row['goesAt'], $speaker);
+                $items[] = new ComingKey('out', $date, $time, '', ObjectKind::Outgoing, $row['id'], outgoing: $row);
             }
         }
 

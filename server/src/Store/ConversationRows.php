@@ -186,7 +186,7 @@ final readonly class ConversationRows
             $conditions[] = self::placed($place);
         }
         [$keys, $total] = [] === $words ? $this->inOrder($account, $conditions, $place, $after) : $this->matching($account, self::match($words), $conditions, $place, $after);
-        $rows = $this->rows($account, array_column($keys, 1));
+        $rows = $this->rows($account, array_column($keys, 0));
 
         return [
             'rows' => $rows,
@@ -207,17 +207,17 @@ final readonly class ConversationRows
      *
      * @param list<string> $conditions
      *
-     * @return array{list<list<string>>, int} a part: the instant that orders and the id of each; and how many there are in all
+     * @return array{list<list<string>>, int} a part: the id of each and the instant that orders; and how many there are in all
      */
     private function inOrder(Account $account, array $conditions, ?Place $place, string $after): array
     {
         $at = self::found($place);
         $from = 'FROM conversation c WHERE '.implode(' AND ', ['c.account_id = :account', ...$conditions]);
-        [$last, $id] = explode(' ', $after) + ['', ''];
+        [$id, $last] = explode(' ', $after, 2) + ['', ''];
         $later = '' === $after ? '' : " AND {$at} <= :at AND ({$at} < :at OR c.id > :id)";
-        $keys = $this->ids("SELECT {$at} || ' ' || c.id {$from}{$later} ORDER BY {$at} DESC, c.id LIMIT ".self::PAGE, $account, ['at' => $last, 'id' => $id]);
+        $keys = $this->ids("SELECT c.id || ' ' || {$at} {$from}{$later} ORDER BY {$at} DESC, c.id LIMIT ".self::PAGE, $account, ['at' => $last, 'id' => $id]);
 
-        return [array_map(static fn (string $key): array => explode(' ', $key), $keys), (int) ($this->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0)];
+        return [array_map(static fn (string $key): array => explode(' ', $key, 2), $keys), (int) ($this->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0)];
     }
 
     /**
@@ -225,13 +225,13 @@ final readonly class ConversationRows
      *
      * @param list<string> $conditions
      *
-     * @return array{list<list<string>>, int} a part: the instant that orders, the id, and the number of the newest message that matches of each; and how many there are in all
+     * @return array{list<list<string>>, int} a part: the id of each, the instant that orders, and the number of the newest message that matches of each; and how many there are in all
      */
     private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after): array
     {
         $at = [] === $conditions ? 'o.latest_at' : self::found($place);
         $all = $this->ids(
-            "SELECT {$at} || ' ' || o.id || ' ' || f.newest
+            "SELECT o.id || ' ' || f.newest || ' ' || {$at}
              FROM (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid WHERE message_search MATCH :words GROUP BY m.conversation) f
              CROSS JOIN search_conversation o ON o.number = f.conversation".([] === $conditions ? '' : ' CROSS JOIN conversation c ON c.id = o.id').'
              WHERE '.implode(' AND ', ['o.account_id = :account', ...$conditions])." ORDER BY {$at} DESC, o.id",
@@ -239,11 +239,11 @@ final readonly class ConversationRows
             ['words' => $match],
         );
         $keys = [];
-        [$last, $id] = explode(' ', $after) + ['', ''];
+        [$id, $last] = explode(' ', $after, 2) + ['', ''];
         foreach ($all as $one) {
-            $key = explode(' ', $one);
-            if ('' === $after || $key[0] < $last || ($key[0] === $last && $key[1] > $id)) {
-                $keys[] = $key;
+            [$itsId, $newest, $itsAt] = explode(' ', $one, 3) + ['', '', ''];
+            if ('' === $after || $itsAt < $last || ($itsAt === $last && $itsId > $id)) {
+                $keys[] = [$itsId, $itsAt, $newest];
                 if (\count($keys) >= self::PAGE) {
                     break;
                 }

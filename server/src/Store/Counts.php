@@ -29,7 +29,7 @@ final readonly class Counts
                 ({$in('away', " AND away_until IS NOT NULL AND away_until > :now AND away_reason = 'next_clearing'")}) AS for_clearing,
                 ({$in('bin')}) AS bin,
                 ({$in('blocked')}) AS blocked,
-                (SELECT MIN(away_until) FROM conversation WHERE account_id = :account AND place = 'away' AND away_until > :now) AS next_return",
+                (SELECT MIN(away_until) FROM conversation WHERE account_id = :account AND place = 'away' AND away_until > :now AND away_until GLOB '????-??-??T??:??:??Z') AS next_return",
             ['now' => $now, 'account' => $accountId],
         );
         $row = new Row(false === $columns ? [] : $columns);

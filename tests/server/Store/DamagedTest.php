@@ -20,6 +20,7 @@ final class DamagedTest extends ApiTestCase
         $all = ['Damaged', 'Fine', 'Last'];
         yield 'its reminders' => ["UPDATE conversation SET reminders = '{\"a' WHERE subject = 'Damaged'", $all];
         yield 'its moment of return' => ["UPDATE conversation SET place = 'away', away_reason = 'snooze', away_until = 'a' WHERE subject = 'Damaged'", ['Fine', 'Last']];
+        yield 'its moment of return, which is no moment' => ["UPDATE conversation SET place = 'away', away_reason = 'snooze', away_until = 'some day' WHERE subject = 'Damaged'", ['Fine', 'Last']];
         yield 'what was found in it' => ["UPDATE message_findings SET findings = '{\"kind\":\"none\"}' WHERE message_id IN (SELECT id FROM message WHERE subject = 'Damaged')", $all];
         yield 'what was found is no JSON' => ["UPDATE message_findings SET findings = 'x' WHERE message_id IN (SELECT id FROM message WHERE subject = 'Damaged')", $all];
         yield 'what there is to say of it' => ["UPDATE message SET remarks = '[{\"kind\":\"none\",\"about\":\"\",\"other\":\"\"}]' WHERE subject = 'Damaged'", $all];
@@ -47,6 +48,21 @@ final class DamagedTest extends ApiTestCase
         sort($tray);
         self::assertSame($subjects, $tray);
         [] === $own || $this->decide('archive', [$damaged]);
+    }
+
+    public function testWhatIsDamagedIsFoundAllTheSame(): void
+    {
+        $this->signIn();
+        $damaged = $this->receive('Damaged');
+        $this->receive('Fine');
+        $this->service(Connection::class)->executeStatement("UPDATE conversation SET latest_at = 'one day or other' WHERE subject = 'Damaged'");
+        foreach (['/find?words=shall', '/find', '/find?words=shall&place=tray'] as $path) {
+            $this->browser->request('GET', '/api'.$path);
+            /** @var array{total: int, rows: list<array<string, mixed>>} $found */
+            $found = json_decode((string) $this->browser->getResponse()->getContent(), true);
+            self::assertSame([2, 2], [$found['total'], \count($found['rows'])], $path);
+            self::assertContains($damaged, array_column($found['rows'], 'id'));
+        }
     }
 
     public function testEachSayingOfTheDatabaseHasItsSentence(): void

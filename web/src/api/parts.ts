@@ -31,7 +31,7 @@ export function useParts<Part extends { next: string | null }>(
     /** All that is still to come, or until what is wanted is there. */
     whole: async (isEnough: () => boolean = () => false): Promise<void> => {
       // What is shown until the first part comes is not what is asked for.
-      await until(() => query.isPlaceholderData.value && !query.error.value).toBe(false)
+      await until(() => query.isPlaceholderData.value && query.isFetching.value).toBe(false)
       while (query.hasNextPage.value && !isEnough()) {
         const { error } = await query.fetchNextPage()
         if (error) throw error

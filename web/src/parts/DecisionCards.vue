@@ -71,9 +71,7 @@ const outline = ref(false)
 const subtasks = computed(() => (withList.value ? listed.value : []))
 const listText = computed(() => listed.value.map(({ title }) => `- ${title}`).join('\n'))
 const form = ref<InstanceType<typeof TaskForm | typeof HandOverForm | typeof BlockForm> | null>(null)
-const isForm = (one: unknown) => {
-  form.value = one as typeof form.value
-}
+const isForm = (one: unknown) => void (form.value = one as typeof form.value)
 
 /**
  * The same key again says that it is done; a card that is unfolded already takes the focus.
@@ -132,6 +130,7 @@ watch(
     requestAnimationFrame(() => setTimeout(() => (isPainted.value = true)))
   },
 )
+/** Answering is doing it now: the clock runs beside the letter. */
 function answerIt(): void {
   open.value = 'do_now'
   emit('write', { kind: 'reply', then: 'do_now' })

@@ -1,7 +1,7 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch, type Ref } from 'vue'
 import { cameBack } from '@/api/leaving'
 import type { Binding } from '@/keys/registry'
-import { attempt } from './notice'
+import { tell } from './notice'
 
 /** Whether nothing has the focus. */
 const isLost = () => !document.activeElement || document.activeElement === document.body
@@ -101,23 +101,25 @@ export function useSelection<T extends { id: string }>(
     { key: 'ArrowDown', label: 'Next row', run: () => void goTo(current.value + 1) },
     { key: 'ArrowUp', label: 'Previous row', run: () => void goTo(current.value - 1) },
     { key: 'Home', label: 'First row', run: () => void goTo(0) },
-    { key: 'End', label: 'Last row', run: () => void attempt(toLast) },
+    { key: 'End', label: 'Last row', run: () => void toLast() },
   ]
   /** Those of a list of which several rows can be selected. */
   const selecting: Binding[] = [
     { key: 'Ctrl+ ', label: 'Select the row, or not', run: () => toggleCurrent() },
     { key: 'Shift+ArrowDown', label: 'Select downwards', run: () => void extend(1) },
     { key: 'Shift+ArrowUp', label: 'Select upwards', run: () => void extend(-1) },
-    { key: 'Ctrl+a', label: 'Select all', run: () => void attempt(selectAll) },
+    { key: 'Ctrl+a', label: 'Select all', run: () => void selectAll() },
     { key: 'Escape', label: 'Select none', when: () => selected.value.size > 0, run: () => void clear() },
   ]
 
+  /** What could not be had is said, and what is there has to do. */
+  const asMuchAsThereIs = () => whole().catch(tell)
   async function toLast(): Promise<void> {
-    await whole()
+    await asMuchAsThereIs()
     await goTo(rows.value.length - 1)
   }
   async function selectAll(): Promise<void> {
-    await whole()
+    await asMuchAsThereIs()
     select(rows.value.map(({ id }) => id))
   }
   const clear = () => (selected.value = new Set())

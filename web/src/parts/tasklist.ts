@@ -80,7 +80,7 @@ export function useTaskList() {
     /** Until all is there that stands in the rows. */
     whole: async (): Promise<void> => {
       if (!isByList.value) await some.whole()
-      if (unfolded.value) await later.whole()
+      if (unfolded.value && !isDone.value) await later.whole()
     },
     tree,
     /** In the order in which they stand on screen. */
