@@ -20,7 +20,7 @@ export function useSelection<T extends { id: string }>(
   /** Under which name the list remembers on which row it stood; without one it does not */
   remembered = '',
   /** Has all rows of a list that comes in parts */
-  whole: () => Promise<void> = () => Promise.resolve(),
+  whole?: () => Promise<void>,
 ) {
   const current = ref(-1)
   const selected = ref(new Set<string>())
@@ -113,13 +113,12 @@ export function useSelection<T extends { id: string }>(
   ]
 
   /** What could not be had is said, and what is there has to do. */
-  const asMuchAsThereIs = () => whole().catch(tell)
   async function toLast(): Promise<void> {
-    await asMuchAsThereIs()
+    if (whole) await whole().catch(tell)
     await goTo(rows.value.length - 1)
   }
   async function selectAll(): Promise<void> {
-    await asMuchAsThereIs()
+    if (whole) await whole().catch(tell)
     select(rows.value.map(({ id }) => id))
   }
   const clear = () => (selected.value = new Set())
