@@ -35,7 +35,10 @@ const load = async () => {
 }
 await session.send('Network.clearBrowserCache')
 const cold = await load()
-const again = await load()
+// Browsers keep what they made of a script once it has been run a few times.
+const loads = []
+for (let turn = 0; turn < 7; ++turn) loads.push(await load())
+const again = loads.slice(2).sort((one, other) => one.took - other.took)[2]
 
 // From a deciding key to the next conversation painted.
 await page.getByRole('link', { name: 'Start clearing' }).click()

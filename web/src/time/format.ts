@@ -7,7 +7,9 @@ export type CalendarDate = string
 
 type Parts = Record<'weekday' | 'day' | 'month' | 'year' | 'hour' | 'minute', string>
 
+/** Made once for each zone, since making one takes longer than anything that is done with it. */
 const formatters = new Map<string, Intl.DateTimeFormat>()
+const dates = new Map<string, Intl.DateTimeFormat>()
 
 function parts(instant: Date, timeZone: string): Parts {
   let formatter = formatters.get(timeZone)
@@ -30,7 +32,12 @@ function parts(instant: Date, timeZone: string): Parts {
 
 /** The day that an instant falls on for the person. */
 export function dateOf(instant: string | Date): CalendarDate {
-  return new Intl.DateTimeFormat('en-CA', { timeZone: zone.value }).format(new Date(instant))
+  let formatter = dates.get(zone.value)
+  if (!formatter) {
+    formatter = new Intl.DateTimeFormat('en-CA', { timeZone: zone.value })
+    dates.set(zone.value, formatter)
+  }
+  return formatter.format(new Date(instant))
 }
 
 export function today(): CalendarDate {

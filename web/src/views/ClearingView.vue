@@ -29,6 +29,7 @@ import OwedIn from '@/parts/OwedIn.vue'
 import PileEdges from '@/parts/PileEdges.vue'
 import RestDialog from '@/parts/RestDialog.vue'
 import TooOften from '@/parts/TooOften.vue'
+import { later } from '@/time/later'
 
 const router = useRouter()
 const queries = useQueryClient()
@@ -65,12 +66,17 @@ const {
 )
 
 watch(order, (now) => attempt(() => choose({ clearingOrder: now })))
-watch(ahead, (rows) => loadAhead(rows.map((row) => row.id)), { immediate: true })
+watch(ahead, (rows) => later(() => loadAhead(rows.map((row) => row.id))), { immediate: true })
 watch(
   () => shown.value?.row.unread && shown.value.row.id,
   (unread) => {
     if (!unread) return
-    void api.PUT('/conversations/{id}/read', { params: { path: { id: unread } } }).catch(() => undefined)
+    later(
+      () =>
+        void api
+          .PUT('/conversations/{id}/read', { params: { path: { id: unread } } })
+          .catch(() => undefined),
+    )
   },
 )
 /** Through the pile, or nothing left of it: then it is over. */
