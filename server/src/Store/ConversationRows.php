@@ -229,12 +229,12 @@ final readonly class ConversationRows
      */
     private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after): array
     {
-        $at = [] === $conditions ? 'o.latest_at' : self::found($place);
+        $at = self::found($place);
         $all = $this->ids(
-            "SELECT o.id || ' ' || f.newest || ' ' || {$at}
+            "SELECT c.id || ' ' || f.newest || ' ' || {$at}
              FROM (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid WHERE message_search MATCH :words GROUP BY m.conversation) f
-             CROSS JOIN search_conversation o ON o.number = f.conversation".([] === $conditions ? '' : ' CROSS JOIN conversation c ON c.id = o.id').'
-             WHERE '.implode(' AND ', ['o.account_id = :account', ...$conditions])." ORDER BY {$at} DESC, o.id",
+             CROSS JOIN search_conversation c ON c.number = f.conversation
+             WHERE ".implode(' AND ', ['c.account_id = :account', ...$conditions])." ORDER BY {$at} DESC, c.id",
             $account,
             ['words' => $match],
         );

@@ -28,6 +28,7 @@ final class DerivedTest extends ApiTestCase
     #[TestWith(['DELETE FROM message_search WHERE rowid = (SELECT MIN(number) FROM conversation_message)', 'quernstone'])]
     #[TestWith(["UPDATE search_conversation SET latest_at = '2020-01-01T00:00:00Z'", 'quernstone'])]
     #[TestWith(['UPDATE search_message SET conversation = conversation + 1', 'quernstone'])]
+    #[TestWith(["UPDATE search_conversation SET place = 'bin'", 'quernstone'])]
     #[TestWith(['DELETE FROM search_conversation', 'quernstone'])]
     #[TestWith(['DELETE FROM thread_subject', 'quernstone'])]
     #[TestWith(['DELETE FROM person_message', 'quernstone'])]
