@@ -65,11 +65,12 @@ final readonly class AddressParser
         $words = '';
         $comment = '';
         $angle = null;
-        foreach ($tokens as ['kind' => $kind, 'text' => $text]) {
+        foreach ($tokens as $number => ['kind' => $kind, 'text' => $text]) {
+            $isLocal = 'quoted' === $kind && str_starts_with(ltrim($tokens[$number + 1]['text'] ?? ''), '@');
             match ($kind) {
                 'angle' => $angle = substr($text, 1, -1),
                 'comment' => $comment = substr($text, 1, -1),
-                'quoted' => $words .= stripslashes(substr($text, 1, -1)),
+                'quoted' => $words .= $isLocal ? $text : stripslashes(substr($text, 1, -1)),
                 default => $words .= $text,
             };
         }
@@ -86,6 +87,12 @@ final readonly class AddressParser
 
     private function email(string $text): string
     {
-        return (string) preg_replace('/\s+|^mailto:/i', '', Letters::plain($this->decoder->decode($text)));
+        $text = trim((string) preg_replace('/^\s*mailto:/i', '', Letters::plain($this->decoder->decode($text))));
+        // What is quoted keeps its blanks (RFC 5321, 4.1.2).
+        if (1 === preg_match('/^("(?:[^"\\\\]|\\\\.)*")\s*(@.*)$/s', $text, $m)) {
+            return $m[1].preg_replace('/\s+/', '', $m[2]);
+        }
+
+        return (string) preg_replace('/\s+/', '', $text);
     }
 }

@@ -15,9 +15,11 @@ final readonly class BodyText
     /** A signature without its mark is looked for in so many lines at the end. */
     private const SIGNATURE_LINES = 9;
 
-    private const CLOSING = '/^\s*((with\s+)?(kind|kindest|best|warm|warmest|many)\s+(regards|wishes|thanks)|regards|best|cheers|sincerely|yours(\s+(sincerely|faithfully|truly))?|(many\s+)?thanks(\s+(and|again|in advance).{0,30})?|thank you|mit (freundlichen|besten|herzlichen) grüßen|(viele|beste|herzliche|liebe) grüße|cordialement|bien à vous|amicalement|(un )?saludos?( cordial(es)?)?|cordiali saluti|abraços?|atenciosamente|met vriendelijke groet(en)?|med vänliga hälsningar|med venlig hilsen|vennlig hilsen|z poważaniem|с уважением)\s*[,.!]*\s*$/iu';
+    /** Footers are looked for in so many lines at the end, since some are long. */
+    private const FOOTER_LINES = 40;
 
-    private const DEVICE = '/^\s*(sent from my \w+|von meinem \w+ gesendet|envoyé de mon \w+|enviado desde mi \w+|inviato dal mio \w+)\b.{0,30}$/iu';
+    /** In characters: a quoted line that is shorter was not broken by a program. */
+    private const WRAPPED = 55;
 
     /** @return list<BodyPart> one after the other, from the first character to the last */
     public function parts(string $text): array
@@ -25,10 +27,11 @@ final readonly class BodyText
         $lines = explode("\n", $text);
         $kinds = array_fill(0, \count($lines), BodyKind::Written);
         $this->markQuotes($lines, $kinds);
-        $this->markEarlierMessages($lines, $kinds);
+        $cut = $this->markEarlierMessages($lines, $kinds);
+        $this->markFooter($lines, $kinds);
         $this->markSignature($lines, $kinds);
 
-        return self::stretches($lines, $kinds);
+        return self::stretches($lines, $kinds, $cut);
     }
 
     /** @return string what the sender wrote now, without the rest */
@@ -64,7 +67,8 @@ final readonly class BodyText
     private function markQuotes(array $lines, array &$kinds): void
     {
         foreach ($lines as $number => $line) {
-            if (1 !== preg_match('/^\s?>/', $line)) {
+            $isQuote = 1 === preg_match('/^\s?>/', $line) || (str_contains($line, '>') && QuoteMarks::isWithQuote($line));
+            if (!$isQuote) {
                 continue;
             }
             $kinds[$number] = BodyKind::Quoted;
@@ -78,7 +82,8 @@ final readonly class BodyText
                 if ('' === trim($lines[$first]) || BodyKind::Written !== $kinds[$first]) {
                     break;
                 }
-                if (QuoteMarks::isAttribution(\array_slice($lines, $first, $size))) {
+                // One that begins behind a sentence is cut out of its line (markEarlierMessages).
+                if (QuoteMarks::isAttribution(\array_slice($lines, $first, $size)) && null === QuoteMarks::behindSentence($lines[$first], $lines[$first + 1] ?? '')) {
                     $first = $this->withBeginning($lines, $first);
                     for ($quoted = $first; $quoted < $number; ++$quoted) {
                         $kinds[$quoted] = BodyKind::Quoted;
@@ -88,6 +93,7 @@ final readonly class BodyText
             }
         }
         $this->fillGaps($lines, $kinds);
+        $this->joinWrapped($lines, $kinds);
     }
 
     /**
@@ -126,26 +132,148 @@ final readonly class BodyText
     }
 
     /**
-     * Everything behind a separator, a block of headers, or an attribution without marked lines.
+     * Some programs break quoted lines anew, and leave what was too long without its mark: a few words between two marked
+     * lines, of which the one before does not end a sentence.
      *
      * @param list<string>         $lines
      * @param array<int, BodyKind> $kinds
      */
-    private function markEarlierMessages(array $lines, array &$kinds): void
+    private function joinWrapped(array $lines, array &$kinds): void
     {
+        foreach ($lines as $number => $line) {
+            if (BodyKind::Written === $kinds[$number]
+                && BodyKind::Quoted === ($kinds[$number - 1] ?? null) && BodyKind::Quoted === ($kinds[$number + 1] ?? null)
+                && mb_strlen($lines[$number - 1]) >= self::WRAPPED && 1 === preg_match('/[\p{L}\p{N},;(-]\s*$/u', $lines[$number - 1])
+                && mb_strlen($line) < 45 && 1 === preg_match('/^[\p{Ll}\p{N}(][^?]*$/u', $line)
+                && 1 === preg_match('/^\s?>\s*\S/', $lines[$number + 1])) {
+                $kinds[$number] = BodyKind::Quoted;
+            }
+        }
+    }
+
+    /**
+     * Everything behind a separator, a block of headers, or an attribution without marked lines.
+     *
+     * @param list<string>         $lines
+     * @param array<int, BodyKind> $kinds
+     *
+     * @return array<int, int> lines of which only the end is quoted: its first character in the line
+     */
+    private function markEarlierMessages(array $lines, array &$kinds): array
+    {
+        $cut = [];
         foreach ($lines as $number => $line) {
             if (BodyKind::Written !== $kinds[$number] || '' === trim($line)) {
                 continue;
             }
-            $isRule = 1 === preg_match('/^\s*[_-]{8,}\s*$/', $line);
-            if (QuoteMarks::isSeparator($line)
-                || QuoteMarks::isHeaderBlock(\array_slice($lines, $isRule ? $number + 1 : $number, 7))
-                || ($number > 0 && QuoteMarks::isDatedAttribution($line))) {
-                array_splice($kinds, $number, \count($kinds), array_fill(0, \count($kinds) - $number, BodyKind::Quoted));
-
-                return;
+            $isRule = 1 === preg_match('/^\s*[_=-]{8,}\s*$/', $line);
+            $blank = $isRule && '' === trim($lines[$number + 1] ?? '') ? 1 : 0;
+            $isEarlier = QuoteMarks::isSeparator($line)
+                || QuoteMarks::isHeaderBlock(\array_slice($lines, $isRule ? $number + 1 + $blank : $number, 8))
+                || ($number > 0 && $this->isUnmarkedAttribution($lines, $kinds, $number));
+            $within = $isEarlier ? null : QuoteMarks::behindSentence($line, $lines[$number + 1] ?? '');
+            if (!$isEarlier && null === $within) {
+                continue;
+            }
+            if (null !== $within) {
+                $cut[$number] = $within;
+            }
+            $first = $number + (null === $within ? 0 : 1);
+            $next = $this->nextMarked($lines, $kinds, $first);
+            // Marked lines follow: what stands between them may be answers.
+            $end = null === $next ? \count($kinds) : $next;
+            for ($quoted = $first; $quoted < $end; ++$quoted) {
+                $kinds[$quoted] = BodyKind::Quoted;
+            }
+            if (null === $next) {
+                break;
             }
         }
+
+        return $cut;
+    }
+
+    /**
+     * @param list<string>         $lines
+     * @param array<int, BodyKind> $kinds
+     */
+    private function isUnmarkedAttribution(array $lines, array $kinds, int $number): bool
+    {
+        if (QuoteMarks::isDatedAttribution($lines[$number])) {
+            return true;
+        }
+        // Over several lines it begins a paragraph.
+        if ('' !== trim($lines[$number - 1]) && BodyKind::Written === $kinds[$number - 1]) {
+            return false;
+        }
+        $all = [$lines[$number]];
+        for ($size = 1; $size < self::ATTRIBUTION_LINES && '' !== trim($lines[$number + $size] ?? ''); ++$size) {
+            $all[] = $lines[$number + $size];
+            if (QuoteMarks::isDatedAttribution(...$all)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * The first marked line below an attribution, when it follows at once.
+     *
+     * @param list<string>         $lines
+     * @param array<int, BodyKind> $kinds
+     */
+    private function nextMarked(array $lines, array $kinds, int $first): ?int
+    {
+        for ($number = $first; $number < \count($lines) && $number < $first + self::ATTRIBUTION_LINES + 1; ++$number) {
+            if (BodyKind::Quoted === $kinds[$number]) {
+                return $number;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What lists and lawyers add at the end.
+     *
+     * @param list<string>         $lines
+     * @param array<int, BodyKind> $kinds
+     */
+    private function markFooter(array $lines, array &$kinds): void
+    {
+        $end = $this->endOfWritten($lines, $kinds);
+        $begin = $end;
+        for ($number = $end - 1; $number >= max(0, $end - self::FOOTER_LINES) && BodyKind::Written === $kinds[$number]; --$number) {
+            $beginsParagraph = 0 === $number || '' === trim($lines[$number - 1]) || 1 === preg_match('/^\s*[_=*-]{5,}\s*$/', $lines[$number - 1]);
+            if (!$beginsParagraph || '' === trim($lines[$number])) {
+                continue;
+            }
+            $paragraph = '';
+            for ($line = $number; $line < $end && '' !== trim($lines[$line]); ++$line) {
+                $paragraph .= ' '.trim($lines[$line]);
+            }
+            if (EndMarks::isOfList($lines[$number]) || EndMarks::isLegal(trim($paragraph))) {
+                $begin = $number;
+            }
+        }
+        for ($number = $begin; $number < $end; ++$number) {
+            $kinds[$number] = BodyKind::Signature;
+        }
+    }
+
+    /**
+     * @param list<string>         $lines
+     * @param array<int, BodyKind> $kinds
+     */
+    private function endOfWritten(array $lines, array $kinds): int
+    {
+        $end = \count($lines);
+        while ($end > 0 && (BodyKind::Written !== $kinds[$end - 1] || '' === trim($lines[$end - 1]))) {
+            --$end;
+        }
+
+        return $end;
     }
 
     /**
@@ -154,15 +282,13 @@ final readonly class BodyText
      */
     private function markSignature(array $lines, array &$kinds): void
     {
-        $end = \count($lines);
-        while ($end > 0 && (BodyKind::Quoted === $kinds[$end - 1] || '' === trim($lines[$end - 1]))) {
-            --$end;
-        }
+        $end = $this->endOfWritten($lines, $kinds);
         $begin = $this->beginOfSignature($lines, $kinds, $end);
-        for ($number = $begin; $number < $end; ++$number) {
-            if (BodyKind::Quoted === $kinds[$number]) {
-                return;
-            }
+        $behind = $begin;
+        for ($number = $begin; $number < \count($lines) && BodyKind::Quoted !== $kinds[$number]; ++$number) {
+            $behind = '' === trim($lines[$number]) ? $behind : $number + 1;
+        }
+        for ($number = $begin; $number < $behind; ++$number) {
             $kinds[$number] = BodyKind::Signature;
         }
     }
@@ -171,25 +297,25 @@ final readonly class BodyText
      * @param list<string>         $lines
      * @param array<int, BodyKind> $kinds
      *
-     * @return int its first line, $end when there is none
+     * @return int its first line; that behind the last one when there is none
      */
     private function beginOfSignature(array $lines, array $kinds, int $end): int
     {
         foreach ($lines as $number => $line) {
-            if ($number < $end && BodyKind::Written === $kinds[$number] && 1 === preg_match('/^(-- ?|--\s*|—|_{10,})$/u', $line)) {
+            if ($number < $end && BodyKind::Written === $kinds[$number] && EndMarks::isMark($line)) {
                 return $number;
             }
         }
         for ($number = $end - 1; $number >= max(0, $end - self::SIGNATURE_LINES) && BodyKind::Written === $kinds[$number]; --$number) {
-            if (1 === preg_match(self::DEVICE, $lines[$number])) {
+            if (EndMarks::isDevice($lines[$number]) || ($number === $end - 1 && $number > 0 && EndMarks::isDashedName($lines[$number]) && !EndMarks::isDashedName($lines[$number - 1]))) {
                 return $number;
             }
-            if (1 === preg_match(self::CLOSING, $lines[$number])) {
+            if (EndMarks::isClosing($lines[$number])) {
                 return $this->behindTheName($lines, $number + 1, $end);
             }
         }
 
-        return $end;
+        return $end < \count($lines) && BodyKind::Signature === $kinds[$end] ? $end : \count($lines);
     }
 
     /**
@@ -205,23 +331,29 @@ final readonly class BodyText
         $rest = \array_slice($lines, $number + 1, $end - $number - 1);
         $isShort = [] === array_filter($rest, static fn (string $line): bool => mb_strlen($line) > 90 || 1 === preg_match('/\?\s*$/', $line));
 
-        return $isShort ? min($end, $number + 1) : $end;
+        return $isShort && [] !== $rest ? min($end, $number + 1) : \count($lines);
     }
 
     /**
      * @param list<string>         $lines
      * @param array<int, BodyKind> $kinds
+     * @param array<int, int>      $cut   see markEarlierMessages()
      *
      * @return list<BodyPart>
      */
-    private static function stretches(array $lines, array $kinds): array
+    private static function stretches(array $lines, array $kinds, array $cut): array
     {
         $parts = [];
         $from = $at = 0;
         $last = \count($lines) - 1;
         foreach ($lines as $number => $line) {
+            if (isset($cut[$number])) {
+                $parts[] = new BodyPart($kinds[$number], $from, $at + $cut[$number]);
+                $from = $at + $cut[$number];
+                $kinds[$number] = BodyKind::Quoted;
+            }
             $at += mb_strlen($line) + ($number < $last ? 1 : 0);
-            if ($number === $last || $kinds[$number + 1] !== $kinds[$number]) {
+            if ($number === $last || isset($cut[$number + 1]) && BodyKind::Written !== $kinds[$number] || $kinds[$number + 1] !== $kinds[$number]) {
                 if ($at > $from) {
                     $parts[] = new BodyPart($kinds[$number], $from, $at);
                 }

@@ -25,7 +25,7 @@ final readonly class HeaderParameters
     {
         $plain = '';
         $pieces = [];
-        preg_match_all('/;\s*([^\s=;"]+)\s*=\s*("(?:[^"\\\\]|\\\\.)*"|[^;]*)/s', $header, $matches, \PREG_SET_ORDER);
+        preg_match_all('/;\s*([^\s=;"]+)\s*=\s*("(?:[^"\\\\]|\\\\.)*"|[^;]*)[^;]*/s', $header, $matches, \PREG_SET_ORDER);
         foreach ($matches as [, $key, $value]) {
             $value = str_starts_with($value, '"') ? stripslashes(substr(trim($value), 1, -1)) : trim($value);
             if (0 === strcasecmp($key, $name)) {

@@ -40,6 +40,36 @@ final readonly class Headers
         return new self($fields, array_values($limits));
     }
 
+    /** Fields by which a line further down shows that the block still goes on (RFC 5322, 3.6; RFC 2045). */
+    private const KNOWN = '/^(?:from|to|cc|bcc|subject|date|message-id|in-reply-to|references|reply-to|sender|received|return-path|mime-version|content-[a-z-]+|x-[a-z0-9-]+|list-[a-z-]+|dkim-signature|authentication-results)[ \t]*:/mi';
+
+    /** In lines: how far a line that is no field is looked for. */
+    private const LOOKED_AT = 2000;
+
+    /**
+     * Where a block of fields ends although no empty line says so: at a line that is no field, behind which none follows.
+     *
+     * @return int bytes from the beginning; the block's length when it is fields to its end
+     */
+    public static function end(string $block): int
+    {
+        $at = 0;
+        $hasField = false;
+        for ($lines = 0; $at < \strlen($block) && $lines < self::LOOKED_AT; ++$lines) {
+            $length = strcspn($block, "\r\n", $at);
+            $isField = 1 === preg_match('/\G[!-9;-~]+[ \t]*+:/', $block, offset: $at);
+            $isFolded = \in_array($block[$at], [' ', "\t"], true);
+            if ($hasField && !$isField && !$isFolded && $length > 0 && 0 !== strncmp($block, 'From ', 5)) {
+                return 1 === preg_match(self::KNOWN, substr($block, $at + $length, 65_536)) ? \strlen($block) : $at;
+            }
+            $hasField = $hasField || $isField;
+            $at += $length;
+            $at += "\r\n" === substr($block, $at, 2) ? 2 : 1;
+        }
+
+        return \strlen($block);
+    }
+
     /**
      * Joins what was broken into several lines (RFC 5322, 2.2.3).
      *

@@ -48,7 +48,8 @@ final readonly class HtmlText
             if (!$pre && ($last < 0 ? !$isInline : $breaks > 0 || str_ends_with($pieces[$last], ' '))) {
                 $piece = ltrim($piece, ' ');
             }
-            if (str_starts_with($piece, "\n")) {
+            // A break behind the end of a line leaves one empty; a block begins one anyway.
+            if (str_starts_with($piece, "\n") && ('br' !== $child->nodeName || $last < 0)) {
                 $piece = $last < 0 ? ltrim($piece, "\n") : substr($piece, min($breaks, strspn($piece, "\n")));
                 $last < 0 ?: $pieces[$last] = rtrim($pieces[$last], ' ');
             }
@@ -91,7 +92,8 @@ final readonly class HtmlText
 
         return match (true) {
             \in_array($name, self::PARAGRAPHS, true) => "\n\n".trim($text, "\n")."\n\n",
-            \in_array($name, self::LINES, true) => "\n".trim($text, 'div' === $name ? '' : "\n")."\n",
+            // The last break within a block ends its last line, and begins none.
+            \in_array($name, self::LINES, true) => "\n".('div' === $name ? preg_replace('/(?<=[^\n])\n\z/', '', $text) : trim($text, "\n"))."\n",
             default => $text,
         };
     }

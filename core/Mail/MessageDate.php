@@ -42,20 +42,28 @@ final readonly class MessageDate
     /** Null when it is no date, or an absurd one. */
     private function parse(string $text, \DateTimeImmutable $importedAt): ?Moment
     {
-        $pattern = '/(?<day>\d{1,2})[\s-]+(?<month>[A-Za-z]{3})[a-z]*\.?[\s-]+(?<year>\d{2,4})[\s,]+(?<hour>\d{1,2})[:.](?<minute>\d{2})(?:[:.](?<second>\d{2}))?\s*(?<zone>[+-]\d{4}|[A-Za-z]+)?/';
-        if (1 !== preg_match($pattern, $text, $m)) {
+        $pattern = '/(?<day>\d{1,2})[\s-]+(?<month>[A-Za-z]{3})[a-z]*\.?[\s-]+(?<year>\d{2,4})[\s,]+(?<hour>\d{1,2})[:.](?<minute>\d{2})(?:[:.](?<second>\d{2}))?\s*(?<zone>[+-]\d{3,4}|[A-Za-z]+)?/';
+        $american = '/(?<month>[A-Za-z]{3})[a-z]*\.?\s+(?<day>\d{1,2})(?:st|nd|rd|th)?,?\s+(?<year>\d{4}),?\s+(?:at\s+)?(?<hour>\d{1,2})[:.](?<minute>\d{2})(?:[:.](?<second>\d{2}))?\s*(?<half>[AP]M)?\s*(?<zone>[+-]\d{3,4}|[A-Za-z]+)?/i';
+        if (1 !== preg_match($pattern, $text, $m) && 1 !== preg_match($american, $text, $m)) {
             return null;
+        }
+        $hour = (int) $m['hour'];
+        $half = strtoupper($m['half'] ?? '');
+        if ('' !== $half) {
+            $hour = $hour % 12 + ('PM' === $half ? 12 : 0);
         }
         $month = array_search(ucfirst(strtolower($m['month'])), [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'], true);
         $year = $this->year($m['year']);
         $second = min(59, (int) ($m['second'] ?? 0));
-        if (false === $month || !checkdate($month, (int) $m['day'], max(1, $year)) || (int) $m['hour'] > 24 || (int) $m['minute'] > 59) {
+        if (false === $month || !checkdate($month, (int) $m['day'], max(1, $year)) || $hour > 24 || (int) $m['minute'] > 59) {
             return null;
         }
         $zone = strtoupper($m['zone'] ?? '');
+        // Some leave out the nought of "-0600".
+        $zone = (string) preg_replace('/^([+-])(\d{3})$/', '${1}0$2', $zone);
         $offset = self::ZONES[$zone] ?? (1 === preg_match('/^[+-](0\d|1[0-4])[0-5]\d$/', $zone) ? $zone : '+0000');
         $instant = new \DateTimeImmutable(\sprintf('%04d-%02d-%02d', $year, $month, (int) $m['day']).' 00:00:00 '.$offset);
-        $moment = new Moment($instant->modify(\sprintf('+%d seconds', ((int) $m['hour'] * 60 + (int) $m['minute']) * 60 + $second)), new \DateTimeZone($offset));
+        $moment = new Moment($instant->modify(\sprintf('+%d seconds', ($hour * 60 + (int) $m['minute']) * 60 + $second)), new \DateTimeZone($offset));
 
         return $year < self::EARLIEST || $moment->instant > $importedAt->add(new \DateInterval(self::AHEAD)) ? null : $moment;
     }

@@ -9,7 +9,7 @@ namespace ZippyTray\Core\Mail;
  */
 final readonly class MessageReader
 {
-    private const LIST_HEADERS = ['list-id', 'list-post', 'list-unsubscribe', 'list-unsubscribe-post', 'precedence', 'auto-submitted', 'return-path', 'x-auto-response-suppress'];
+    private const LIST_HEADERS = ['list-id', 'list-post', 'list-unsubscribe', 'list-unsubscribe-post', 'precedence', 'auto-submitted', 'return-path', 'x-auto-response-suppress', 'x-autoreply', 'x-autorespond'];
 
     private TextDecoder $text;
 
@@ -19,7 +19,7 @@ final readonly class MessageReader
 
     private AddressParser $addresses;
 
-    public function __construct(private MimeStructure $structure = new MimeStructure(), private HtmlText $htmlText = new HtmlText(), private MessageDate $date = new MessageDate(), private RemarkFinder $remarks = new RemarkFinder())
+    public function __construct(private MimeStructure $structure = new MimeStructure(), private HtmlText $htmlText = new HtmlText(), private MessageDate $date = new MessageDate(), private RemarkFinder $remarks = new RemarkFinder(), private ?Calendars $calendars = null)
     {
         $this->text = new TextDecoder();
         $this->decoder = new HeaderDecoder($this->text);
@@ -45,7 +45,11 @@ final readonly class MessageReader
         $isPlain = '' !== trim($plain) || null === $html;
         $report = Report::of($root);
         [$sentAt, $dateSource] = $this->date->of($headers, $importedAt);
+        $text = $isPlain ? $plain : $this->htmlText->of($bounded->html ?? '');
         $from = ($this->addresses->parse($headers->get('from')) ?: $this->addresses->parse($headers->get('sender')))[0] ?? new Address('');
+
+        $to = $this->addresses->parse(implode(', ', $headers->all('to')));
+        $report ??= Report::ofText($root, $from, $to, $this->decoder->decode($headers->get('subject')), $text);
 
         return new MessageContent(
             MessageIds::own($this->text->decode($headers->get('message-id'), '')),
@@ -53,19 +57,19 @@ final readonly class MessageReader
             MessageIds::in($this->text->decode($headers->get('references').' '.$headers->get('in-reply-to').(null === $report ? '' : " <{$report->messageHeader}>"), '')),
             $from,
             $this->addresses->parse($headers->get('reply-to')),
-            $this->addresses->parse(implode(', ', $headers->all('to'))),
+            $to,
             $this->addresses->parse(implode(', ', $headers->all('cc'))),
             self::line(Letters::plain($this->decoder->decode($headers->get('subject')))),
             $sentAt,
             $dateSource,
-            $isPlain ? $plain : $this->htmlText->of($bounded->html ?? ''),
+            $text,
             $html,
             $isPlain,
-            $this->attachments($parts),
+            $this->attachments($parts, $sentAt->zone),
             $this->listHeaders($headers),
             self::fingerprintOf($headers, $raw),
             $report,
-            [...$this->limits($root, $bounded), ...$this->remarks->of($from, $this->decoder->decode($headers->get('from')), $this->decoder->decode($headers->get('subject')), $this->names($parts), $bounded?->html)],
+            [...$this->limits($root, $bounded), ...$this->guesses($parts), ...$this->remarks->of($from, $this->decoder->decode($headers->get('from')), $this->decoder->decode($headers->get('subject')), $this->names($parts), $bounded?->html)],
         );
     }
 
@@ -74,7 +78,7 @@ final readonly class MessageReader
     {
         $texts = [];
         foreach ($parts as $part) {
-            $text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], $this->string($part));
+            $text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], $this->text->decode(InlineFiles::in($part->bytes())->text, $this->charset($part)));
             $type = $part->headers->get('content-type');
             if ('flowed' === strtolower($this->parameters->get($type, 'format'))) {
                 $text = FlowedText::unflow($text, 'yes' === strtolower($this->parameters->get($type, 'delsp')));
@@ -99,17 +103,37 @@ final readonly class MessageReader
             return $m[1];
         }
 
-        return $declared;
+        return $this->guessed($part, $declared) ?? $declared;
+    }
+
+    /** The set of a part that does not say one, or one without the letters that are in it; null when it is not told by guessing. */
+    private function guessed(MimePart $part, string $declared): ?string
+    {
+        return \in_array(strtolower(trim($declared)), ['', 'us-ascii', 'ascii', 'unknown-8bit', 'x-unknown', '8bit'], true) ? CharsetGuess::of($part->bytes()) : null;
+    }
+
+    /** @return list<Remark> */
+    private function guesses(BodyParts $parts): array
+    {
+        foreach ([...$parts->plain, ...$parts->html] as $part) {
+            $charset = $this->parameters->get($part->headers->get('content-type'), 'charset');
+            if ($this->charset($part) !== $charset && null !== $this->guessed($part, $charset)) {
+                return [new Remark(RemarkKind::Charset)];
+            }
+        }
+
+        return [];
     }
 
     /** @return list<AttachmentContent> */
-    private function attachments(BodyParts $parts): array
+    private function attachments(BodyParts $parts, \DateTimeZone $zone): array
     {
         $attachments = [];
         foreach ($parts->attached as $part) {
             $type = $parts->typeOf($part);
             $disposition = $part->headers->get('content-disposition');
             $bytes = $part->bytes();
+            $isCalendar = \in_array($type, ['text/calendar', 'application/ics'], true);
             $contentId = MessageIds::own($this->text->decode($part->headers->get('content-id'), ''));
             $attachments[] = new AttachmentContent(new Attachment(
                 $this->fileName($part, $type, \count($attachments) + 1),
@@ -117,8 +141,15 @@ final readonly class MessageReader
                 \strlen($bytes),
                 $contentId,
                 '' !== $contentId && 'attachment' !== $this->parameters->value($disposition) && [] !== $parts->html,
-                \in_array($type, ['text/calendar', 'application/ics'], true) ? $this->method($part, $bytes) : '',
+                $isCalendar ? $this->method($part, $bytes) : '',
+                $isCalendar ? $this->calendars?->event($this->text->decode($bytes, $this->parameters->get($part->headers->get('content-type'), 'charset')), $zone) : null,
             ), $bytes);
+        }
+
+        foreach ($parts->plain as $part) {
+            foreach (InlineFiles::in($part->bytes())->files as [$name, $type, $bytes]) {
+                $attachments[] = new AttachmentContent(new Attachment(self::shortName($this->cleanName($name) ?: 'attachment-'.(\count($attachments) + 1)), $type, \strlen($bytes)), $bytes);
+            }
         }
 
         return $attachments;
@@ -161,13 +192,19 @@ final readonly class MessageReader
             $subject = $this->decoder->decode(Headers::parse(substr($part->bytes(), 0, 16_384))->get('subject'));
             $name = '' === $subject ? '' : $subject.'.eml';
         }
-        $name = trim((string) preg_replace(['/^.*[\/\\\\](?=[^\/\\\\]+$)/u', '/[\/\\\\\x00-\x1f\x7f]+/u'], ['', ' '], $name), ' .');
+        $name = $this->cleanName($name);
         if ('' !== $name) {
             return self::shortName($name);
         }
         $endings = ['text/calendar' => 'ics', 'text/plain' => 'txt', 'text/html' => 'html', 'message/rfc822' => 'eml', 'message/delivery-status' => 'txt', 'image/jpeg' => 'jpg', 'application/pgp-signature' => 'asc', 'application/pkcs7-signature' => 'p7s'];
 
         return 'attachment-'.$number.'.'.($endings[$type] ?? preg_replace('/[^a-z0-9]+/', '', explode('/', $type)[1] ?? '') ?: 'bin');
+    }
+
+    /** Without a path and what no file system takes. */
+    private function cleanName(string $name): string
+    {
+        return trim((string) preg_replace(['/^.*[\/\\\\](?=[^\/\\\\]+$)/u', '/[\/\\\\\x00-\x1f\x7f]+/u'], ['', ' '], mb_scrub($name)), ' .');
     }
 
     /** A line that is shown in many places: what is too long for them is cut. */

@@ -21,12 +21,36 @@ final readonly class MimePart
     /** The body's bytes with the transfer encoding undone (RFC 2045, 6), errors passed over. */
     public function bytes(): string
     {
-        return match (strtolower(trim(explode(';', $this->headers->get('content-transfer-encoding'))[0]))) {
-            'base64' => $this->base64decoded(),
-            'quoted-printable' => quoted_printable_decode($this->body),
-            'x-uuencode', 'uuencode', 'x-uue' => $this->uudecoded(),
+        $encoding = strtolower((string) preg_replace('/[^a-z0-9].*$/is', '', str_replace(['_', ' ', '-', '"'], '', trim($this->headers->get('content-transfer-encoding')))));
+
+        return match ($encoding) {
+            'base64' => $this->isBase64() ? $this->base64decoded() : $this->body,
+            'quotedprintable' => quoted_printable_decode($this->body),
+            'xuuencode', 'uuencode', 'xuue' => $this->uudecoded(),
+            '' => $this->isQuotedPrintable() ? quoted_printable_decode($this->body) : $this->body,
             default => $this->body,
         };
+    }
+
+    /** Some programs say base64 of what is plain text: words with blanks between them. */
+    private function isBase64(): bool
+    {
+        $start = substr(ltrim($this->body), 0, 4000);
+
+        return preg_match_all('/[^A-Za-z0-9+\/=\s]/', $start) + preg_match_all('/\S[ \t]+\S/', $start) <= \strlen($start) / 50;
+    }
+
+    /** Nothing says so, but lines are broken with "=" and characters written as "=3D" (RFC 2045, 6.7). */
+    private function isQuotedPrintable(): bool
+    {
+        $start = substr($this->body, 0, 20_000);
+        if (1 !== preg_match('/^text\/|^$/i', trim($this->headers->get('content-type'))) || 1 === preg_match('/[\x80-\xff]/', $start)) {
+            return false;
+        }
+        $broken = preg_match_all('/=\r?\n/', $start);
+        $written = preg_match_all('/=(?:[89A-F][0-9A-F]|3D|20(?=\r?\n))/', $start);
+
+        return $written >= 2 && $broken + $written >= 4 && 0 === preg_match('/=(?![0-9A-F]{2}|\r?\n|$)/', $start);
     }
 
     /** Some programs encode in pieces, each with padding of its own. */

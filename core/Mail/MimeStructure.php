@@ -118,8 +118,15 @@ final readonly class MimeStructure
         $next = 0 === $start ? false : strpos($raw, "\n--", $start - 1);
         $block = substr($raw, $start, (false === $next ? $end : max($start, $next + 1)) - $start);
         $hasBody = 1 === preg_match(self::EMPTY_LINE, $block, $m, \PREG_OFFSET_CAPTURE);
-        $headers = Headers::parse($hasBody ? substr($block, 0, $m[0][1]) : $block);
-        $part = new OpenPart($headers, $start + ($hasBody ? $m[0][1] + \strlen($m[0][0]) : \strlen($block)), $end);
+        $header = $hasBody ? substr($block, 0, $m[0][1]) : $block;
+        $body = $hasBody ? $m[0][1] + \strlen($m[0][0]) : \strlen($block);
+        $early = Headers::end($header);
+        if ($early < \strlen($header)) {
+            // The empty line that parts them is missing.
+            [$header, $body] = [substr($header, 0, $early), $early];
+        }
+        $headers = Headers::parse($header);
+        $part = new OpenPart($headers, $start + $body, $end);
         $type = $headers->get('content-type');
         if (1 === preg_match('/^\s*multipart\//i', $type)) {
             $boundary = rtrim($this->parameters->get($type, 'boundary'));

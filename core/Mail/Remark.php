@@ -36,6 +36,7 @@ final readonly class Remark
             RemarkKind::HeaderLines => \sprintf('Its header has more than %s lines; those behind them are not read.', number_format(Limit::HEADER_LINES)),
             RemarkKind::Field => 'A field of its header is too long, and is not read to its end.',
             RemarkKind::Html => 'Its formatting is too large or too deep, and is shown simplified or only in part.',
+            RemarkKind::Charset => 'It does not say in which character set it is written; that was guessed.',
             RemarkKind::OtherAddress => \sprintf('The sender calls itself %s, and writes from %s.', $this->about, '' === $this->other ? 'no address' : $this->other),
             RemarkKind::TurnedName => 'The sender\'s name had marks in it that turn or hide letters; they are left out.',
             RemarkKind::MixedName => \sprintf('The name %s is written with letters of several scripts that look alike.', $this->about),

@@ -16,6 +16,9 @@ enum RemarkKind: string
     case Field = 'field';
     case Html = 'html';
 
+    /** Nobody says in which character set it is written; it was guessed. */
+    case Charset = 'charset';
+
     // What pretends to be something else.
     case OtherAddress = 'other_address';
     case TurnedName = 'turned_name';
@@ -29,7 +32,7 @@ enum RemarkKind: string
 
     public function isDeceit(): bool
     {
-        return !\in_array($this, [self::Depth, self::Parts, self::HeaderLines, self::Field, self::Html], true);
+        return !\in_array($this, [self::Depth, self::Parts, self::HeaderLines, self::Field, self::Html, self::Charset], true);
     }
 
     /** @return 'message'|'sender'|'subject'|'link'|'file' where it stands */

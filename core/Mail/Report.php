@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Mail;
 
 /**
- * What a delivery status notification says (RFC 3464).
+ * What a message reports of another one's delivery (RFC 3464).
  */
 final readonly class Report
 {
@@ -29,7 +29,8 @@ final readonly class Report
             $fields = Headers::parse(ltrim($block, "\r\n"));
             $recipient = self::address($fields->get('original-recipient')) ?: self::address($fields->get('final-recipient'));
             $action = strtolower(trim((string) preg_replace('/\(.*$/s', '', $fields->get('action'))));
-            if ('failed' === $action) {
+            // Some write "failure", or leave it out and give the status alone (RFC 3463).
+            if (\in_array($action, ['failed', 'failure', 'undeliverable', 'rejected'], true) || ('' === $action && 1 === preg_match('/^\s*5\.\d/', $fields->get('status')))) {
                 $failed[] = $recipient;
             }
         }
@@ -37,6 +38,23 @@ final readonly class Report
         $headers = null === $original ? null : Headers::parse(ltrim(preg_split('/\R[ \t]*\R/', $original->bytes(), 2)[0] ?? '', "\r\n"));
 
         return new self(trim((string) $headers?->get('message-id'), " \t<>"), array_values(array_filter($failed)));
+    }
+
+    /**
+     * What a message without a machine-readable part says in its text; null when it is no report.
+     *
+     * @param list<Address> $to
+     */
+    public static function ofText(MimePart $message, Address $from, array $to, string $subject, string $text): ?self
+    {
+        if (!Undelivered::isSaid($from, $message->headers->get('return-path'), $subject, $text)) {
+            return null;
+        }
+        $original = self::find($message, ['text/rfc822-headers', 'message/rfc822', 'message/global']);
+        $headers = null === $original ? '' : $original->bytes();
+        $header = 1 === preg_match('/^[> \t]*message-id:\s*<([^<>\s]{1,250})>/mi', substr($headers, 0, 65_536)."\n".mb_strcut($text, 0, 65_536), $m) ? $m[1] : '';
+
+        return new self($header, Undelivered::isDelay($subject, $text) ? [] : Undelivered::addresses($text, [$from, ...$to]));
     }
 
     /** @param list<string> $types */
@@ -60,7 +78,9 @@ final readonly class Report
     private static function address(string $field): string
     {
         $parts = explode(';', $field, 2);
+        $address = trim(trim($parts[1] ?? $parts[0]), '<>');
 
-        return trim(trim($parts[1] ?? ''), '<>');
+        // One that is masked reaches nobody, and says nothing of who was meant.
+        return str_contains($address, '*') || !str_contains($address, '@') ? '' : $address;
     }
 }

@@ -6,8 +6,8 @@ namespace ZippyTray\Core\Post;
 
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\People\Called;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Field\Speaker;
+use ZippyTray\Core\Time\Unreadable;
 
 /**
  * Fills in the gaps of a template. A gap stands in braces: {first name} of who gets it, {my name}, {my first name},

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\Reading;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Repeat\Frequency;
@@ -12,7 +13,6 @@ use ZippyTray\Core\Time\Repeat\Rule;
 use ZippyTray\Core\Time\Span;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Time\Week;
-use ZippyTray\Core\Time\When\Reading;
 
 /**
  * How a task comes again. There is never more than one of it to do: completing or skipping one
@@ -41,7 +41,7 @@ final readonly class Repeat
     /** The series that a phrase describes, or null when it describes none. */
     public static function of(Reading $reading, \DateTimeZone $zone, bool $fromCompletion = false): ?self
     {
-        return null === $reading->rule ? null : new self($reading->rule, $reading->clock, $zone, $fromCompletion, $reading->date, $reading->date);
+        return null === $reading->rule ? null : new self($reading->rule, $reading->clock, $zone, $fromCompletion || $reading->fromCompletion, $reading->date, $reading->date);
     }
 
     public function counted(bool $fromCompletion): self

@@ -6,9 +6,9 @@ namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
-use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\FoundDate;

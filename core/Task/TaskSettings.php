@@ -6,10 +6,10 @@ namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\ReadReminder;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Reminder;
-use ZippyTray\Core\Time\When\ReadReminder;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Unreadable;
 
 /**
  * How a person works with tasks.

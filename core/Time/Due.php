@@ -70,7 +70,7 @@ final readonly class Due
     /** The canonical text: "Fri 27 Nov 2026" or "Fri 27 Nov 2026, 15:00". */
     public function text(): string
     {
-        return $this->date->format('D j M Y').(null === $this->time ? '' : ', '.$this->time);
+        return $this->date->text().(null === $this->time ? '' : ', '.$this->time);
     }
 
     /** @return DueState */

@@ -115,6 +115,12 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
         return $this->noonUtc()->format($pattern);
     }
 
+    /** The canonical text: "Fri 27 Nov 2026". */
+    public function text(): string
+    {
+        return $this->format('D j M Y');
+    }
+
     public function isBefore(self $other): bool
     {
         return $this->iso < $other->iso;

@@ -71,6 +71,6 @@ final readonly class Moment
     /** The canonical text: "Fri 27 Nov 2026, 15:00". */
     public function text(): string
     {
-        return $this->date()->format('D j M Y').', '.$this->time();
+        return $this->date()->text().', '.$this->time();
     }
 }

@@ -60,6 +60,19 @@ final readonly class Week
         return $day;
     }
 
+    /** The one in the middle of the working days of the week that $date is in. */
+    public function middleWorkingDay(LocalDate $date): LocalDate
+    {
+        $days = [];
+        for ($day = $this->startOf($date); \count($days) < \count($this->workingDays); $day = $day->plusDays(1)) {
+            if ($this->isWorkingDay($day)) {
+                $days[] = $day;
+            }
+        }
+
+        return $days[intdiv(\count($days), 2)];
+    }
+
     public function isWorkingDay(LocalDate $date): bool
     {
         return \in_array($date->weekday(), $this->workingDays, true);

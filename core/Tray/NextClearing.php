@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\Time\DayMark;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\When\Speaker;
 
 /**
  * Putting off "until I next clear the tray".

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Field\ReadingKind;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\When\ReadingKind;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Unreadable;
 
 /**
  * The when phrases that a person has at hand for putting something off, in an order of their own.

@@ -265,4 +265,10 @@ abstract class ApiTestCase extends WebTestCase
 
         return str_ends_with($type, 'json') ? (array) json_decode($content, true, 512, \JSON_THROW_ON_ERROR) : [];
     }
+
+    /** @return array{date: string, time: string|null, text: string} a due as the page is given it */
+    protected static function due(string $date, ?string $time = null): array
+    {
+        return ['date' => $date, 'time' => $time, 'text' => (new \DateTimeImmutable($date))->format('D j M Y').(null === $time ? '' : ', '.$time)];
+    }
 }

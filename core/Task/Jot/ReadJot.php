@@ -12,13 +12,13 @@ use ZippyTray\Core\Task\Source;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\Reading;
+use ZippyTray\Core\Time\Field\ReadingKind;
+use ZippyTray\Core\Time\Field\ReadReminder;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Time\Span;
-use ZippyTray\Core\Time\When\Reading;
-use ZippyTray\Core\Time\When\ReadingKind;
-use ZippyTray\Core\Time\When\ReadReminder;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Unreadable;
 
 /**
  * Reads a task written down in one line: a title, then clauses in plain words, each behind a semicolon.
@@ -301,7 +301,7 @@ final class ReadJot
         $this->once($this->due, 'due');
         $this->due = $reading->due();
 
-        return [ClauseKind::Due, $reading->text(), self::others($reading)];
+        return [ClauseKind::Due, $this->due->text(), self::others($reading)];
     }
 
     private function isSpan(string $text): bool

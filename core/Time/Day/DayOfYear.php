@@ -7,35 +7,47 @@ namespace ZippyTray\Core\Time\Day;
 use ZippyTray\Core\Time\LocalDate;
 
 /**
- * "4 December", with or without a year, perhaps with the day of the week, which then helps to tell
- * the year.
+ * "27 November", with or without a year and a day of the week.
  */
-final readonly class DayOfYear implements Day
+final readonly class DayOfYear extends Day
 {
-    public function __construct(private int $day, private int $month, private ?int $year = null, private ?int $weekday = null)
+    /**
+     * @param int|null $weekday   what it is said to be (ISO 8601)
+     * @param bool     $isLenient whether it is that day also when it is another one of the week
+     */
+    public function __construct(private int $day, private int $month, private ?Year $year = null, private ?int $weekday = null, private bool $isLenient = false)
     {
     }
 
-    /** Without a year: the coming one, today included. */
+    /**
+     * Without a year: the coming one, today included. When the day of the week that was said is not that of the coming one,
+     * but that of the last one of this year, it is that one.
+     */
     public function ahead(LocalDate $today): ?LocalDate
     {
-        if (null !== $this->year) {
-            return LocalDate::on($this->year, $this->month, $this->day);
+        $date = $this->dated($today);
+        if (null === $date || null === $this->weekday || $date->weekday() === $this->weekday) {
+            return $date;
         }
-        $coming = array_values(array_filter($this->candidates($today, 0, 8), static fn (LocalDate $date): bool => !$date->isBefore($today)));
+        $last = null === $this->year ? LocalDate::on($today->year(), $this->month, $this->day) : null;
 
-        return $this->onWeekday($coming) ?? $coming[0] ?? null;
+        return null !== $last && $last->isBefore($today) && $last->weekday() === $this->weekday ? $last : ($this->isLenient ? $date : null);
     }
 
     /** Without a year: the last one, today included. */
     public function behind(LocalDate $today): ?LocalDate
     {
         if (null !== $this->year) {
-            return LocalDate::on($this->year, $this->month, $this->day);
+            return $this->ahead($today);
         }
-        $gone = array_values(array_filter(array_reverse($this->candidates($today, -8, 0)), static fn (LocalDate $date): bool => !$today->isBefore($date)));
+        for ($years = 0; $years < 9; ++$years) {
+            $date = LocalDate::on($today->year() - $years, $this->month, $this->day);
+            if (null !== $date && !$today->isBefore($date)) {
+                return $this->isLenient || null === $this->weekday || $date->weekday() === $this->weekday ? $date : $this->ahead($today);
+            }
+        }
 
-        return $this->onWeekday($gone) ?? $gone[0] ?? null;
+        return null;
     }
 
     public function isFixed(): bool
@@ -43,24 +55,21 @@ final readonly class DayOfYear implements Day
         return null !== $this->year;
     }
 
-    /** @return list<LocalDate> earliest first */
-    private function candidates(LocalDate $today, int $from, int $to): array
+    public function problem(LocalDate $today): string
     {
-        return array_values(array_filter(array_map(
-            fn (int $years): ?LocalDate => LocalDate::on($today->year() + $years, $this->month, $this->day),
-            range($from, $to),
-        )));
+        $date = $this->dated($today);
+
+        return null === $date ? '%s is not a day of the calendar.' : '%s cannot be: '.$date->format('j M Y').' is a '.$date->format('l').'.';
     }
 
-    /**
-     * @param list<LocalDate> $dates nearest first
-     *
-     * @return LocalDate|null the nearer of the first two that is on the day of the week
-     */
-    private function onWeekday(array $dates): ?LocalDate
+    private function dated(LocalDate $today): ?LocalDate
     {
-        foreach (\array_slice($dates, 0, 2) as $date) {
-            if ($date->weekday() === $this->weekday) {
+        if (null !== $this->year) {
+            return LocalDate::on($this->year->of($today), $this->month, $this->day);
+        }
+        for ($years = 0; $years < 9; ++$years) {
+            $date = LocalDate::on($today->year() + $years, $this->month, $this->day);
+            if (null !== $date && !$date->isBefore($today)) {
                 return $date;
             }
         }

@@ -8,56 +8,60 @@ use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Week;
 
 /**
- * The beginning or the end of a week, a month, a quarter or a year: "next week", "end of the month", "this
- * weekend". The end of a week is its last working day, and a weekend begins on Saturday.
+ * A day of this week, month, quarter or year, or of one of the next ones.
  */
-final readonly class Period implements Day
+final readonly class Period extends Day
 {
-    /** @param int $ahead 0: this one, 1: the next one */
-    private function __construct(private string $what, private int $ahead, private Week $week)
+    /**
+     * @param Unit $unit  a week, month, quarter or year
+     * @param int  $ahead 0: this one, 1: the next one
+     * @param bool $isThe "the middle of the month": the coming one, when that of this month is over
+     */
+    public function __construct(private Unit $unit, private Edge $edge, private int $ahead, private Week $week = new Week(), private bool $isThe = false)
     {
     }
 
-    public static function beginning(Unit $unit, int $ahead, Week $week = new Week()): self
+    public function ahead(LocalDate $today): LocalDate
     {
-        return new self('begin '.$unit->value, $ahead, $week);
+        $date = $this->of($today, $this->ahead);
+
+        return $this->isThe && $date->isBefore($today) ? $this->of($today, $this->ahead + 1) : $date;
     }
 
-    public static function end(Unit $unit, int $ahead, Week $week = new Week()): self
+    private function of(LocalDate $today, int $ahead): LocalDate
     {
-        return new self('end '.$unit->value, $ahead, $week);
-    }
+        $month = $today->plusDays(1 - $today->day());
 
-    public static function weekend(int $ahead, Week $week = new Week()): self
-    {
-        return new self('weekend', $ahead, $week);
-    }
-
-    public function ahead(LocalDate $today): ?LocalDate
-    {
-        $month = $today->plusDays(1 - $today->day())->plusMonths($this->ahead);
-        $quarter = $today->plusDays(1 - $today->day())->plusMonths(3 * $this->ahead - ($today->month() - 1) % 3);
-
-        return match ($this->what) {
-            'begin week' => $this->week->startOf($today->plusDays(7 * $this->ahead)),
-            'end week' => 0 === $this->ahead ? $this->week->end($today) : $this->week->lastWorkingDay($today->plusDays(7 * $this->ahead)),
-            'weekend' => 0 === $this->ahead ? $today->plusDays((6 - $today->weekday() + 7) % 7) : $this->week->dayIn($today->plusDays(7 * $this->ahead), 6),
-            'begin month' => $month,
-            'end month' => $month->endOfMonth(),
-            'begin quarter' => $quarter,
-            'end quarter' => $quarter->plusMonths(2)->endOfMonth(),
-            'begin year' => LocalDate::on($today->year() + $this->ahead, 1, 1),
-            default => LocalDate::on($today->year() + $this->ahead, 12, 31),
+        return match ($this->unit) {
+            Unit::Month => $this->inMonths($month->plusMonths($ahead), 1),
+            Unit::Quarter => $this->inMonths($month->plusMonths(3 * $ahead - ($today->month() - 1) % 3), 3),
+            Unit::Year => $this->inMonths($month->plusMonths(12 * $ahead - ($today->month() - 1)), 12),
+            default => $this->inWeek($today, $ahead),
         };
     }
 
-    public function behind(LocalDate $today): ?LocalDate
+    private function inMonths(LocalDate $first, int $months): LocalDate
     {
-        return null;
+        $last = $first->plusMonths($months - 1);
+
+        return match ($this->edge) {
+            Edge::Begin => $first,
+            Edge::Middle => 12 === $months ? $first->plusMonths(6) : $first->plusMonths(intdiv($months, 2))->plusDays(14),
+            Edge::Late => 1 === $months ? $first->plusDays(24) : $last,
+            Edge::End => $last->endOfMonth(),
+        };
     }
 
-    public function isFixed(): bool
+    private function inWeek(LocalDate $today, int $ahead): LocalDate
     {
-        return true;
+        $there = $today->plusDays(7 * $ahead);
+        if (Edge::Begin === $this->edge) {
+            return $this->week->startOf($there);
+        }
+        if (Edge::Middle === $this->edge) {
+            return $this->week->middleWorkingDay($there);
+        }
+
+        return 0 === $ahead ? $this->week->end($today) : $this->week->lastWorkingDay($there);
     }
 }

@@ -19,7 +19,7 @@ final readonly class Rule
      * @param int            $interval  1 or more
      * @param list<NthDay>   $days      with a number: those of the month
      * @param list<int>      $monthDays 1 to 31, -1 is the last one
-     * @param int|null       $month     1 to 12; of a yearly rule
+     * @param list<int>      $months    1 to 12; of a yearly rule, or of a monthly one that leaves the others out
      * @param int|null       $position  which one of $days within the month (BYSETPOS), -1 is the last one
      * @param int|null       $count     how often; null: for ever, or until $until
      * @param LocalDate|null $until     the last day on which it may be
@@ -30,7 +30,7 @@ final readonly class Rule
         public int $interval = 1,
         public array $days = [],
         public array $monthDays = [],
-        public ?int $month = null,
+        public array $months = [],
         public ?int $position = null,
         public ?int $count = null,
         public ?LocalDate $until = null,
@@ -40,13 +40,13 @@ final readonly class Rule
 
     public function ending(?int $count, ?LocalDate $until): self
     {
-        return new self($this->frequency, $this->interval, $this->days, $this->monthDays, $this->month, $this->position, $count, $until, $this->weekStart);
+        return new self($this->frequency, $this->interval, $this->days, $this->monthDays, $this->months, $this->position, $count, $until, $this->weekStart);
     }
 
     /** The first day from $from on that fits, whatever the interval; null when none ever does. */
     public function first(LocalDate $from): ?LocalDate
     {
-        $every = new self($this->frequency, 1, $this->days, $this->monthDays, $this->month, $this->position, weekStart: $this->weekStart);
+        $every = new self($this->frequency, 1, $this->days, $this->monthDays, $this->months, $this->position, weekStart: $this->weekStart);
         foreach ($every->unlimited($from, $from) as $date) {
             return $date;
         }
@@ -86,8 +86,8 @@ final readonly class Rule
         if ($this->interval > 1) {
             $parts['INTERVAL'] = (string) $this->interval;
         }
-        if (null !== $this->month) {
-            $parts['BYMONTH'] = (string) $this->month;
+        if ([] !== $this->months) {
+            $parts['BYMONTH'] = implode(',', $this->months);
         }
         if ([] !== $this->monthDays) {
             $parts['BYMONTHDAY'] = implode(',', $this->monthDays);
@@ -135,8 +135,9 @@ final readonly class Rule
         }
         $days = array_map(static fn (string $day): NthDay => self::day($day) ?? throw $refused, isset($parts['BYDAY']) ? explode(',', $parts['BYDAY']) : []);
         $monthDays = array_map(static fn (string $day): int => 1 === preg_match('/^(-1|[1-9]|[12]\d|3[01])$/D', $day) ? (int) $day : throw $refused, isset($parts['BYMONTHDAY']) ? explode(',', $parts['BYMONTHDAY']) : []);
+        $months = array_map(static fn (string $month): int => 1 === preg_match('/^([1-9]|1[0-2])$/D', $month) ? (int) $month : throw $refused, isset($parts['BYMONTH']) ? explode(',', $parts['BYMONTH']) : []);
         $weekStart = array_search($parts['WKST'] ?? 'MO', NthDay::CODES, true);
-        $rule = new self($frequency, $number('INTERVAL', 1, 999_999) ?? 1, $days, $monthDays, $number('BYMONTH', 1, 12), $number('BYSETPOS', -1, 23), $number('COUNT', 1, 999_999), isset($parts['UNTIL']) ? self::until($parts['UNTIL'], $zone) ?? throw $refused : null, false === $weekStart ? throw $refused : $weekStart);
+        $rule = new self($frequency, $number('INTERVAL', 1, 999_999) ?? 1, $days, $monthDays, $months, $number('BYSETPOS', -1, 23), $number('COUNT', 1, 999_999), isset($parts['UNTIL']) ? self::until($parts['UNTIL'], $zone) ?? throw $refused : null, false === $weekStart ? throw $refused : $weekStart);
 
         return $rule->isComplete() ? $rule : throw $refused;
     }
@@ -194,8 +195,8 @@ final readonly class Rule
             $found = array_map(static fn (NthDay $day): LocalDate => $week->dayIn($start->plusDays(7 * $steps), $day->weekday), $this->days);
         } else {
             $first = $start->plusDays(1 - $start->day());
-            $first = Frequency::Monthly === $this->frequency ? $first->plusMonths($steps) : LocalDate::on($start->year() + $steps, $this->month ?? 1, 1);
-            $found = null === $first ? [] : $this->inMonth($first);
+            $begins = Frequency::Monthly === $this->frequency ? array_filter([$first->plusMonths($steps)], fn (LocalDate $month): bool => [] === $this->months || \in_array($month->month(), $this->months, true)) : array_map(static fn (int $month): ?LocalDate => LocalDate::on($start->year() + $steps, $month, 1), $this->months);
+            $found = array_merge(...array_map($this->inMonth(...), array_values(array_filter($begins))));
         }
         usort($found, static fn (LocalDate $a, LocalDate $b): int => (string) $a <=> (string) $b);
 
@@ -225,10 +226,10 @@ final readonly class Rule
     private function isComplete(): bool
     {
         return match ($this->frequency) {
-            Frequency::Daily => [] === $this->days && [] === $this->monthDays && null === $this->month && null === $this->position,
-            Frequency::Weekly => [] !== $this->days && [] === $this->monthDays && null === $this->month && null === $this->position && [] === array_filter($this->days, static fn (NthDay $day): bool => null !== $day->nth),
-            Frequency::Monthly => null === $this->month && ([] !== $this->days || [] !== $this->monthDays),
-            Frequency::Yearly => null !== $this->month && ([] !== $this->days || [] !== $this->monthDays),
+            Frequency::Daily => [] === $this->days && [] === $this->monthDays && [] === $this->months && null === $this->position,
+            Frequency::Weekly => [] !== $this->days && [] === $this->monthDays && [] === $this->months && null === $this->position && [] === array_filter($this->days, static fn (NthDay $day): bool => null !== $day->nth),
+            Frequency::Monthly => [] !== $this->days || [] !== $this->monthDays,
+            Frequency::Yearly => [] !== $this->months && ([] !== $this->days || [] !== $this->monthDays),
         };
     }
 

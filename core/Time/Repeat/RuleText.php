@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Time\Repeat;
 
+use ZippyTray\Core\Time\LocalDate;
+
 /**
  * A rule in words that say the same when they are read again.
  */
@@ -15,6 +17,9 @@ final readonly class RuleText
 
     private const NTH = [-1 => 'last', 1 => 'first', 2 => 'second', 3 => 'third', 4 => 'fourth', 5 => 'fifth'];
 
+    /** The months with which a quarter begins or ends. */
+    private const QUARTERS = [[1, 4, 7, 10], [3, 6, 9, 12]];
+
     /** "every weekday", "every 2 weeks on Tuesday", "every month on the last Friday", without beginning and end. */
     public static function of(Rule $rule): string
     {
@@ -23,9 +28,26 @@ final readonly class RuleText
         return match ($rule->frequency) {
             Frequency::Daily => $every,
             Frequency::Weekly => self::weekly($rule, $every),
-            Frequency::Monthly => $every.' on '.self::inMonth($rule),
-            Frequency::Yearly => $every.' on '.self::inYear($rule),
+            Frequency::Monthly => (self::isOfQuarters($rule) ? 'every quarter' : $every).' on '.self::inMonth($rule),
+            Frequency::Yearly => self::isOfQuarters($rule) ? 'every quarter on '.self::inMonth($rule) : $every.' on '.self::inYear($rule),
         };
+    }
+
+    /** "every week": the days are left out where they follow from the first one. */
+    public static function ofDistance(Rule $rule, LocalDate $first): string
+    {
+        $follows = match ($rule->frequency) {
+            Frequency::Weekly => 1 === \count($rule->days),
+            Frequency::Monthly => [] === $rule->days && [$first->day()] === $rule->monthDays && $first->day() < 29,
+            default => false,
+        };
+
+        return !$follows ? self::of($rule) : (1 === $rule->interval ? 'every '.$rule->frequency->unit() : \sprintf('every %d %ss', $rule->interval, $rule->frequency->unit()));
+    }
+
+    private static function isOfQuarters(Rule $rule): bool
+    {
+        return 1 === $rule->interval && \in_array($rule->months, self::QUARTERS, true);
     }
 
     private static function weekly(Rule $rule, string $every): string
@@ -61,7 +83,7 @@ final readonly class RuleText
 
     private static function inYear(Rule $rule): string
     {
-        $month = self::MONTHS[$rule->month ?? 1];
+        $month = self::joined(array_map(static fn (int $month): string => self::MONTHS[$month], $rule->months));
         $isPlain = null === $rule->position && [] === $rule->days && -1 !== ($rule->monthDays[0] ?? -1);
 
         return $isPlain ? $rule->monthDays[0].' '.$month : self::inMonth($rule).' of '.$month;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
+use ZippyTray\Core\Time\Prose\Spot;
+
 /**
  * Reads from the words around a date what it is about.
  */
@@ -43,11 +45,11 @@ final readonly class DateContext
 
     private bool $isPast;
 
-    public function __construct(private DateSpot $spot, Sentence $sentence, private ?Request $request)
+    public function __construct(private Spot $spot, Sentence $sentence, private ?Request $request)
     {
-        $this->before = mb_substr($sentence->lower, 0, $spot->from());
-        $this->behind = mb_substr($sentence->lower, $spot->to());
-        $this->inside = mb_substr($sentence->lower, $spot->from(), $spot->to() - $spot->from());
+        $this->before = mb_substr($sentence->lower, 0, $spot->from);
+        $this->behind = mb_substr($sentence->lower, $spot->to);
+        $this->inside = mb_substr($sentence->lower, $spot->from, $spot->to - $spot->from);
         $this->clause = self::clause($this->before, $this->inside, $this->behind);
         $this->isOurs = null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:whether|if|when|which|what|how|who|where)\b[^,;]*$/u', $this->before);
         $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower));
@@ -65,7 +67,7 @@ final readonly class DateContext
             return null;
         }
 
-        return new DateReading($this->asked($this->isOurs), $this->isPast, $this->start(), $this->spot->to() + mb_strlen(rtrim($m[0], ' (')));
+        return new DateReading($this->asked($this->isOurs), $this->isPast, $this->start(), $this->spot->to + mb_strlen(rtrim($m[0], ' (')));
     }
 
     /** "by Friday", "no later than Friday", "within ten days". */
@@ -74,7 +76,7 @@ final readonly class DateContext
         $isInside = 1 === preg_match('/^(?:by|before|within)\b/u', $this->inside);
         $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\bstand\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
 
-        return $isInside || $lead > 0 ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from() - $lead, $this->spot->to()) : null;
+        return $isInside || $lead > 0 ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from - $lead, $this->spot->to) : null;
     }
 
     /** "until Friday" ends a wait or an absence, unless it is how long one can do something. */
@@ -88,13 +90,13 @@ final readonly class DateContext
         $isOpen = 1 === preg_match('/\b(?:you have|you\'ve got|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
             || ($this->isOurs && 1 === preg_match(self::TASKS, $this->before) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off)\b/u', $this->before));
 
-        return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from() - $lead);
+        return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - $lead);
     }
 
     /** "since Monday", "from 1 December", "your letter of 3 November". */
     private function noted(): ?DateReading
     {
-        $isStretch = 1 === preg_match('/\bfrom\s+$/u', $this->before) && (null !== $this->spot->time || 1 === preg_match('/\b(?:to|until|till)\b|[–-]/u', $this->inside.mb_substr($this->behind, 0, 8)));
+        $isStretch = 1 === preg_match('/\bfrom\s+$/u', $this->before) && (null !== $this->spot->clock || 1 === preg_match('/\b(?:to|until|till)\b|[–-]/u', $this->inside.mb_substr($this->behind, 0, 8)));
         if ($isStretch || 1 !== preg_match(self::NOT_AHEAD, $this->before)) {
             return null;
         }
@@ -106,7 +108,7 @@ final readonly class DateContext
     /** A time alone says a date only as a deadline. */
     private function timeAlone(): ?DateReading
     {
-        return $this->spot->isDay || null === $this->spot->time ? null : new DateReading(null, false, 0, 0);
+        return $this->spot->isDay || null === $this->spot->clock ? null : new DateReading(null, false, 0, 0);
     }
 
     private function rest(): DateReading
@@ -115,10 +117,10 @@ final readonly class DateContext
             return $this->dated(DateKind::Mention, true, $this->start());
         }
         if ($this->isOurs && 1 !== preg_match(self::EVENT, mb_strtolower($this->request->action ?? ''))) {
-            return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to());
+            return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         if (1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
-            return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to());
+            return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
 
         return $this->dated(DateKind::Mention, false, $this->start());
@@ -126,7 +128,7 @@ final readonly class DateContext
 
     private function dated(DateKind $kind, bool $isPast, int $from): DateReading
     {
-        return new DateReading($this->spot->isDay ? $kind : null, $isPast, $from, $this->spot->to());
+        return new DateReading($this->spot->isDay ? $kind : null, $isPast, $from, $this->spot->to);
     }
 
     /** What the sender, or somebody else, is going to do is no deadline of the reader's. */
@@ -139,8 +141,8 @@ final readonly class DateContext
     private function start(): int
     {
         return 1 === preg_match('/\b(?:on|at|from|since|for|in|of|after|during|around|about|as of|dated|until)(?:\s+the)?\s+$/u', $this->before, $m)
-            ? $this->spot->from() - mb_strlen($m[0])
-            : $this->spot->from();
+            ? $this->spot->from - mb_strlen($m[0])
+            : $this->spot->from;
     }
 
     private static function clause(string $before, string $inside, string $behind): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
+use ZippyTray\Core\Mail\Undelivered;
+
 /**
  * Tells what kind of mail a message is, from its header fields (RFC 2369, 2919, 3464, 3834), its
  * sender and its words.
@@ -12,13 +14,21 @@ final readonly class KindOfMail
 {
     private const MACHINE = '/^(?:no-?_?reply|do-?not-?reply|donotreply|noreply.*|.*-?no-?reply|notifications?|notify|alerts?|mailer|automailer|system|robot|bot|automatic|info-?mail|orders?|billing|invoices?|receipts?|shipping|tracking|confirmations?|tickets?|reservations?|security|account|accounts|updates?|postmaster|mailer-daemon|daemon|root|cron|monitor|backup|calendar|service)$/';
 
-    private const DAEMON = '/^(?:mailer-daemon|postmaster|mail-daemon|mdaemon)$/';
-
-    private const UNDELIVERED = '/undeliver|delivery (?:status|failure|failed|has failed|report)|returned mail|failure notice|could not be delivered|not delivered|mail delivery|unzustellbar|delivery incomplete/';
-
-    private const STILL_TRYING = '/delayed|(?:will|still) (?:keep |be )?(?:retry|try|tried)|no action is (?:needed|required)|has not (?:yet )?been delivered yet|warning: message/';
-
     private const AWAY = '/^\s*(?:out of (?:the )?office|automatic reply|auto(?:matic)?[- ]?(?:reply|response|antwort)|away from (?:my|the) (?:desk|office|email)|on (?:leave|holiday|vacation)|abwesenheit|absence|réponse automatique|respuesta automática|resposta automática|risposta automatica|i am away)\b/u';
+
+    private const AWAY_TEXT = '/
+        \b(?:i(?:\s+am|[’\']m)|we\s+are)\s+(?:currently\s+|now\s+|presently\s+)?(?:out\s+of\s+(?:the\s+)?office|away|on\s+(?:annual\s+|maternity\s+|parental\s+|sick\s+)?(?:leave|holiday|vacation)|travelling|not\s+in\s+the\s+office|closed)
+        | thank\s+you\s+for\s+(?:your\s+(?:e-?mail|message|mail|enquiry)|contacting)
+        | this\s+is\s+an\s+automat
+        | ich\s+bin\s+.{0,40}(?:nicht\s+(?:im\s+(?:büro|haus)|erreichbar)|abwesend|im\s+urlaub|außer\s+haus)
+        | je\s+suis\s+(?:actuellement\s+)?(?:absente?|en\s+congés?)
+        | (?:estoy|estaré)\s+(?:fuera|ausente|de\s+vacaciones)
+        | sono\s+(?:fuori|assente|in\s+ferie)
+        | ik\s+ben\s+(?:afwezig|niet\s+aanwezig|met\s+vakantie)
+        | estou\s+(?:fora|ausente|de\s+férias)
+        | jag\s+är\s+(?:inte\s+på\s+kontoret|ledig|på\s+semester) | jeg\s+er\s+(?:ikke\s+på\s+kontoret|bortreist|på\s+ferie)
+        | jestem\s+(?:nieobecn|na\s+urlopie) | меня\s+нет\s+в\s+офисе | olen\s+(?:poissa|lomalla)
+    /xu';
 
     private const COMMERCE = '/\d+\s?% (?:off|discount|less|cheaper|rabatt|auf)|\b(?:sale|sales|discounts?|deals?|bargains?|vouchers?|coupons?|promo(?:tion)?(?:al)?(?: code)?|code [A-Z0-9]{4,}|save (?:up to|over|big|\d)|free (?:shipping|delivery|gift|trial|sample)|shop now|buy now|order now|buy one|limited (?:time|offer|edition)|last chance|ends (?:tonight|today|soon|sunday)|special offer|exclusive offer|best price|lowest price|from only|only \d|new arrivals|new collection|clearance|black friday|cyber monday|subscribe now|upgrade (?:now|today)|don\'t miss|hurry|while stocks last|unbeatable|treat yourself|we miss you|prices? (?:start|from|cut|drop))\b/iu';
 
@@ -36,7 +46,7 @@ final readonly class KindOfMail
         $local = strtolower(explode('@', $letter->from->email)[0]);
 
         return match (true) {
-            $this->isReport($letter, $subject, $local) => 1 === preg_match(self::STILL_TRYING, mb_strtolower($subject.' '.mb_substr($letter->text, 0, 2000))) ? MailKind::Delay : MailKind::Bounce,
+            $this->isReport($letter) => Undelivered::isDelay($letter->subject, $letter->text) ? MailKind::Delay : MailKind::Bounce,
             $this->isAutoReply($letter, $subject) => MailKind::AutoReply,
             $letter->hasAttachment('text/calendar') || $letter->hasAttachment('application/ics') => $this->isAnsweredInvitation($letter, $subject) ? MailKind::InvitationNews : MailKind::Invitation,
             $this->suspicion->isSuspicious($letter, $person) => MailKind::Suspicious,
@@ -59,17 +69,23 @@ final readonly class KindOfMail
         return 1 === preg_match('/^(?:accepted|declined|tentative(?:ly accepted)?|cancel+ed|updated invitation cancelled|zugesagt|abgesagt|accepté|refusé)\b/u', $subject);
     }
 
-    private function isReport(Letter $letter, string $subject, string $local): bool
+    private function isReport(Letter $letter): bool
     {
-        return $letter->hasAttachment('message/delivery-status')
-            || (1 === preg_match(self::DAEMON, $local) && 1 === preg_match(self::UNDELIVERED.'u', $subject.' '.mb_strtolower(mb_substr($letter->text, 0, 600))));
+        return $letter->hasAttachment('message/delivery-status') || Undelivered::isSaid($letter->from, $letter->header('return-path'), $letter->subject, $letter->text);
     }
 
     private function isAutoReply(Letter $letter, string $subject): bool
     {
         $auto = strtolower($letter->header('auto-submitted'));
+        $precedence = strtolower(trim($letter->header('precedence')));
+        if (str_starts_with($auto, 'auto-replied') || \in_array($precedence, ['auto_reply', 'auto-reply'], true) || '' !== $letter->header('x-autoreply').$letter->header('x-autorespond') || 1 === preg_match(self::AWAY, $subject)) {
+            return true;
+        }
+        // Under a subject of one's own, or as mail for many, it is told by how it begins.
+        $isHinted = '' !== $auto && 'no' !== $auto || \in_array($precedence, ['bulk', 'junk'], true) || '' !== $letter->header('x-auto-response-suppress');
+        $beginning = mb_strtolower(mb_substr($letter->text, 0, 500));
 
-        return str_starts_with($auto, 'auto-replied') || 'auto_reply' === strtolower($letter->header('precedence')) || 1 === preg_match(self::AWAY, $subject);
+        return '' === $letter->header('list-id') && 1 === preg_match(self::AWAY_TEXT, $beginning) && ($isHinted || 1 === preg_match('/\b(?:automatic(?:ally)?|automat(?:ed|isch\p{L}*)|automatique|automátic[ao]|automatic[ao]|automatisk|автоматическ)/u', $beginning));
     }
 
     private function isDiscussion(Letter $letter, string $local): bool

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Time\TimeSettings;
 
 /**
  * The person that mail is read for.
@@ -12,10 +13,11 @@ use ZippyTray\Core\Mail\Address;
 final readonly class Person
 {
     /**
-     * @param string $name     as the person writes it; may be empty
-     * @param bool   $dayFirst whether 4/12 is the fourth of December to this person
+     * @param string             $name as the person writes it; may be empty
+     * @param TimeSettings       $time how this person speaks of time
+     * @param \DateTimeZone|null $zone in which a moment is shown that was written in a zone of its own; null: as it was written
      */
-    public function __construct(public string $email, public string $name = '', public bool $dayFirst = true)
+    public function __construct(public string $email, public string $name = '', public TimeSettings $time = new TimeSettings(), public ?\DateTimeZone $zone = null)
     {
     }
 

@@ -13,7 +13,7 @@ use ZippyTray\Core\Mail\SubjectLine;
 final readonly class ReadLetter
 {
     /** To be raised whenever the rules change, so that what was found by older ones is found anew. */
-    public const VERSION = 3;
+    public const VERSION = 4;
 
     /** What the sender says to come: then it is worth looking at this again. */
     private const PROMISE = '/\b(?:i|we)(?:\'ll| will| shall| am going to|\'m going to| are going to|\'re going to) (?:also |then |probably |certainly |definitely |try to |be )?(?:send|get back|come back|let you know|be in touch|report|confirm|forward|share|return|know|have (?:it|them|an|the|a|more|news)|tell|call|ring|write|update|deliver|post|decide|hear|bring|finish|sending|able to)\b|\b(?:you\'ll|you will|you should|expect to) (?:have|hear|receive|get) (?:it|them|from|an?|the|our|my|more)\b/u';
@@ -40,7 +40,7 @@ final readonly class ReadLetter
         if (MailKind::Discussion === $kind) {
             $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
         }
-        $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person->dayFirst);
+        $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person);
         $items = $this->items($letter->text, $requests);
 
         return new Findings(

@@ -10,9 +10,9 @@ use Symfony\Component\Security\Core\User\UserInterface;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskSettings;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeSettings;
-use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\TraySettings;
@@ -158,7 +158,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     /** The person as advice knows it. */
     public function person(): Person
     {
-        return new Person($this->email, $this->name, $this->dayFirst);
+        return new Person($this->email, $this->name, $this->timeSettings(), $this->timeZone());
     }
 
     public function setPassword(string $hash): void

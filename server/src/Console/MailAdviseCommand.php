@@ -14,6 +14,8 @@ use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\FoundDate;
@@ -39,6 +41,7 @@ final class MailAdviseCommand extends Command
             ->addOption('me', null, InputOption::VALUE_REQUIRED, 'The address of the person that it is read for')
             ->addOption('name', null, InputOption::VALUE_REQUIRED, 'The name of that person', '')
             ->addOption('month-first', null, InputOption::VALUE_NONE, 'Read 4/12 as the twelfth of April')
+            ->addOption('zone', null, InputOption::VALUE_REQUIRED, 'The IANA zone in which a time is shown that was written in a zone of its own')
             ->setHelp('Prints one JSON object. Nothing is stored, and no habit counts. Days are those of the message\'s own zone; from and to are characters of its plain text, counted from 0.');
     }
 
@@ -65,7 +68,8 @@ final class MailAdviseCommand extends Command
             return self::FAILURE;
         }
         $letter = Letter::of($content);
-        $found = ($this->read)($letter, new Person($me, \is_string($name) ? $name : '', !(bool) $input->getOption('month-first')));
+        $zone = $input->getOption('zone');
+        $found = ($this->read)($letter, new Person($me, \is_string($name) ? $name : '', new TimeSettings(!(bool) $input->getOption('month-first')), \is_string($zone) ? Moment::zone($zone) : null));
         $advice = $this->adviser->advise([$found], new Circumstances($letter->sentAt->date(), Habit::none()));
         $output->writeln(json_encode([
             'decision' => $advice->decision,

@@ -12,13 +12,13 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Field\Reading;
+use ZippyTray\Core\Time\Field\WhenReader;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Time\TimeSettings;
-use ZippyTray\Core\Time\When\Reading;
-use ZippyTray\Core\Time\When\Unreadable;
-use ZippyTray\Core\Time\When\WhenReader;
+use ZippyTray\Core\Time\Unreadable;
 
 #[AsCommand('when:read', 'Prints what a when phrase says')]
 final class WhenReadCommand extends Command

@@ -19,13 +19,13 @@ use ZippyTray\Core\Post\AskAgain;
 use ZippyTray\Core\Post\HandOverLetter;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Task\Tasks;
-use ZippyTray\Core\Time\Due;
-use ZippyTray\Core\Time\When\Reading;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Field\Reading;
+use ZippyTray\Core\Time\Unreadable;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\WrittenLetter;
 use ZippyTray\Server\Store\OutgoingRows;
+use ZippyTray\Server\Store\View\DueView;
 
 /**
  * Letters as they begin. Nothing is kept until something is written.
@@ -71,7 +71,7 @@ final readonly class AnswerController
 
             $letter = $this->handedOver($account, new Letter(subject: $one->title(), text: $one->notes(), files: $one->files()), [], $one->title(), null === $due ? '' : Reading::day($due->date, $due->time));
 
-            return new JsonResponse($this->rows->letter($account, $letter, null, ['what' => $one->title(), 'due' => self::due($due)]));
+            return new JsonResponse($this->rows->letter($account, $letter, null, ['what' => $one->title(), 'due' => (null === $due ? null : DueView::asSaid($due))]));
         }
         $kind = AnswerKind::tryFrom($kind) ?? AnswerKind::New;
         $letter = AnswerKind::New === $kind ? new Letter() : (new Answering([$account->email], $account->timeZone()))->to($this->messages->get($account->id, $message ?? throw new NotFound('message', '')), $kind);
@@ -118,11 +118,5 @@ final readonly class AnswerController
         $isAbove = '' === trim($letter->text) || str_starts_with($letter->text, "\n\n");
 
         return $letter->withText($isAbove ? "\n\n-- \n".$signature.$letter->text : rtrim($letter->text)."\n\n-- \n".$signature."\n");
-    }
-
-    /** @return array{date: string, time: ?string}|null */
-    private static function due(?Due $due): ?array
-    {
-        return null === $due ? null : ['date' => (string) $due->date, 'time' => null === $due->time ? null : (string) $due->time];
     }
 }

@@ -19,9 +19,9 @@ use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Remind\RemindOf;
 use ZippyTray\Core\Time\DayMark;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
-use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
@@ -43,6 +43,7 @@ use ZippyTray\Server\Store\Proposals;
 use ZippyTray\Server\Store\StoredNow;
 use ZippyTray\Server\Store\TaskRows;
 use ZippyTray\Server\Store\View\AdviceView;
+use ZippyTray\Server\Store\View\DueView;
 use ZippyTray\Server\Store\View\MessageView;
 
 #[Route('/api')]
@@ -152,7 +153,7 @@ final readonly class ConversationController
             $promise = Promise::in($answer->text, $found[$answer->id]->dates ?? [], [] !== $answer->attachments, $now->date());
             if (null !== $promise) {
                 $until = null === $promise->by ? null : Moment::at($promise->by, $account->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
-                $row['promise'] = ['words' => $promise->words, 'until' => null === $until || !$until->isAfter($now->instant) ? null : ['date' => (string) $until->date(), 'time' => (string) $until->time()]];
+                $row['promise'] = ['words' => $promise->words, 'until' => null === $until || !$until->isAfter($now->instant) ? null : DueView::at($until)];
             }
 
             return $row;

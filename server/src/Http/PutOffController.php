@@ -14,7 +14,7 @@ use ZippyTray\Core\Time\Due;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\PutOffField;
 use ZippyTray\Server\Store\EntryRows;
-use ZippyTray\Server\Store\View\TaskRow;
+use ZippyTray\Server\Store\View\DueView;
 
 /**
  * Putting tasks off, with the difference shown before.
@@ -38,7 +38,7 @@ final readonly class PutOffController
     public function preview(#[CurrentUser] Account $account, #[MapRequestPayload] PutOffField $field): JsonResponse
     {
         $zone = $account->timeZone();
-        $local = static fn (?Due $due): ?array => null === $due ? null : TaskRow::local($due, $zone);
+        $local = static fn (?Due $due): ?array => null === $due ? null : DueView::in($zone, $due);
 
         return new JsonResponse(array_map(static fn (array $one): array => [
             'id' => $one['task']->id,

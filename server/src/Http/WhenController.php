@@ -11,11 +11,11 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Time\Distance;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\Reading;
+use ZippyTray\Core\Time\Field\ReadReminder;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Span;
-use ZippyTray\Core\Time\When\Reading;
-use ZippyTray\Core\Time\When\ReadReminder;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Unreadable;
 use ZippyTray\Server\Account\Account;
 
 /**

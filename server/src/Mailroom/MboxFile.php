@@ -33,6 +33,13 @@ final readonly class MboxFile
             return;
         }
         try {
+            $start = (string) fread($file, 8192);
+            if (str_contains($start, "\r") && !str_contains($start, "\n")) {
+                yield FoundMessage::unreadable($name, 0, 'Its lines end with a carriage return alone, which no mailbox file does. Convert its line ends first.');
+
+                return;
+            }
+            rewind($file);
             yield from $this->split($file, $name);
         } finally {
             fclose($file);
@@ -56,7 +63,7 @@ final readonly class MboxFile
         $line = fgets($file);
         while (false !== $line) {
             $next = fgets($file);
-            if ($afterEmpty && str_starts_with($line, 'From ') && $this->isSeparator($line, $next, $first)) {
+            if (str_starts_with($line, 'From ') && ($afterEmpty ? $this->isSeparator($line, $next, $first) : $this->isPlainSeparator($line, $next))) {
                 $first ??= $line;
                 if ($open) {
                     yield $this->found($name, $start, $raw, $tooLarge);
@@ -80,6 +87,12 @@ final readonly class MboxFile
     {
         return 1 === preg_match(self::DATED, $line)
             || (\is_string($next) && 1 === preg_match(self::FIELD, $next) && (\in_array($first, [null, $line], true) || 1 === preg_match(self::UNDATED, $line)));
+    }
+
+    /** Some leave out the empty line before it: then it has to have a date, and header fields behind it. */
+    private function isPlainSeparator(string $line, string|false $next): bool
+    {
+        return 1 === preg_match(self::DATED, $line) && \is_string($next) && 1 === preg_match(self::FIELD, $next);
     }
 
     private function found(string $name, int $start, string $raw, bool $tooLarge): FoundMessage

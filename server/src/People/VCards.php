@@ -91,16 +91,19 @@ final readonly class VCards
             $parts = self::parts($vcard, 'N');
             $name = trim(($parts[1] ?? '').' '.($parts[0] ?? ''));
         }
-        $address = array_filter(array_map(trim(...), self::parts($vcard, 'ADR')), static fn (string $part): bool => '' !== $part);
+        $emails = array_map(static fn (string $email): string => (string) preg_replace('/^mailto:/i', '', $email), self::all($vcard, 'EMAIL'));
+        // A card here has one address to write to; others stay in its note.
+        $others = implode(', ', \array_slice($emails, 1));
+        $note = implode("\n", array_filter([self::first($vcard, 'NOTE'), '' === $others ? '' : 'Also: '.$others]));
 
         return new Card(
             $name,
-            (string) preg_replace('/^mailto:/i', '', self::first($vcard, 'EMAIL')),
+            $emails[0] ?? '',
             array_map(static fn (string $phone): string => (string) preg_replace('/^tel:/i', '', $phone), self::all($vcard, 'TEL')),
             self::first($vcard, 'TITLE') ?: self::first($vcard, 'ROLE'),
             implode(', ', array_filter(self::parts($vcard, 'ORG'))),
-            implode("\n", $address),
-            self::first($vcard, 'NOTE'),
+            implode("\n\n", self::addresses($vcard)),
+            $note,
         );
     }
 
@@ -120,7 +123,25 @@ final readonly class VCards
     {
         $property = array_values($vcard->select($name))[0] ?? null;
 
-        return $property instanceof Property ? array_values(array_map(static fn (mixed $part): string => \is_string($part) ? $part : '', $property->getParts())) : [];
+        return $property instanceof Property ? self::texts($property) : [];
+    }
+
+    /** @return list<string> the postal addresses, each over several lines */
+    private static function addresses(VCard $vcard): array
+    {
+        $addresses = [];
+        foreach ($vcard->select('ADR') as $property) {
+            $lines = $property instanceof Property ? array_filter(array_map(trim(...), self::texts($property)), static fn (string $line): bool => '' !== $line) : [];
+            $addresses[] = implode("\n", $lines);
+        }
+
+        return array_values(array_unique(array_filter($addresses)));
+    }
+
+    /** @return list<string> one for each part; of one that has several values (RFC 6350, 6.3.1) they stand below one another */
+    private static function texts(Property $property): array
+    {
+        return array_values(array_map(static fn (mixed $part): string => \is_array($part) ? implode("\n", array_filter($part, is_string(...))) : (\is_string($part) ? $part : ''), $property->getParts()));
     }
 
     /** @return resource */

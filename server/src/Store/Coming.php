@@ -7,17 +7,17 @@ namespace ZippyTray\Server\Store;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Remind\Rings;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Passing\Stretch;
 use ZippyTray\Core\Time\Passing\StretchKind;
 use ZippyTray\Core\Time\Passing\TimeLine;
 use ZippyTray\Core\Time\TimeOfDay;
-use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\View\ComingItem;
 use ZippyTray\Server\Store\View\ComingKey;
-use ZippyTray\Server\Store\View\TaskRow;
+use ZippyTray\Server\Store\View\DueView;
 
 /**
  * Everything that comes, in order: mail that comes back, tasks that begin, reminders.
@@ -173,7 +173,7 @@ final readonly class Coming
     private function starts(Account $account, Speaker $speaker): array
     {
         return array_map(static function (array $one) use ($speaker): ComingKey {
-            $start = TaskRow::local($one['start'], $speaker->now->zone);
+            $start = DueView::in($speaker->now->zone, $one['start']);
 
             return new ComingKey('start', LocalDate::parse($start['date']), null === $start['time'] ? null : TimeOfDay::parse($start['time']), $one['title'], ObjectKind::Task, $one['id']);
         }, $this->tasks->starting($account));

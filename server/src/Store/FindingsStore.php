@@ -146,8 +146,9 @@ final readonly class FindingsStore
         }
     }
 
+    /** By what mail is read; whatever was read by something else is read anew. */
     private static function rules(Account $account): string
     {
-        return ReadLetter::VERSION.($account->person()->dayFirst ? ' day first' : ' month first');
+        return ReadLetter::VERSION.' '.hash('xxh32', json_encode([$account->timeSettings()->state(), $account->timeZone()->getName()], \JSON_THROW_ON_ERROR));
     }
 }

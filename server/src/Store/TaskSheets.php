@@ -10,9 +10,9 @@ use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Task\Source;
 use ZippyTray\Core\Task\SourceKind;
 use ZippyTray\Core\Task\Task;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Store\View\TaskRow;
+use ZippyTray\Server\Store\View\DueView;
 
 /**
  * A task with all that belongs to it.
@@ -49,7 +49,7 @@ final readonly class TaskSheets
     {
         $next = $repeat->next($speaker->now);
 
-        return ['text' => $repeat->text(), 'zone' => null === $repeat->clock || $repeat->zone->getName() === $speaker->now->zone->getName() ? null : $repeat->zone->getName(), 'fromCompletion' => $repeat->fromCompletion, 'next' => null === $next ? null : TaskRow::local($next->due(), $speaker->now->zone)];
+        return ['text' => $repeat->text(), 'zone' => null === $repeat->clock || $repeat->zone->getName() === $speaker->now->zone->getName() ? null : $repeat->zone->getName(), 'fromCompletion' => $repeat->fromCompletion, 'next' => null === $next ? null : DueView::in($speaker->now->zone, $next->due())];
     }
 
     /** @return list<array{text: string, at: ?string}> */

@@ -6,8 +6,8 @@ namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Server\Store\View\Row;
 use ZippyTray\Server\Store\View\TaskRow;
 

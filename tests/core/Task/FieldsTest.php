@@ -21,13 +21,13 @@ use ZippyTray\Core\Task\TaskOvertaken;
 use ZippyTray\Core\Task\TaskProposal;
 use ZippyTray\Core\Task\TaskSettings;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\ReadReminder;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Time\TimeOfDay;
-use ZippyTray\Core\Time\When\ReadReminder;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Unreadable;
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Advice\AdviceGroup;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
@@ -117,7 +117,7 @@ final class FieldsTest extends TestCase
         yield ['tomorrow', 'Wed 25 Nov 2026, 09:00'];
         yield ['in 20 min', 'Tue 24 Nov 2026, 10:20'];
         yield ['at the time', 'at the time'];
-        yield ['2 hours befor', 'I cannot read "befor".'];
+        yield ['2 hours bfor', 'I cannot read "bfor".'];
         yield ['frogs before', 'I cannot read "frogs".'];
     }
 

@@ -15,12 +15,12 @@ use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\LeadReader;
+use ZippyTray\Core\Time\Field\WhenReader;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Time\TimeOfDay;
-use ZippyTray\Core\Time\When\LeadReader;
-use ZippyTray\Core\Time\When\WhenReader;
 use ZippyTray\Tests\Core\World\World;
 
 /**

@@ -16,11 +16,11 @@ use ZippyTray\Core\Task\ReadOutline;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Time\TimeSettings;
-use ZippyTray\Core\Time\When\Speaker;
 use ZippyTray\Tests\Core\World\World;
 
 /**

@@ -8,11 +8,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Time\Digits;
-use ZippyTray\Core\Time\When\WhenReader;
+use ZippyTray\Core\Time\Field\WhenReader;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
-use ZippyTray\Tests\Core\Time\When\Phrases;
+use ZippyTray\Tests\Core\Time\Field\Phrases;
 
 final class DigitsTest extends TestCase
 {

@@ -9,14 +9,14 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\LeadReader;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Span;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Time\TimeSettings;
+use ZippyTray\Core\Time\Unreadable;
 use ZippyTray\Core\Time\Week;
-use ZippyTray\Core\Time\When\LeadReader;
-use ZippyTray\Core\Time\When\Unreadable;
 
 final class LeadTest extends TestCase
 {
@@ -72,7 +72,7 @@ final class LeadTest extends TestCase
     {
         yield ['', 0];
         yield ['2 days', 2];
-        yield ['2 days befor', 7];
+        yield ['2 days bfor', 7];
         yield ['before', 0];
         yield ['friday', 0];
         yield ['0 days before', 0];

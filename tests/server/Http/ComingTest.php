@@ -130,7 +130,7 @@ final class ComingTest extends ApiTestCase
         $body = ['entry' => self::id(), 'tasks' => [$id], 'to' => ['phrase' => 'in 6 days']];
         [$difference] = $this->call('POST', '/tasks/put-offs/preview', $body);
         self::assertIsArray($difference);
-        $local = static fn (string $date): array => ['date' => $date, 'time' => null];
+        $local = static fn (string $date): array => self::due($date);
         self::assertSame(['start' => ['before' => null, 'after' => $local($this->day(6))], 'due' => ['before' => $local($this->day(2)), 'after' => $local($this->day(8))], 'problem' => ''], array_intersect_key($difference, ['start' => 0, 'due' => 0, 'problem' => 0]));
         self::assertSame(1, $this->counts()['tasks'], 'A preview changes nothing.');
         $entry = $this->call('POST', '/tasks/put-offs', $body);
@@ -157,7 +157,7 @@ final class ComingTest extends ApiTestCase
         $this->settle(['zone' => 'America/New_York']);
         self::assertSame($before, array_column($this->away(), 'awayUntil'), 'The moment stays.');
         $due = $repeat($this->tasks());
-        self::assertSame([['date' => $day, 'time' => '10:00'], ['date' => $day, 'time' => null]], [$due['Moment'], $due['Day']], 'Moments keep their instant, days their day.');
+        self::assertSame([self::due($day, '10:00'), self::due($day)], [$due['Moment'], $due['Day']], 'Moments keep their instant, days their day.');
         self::assertSame('04:00', ((array) $due['Every day'])['time'], 'A repeat keeps the wall clock where it was meant.');
         $this->settle(['zone' => 'Mars/Olympus'], 422);
         $this->settle(['snoozes' => ['blursday']], 422);

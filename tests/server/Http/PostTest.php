@@ -157,7 +157,7 @@ final class PostTest extends ApiTestCase
     {
         $task = $this->makeTask(['title' => 'Order polish', 'notes' => 'Two tins', 'due' => ['date' => $this->day(2)]]);
         $letter = $this->call('GET', '/answers?kind=new&task='.$task);
-        self::assertSame(['Order polish', 'Order polish', ['date' => $this->day(2), 'time' => null]], [$letter['subject'], $letter['what'], $letter['due']]);
+        self::assertSame(['Order polish', 'Order polish', self::due($this->day(2))], [$letter['subject'], $letter['what'], $letter['due']]);
         $id = self::id();
         $this->draft($id, 0, ['to' => 'petra@ternpoint.example', 'subject' => 'Order polish', 'text' => 'Could you?']);
         $this->send($id, ['until' => ['date' => $this->day(4), 'time' => '09:00'], 'what' => 'polish', 'task' => $task]);

@@ -75,14 +75,14 @@ final class TaskStepTest extends ApiTestCase
         $task = $this->makeTask(['title' => 'Wind the clock', 'repeat' => ['phrase' => 'every 3 days'], 'due' => ['date' => $this->day(-10)]], ['subtasks' => [['title' => 'Find the key']]]);
         self::assertTrue($this->row($task)['over']);
         $done = $this->complete($task, 200, true);
-        self::assertSame(['date' => $this->day(2), 'time' => null], $this->row($task)['due'], 'What was missed does not pile up.');
+        self::assertSame(self::due($this->day(2)), $this->row($task)['due'], 'What was missed does not pile up.');
         self::assertSame(['open' => 1, 'done' => 0], $this->row($task)['subtasks']);
         self::assertCount(2, $this->tasks('?state=done'));
         $this->undo($done);
-        self::assertSame([['date' => $this->day(-10), 'time' => null], []], [$this->row($task)['due'], $this->tasks('?state=done')]);
+        self::assertSame([self::due($this->day(-10)), []], [$this->row($task)['due'], $this->tasks('?state=done')]);
 
         $this->call('POST', '/tasks/'.$task.'/skip', ['entry' => self::id()]);
-        self::assertSame([['date' => $this->day(2), 'time' => null], []], [$this->row($task)['due'], $this->tasks('?state=done')]);
+        self::assertSame([self::due($this->day(2)), []], [$this->row($task)['due'], $this->tasks('?state=done')]);
         $before = $this->call('GET', '/tasks/'.$task)['repeat'];
         $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $this->row($task)['revision'], 'fields' => ['title' => 'Wind it', 'due' => ['date' => $this->day(3)], 'repeat' => ['phrase' => '', 'same' => true]]]);
         self::assertSame($before, $this->call('GET', '/tasks/'.$task)['repeat'], 'A repeat that is left alone goes on, though this one was moved.');
@@ -115,7 +115,7 @@ final class TaskStepTest extends ApiTestCase
         $this->signIn();
         [$a, $b] = [$this->makeTask(['title' => 'A', 'due' => ['date' => $this->day(-3), 'time' => '15:00']]), $this->makeTask(['title' => 'B', 'due' => ['date' => $this->day(-5)], 'labels' => ['slate']])];
         $entry = $this->change([$a, $b], ['due' => ['phrase' => 'tomorrow']]);
-        self::assertSame([['date' => $this->day(1), 'time' => '15:00'], ['date' => $this->day(1), 'time' => null]], [$this->row($a)['due'], $this->row($b)['due']], 'A day leaves the time as it is.');
+        self::assertSame([self::due($this->day(1), '15:00'), self::due($this->day(1))], [$this->row($a)['due'], $this->row($b)['due']], 'A day leaves the time as it is.');
         self::assertSame('change_tasks', $entry['kind']);
         $this->change([$a, $b], ['label' => 'Harbour', 'priority' => 'low', 'list' => 'Shed']);
         $this->change([$a, $b], ['unlabel' => 'SLATE']);
@@ -124,7 +124,7 @@ final class TaskStepTest extends ApiTestCase
         $problem = $this->change([$b, $a], ['due' => ['phrase' => 'today']], 422);
         self::assertIsString($problem['detail']);
         self::assertStringStartsWith('"A": It would begin', $problem['detail']);
-        self::assertSame(['date' => $this->day(1), 'time' => null], $this->row($b)['due'], 'None is changed when one cannot be.');
+        self::assertSame(self::due($this->day(1)), $this->row($b)['due'], 'None is changed when one cannot be.');
         $this->change([$b], ['undated' => true]);
         self::assertNull($this->row($b)['due']);
     }

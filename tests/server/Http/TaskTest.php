@@ -95,7 +95,7 @@ final class TaskTest extends ApiTestCase
         $task = $this->makeTask(['title' => 'Order polish', 'notes' => 'two tins', 'list' => 'Supplies']);
         $edited = $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $this->row($task)['revision'], 'fields' => ['title' => 'Order brass polish', 'notes' => 'three tins', 'list' => 'House', 'due' => ['date' => $this->day(3), 'time' => '15:00']]]);
         $row = $this->row($task);
-        self::assertSame(['Order brass polish', 'three tins', 'House', ['date' => $this->day(3), 'time' => '15:00']], [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']]);
+        self::assertSame(['Order brass polish', 'three tins', 'House', self::due($this->day(3), '15:00')], [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']]);
 
         $done = $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true]);
         self::assertSame([], $this->tasks());
@@ -140,7 +140,7 @@ final class TaskTest extends ApiTestCase
             'estimate' => ['title' => 'x', 'estimate' => '3 days'],
             'labels' => ['title' => 'x', 'labels' => [str_repeat('x', 41)]],
             'repeat' => ['title' => 'x', 'repeat' => ['phrase' => 'friday']],
-            'reminders' => ['title' => 'x', 'reminders' => ['2 days befor']],
+            'reminders' => ['title' => 'x', 'reminders' => ['2 days bfor']],
             'sources' => ['title' => 'x', 'sources' => [['kind' => 'web', 'ref' => 'javascript:alert(1)']]],
             'files' => ['title' => 'x', 'files' => [self::id()]],
         ] as $field => $fields) {

@@ -1614,6 +1614,14 @@ export interface components {
             distance: string;
             /** @description Canonical texts of readings that are common too */
             alternatives: string[];
+            /** @description Of a stretch: when what begins at the moment ends; when that is no later, on the following day */
+            until?: components["schemas"]["Time"];
+            /** @description Of a repeat: it counts from the day on which it was done */
+            fromCompletion?: boolean;
+            /** @description What was read, by what is written in lower case, where that has a slip in it */
+            corrected?: {
+                [key: string]: string;
+            };
             /** @description Why the due beside it does not go with this repeat, may be empty */
             odd?: string;
         };
@@ -2096,6 +2104,8 @@ export interface components {
             }[];
         };
         Due: {
+            /** @description The canonical text, as a field shows it */
+            text: string;
             date: components["schemas"]["Date"];
             /** @description null: any time on that day */
             time: components["schemas"]["Time"] | null;

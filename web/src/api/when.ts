@@ -51,20 +51,15 @@ export const readOnce = (phrase: string, as: ReadAs) =>
 export const firstReminderOf = async (due: string): Promise<string> =>
   due.trim() ? (await answer(api.GET('/first-reminder', { params: { query: { due } } }))).text : ''
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+/** A day, and perhaps a time, as a phrase that the server gives the words for. */
+export const plain = ({ date, time }: { date: string; time?: string | null | undefined }): string =>
+  time ? `${date} ${time}` : date
 
-/** The canonical text of a day or a moment: "Fri 27 Nov 2026, 15:00". */
-export function canonical(
-  due: { date: string; time?: string | null | undefined } | null | undefined,
-): string {
-  if (!due) return ''
-  const date = new Date(due.date + 'T12:00:00Z')
-  const day = `${DAYS[date.getUTCDay()]} ${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]} ${date.getUTCFullYear()}`
-  return due.time ? `${day}, ${due.time}` : day
-}
+/** Whether what stands in a field says what such a phrase does. */
+export const says = ({ phrase, reading }: Written, plainly: string): boolean =>
+  phrase === plainly || (!!reading?.date && plain({ date: reading.date, time: reading.time }) === plainly)
 
-export const written = (due: Due | null | undefined): Written => ({ phrase: canonical(due), reading: null })
+export const written = (due: Due | null | undefined): Written => ({ phrase: due?.text ?? '', reading: null })
 
 /** What is sent: what was shown, or the words when nothing is shown yet. */
 export function toWhen({ phrase, reading }: Written): When | null {

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Conversation } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
-import { canonical } from '@/api/when'
+import { plain } from '@/api/when'
 import { dateOf, time } from '@/time/format'
 import { attempt } from './notice'
 import ReminderField from './ReminderField.vue'
@@ -18,7 +18,7 @@ const reminders = computed({
 const anchors = computed(() => {
   const { place, awayUntil } = props.conversation.row
   return place === 'away' && awayUntil
-    ? { due: canonical({ date: dateOf(awayUntil), time: time(awayUntil) }) }
+    ? { due: plain({ date: dateOf(awayUntil), time: time(awayUntil) }) }
     : {}
 })
 </script>

@@ -4,7 +4,7 @@ import { newId, type Due, type PutOff, type When } from '@/api/client'
 import { useDeciding } from '@/api/deciding'
 import { Problem } from '@/api/problem'
 import { usePutOffPreview } from '@/api/reading'
-import { canonical, toWhen, type Written } from '@/api/when'
+import { plain, toWhen, type Written } from '@/api/when'
 import { dueText } from '@/time/due'
 import ModalDialog from './ModalDialog.vue'
 import { tell } from './notice'
@@ -56,7 +56,7 @@ const differences = computed(() => (asked.value ? (data.value ?? []) : []))
 
 /** What a preset would change is looked at before it is done. */
 async function choose(when: When): Promise<void> {
-  until.value = { phrase: 'date' in when ? canonical(when) : when.phrase, reading: null }
+  until.value = { phrase: 'date' in when ? plain(when) : when.phrase, reading: null }
   await nextTick()
   submit.value?.$el.focus()
 }

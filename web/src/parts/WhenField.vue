@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiCalendarBlankOutline } from '@mdi/js'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import { useReading, canonical, type ReadAs, type Written } from '@/api/when'
+import { useReading, plain, type ReadAs, type Written } from '@/api/when'
 import { useCover } from '@/keys/registry'
 import { nearMoment } from '@/time/format'
 import { afterPress } from '@/typing/press'
@@ -38,6 +38,8 @@ defineEmits<{ enter: [] }>()
 const WhenCalendar = defineAsyncComponent(() => import('./WhenCalendar.vue'))
 
 const initial = model.value.phrase
+/** What nobody has typed may be said in better words. */
+const given = ref(initial)
 const touched = ref(false)
 const calendar = ref(false)
 /** The calendar is made when it is asked for, not with each field. */
@@ -74,7 +76,9 @@ const faults = computed(
 )
 
 watch(reading, (now) => {
-  if (now && !kindWrong.value) model.value = { phrase: model.value.phrase, reading: now }
+  if (!now || kindWrong.value) return
+  const { phrase } = model.value
+  model.value = { phrase: phrase === given.value && isPlain(phrase) ? now.text : phrase, reading: now }
 })
 watch(
   () => props.error,
@@ -86,11 +90,14 @@ function write(phrase: string | null): void {
   model.value = { phrase: phrase ?? '', reading: null }
 }
 
+const isPlain = (phrase: string) => /^\d{4}-\d\d-\d\d( \d\d:\d\d)?$/.test(phrase)
+
 /** A day from the calendar keeps the time that was written. */
 function pick(date: string): void {
   calendar.value = false
   const time = reading.value && reading.value.kind !== 'repeat' ? reading.value.time : null
-  write(canonical({ date, time }))
+  given.value = plain({ date, time })
+  write(given.value)
 }
 
 const root = ref<HTMLElement>()
@@ -123,7 +130,13 @@ const said = computed(() => {
     return now.instant ? `${now.text}: ${nearMoment(now.instant)}` : `${now.text}, once there is a date`
   // What stands there already needs no saying again.
   const text = now.text === model.value.phrase.trim() ? '' : now.text
-  return [text, now.past ? `${now.distance}, past` : now.distance].filter(Boolean).join(', ')
+  const instead = Object.entries(now.corrected ?? {}).map(
+    ([typed, read]) => `“${typed}” is read as “${read}”`,
+  )
+  const only = now.until && props.takes === 'single' ? 'only its beginning counts here' : ''
+  return [...instead, text, only, now.past ? `${now.distance}, past` : now.distance]
+    .filter(Boolean)
+    .join(', ')
 })
 </script>
 

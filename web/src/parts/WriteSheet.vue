@@ -2,7 +2,7 @@
 import { mdiClose } from '@mdi/js'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useDeciding } from '@/api/deciding'
-import { canonical, toWhen, written, type Written } from '@/api/when'
+import { plain, says, toWhen, written, type Written } from '@/api/when'
 import { useKeys } from '@/keys/registry'
 import CarriedFiles from './CarriedFiles.vue'
 import FileDrop from './FileDrop.vue'
@@ -33,7 +33,7 @@ const copies = ref(false)
 const waited = props.writing.waited
 const panel = ref<'later' | 'expect' | null>(isHandOver.value ? 'expect' : waited?.at ? 'later' : null)
 /** One that waited keeps its moment. */
-const itsMoment = waited?.at ? canonical({ date: dateOf(waited.at), time: time(waited.at) }) : ''
+const itsMoment = waited?.at ? plain({ date: dateOf(waited.at), time: time(waited.at) }) : ''
 const goesAt = ref<Written>({ phrase: itsMoment || 'tomorrow morning', reading: null })
 const until = ref<Written>(props.writing.until ?? { phrase: 'in 3 working days', reading: null })
 const what = ref(props.writing.what ?? '')
@@ -109,7 +109,7 @@ async function send(despite = false): Promise<void> {
 const waiting = useWaiting(
   draft,
   waited,
-  () => !itsMoment || (panel.value === 'later' && goesAt.value.phrase === itsMoment),
+  () => !itsMoment || (panel.value === 'later' && says(goesAt.value, itsMoment)),
 )
 
 async function fold(): Promise<void> {

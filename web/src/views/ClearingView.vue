@@ -73,9 +73,7 @@ watch(
     if (!unread) return
     later(
       () =>
-        void api
-          .PUT('/conversations/{id}/read', { params: { path: { id: unread } } })
-          .catch(() => undefined),
+        void api.PUT('/conversations/{id}/read', { params: { path: { id: unread } } }).catch(() => undefined),
     )
   },
 )

@@ -7,7 +7,7 @@ namespace ZippyTray\Server\Http\Payload;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\TaskChange;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 
 final readonly class ChangeOfTasks extends SomeTasks
 {

@@ -6,10 +6,10 @@ namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Field\ReadReminder;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Reminder;
-use ZippyTray\Core\Time\When\ReadReminder;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Unreadable;
 
 final readonly class ConversationReminders
 {

@@ -9,9 +9,9 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\Source;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Reminder;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Unreadable;
 
 final readonly class FieldsOfTask
 {

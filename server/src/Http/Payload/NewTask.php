@@ -8,7 +8,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\TaskOrder;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 
 final readonly class NewTask
 {

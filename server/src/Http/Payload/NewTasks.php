@@ -6,7 +6,7 @@ namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Task\TaskOrder;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 
 final readonly class NewTasks
 {

@@ -7,7 +7,7 @@ namespace ZippyTray\Server\Http\Payload;
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\Outline;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 
 final readonly class OutlineField
 {

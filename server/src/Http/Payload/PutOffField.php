@@ -8,7 +8,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\PutOff;
 use ZippyTray\Core\Task\PutOffWhat;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 
 final readonly class PutOffField extends SomeTasks
 {

@@ -8,8 +8,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\When\Speaker;
 
 final readonly class ReminderMove
 {

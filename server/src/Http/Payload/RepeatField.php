@@ -7,8 +7,8 @@ namespace ZippyTray\Server\Http\Payload;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Time\Due;
-use ZippyTray\Core\Time\When\Speaker;
-use ZippyTray\Core\Time\When\Unreadable;
+use ZippyTray\Core\Time\Field\Speaker;
+use ZippyTray\Core\Time\Unreadable;
 
 final readonly class RepeatField
 {

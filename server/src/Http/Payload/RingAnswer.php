@@ -6,8 +6,8 @@ namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\When\Speaker;
 
 final readonly class RingAnswer
 {

@@ -9,7 +9,7 @@ use ZippyTray\Core\Post\Expected;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Post\SendMail;
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\DoNow;

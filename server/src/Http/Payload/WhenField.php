@@ -6,10 +6,10 @@ namespace ZippyTray\Server\Http\Payload;
 
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
-use ZippyTray\Core\Time\When\Speaker;
 
 /**
  * A time as a person fills it in: a when phrase, or a day and perhaps a time in their own zone.

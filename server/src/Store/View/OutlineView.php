@@ -7,7 +7,7 @@ namespace ZippyTray\Server\Store\View;
 use ZippyTray\Core\Task\Jot\Clause;
 use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\Outline;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 
 /**
  * A line of a written list, with how its clauses are read where it has any.

@@ -27,11 +27,11 @@ final readonly class ProposalView
     {
         return new self(
             $proposal->title,
-            null === $proposal->due ? null : TaskRow::local($proposal->due, $zone),
+            null === $proposal->due ? null : DueView::in($zone, $proposal->due),
             $proposal->words,
             array_map(static fn (Reminder $reminder): string => $reminder->text(), $proposal->reminders),
             $proposal->subtasks,
-            null === $proposal->until ? null : ['date' => (string) $proposal->until->date(), 'time' => (string) $proposal->until->time()],
+            null === $proposal->until ? null : DueView::at($proposal->until),
         );
     }
 }

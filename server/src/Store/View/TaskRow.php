@@ -9,9 +9,7 @@ use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Time\Due;
-use ZippyTray\Core\Time\LocalDate;
-use ZippyTray\Core\Time\TimeOfDay;
-use ZippyTray\Core\Time\When\Speaker;
+use ZippyTray\Core\Time\Field\Speaker;
 
 /**
  * A task as it stands in a list. Its times are given in the person's own zone.
@@ -75,9 +73,9 @@ final readonly class TaskRow
             ['id' => $row->string('list_id'), 'name' => $row->string('list_name'), 'colour' => ListColour::from($row->string('list_colour'))],
             null === $parent ? null : ['id' => $parent, 'title' => $row->string('parent_title')],
             $row->string('rank'),
-            null === $start ? null : self::local($start, $speaker->now->zone),
+            null === $start ? null : DueView::in($speaker->now->zone, $start),
             $waiting && null === $completedAt,
-            null === $due ? null : self::local($due, $speaker->now->zone),
+            null === $due ? null : DueView::in($speaker->now->zone, $due),
             null === $completedAt && DateGroup::Over === $group,
             $group,
             null === $row->stringOrNull('estimate') ? null : $row->int('estimate'),
@@ -105,15 +103,5 @@ final readonly class TaskRow
         $date = $row->stringOrNull($which.'_date');
 
         return null === $date ? null : Due::fromState(['date' => $date, 'time' => $row->stringOrNull($which.'_time'), 'zone' => $row->stringOrNull($which.'_zone')]);
-    }
-
-    /** @return array{date: string, time: ?string} */
-    public static function local(Due $due, \DateTimeZone $zone): array
-    {
-        $instant = $due->instant();
-
-        return null === $instant
-            ? ['date' => (string) $due->date, 'time' => null]
-            : ['date' => (string) LocalDate::of($instant, $zone), 'time' => (string) TimeOfDay::of($instant, $zone)];
     }
 }

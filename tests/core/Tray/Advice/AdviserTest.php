@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Advice\Adviser;
@@ -111,7 +112,7 @@ final class AdviserTest extends TestCase
     {
         $letter = self::letter('The appointment is on 12/01 at 14:00.');
         $dayFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
-        $monthFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME, dayFirst: false));
+        $monthFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME, time: new TimeSettings(false)));
         self::assertSame(['2027-01-12', '2026-12-01'], [(string) $dayFirst->dates[0]->date, (string) $monthFirst->dates[0]->date]);
     }
 
