@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Mail;
 
+use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Repeat\Rule;
+use ZippyTray\Core\Time\Repeat\RuleText;
 
 /**
  * An event of a calendar object that came with a message (RFC 5545, 3.6.1; iTIP, RFC 5546).
  *
  * @phpstan-type CalendarAnswer array{email: string, name: string, answer: string}
- * @phpstan-type CalendarEventState array{method: string, uid: string, title: string, start: string, end: string|null, zone: string|null, place: string, organiser: string, organiserName: string, rrule: string, cancelled: bool, answers: list<CalendarAnswer>}
+ * @phpstan-type CalendarEventState array{method: string, uid: string, title: string, start: string, end: string|null, zone: string|null, place: string, organiser: string, organiserName: string, rrule: string, repeats?: string, cancelled: bool, answers: list<CalendarAnswer>}
  */
 final readonly class CalendarEvent implements \JsonSerializable
 {
@@ -71,6 +74,16 @@ final readonly class CalendarEvent implements \JsonSerializable
         return '';
     }
 
+    /** How it comes again, in words; empty when it does not. */
+    private function repeats(): string
+    {
+        try {
+            return '' === $this->rrule ? '' : RuleText::of(Rule::parse($this->rrule));
+        } catch (Refused) {
+            return 'several times';
+        }
+    }
+
     /** @return CalendarEventState */
     public function jsonSerialize(): array
     {
@@ -85,6 +98,7 @@ final readonly class CalendarEvent implements \JsonSerializable
             'organiser' => $this->organiser->email,
             'organiserName' => $this->organiser->name,
             'rrule' => $this->rrule,
+            'repeats' => $this->repeats(),
             'cancelled' => $this->isCancelled,
             'answers' => $this->answers,
         ];

@@ -25,6 +25,8 @@ final readonly class HtmlText
         $before = libxml_use_internal_errors(true);
         // What the page says of its character set is no longer so.
         $html = (string) preg_replace('/<meta\b[^>]*charset[^>]*>/i', '', $html);
+        // Of what lies in no body, bare text would be taken for a paragraph.
+        $html = 1 === preg_match('/<(?:body|html|frameset)\b/i', $html) ? $html : '<html><body>'.$html.'</body></html>';
         $document->loadHTML('<?xml encoding="UTF-8">'.$html, \LIBXML_NONET | \LIBXML_PARSEHUGE);
         libxml_clear_errors();
         libxml_use_internal_errors($before);

@@ -60,6 +60,10 @@ final readonly class KindOfMail
     /** Somebody answers an invitation or takes one back, and asks nothing: the object says so, or else the subject. */
     private function isAnsweredInvitation(Letter $letter, string $subject): bool
     {
+        $event = $letter->event();
+        if (true === $event?->takesBack() || true === $event?->isAnswer()) {
+            return true;
+        }
         foreach ($letter->attachments as $attachment) {
             if ('' !== $attachment->method) {
                 return \in_array($attachment->method, ['reply', 'cancel', 'declinecounter', 'refresh'], true);

@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Tray\Advice;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Mail\AttachmentContent;
+use ZippyTray\Core\Mail\CalendarEvent;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\Remark;
@@ -70,6 +71,18 @@ final readonly class Letter
     public function header(string $name): string
     {
         return $this->headers[$name] ?? '';
+    }
+
+    /** What a calendar object that came with it says. */
+    public function event(): ?CalendarEvent
+    {
+        foreach ($this->attachments as $attachment) {
+            if (null !== $attachment->event) {
+                return $attachment->event;
+            }
+        }
+
+        return null;
     }
 
     public function hasAttachment(string $type): bool

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\CalendarEvent;
 use ZippyTray\Core\Mail\SubjectLine;
+use ZippyTray\Core\Time\Moment;
 
 /**
  * Reads a message as somebody would who wants to know what it asks for.
@@ -13,7 +15,7 @@ use ZippyTray\Core\Mail\SubjectLine;
 final readonly class ReadLetter
 {
     /** To be raised whenever the rules change, so that what was found by older ones is found anew. */
-    public const VERSION = 4;
+    public const VERSION = 5;
 
     /** What the sender says to come: then it is worth looking at this again. */
     private const PROMISE = '/\b(?:i|we)(?:\'ll| will| shall| am going to|\'m going to| are going to|\'re going to) (?:also |then |probably |certainly |definitely |try to |be )?(?:send|get back|come back|let you know|be in touch|report|confirm|forward|share|return|know|have (?:it|them|an|the|a|more|news)|tell|call|ring|write|update|deliver|post|decide|hear|bring|finish|sending|able to)\b|\b(?:you\'ll|you will|you should|expect to) (?:have|hear|receive|get) (?:it|them|from|an?|the|our|my|more)\b/u';
@@ -41,6 +43,10 @@ final readonly class ReadLetter
             $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
         }
         $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person);
+        $event = $letter->event();
+        if (MailKind::Invitation === $kind && null !== $event) {
+            $dates = [self::dateOf($event, $letter, $person), ...array_values(array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment !== $date->kind))];
+        }
         $items = $this->items($letter->text, $requests);
 
         return new Findings(
@@ -55,6 +61,16 @@ final readonly class ReadLetter
             $dates,
             $items,
         );
+    }
+
+    /** The date of an invitation is that of its event, on the person's clock. */
+    private static function dateOf(CalendarEvent $event, Letter $letter, Person $person): FoundDate
+    {
+        $start = null === $event->start ? null : new Moment($event->start->instant, $person->zone ?? $letter->sentAt->zone);
+        $date = $start?->date() ?? $event->date;
+        $isOver = null === $start ? ($event->until ?? $date)->isBefore($letter->sentAt->date()) : $start->instant < $letter->sentAt->instant && '' === $event->rrule;
+
+        return new FoundDate($isOver ? DateKind::Mention : DateKind::Appointment, $date, $start?->time(), null === $start ? $date->text() : $start->text(), 0, 0);
     }
 
     /** @param list<Sentence> $sentences */

@@ -1993,6 +1993,35 @@ export interface components {
             contentId?: string;
             /** @description Of a calendar object: the method of iTIP (RFC 5546), in lower case */
             method?: string;
+            event?: components["schemas"]["CalendarEvent"];
+        };
+        /** @description An event of a calendar object (RFC 5545, 3.6.1) */
+        CalendarEvent: {
+            /** @description Of iTIP (RFC 5546), in lower case; may be empty */
+            method: string;
+            uid: string;
+            title: string;
+            /** @description An instant, or of whole days the first one */
+            start: string;
+            /** @description An instant, or of whole days the last one when it is another */
+            end: string | null;
+            /** @description In which it was said; null: it takes whole days */
+            zone: string | null;
+            place: string;
+            /** @description An address, may be empty */
+            organiser: string;
+            organiserName: string;
+            /** @description RECUR (RFC 5545, 3.3.10); empty: it comes once */
+            rrule: string;
+            /** @description The same in words */
+            repeats: string;
+            cancelled: boolean;
+            answers: {
+                email: string;
+                name: string;
+                /** @description PARTSTAT (RFC 5545, 3.2.12) in lower case */
+                answer: string;
+            }[];
         };
         Message: {
             id: components["schemas"]["Id"];

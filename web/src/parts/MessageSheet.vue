@@ -6,6 +6,7 @@ import { moment, size } from '@/time/format'
 import { proposeCard } from './carding'
 import { attempt } from './notice'
 import CopyAddress from './CopyAddress.vue'
+import EventSlip from './EventSlip.vue'
 import FormattedMail from './FormattedMail.vue'
 import MessageRemarks from './MessageRemarks.vue'
 import MessageText from './MessageText.vue'
@@ -27,6 +28,7 @@ function keepAsTemplate(): void {
 
 const asFormatted = ref(!props.message.plain)
 
+const event = computed(() => props.message.attachments.find((file) => file.event)?.event)
 const people = (list: Person[]) => list.map(({ name, email }) => name || email).join(', ')
 const to = computed(() => people(props.message.to))
 const cc = computed(() => people(props.message.cc))
@@ -83,6 +85,7 @@ const dateNote = computed(
       </p>
       <MessageRemarks :remarks="message.remarks.filter(({ place }) => place !== 'file')" />
     </header>
+    <EventSlip v-if="event" :event="event" />
     <FormattedMail v-if="asFormatted" :message="message.id" />
     <MessageText
       v-else-if="message.text"

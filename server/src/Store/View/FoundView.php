@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\View;
 
 use ZippyTray\Core\Tray\Advice\Findings;
+use ZippyTray\Core\Tray\Advice\FoundDate;
 use ZippyTray\Core\Tray\Advice\ListItem;
 use ZippyTray\Core\Tray\Advice\MailKind;
 use ZippyTray\Core\Tray\Advice\Request;
@@ -28,7 +29,8 @@ final readonly class FoundView
         return new self(
             $findings->kind,
             array_map(static fn (Request $request): array => ['text' => $request->text, 'from' => $request->from, 'to' => $request->to], $findings->requests),
-            array_map(DateView::of(...), $findings->dates),
+            // What an event says stands nowhere in the text.
+            array_map(DateView::of(...), array_values(array_filter($findings->dates, static fn (FoundDate $date): bool => $date->to > $date->from))),
             array_map(static fn (ListItem $item): array => ['text' => $item->text, 'from' => $item->from, 'to' => $item->to], $findings->items),
         );
     }
