@@ -64,7 +64,7 @@ final class Lexicon
             Sense::Mark->name => [
                 'noon midday lunchtime lunch' => 'noon', 'eod cob eob' => 'end_of_day', 'tonight' => 'tonight',
             ],
-            Sense::Near->name => ['today' => 0, 'tomorrow tmr tmrw 2moro tomoz~' => 1, 'yesterday' => -1],
+            Sense::Near->name => ['today' => 0, 'overmorrow' => 2, 'tomorrow tmr tmrw 2moro tomoz~' => 1, 'yesterday' => -1],
             Sense::Minutes->name => ['half' => 30, 'quarter' => 15],
             Sense::Edge->name => ['start beginning early' => 'begin', 'mid middle' => 'middle', 'end close' => 'end', 'late' => 'late'],
             Sense::ShortEdge->name => ['eow' => 'week', 'eom' => 'month', 'eoq' => 'quarter', 'eoy' => 'year'],

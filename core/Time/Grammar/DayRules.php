@@ -211,7 +211,7 @@ final readonly class DayRules
             yield new Parsed(InWeek::weeks($weekday, 2, $week), $at + 3);
         }
         if (null === $which && $this->words->is($at + 1, 'next')) {
-            yield new Parsed(InWeek::weeks($weekday, 1, $week), $at + 2, need: Need::Field);
+            yield new Parsed(InWeek::weeks($weekday, 1, $week), $at + 2, need: $this->words->is($at + 2, 'to') ? Need::Field : Need::Nothing);
         }
         yield new Parsed(new Weekday($weekday, isThis: null !== $which || ($this->words->isProse && $this->words->isAfter($at, 'the'))), $at + 1);
     }
@@ -240,6 +240,9 @@ final readonly class DayRules
             if ($isNext || Unit::Week === $unit || !$this->words->isProse) {
                 yield new Parsed($isNext ? new Period($unit, Edge::Begin, 1, $week) : new Period($unit, Edge::End, 0, $week), $at + 1, need: Need::Lead);
             }
+        } elseif ($this->words->isProse && $this->words->is($at + 1, 'next') && !$this->words->is($at + 2, 'to')) {
+            // Some languages say it in this order: "la semaine prochaine".
+            yield new Parsed(new Period($unit, Edge::Begin, 1, $week), $at + 2, need: Need::Lead);
         } elseif ($this->words->is($at + 1, 'after') && $this->words->is($at + 2, 'next')) {
             yield new Parsed(new Period($unit, Edge::Begin, 2, $week), $at + 3, need: Need::Lead);
         }

@@ -63,14 +63,16 @@ final class Lexemes
     /**
      * What somebody wrote to somebody.
      *
-     * @param int $worth looks at its pieces that it is worth
+     * @param int                   $worth   looks at its pieces that it is worth
+     * @param array<string, string> $english of another language: its words of time, and what English says for them
      */
-    public static function ofProse(string $text, int $worth = self::LOOKS): self
+    public static function ofProse(string $text, int $worth = self::LOOKS, array $english = []): self
     {
-        return self::cut(Digits::ascii($text), true, $worth);
+        return self::cut(Digits::ascii($text), true, $worth, $english);
     }
 
-    private static function cut(string $phrase, bool $isProse, int $worth): self
+    /** @param array<string, string> $english */
+    private static function cut(string $phrase, bool $isProse, int $worth, array $english = []): self
     {
         [$all, $corrected] = [[], []];
         [$end, $characters, $fillers, $wasWord] = [0, 0, [], false];
@@ -81,8 +83,9 @@ final class Lexemes
             $characters = $from + mb_strlen($text);
             $end = $offset + \strlen($text);
             $lower = str_replace('’', "'", mb_strtolower($text));
+            $lower = isset($english[$lower]) && !str_contains($english[$lower], ' ') ? $english[$lower] : $lower;
             $isDecimal = ',' === $text && $glued && [] !== $all && LexemeKind::Number === $all[\count($all) - 1]->kind && ctype_digit(substr($phrase, $end, 1));
-            if ((\in_array($lower, self::FILLERS, true) && !$isDecimal) || ($isProse && \in_array($lower, self::FILLERS_OF_PROSE, true)) || '@' === $text || ('.' === $text && $glued && $wasWord && (!$isProse || self::isAbbreviation($all, $phrase, $end)))) {
+            if ((\in_array($lower, self::FILLERS, true) && !$isDecimal) || ($isProse && \in_array($lower, self::FILLERS_OF_PROSE, true)) || '@' === $text || ($isProse && (('.' === $text && $glued && self::isBeforeMonth($all, $phrase, $end, $english)) || ('-' === $text && $glued && 1 === preg_match('/\Gfeira\b/i', $phrase, offset: $end)))) || ('.' === $text && $glued && $wasWord && (!$isProse || self::isAbbreviation($all, $phrase, $end)))) {
                 $fillers[] = '@' === $text ? 'at' : $lower;
                 continue;
             }
@@ -128,6 +131,22 @@ final class Lexemes
     public function looks(): int
     {
         return min($this->looks, $this->worth);
+    }
+
+    /**
+     * "4. December": a full stop behind the day's number.
+     *
+     * @param list<Lexeme>          $all
+     * @param array<string, string> $english
+     */
+    private static function isBeforeMonth(array $all, string $text, int $end, array $english): bool
+    {
+        if ([] === $all || LexemeKind::Number !== $all[\count($all) - 1]->kind || \strlen($all[\count($all) - 1]->text) > 2 || 1 !== preg_match('/\G\s*(\p{L}{3,})/u', $text, $m, offset: $end)) {
+            return false;
+        }
+        $word = mb_strtolower($m[1]);
+
+        return null !== Lexicon::int(Sense::Month, $english[$word] ?? $word);
     }
 
     public function count(): int
@@ -228,7 +247,7 @@ final class Lexemes
         $meaning = null === $lexeme || LexemeKind::Word !== $lexeme->kind ? null : Lexicon::meaning($sense, $lexeme->lower);
         if (null !== $meaning && $this->isProse) {
             $need = Lexicon::need($sense, $lexeme->lower);
-            if ('~' === $need || ('^' === $need && !$lexeme->isCapital())) {
+            if ('~' === $need || ('^' === $need && !$lexeme->isCapital() && mb_strtolower($lexeme->text) === $lexeme->lower)) {
                 return null;
             }
         }

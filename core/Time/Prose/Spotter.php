@@ -58,8 +58,11 @@ final class Spotter
     /** @var array<string, true> */
     private readonly array $behindHoliday;
 
-    /** @param int $offset of the one who writes, in minutes east of UTC: some names of zones mean several */
-    public function __construct(private readonly TimeSettings $settings = new TimeSettings(), private readonly int $offset = 0)
+    /**
+     * @param int                   $offset  of the one who writes, in minutes east of UTC: some names of zones mean several
+     * @param array<string, string> $english of another language: its words of time, and what English says for them
+     */
+    public function __construct(private readonly TimeSettings $settings = new TimeSettings(), private readonly int $offset = 0, private readonly array $english = [])
     {
         $this->beginnings = array_fill_keys(explode(' ', self::BEGINNINGS), true);
         $this->followers = array_fill_keys(explode(' ', self::FOLLOWERS), true);
@@ -69,7 +72,7 @@ final class Spotter
     /** @return list<Spot> in order; none overlaps another */
     public function in(string $text): array
     {
-        $words = Lexemes::ofProse($text, $this->left);
+        $words = Lexemes::ofProse($text, $this->left, $this->english);
         $days = new DayRules($words, $this->settings);
         $times = new TimeRules($words, $this->settings, $this->offset);
         $spots = [];

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Time\Prose\Spot;
+use ZippyTray\Core\Tray\Advice\Language\English;
+use ZippyTray\Core\Tray\Advice\Language\Tongue;
 
 /**
  * Reads from the words around a date what it is about.
@@ -45,11 +47,15 @@ final readonly class DateContext
 
     private bool $isPast;
 
-    public function __construct(private Spot $spot, Sentence $sentence, private ?Request $request)
+    /** The words around it are glosses: they do not stand where they seem to. */
+    private bool $isForeign;
+
+    public function __construct(private Spot $spot, Sentence $sentence, private ?Request $request, Tongue $tongue = new English())
     {
-        $this->before = mb_substr($sentence->lower, 0, $spot->from);
-        $this->behind = mb_substr($sentence->lower, $spot->to);
-        $this->inside = mb_substr($sentence->lower, $spot->from, $spot->to - $spot->from);
+        $this->isForeign = [] !== $tongue->english();
+        $this->before = $tongue->gloss(mb_substr($sentence->lower, 0, $spot->from));
+        $this->behind = $tongue->gloss(mb_substr($sentence->lower, $spot->to));
+        $this->inside = $tongue->gloss(mb_substr($sentence->lower, $spot->from, $spot->to - $spot->from));
         $this->clause = self::clause($this->before, $this->inside, $this->behind);
         $this->isOurs = null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:whether|if|when|which|what|how|who|where)\b[^,;]*$/u', $this->before);
         $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower));
@@ -67,7 +73,7 @@ final readonly class DateContext
             return null;
         }
 
-        return new DateReading($this->asked($this->isOurs), $this->isPast, $this->start(), $this->spot->to + mb_strlen(rtrim($m[0], ' (')));
+        return new DateReading($this->asked($this->isOurs), $this->isPast, $this->start(), $this->spot->to + ($this->isForeign ? 0 : mb_strlen(rtrim($m[0], ' ('))));
     }
 
     /** "by Friday", "no later than Friday", "within ten days". */
@@ -76,7 +82,7 @@ final readonly class DateContext
         $isInside = 1 === preg_match('/^(?:by|before|within)\b/u', $this->inside);
         $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\bstand\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
 
-        return $isInside || $lead > 0 ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from - $lead, $this->spot->to) : null;
+        return $isInside || $lead > 0 ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead), $this->spot->to) : null;
     }
 
     /** "until Friday" ends a wait or an absence, unless it is how long one can do something. */
@@ -87,10 +93,10 @@ final readonly class DateContext
         if (!$isInside && 0 === $lead) {
             return null;
         }
-        $isOpen = 1 === preg_match('/\b(?:you have|you\'ve got|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
+        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
             || ($this->isOurs && 1 === preg_match(self::TASKS, $this->before) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off)\b/u', $this->before));
 
-        return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - $lead);
+        return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead));
     }
 
     /** "since Monday", "from 1 December", "your letter of 3 November". */
@@ -140,7 +146,7 @@ final readonly class DateContext
     /** Where "on", "at" and the like before it begin. */
     private function start(): int
     {
-        return 1 === preg_match('/\b(?:on|at|from|since|for|in|of|after|during|around|about|as of|dated|until)(?:\s+the)?\s+$/u', $this->before, $m)
+        return !$this->isForeign && 1 === preg_match('/\b(?:on|at|from|since|for|in|of|after|during|around|about|as of|dated|until)(?:\s+the)?\s+$/u', $this->before, $m)
             ? $this->spot->from - mb_strlen($m[0])
             : $this->spot->from;
     }

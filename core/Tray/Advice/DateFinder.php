@@ -10,6 +10,8 @@ use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Prose\Spot;
 use ZippyTray\Core\Time\Prose\Spotter;
 use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Core\Tray\Advice\Language\English;
+use ZippyTray\Core\Tray\Advice\Language\Tongue;
 
 /**
  * Finds the days and times in what the sender wrote now, and tells deadlines, appointments and mere
@@ -24,22 +26,23 @@ final readonly class DateFinder
      * @param list<Sentence> $sentences
      * @param list<Request>  $requests  those found in the same sentences
      * @param Moment         $sentAt    in the zone of the one who wrote
+     * @param list<int>      $others    sentences, by their first character, that turn to somebody else, or say that nothing is to be done
      *
      * @return list<FoundDate> in order
      */
-    public function of(array $sentences, array $requests, Moment $sentAt, Person $person): array
+    public function of(array $sentences, array $requests, Moment $sentAt, Person $person, Tongue $tongue = new English(), array $others = []): array
     {
         $found = [];
         $asked = [];
         foreach ($requests as $request) {
             $asked[$request->from] = $request;
         }
-        $spotter = new Spotter($person->time, intdiv($sentAt->zone->getOffset($sentAt->instant), 60));
+        $spotter = new Spotter($person->time, intdiv($sentAt->zone->getOffset($sentAt->instant), 60), $tongue->english());
         foreach ($sentences as $sentence) {
             foreach ($spotter->in($sentence->text) as $spot) {
-                $date = $this->dated($spot, $sentence, $asked[$sentence->from] ?? null, $sentAt, $person);
+                $date = $this->dated($spot, $sentence, $asked[$sentence->from] ?? null, $sentAt, $person, $tongue);
                 if (null !== $date) {
-                    $found[] = $date;
+                    $found[] = DateKind::Deadline === $date->kind && \in_array($sentence->from, $others, true) ? $date->as(DateKind::Mention) : $date;
                 }
             }
         }
@@ -47,9 +50,9 @@ final readonly class DateFinder
         return $found;
     }
 
-    private function dated(Spot $spot, Sentence $sentence, ?Request $request, Moment $sentAt, Person $person): ?FoundDate
+    private function dated(Spot $spot, Sentence $sentence, ?Request $request, Moment $sentAt, Person $person, Tongue $tongue): ?FoundDate
     {
-        $reading = (new DateContext($spot, $sentence, $request))->reading();
+        $reading = (new DateContext($spot, $sentence, $request, $tongue))->reading();
         if (null === $reading->kind) {
             return null;
         }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
+use ZippyTray\Core\Tray\Advice\Language\English;
+use ZippyTray\Core\Tray\Advice\Language\Tongue;
+
 /**
  * Estimates in minutes how long it takes to do what a message asks for.
  */
@@ -16,6 +19,7 @@ final readonly class Effort
 
     /** What is asked => minutes; the first that fits counts. */
     private const WORK = [
+        '/\b(?:read|review|proof-?read|go through|look (?:over|through|at)|comment on)\b.*\b(?:chapters?|book|thesis|dissertation|manuscript|paper|essay|novel|script|proposal|report|policy|contract|minutes of)\b/u' => 30,
         '/\b(?:prepare|write up|write (?:a|an|the|us|me|two|some|your)|draft (?:a|an|the)|compile|put together|translate|present(?:ation)? |organi[sz]e|plan (?:a|the)|budget|business case|work out|design|analy[sz]e|evaluate|draw up|set up|build|research)\b/u' => 60,
         '/\b(?:report|application form|tax return|accounts|audit)\b.*\b(?:by|before|due|complete|fill|submit)|\b(?:submit|finish|complete)\b.*\b(?:report|application|return|accounts|proposal)\b/u' => 45,
         '/\b(?:review|proof-?read|read (?:through|over|it|the)|go (?:through|over)|look (?:over|through|at|into)|have a (?:look|read|think|go)|take a look|check (?:the (?:draft|proof|text|figures|numbers|minutes|plan|list|attached|translation|accounts|document|contract|wording|drawings?)|through|over|whether the (?:figures|numbers))|comment on|comments|corrections?|correct (?:the|any)|feedback|thoughts on|your (?:thoughts|view|views|opinion|input)|go and|find out|look up|count|measure|inspect|compare|investigate|fix|repair|test)\b/u' => 15,
@@ -33,7 +37,7 @@ final readonly class Effort
      * @param list<Request>  $requests
      * @param list<ListItem> $items
      */
-    public function minutes(string $written, array $requests, array $items, int $attachments): int
+    public function minutes(string $written, array $requests, array $items, int $attachments, Tongue $tongue = new English()): int
     {
         if ([] === $requests) {
             return 1;
@@ -41,19 +45,20 @@ final readonly class Effort
         $words = preg_match_all('/\S+/u', $written) ?: 0;
         $minutes = $words > self::WORDS_A_MINUTE ? $words / self::WORDS_A_MINUTE : 0.5;
         foreach ($requests as $number => $request) {
-            $work = $this->work($request);
+            $work = $this->work($request, $tongue);
             // Everything behind the first is done in one go with it.
             $minutes += 0 === $number || $work > self::AT_ONCE ? $work : 0.5;
         }
         $minutes += [] === $items ? 0 : 5 * \count($items);
         $minutes += $attachments > 0 && $minutes > self::AT_ONCE + 1 ? min(10, 2 * $attachments) : 0;
 
-        return self::rounded($minutes);
+        // Several things are never a matter of two minutes.
+        return self::rounded(\count($requests) > 2 ? max($minutes, self::AT_ONCE + 1.0) : $minutes);
     }
 
-    private function work(Request $request): float
+    private function work(Request $request, Tongue $tongue): float
     {
-        $action = mb_strtolower($request->action);
+        $action = mb_strtolower($tongue->verb($request->action) ?: $request->action);
         if (RequestForm::Question === $request->form) {
             return 1 === preg_match('/\b(?:your (?:thoughts|opinion|view|plan)|how (?:do|would|should|can|could) (?:we|you|i) (?:handle|solve|approach|deal|go about)|what (?:do you think (?:of|about) the (?:draft|plan|proposal|text|report)|went wrong|happened))\b/u', $action) ? 10 : 1;
         }

@@ -26,4 +26,9 @@ final readonly class FoundDate
         public int $to,
     ) {
     }
+
+    public function as(DateKind $kind): self
+    {
+        return new self($kind, $this->date, $this->time, $this->text, $this->from, $this->to);
+    }
 }

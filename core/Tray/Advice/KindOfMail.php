@@ -16,6 +16,19 @@ final readonly class KindOfMail
 
     private const AWAY = '/^\s*(?:out of (?:the )?office|automatic reply|auto(?:matic)?[- ]?(?:reply|response|antwort)|away from (?:my|the) (?:desk|office|email)|on (?:leave|holiday|vacation)|abwesenheit|absence|réponse automatique|respuesta automática|resposta automática|risposta automatica|i am away)\b/u';
 
+    private const COLD = '/
+        \bi\s+(?:came|stumbled)\s+across\s+(?:your|you)\b | \b(?:noticed|saw|looking\s+at|visited|reviewing)\s+your\s+(?:web\s?site|profile|company|page|store|shop|linkedin)
+        | \bwe\s+(?:help|work\s+with|have\s+helped|partner\s+with|specialise|specialize)\s+(?:\w+\s+){0,3}(?:companies|businesses|firms|teams|organisations|organizations|leaders|owners|founders|brands|charities|museums|agencies|professionals)
+        | \b(?:quick|short|brief|15[- ]?min(?:ute)?s?|10[- ]?min(?:ute)?s?|20[- ]?min(?:ute)?s?)\s+(?:intro(?:ductory)?\s+|discovery\s+)?(?:call|chat|demo|meeting)\b | \bbook\s+a\s+(?:demo|call|slot)\b | \bhop\s+on\s+a\b
+        | \b(?:boost|increase|double|triple|grow|skyrocket|scale|supercharge)\s+(?:your|the)\s+(?:sales|traffic|revenue|rankings?|leads|business|visibility|conversions?|roi|pipeline|bookings|online\s+presence)
+        | \b(?:first\s+page|top)\s+(?:of|on|in)\s+(?:the\s+)?(?:search|google|results) | \bseo\b | \bbacklinks?\b | \bguest\s+post | \blead\s+generation\b
+        | \bexciting\s+(?:new\s+)?(?:opportunity|role|position) | \bopen\s+to\s+(?:new\s+)?(?:opportunities|roles|a\s+(?:new\s+)?(?:role|challenge|conversation)) | \bour\s+client\b.{0,60}\b(?:looking|seeking|hiring|search) | \byour\s+(?:background|experience|profile|cv)\b.{0,40}\b(?:fit|match|impress|caught)
+        | \b(?:salary|package)\s+(?:of|up\s+to|range) | \brecruit(?:er|ment|ing)\b | \btalent\s+(?:partner|acquisition)
+        | \b(?:follow(?:ing)?[- ]?up|circling\s+back|bumping\s+this|checking\s+in)\b.{0,40}\b(?:my|our)\s+(?:previous|last|earlier|first)\s+(?:e?-?mail|message|note)
+        | \bwould\s+you\s+be\s+(?:interested|open)\b | \bno\s+obligation\b | \bfree\s+(?:audit|consultation|quote|trial|sample|assessment|mock-?up)\b | \bright\s+person\s+(?:to|for)\b | \bwho\s+(?:is|handles|looks\s+after)\b.{0,40}\bat\s+your\s+(?:company|organi)
+        | \bour\s+(?:award-winning|cutting-edge|innovative|all-in-one|ai-powered|leading)\b | \bcompetitive\s+(?:price|pricing|rates?|quote)\b | \bwe\s+are\s+(?:a\s+)?(?:leading|professional)\s+(?:\w+\s+){0,3}(?:manufacturer|supplier|provider|agency|company|factory)
+    /xu';
+
     private const AWAY_TEXT = '/
         \b(?:i(?:\s+am|[’\']m)|we\s+are)\s+(?:currently\s+|now\s+|presently\s+)?(?:out\s+of\s+(?:the\s+)?office|away|on\s+(?:annual\s+|maternity\s+|parental\s+|sick\s+)?(?:leave|holiday|vacation)|travelling|not\s+in\s+the\s+office|closed)
         | thank\s+you\s+for\s+(?:your\s+(?:e-?mail|message|mail|enquiry)|contacting)
@@ -52,6 +65,7 @@ final readonly class KindOfMail
             $this->suspicion->isSuspicious($letter, $person) => MailKind::Suspicious,
             $this->isDiscussion($letter, $local) => MailKind::Discussion,
             $this->isForMany($letter) => $this->manyKind($letter, $local),
+            $this->isCold($letter) => MailKind::Advert,
             1 === preg_match(self::MACHINE, $local) || str_starts_with(strtolower($letter->header('auto-submitted')), 'auto-generated') => MailKind::Notice,
             default => MailKind::Personal,
         };
@@ -92,9 +106,25 @@ final readonly class KindOfMail
         return '' === $letter->header('list-id') && 1 === preg_match(self::AWAY_TEXT, $beginning) && ($isHinted || 1 === preg_match('/\b(?:automatic(?:ally)?|automat(?:ed|isch\p{L}*)|automatique|automátic[ao]|automatic[ao]|automatisk|автоматическ)/u', $beginning));
     }
 
+    /** A stranger who sells something, or somebody else's post, to one person at a time. */
+    private function isCold(Letter $letter): bool
+    {
+        if (1 === preg_match('/^\s*(?:re|aw|sv|antw)\s*:/i', $letter->subject) && str_contains($letter->text, "\n>")) {
+            return false;
+        }
+        preg_match_all(self::COLD, mb_strtolower(str_replace('’', "'", $letter->subject."\n".mb_substr($letter->text, 0, 3000))), $found);
+
+        return \count(array_unique(array_filter(array_map(static fn (string $words): string => mb_substr($words, 0, 12), $found[0])))) > 1;
+    }
+
     private function isDiscussion(Letter $letter, string $local): bool
     {
-        return '' !== $letter->header('list-id') && '' !== $letter->header('list-post') && 1 !== preg_match('/^\s*no\b/i', $letter->header('list-post')) && 1 !== preg_match(self::MACHINE, $local);
+        if ('' === $letter->header('list-id') || 1 === preg_match('/^\s*no\b/i', $letter->header('list-post')) || 1 === preg_match(self::MACHINE, $local)) {
+            return false;
+        }
+
+        // A list whose address is not told: people answer one another there, and nobody sells.
+        return '' !== $letter->header('list-post') || (1 === preg_match('/^\s*(?:re|aw|sv|antw|\[[^\]]{2,40}\])\s*:?/i', $letter->subject) && 0 === preg_match_all(self::COMMERCE, mb_substr($letter->text, 0, 2000)));
     }
 
     private function isForMany(Letter $letter): bool

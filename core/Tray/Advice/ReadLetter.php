@@ -8,6 +8,8 @@ use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\CalendarEvent;
 use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Advice\Language\Tongue;
+use ZippyTray\Core\Tray\Advice\Language\Tongues;
 
 /**
  * Reads a message as somebody would who wants to know what it asks for.
@@ -38,11 +40,12 @@ final readonly class ReadLetter
     {
         $kind = $this->kinds->of($letter, $person);
         $sentences = (new Sentences())->of($letter->text);
-        $requests = $kind->canAsk() ? $this->requests->of($sentences, $letter, $person) : [];
+        $tongue = Tongues::of((new BodyText())->written($letter->text)."\n".$letter->subject);
+        $requests = $kind->canAsk() ? $this->requests->of($sentences, $letter, $person, $tongue) : [];
         if (MailKind::Discussion === $kind) {
             $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
         }
-        $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person);
+        $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person, $tongue, $this->notMine($sentences, $letter, $person, $tongue));
         $event = $letter->event();
         if (MailKind::Invitation === $kind && null !== $event) {
             $dates = [self::dateOf($event, $letter, $person), ...array_values(array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment !== $date->kind))];
@@ -52,8 +55,8 @@ final readonly class ReadLetter
         return new Findings(
             $kind,
             $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
-            $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments)),
-            $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject)),
+            $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments), $tongue),
+            $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject), $tongue),
             MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
             $this->isPromise($sentences),
             MailKind::Personal === $kind || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $letter->subject.' '.mb_substr($letter->text, 0, 1000))),
@@ -61,6 +64,21 @@ final readonly class ReadLetter
             $dates,
             $items,
         );
+    }
+
+    /**
+     * Sentences of which a deadline is none of the person's: they turn to somebody else, lift it, or speak of what others do.
+     *
+     * @param list<Sentence> $sentences
+     *
+     * @return list<int> first characters
+     */
+    private function notMine(array $sentences, Letter $letter, Person $person, Tongue $tongue): array
+    {
+        $others = array_filter($sentences, static fn (Sentence $sentence): bool => (null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter))
+            || 1 === preg_match($tongue->notNeeded(), $sentence->lower) || 1 === preg_match($tongue->ofOthers(), $sentence->lower));
+
+        return array_values(array_map(static fn (Sentence $sentence): int => $sentence->from, $others));
     }
 
     /** The date of an invitation is that of its event, on the person's clock. */

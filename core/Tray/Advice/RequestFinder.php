@@ -4,99 +4,39 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
+use ZippyTray\Core\Tray\Advice\Language\English;
+use ZippyTray\Core\Tray\Advice\Language\Tongue;
+
 /**
  * Finds the sentences that ask the person for something, and leaves out courtesies, rhetorical
- * questions, what is asked of others and what is only reported.
+ * questions, what is asked of others and what is only reported. How that is said belongs to the language (Tongue).
  */
 final readonly class RequestFinder
 {
-    private const THANKS = '/^\s*(?:thanks|thank you|cheers|many thanks)(?: so much| very much| a lot)?[,]? (?=(?:please|could|can|would)\b)/u';
-
-    /** Where something that is asked can begin within a sentence. */
-    private const BEGIN = '(?:^|\b(?:if|when|once|after|before|while|as soon as)\b[^,?.]{3,60}\s|[,;:(–—]\s*|\s-\s|\b(?:and|but|so|then|also|or|if so|if not|otherwise|therefore|that said|in that case|ps|p\.s\.)[\s,:.]+)';
-
-    private const SOFTLY = '(?:please|pls|kindly|perhaps|possibly|maybe|also|just|still|then|now|quickly|both|all|each|again|by any chance|at least|at some point|in the meantime|for me|ever so kindly|go ahead and|take a moment to|be so kind as to|be so good as to|try to|try and)[\s,]+';
-
-    private const YOU = '(?:you(?: all| both| guys| two)?|someone|somebody|anyone|anybody|one of you|either of you|any of you|your (?:team|office|people|side|colleagues?))';
-
-    /** Verbs that, at the beginning of a sentence, tell somebody to do something. */
-    private const ORDERS = 'let (?:me|us) (?:know|have|see)|send|email|mail|forward|give|tell|call|ring|phone|text|drop (?:me|us|by)|have a (?:look|think|go|read)|take a look|look (?:at|into|over|through)|check|double-check|confirm|reply|respond|answer|return|sign|fill (?:in|out)|complete|pay|settle|transfer|bring|pass|review|read|update|add|book|reserve|order|print|post|submit|upload|register|rsvp|ask|get (?:me|us|in touch|back)|come back to|choose|pick|decide|provide|prepare|write|draft|arrange|organi[sz]e|share|state|specify|indicate|advise|inform|include|attach|cancel|change|correct|collect|deliver|hand (?:in|over)|keep (?:me|us)|put|set up|find out|report|renew|replace|test|verify|approve|translate|list|name|tick|mark|quote|see whether|see if|have your|stop|turn off|switch off|lock|unlock|open|close|clear|move|leave|take';
-
-    /** What may follow such a verb, so that it is none of the other words that look like it. */
-    private const OBJECT = '(?=\s+(?:me|us|him|her|them|it|your|my|our|his|their|the|a|an|this|that|these|those|both|all|any|each|every|one|two|three|by|before|until|on|in|with|through|over|whether|if|when|how|what|which|who|where|why|back|back by|to|some|at|for|as|and|\d|[A-Z])|\s*[.!,]|\s*$)';
-
-    /** Beginnings of what only sounds like a request. */
-    private const COURTESY = [
-        'find|see (?:attached|below|above|enclosed|the attached|also)|note|be (?:aware|advised|informed|assured|warned)|accept\b.*(?:apolog|thanks|regards|wishes|congrat)|excuse|forgive|bear with|pardon',
-        'feel free|don\'t hesitate|do not hesitate|do(?:n\'t| not) (?:reply|respond|answer)|do(?:n\'t| not) (?:worry|bother|feel)|ignore|disregard|give (?:my|our) (?:best|regards|love)|pass on (?:my|our)',
-        'remember me to|say hello|take care|enjoy|have a (?:great|good|nice|lovely|wonderful)|stay (?:safe|tuned|well)|refer to|consult (?:our|the) (?:faq|website)|visit (?:our|us|www|http)|click|unsubscribe|follow us|like us|join us on|view (?:this|in)',
-        'contact (?:us|me|our|the (?:office|team|helpdesk|support))\b.*\b(?:if|should|question|further|any)',
-        '(?:contact|call|ask|email|write to|get in touch with) (?:us|me|our)?\b.*\b(?:if you have|if there|with any|any questions|any queries|should you|at any time|any time|for more information|for further)',
-        'let (?:me|us) know (?:if|should) (?:you (?:have|need|require|want|would like|run into|notice|spot)\b.*|there(?:\'s|\s+is|\s+are) (?:any|something|anything).*|i can.*|we can.*|anything.*|any .*|something.*)',
-        'let (?:me|us) know (?:of|about) any',
-        'let (?:me|us) (?:start|begin|explain|introduce|say|add|tell|remind|thank|assure|show)',
-        '(?:keep|do not share|don\'t share) (?:this|it) (?:confidential|to yourself)|think (?:of|before) (?:the environment|printing)|consider the environment',
-        'tell me about it|have fun|see you|mind the|remember (?:that|when|how)|take your time|keep up|keep in touch|keep warm|keep well|get well|thank',
-    ];
-
-    /** Conditions under which most readers have nothing to do. */
-    private const UNLIKELY = '/^(?:(?:if|should|in case) (?:you|there|anything|something|anyone|this|the|it|not|questions?|any)\b(?:[^,]*\b(?:any|questions?|queries|problems?|trouble|need|require|want|wish|would like|prefer not|no longer|unable|cannot|can\'t|can not|cannot make|can\'t make|in error|by mistake|already|doubt|unclear|wrong|unsure|not sure|missing|happen|notice|spot|strange|lost|urgent|fail)\b[^,]*)|in case of[^,]*|for (?:further|more|any)[^,]*|if in doubt|when in doubt)(?:,\s*|\s+(?=please\b))/u';
-
-    /** Questions that want no answer, each from its beginning to the question mark. */
-    private const RHETORICAL = [
-        'how (?:are|r) (?:you|things|u|we|ya|the (?:family|kids|children))\b.*|how(?:\'s| is| was| were| did| have) (?:it going|life|everything|things|your (?:day|week|weekend|holiday|trip|summer|christmas|morning|break|vacation)|the (?:family|kids|weather|weekend)|you been|you getting on).*',
-        'how (?:lovely|nice|cool|great|good|cute) is (?:that|this).*|how (?:about that|come)\b.{0,12}|what(?:\'s| is) (?:new|up|not to like|the worst|the point|there to)\b.*|what could (?:be|possibly|go).*|what (?:a|an|else is new|else can|more could|did you expect|have i|was i thinking).*',
-        'who (?:knows|cares|would have|would\'ve|wouldn\'t|could have|doesn\'t|else but|needs).*|why not(?:\?| (?:treat|try|join|take advantage|come along|visit|make|give|let|start|save|enjoy|discover)).*|where (?:has|did|does) (?:the )?(?:time|year|summer|week|month)s?\b.*',
-        '(?:can|could|would) you (?:believe|imagine|guess)\b.*|did (?:i|we) (?:mention|tell you|say)\b.*|did you know\b.*|do you (?:remember|recall) (?:the|how|when|that|our|those)\b.*|remember (?:the|when|how|that|our|me|us)\b.*|(?:you )?know what\?|guess (?:what|who).*',
-        '(?:isn\'t|aren\'t|wasn\'t|weren\'t|wouldn\'t|doesn\'t|don\'t|didn\'t|hasn\'t|haven\'t|ain\'t|won\'t) (?:it|that|this|they|we|i|he|she|those|these|life|time)\b.*',
-        '(?:is|was) (?:it|that|this) (?:just|only) me\b.*|(?:am|are|is|was) (?:i|we) (?:right|mad|wrong|crazy|dreaming|alone).*|(?:has|have) it (?:really )?been.*|(?:is|has) it (?:that time|already|really)\b.*',
-        '(?:ready to|ready for the|looking for|looking to|tired of|fed up with|wanna|bored|struggling with|worried about|curious(?: to| about)?|sounds? (?:good|familiar|fun|great|like)|make sense|makes sense|any (?:questions|problems|comments or questions)|need (?:help|a hand|inspiration|a break|more)|interested|missed (?:me|us)|sound)\b[^?]{0,60}',
-        '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b[^?]{0,30}|(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|deal|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon|deal)\s*',
-        'what if\b.*|why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*|where (?:would|to begin|do i|am i)\b.*|what (?:would|will) (?:i|we|the world)\b.*|how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*|may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*|shall we say.*|need i say.*|where were we.*',
-    ];
-
-    /** What a question may begin with. */
-    private const OPENING = '["\'(]*(?:(?:so|and|but|well|oh|now|hey|ps|p\.s\.)[,:.]?\s+)*';
-
-    /** Some leave the mark out. */
-    private const ASKED_WITHOUT_MARK = '/^(?:(?:and|so|but|also)\s+)?(?:can|could|would|will|do|did|are|have|shall|may) (?:you|we|i)\b[^?!]{4,140}$/u';
-
-    /** No action is wanted. */
-    private const NOT_NEEDED = '/\b(?:no need|not (?:necessary|needed|required)|need(?:n\'t| not)|do(?:n\'t| not) (?:need|have) to|no (?:action|reply|answer|response)(?: is)? (?:needed|required|necessary|expected)|nothing (?:for you )?to do|not asking you)\b/u';
-
-    private const TO_OTHERS = '/\b(?:pass (?:this|it) (?:on|along)|forward (?:this|it) (?:on )?to|(?:who|whom) (?:is|would be|should i|can i|do i|could i|may i) .*\b(?:right person|contact|speak|talk|ask|responsible|in charge|turn to)|(?:point|put) (?:me|us) (?:to|in touch with|in the direction of)|the right person|ask (?:your|one of your) [\p{L} ]{3,30} to|have (?:somebody|someone|one of your \p{L}+) [\p{L} ]{0,30}(?:call|contact|send|sign|look|check|reply|measure|come|ring)|(?:someone|somebody|anyone|one) (?:from|in|on|of) your\b|(?:your (?:colleague|treasurer|accountant|assistant|electrician|carpenter|caretaker|bookkeeper|secretary|team|office|people|volunteers?|staff|warden))\b)/u';
-
-    /** The sender answers it at once. */
-    private const SELF_ANSWER = '/^(?:yes|no|well|i think|we think|i guess|of course|absolutely|because|maybe|perhaps|probably|exactly|nobody|no one|nothing|certainly|the answer|i don\'t know|i doubt|i for one|it (?:was|is|turns out)|that\'s (?:right|what)|you guessed|not (?:yet|me|at all|really))\b/u';
-
-    /** @var list<array{RequestForm, string}> */
-    private array $forms;
-
-    public function __construct()
-    {
-        $this->forms = self::forms();
-    }
-
     /**
      * @param list<Sentence> $sentences those of the letter
      *
      * @return list<Request> in order; bulk mail is left out by the one who asks
      */
-    public function of(array $sentences, Letter $letter, Person $person): array
+    public function of(array $sentences, Letter $letter, Person $person, Tongue $tongue = new English()): array
     {
         $isMeant = !$person->isAmong($letter->cc) || $person->isAmong($letter->to);
         $requests = [];
         foreach ($sentences as $number => $sentence) {
             $isNamed = null !== $sentence->addressee && $person->isCalled($sentence->addressee, $letter);
             $isForOthers = null !== $sentence->addressee && !$isNamed;
-            if ($isForOthers || (!$isMeant && !$isNamed)) {
+            if ($isForOthers) {
                 continue;
             }
-            $request = $this->in($sentence, $isNamed);
+            $request = $this->in($sentence, $isNamed, $tongue);
+            // Who is only copied is meant by name, or by what everybody has to do.
+            if (!$isMeant && !$isNamed && (null === $request || 1 !== preg_match($tongue->dutiesOfAll(), $sentence->lower))) {
+                continue;
+            }
             // What a list tells to do is part of what was asked above it.
             $isPart = $sentence->isItem && [] !== $requests && null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:please|you)\b/u', $sentence->lower);
             $next = $sentences[$number + 1] ?? null;
-            $isAnswered = RequestForm::Question === $request?->form && $next?->block === $sentence->block && 1 === preg_match(self::SELF_ANSWER, $next->lower);
+            $isAnswered = RequestForm::Question === $request?->form && $next?->block === $sentence->block && 1 === preg_match($tongue->selfAnswer(), $next->lower);
             if (null !== $request && !$isPart && !$isAnswered) {
                 $requests[] = $request;
             }
@@ -105,101 +45,42 @@ final readonly class RequestFinder
         return $requests;
     }
 
-    private function in(Sentence $sentence, bool $isNamed): ?Request
+    private function in(Sentence $sentence, bool $isNamed, Tongue $tongue): ?Request
     {
         $lower = (string) preg_replace_callback('/"[^"]*"/u', static fn (array $m): string => str_repeat('_', mb_strlen($m[0])), $sentence->lower);
-        $thanks = 1 === preg_match(self::THANKS, $lower, $m) ? $m[0] : '';
+        $thanks = 1 === preg_match($tongue->thanks(), $lower, $m) ? $m[0] : '';
         $lower = substr($lower, \strlen($thanks));
-        if (1 === preg_match(self::UNLIKELY, $lower) && !str_contains($lower, '?')) {
+        if (1 === preg_match($tongue->unlikely(), $lower) && !str_contains($lower, '?')) {
             return null;
         }
-        $isDone = 1 === preg_match(self::NOT_NEEDED, $lower);
-        foreach ($isDone ? [] : $this->forms as [$form, $pattern]) {
+        $isDone = 1 === preg_match($tongue->notNeeded(), $lower);
+        foreach ($isDone ? [] : $tongue->forms() as [$form, $pattern]) {
             if (1 !== preg_match($pattern, $lower, $m, \PREG_OFFSET_CAPTURE) || !isset($m['do'])) {
                 continue;
             }
             [$action, $at] = $m['do'];
-            if (!$this->isCourtesy($action) && !$this->isReported(substr($lower, 0, $m[0][1]))) {
-                return $this->request($sentence, $isNamed, $form, mb_substr($sentence->text, mb_strlen($thanks) + mb_strlen(substr($lower, 0, $at)), mb_strlen($action)));
+            if (1 !== preg_match($tongue->courtesy(), $action) && 1 !== preg_match($tongue->reported(), substr($lower, 0, $m[0][1]))) {
+                return $this->request($sentence, $isNamed, $tongue, $form, mb_substr($sentence->text, mb_strlen($thanks) + mb_strlen(substr($lower, 0, $at)), mb_strlen($action)));
             }
         }
-        if (($sentence->isQuestion() || 1 === preg_match(self::ASKED_WITHOUT_MARK, $lower)) && !$isDone && !$this->isRhetorical($lower) && $this->isAsked($lower)) {
-            return $this->request($sentence, $isNamed, RequestForm::Question, $this->lastQuestion($sentence->text));
+        if (($sentence->isQuestion() || 1 === preg_match($tongue->askedWithoutMark(), $lower)) && !$isDone && 1 !== preg_match($tongue->rhetorical(), $lower) && $this->isAsked($lower, $tongue)) {
+            return $this->request($sentence, $isNamed, $tongue, RequestForm::Question, $this->lastQuestion($sentence->text));
         }
 
         return null;
     }
 
-    private function request(Sentence $sentence, bool $isNamed, RequestForm $form, string $action): Request
+    private function request(Sentence $sentence, bool $isNamed, Tongue $tongue, RequestForm $form, string $action): Request
     {
-        return new Request($sentence->text, $sentence->from, $sentence->to(), $form, trim($action), 1 === preg_match(self::TO_OTHERS, $sentence->lower), $isNamed);
-    }
-
-    /** @return list<array{RequestForm, string}> patterns whose group "do" is what is asked */
-    private static function forms(): array
-    {
-        [$begin, $softly, $you, $orders, $object] = [self::BEGIN, self::SOFTLY, self::YOU, self::ORDERS, self::OBJECT];
-        $verb = '(?!not\b|mind\b|have been\b|be (?:surprised|interested|pleased|delighted|aware)|believe|imagine|guess|see (?:that|why|how)|tell (?:that|from)|hardly|only|never|always|probably|expect|find (?:more|out more|us|our)|save up|feel|like to\b|like a\b|prefer|rather)(?<do>\p{L}.*)';
-
-        return [
-            [RequestForm::Order, "/{$begin}(?:{$softly})*(?:could|can|would|will|may|might) {$you}[\\s,]+(?:be able to |be willing to |be so kind(?: as)? to |be kind enough to )?(?:{$softly})*{$verb}/u"],
-            [RequestForm::Order, "/{$begin}(?:are|would) you (?:be )?(?:able|willing|happy|prepared) to {$verb}/u"],
-            [RequestForm::Order, "/{$begin}(?:please|pls|kindly)[\\s,]+(?:(?:could|can|would|will) you[\\s,]+)?(?:(?:also|just|do(?! not)|then|now|kindly|quickly|at least|always|both|all)\\s+)*(?<do>\\p{L}.*)/u"],
-            [RequestForm::Order, "/{$begin}(?:do you mind|would you mind|mind) (?:please )?(?<do>\\p{L}+ing\\b.*)/u"],
-            [RequestForm::Order, "/{$begin}(?:can|could|may|might) (?:i|we) (?:please |also |just |quickly )*(?:ask|trouble|bother|get|persuade|invite|beg|request|remind) (?:that )?(?:you(?: both| all)? )?(?:please )?(?:to|for) (?<do>\\p{L}.*)/u"],
-            [RequestForm::Order, "/{$begin}(?:can|could|may|might) (?:i|we) (?:please |also |just |perhaps |possibly )*(?<do>(?:have|get|borrow|see|use|take) .*)/u"],
-            [RequestForm::Order, "/{$begin}(?:would it be|is it|is there any way|would there be any way|any chance|is there a chance|is there any chance|would it be at all)\\s*(?:at all )?(?:possible |ok |okay |alright |all right |of |that |for |if )*(?:you|your)?\\s*(?:could|can|would|might|to)?\\s*(?<do>(?:to |send|give|get|have|move|bring|look|come|let|borrow|reschedul|sending|getting|having|moving|bringing)\\p{L}*.*)/u"],
-            [RequestForm::Wish, '/\b(?:i|we|it|that)(?:\'d|\'ll| would| will| should)?(?: really| very much| also| just| greatly)* (?:appreciate|be (?:\p{L}+ )?(?:great|good|grateful|glad|happy|helpful|kind|lovely|nice|wonderful|delighted|obliged|useful|fantastic|brilliant|super|ideal|perfect|best|thankful|a great help|a big help|much appreciated))(?: it)?(?: of you)?(?: to me| for us| for me)?,? if (?:you|someone|somebody) (?:could|would|can|might|were able to|will)?\s*(?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/\b(?:grateful|appreciated|appreciate it|helpful|great|good) if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/^if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*),? (?:that would|that\'d|i would|i\'d|we would|we\'d|it would|it\'d)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were|\'d been)? ?(?:just )?(?:hop(?:e|ed|ing)|wonder(?:ed|ing)?|trust)(?: that| if| whether)? (?:you|someone|somebody) (?:could|would|can|might|will|may)(?: be able to| be willing to)? (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were)? ?(?:just )?(?:wonder(?:ed|ing)?|curious|keen to know|would like to know|\'d like to know|need to know|want to know|must know|have to know)[,]? (?<do>(?:if|whether|when|what|which|how|who|where|why|by when) .*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would| should|\'ll| must| have to)? (?:also |just |really |very much )*(?:like|love|want|wish|have|ask|request|urge|remind|need|require|expect)(?: to (?:ask|invite|remind|request))? (?:that )?you(?: all| both)? (?:please )?(?:to|for) (?<do>(?!know that|know how|be aware)\p{L}.*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would) (?:also |really |very much )*(?:like|love|appreciate|welcome|be grateful for|be glad of|value) (?:to (?:have|get|see|hear|receive|know) )?(?<do>(?:your|the|a|an|any|some)\b .*\b(?:from you|by|before|comments?|views?|opinions?|feedback|thoughts?|input|help|advice|reply|answer|confirmation|approval|signature|decision)\b.*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?: am| are|\'m|\'re) (?:writing to ask|asking|inviting) (?:you |whether |if |for |to )+(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/^grateful (?:for|if you (?:could|would)) (?<do>\p{L}.*)/u'],
-            [RequestForm::Need, '/\b(?:i|we|they)(?:\'d|\'ll| would| will| do|\'re| are|\'m| am)?(?: still| also| urgently| now| just| really| currently| therefore)* (?:need|needing|require|lack|missing|awaiting|await|waiting (?:for|on)|waiting to (?:receive|hear)|chasing|short of) (?<do>(?:(?:only |just |still )?(?:your|you)\b|(?:from you|the following|back from you|an? (?:answer|reply|decision|confirmation|signature)|(?:(?!\.).)*\b(?:from you|back from you|from your side)\b)).*)/u'],
-            [RequestForm::Need, '/\b(?:i|we)(?:\'d|\'ll| would| will| do)?(?: still| also| urgently| now| just| really)* (?:need|require) (?<do>(?:the|a|an|to know|to have|to receive|it|them|this|these|those|all|both|two|three|\d+) .*\b(?:by|before|no later|until|latest|at the latest|as soon as|asap|today|tomorrow|this week|in time|back)\b.*)/u'],
-            [RequestForm::Need, '/\byou(?:\'ll| will| would)?(?: still| also| now| just| do| both| all| therefore)* (?:need to|have to|must|are (?:kindly )?(?:asked|required|requested|invited) to|are (?:due|supposed|meant) to|ought to) (?<do>(?!be (?:tired|joking|kidding|mad|busy|so)|have (?:heard|seen|been|noticed|had)|know|see it|think|feel|remember that|admit|agree that|try it)\p{L}.*)/u'],
-            [RequestForm::Order, "/{$begin}(?:perhaps|maybe|possibly) {$you} (?:could|can|would) {$verb}/u"],
-            [RequestForm::Wish, '/\bwonder(?:ed|ing)?,? (?<do>(?:if|whether) (?:we|i|it|there)\b.*)/u'],
-            [RequestForm::Wish, '/\byour (?<do>[\p{L} -]{3,40}? (?:would be|is|are|will be) (?:\p{L}+ )?(?:appreciated|welcome)\b.*)/u'],
-            [RequestForm::Need, '/\blook(?:ing)? forward to (?:receiving|getting|having|seeing) (?<do>your .*\b(?:by|before|until|no later)\b.*)/u'],
-            [RequestForm::Need, '/\blook(?:ing)? forward to hearing from you (?<do>(?:by|before|no later)\b.*)/u'],
-            [RequestForm::Need, '/^(?:still |just |urgently )?(?:need|needing|waiting for|waiting on|awaiting|missing) (?<do>(?:your|this|it|these|the \p{L}+ (?:by|before|from)|an answer|a reply|a decision)\b.*)/u'],
-            [RequestForm::Need, '/\bfor (?:you to (?<do>(?:sign|return|review|complete|check|fill|read|approve|confirm|look|comment|decide|choose|pay)\b.*))/u'],
-            [RequestForm::Need, '/\b(?:attached|enclosed|here|below|sent)\b.*\bfor (?<do>your (?:signature|approval|review|comments?|correction|confirmation|decision|feedback|consent|attention and signature)\b.*)/u'],
-            [RequestForm::Need, '/^(?<do>[\p{L} -]{3,60} (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) (?:reach us|arrive|be (?:sent|returned|submitted|received|paid|in|with us|here|filed|handed in|signed|completed|made|registered|settled|sent in|uploaded|delivered))\b.*\b(?:by|before|no later|until|within)\b.*)/u'],
-            [RequestForm::Need, '/\b(?:your|an? (?:answer|reply|decision|confirmation)) (?<do>[\p{L} -]{3,40}?(?:is|are) (?:still )?(?:needed|required|requested|missing|outstanding|expected)\b.*)/u'],
-            [RequestForm::Order, "/^(?:(?:do|action(?: required| needed)?|to ?do|reminder|important|urgent|next step|so|then|and|also|first|next|finally|ok|okay|now|just|but|in return|meanwhile|in the meantime|when you (?:can|have a moment|get a chance|are back)|if (?:possible|you can|you agree|it suits(?: you)?|that works(?: for you)?|that suits(?: you)?|you don't mind|convenient|so|yes|not)|once (?:done|you have it))[,:]?\\s+(?:[–-]\\s+)?)?(?<do>(?:{$orders})\\b(?<!let me start){$object}.*)/u"],
-            [RequestForm::Order, "/{$begin}(?<do>(?:remember to|do(?:n't| not) forget (?:to|that|your|the)|make sure|be sure to)\\b.*)/u"],
-            [RequestForm::Order, "/^please (?:find|see|note)\\b.*\\band (?:please )?(?<do>(?:{$orders})\\b{$object}.*)/u"],
-            [RequestForm::Order, '/^(?<do>[^?]{3,120}?),? (?:please|pls)[.!]*$/u'],
-        ];
-    }
-
-    private function isCourtesy(string $action): bool
-    {
-        return 1 === preg_match('/^(?:'.implode('|', self::COURTESY).')/u', $action);
-    }
-
-    private function isRhetorical(string $question): bool
-    {
-        return 1 === preg_match('/^'.self::OPENING.'(?:'.implode('|', self::RHETORICAL).')\?/u', $question);
-    }
-
-    /** "He asked me: could you …", "they want to know whether" tell of a request; they are none. */
-    private function isReported(string $before): bool
-    {
-        return 1 === preg_match('/\b(?:he|she|they|tom|people|visitors?|somebody|someone|customers?)\s+(?:\p{L}+\s+)?(?:asked|asks|said|says|wrote|writes|told|wondered|wanted|were told)\b[^.]*$/u', $before);
+        return new Request($sentence->text, $sentence->from, $sentence->to(), $form, trim($action), 1 === preg_match($tongue->toOthers(), $sentence->lower), $isNamed);
     }
 
     /** A question that somebody can answer, and not one about a third person's thoughts or put in quotation marks. */
-    private function isAsked(string $lower): bool
+    private function isAsked(string $lower, Tongue $tongue): bool
     {
         return 1 !== preg_match('/^[_\s.,!?]*$/u', $lower)
             && 1 !== preg_match('/^(?:[^?]*\b(?:he|she|they|people|everybody|visitors?)\b (?:asked|asks|said|wondered|wonder)\b[^?]*)\?/u', $lower)
-            && (str_contains(rtrim($lower, "\"' )!."), '?') || 1 === preg_match(self::ASKED_WITHOUT_MARK, $lower));
+            && (str_contains(rtrim($lower, "\"' )!."), '?') || 1 === preg_match($tongue->askedWithoutMark(), $lower));
     }
 
     private function lastQuestion(string $text): string

@@ -6,6 +6,8 @@ namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\People\Called;
+use ZippyTray\Core\Tray\Advice\Language\English;
+use ZippyTray\Core\Tray\Advice\Language\Tongue;
 
 /**
  * Turns what somebody asks into a task of the person who is asked: "Could you please send me the
@@ -24,16 +26,22 @@ final readonly class TaskTitle
     /**
      * @param list<FoundDate> $dates those that stand in the request are left out of the title
      */
-    public function of(?Request $request, array $dates, Address $from, string $subject): string
+    public function of(?Request $request, array $dates, Address $from, string $subject, Tongue $tongue = new English()): string
     {
         $name = Called::inTitle($from);
         if (null === $request) {
             return '' === $subject ? \sprintf('Read the message from %s', $name) : self::shortened($subject);
         }
+        if ([] !== $tongue->english()) {
+            // What is to be done in English, of what in the words of the letter.
+            $verb = RequestForm::Question === $request->form ? '' : $tongue->verb($request->action);
+
+            return self::shortened(\sprintf('%s: %s', '' === $verb || 'Tell' === $verb ? ('' === $verb ? 'Answer ' : 'Tell ').$name : $verb, '' === $subject ? trim($request->action) : $subject));
+        }
         $action = $this->withoutDates($request, $dates);
         $action = trim((string) preg_replace('/\s+/u', ' ', $action), " \t\n,;:–—-");
         $title = RequestForm::Question === $request->form ? $this->question($action, $name) : $this->order($action, $name, $request->form);
-        if ('' !== $subject && (1 === preg_match('/^\p{L}+(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in))?$/u', $title) || 'Answer '.$name === $title)) {
+        if ('' !== $subject && (1 === preg_match('/^\p{L}+(?: (?:with|of|into|after|care of|to|at|on))?(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in|up))?$/u', $title) || 'Answer '.$name === $title)) {
             $title .= ': '.$subject;
         }
 

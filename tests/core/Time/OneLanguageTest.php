@@ -106,7 +106,7 @@ final class OneLanguageTest extends TestCase
             week after next = 2026-12-07
             month after next = 2027-01-01
             monday after next = 2026-12-07
-            monday next = 2026-11-30 | short
+            monday next = 2026-11-30
             next working day = 2026-11-25
             next business day = 2026-11-25
             fri 27 = 2026-11-27 | number

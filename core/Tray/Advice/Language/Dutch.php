@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice\Language;
+
+use ZippyTray\Core\Tray\Advice\RequestForm;
+
+final readonly class Dutch extends Tongue
+{
+    public function name(): string
+    {
+        return 'nl';
+    }
+
+    public function words(): array
+    {
+        return ['de', 'het', 'een', 'en', 'van', 'is', 'niet', 'wij', 'we', 'je', 'u', 'uw', 'jullie', 'met', 'voor', 'op', 'te', 'dat', 'die', 'ik', 'ons', 'onze', 'zijn', 'hebben', 'heb', 'nog', 'ook', 'graag', 'aan', 'bij', 'als', 'naar', 'om', 'er', 'maar', 'kunt', 'kun', 'wordt', 'deze', 'dit', 'mijn', 'alvast', 'bedankt', 'uit'];
+    }
+
+    public function forms(): array
+    {
+        return [
+            [RequestForm::Order, '/\b(?:kunt\s+u|kun\s+je|kan\s+je|kunnen\s+jullie|zou(?:dt)?\s+(?:u|je|jij|jullie)|zouden\s+jullie|wilt\s+u|wil\s+je|willen\s+jullie)\s+(?:(?:mij|me|ons|alstublieft|misschien|even|nog|ook|kunnen|willen)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/(?<do>.{4,140})\b(?:alstublieft|alsjeblieft|aub|a\.u\.b\.|svp)\b/xu'],
+            [RequestForm::Order, '/(?:^|[,;:.]\s*|\ben\s+)(?:gelieve|graag)\s+(?<do>(?!gedaan|tot|zien)\p{L}.*)/xu'],
+            [RequestForm::Order, '/\b(?:ik|wij|we)\s+(?:verzoek|verzoeken|vraag|vragen|herinner|herinneren)\s+(?:u|je|jullie)\s+(?:(?:vriendelijk|dringend|hierbij|eraan)\s+)*(?:om\s+)?(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/^(?<do>(?:stuur|geef|bevestig|teken|onderteken|betaal|bel|laat|controleer|vul|breng|denk|vergeet\s+niet|meld|lees|zeg|antwoord|reageer)\s+(?:ons|mij|me|het|de|je|uw|dit|even|alsjeblieft|aan|eraan|weten)\b.*)/xu'],
+            [RequestForm::Wish, '/\b(?:het\s+zou|ik\s+zou|wij\s+zouden|we\s+zouden)\s+(?:(?:het|erg|heel|zeer|fijn|handig|mooi|prettig|graag|op\s+prijs\s+stellen|zijn)\s+)*(?:als|dat)?\s*(?<do>(?:u|je|jullie|uw|jouw|de|het)\b.*)/xu'],
+            [RequestForm::Wish, '/\b(?:ik|wij|we)\s+(?:ontvang|ontvangen|hoor|horen|zie|zien)\s+(?:dan\s+)?graag\s+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/\b(?:ik|wij|we)\s+(?:heb|hebben|mis|missen|wacht|wachten)\s+(?:(?:nog|steeds|dringend|op|altijd)\s+)*(?<do>(?:uw|je|jouw|jullie|de|het|een\s+antwoord)\b.*\b(?:nodig|van\s+(?:u|je|jullie)|ontvangen|gehad|handtekening|antwoord|reactie|formulier|gegevens).*)/xu'],
+            [RequestForm::Need, '/\b(?:hebben|heb)\s+(?:wij|we|ik)?\s*(?:nog\s+(?:steeds\s+)?)(?<do>(?:geen|niets|niet)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:u|je|jullie)\s+(?:moet|moeten|dient|dienen|wordt\s+verzocht|worden\s+verzocht)\s+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:de|het|uw|je)\s?\p{L}+(?:\s\p{L}+){0,3}?\s+(?:is|zijn|staat|staan|moet|moeten)\s+(?:(?:nog|steeds|al|nu)\s+)*(?:te\s+laat|open|achterstallig|onbetaald|verlopen|vóór\s.*|voor\s.*binnen.*|uiterlijk\s.*|binnen\s+zijn.*).*)/xu'],
+        ];
+    }
+
+    public function courtesy(): string
+    {
+        return '/^(?:aarzel|excus|sorry|bezoek|klik|niet\s+(?:te\s+)?(?:beantwoorden|antwoorden)|er\s+rekening|begrip|geduld|nog\s+een\s+fijne|gedaan|voorstellen|geloven)/xu';
+    }
+
+    public function unlikely(): string
+    {
+        return '/^(?:(?:als|mocht|indien)\s+(?:u|je|jullie)\s+(?:nog\s+)?(?:vragen|twijfels)|voor\s+(?:vragen|meer)|bij\s+vragen|heeft\s+u\s+vragen)/xu';
+    }
+
+    public function notNeeded(): string
+    {
+        return '/\b(?:niet\s+(?:meer\s+)?nodig|hoef(?:t|en)?\s+(?:(?:u|je|jullie|dat|het|niet|dit|meer)\s+)*(?:niet|niets)|geen\s+(?:actie|antwoord)\s+(?:nodig|vereist))/xu';
+    }
+
+    public function rhetorical(): string
+    {
+        return '/^(?:(?:en|nou|dus)[,]?\s+)*(?:hoe\s+(?:gaat|is)\s+het.*|alles\s+goed.*|wie\s+had\s+dat.*|waarom\s+niet.*|toch|hè)\?/xu';
+    }
+
+    public function english(): array
+    {
+        return [
+            'maandag' => 'monday', 'dinsdag' => 'tuesday', 'woensdag' => 'wednesday', 'donderdag' => 'thursday', 'vrijdag' => 'friday', 'zaterdag' => 'saturday', 'zondag' => 'sunday',
+            'januari' => 'january', 'februari' => 'february', 'maart' => 'march', 'april' => 'april', 'mei' => 'may', 'juni' => 'june', 'juli' => 'july', 'augustus' => 'august', 'september' => 'september', 'oktober' => 'october', 'november' => 'november', 'december' => 'december',
+            'vandaag' => 'today', 'morgen' => 'tomorrow', 'overmorgen' => 'overmorrow', 'gisteren' => 'yesterday', 'volgende' => 'next', 'komende' => 'coming', 'deze' => 'this', 'dit' => 'this', 'vorige' => 'last', 'afgelopen' => 'last', 'week' => 'week', 'weken' => 'weeks', 'maand' => 'month', 'maanden' => 'months', 'jaar' => 'year', 'dagen' => 'days', 'dag' => 'day', 'werkdagen' => 'workdays', 'weekend' => 'weekend', 'eind' => 'end', 'einde' => 'end', 'begin' => 'start', 'half' => 'half', 'uur' => "o'clock", 'middag' => 'afternoon', 'ochtend' => 'morning', 'avond' => 'evening', 'middernacht' => 'midnight', 'binnen' => 'within', 'over' => 'in',
+            'de' => 'the', 'het' => 'the', 'van' => 'of', 'op' => 'on', 'om' => 'at', 'rond' => 'around',
+            'een' => 'one', 'twee' => 'two', 'drie' => 'three', 'vier' => 'four', 'vijf' => 'five', 'zes' => 'six', 'zeven' => 'seven', 'acht' => 'eight', 'tien' => 'ten', 'veertien' => 'fourteen',
+            'vóór' => 'before', 'voor' => 'before', 'uiterlijk' => 'at the latest by', 'tot' => 'until', 'sinds' => 'since', 'vanaf' => 'from', 'deadline' => 'deadline',
+            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'begint' => 'begins', 'plaats' => 'takes place', 'was' => 'was', 'wordt' => 'will',
+        ];
+    }
+
+    public function verbs(): array
+    {
+        return [
+            'teken|ondertek' => 'Sign',
+            'bevestig' => 'Confirm',
+            'betal|betaal|overmak|voldo' => 'Pay',
+            'controle|nakijk|check|corrige|doorlez' => 'Check',
+            'invul|vul' => 'Fill in',
+            'terugstu|retour' => 'Send back',
+            'bel|opbel' => 'Call',
+            'breng|meebreng|meenem' => 'Bring',
+            'boek|reserveer' => 'Book',
+            'bestel' => 'Order',
+            'schrijf|schrijv|opstel|voorbereid' => 'Write',
+            'stuur|stur|zend|opstu|toestu|aanlever|inlever|mail|geef|doorgeven' => 'Send',
+            'laat|laten\s+weten|weten|zeg|meld|antwoord|reage' => 'Tell',
+            'kom' => 'Come',
+        ];
+    }
+}

@@ -1,0 +1,256 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice\Language;
+
+use ZippyTray\Core\Tray\Advice\RequestForm;
+
+final readonly class English extends Tongue
+{
+    private const THANKS = '/^\s*(?:thanks|thank you|cheers|many thanks)(?: so much| very much| a lot)?[,]? (?=(?:please|could|can|would)\b)/u';
+
+    /** Where something that is asked can begin within a sentence. */
+    private const BEGIN = '(?:^|\b(?:if|when|once|after|before|while|as soon as)\b[^,?.]{3,60}\s|[,;:(–—]\s*|\s-\s|\b(?:and|but|so|then|also|or|if so|if not|otherwise|therefore|that said|in that case|ps|p\.s\.)[\s,:.]+)';
+
+    private const SOFTLY = '(?:please|pls|plz|kindly|perhaps|possibly|maybe|also|just|still|then|now|quickly|both|all|each|again|by any chance|at least|at some point|in the meantime|for me|ever so kindly|go ahead and|take a moment to|be so kind as to|be so good as to|try to|try and)[\s,]+';
+
+    private const YOU = '(?:you(?: all| both| guys| two)?|u|ya|someone|somebody|anyone|anybody|one of you|either of you|any of you|your (?:team|office|people|side|colleagues?))';
+
+    /** Verbs that, at the beginning of a sentence, tell somebody to do something. */
+    private const ORDERS = 'let (?:me|us) (?:know|have|see)|send|email|mail|forward|give|tell|call|ring|phone|text|drop (?:me|us|by)|have a (?:look|think|go|read)|take a look|look (?:at|into|over|through)|check|double-check|confirm|reply|respond|answer|return|sign|fill (?:in|out)|complete|pay|settle|transfer|bring|pass|review|read|update|add|book|reserve|order|print|post|submit|upload|register|rsvp|ask|get (?:me|us|in touch|back)|come back to|choose|pick|decide|provide|prepare|write|draft|arrange|organi[sz]e|share|state|specify|indicate|advise|inform|include|attach|cancel|change|correct|collect|deliver|hand (?:in|over)|keep (?:me|us)|put|set up|find out|report|renew|replace|test(?=\s+(?:the|it|this|that|your|both|all|whether|my|our))|verify|approve|translate|list|name|tick|mark|quote|see whether|see if|have your|stop|turn off|switch off|lock|unlock|open|close|clear|move|leave|take';
+
+    /** What may follow such a verb, so that it is none of the other words that look like it. */
+    private const OBJECT = '(?=\s+(?:me|us|him|her|them|it|your|my|our|his|their|the|a|an|this|that|these|those|both|all|any|each|every|one|two|three|by|before|until|on|in|with|through|over|whether|if|when|how|what|which|who|where|why|back|back by|to|some|at|for|as|and|\d|[A-Z])|\s*[.!,]|\s*$)';
+
+    /** Beginnings of what only sounds like a request. */
+    private const COURTESY = [
+        'find|see (?:attached|below|above|enclosed|the attached|also)|note|be (?:aware|advised|informed|assured|warned)|accept\b.*(?:apolog|thanks|regards|wishes|congrat)|excuse|forgive|bear with|pardon',
+        'feel free|don\'t hesitate|do not hesitate|do(?:n\'t| not) (?:reply|respond|answer)|do(?:n\'t| not) (?:worry|bother|feel)|ignore|disregard|give (?:my|our) (?:best|regards|love)|pass on (?:my|our)',
+        'remember me to|say hello|take care|enjoy|have a (?:great|good|nice|lovely|wonderful)|stay (?:safe|tuned|well)|refer to|consult (?:our|the) (?:faq|website)|visit (?:our|us|www|http)|click|unsubscribe|follow us|like us|join us on|view (?:this|in)',
+        'contact (?:us|me|our|the (?:office|team|helpdesk|support))\b.*\b(?:if|should|question|further|any)',
+        '(?:contact|call|ask|email|write to|get in touch with) (?:us|me|our)?\b.*\b(?:if you have|if there|with any|any questions|any queries|should you|at any time|any time|for more information|for further)',
+        'let (?:me|us) know (?:if|should) (?:you (?:have|need|require|want|would like|run into|notice|spot)\b.*|there(?:\'s|\s+is|\s+are) (?:any|something|anything).*|i can.*|we can.*|anything.*|any .*|something.*)',
+        'let (?:me|us) know (?:of|about) any',
+        'let (?:me|us) (?:start|begin|explain|introduce|say|add|tell|remind|thank|assure|show)',
+        '(?:keep|do not share|don\'t share) (?:this|it) (?:confidential|to yourself)|think (?:of|before) (?:the environment|printing)|consider the environment',
+        'tell me about it|have fun|see you|mind the|remember (?:that|when|how)|take your time|keep up|keep in touch|keep warm|keep well|get well|thank',
+    ];
+
+    /** Conditions under which most readers have nothing to do. */
+    private const UNLIKELY = '/^(?:(?:if|should|in case) (?:you|there|anything|something|anyone|this|the|it|not|questions?|any)\b(?:[^,]*\b(?:any|questions?|queries|problems?|trouble|need|require|want|wish|would like|prefer not|no longer|unable|cannot|can\'t|can not|cannot make|can\'t make|in error|by mistake|already|doubt|unclear|wrong|unsure|not sure|missing|happen|notice|spot|strange|lost|urgent|fail)\b[^,]*)|in case of[^,]*|for (?:further|more|any)[^,]*|if in doubt|when in doubt)(?:,\s*|\s+(?=please\b))/u';
+
+    /** Questions that want no answer, each from its beginning to the question mark. */
+    private const RHETORICAL = [
+        'how (?:are|r) (?:you|things|u|we|ya|the (?:family|kids|children))\b.*|how(?:\'s| is| was| were| did| have) (?:it going|life|everything|things|your (?:day|week|weekend|holiday|trip|summer|christmas|morning|break|vacation)|the (?:family|kids|weather|weekend)|you been|you getting on).*',
+        'how (?:lovely|nice|cool|great|good|cute) is (?:that|this).*|how (?:about that|come)\b.{0,12}|what(?:\'s| is) (?:new|up|not to like|the worst|the point|there to)\b.*|what could (?:be|possibly|go).*|what (?:a|an|else is new|else can|more could|did you expect|have i|was i thinking).*',
+        'who (?:knows|cares|would have|would\'ve|wouldn\'t|could have|doesn\'t|else but|needs).*|why not(?:\?| (?:treat|try|join|take advantage|come along|visit|make|give|let|start|save|enjoy|discover)).*|where (?:has|did|does) (?:the )?(?:time|year|summer|week|month)s?\b.*',
+        '(?:can|could|would) you (?:believe|imagine|guess)\b.*|did (?:i|we) (?:mention|tell you|say)\b.*|did you know\b.*|do you (?:remember|recall) (?:the|how|when|that|our|those)\b.*|remember (?:the|when|how|that|our|me|us)\b.*|(?:you )?know what\?|guess (?:what|who).*',
+        'could (?:it|this|that|things|life|you|they|he|she) (?:get|be|have been) any (?:more|less|better|worse|\p{L}+er)\b.*|(?:are|is) (?:you|he|she|they|it|this|that) (?:kidding|joking|serious|mad|for real|a joke)\b.*|would it (?:kill|hurt) (?:you|them|anybody)\b.*|do (?:you|they) (?:even|ever|really think|honestly)\b.*|since when\b.*',
+        '(?:isn\'t|aren\'t|wasn\'t|weren\'t|wouldn\'t|doesn\'t|don\'t|didn\'t|hasn\'t|haven\'t|ain\'t|won\'t) (?:it|that|this|they|we|i|he|she|those|these|life|time)\b.*',
+        '(?:is|was) (?:it|that|this) (?:just|only) me\b.*|(?:am|are|is|was) (?:i|we) (?:right|mad|wrong|crazy|dreaming|alone).*|(?:has|have) it (?:really )?been.*|(?:is|has) it (?:that time|already|really)\b.*',
+        '(?:ready to|ready for the|looking for|looking to|tired of|fed up with|wanna|bored|struggling with|worried about|curious(?: to| about)?|sounds? (?:good|familiar|fun|great|like)|make sense|makes sense|any (?:questions|problems|comments or questions)|need (?:help|a hand|inspiration|a break|more)|interested|missed (?:me|us)|sound)\b[^?]{0,60}',
+        '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b[^?]{0,30}|(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|deal|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon|deal)\s*',
+        'what if\b.*|why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*|where (?:would|to begin|do i|am i)\b.*|what (?:would|will) (?:i|we|the world)\b.*|how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*|may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*|shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |\d)).*|need i say.*|where were we.*',
+    ];
+
+    /** What a question may begin with. */
+    /** What one does to a machine: where somebody is told to, it is explained rather than asked. */
+    private const HOW_TO = '(?:first |just |simply |only |then )*(?:restart|reboot|reset|click|press|tap|scroll|select|install|uninstall|run|type|unplug|plug|hold|turn (?:it|the|your) .*(?:off|on)\b|switch (?:it|the) (?:off|on)|log (?:in|out|off)|sign (?:in|out)\b|go to|clear (?:the|your) cache|right-click|double-click|drag|refresh|reinstall|enter your|open (?:the|your) (?:settings|menu|app|browser|control))\b'
+        .'(?!.*\b(?:by|before|until) (?:mon|tues|wednes|thurs|fri|satur|sun|tomorrow|tonight|noon|the \d|\d))';
+
+    private const OPENING = '["\'(]*(?:(?:so|and|but|well|oh|now|hey|great|wonderful|brilliant|fantastic|lovely|marvellous|perfect|super|ps|p\.s\.)[,:.!]?\s+)*';
+
+    /** Some leave the mark out. */
+    private const ASKED_WITHOUT_MARK = '/^(?:(?:and|so|but|also)\s+)?(?:can|could|would|will|do|did|are|have|shall|may) (?:you|we|i)\b[^?!]{4,140}$/u';
+
+    /** No action is wanted. */
+    private const NOT_NEEDED = '/\b(?:no need|not (?:necessary|needed|required)|need(?:n\'t| not)|do(?:n\'t| not) (?:need|have) to|no (?:longer (?:needed|required|necessary)|rush|hurry)|forget (?:about )?(?:the|that|my)|scrap (?:that|the)|(?:deadline|date) (?:is|has been) (?:off|dropped|cancelled|lifted)|no (?:action|reply|answer|response)(?: is)? (?:needed|required|necessary|expected)|nothing (?:for you )?to do|not asking you)\b/u';
+
+    private const TO_OTHERS = '/\b(?:pass (?:this|it) (?:on|along)|forward (?:this|it) (?:on )?to|(?:who|whom) (?:is|would be|should i|can i|do i|could i|may i) .*\b(?:right person|contact|speak|talk|ask|responsible|in charge|turn to)|(?:point|put) (?:me|us) (?:to|in touch with|in the direction of)|the right person|ask (?:your|one of your) [\p{L} ]{3,30} to|have (?:somebody|someone|one of your \p{L}+) [\p{L} ]{0,30}(?:call|contact|send|sign|look|check|reply|measure|come|ring)|(?:someone|somebody|anyone|one) (?:from|in|on|of) your\b|(?:your (?:colleague|treasurer|accountant|assistant|electrician|carpenter|caretaker|bookkeeper|secretary|team|office|people|volunteers?|staff|warden))\b)/u';
+
+    /** The sender answers it at once. */
+    private const SELF_ANSWER = '/^(?:yes|no|well|i think|we think|i guess|of course|absolutely|because|maybe|perhaps|probably|exactly|nobody|no one|nothing|certainly|the answer|i don\'t know|i doubt|i for one|it (?:was|is|turns out)|that\'s (?:right|what)|you guessed|not (?:yet|me|at all|really))\b/u';
+
+    public function name(): string
+    {
+        return 'en';
+    }
+
+    public function words(): array
+    {
+        return ['the', 'and', 'of', 'to', 'is', 'you', 'that', 'it', 'for', 'with', 'are', 'this', 'have', 'your', 'we', 'be', 'on', 'will', 'not', 'can', 'please', 'from', 'by', 'at', 'would', 'if', 'our', 'us', 'could', 'i', 'my', 'has', 'was', 'or', 'but', 'they', 'what', 'as', 'an', 'any', 'do', 'me'];
+    }
+
+    public function thanks(): string
+    {
+        return self::THANKS;
+    }
+
+    public function courtesy(): string
+    {
+        return '/^(?:'.implode('|', self::COURTESY).')/u';
+    }
+
+    public function unlikely(): string
+    {
+        return self::UNLIKELY;
+    }
+
+    public function notNeeded(): string
+    {
+        return self::NOT_NEEDED;
+    }
+
+    public function dutiesOfAll(): string
+    {
+        return '/^(?:everyone|everybody|all\b|each of (?:you|us)|members|staff|colleagues|participants)\b|\b(?:must|ha(?:s|ve) to|needs? to) be (?:in|back|with us|submitted|returned|completed|paid|sent|here|done|handed in)\b/u';
+    }
+
+    public function ofOthers(): string
+    {
+        return '/^(?:(?:and|but|so|well)[, ]+)?(?:if|unless|in case|once|when) (?:they|he|she|nobody|no one|somebody|someone|the \p{L}+|that|it|we|i)\b(?! (?:get|receive|have|hear)\b.*\bfrom you)[^,]*\b(?:have(?:n\'t| not)|has(?:n\'t| not)|do(?:n\'t| not)|does(?:n\'t| not)|did(?:n\'t| not)|is(?:n\'t| not)|are(?:n\'t| not))\b/u';
+    }
+
+    public function rhetorical(): string
+    {
+        return '/^'.self::OPENING.'(?:'.implode('|', self::RHETORICAL).')\?/u';
+    }
+
+    public function askedWithoutMark(): string
+    {
+        return self::ASKED_WITHOUT_MARK;
+    }
+
+    public function selfAnswer(): string
+    {
+        return self::SELF_ANSWER;
+    }
+
+    public function toOthers(): string
+    {
+        return self::TO_OTHERS;
+    }
+
+    public function reported(): string
+    {
+        return '/\b(?:he|she|they|tom|people|visitors?|somebody|someone|customers?)\s+(?:\p{L}+\s+)?(?:asked|asks|said|says|wrote|writes|told|wondered|wanted|were told)\b[^.]*$/u';
+    }
+
+    /** @return list<array{RequestForm, string}> patterns whose group "do" is what is asked */
+    public function forms(): array
+    {
+        /** @var list<array{RequestForm, string}> $forms */
+        static $forms = [];
+
+        return [] === $forms ? $forms = [...$this->direct(), ...$this->indirect()] : $forms;
+    }
+
+    /** @return list<array{RequestForm, string}> */
+    private function direct(): array
+    {
+        [$begin, $softly, $you, $orders, $object] = [self::BEGIN, self::SOFTLY, self::YOU, self::ORDERS, self::OBJECT];
+        $verb = '(?!not\b|mind\b|have been\b|be (?:surprised|interested|pleased|delighted|aware)|believe|imagine|guess|see (?:that|why|how)|tell (?:that|from)|hardly|only|never|always|probably|expect|find (?:more|out more|us|our)|save up|feel|like to\b|like a\b|prefer|rather)(?<do>\p{L}.*)';
+
+        return [
+            [RequestForm::Order, "/{$begin}(?:{$softly})*(?:could|can|would|will|may|might|cn|cld|cud|wld|wud|cd) {$you}[\\s,]+(?:be able to |be willing to |be so kind(?: as)? to |be kind enough to )?(?:{$softly})*{$verb}/u"],
+            [RequestForm::Order, "/{$begin}(?:are|would) you (?:be )?(?:able|willing|happy|prepared) to {$verb}/u"],
+            [RequestForm::Order, "/{$begin}(?:please|pls|plz|kindly)[\\s,]+(?:(?:could|can|would|will) you[\\s,]+)?(?:(?:also|just|do(?! not)|then|now|kindly|quickly|at least|always|both|all)\\s+)*(?<do>\\p{L}.*)/u"],
+            [RequestForm::Order, "/{$begin}(?:do you mind|would you mind|mind) (?:please )?(?<do>\\p{L}+ing\\b.*)/u"],
+            [RequestForm::Order, "/{$begin}(?:can|could|may|might) (?:i|we) (?:please |also |just |quickly )*(?:ask|trouble|bother|get|persuade|invite|beg|request|remind) (?:that )?(?:you(?: both| all)? )?(?:please )?(?:to|for) (?<do>\\p{L}.*)/u"],
+            [RequestForm::Order, "/{$begin}(?:can|could|may|might) (?:i|we) (?:please |also |just |perhaps |possibly )*(?<do>(?:have|get|borrow|see|use|take) .*)/u"],
+            [RequestForm::Order, "/{$begin}(?:would it be|is it|is there any way|would there be any way|any chance|is there a chance|is there any chance|would it be at all)\\s*(?:at all )?(?:possible |ok |okay |alright |all right |of |that |for |if )*(?:you|your)?\\s*(?:could|can|would|might|to)?\\s*(?<do>(?:to |send|give|get|have|move|bring|look|come|let|borrow|reschedul|sending|getting|having|moving|bringing)\\p{L}*.*)/u"],
+            [RequestForm::Wish, '/\b(?:i|we|it|that)(?:\'d|\'ll| would| will| should)?(?: really| very much| also| just| greatly)* (?:appreciate|be (?:\p{L}+ )?(?:great|good|grateful|glad|happy|helpful|kind|lovely|nice|wonderful|delighted|obliged|useful|fantastic|brilliant|super|ideal|perfect|best|thankful|a great help|a big help|much appreciated))(?: it)?(?: of you)?(?: to me| for us| for me)?,? if (?:you|someone|somebody) (?:could|would|can|might|were able to|will)?\s*(?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
+            [RequestForm::Wish, '/\b(?:grateful|appreciated|appreciate it|helpful|great|good) if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
+            [RequestForm::Wish, '/^if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*),? (?:that would|that\'d|i would|i\'d|we would|we\'d|it would|it\'d)/u'],
+            [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were|\'d been)? ?(?:just )?(?:hop(?:e|ed|ing)|wonder(?:ed|ing)?|trust)(?: that| if| whether)? (?:you|someone|somebody) (?:could|would|can|might|will|may)(?: be able to| be willing to)? (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
+            [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were)? ?(?:just )?(?:wonder(?:ed|ing)?|curious|keen to know|would like to know|\'d like to know|need to know|want to know|must know|have to know)[,]? (?<do>(?:if|whether|when|what|which|how|who|where|why|by when) .*)/u'],
+            [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would| should|\'ll| must| have to)? (?:also |just |really |very much )*(?:like|love|want|wish|have|ask|request|urge|remind|need|require|expect)(?: to (?:ask|invite|remind|request))? (?:that )?you(?: all| both)? (?:please )?(?:to|for) (?<do>(?!know that|know how|be aware)\p{L}.*)/u'],
+            [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would) (?:also |really |very much )*(?:like|love|appreciate|welcome|be grateful for|be glad of|value) (?:to (?:have|get|see|hear|receive|know) )?(?<do>(?:your|the|a|an|any|some)\b .*\b(?:from you|by|before|comments?|views?|opinions?|feedback|thoughts?|input|help|advice|reply|answer|confirmation|approval|signature|decision)\b.*)/u'],
+            [RequestForm::Wish, '/\b(?:i|we)(?: am| are|\'m|\'re) (?:writing to ask|asking|inviting) (?:you |whether |if |for |to )+(?<do>\p{L}.*)/u'],
+            [RequestForm::Wish, '/^grateful (?:for|if you (?:could|would)) (?<do>\p{L}.*)/u'],
+            [RequestForm::Need, '/\b(?:i|we|they)(?:\'d|\'ll| would| will| do|\'re| are|\'m| am)?(?: still| also| urgently| now| just| really| currently| therefore)* (?:need|needing|require|lack|missing|awaiting|await|waiting (?:for|on)|waiting to (?:receive|hear)|chasing|short of) (?<do>(?:(?:only |just |still )?(?:your|you)\b|(?:from you|the following|back from you|an? (?:answer|reply|decision|confirmation|signature)|(?:(?!\.).)*\b(?:from you|back from you|from your side)\b)).*)/u'],
+            [RequestForm::Need, '/\b(?:i|we)(?:\'d|\'ll| would| will| do)?(?: still| also| urgently| now| just| really)* (?:need|require) (?<do>(?:the|a|an|to know|to have|to receive|it|them|this|these|those|all|both|two|three|\d+) .*\b(?:by|before|no later|until|latest|at the latest|as soon as|asap|today|tomorrow|this week|in time|back)\b.*)/u'],
+            [RequestForm::Need, '/\byou(?:\'ll| will| would)?(?: still| also| now| just| do| both| all| therefore)* (?:need to|have to|must|are (?:kindly )?(?:asked|required|requested|invited) to|are (?:due|supposed|meant) to|ought to) (?<do>(?!'.self::HOW_TO.')(?!be (?:tired|joking|kidding|mad|busy|so)|have (?:heard|seen|been|noticed|had)|know|see it|think|feel|remember that|admit|agree that|try it)\p{L}.*)/u'],
+            [RequestForm::Order, "/{$begin}(?:perhaps|maybe|possibly) {$you} (?:could|can|would) {$verb}/u"],
+            [RequestForm::Wish, '/\bwonder(?:ed|ing)?,? (?<do>(?:if|whether) (?:we|i|it|there)\b.*)/u'],
+            [RequestForm::Wish, '/\byour (?<do>[\p{L} -]{3,40}? (?:would be|is|are|will be) (?:\p{L}+ )?(?:appreciated|welcome)\b.*)/u'],
+            [RequestForm::Need, '/\blook(?:ing)? forward to (?:receiving|getting|having|seeing) (?<do>your .*\b(?:by|before|until|no later)\b.*)/u'],
+            [RequestForm::Need, '/\blook(?:ing)? forward to hearing from you (?<do>(?:by|before|no later)\b.*)/u'],
+            [RequestForm::Need, '/^(?:still |just |urgently )?(?:need|needing|waiting for|waiting on|awaiting|missing) (?<do>(?:your|this|it|these|the \p{L}+ (?:by|before|from)|an answer|a reply|a decision)\b.*)/u'],
+            [RequestForm::Need, '/\bfor (?:you to (?<do>(?:sign|return|review|complete|check|fill|read|approve|confirm|look|comment|decide|choose|pay)\b.*))/u'],
+            [RequestForm::Need, '/\b(?:attached|enclosed|here|below|sent)\b.*\bfor (?<do>your (?:signature|approval|review|comments?|correction|confirmation|decision|feedback|consent|attention and signature)\b.*)/u'],
+            [RequestForm::Need, '/^(?<do>(?!(?:he|she|we|i|you) )[\p{L} -]{3,60} (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) (?:reach us|arrive|be (?:sent|returned|submitted|received|paid|in|back|ready|done|finished|out|up|online|cleared|approved|signed off|corrected|ordered|with (?:us|me)|here|filed|handed in|signed|completed|made|registered|settled|sent in|uploaded|delivered))\b.*\b(?:by(?! now)|before|no later|until|within)\b.*)/u'],
+            [RequestForm::Need, '/\b(?:your|an? (?:answer|reply|decision|confirmation)) (?<do>[\p{L} -]{3,40}?(?:is|are) (?:still )?(?:needed|required|requested|missing|outstanding|expected)\b.*)/u'],
+            [RequestForm::Order, "/^(?:(?:do|action(?: required| needed)?|to ?do|reminder|important|urgent|next step|so|then|and|also|first|next|finally|ok|okay|now|just|but|in return|meanwhile|in the meantime|when you (?:can|have a moment|get a chance|are back)|if (?:possible|you can|you agree|it suits(?: you)?|that works(?: for you)?|that suits(?: you)?|you don't mind|convenient|so|yes|not)|once (?:done|you have it))[,:]?\\s+(?:[–-]\\s+)?)?(?<do>(?:{$orders})\\b(?<!let me start){$object}.*)/u"],
+            [RequestForm::Order, "/{$begin}(?<do>(?:remember to|do(?:n't| not) forget (?:to|that|your|the)|make sure(?! (?:that )?you (?:".self::HOW_TO.'|have|use|keep|are))|be sure to(?! '.self::HOW_TO.'))\\b.*)/u'],
+            [RequestForm::Order, "/^please (?:find|see|note)\\b.*\\band (?:please )?(?<do>(?:{$orders})\\b{$object}.*)/u"],
+            [RequestForm::Order, '/^(?<do>[^?]{3,120}?),? (?:please|pls)[.!]*$/u'],
+        ];
+    }
+
+    /**
+     * What is asked without a request: softly, with a reproach, in passing, as a duty. Each alternative stands on a line
+     * of its own.
+     *
+     * @return list<array{RequestForm, string}>
+     */
+    private function indirect(): array
+    {
+        $your = '(?:your|ur|yr)';
+        $answer = '(?:answers?|repl(?:y|ies)|responses?|confirmation|decision|approval|signature|comments?|feedback|views?|opinions?|thoughts|input|go-ahead|sign-?\s?off|ok|okay|numbers|figures|details)';
+        $all = '(?:everyone|everybody|all(?:\s+of\s+you)?(?:\s+\p{L}+)?|each\s+(?:of\s+you|\p{L}+)|members|staff|colleagues|participants|tenants|residents|owners|volunteers|exhibitors|speakers|authors|parents|drivers|managers|teams|employees|applicants|customers|guests|students)';
+        $duty = '(?:must|ha(?:s|ve)\s+to|needs?\s+to|(?:is|are)\s+(?:kindly\s+)?(?:asked|requested|required|reminded|urged|expected|obliged)\s+to)';
+
+        return [
+            // "It would be really helpful to have your numbers"
+            [RequestForm::Wish, "/\\b(?:it|that|this)(?:'d|'s|\\s+would|\\s+will|\\s+is)\\s+(?:(?:really|very|so|most|also|be|a|great|big|of|extremely)\\s+)*
+                (?:helpful|useful|great|good|lovely|nice|wonderful|fantastic|ideal|brilliant|kind|super|important|essential|vital|crucial|necessary|help|help\\s+(?:me|us)|help\\s+(?:me\\s+|us\\s+)?a\\s+lot)\\s+
+                (?:to\\s+(?<do>(?:have|get|see|hear|know|receive)\\s+(?!you\\b|that\\b|again|from\\s+you\\s*[.!]|how\\s+you).*))/xu"],
+            // "It would be great if the plans could be here by Friday", "it is essential that you reply"
+            [RequestForm::Wish, "/\\b(?:it|that)(?:'d|'s|\\s+would|\\s+will|\\s+is)\\s+(?:be\\s+)?(?:(?:really|very|so|most|absolutely)\\s+)*
+                (?:helpful|useful|great|good|lovely|nice|wonderful|fantastic|ideal|brilliant|super|important|essential|vital|crucial|necessary|imperative)\\s+(?:if|that)\\s+
+                (?<do>(?:you\\b.*|(?:the|{$your}|this|these|those|we|i)\\b.*\\b(?:could|can|were|was|had|got|have)\\b.*))/xu"],
+            // "I'd love to get your view", "I would like to have the key back"
+            [RequestForm::Wish, "/\\b(?:i|we)(?:'d|\\s+would)\\s+(?:(?:really|also|very\\s+much|just)\\s+)*(?:love|like|want|be\\s+glad|be\\s+happy|be\\s+keen)\\s+to\\s+
+                (?:have|get|see|hear|know|receive|borrow|collect)\\s+(?<do>(?:{$your}\\b(?!\\s+(?:face|garden|house|family|place|new)).*|(?:the|a|an|some|any|all|both|these|those|my|our)\\b.*\\b(?:back|from\\s+you|by|before|soon|asap)\\b.*|(?:what|how|whether|if|when|which|who)\\b(?!\\s+you(?:'re|\\s+are)).*))/xu"],
+            // "I'd be grateful for a quick call"
+            [RequestForm::Wish, "/\\b(?:(?:i|we)(?:'d|\\s+would)\\s+(?:be\\s+)?(?:(?:very|most|so|really|ever\\s+so)\\s+)*(?:grateful|thankful|glad|pleased|obliged)\\s+(?:for|of|about)|(?:would|i'd|we'd)\\s+appreciate)\\s+(?<do>(?:an?|any|{$your}|some)\\b.*)/xu"],
+            // "A short answer would do"
+            [RequestForm::Wish, "/(?<do>\\ban?\\s+(?:(?:short|quick|brief|simple|one-line)\\s+)*(?:{$answer}|note|line|call|ring|word|yes\\s+or\\s+no|nod|thumbs\\s+up|message|email)\\b[^.]{0,40}\\b(?:would|will|is)\\s+(?:do|suffice|(?:be\\s+)?(?:enough|fine|great|good|nice|helpful|appreciated|all|plenty|useful|lovely|perfect)).*)/xu"],
+            // "Looking for your approval", "hoping for a reply by Friday", "would appreciate a reply"
+            [RequestForm::Need, "/^(?:(?:just|still|also|really)\\s+)*(?:looking\\s+for|hoping\\s+for|would\\s+appreciate|appreciate|awaiting|await|expecting|requesting|chasing)\\s+(?<do>(?:an?|{$your})\\b(?!\\s+(?:help|understanding|patience|kindness|support)\\b).*)/xu"],
+            // "Looking forward to your answer by Friday"
+            [RequestForm::Need, "/\\blook(?:ing)?\\s+forward\\s+to\\s+(?<do>{$your}\\s+(?:\\p{L}+\\s+)?{$answer}\\b.*\\b(?:by|before|until|no\\s+later|today|tomorrow|this\\s+week)\\b.*)/xu"],
+            // "I still don't have your timesheet", "we haven't heard back on the offer"
+            [RequestForm::Need, "/\\b(?:i|we)\\s+(?:still\\s+|apparently\\s+|so\\s+far\\s+)?(?:do(?:n't|\\s+not)\\s+(?:yet\\s+|seem\\s+to\\s+|appear\\s+to\\s+)?have|have(?:n't|\\s+not)(?:\\s+yet|\\s+still)?\\s+(?:received|got|had|seen)|(?:have|'ve)\\s+(?:still\\s+)?not\\s+(?:yet\\s+)?(?:received|got|had|seen))\\s+
+                (?<do>(?:{$your}\\b|an?\\s+(?:{$answer})\\b|any(?:thing)?\\b(?=.*\\b(?:from\\s+you|back|yet|answer|reply|response)\\b)|(?:the|it|them)\\b(?=.*\\b(?:yet|from\\s+you|back)\\b)).*)/xu"],
+            [RequestForm::Need, "/\\b(?:i|we)\\s+still\\s+(?:do(?:n't|\\s+not)\\s+have|have(?:n't|\\s+not)\\s+(?:received|got|had|seen))\\s+(?<do>(?:the|your|any|it|them|an?\\s+(?:{$answer}))\\b(?!\\s+(?:faintest|foggiest|time|money|heart|energy|slightest)).*)/xu"],
+            [RequestForm::Need, "/\\b(?:(?:i|we)\\s+)?have(?:n't|\\s+not)\\s+(?:yet\\s+|still\\s+)?heard\\s+(?:anything\\s+)?(?<do>(?:back\\b|from\\s+you\\b).*)/xu"],
+            [RequestForm::Need, "/\\b(?:i|we)(?:\\s+have|'ve)?\\s+(?:still\\s+)?(?:had|heard|received|got)\\s+(?:nothing|no)\\s+(?<do>(?:from\\s+you|back|{$answer}).*)/xu"],
+            [RequestForm::Need, "/\\b(?:(?:i|we)(?:'m|'re|\\s+am|\\s+are|'ve\\s+been|\\s+have\\s+been)?\\s+)?still\\s+(?:waiting\\s+(?:for|on)|missing|lacking|short\\s+of)\\s+(?<do>(?:you|{$your}|the|an?|some|two|three|\\d+)\\b(?!.*\\bfrom\\s+(?!you)\\p{L})(?!\\s+(?:parts?|delivery|bus|train|weather|results?|council|insurance|supplier)\\b).*)/xu"],
+            [RequestForm::Need, "/\\b(?:i|we)(?:'m|'re|\\s+am|\\s+are)\\s+missing\\s+(?<do>{$your}\\b.*)/xu"],
+            // "This is now overdue", "payment is still outstanding"
+            [RequestForm::Need, "/(?<do>(?:\\b(?:this|it|that|which|{$your}\\s[\\p{L}\\d .\\/-]{2,60}?|(?:the|an?)?\\s*(?:payment|invoice|bill|rent|report|form|timesheet|return|answer|reply|fee|contribution|instalment|subscription|book|books|balance)\\b[^.,;]{0,50}?))\\s(?:is|are|was|remains?|has\\s+been)\\s+(?:(?:now|already|still|long|well|rather|badly|\\w+\\s+(?:days?|weeks?|months?))\\s+)*(?:overdue|outstanding|past\\s+due|unpaid|unanswered)\\b.*)/xu"],
+            // "You were going to send me the list", "you promised the list"
+            [RequestForm::Need, "/\\byou\\s+(?:were\\s+(?:going|supposed|meant|due)\\s+to|(?:had\\s+)?promised(?:\\s+me|\\s+us)?(?=\\s+(?:to|the|an?|your|it|them|that|this|some|me|us)\\b)(?:\\s+to)?|said\\s+you(?:'d|\\s+would|'ll|\\s+will))\\s+(?<do>(?!be\\b)\\p{L}.*)/xu"],
+            // "need ur sign off on this"
+            [RequestForm::Need, "/(?:^|\\b(?:i|we|it|this|they|council|office|bank|customer|client|board|committee|printer|insurance)\\s+)(?:(?:still|also|urgently|really|just)\\s+)*(?:needs?|wants?|requires?|expects?|(?:is|are)\\s+waiting\\s+for|asks?\\s+for)\\s+(?<do>{$your}\\s.*)/xu"],
+            // "I need the keys on Monday"
+            [RequestForm::Need, "/\\b(?:i|we)(?:'ll|\\s+will)?\\s+(?:(?:still|also|urgently|really)\\s+)*need\\s+(?<do>(?:the|it|them|this|these|those|all|both|your|an?\\s+(?:copy|list|answer|reply|decision|quote|receipt|scan))\\b.*\\b(?:on|for|in)\\s+(?:mon|tues|wednes|thurs|fri|satur|sun)day\\b.*)/xu"],
+            // "This needs to go out today"
+            [RequestForm::Need, '/(?<do>\\b(?:this|it|that|these|they|the\\s+\\p{L}+(?:\\s+\\p{L}+)?)\\s+(?:needs?|ha(?:s|ve))\\s+to\\s+(?:go\\s+(?:out|off|back|in)|leave|be\\s+\\p{L}+)\\b.*\\b(?:today|tonight|tomorrow|by|before|this\\s+(?:week|morning|afternoon|evening)|asap|eod|cob)\\b.*)/xu'],
+            // "Everyone needs to complete the training", "members are asked to send their photos"
+            [RequestForm::Need, "/^(?:(?:so|and|but|also|reminder|note)[,:]?\\s+)?{$all}\\s+(?:\\p{L}+\\s+){0,3}?{$duty}\\s+(?<do>(?!be\\s+(?:aware|proud|happy|glad))\\p{L}.*)/xu"],
+            [RequestForm::Need, "/\\b(?:we|i)(?:'re|'m|\\s+are|\\s+am|\\s+would\\s+like\\s+to|'d\\s+like\\s+to)?\\s+(?:(?:kindly|also|now|therefore)\\s+)*(?:ask|asking|request|requesting|urge|urging|remind|reminding|expect|expecting)\\s+(?:you|{$all})(?:\\s+\\p{L}+)?\\s+to\\s+(?<do>\\p{L}.*)/xu"],
+            // "The report is due on Friday"
+            [RequestForm::Need, "/(?<do>\\b(?:{$your}|the)\\s+(?:\\p{L}+\\s+){0,2}?(?:reports?|forms?|payments?|invoices?|returns?|answers?|repl(?:y|ies)|proposals?|applications?|drafts?|timesheets?|contributions?|rent|fees?|articles?|abstracts?|slides|reviews?|corrections|comments|statements?|entries|entry|manuscript|chapter|accounts|figures|numbers)\\s+(?:is|are)\\s+due\\s+(?:back\\s+)?(?:on|by|today|tomorrow|tonight|this|next|in|at|before|end|mon|tue|wed|thu|fri|sat|sun).*)/xu"],
+            // "Feedback welcome by Friday"
+            [RequestForm::Need, "/(?<do>^(?:\\p{L}+\\s+){0,2}?(?:{$answer}|suggestions|corrections|photos|entries|abstracts|contributions|questions|votes|offers|quotes|applications|registrations)\\s+(?:(?:is|are|will\\s+be)\\s+)?(?:welcome|please|wanted|invited|due|needed|required|expected|accepted|taken)\\b.*\\b(?:by|before|until|till|no\\s+later|today|tomorrow)\\b.*)/xu"],
+            // "Over to you", "the ball is in your court"
+            [RequestForm::Need, "/\\b(?:over\\s+to\\s+you|(?:the\\s+)?ball(?:'s|\\s+is)\\s+in\\s+your\\s+court|your\\s+turn|waiting\\s+on\\s+you)\\b[,:]?\\s*(?<do>.*\\p{L}.*)/xu"],
+            // "When you have a minute, ring me"
+            [RequestForm::Order, '/^(?:if|when|whenever|once|before|after|as\s+soon\s+as|while|next\s+time|at\s+your)\b[^,?.!]{3,60},\s+(?:(?:please|just|do|also|could\s+you)\s+)*(?<do>(?:'.self::ORDERS.')\b'.self::OBJECT.'.*)/u'],
+        ];
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice\Language;
+
+use ZippyTray\Core\Tray\Advice\RequestForm;
+
+final readonly class French extends Tongue
+{
+    public function name(): string
+    {
+        return 'fr';
+    }
+
+    public function words(): array
+    {
+        return ['le', 'la', 'les', 'de', 'des', 'du', 'et', 'est', 'vous', 'nous', 'je', 'un', 'une', 'pour', 'que', 'qui', 'dans', 'sur', 'avec', 'votre', 'vos', 'pas', 'ne', 'au', 'aux', 'ce', 'cette', 'il', 'elle', 'en', 'merci', 'avant', 'plus', 'bonjour', 'par', 'notre', 'si', 'sont', 'être', 'avez', 'mon', 'à', 'tu'];
+    }
+
+    public function letters(): string
+    {
+        return '/[çœêèàùû]/u';
+    }
+
+    public function forms(): array
+    {
+        return [
+            [RequestForm::Order, '/\b(?:pourriez|pouvez|voudriez|auriez|seriez|veuillez)(?:-|\s)vous\s+(?:(?:me|nous|bien|aussi|peut-être|s\'il\s+vous\s+plaît|l\'amabilité\s+de|la\s+gentillesse\s+de)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/\b(?:peux|pourrais|voudrais|veux)(?:-|\s)tu\s+(?:(?:me|nous|bien|aussi|stp)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/(?:^|[,;:.]\s*|\bet\s+)(?:merci|prière)\s+(?:d\'avance\s+)?(?:de\s+(?:bien\s+vouloir\s+)?|d\'|à\s+vous\s+de\s+)(?<do>(?!avoir|votre|ta|ton|vos|la|l\'|tout)\p{L}.*)/xu'],
+            [RequestForm::Order, '/(?:^|[,;:.]\s*|\bet\s+)veuillez\s+(?:bien\s+)?(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/\b(?:je|nous)\s+(?:vous|te)\s+(?:prie|prions|demande|demandons|invite|invitons|serais\s+reconnaissante?|serions\s+reconnaissants|saurais\s+gré|saurions\s+gré|remercie|remercions|rappelle|rappelons)\s+(?:(?:donc|de\s+bien\s+vouloir|instamment)\s+)*(?:de\s+|d\'|que\s+)(?<do>(?!votre|ton|ta|vos|agréer|croire|recevoir|excuser|m\'excuser|nous\s+excuser|avoir|l\'attention)\p{L}.*)/xu'],
+            [RequestForm::Order, '/^(?<do>(?:envoyez|envoie|transmettez|renvoyez|confirmez|confirme|signez|signe|répondez|réponds|dites|dis|appelez|appelle|vérifiez|vérifie|complétez|remplissez|payez|réglez|apportez|apporte|pensez|pense|n\'oubliez|n\'oublie|donnez|donne|faites|fais|retournez|indiquez|prévenez|préviens)(?:-(?:moi|nous|le|la|les))?\b.*)/xu'],
+            [RequestForm::Order, '/(?<do>.{4,140})\b(?:s\'il\s+(?:vous|te)\s+pla[iî]t|svp|stp)\b/xu'],
+            [RequestForm::Wish, '/\b(?:ce|cela|ça|il)\s+(?:serait|me\s+serait|nous\s+serait|m\'aiderait|nous\s+aiderait)\s+(?:(?:très|vraiment|bien|beaucoup)\s+)*(?:\p{L}+\s+)?(?:si|de|d\'|que)\s*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Wish, '/\b(?:j\'|nous\s+)(?:aimerais|aimerions|souhaite|souhaiterais|souhaitons|souhaiterions|apprécierais|apprécierions|attends|attendons)\s+(?:(?:bien|toujours|encore|avoir|recevoir|connaître|savoir|que\s+vous)\s+)*(?<do>(?:votre|vos|ton|ta|tes|une?\s+réponse|si|que|vous|le|la|les)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:j\'ai|nous\s+avons|on\s+a|il\s+(?:nous|me)\s+(?:faut|faudrait|manque))\s+(?:(?:encore|toujours|vraiment|absolument|besoin\s+de|besoin\s+d\')\s*)*(?<do>(?:votre|vos|ton|ta|tes|(?<=besoin\sde\s)l[ae\']|(?<=manque\s)\p{L}+)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:je|nous)\s+n\'(?:ai|avons)\s+(?:toujours\s+|encore\s+)?(?:pas|rien|aucune?)\s+(?:encore\s+)?(?<do>(?:reçu|eu|de\s+réponse|réponse).*)/xu'],
+            [RequestForm::Need, '/\b(?:vous|tu)\s+(?:devez|dois|devriez|devrais|êtes\s+(?:priés?|invités?|tenus?)\s+(?:de|d\')|avez\s+jusqu)\s*(?<do>(?!être)\p{L}.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:votre|la|le|l\'|ce)\s?\p{L}+(?:\s\p{L}+){0,3}?\s+(?:est|sont|reste|restent)\s+(?:toujours\s+|encore\s+)?(?:en\s+retard|impayée?s?|due?s?|attendue?s?|en\s+attente|en\s+souffrance|à\s+(?:remettre|rendre|renvoyer|retourner|payer|régler|signer|envoyer)).*)/xu'],
+            [RequestForm::Need, '/(?<do>\b\p{L}+(?:\s\p{L}+){0,4}?\s+(?:doit|doivent)\s+(?:nous\s+)?(?:être|parvenir|arriver).*\b(?:avant|au\s+plus\s+tard|d\'ici|jusqu).*)/xu'],
+        ];
+    }
+
+    public function courtesy(): string
+    {
+        return '/^(?:agréer|croire|recevoir|trouver\s+(?:ci|en)|noter\s+que|nous\s+excuser|m\'excuser|excuser|accepter|ne\s+pas\s+(?:répondre|hésiter)|n\'hésit|cliquer|visiter|vous\s+désinscrire|prendre\s+note|patienter|votre\s+(?:compréhension|attention|patience|aide|réponse|message)|pour\s+votre|dis\s+bonjour|faites\s+attention|imaginer|croire)/xu';
+    }
+
+    public function unlikely(): string
+    {
+        return '/^(?:pour\s+toute|en\s+cas\s+d|si\s+(?:vous|tu)\s+(?:avez|as)\s+(?:des|d\'autres|une|la\s+moindre)\s+questions?|si\s+vous\s+ne\s+souhaitez\s+plus)/xu';
+    }
+
+    public function notNeeded(): string
+    {
+        return '/\b(?:pas\s+(?:la\s+peine|nécessaire|besoin)|inutile\s+d|n\'(?:est|avez|as)\s+(?:plus\s+)?(?:pas\s+)?(?:besoin|obligatoire)|aucune\s+(?:action|réponse)\s+(?:n\'est\s+)?(?:requise|nécessaire)|rien\s+à\s+faire)/xu';
+    }
+
+    public function rhetorical(): string
+    {
+        return '/^(?:(?:et|alors|bon)[,]?\s+)*(?:comment\s+(?:ça\s+va|vas-tu|allez-vous|va).*|ça\s+va.*|tout\s+va\s+bien.*|qui\s+aurait\s+cru.*|pourquoi\s+pas.*|n\'est-ce\s+pas)\s?\?/xu';
+    }
+
+    public function english(): array
+    {
+        return [
+            'lundi' => 'monday', 'mardi' => 'tuesday', 'mercredi' => 'wednesday', 'jeudi' => 'thursday', 'vendredi' => 'friday', 'samedi' => 'saturday', 'dimanche' => 'sunday',
+            'janvier' => 'january', 'février' => 'february', 'mars' => 'march', 'avril' => 'april', 'mai' => 'may', 'juin' => 'june', 'juillet' => 'july', 'août' => 'august', 'septembre' => 'september', 'octobre' => 'october', 'novembre' => 'november', 'décembre' => 'december', 'er' => 'st',
+            "aujourd'hui" => 'today', 'demain' => 'tomorrow', 'après-demain' => 'overmorrow', 'hier' => 'yesterday', 'prochain' => 'next', 'prochaine' => 'next', 'ce' => 'this', 'cette' => 'this', 'dernier' => 'last', 'dernière' => 'last',
+            'semaine' => 'week', 'semaines' => 'weeks', 'mois' => 'month', 'an' => 'year', 'année' => 'year', 'jour' => 'day', 'jours' => 'days', 'heures' => "o'clock", 'heure' => "o'clock", 'week-end' => 'weekend', 'fin' => 'end', 'début' => 'start', 'midi' => 'noon', 'minuit' => 'midnight', 'matin' => 'morning', 'après-midi' => 'afternoon', 'soir' => 'evening', 'dans' => 'in', 'sous' => 'within',
+            'le' => 'the', 'la' => 'the', 'les' => 'the', 'du' => 'the', 'de' => 'of', 'au' => 'the', 'à' => 'at', 'vers' => 'around',
+            'un' => 'one', 'une' => 'one', 'deux' => 'two', 'trois' => 'three', 'quatre' => 'four', 'cinq' => 'five', 'six' => 'six', 'sept' => 'seven', 'huit' => 'eight', 'dix' => 'ten', 'quinze' => 'fifteen',
+            'avant' => 'before', "d'ici" => 'by', 'jusqu' => 'until', "jusqu'au" => 'until', "jusqu'à" => 'until', 'tard' => 'latest', 'depuis' => 'since', 'échéance' => 'deadline', 'délai' => 'deadline', 'pour' => 'by',
+            'réunion' => 'meeting', 'rendez-vous' => 'appointment', 'rencontre' => 'meeting', 'aura' => 'takes', 'lieu' => 'place', 'visite' => 'visit', 'concert' => 'concert', 'commence' => 'begins', 'invitons' => 'invite', 'était' => 'was', 'avons' => 'have',
+        ];
+    }
+
+    public function verbs(): array
+    {
+        return [
+            'sign(?:er|ez|e\b)' => 'Sign',
+            'confirm' => 'Confirm',
+            'pay|régl|vers' => 'Pay',
+            'vérifi|relire|reli|corrig|contrôl' => 'Check',
+            'rempli|complét' => 'Fill in',
+            'renvoy|retourn|rend' => 'Send back',
+            'appel|téléphon|rappel' => 'Call',
+            'apport' => 'Bring',
+            'réserv' => 'Book',
+            'command' => 'Order',
+            'écri|rédig|prépar' => 'Write',
+            'envoy|envoie|transmet|adress|fournir|communiqu' => 'Send',
+            'di(?:re|tes|s)\b|prévenir|prévenez|indiqu|répond|savoir|inform' => 'Tell',
+            'ven(?:ir|ez)|particip' => 'Come',
+        ];
+    }
+}

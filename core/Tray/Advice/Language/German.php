@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice\Language;
+
+use ZippyTray\Core\Tray\Advice\RequestForm;
+
+final readonly class German extends Tongue
+{
+    public function name(): string
+    {
+        return 'de';
+    }
+
+    public function words(): array
+    {
+        return ['der', 'die', 'das', 'und', 'ist', 'nicht', 'wir', 'sie', 'ich', 'mit', 'für', 'ein', 'eine', 'auf', 'den', 'dem', 'zu', 'es', 'ihre', 'ihr', 'uns', 'noch', 'auch', 'bitte', 'sind', 'haben', 'wird', 'werden', 'von', 'bis', 'wenn', 'am', 'im', 'zum', 'zur', 'dass', 'aus', 'bei', 'mir', 'sich', 'nach', 'kann', 'hat', 'du', 'oder', 'wie'];
+    }
+
+    public function letters(): string
+    {
+        return '/[äöüß]/u';
+    }
+
+    public function forms(): array
+    {
+        return [
+            [RequestForm::Order, '/
+                (?:^|[,;:–—]\s*|\b(?:und|aber|dann|also|wenn\s.{3,60},)\s+)
+                (?:könnten\s+sie|könntest\s+du|könntet\s+ihr|können\s+sie|kannst\s+du|könnt\s+ihr|würden\s+sie|würdest\s+du|würdet\s+ihr|magst\s+du|mögen\s+sie|dürfte\s+ich\s+sie\s+bitten,|darf\s+ich\s+(?:sie|dich)\s+bitten,)\s+
+                (?:(?:mir|uns|bitte|vielleicht|kurz|noch|auch|das|so\s+(?:nett|freundlich|lieb)\s+sein\s+und)\s+)*(?<do>\p{L}.*)
+            /xu'],
+            [RequestForm::Order, '/
+                \b(?:ich|wir)\s+(?:bitte|bitten|ersuche|ersuchen|möchte|möchten)\s+(?:(?:sie|dich|euch|herzlich|dringend|daher|nochmals|hiermit|darum|bitten)\s*[,]?\s*)*(?:um\s+)?(?<do>(?!(?:um\s+)?(?:verständnis|entschuldigung|geduld|nachsicht))\p{L}.*)(?<=\p{L}|[.!?])$
+            /xu'],
+            [RequestForm::Order, '/(?:^|[,;:(–—]\s*|\s)bitte[\s,]+(?:(?:noch|kurz|mir|uns|auch|schnell|einmal|mal|doch|unbedingt|daran|umgehend|dringend)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/^(?<do>(?:schick|send|gib|geb|sag|meld|prüf|schau|ruf|lies|les|unterschreib|unterzeichn|bring|füll|bestätig|überweis|antwort|komm|kümmer|trag|denk|denkt|vergiss|mach|leit|buch|bestell|hol)(?:e|t|en|st)?\s+(?:sie\s+)?(?:mir|uns|doch|dich|sich|euch|das|die|den|der|ihre?n?|deine?n?|dein|ihr|bis|an|mal|daran|nicht)\b.*)/xu'],
+            [RequestForm::Order, '/^(?<do>[^?]{3,140}\s)bitte[.!]*$/xu'],
+            [RequestForm::Wish, '/\b(?:ich|wir|es)\s+(?:wäre|wären|würde|würden|fände|fänden)\s+(?:(?:mich|uns|mir|ihnen|dir|euch|es|sehr|wirklich|auch|echt)\s+)*(?:dankbar|froh|schön|nett|hilfreich|gut|toll|super|freuen|prima|lieb|wichtig|begrüßen),?\s+wenn\s+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/\b(?:ich|wir)\s+(?:brauche|brauchen|bräuchte|bräuchten|benötige|benötigen|erwarte|erwarten|warte|warten|vermisse|vermissen)\s+(?:(?:noch|dringend|immer|von\s+(?:ihnen|dir|euch)|bis\s.{2,20}?|daher|also|auf|weiterhin)\s+)*(?<do>(?:ihre?n?|deine?n?|eure?n?|die|den|das|eine?n?|dein|ihr)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:brauche|brauchen|benötige|benötigen)\s+(?:ich|wir)\s+(?:(?:noch|dringend|bis\s.{2,20}?)\s+)*(?<do>(?:ihre?n?|deine?n?|die|den|das|eine?n?|dein|ihr)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:uns|mir)\s+(?:fehlt|fehlen)\s+(?:(?:noch|immer|leider|weiterhin)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:ihre?|deine?|eure?|die|der|das)\s+\p{L}+\s+(?:fehlt|fehlen|steht|stehen|ist|sind)\s+(?:(?:noch|immer|leider|weiterhin|jetzt|nun|seit\s.{3,20}?)\s+)*(?:aus|offen|überfällig|ausstehend|unbezahlt|nicht\s+(?:da|eingegangen|bezahlt|angekommen)).*)/xu'],
+            [RequestForm::Need, '/\b(?:haben|habe)\s+(?:wir|ich)?\s*(?:leider\s+)?(?:noch\s+(?:immer\s+)?|immer\s+noch\s+|bisher\s+|bis\s+heute\s+)(?<do>(?:nichts|keine?n?\s+(?:antwort|rückmeldung|reaktion|nachricht|unterlagen|bestätigung|\p{L}+)).*)/xu'],
+            [RequestForm::Need, '/\b(?:sie|du|ihr)\s+(?:müssen|musst|müsst|sollten|solltest|solltet|werden\s+gebeten|sind\s+(?:aufgefordert|verpflichtet)|mögen)\s+(?:(?:noch|bitte|dringend|nur|also)\s+)*(?<do>(?!nicht)\p{L}.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b\p{L}+\s+(?:muss|müssen|sollte|sollten|ist|sind)\s+.*\b(?:bis|spätestens|vor)\b.*\b(?:sein|werden|vorliegen|eingehen|einzureichen|abzugeben|einzusenden|zu\s+bezahlen|zurückzusenden|zu\s+\p{L}+en)\b.*)/xu'],
+        ];
+    }
+
+    public function courtesy(): string
+    {
+        return '/^(?:sehr|schön|zögern\s+sie|beachten\s+sie|haben\s+sie\s+(?:verständnis|keine)|entschuldig|verzeih|nicht\s+(?:auf\s+diese|antworten)|antworten\s+sie\s+nicht|besuchen\s+sie|klicken\s+sie|abmelden|melden\s+sie\s+sich\s+(?:gern|jederzeit|bei\s+fragen)|wenden\s+sie\s+sich\s+bei|grüß|um\s+(?:verständnis|geduld|nachsicht)|bedanken|danken|mich\s+(?:bedanken|herzlich)|ihnen\s+(?:mitteilen|danken)|sie\s+(?:darüber\s+)?(?:informieren|einladen$)|kommen\s+sie\s+gut|bleib)/xu';
+    }
+
+    public function unlikely(): string
+    {
+        return '/^(?:bei|falls|wenn|sollte(?:n|st)?)\s+(?:(?:sie|du|noch|weitere\w*|etwaige\w*|dazu)\s+)*(?:fragen|rückfragen|unklarheiten|problemen?|interesse)\b|^für\s+(?:rück)?fragen\b/xu';
+    }
+
+    public function notNeeded(): string
+    {
+        return '/\bnicht\s+(?:mehr\s+)?(?:nötig|erforderlich|notwendig)|\b(?:brauch(?:st|t|en)|müsst|musst|müssen)\s+(?:(?:sie|du|ihr|das|es|mir|uns|dafür|bis\s.{2,20}?)\s+)*(?:nicht|nichts)\b|keine\s+(?:antwort|aktion|rückmeldung)\s+(?:nötig|erforderlich)|nichts\s+(?:zu\s+tun|weiter\s+zu)/xu';
+    }
+
+    public function rhetorical(): string
+    {
+        return '/^(?:(?:na|und|also|so)[,]?\s+)*(?:wie\s+geht.*|alles\s+(?:gut|klar|ok).*|wer\s+hätte.*|was\s+(?:soll|will\s+man).*|warum\s+auch\s+nicht.*|(?:ist|war)\s+das\s+nicht.*|na\s+und.*|oder|nicht\s+wahr)\?/xu';
+    }
+
+    public function english(): array
+    {
+        return [
+            'montag' => 'monday', 'dienstag' => 'tuesday', 'mittwoch' => 'wednesday', 'donnerstag' => 'thursday', 'freitag' => 'friday', 'samstag' => 'saturday', 'sonnabend' => 'saturday', 'sonntag' => 'sunday',
+            'januar' => 'january', 'jänner' => 'january', 'februar' => 'february', 'märz' => 'march', 'april' => 'april', 'mai' => 'may', 'juni' => 'june', 'juli' => 'july', 'august' => 'august', 'september' => 'september', 'oktober' => 'october', 'november' => 'november', 'dezember' => 'december', 'dez' => 'december', 'okt' => 'october',
+            'heute' => 'today', 'morgen' => 'tomorrow', 'übermorgen' => 'overmorrow', 'gestern' => 'yesterday', 'nächste' => 'next', 'nächsten' => 'next', 'nächster' => 'next', 'nächstes' => 'next', 'kommende' => 'coming', 'kommenden' => 'coming', 'diese' => 'this', 'diesen' => 'this', 'dieser' => 'this', 'dieses' => 'this', 'diesem' => 'this', 'letzten' => 'last', 'letzte' => 'last',
+            'woche' => 'week', 'wochen' => 'weeks', 'monat' => 'month', 'monats' => 'month', 'monaten' => 'months', 'jahr' => 'year', 'jahres' => 'year', 'jahren' => 'years', 'tag' => 'day', 'tage' => 'days', 'tagen' => 'days', 'werktagen' => 'workdays', 'arbeitstagen' => 'workdays', 'stunden' => 'hours', 'wochenende' => 'weekend',
+            'ende' => 'end', 'anfang' => 'start', 'mitte' => 'middle', 'uhr' => "o'clock", 'mittag' => 'noon', 'mittags' => 'noon', 'mitternacht' => 'midnight', 'vormittag' => 'morning', 'früh' => 'morning', 'nachmittag' => 'afternoon', 'abend' => 'evening', 'von' => 'of', 'innerhalb' => 'within', 'binnen' => 'within', 'vor' => 'before', 'nach' => 'after',
+            'um' => 'at', 'am' => 'on', 'an' => 'on', 'im' => 'in', 'dem' => 'the', 'den' => 'the', 'der' => 'the', 'des' => 'the', 'die' => 'the', 'das' => 'the', 'zum' => 'the', 'zur' => 'the', 'gegen' => 'around',
+            'ein' => 'one', 'eine' => 'one', 'einem' => 'one', 'einer' => 'one', 'zwei' => 'two', 'drei' => 'three', 'vier' => 'four', 'fünf' => 'five', 'sechs' => 'six', 'sieben' => 'seven', 'acht' => 'eight', 'neun' => 'nine', 'zehn' => 'ten', 'zwölf' => 'twelve', 'vierzehn' => 'fourteen',
+            'bis' => 'by', 'spätestens' => 'at the latest by', 'frist' => 'deadline', 'fällig' => 'due', 'stichtag' => 'deadline', 'seit' => 'since', 'ab' => 'from', 'vom' => 'from',
+            'termin' => 'appointment', 'treffen' => 'meeting', 'sitzung' => 'meeting', 'besprechung' => 'meeting', 'versammlung' => 'meeting', 'findet' => 'takes place', 'beginnt' => 'begins', 'besuch' => 'visit', 'konzert' => 'concert', 'kommt' => 'comes', 'kommen' => 'come', 'lieferung' => 'delivery', 'wird' => 'will', 'werden' => 'will', 'war' => 'was', 'wurde' => 'was', 'hatte' => 'had',
+        ];
+    }
+
+    public function verbs(): array
+    {
+        return [
+            'unterschreib|unterzeichn|signier' => 'Sign',
+            'bestätig' => 'Confirm',
+            '(?:be|ein)zahl|zahlen\s+sie|zu\s+zahlen|überweis|begleich' => 'Pay',
+            'prüf|überprüf|durchseh|durchlesen|kontrollier|anschau|ansehen|korrigier' => 'Check',
+            'ausfüll|füll' => 'Fill in',
+            'zurücksend|zurückschick|retour|zurückgeb' => 'Send back',
+            'anruf|ruf|telefonier' => 'Call',
+            'bring' => 'Bring',
+            'buch|reservier' => 'Book',
+            'bestell' => 'Order',
+            'schreib|erstell|verfass|vorbereit' => 'Write',
+            'send|schick|zusend|zuschick|übermittel|mail|einreich|abgeb' => 'Send',
+            'sag|mitteil|melde|bescheid|antwort|rückmeld' => 'Tell',
+            'komm|teilnehm' => 'Come',
+        ];
+    }
+}

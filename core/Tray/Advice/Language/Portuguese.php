@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice\Language;
+
+use ZippyTray\Core\Tray\Advice\RequestForm;
+
+final readonly class Portuguese extends Tongue
+{
+    public function name(): string
+    {
+        return 'pt';
+    }
+
+    public function words(): array
+    {
+        return ['o', 'os', 'as', 'de', 'do', 'da', 'dos', 'das', 'e', 'que', 'em', 'no', 'na', 'um', 'uma', 'para', 'com', 'não', 'se', 'por', 'seu', 'sua', 'você', 'nós', 'é', 'está', 'ao', 'mais', 'mas', 'como', 'favor', 'obrigado', 'obrigada', 'olá', 'até', 'ainda', 'nos', 'foi', 'já', 'meu', 'pela', 'pelo', 'temos'];
+    }
+
+    public function letters(): string
+    {
+        return '/[ãõ]/u';
+    }
+
+    public function forms(): array
+    {
+        return [
+            [RequestForm::Order, '/\b(?:poderia[ms]?|pode[ms]?|podes|consegue[ms]?|importa-se\s+de|seria\s+possível)\s+(?:(?:você|vocês|por\s+favor|também|me|nos)\s+)*(?<do>(?:me\s+|nos\s+)?(?!ser\b|haver)\p{L}+r\b.*)/xu'],
+            [RequestForm::Order, '/(?:^|[,;:.]\s*|\be\s+)(?:por\s+(?:favor|gentileza)|favor),?\s+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/(?<do>.{4,140}),?\s+por\s+(?:favor|gentileza)\b/xu'],
+            [RequestForm::Order, '/\b(?:peço|pedimos|solicito|solicitamos|agradeço|agradecemos|lembro|lembramos|agradecia|agradecíamos)(?:-(?:lhe|vos|te))?\s+(?:(?:que|o\s+favor\s+de|a\s+gentileza\s+de|lhe|vos)\s+)*(?<do>(?!a\s+sua\s+(?:compreensão|atenção)|desculpa|o\s+contacto|pela|pelo|a\s+atenção)\p{L}.*)/xu'],
+            [RequestForm::Order, '/^(?<do>(?:envie(?:-me|-nos)?|envia(?:-me|-nos)?|mande|manda|confirme|confirma|assine|assina|responda|responde|diga(?:-me|-nos)?|ligue|liga|verifique|verifica|preencha|pague|traga|traz|lembre-se|não\s+(?:se\s+)?esqueça|avise|devolva|indique)\b.*)/xu'],
+            [RequestForm::Wish, '/\b(?:seria|gostaria|gostaríamos|ajudaria|gostava)\s+(?:(?:muito|ótimo|bom|útil|de|receber|ter|saber)\s+)*(?:se|que)?\s*(?<do>(?:pudesse[ms]?|o|a|os|as|sua|seu|você|se)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:preciso|precisamos|necessito|necessitamos|falta(?:m)?-?(?:nos|me)?|aguardo|aguardamos|continuo\s+à\s+espera|continuamos\s+à\s+espera|estou\s+à\s+espera|estamos\s+à\s+espera)\s+(?:(?:ainda|urgentemente|que|d[aoe]s?)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/\bainda\s+não\s+(?:recebi|recebemos|tenho|temos|tive|tivemos)\s+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/\b(?:tem|têm|deve[ms]?|terá|há)\s+(?:que\s+|de\s+)?(?<do>(?:enviar|mandar|assinar|pagar|entregar|apresentar|devolver|confirmar|preencher|responder|completar)\p{L}*\b.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:a|o|sua|seu)\s?\p{L}+(?:\s\p{L}+){0,3}?\s+(?:está|continua|encontra-se|vence)\s+(?:ainda\s+)?(?:em\s+atraso|vencid[ao]|por\s+pagar|pendente|em\s+falta|atrasad[ao]|no\s+dia).*)/xu'],
+        ];
+    }
+
+    public function courtesy(): string
+    {
+        return '/^(?:não\s+(?:hesite|responda)|desculp|aceite|receba|visite|clique|note\s+que|a\s+sua\s+(?:compreensão|paciência)|imaginar|acreditar)/xu';
+    }
+
+    public function unlikely(): string
+    {
+        return '/^(?:se\s+(?:tiver|tem|tiveres)\s+(?:alguma|qualquer|dúvidas|mais)|para\s+(?:qualquer|mais)|em\s+caso\s+de|caso\s+tenha)/xu';
+    }
+
+    public function notNeeded(): string
+    {
+        return '/\b(?:não\s+(?:é\s+(?:mais\s+)?(?:necessário|preciso)|precisa[ms]?|tem\s+(?:de|que))|nenhuma\s+(?:ação|resposta))/xu';
+    }
+
+    public function rhetorical(): string
+    {
+        return '/^(?:(?:e|então|mas)[,]?\s+)*(?:como\s+(?:está|estás|vai|estão)|tudo\s+bem|quem\s+diria|porque\s+não|não\s+é|certo)\b[^?]{0,40}\?/xu';
+    }
+
+    public function english(): array
+    {
+        return [
+            'segunda' => 'monday', 'terça' => 'tuesday', 'quarta' => 'wednesday', 'quinta' => 'thursday', 'sexta' => 'friday', 'feira' => 'on', 'sábado' => 'saturday', 'domingo' => 'sunday',
+            'janeiro' => 'january', 'fevereiro' => 'february', 'março' => 'march', 'abril' => 'april', 'maio' => 'may', 'junho' => 'june', 'julho' => 'july', 'agosto' => 'august', 'setembro' => 'september', 'outubro' => 'october', 'novembro' => 'november', 'dezembro' => 'december',
+            'hoje' => 'today', 'amanhã' => 'tomorrow', 'ontem' => 'yesterday', 'próximo' => 'next', 'próxima' => 'next', 'este' => 'this', 'esta' => 'this', 'passado' => 'last', 'passada' => 'last', 'semana' => 'week', 'semanas' => 'weeks', 'mês' => 'month', 'meses' => 'months', 'ano' => 'year', 'dias' => 'days', 'dia' => 'on', 'horas' => "o'clock", 'fim' => 'end', 'final' => 'end', 'início' => 'start', 'meados' => 'middle', 'meio-dia' => 'noon', 'meia-noite' => 'midnight', 'manhã' => 'morning', 'tarde' => 'afternoon', 'noite' => 'evening', 'dentro' => 'within',
+            'o' => 'the', 'a' => 'the', 'as' => 'at', 'às' => 'at', 'do' => 'the', 'da' => 'the', 'no' => 'on', 'na' => 'on', 'ao' => 'the', 'de' => 'of', 'em' => 'in',
+            'um' => 'one', 'uma' => 'one', 'dois' => 'two', 'duas' => 'two', 'três' => 'three', 'quatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'sete' => 'seven', 'oito' => 'eight', 'dez' => 'ten', 'quinze' => 'fifteen',
+            'até' => 'by', 'antes' => 'before', 'prazo' => 'deadline', 'vence' => 'due', 'limite' => 'deadline', 'desde' => 'since', 'para' => 'by',
+            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'começa' => 'begins', 'realiza-se' => 'takes place', 'foi' => 'was', 'era' => 'was',
+        ];
+    }
+
+    public function verbs(): array
+    {
+        return [
+            'assin' => 'Sign',
+            'confirm' => 'Confirm',
+            'pag|liquid' => 'Pay',
+            'verific|rev(?:er|ej|is)|corrig|conf(?:er|ir)' => 'Check',
+            'preench|complet' => 'Fill in',
+            'devolv' => 'Send back',
+            'lig|telefon' => 'Call',
+            'tra(?:zer|ga)' => 'Bring',
+            'reserv' => 'Book',
+            'encomend' => 'Order',
+            'escrev|prepar|redig' => 'Write',
+            'envi|mand|remet|entreg|apresent|fornec' => 'Send',
+            'diz|dig|avis|indic|respond|inform' => 'Tell',
+            'vir|venha|particip|comparec' => 'Come',
+        ];
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray\Advice\Language;
+
+use ZippyTray\Core\Tray\Advice\RequestForm;
+
+final readonly class Spanish extends Tongue
+{
+    public function name(): string
+    {
+        return 'es';
+    }
+
+    public function words(): array
+    {
+        return ['el', 'la', 'los', 'las', 'de', 'del', 'y', 'que', 'en', 'un', 'una', 'por', 'para', 'con', 'no', 'se', 'su', 'sus', 'le', 'nos', 'es', 'está', 'lo', 'más', 'pero', 'como', 'favor', 'usted', 'gracias', 'hola', 'antes', 'nuestra', 'nuestro', 'tu', 'al', 'ha', 'hemos', 'mi', 'si', 'todavía'];
+    }
+
+    public function letters(): string
+    {
+        return '/[ñ¿¡]/u';
+    }
+
+    public function forms(): array
+    {
+        return [
+            [RequestForm::Order, '/¿?\s*\b(?:podrías?|podrían|puedes?|pueden|podríais|le\s+importaría|te\s+importaría|sería(?:s|n)?\s+tan\s+amables?\s+de|harías?\s+el\s+favor\s+de)\s+(?:(?:usted|ustedes|por\s+favor|también)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/(?:^|[,;:.¡]\s*|\by\s+)por\s+favor,?\s+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/(?<do>.{4,140}),?\s+por\s+favor\b/xu'],
+            [RequestForm::Order, '/\b(?:le|les|te|os)\s+(?:ruego|rogamos|pido|pedimos|agradecería|agradeceríamos|agradezco|agradecemos|recuerdo|recordamos|solicito|solicitamos)\s+(?:(?:mucho|encarecidamente|de\s+nuevo|muy)\s+)*(?:que\s+)?(?<do>(?!su\b|tu\b|por\b|la\b|el\b|mucho)\p{L}.*)/xu'],
+            [RequestForm::Order, '/^(?<do>(?:envíe(?:me|nos|n)?|envía(?:me|nos)?|mánde(?:me|nos)?|mánda(?:me|nos)?|confirme|confirma|firme|firma|responda|responde|díga(?:me|nos)|dime|dinos|llame|llama|llámame|revise|revisa|rellene|rellena|pague|traiga|trae|recuerde|recuerda|no\s+olvides?|avísame|avísenos|devuelva|devuelve|indíquenos|háganos|hágame)\b.*)/xu'],
+            [RequestForm::Wish, '/\b(?:sería|estaría|me\s+gustaría|nos\s+gustaría|me\s+vendría|nos\s+ayudaría|me\s+ayudaría)\s+(?:(?:muy|de\s+gran|bien|mucho|estupendo|genial|útil|ayuda|bueno|recibir|tener|saber|contar\s+con)\s+)*(?:si|que)?\s*(?<do>(?:usted|pudiera|pudieras|pudieran|tu|su|sus|tus|me|nos|si|una)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:necesito|necesitamos|nos\s+falta[n]?|me\s+falta[n]?|espero|esperamos|sigo\s+esperando|seguimos\s+esperando|estamos\s+a\s+la\s+espera\s+de)\s+(?:(?:todavía|aún|urgentemente|que)\s+)*(?<do>(?:su|sus|tu|tus|el|la|los|las|una\s+respuesta|me|nos|firmes?|firmen?)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:todavía|aún)\s+no\s+(?:he|hemos|tengo|tenemos)\s+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/\bno\s+(?:he|hemos)\s+recibido\s+(?:todavía\s+|aún\s+)?(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/\b(?:tienes?|tienen|deben?|debes|debería[sn]?|hay)\s+(?:que\s+)?(?<do>(?:enviar|mandar|firmar|pagar|entregar|presentar|devolver|confirmar|rellenar|completar|responder|revisar)\p{L}*\b.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:su|tu|la|el)\s+\p{L}+(?:\s\p{L}+){0,3}?\s+(?:está|sigue|queda|vence)\s+(?:todavía\s+|aún\s+)?(?:pendiente|vencid[ao]|sin\s+pagar|atrasad[ao]|el\s).*)/xu'],
+        ];
+    }
+
+    public function courtesy(): string
+    {
+        return '/^(?:no\s+(?:dude|dudes|responda|conteste)|disculp|perdon|acepte|reciba|visite|haga\s+clic|darse|tenga\s+en\s+cuenta|su\s+(?:comprensión|paciencia|colaboración)|imaginar|creer)/xu';
+    }
+
+    public function unlikely(): string
+    {
+        return '/^(?:si\s+(?:tiene|tienes|tuviera)\s+(?:alguna|cualquier|más|dudas)|para\s+(?:cualquier|más)|en\s+caso\s+de)/xu';
+    }
+
+    public function notNeeded(): string
+    {
+        return '/\b(?:no\s+(?:es|hace)\s+(?:necesario|falta)|no\s+(?:necesita[sn]?|tienes?\s+que|hay\s+que)|sin\s+necesidad|ninguna\s+acción)/xu';
+    }
+
+    public function rhetorical(): string
+    {
+        return '/^¿?\s*(?:(?:y|pero|bueno)[,]?\s+)*(?:qué\s+tal|cómo\s+(?:estás?|están|va|te\s+va)|todo\s+bien|quién\s+lo\s+diría|por\s+qué\s+no|verdad|no)\b[^?]{0,40}\?/xu';
+    }
+
+    public function english(): array
+    {
+        return [
+            'lunes' => 'monday', 'martes' => 'tuesday', 'miércoles' => 'wednesday', 'jueves' => 'thursday', 'viernes' => 'friday', 'sábado' => 'saturday', 'domingo' => 'sunday',
+            'enero' => 'january', 'febrero' => 'february', 'marzo' => 'march', 'abril' => 'april', 'mayo' => 'may', 'junio' => 'june', 'julio' => 'july', 'agosto' => 'august', 'septiembre' => 'september', 'octubre' => 'october', 'noviembre' => 'november', 'diciembre' => 'december',
+            'hoy' => 'today', 'mañana' => 'tomorrow', 'ayer' => 'yesterday', 'próximo' => 'next', 'próxima' => 'next', 'este' => 'this', 'esta' => 'this', 'pasado' => 'last', 'pasada' => 'last', 'semana' => 'week', 'semanas' => 'weeks', 'mes' => 'month', 'meses' => 'months', 'año' => 'year', 'días' => 'days', 'día' => 'on', 'horas' => "o'clock", 'fin' => 'end', 'finales' => 'end', 'principios' => 'start', 'mediodía' => 'noon', 'medianoche' => 'midnight', 'tarde' => 'afternoon', 'noche' => 'evening', 'dentro' => 'within',
+            'el' => 'the', 'la' => 'the', 'las' => 'at', 'los' => 'the', 'del' => 'the', 'al' => 'the', 'de' => 'of', 'a' => 'at', 'en' => 'in',
+            'un' => 'one', 'una' => 'one', 'dos' => 'two', 'tres' => 'three', 'cuatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'siete' => 'seven', 'ocho' => 'eight', 'diez' => 'ten', 'quince' => 'fifteen',
+            'antes' => 'before', 'hasta' => 'until', 'para' => 'by', 'tardar' => 'the latest', 'desde' => 'since', 'plazo' => 'deadline', 'vence' => 'due', 'límite' => 'deadline',
+            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'empieza' => 'begins', 'celebra' => 'takes place', 'fue' => 'was', 'era' => 'was',
+        ];
+    }
+
+    public function verbs(): array
+    {
+        return [
+            'firm' => 'Sign',
+            'confirm' => 'Confirm',
+            'pag|abon' => 'Pay',
+            'revis|comprob|corr[ie]g' => 'Check',
+            'rellen|complet|cumpliment' => 'Fill in',
+            'devolv|devuelv' => 'Send back',
+            'llam' => 'Call',
+            'traer|traig' => 'Bring',
+            'reserv' => 'Book',
+            'ped(?:ir|id)' => 'Order',
+            'escrib|prepar|redact' => 'Write',
+            'env[ií]|mand|remit|entreg|present|facilit' => 'Send',
+            'dec|dig|d[ií]m|avis|indic|respond|contest|inform' => 'Tell',
+            'ven(?:ir|ga)|asist' => 'Come',
+        ];
+    }
+}
