@@ -17,11 +17,11 @@ final readonly class KindOfMail
     private const AWAY = '/^\s*(?:out of (?:the )?office|automatic reply|auto(?:matic)?[- ]?(?:reply|response|antwort)|away from (?:my|the) (?:desk|office|email)|on (?:leave|holiday|vacation)|abwesenheit|absence|réponse automatique|respuesta automática|resposta automática|risposta automatica|i am away)\b/u';
 
     private const COLD = '/
-        \bi\s+(?:came|stumbled)\s+across\s+(?:your|you)\b | \b(?:noticed|saw|looking\s+at|visited|reviewing)\s+your\s+(?:web\s?site|profile|company|page|store|shop|linkedin)
+        \bi\s+(?:came|stumbled)\s+across\s+(?:your|you)\b | \b(?:noticed|saw|looking\s+at|visited|reviewing)\s+your\s+(?:web\s?site|profile|company|page|store|shop)
         | \bwe\s+(?:help|work\s+with|have\s+helped|partner\s+with|specialise|specialize)\s+(?:\w+\s+){0,3}(?:companies|businesses|firms|teams|organisations|organizations|leaders|owners|founders|brands|charities|museums|agencies|professionals)
         | \b(?:quick|short|brief|15[- ]?min(?:ute)?s?|10[- ]?min(?:ute)?s?|20[- ]?min(?:ute)?s?)\s+(?:intro(?:ductory)?\s+|discovery\s+)?(?:call|chat|demo|meeting)\b | \bbook\s+a\s+(?:demo|call|slot)\b | \bhop\s+on\s+a\b
         | \b(?:boost|increase|double|triple|grow|skyrocket|scale|supercharge)\s+(?:your|the)\s+(?:sales|traffic|revenue|rankings?|leads|business|visibility|conversions?|roi|pipeline|bookings|online\s+presence)
-        | \b(?:first\s+page|top)\s+(?:of|on|in)\s+(?:the\s+)?(?:search|google|results) | \bseo\b | \bbacklinks?\b | \bguest\s+post | \blead\s+generation\b
+        | \b(?:first\s+page|top)\s+(?:of|on|in)\s+(?:the\s+)?(?:search|results) | \bseo\b | \bbacklinks?\b | \bguest\s+post | \blead\s+generation\b
         | \bexciting\s+(?:new\s+)?(?:opportunity|role|position) | \bopen\s+to\s+(?:new\s+)?(?:opportunities|roles|a\s+(?:new\s+)?(?:role|challenge|conversation)) | \bour\s+client\b.{0,60}\b(?:looking|seeking|hiring|search) | \byour\s+(?:background|experience|profile|cv)\b.{0,40}\b(?:fit|match|impress|caught)
         | \b(?:salary|package)\s+(?:of|up\s+to|range) | \brecruit(?:er|ment|ing)\b | \btalent\s+(?:partner|acquisition)
         | \b(?:follow(?:ing)?[- ]?up|circling\s+back|bumping\s+this|checking\s+in)\b.{0,40}\b(?:my|our)\s+(?:previous|last|earlier|first)\s+(?:e?-?mail|message|note)

@@ -45,6 +45,32 @@ final readonly class RequestFinder
         return $requests;
     }
 
+    /**
+     * Whether a letter in which no request was found may ask for something all the same.
+     *
+     * @param list<Sentence> $sentences
+     */
+    public function isPerhaps(array $sentences, Letter $letter, Person $person, Tongue $tongue): bool
+    {
+        if ($person->isAmong($letter->cc) && !$person->isAmong($letter->to)) {
+            return false;
+        }
+        foreach ($sentences as $sentence) {
+            $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter);
+            // What is quoted or told of was asked somewhere else.
+            $isTold = 1 === preg_match('/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u', $sentence->lower);
+            if ($isForOthers || $isTold || 1 !== preg_match($tongue->perhaps(), $sentence->lower)) {
+                continue;
+            }
+            $action = (string) preg_replace('/^.*?\b(?:please|pls|plz|kindly)\b[\s,]*/u', '', $sentence->lower);
+            if (1 !== preg_match($tongue->unlikely(), $sentence->lower) && 1 !== preg_match($tongue->notNeeded(), $sentence->lower) && 1 !== preg_match($tongue->courtesy(), $action) && 1 !== preg_match($tongue->courtesy(), $sentence->lower) && 1 !== preg_match($tongue->ofOthers(), $sentence->lower)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     private function in(Sentence $sentence, bool $isNamed, Tongue $tongue): ?Request
     {
         $lower = (string) preg_replace_callback('/"[^"]*"/u', static fn (array $m): string => str_repeat('_', mb_strlen($m[0])), $sentence->lower);

@@ -15,7 +15,7 @@ use ZippyTray\Core\Tray\Advice\Language\Tongue;
  */
 final readonly class TaskTitle
 {
-    private const LENGTH = 90;
+    private const LENGTH = 70;
 
     /** What is cut off: why, how urgent, how kind. */
     private const TRAILING = '/(?:,\s+which\b.*|\s*,?\s+then\b.*|(?:,|\s+[–-])?\s+(?:(?:if|when|whenever|once|as soon as) (?:it\'s |it is )?(?:you|possible|at all|convenient|i may|that\'s|that is|not too)\b.*|(?:asap|a\.s\.a\.p\.?|as soon as (?:you|possible).*|at your (?:earliest )?convenience|at some point|some ?time|soon|quickly|urgently|in time|in advance|please|pls|thanks.*|thank you.*|too|as well|again|ideally|preferably|below|above|ok|okay|for me|by return|right away|straight away|immediately)|(?:so|in order) (?:that|to|we|i|they|you)\b.*|because\b.*|since (?:we|i|it|the)\b.*|as (?:we|i|it|they|otherwise)\b.*|otherwise\b.*|or (?:we|i|else)\b.*|(?:and|but) (?:let|tell|please|i|we|then|could|can|would|if)\b.*|even (?:if|though)\b.*|although\b.*|unless\b.*))[.?!]*$/iu';

@@ -65,7 +65,7 @@ final readonly class English extends Tongue
     private const ASKED_WITHOUT_MARK = '/^(?:(?:and|so|but|also)\s+)?(?:can|could|would|will|do|did|are|have|shall|may) (?:you|we|i)\b[^?!]{4,140}$/u';
 
     /** No action is wanted. */
-    private const NOT_NEEDED = '/\b(?:no need|not (?:necessary|needed|required)|need(?:n\'t| not)|do(?:n\'t| not) (?:need|have) to|no (?:longer (?:needed|required|necessary)|rush|hurry)|forget (?:about )?(?:the|that|my)|scrap (?:that|the)|(?:deadline|date) (?:is|has been) (?:off|dropped|cancelled|lifted)|no (?:action|reply|answer|response)(?: is)? (?:needed|required|necessary|expected)|nothing (?:for you )?to do|not asking you)\b/u';
+    private const NOT_NEEDED = '/\b(?:no need|not (?:necessary|needed|required)|need(?:n\'t| not)|do(?:n\'t| not) (?:need|have) to|no (?:longer (?:needed|required|necessary)|rush|hurry)|(?<!n\'t )(?<!not )forget (?:about (?:the|that|it|my)|it)\b|scrap (?:that|the)|(?:deadline|date) (?:is|has been) (?:off|dropped|cancelled|lifted)|no (?:action|reply|answer|response)(?: is)? (?:needed|required|necessary|expected)|nothing (?:for you )?to do|not asking you)\b/u';
 
     private const TO_OTHERS = '/\b(?:pass (?:this|it) (?:on|along)|forward (?:this|it) (?:on )?to|(?:who|whom) (?:is|would be|should i|can i|do i|could i|may i) .*\b(?:right person|contact|speak|talk|ask|responsible|in charge|turn to)|(?:point|put) (?:me|us) (?:to|in touch with|in the direction of)|the right person|ask (?:your|one of your) [\p{L} ]{3,30} to|have (?:somebody|someone|one of your \p{L}+) [\p{L} ]{0,30}(?:call|contact|send|sign|look|check|reply|measure|come|ring)|(?:someone|somebody|anyone|one) (?:from|in|on|of) your\b|(?:your (?:colleague|treasurer|accountant|assistant|electrician|carpenter|caretaker|bookkeeper|secretary|team|office|people|volunteers?|staff|warden))\b)/u';
 
@@ -79,7 +79,7 @@ final readonly class English extends Tongue
 
     public function words(): array
     {
-        return ['the', 'and', 'of', 'to', 'is', 'you', 'that', 'it', 'for', 'with', 'are', 'this', 'have', 'your', 'we', 'be', 'on', 'will', 'not', 'can', 'please', 'from', 'by', 'at', 'would', 'if', 'our', 'us', 'could', 'i', 'my', 'has', 'was', 'or', 'but', 'they', 'what', 'as', 'an', 'any', 'do', 'me'];
+        return ['the', 'and', 'of', 'to', 'is', 'you', 'that', 'it', 'for', 'with', 'are', 'this', 'have', 'your', 'we', 'be', 'on', 'will', 'not', 'can', 'please', 'from', 'by', 'at', 'would', 'if', 'our', 'us', 'could', 'i', 'my', 'has', 'was', 'or', 'but', 'they', 'what', 'as', 'an', 'any', 'me', 'do'];
     }
 
     public function thanks(): string
@@ -100,6 +100,13 @@ final readonly class English extends Tongue
     public function notNeeded(): string
     {
         return self::NOT_NEEDED;
+    }
+
+    public function perhaps(): string
+    {
+        return '/\b(?:you|your|ur|yours)\b.*\b(?:needs?|needed|needing|must|required?|send|sign|reply|respond|confirm|return|pay|decide|approve|approval|signature|deadline|urgent(?:ly)?|asap|overdue|outstanding|reminder|expect(?:ed|ing)?|hear back|get back|missing|owe|turn to|up to you)\b
+            |\b(?:need|needs|must|waiting|urgent|asap|overdue|outstanding|chasing|missing|require[sd]?|hoping|counting|expecting|depends?)\b.*\b(?:you|your|ur|yours)\b
+            |\b(?:please|pls|plz|kindly|asap|rsvp)\b/xu';
     }
 
     public function dutiesOfAll(): string

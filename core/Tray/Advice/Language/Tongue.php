@@ -87,6 +87,12 @@ abstract readonly class Tongue
         return self::NEVER;
     }
 
+    /** Words by which a sentence may ask for something, although no form of asking is found in it. */
+    public function perhaps(): string
+    {
+        return self::NEVER;
+    }
+
     /** What everybody has to do, also who is only copied. */
     public function dutiesOfAll(): string
     {
