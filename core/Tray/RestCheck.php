@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\Advice\AdviceGroup;
 use ZippyTray\Core\Tray\Advice\MailKind;
 
 /**
@@ -27,6 +28,7 @@ final readonly class RestCheck
             MailKind::Bounce === $advice->kind => 'A message of yours did not arrive.',
             '' !== $advice->asks && null !== $advice->date => \sprintf('It seems to ask for something, and names %s.', $advice->date->date->format('D j M')),
             '' !== $advice->asks => 'It seems to ask for something.',
+            AdviceGroup::Asks === $advice->group => 'It may ask you for something.',
             null !== $advice->date => \sprintf('It names a day still to come, %s.', $advice->date->date->format('D j M')),
             default => '',
         };

@@ -311,6 +311,9 @@ final class Spotter
         if (null === $behind || [] !== $behind->fillers) {
             return false;
         }
+        if ([] !== $this->english && LexemeKind::Word === $behind->kind) {
+            return null !== Lexicon::meaning(Sense::Month, $behind->lower);
+        }
         if (null !== Lexicon::meaning(Sense::Month, $behind->lower) && $behind->isCapital()) {
             return true;
         }

@@ -21,7 +21,9 @@ final readonly class DateContext
 
     private const NOT_AHEAD = '/\b(?:since|from|as\s+of|as\s+from|dated|of\s+the|of|your\s+(?:letter|message|mail|email|note)\s+of|last|starting|beginning|effective|after|following)(?:\s+(?:on|the))?\s*$/u';
 
-    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|zoom|video\s+call|tea|coffee|drinks)\b/u';
+    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|zoom|video\s+call|tea|coffee|drinks)\b/u';
+
+    private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b/u';
 
     private const TASKS = '/\b(?:send|return|pay|submit|confirm|reply|answer|let\s+(?:me|us)\s+know|sign|complete|fill|finish|order|deliver|provide|get|give|review|read|check|prepare|have\s+(?:it|them|this|that|the)|need|needed|ready|done|hand|email|mail|upload|register|book|back|file|return|respond|approve|write|draft|correct|forward|print|post|update|transfer|settle|decide|choose|tell)\b/u';
 
@@ -80,7 +82,7 @@ final readonly class DateContext
     private function deadline(): ?DateReading
     {
         $isInside = 1 === preg_match('/^(?:by|before|within)\b/u', $this->inside);
-        $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\bstand\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
+        $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
 
         return $isInside || $lead > 0 ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead), $this->spot->to) : null;
     }
@@ -124,6 +126,10 @@ final readonly class DateContext
         }
         if ($this->isOurs && 1 !== preg_match(self::EVENT, mb_strtolower($this->request->action ?? ''))) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
+        }
+        // What somebody is going to tell is no meeting, and of a stretch the beginning is.
+        if (1 === preg_match(self::NEWS, $this->clause) || (1 === preg_match('/(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december|\bnext week)\W*(?:to|until|till|[–-])(?:\s+the)?\s*$/u', $this->before))) {
+            return $this->dated(DateKind::Mention, false, $this->start());
         }
         if (1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
             return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);

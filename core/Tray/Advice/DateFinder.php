@@ -22,6 +22,9 @@ final readonly class DateFinder
     /** A day without a year that was not longer ago than this is the past one rather than that of next year. */
     private const RECENT_DAYS = 60;
 
+    /** What is in the evening: "dinner at eight". */
+    private const EVENING = '/\b(?:dinner|supper|table|concert|party|drinks|pub|theatre|cinema|film|tonight|evening|nightcap|band|disco|dance)\b/u';
+
     /**
      * @param list<Sentence> $sentences
      * @param list<Request>  $requests  those found in the same sentences
@@ -62,6 +65,9 @@ final readonly class DateFinder
             return null;
         }
         $time = $spot->clock?->time;
+        if (null !== $time && $spot->clock->isBareHour && $spot->clock->hour() < 12 && 1 === preg_match(self::EVENING, $sentence->lower)) {
+            $time = $spot->clock->inAfternoon()->time;
+        }
         if (null !== $time && $spot->clock->isAsWritten && $spot->clock->hour() < 12 && $date->equals($today) && self::isOver($time, $sentAt)) {
             // "Today at 4:30", written at ten, is in the afternoon.
             $time = $spot->clock->otherHalf()->time;

@@ -144,7 +144,7 @@ final readonly class Sentences
             // "at 3 p.m. Then …" ends; "Dr. Then" and "4 Nov. at" do not.
             return 1 === preg_match('/^(a\.m|p\.m|am|pm|etc)$/', $word) && 1 === preg_match('/^\p{Lu}/u', $behind);
         }
-        if (1 === preg_match('/^\p{L}$/u', $word) && 'i' !== $word) {
+        if (1 === preg_match('/^\p{L}$/u', $word) && !\in_array($word, ['i', 'u'], true)) {
             return false;
         }
         if (ctype_digit($word) && \strlen($word) <= 2 && 1 === preg_match('/^\p{Ll}|^(Jan|Feb|M|Apr|Ju|Aug|Sep|Okt|Oct|Nov|De)/u', $behind)) {

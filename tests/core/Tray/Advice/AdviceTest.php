@@ -22,14 +22,67 @@ use ZippyTray\Core\Tray\Advice\Request;
  */
 final class AdviceTest extends TestCase
 {
-    /** Part => the least precision and recall, or share of right ones. */
-    private const FLOORS = ['requests' => [0.99, 0.97], 'dates' => [0.99, 0.98], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94]];
+    /** Part => the least precision and recall, or share of right ones, of the letters that rules were made for. */
+    private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.98, 0.98], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94]];
+
+    /** The same of letters that are kept apart: no rule was ever changed for one of them. */
+    private const FLOORS_APART = ['requests' => [0.93, 0.93], 'dates' => [0.80, 0.85], 'decisions' => [0.88, 0.88]];
+
+    /** Files of these letters begin so. */
+    private const APART = 'apart-';
 
     public function testItIsAsGoodAsItWas(): void
     {
-        $score = new Score();
-        $misses = [];
+        [$score, $misses, $count] = self::measured(static fn (string $name): bool => !str_starts_with($name, self::APART));
+        [$apart, , $countApart] = self::measured(static fn (string $name): bool => str_starts_with($name, self::APART));
+        fwrite(\STDERR, \sprintf("\nAdvice on %d labelled letters\n%s\nOn %d that are kept apart\n%s\n", $count, $score->table(), $countApart, $apart->table()));
+        foreach (['decisions', 'requests', 'dates'] as $part) {
+            fwrite(\STDERR, \sprintf("  %-10s %.1f and %.1f points less\n", $part, 100 * ($score->precision($part) - $apart->precision($part)), 100 * ($score->recall($part) - $apart->recall($part))));
+        }
+        foreach (self::FLOORS as $part => [$precision, $recall]) {
+            self::assertGreaterThanOrEqual($precision, $score->precision($part), "{$part}\n".implode("\n", $misses));
+            self::assertGreaterThanOrEqual($recall, $score->recall($part), "{$part}\n".implode("\n", $misses));
+        }
+        foreach (self::FLOORS_APART as $part => [$precision, $recall]) {
+            self::assertGreaterThanOrEqual($precision, $apart->precision($part), $part);
+            self::assertGreaterThanOrEqual($recall, $apart->recall($part), $part);
+        }
+        self::assertGreaterThanOrEqual(220, $count);
+        self::assertGreaterThanOrEqual(77, $countApart);
+    }
+
+    /** The worst mistake that there is. */
+    public function testWhatAsksIsHardlyEverArchived(): void
+    {
+        $archived = [];
+        $asking = 0;
         foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
+            if ([] === ($labels['requests'] ?? [])) {
+                continue;
+            }
+            ++$asking;
+            $advice = (new Adviser())->advise([self::read($letter)], new Circumstances($letter->sentAt->date(), Habit::none()));
+            if (\in_array($advice->decision->value, ['archive', 'delete'], true) && !\in_array($advice->decision->value, explode('|', $labels['decision']), true)) {
+                $archived[] = $name;
+            }
+        }
+        fwrite(\STDERR, \sprintf("Archived although they ask for something: %d of %d\n", \count($archived), $asking));
+        self::assertLessThanOrEqual((int) ceil($asking / 100), \count($archived), implode("\n", $archived));
+    }
+
+    /**
+     * @param \Closure(string): bool $isMeant by file and name
+     *
+     * @return array{Score, list<string>, int} the score, what was missed, and how many there were
+     */
+    private static function measured(\Closure $isMeant): array
+    {
+        [$score, $misses, $count] = [new Score(), [], 0];
+        foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
+            if (!$isMeant($name)) {
+                continue;
+            }
+            ++$count;
             $found = self::read($letter);
             $advice = (new Adviser())->advise([$found], new Circumstances($letter->sentAt->date(), Habit::none()));
             $missed = [
@@ -43,12 +96,8 @@ final class AdviceTest extends TestCase
                 $misses[] = $name."\n    ".implode("\n    ", $missed);
             }
         }
-        fwrite(\STDERR, \sprintf("\nAdvice on %d labelled letters\n%s", \count(LabelledLetters::all()), $score->table()));
-        foreach (self::FLOORS as $part => [$precision, $recall]) {
-            self::assertGreaterThanOrEqual($precision, $score->precision($part), "{$part}\n".implode("\n", $misses));
-            self::assertGreaterThanOrEqual($recall, $score->recall($part), "{$part}\n".implode("\n", $misses));
-        }
-        self::assertGreaterThanOrEqual(80, \count(LabelledLetters::all()));
+
+        return [$score, $misses, $count];
     }
 
     public function testWhatIsFoundStandsWhereItIsSaidToStand(): void
