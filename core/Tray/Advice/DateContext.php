@@ -25,6 +25,8 @@ final readonly class DateContext
 
     private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b/u';
 
+    private const NONE = '/\b(?:(?:is|are|will be|there\'s) no\b|no (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b|(?:does|do|will|is|are) not (?:take place|happen|meet|run|open|sail)|(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t) (?:take place|happen|meet|run|open|sail|taking place|running)|cancelled|canceled|called off)/u';
+
     private const TASKS = '/\b(?:send|return|pay|submit|confirm|reply|answer|let\s+(?:me|us)\s+know|sign|complete|fill|finish|order|deliver|provide|get|give|review|read|check|prepare|have\s+(?:it|them|this|that|the)|need|needed|ready|done|hand|email|mail|upload|register|book|back|file|return|respond|approve|write|draft|correct|forward|print|post|update|transfer|settle|decide|choose|tell)\b/u';
 
     private const PROMISE = '/\b(?:(?:i|we|he|she|they|it|the\s+\p{L}+|our\s+\p{L}+|my\s+\p{L}+|\p{L}+)\s*(?:\'ll|\s+will|\s+shall|\s+should|\s+plans?\s+to|\s+hopes?\s+to|\s+expects?\s+to|\s+aims?\s+to|\s+promised?\s+to|\s+want(?:s|ed)?\s+to|\s+intends?\s+to|\s+(?:am|are|is|\'m|\'re|\'s)\s+(?:going\s+to|hoping\s+to|planning\s+to|aiming\s+to|expected\s+to|due\s+to|likely\s+to)|\s+can|\s+could|\s+might|\s+may|\s+would))\b/u';
@@ -96,7 +98,7 @@ final readonly class DateContext
             return null;
         }
         $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
-            || ($this->isOurs && 1 === preg_match(self::TASKS, $this->before) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off)\b/u', $this->before));
+            || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
 
         return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead));
     }
@@ -124,11 +126,15 @@ final readonly class DateContext
         if ($this->isPast) {
             return $this->dated(DateKind::Mention, true, $this->start());
         }
+        // Somebody who is to be somewhere from two to five has an appointment.
+        if ($this->isOurs && null !== $this->spot->clock?->until && $this->spot->isDay) {
+            return new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
+        }
         if ($this->isOurs && 1 !== preg_match(self::EVENT, mb_strtolower($this->request->action ?? ''))) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         // What somebody is going to tell is no meeting, and of a stretch the beginning is.
-        if (1 === preg_match(self::NEWS, $this->clause) || (1 === preg_match('/(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december|\bnext week)\W*(?:to|until|till|[–-])(?:\s+the)?\s*$/u', $this->before))) {
+        if (1 === preg_match(self::NEWS, $this->clause) || 1 === preg_match(self::NONE, $this->clause) || (1 === preg_match('/(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december|\bnext week)\W*(?:to|until|till|[–-])(?:\s+the)?\s*$/u', $this->before))) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
         if (1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {

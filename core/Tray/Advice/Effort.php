@@ -29,7 +29,7 @@ final readonly class Effort
     ];
 
     /** Asked about in passing and answered with a word. */
-    private const QUICK = '/^(?:(?:please |just |also )*(?:confirm|let (?:me|us) know|tell (?:me|us)|reply|respond|answer|say|rsvp|advise|inform|indicate|choose|pick|decide|acknowledge|approve|agree|accept|come|join|attend|make it|be there|meet|keep|remember|don\'t forget|do not forget|wait|take part|take the chair|give (?:me|us) (?:a (?:quick )?(?:yes|no|thumbs|nod|ring back)|your (?:ok|okay|approval|go-ahead|number|size|vote))|send (?:me|us) (?:your|the|a) (?:(?:phone |mobile |telephone |account |reference )?number|address|phone|size|postcode|date of birth|quick (?:yes|no|reply|note)|two-line|one-line|word)|spare|stop|leave|use|see whether|if|whether|when|what|which|who|where|how many|how much|by when))\b/u';
+    private const QUICK = '/^(?:(?:please |just |also )*(?:confirm|let (?:me|us) know|tell (?:me|us)|reply|respond|answer|say|rsvp|advise|inform|indicate|choose|pick|decide|acknowledge|approve|agree|accept|come|join|attend|make it|be there|meet|keep|remember|don\'t forget|do not forget|wait|take part|take the chair|cover|stand in|give (?:me|us) (?:an? (?:(?:quick|short|brief) )?(?:yes|no|ok|okay|thumbs|nod|ring|call|answer|word|ring back)|your (?:ok|okay|approval|go-ahead|number|size|vote))|send (?:me|us) (?:your|the|a) (?:(?:phone |mobile |telephone |account |reference )?number|address|phone|size|postcode|date of birth|quick (?:yes|no|reply|note)|two-line|one-line|word)|spare|stop|leave|use|see whether|if|whether|when|what|which|who|where|how many|how much|by when))\b/u';
 
     private const AND_MORE = '/\band (?:then )?(?:send|return|sign|fill|complete|post|scan|pay|upload|bring|write|print|book|order|prepare|check|correct|update)\b/u';
 

@@ -77,7 +77,9 @@ final readonly class RequestFinder
         $lower = (string) preg_replace_callback('/"[^"]*"/u', static fn (array $m): string => str_repeat('_', mb_strlen($m[0])), $sentence->lower);
         $thanks = 1 === preg_match($tongue->thanks(), $lower, $m) ? $m[0] : '';
         $lower = substr($lower, \strlen($thanks));
-        if (1 === preg_match($tongue->unlikely(), $lower) && !str_contains($lower, '?')) {
+        // With a day by which it is to be done it is meant.
+        $isDated = 1 === preg_match('/\b(?:by|before|until|no later than)\s+(?:the\s+)?(?:mon|tues|wednes|thurs|fri|satur|sun|tomorrow|tonight|noon|end|\d)/u', $lower);
+        if (!$isDated && 1 === preg_match($tongue->unlikely(), $lower) && !str_contains($lower, '?')) {
             return null;
         }
         $isDone = 1 === preg_match($tongue->notNeeded(), $lower);

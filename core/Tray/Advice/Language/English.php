@@ -187,7 +187,7 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/^(?:still |just |urgently )?(?:need|needing|waiting for|waiting on|awaiting|missing) (?<do>(?:your|this|it|these|the \p{L}+ (?:by|before|from)|an answer|a reply|a decision)\b.*)/u'],
             [RequestForm::Need, '/\bfor (?:you to (?<do>(?:sign|return|review|complete|check|fill|read|approve|confirm|look|comment|decide|choose|pay)\b.*))/u'],
             [RequestForm::Need, '/\b(?:attached|enclosed|here|below|sent)\b.*\bfor (?<do>your (?:signature|approval|review|comments?|correction|confirmation|decision|feedback|consent|attention and signature)\b.*)/u'],
-            [RequestForm::Need, '/^(?<do>(?!(?:he|she|we|i|you) )[\p{L}\d .,€$£%\/\'-]{3,80}? (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) (?:reach us|arrive|be (?:sent|returned|submitted|received|paid|in|back|ready|done|finished|out|up|online|cleared|approved|signed off|corrected|ordered|with (?:us|me)|here|filed|handed in|signed|completed|made|registered|settled|sent in|uploaded|delivered))\b.*\b(?:by(?! now)|before|no later|until|within)\b.*)/u'],
+            [RequestForm::Need, '/^(?<do>(?!(?:he|she|we|i|you) )[\p{L}\d .,€$£%\/\'-]{3,80}? (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) (?:reach us|arrive|be (?:sent|returned|submitted|received|paid|in|back|ready|done|finished|out|up|online|cleared|approved|signed off|corrected|ordered|\p{L}+(?:ed|wn|pt)|with (?:us|me)|here|filed|handed in|signed|completed|made|registered|settled|sent in|uploaded|delivered))\b.*\b(?:by(?! now)|before|no later|until|within)\b.*)/u'],
             [RequestForm::Need, '/\b(?:your|an? (?:answer|reply|decision|confirmation)) (?<do>[\p{L} -]{3,40}?(?:is|are) (?:still )?(?:needed|required|requested|missing|outstanding|expected)\b.*)/u'],
             [RequestForm::Order, "/^(?:(?:do|action(?: required| needed)?|to ?do|reminder|important|urgent|next step|so|then|and|also|first|next|finally|ok|okay|now|just|but|in return|meanwhile|in the meantime|when you (?:can|have a moment|get a chance|are back)|if (?:possible|you can|you agree|it suits(?: you)?|that works(?: for you)?|that suits(?: you)?|you don't mind|convenient|so|yes|not)|once (?:done|you have it))[,:]?\\s+(?:[–-]\\s+)?)?(?<do>(?:{$orders})\\b(?<!let me start){$object}.*)/u"],
             [RequestForm::Order, "/{$begin}(?<do>(?:remember to|do(?:n't| not) forget (?:to|that|your|the)|make sure(?! (?:that )?you (?:".self::HOW_TO.'|have|use|keep|are))|be sure to(?! '.self::HOW_TO.'))\\b.*)/u'],
@@ -241,6 +241,14 @@ final readonly class English extends Tongue
             [RequestForm::Need, "/(?<do>(?:\\b(?:this|it|that|which|{$your}\\s[\\p{L}\\d .\\/-]{2,60}?|(?:the|an?)?\\s*(?:payment|invoice|bill|rent|report|form|timesheet|return|answer|reply|fee|contribution|instalment|subscription|book|books|balance)\\b[^.,;]{0,50}?))\\s(?:is|are|was|remains?|has\\s+been)\\s+(?:(?:now|already|still|long|well|rather|badly|\\w+\\s+(?:days?|weeks?|months?))\\s+)*(?:overdue|outstanding|past\\s+due|unpaid|unanswered)\\b.*)/xu"],
             // "You were going to send me the list", "you promised the list"
             [RequestForm::Need, "/\\byou\\s+(?:were\\s+(?:going|supposed|meant|due)\\s+to|(?:had\\s+)?promised(?:\\s+me|\\s+us)?(?=\\s+(?:to|the|an?|your|it|them|that|this|some|me|us)\\b)(?:\\s+to)?|said\\s+you(?:'d|\\s+would|'ll|\\s+will))\\s+(?<do>(?!be\\b)\\p{L}.*)/xu"],
+            // "I'm chasing the captions again"
+            [RequestForm::Need, '/\bchasing\s+(?:up\s+)?(?:(?:you\s+)?(?:for|about|on)\s+)?(?<do>(?:the|your|this|these|those|my)\b.*)/xu'],
+            // "This is a friendly reminder that invoice 310 was due"
+            [RequestForm::Need, "/\\breminder\\s+(?:to\\s+(?<do>\\p{L}.*))/xu"],
+            [RequestForm::Need, "/\\breminder\\s+(?:that|about|of|for)\\s+(?<do>(?:(?:your|the|our|an?)\\s+)?(?:\\p{L}+\\s+)?(?:invoice|payment|bill|form|report|fee|rent|subscription|contribution|account|balance|timesheet|return|instalment|deadline)\\b.*)/xu"],
+            // "We urgently need the spare key"
+            [RequestForm::Need, "/\\b(?:i|we)\\s+(?:urgently|badly|desperately)\\s+need\\s+(?<do>\\p{L}.*)/xu"],
+            [RequestForm::Need, "/\\b(?:i|we)\\s+need\\s+(?<do>(?:the|your|it|them|this|that|an?)\\b.*\\b(?:urgently|asap|badly|right\\s+away|at\\s+once|straight\\s+away|quickly|immediately)\\b.*)/xu"],
             // "You forgot to sign page three"
             [RequestForm::Need, "/\\byou(?:'ve|\\s+have)?\\s+(?:forgot(?:ten)?|missed|omitted|failed|(?:did|have)(?:n't|\\s+not)(?:\\s+yet)?)\\s+(?:to\\s+)?(?<do>(?:sign|send|sent|fill|include|attach|say|tell|return|pay|answer|reply|confirm|enclose|put|add|date|register|submit)(?:\\p{L}{0,3})\\b.*)/xu"],
             // "need ur sign off on this"
