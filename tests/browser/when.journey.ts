@@ -26,6 +26,11 @@ test('time is written as people say it: the reading, the other reading, the faul
   await due.fill('every friday')
   await expect(page.getByText('Write one day or moment, not a repeat.')).toBeVisible()
 
+  // A slip of the finger is read, and said; of a stretch only the beginning is a due.
+  await due.fill('tomorow 9-11')
+  await expect(said).toContainText('“tomorow” is read as “tomorrow”')
+  await expect(said).toContainText('09:00–11:00, only its beginning counts here')
+
   await due.fill('1 dec 2031 at 9')
   await expect(said).toContainText('Mon 1 Dec 2031, 09:00')
   await page.getByRole('button', { name: 'Due: choose from a calendar' }).click()
