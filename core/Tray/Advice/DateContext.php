@@ -98,7 +98,7 @@ final readonly class DateContext
             return null;
         }
         $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
-            || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
+            || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
 
         return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead));
     }

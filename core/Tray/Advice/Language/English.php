@@ -244,11 +244,11 @@ final readonly class English extends Tongue
             // "I'm chasing the captions again"
             [RequestForm::Need, '/\bchasing\s+(?:up\s+)?(?:(?:you\s+)?(?:for|about|on)\s+)?(?<do>(?:the|your|this|these|those|my)\b.*)/xu'],
             // "This is a friendly reminder that invoice 310 was due"
-            [RequestForm::Need, "/\\breminder\\s+(?:to\\s+(?<do>\\p{L}.*))/xu"],
-            [RequestForm::Need, "/\\breminder\\s+(?:that|about|of|for)\\s+(?<do>(?:(?:your|the|our|an?)\\s+)?(?:\\p{L}+\\s+)?(?:invoice|payment|bill|form|report|fee|rent|subscription|contribution|account|balance|timesheet|return|instalment|deadline)\\b.*)/xu"],
+            [RequestForm::Need, '/\\breminder\\s+(?:to\\s+(?<do>\\p{L}.*))/xu'],
+            [RequestForm::Need, '/\\breminder\\s+(?:that|about|of|for)\\s+(?<do>(?:(?:your|the|our|an?)\\s+)?(?:\\p{L}+\\s+)?(?:invoice|payment|bill|form|report|fee|rent|subscription|contribution|account|balance|timesheet|return|instalment|deadline)\\b.*)/xu'],
             // "We urgently need the spare key"
-            [RequestForm::Need, "/\\b(?:i|we)\\s+(?:urgently|badly|desperately)\\s+need\\s+(?<do>\\p{L}.*)/xu"],
-            [RequestForm::Need, "/\\b(?:i|we)\\s+need\\s+(?<do>(?:the|your|it|them|this|that|an?)\\b.*\\b(?:urgently|asap|badly|right\\s+away|at\\s+once|straight\\s+away|quickly|immediately)\\b.*)/xu"],
+            [RequestForm::Need, '/\\b(?:i|we)\\s+(?:urgently|badly|desperately)\\s+need\\s+(?<do>\\p{L}.*)/xu'],
+            [RequestForm::Need, '/\\b(?:i|we)\\s+need\\s+(?<do>(?:the|your|it|them|this|that|an?)\\b.*\\b(?:urgently|asap|badly|right\\s+away|at\\s+once|straight\\s+away|quickly|immediately)\\b.*)/xu'],
             // "You forgot to sign page three"
             [RequestForm::Need, "/\\byou(?:'ve|\\s+have)?\\s+(?:forgot(?:ten)?|missed|omitted|failed|(?:did|have)(?:n't|\\s+not)(?:\\s+yet)?)\\s+(?:to\\s+)?(?<do>(?:sign|send|sent|fill|include|attach|say|tell|return|pay|answer|reply|confirm|enclose|put|add|date|register|submit)(?:\\p{L}{0,3})\\b.*)/xu"],
             // "need ur sign off on this"
