@@ -23,9 +23,9 @@ final readonly class DateContext
 
     private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|zoom|video\s+call|tea|coffee|drinks)\b/u';
 
-    private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b/u';
+    private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b|\b(?:report|issue|news|results?|list|letter|bill|decision|answer|edition|newsletter|update|details|numbers?|figures)\s+(?:\p{L}+\s+)?(?:comes?|follows?|will follow|is out|are out|appears?)\b/u';
 
-    private const NONE = '/\b(?:(?:is|are|will be|there\'s) no\b|no (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b|(?:does|do|will|is|are) not (?:take place|happen|meet|run|open|sail)|(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t) (?:take place|happen|meet|run|open|sail|taking place|running)|cancelled|canceled|called off)/u';
+    private const NONE = '/\b(?:(?:is|are|will be|there\'s) no\b|no (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b|(?:does|do|will|is|are) not (?:take place|happen|meet|run|open|sail)|(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t) (?:take place|happen|meet|run|open|sail|taking place|running)|cancelled|canceled|called off|(?:could|can|did|was|were|has|have)(?: not|n\'t)\b)/u';
 
     private const TASKS = '/\b(?:send|return|pay|submit|confirm|reply|answer|let\s+(?:me|us)\s+know|sign|complete|fill|finish|order|deliver|provide|get|give|review|read|check|prepare|have\s+(?:it|them|this|that|the)|need|needed|ready|done|hand|email|mail|upload|register|book|back|file|return|respond|approve|write|draft|correct|forward|print|post|update|transfer|settle|decide|choose|tell)\b/u';
 
@@ -130,7 +130,7 @@ final readonly class DateContext
         if ($this->isOurs && null !== $this->spot->clock?->until && $this->spot->isDay) {
             return new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
-        if ($this->isOurs && 1 !== preg_match(self::EVENT, mb_strtolower($this->request->action ?? ''))) {
+        if ($this->isOurs && $this->spot->isDay && 1 !== preg_match(self::EVENT, mb_strtolower($this->request->action ?? ''))) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         // What somebody is going to tell is no meeting, and of a stretch the beginning is.

@@ -58,7 +58,7 @@ final readonly class ReadLetter
             $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments), $tongue),
             $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject), $tongue),
             MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
-            $this->isPromise($sentences),
+            $this->isPromise($sentences, $dates),
             MailKind::Personal === $kind || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $letter->subject.' '.mb_substr($letter->text, 0, 1000))),
             $requests,
             $dates,
@@ -92,11 +92,17 @@ final readonly class ReadLetter
         return new FoundDate($isOver ? DateKind::Mention : DateKind::Appointment, $date, $start?->time(), null === $start ? $date->text() : $start->text(), 0, 0);
     }
 
-    /** @param list<Sentence> $sentences */
-    private function isPromise(array $sentences): bool
+    /**
+     * Something is said to come, on a day that is named.
+     *
+     * @param list<Sentence>  $sentences
+     * @param list<FoundDate> $dates
+     */
+    private function isPromise(array $sentences, array $dates): bool
     {
         foreach ($sentences as $sentence) {
-            if (1 === preg_match(self::PROMISE, $sentence->lower)) {
+            $isDated = [] !== array_filter($dates, static fn (FoundDate $date): bool => $date->from >= $sentence->from && $date->to <= $sentence->to());
+            if ($isDated && 1 === preg_match(self::PROMISE, $sentence->lower)) {
                 return true;
             }
         }

@@ -70,7 +70,7 @@ final readonly class Dutch extends Tongue
             'de' => 'the', 'het' => 'the', 'van' => 'of', 'op' => 'on', 'om' => 'at', 'rond' => 'around',
             'een' => 'one', 'twee' => 'two', 'drie' => 'three', 'vier' => 'four', 'vijf' => 'five', 'zes' => 'six', 'zeven' => 'seven', 'acht' => 'eight', 'tien' => 'ten', 'veertien' => 'fourteen',
             'vóór' => 'before', 'voor' => 'before', 'uiterlijk' => 'at the latest by', 'tot' => 'until', 'sinds' => 'since', 'vanaf' => 'from', 'deadline' => 'deadline',
-            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'begint' => 'begins', 'plaats' => 'takes place', 'was' => 'was', 'wordt' => 'will',
+            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'was' => 'was', 'wordt' => 'will',
         ];
     }
 

@@ -104,7 +104,7 @@ final readonly class English extends Tongue
 
     public function perhaps(): string
     {
-        return '/\b(?:you|your|ur|yours)\b.*\b(?:needs?|needed|needing|must|required?|send|sign|reply|respond|confirm|return|pay|decide|approve|approval|signature|deadline|urgent(?:ly)?|asap|overdue|outstanding|reminder|expect(?:ed|ing)?|hear back|get back|missing|owe|turn to|up to you)\b
+        return '/\b(?:you|your|ur|yours)\b.*\b(?:needs?|needed|needing|must|required?|send|sign|reply|respond|confirm|return|pay|decide|approve|approval|signature|deadline|urgent(?:ly)?|asap|overdue|outstanding|reminder|hear back|get back|missing|owe|turn to|up to you)\b
             |\b(?:need|needs|must|waiting|urgent|asap|overdue|outstanding|chasing|missing|require[sd]?|hoping|counting|expecting|depends?)\b.*\b(?:you|your|ur|yours)\b
             |\b(?:please|pls|plz|kindly|asap|rsvp)\b/xu';
     }
@@ -221,6 +221,8 @@ final readonly class English extends Tongue
             // "I'd love to get your view", "I would like to have the key back"
             [RequestForm::Wish, "/\\b(?:i|we)(?:'d|\\s+would)\\s+(?:(?:really|also|very\\s+much|just)\\s+)*(?:love|like|want|be\\s+glad|be\\s+happy|be\\s+keen)\\s+to\\s+
                 (?:have|get|see|hear|know|receive|borrow|collect)\\s+(?<do>(?:{$your}\\b(?!\\s+(?:face|garden|house|family|place|new)).*|(?:the|a|an|some|any|all|both|these|those|my|our)\\b.*\\b(?:back|from\\s+you|by|before|soon|asap)\\b.*|(?:what|how|whether|if|when|which|who)\\b(?!\\s+you(?:'re|\\s+are)).*))/xu"],
+            // "I would like my money back", "we'd like to book a table"
+            [RequestForm::Wish, "/\\b(?:i|we)(?:'d|\\s+would)?\\s+(?:(?:also|just|really)\\s+)*(?:like|want|wish)\\s+(?<do>(?:my\\s+(?:money|deposit|key|keys|book|ladder|copy|things)|an?\\s+(?:refund|copy|quote|receipt|table|room|ticket|place|seat|word|reply|answer|list|appointment|call|replacement)|to\\s+(?:order|book|reserve|cancel|return|exchange|buy|register|apply|arrange|change\\s+(?:my|our|the)|speak|talk\\s+(?:to|with)|come\\s+and|visit\\s+you))\\b.*)/xu"],
             // "I'd be grateful for a quick call"
             [RequestForm::Wish, "/\\b(?:(?:i|we)(?:'d|\\s+would)\\s+(?:be\\s+)?(?:(?:very|most|so|really|ever\\s+so)\\s+)*(?:grateful|thankful|glad|pleased|obliged)\\s+(?:for|of|about)|(?:would|i'd|we'd)\\s+appreciate)\\s+(?<do>(?:an?|any|{$your}|some)\\b.*)/xu"],
             // "A short answer would do"

@@ -84,7 +84,7 @@ final readonly class German extends Tongue
             'um' => 'at', 'am' => 'on', 'an' => 'on', 'im' => 'in', 'dem' => 'the', 'den' => 'the', 'der' => 'the', 'des' => 'the', 'die' => 'the', 'das' => 'the', 'zum' => 'the', 'zur' => 'the', 'gegen' => 'around',
             'ein' => 'one', 'eine' => 'one', 'einem' => 'one', 'einer' => 'one', 'zwei' => 'two', 'drei' => 'three', 'vier' => 'four', 'fünf' => 'five', 'sechs' => 'six', 'sieben' => 'seven', 'acht' => 'eight', 'neun' => 'nine', 'zehn' => 'ten', 'zwölf' => 'twelve', 'vierzehn' => 'fourteen',
             'bis' => 'by', 'spätestens' => 'at the latest by', 'frist' => 'deadline', 'fällig' => 'due', 'stichtag' => 'deadline', 'seit' => 'since', 'ab' => 'from', 'vom' => 'from',
-            'termin' => 'appointment', 'treffen' => 'meeting', 'sitzung' => 'meeting', 'besprechung' => 'meeting', 'versammlung' => 'meeting', 'findet' => 'takes place', 'beginnt' => 'begins', 'besuch' => 'visit', 'konzert' => 'concert', 'kommt' => 'comes', 'kommen' => 'come', 'lieferung' => 'delivery', 'wird' => 'will', 'werden' => 'will', 'war' => 'was', 'wurde' => 'was', 'hatte' => 'had',
+            'termin' => 'appointment', 'treffen' => 'meeting', 'sitzung' => 'meeting', 'besprechung' => 'meeting', 'versammlung' => 'meeting', 'findet' => 'takes place', 'beginnt' => 'begins', 'besuch' => 'visit', 'konzert' => 'concert', 'feier' => 'party', 'fest' => 'party', 'ausflug' => 'visit', 'abendessen' => 'dinner', 'führung' => 'tour', 'fällt' => 'cancelled', 'abgesagt' => 'cancelled', 'kommt' => 'comes', 'kommen' => 'come', 'lieferung' => 'delivery', 'wird' => 'will', 'werden' => 'will', 'war' => 'was', 'wurde' => 'was', 'hatte' => 'had',
         ];
     }
 
