@@ -26,7 +26,7 @@ final class AdviceTest extends TestCase
     private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.98, 0.98], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94]];
 
     /** The same of letters that are kept apart: no rule was ever changed for one of them. */
-    private const FLOORS_APART = ['requests' => [0.93, 0.93], 'dates' => [0.80, 0.85], 'decisions' => [0.88, 0.88]];
+    private const FLOORS_APART = ['requests' => [0.93, 0.88], 'dates' => [0.80, 0.85], 'decisions' => [0.85, 0.85]];
 
     /** Files of these letters begin so. */
     private const APART = 'apart-';
@@ -48,26 +48,31 @@ final class AdviceTest extends TestCase
             self::assertGreaterThanOrEqual($recall, $apart->recall($part), $part);
         }
         self::assertGreaterThanOrEqual(220, $count);
-        self::assertGreaterThanOrEqual(77, $countApart);
+        self::assertGreaterThanOrEqual(122, $countApart);
     }
 
-    /** The worst mistake that there is. */
+    /** The worst mistake that there is: of the letters that rules were made for, and of those that are kept apart. */
     public function testWhatAsksIsHardlyEverArchived(): void
     {
-        $archived = [];
-        $asking = 0;
+        [$asking, $archived, $unseen] = [['tuned' => 0, 'apart' => 0], ['tuned' => [], 'apart' => []], ['tuned' => 0, 'apart' => 0]];
         foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
             if ([] === ($labels['requests'] ?? [])) {
                 continue;
             }
-            ++$asking;
-            $advice = (new Adviser())->advise([self::read($letter)], new Circumstances($letter->sentAt->date(), Habit::none()));
+            $part = str_starts_with($name, self::APART) ? 'apart' : 'tuned';
+            ++$asking[$part];
+            $found = self::read($letter);
+            $advice = (new Adviser())->advise([$found], new Circumstances($letter->sentAt->date(), Habit::none()));
             if (\in_array($advice->decision->value, ['archive', 'delete'], true) && !\in_array($advice->decision->value, explode('|', $labels['decision']), true)) {
-                $archived[] = $name;
+                $archived[$part][] = $name;
+                $unseen[$part] += $found->perhaps ? 0 : 1;
             }
         }
-        fwrite(\STDERR, \sprintf("Archived although they ask for something: %d of %d\n", \count($archived), $asking));
-        self::assertLessThanOrEqual((int) ceil($asking / 100), \count($archived), implode("\n", $archived));
+        foreach ($asking as $part => $all) {
+            fwrite(\STDERR, \sprintf("Archived although they ask for something, %s: %d of %d, of which %d without a doubt\n", $part, \count($archived[$part]), $all, $unseen[$part]));
+        }
+        self::assertLessThanOrEqual((int) ceil($asking['tuned'] / 100), \count($archived['tuned']), implode("\n", $archived['tuned']));
+        self::assertLessThanOrEqual((int) ceil($asking['apart'] * 7 / 100), \count($archived['apart']));
     }
 
     /**
