@@ -48,10 +48,10 @@ final readonly class English extends Tongue
         '(?:can|could|would) you (?:believe|imagine|guess)\b.*|did (?:i|we) (?:mention|tell you|say)\b.*|did you know\b.*|do you (?:remember|recall) (?:the|how|when|that|our|those)\b.*|remember (?:the|when|how|that|our|me|us)\b.*|(?:you )?know what\?|guess (?:what|who).*',
         'could (?:it|this|that|things|life|you|they|he|she) (?:get|be|have been) any (?:more|less|better|worse|\p{L}+er)\b.*|(?:are|is) (?:you|he|she|they|it|this|that) (?:kidding|joking|serious|mad|for real|a joke)\b.*|would it (?:kill|hurt) (?:you|them|anybody)\b.*|do (?:you|they) (?:even|ever|really think|honestly)\b.*|since when\b.*',
         '(?:isn\'t|aren\'t|wasn\'t|weren\'t|wouldn\'t|doesn\'t|don\'t|didn\'t|hasn\'t|haven\'t|ain\'t|won\'t) (?:it|that|this|they|we|i|he|she|those|these|life|time)\b.*',
-        '(?:is|was) (?:it|that|this) (?:just|only) me\b.*|(?:am|are|is|was) (?:i|we) (?:right|mad|wrong|crazy|dreaming|alone).*|(?:has|have) it (?:really )?been.*|(?:is|has) it (?:that time|already|really)\b.*',
+        '(?:is|was) (?:it|that|this) (?:just|only) me\b.*|(?:am|are|is|was) (?:i|we) (?:right|mad|wrong|crazy|dreaming|alone)\b(?! (?:that|in|to) ).*|(?:has|have) it (?:really )?been.*|(?:is|has) it (?:that time|already|really)\b.*',
         '(?:ready to|ready for the|looking for|looking to|tired of|fed up with|wanna|bored|struggling with|worried about|curious(?: to| about)?|sounds? (?:good|familiar|fun|great|like)|make sense|makes sense|any (?:questions|problems|comments or questions)|need (?:help|a hand|inspiration|a break|more)|interested|missed (?:me|us)|sound)\b[^?]{0,60}',
         '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b[^?]{0,30}|(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|deal|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon|deal)\s*',
-        'what if\b.*|why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*|where (?:would|to begin|do i|am i)\b.*|what (?:would|will) (?:i|we|the world)\b.*|how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*|may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*|shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |\d)).*|need i say.*|where were we.*',
+        'what if\b.*|why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*|where (?:would|to begin|do i|am i)\b.*|what (?:would|will) (?:i|we|the world)\b.*|how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*|may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*|shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |a quarter|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)).*|need i say.*|where were we.*',
     ];
 
     /** What a question may begin with. */
@@ -62,7 +62,7 @@ final readonly class English extends Tongue
     private const OPENING = '["\'(]*(?:(?:so|and|but|well|oh|now|hey|great|wonderful|brilliant|fantastic|lovely|marvellous|perfect|super|ps|p\.s\.)[,:.!]?\s+)*';
 
     /** Some leave the mark out. */
-    private const ASKED_WITHOUT_MARK = '/^(?:(?:and|so|but|also)\s+)?(?:can|could|would|will|do|did|are|have|shall|may) (?:you|we|i)\b[^?!]{4,140}$/u';
+    private const ASKED_WITHOUT_MARK = '/^(?:(?:and|so|but|also)\s+)?(?:can|could|would|will|do|did|are|have|shall|may) (?:you|we|i)\b(?! (?:believe|imagine|guess))[^?!]{4,140}$/u';
 
     /** No action is wanted. */
     private const NOT_NEEDED = '/\b(?:no need|not (?:necessary|needed|required)|need(?:n\'t| not)|do(?:n\'t| not) (?:need|have) to|no (?:longer (?:needed|required|necessary)|rush|hurry)|(?<!n\'t )(?<!not )forget (?:about (?:the|that|it|my)|it)\b|scrap (?:that|the)|(?:deadline|date) (?:is|has been) (?:off|dropped|cancelled|lifted)|no (?:action|reply|answer|response)(?: is)? (?:needed|required|necessary|expected)|nothing (?:for you )?to do|not asking you)\b/u';
@@ -150,7 +150,7 @@ final readonly class English extends Tongue
         /** @var list<array{RequestForm, string}> $forms */
         static $forms = [];
 
-        return [] === $forms ? $forms = [...$this->direct(), ...$this->indirect()] : $forms;
+        return [] === $forms ? $forms = [...$this->direct(), ...$this->indirect(), ...$this->implied()] : $forms;
     }
 
     /** @return list<array{RequestForm, string}> */
@@ -172,13 +172,13 @@ final readonly class English extends Tongue
             [RequestForm::Wish, '/^if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*),? (?:that would|that\'d|i would|i\'d|we would|we\'d|it would|it\'d)/u'],
             [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were|\'d been)? ?(?:just )?(?:hop(?:e|ed|ing)|wonder(?:ed|ing)?|trust)(?: that| if| whether)? (?:you|someone|somebody) (?:could|would|can|might|will|may)(?: be able to| be willing to)? (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
             [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were)? ?(?:just )?(?:wonder(?:ed|ing)?|curious|keen to know|would like to know|\'d like to know|need to know|want to know|must know|have to know)[,]? (?<do>(?:if|whether|when|what|which|how|who|where|why|by when) .*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would| should|\'ll| must| have to)? (?:also |just |really |very much )*(?:like|love|want|wish|have|ask|request|urge|remind|need|require|expect)(?: to (?:ask|invite|remind|request))? (?:that )?you(?: all| both)? (?:please )?(?:to|for) (?<do>(?!know that|know how|be aware)\p{L}.*)/u'],
+            [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would| should|\'ll| must| have to)? (?:also |just |really |very much )*(?:like|love|want|wish|have|ask|request|urge|remind|need|require|expect)(?: to (?:ask|invite|remind|request))? (?:that )?(?:you(?: all| both)?|someone|somebody|one of you) (?:please )?(?:to|for) (?<do>(?!know that|know how|be aware)\p{L}.*)/u'],
             [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would) (?:also |really |very much )*(?:like|love|appreciate|welcome|be grateful for|be glad of|value) (?:to (?:have|get|see|hear|receive|know) )?(?<do>(?:your|the|a|an|any|some)\b .*\b(?:from you|by|before|comments?|views?|opinions?|feedback|thoughts?|input|help|advice|reply|answer|confirmation|approval|signature|decision)\b.*)/u'],
             [RequestForm::Wish, '/\b(?:i|we)(?: am| are|\'m|\'re) (?:writing to ask|asking|inviting) (?:you |whether |if |for |to )+(?<do>\p{L}.*)/u'],
             [RequestForm::Wish, '/^grateful (?:for|if you (?:could|would)) (?<do>\p{L}.*)/u'],
             [RequestForm::Need, '/\b(?:i|we|they)(?:\'d|\'ll| would| will| do|\'re| are|\'m| am)?(?: still| also| urgently| now| just| really| currently| therefore)* (?:need|needing|require|lack|missing|awaiting|await|waiting (?:for|on)|waiting to (?:receive|hear)|chasing|short of) (?<do>(?:(?:only |just |still )?(?:your|you)\b|(?:from you|the following|back from you|an? (?:answer|reply|decision|confirmation|signature)|(?:(?!\.).)*\b(?:from you|back from you|from your side)\b)).*)/u'],
             [RequestForm::Need, '/\b(?:i|we)(?:\'d|\'ll| would| will| do)?(?: still| also| urgently| now| just| really)* (?:need|require) (?<do>(?:the|a|an|to know|to have|to receive|it|them|this|these|those|all|both|two|three|\d+) .*\b(?:by|before|no later|until|latest|at the latest|as soon as|asap|today|tomorrow|this week|in time|back)\b.*)/u'],
-            [RequestForm::Need, '/\byou(?:\'ll| will| would)?(?: still| also| now| just| do| both| all| therefore)* (?:need to|have to|must|are (?:kindly )?(?:asked|required|requested|invited) to|are (?:due|supposed|meant) to|ought to) (?<do>(?!'.self::HOW_TO.')(?!be (?:tired|joking|kidding|mad|busy|so)|have (?:heard|seen|been|noticed|had)|know|see it|think|feel|remember that|admit|agree that|try it)\p{L}.*)/u'],
+            [RequestForm::Need, '/\byou(?:\'ll| will| would)?(?: still| also| now| just| do| both| all| therefore)* (?:need to|have to|must|are (?:kindly )?(?:asked|required|requested|invited) to|are (?:due|supposed|meant) to|ought to) (?<do>(?!'.self::HOW_TO.')(?!be (?:tired|joking|kidding|mad|busy|so)|have (?:heard|seen|been|noticed|had)|know|see it|laugh|love|admire|hand it|understand|smile|wait and see|think|feel|remember that|admit|agree that|try it)\p{L}.*)/u'],
             [RequestForm::Order, "/{$begin}(?:perhaps|maybe|possibly) {$you} (?:could|can|would) {$verb}/u"],
             [RequestForm::Wish, '/\bwonder(?:ed|ing)?,? (?<do>(?:if|whether) (?:we|i|it|there)\b.*)/u'],
             [RequestForm::Wish, '/\byour (?<do>[\p{L} -]{3,40}? (?:would be|is|are|will be) (?:\p{L}+ )?(?:appreciated|welcome)\b.*)/u'],
@@ -189,9 +189,9 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/\b(?:attached|enclosed|here|below|sent)\b.*\bfor (?<do>your (?:signature|approval|review|comments?|correction|confirmation|decision|feedback|consent|attention and signature)\b.*)/u'],
             [RequestForm::Need, '/^(?<do>(?!(?:he|she|we|i|you) )[\p{L}\d .,€$£%\/\'-]{3,80}? (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) (?:reach us|arrive|be (?:sent|returned|submitted|received|paid|in|back|ready|done|finished|out|up|online|cleared|approved|signed off|corrected|ordered|\p{L}+(?:ed|wn|pt)|with (?:us|me)|here|filed|handed in|signed|completed|made|registered|settled|sent in|uploaded|delivered))\b.*\b(?:by(?! now)|before|no later|until|within)\b.*)/u'],
             [RequestForm::Need, '/\b(?:your|an? (?:answer|reply|decision|confirmation)) (?<do>[\p{L} -]{3,40}?(?:is|are) (?:still )?(?:needed|required|requested|missing|outstanding|expected)\b.*)/u'],
-            [RequestForm::Order, "/^(?:(?:do|action(?: required| needed)?|to ?do|reminder|important|urgent|next step|so|then|and|also|first|next|finally|ok|okay|now|just|but|in return|meanwhile|in the meantime|when you (?:can|have a moment|get a chance|are back)|if (?:possible|you can|you agree|it suits(?: you)?|that works(?: for you)?|that suits(?: you)?|you don't mind|convenient|so|yes|not)|once (?:done|you have it))[,:]?\\s+(?:[–-]\\s+)?)?(?<do>(?:{$orders})\\b(?<!let me start){$object}.*)/u"],
+            [RequestForm::Order, "/^(?!first\\b.*\\bthen\\b(?!.*\\b(?:me|us)\\b))(?:(?:do|action(?: required| needed)?|to ?do|reminder|important|urgent|next step|so|then|and|also|first|next|finally|ok|okay|now|just|but|in return|meanwhile|in the meantime|when you (?:can|have a moment|get a chance|are back)|if (?:possible|you can|you agree|it suits(?: you)?|that works(?: for you)?|that suits(?: you)?|you don't mind|convenient|so|yes|not)|once (?:done|you have it))[,:]?\\s+(?:[–-]\\s+)?)?(?<do>(?:{$orders})\\b(?<!let me start){$object}.*)/u"],
             [RequestForm::Order, "/{$begin}(?<do>(?:remember to|do(?:n't| not) forget (?:to|that|your|the)|make sure(?! (?:that )?you (?:".self::HOW_TO.'|have|use|keep|are))|be sure to(?! '.self::HOW_TO.'))\\b.*)/u'],
-            [RequestForm::Order, "/^please (?:find|see|note)\\b.*\\band (?:please )?(?<do>(?:{$orders})\\b{$object}.*)/u"],
+            [RequestForm::Order, "/^(?:please|pls|plz|kindly) (?:find|see|note|read)\\b.*\\band (?:please )?(?<do>(?:{$orders})\\b{$object}.*)/u"],
             [RequestForm::Order, '/^(?<do>[^?]{3,120}?),? (?:please|pls)[.!]*$/u'],
         ];
     }
@@ -238,7 +238,7 @@ final readonly class English extends Tongue
             [RequestForm::Need, "/\\b(?:(?:i|we)\\s+)?have(?:n't|\\s+not)\\s+(?:yet\\s+|still\\s+)?heard\\s+(?:anything\\s+)?(?<do>(?:back\\b|from\\s+you\\b).*)/xu"],
             [RequestForm::Need, "/\\b(?:i|we)(?:\\s+have|'ve)?\\s+(?:still\\s+)?(?:had|heard|received|got)\\s+(?:nothing|no)\\s+(?<do>(?:from\\s+you|back|{$answer}).*)/xu"],
             [RequestForm::Need, "/\\b(?:(?:i|we)(?:'m|'re|\\s+am|\\s+are|'ve\\s+been|\\s+have\\s+been)?\\s+)?still\\s+(?:waiting\\s+(?:for|on)|missing|lacking|short\\s+of)\\s+(?<do>(?:you|{$your}|the|an?|some|two|three|\\d+)\\b(?!.*\\bfrom\\s+(?!you)\\p{L})(?!\\s+(?:parts?|delivery|bus|train|weather|results?|council|insurance|supplier)\\b).*)/xu"],
-            [RequestForm::Need, "/\\b(?:i|we)(?:'m|'re|\\s+am|\\s+are)\\s+missing\\s+(?<do>{$your}\\b.*)/xu"],
+            [RequestForm::Need, "/\\b(?:i|we)(?:'m|'re|\\s+am|\\s+are)\\s+(?:(?:only|just|now|still)\\s+)*missing\\s+(?<do>{$your}\\b.*)/xu"],
             // "This is now overdue", "payment is still outstanding"
             [RequestForm::Need, "/(?<do>(?:\\b(?:this|it|that|which|{$your}\\s[\\p{L}\\d .\\/-]{2,60}?|(?:the|an?)?\\s*(?:payment|invoice|bill|rent|report|form|timesheet|return|answer|reply|fee|contribution|instalment|subscription|book|books|balance)\\b[^.,;]{0,50}?))\\s(?:is|are|was|remains?|has\\s+been)\\s+(?:(?:now|already|still|long|well|rather|badly|\\w+\\s+(?:days?|weeks?|months?))\\s+)*(?:overdue|outstanding|past\\s+due|unpaid|unanswered)\\b.*)/xu"],
             // "You were going to send me the list", "you promised the list"
@@ -263,13 +263,71 @@ final readonly class English extends Tongue
             [RequestForm::Need, "/^(?:(?:so|and|but|also|reminder|note)[,:]?\\s+)?{$all}\\s+(?:\\p{L}+\\s+){0,3}?{$duty}\\s+(?<do>(?!be\\s+(?:aware|proud|happy|glad))\\p{L}.*)/xu"],
             [RequestForm::Need, "/\\b(?:we|i)(?:'re|'m|\\s+are|\\s+am|\\s+would\\s+like\\s+to|'d\\s+like\\s+to)?\\s+(?:(?:kindly|also|now|therefore)\\s+)*(?:ask|asking|request|requesting|urge|urging|remind|reminding|expect|expecting)\\s+(?:you|{$all})(?:\\s+\\p{L}+)?\\s+to\\s+(?<do>\\p{L}.*)/xu"],
             // "The report is due on Friday"
-            [RequestForm::Need, "/(?<do>\\b(?:{$your}|the)\\s+(?:\\p{L}+\\s+){0,2}?(?:reports?|forms?|payments?|invoices?|returns?|answers?|repl(?:y|ies)|proposals?|applications?|drafts?|timesheets?|contributions?|rent|fees?|articles?|abstracts?|slides|reviews?|corrections|comments|statements?|entries|entry|manuscript|chapter|accounts|figures|numbers)\\s+(?:is|are)\\s+due\\s+(?:back\\s+)?(?:on|by|today|tomorrow|tonight|this|next|in|at|before|end|mon|tue|wed|thu|fri|sat|sun).*)/xu"],
+            [RequestForm::Need, "/(?<do>(?:\\b(?:{$your}|the|our)\\s+|^)(?:\\p{L}+\\s+){0,2}?(?:expenses|deposits?|premiums?|membership|subscriptions?|taxes|tax|bills?|books?|reports?|forms?|payments?|invoices?|returns?|answers?|repl(?:y|ies)|proposals?|applications?|drafts?|timesheets?|contributions?|rent|fees?|articles?|abstracts?|slides|reviews?|corrections|comments|statements?|entries|entry|manuscript|chapter|accounts|figures|numbers)\\s+(?:(?:is|are)|falls?|becomes?|comes?)\\s+due\\s+(?:back\\s+)?(?:on|by|today|tomorrow|tonight|this|next|in|at|before|end|mon|tue|wed|thu|fri|sat|sun).*)/xu"],
             // "Feedback welcome by Friday"
             [RequestForm::Need, "/(?<do>^(?:\\p{L}+\\s+){0,2}?(?:{$answer}|suggestions|corrections|photos|entries|abstracts|contributions|questions|votes|offers|quotes|applications|registrations)\\s+(?:(?:is|are|will\\s+be)\\s+)?(?:welcome|please|wanted|invited|due|needed|required|expected|accepted|taken)\\b.*\\b(?:by|before|until|till|no\\s+later|today|tomorrow)\\b.*)/xu"],
-            // "Over to you", "the ball is in your court"
-            [RequestForm::Need, "/\\b(?:over\\s+to\\s+you|(?:the\\s+)?ball(?:'s|\\s+is)\\s+in\\s+your\\s+court|your\\s+turn|waiting\\s+on\\s+you)\\b[,:]?\\s*(?<do>.*\\p{L}.*)/xu"],
             // "When you have a minute, ring me"
-            [RequestForm::Order, '/^(?:if|when|whenever|once|before|after|as\s+soon\s+as|while|next\s+time|at\s+your)\b[^,?.!]{3,60},\s+(?:(?:please|just|do|also|could\s+you)\s+)*(?<do>(?:'.self::ORDERS.')\b'.self::OBJECT.'.*)/u'],
+            [RequestForm::Order, '/^(?:if|should|when|whenever|once|before|after|as\s+soon\s+as|while|next\s+time|at\s+your)\b[^,?.!]{3,60},\s+(?:(?:please|just|do|also|could\s+you)\s+)*(?<do>(?:'.self::ORDERS.')\b'.self::OBJECT.'.*)/u'],
+        ];
+    }
+
+    /**
+     * What is asked by telling what is wanted, by whom, what it hangs on, or whose turn it is. One alternative a line.
+     *
+     * @return list<array{RequestForm, string}>
+     */
+    private function implied(): array
+    {
+        $your = '(?:your|ur|yr)';
+        $deed = '(?:send|pay|sign|return|reply|respond|answer|confirm|register|complete|fill\s+(?:in|out)|call|ring|phone|text|email|write\s+to|contact|bring|provide|submit|renew|book|give|tell|let\s+(?:me|us)\s+(?:know|have)|hand\s+in|get\s+(?:me|us|it|back|in\s+touch))';
+        $thing = '(?:cop(?:y|ies)|pictures?|photos?|list|answer|reply|decision|quote|estimate|date|call|word|version|report|summary|look|receipt|signature|confirmation|statement|invoice|explanation|meeting|proof|number|address|figures|numbers|drawings?|plans?)';
+
+        return [
+            // "Be so kind as to return the slip"
+            [RequestForm::Order, '/^(?:(?:and|also)\s+)?be\s+(?:so|very)?\s*(?:kind|good)\s+(?:enough\s+)?(?:as\s+)?to\s+(?<do>\p{L}.*)/xu'],
+            // "To keep your place, pay the deposit by Monday"
+            [RequestForm::Order, "/^(?:to|in\\s+order\\s+to|so\\s+that)\\b[^,?.!]{3,80},\\s+(?:(?:please|just|you\\s+(?:only\\s+)?(?:have|need)\\s+to)\\s+)*(?<do>{$deed}\\b.*)/xu"],
+            // "Ready when you are: send me the text"
+            [RequestForm::Order, "/[:;–—]\\s*(?:(?:otherwise|so|or|and|just|then|if\\s+not)[,\\s]+)*(?:please\\s+)?(?<do>{$deed}\\b\\s+(?:me|us|it|them|{$your}|the|this|by|with|back|both|all|what|when|which|whether)\\b.*)/xu"],
+            // "This is to ask you to confirm the address"
+            [RequestForm::Order, '/(?<!need\s)(?<!not\s)(?<!used\s)(?<!wanted\s)\bto\s+(?:ask|remind|urge|beg|request|invite)\s+(?:that\s+)?you\s+(?:all\s+|both\s+)?(?:to|for|whether|if|about)\s+(?<do>\p{L}.*)/xu'],
+            // "I'd suggest you call him", "you'd better tell them", "you may want to renew it"
+            [RequestForm::Need, '/\b(?:i|we)(?:\'d|\s+would|\s+strongly)?\s+(?:suggest|recommend|propose|advise)\s+(?:that\s+)?you\s+(?:to\s+)?(?<do>(?!are\b|have\b|is\b)\p{L}.*)/xu'],
+            [RequestForm::Need, '/\byou(?:\'d|\s+had)\s+better\s+(?<do>(?!be\b|believe\b|not\b)\p{L}.*)/xu'],
+            [RequestForm::Need, '/\byou(?:\'ll|\s+will|\s+might|\s+may)\s+(?:also\s+)?want\s+to\s+(?<do>(?!know\b|see\b|hear\b|be\b|try\b|visit\b|join\b)\p{L}.*)/xu'],
+            // "You should reply to the council"
+            [RequestForm::Need, "/\\byou\\s+(?:really\\s+)?should\\s+(?:really\\s+|also\\s+|now\\s+)*(?<do>{$deed}\\b".str_replace('[A-Z]', '\\p{Lu}', self::OBJECT).'.*)/xu'],
+            // "Time to submit your expenses"
+            [RequestForm::Order, "/^(?:it(?:'s|\\s+is)\\s+)?(?:high\\s+)?time\\s+(?:for\\s+you\\s+)?to\\s+(?<do>(?:{$deed}|update|file|order|choose)\\s+(?:in\\s+)?{$your}\\b.*)/xu"],
+            // "All that's left is your go-ahead", "the only thing missing is the signed form"
+            [RequestForm::Need, "/\\b(?:all|(?:the\\s+)?(?:only|last|one)\\s+(?:thing|piece|bit|item|paper|document))\\b[^.,;]{0,40}\\b(?:left|missing|needs?|needed|require|required|outstanding|lacking|remains|lack|want)\\b[^.,;]{0,20}\\b(?:is|are)\\s+(?<do>(?:{$your}|for\\s+you\\s+to|an?|the)\\b.*)/xu"],
+            // "Just need a yes or no from you"
+            [RequestForm::Need, '/^(?:(?:still|just|only|urgently|now)\s+)*(?:needs?|needing|want|missing|lacking)\s+(?<do>.*\bfrom\s+you\b.*)/xu'],
+            // "Before we can begin, we need the signed contract"
+            [RequestForm::Need, '/^(?:before|to|in\s+order\s+to|until|so\s+that|for\s+(?:this|that))\b[^,?.!]{3,80}?,?\s+(?:we|i)\s+(?:(?:still|also|will|now|first)\s+)*(?:need|require|lack)\s+(?<do>(?:the|an?|your|two|three|all|both|proof|some)\b.*)/xu'],
+            // "For your approval"
+            [RequestForm::Need, "/^(?:for|awaiting)\\s+(?<do>{$your}\\s+(?:approval|signature|review|comments?|confirmation|decision|consent|sign-?\\s?off|correction|action|attention\\s+and)\\b.*)/xu"],
+            // "The balance of £120 is due", "payment is two weeks late"
+            [RequestForm::Need, '/(?<do>^[^.;?!]{0,60}[£$€]\s?\d[\d.,]*\b[^.;?!]{0,20}\s(?:is|are|falls?|becomes?|was)\s+(?:now\s+)?(?:due|payable|owed|owing)\b.*)/xu'],
+            [RequestForm::Need, "/(?<do>(?:^|\\b{$your}\\s+|\\bthe\\s+)(?:\\p{L}+\\s+){0,2}?(?:payment|report|form|timesheet|return|rent|fee|expenses|reply|answer|draft|proofs?|books?)\\s+(?:is|are)\\s+(?:(?:now|already|very|rather|\\p{L}+\\s+(?:days?|weeks?|months?))\\s+)*late\\b.*)/xu"],
+            // "The inspector would like to see the log book", "she would love a picture", "Sennen wants to know whether"
+            [RequestForm::Wish, "/^(?:(?:and|but|so|also)\\s+)?(?:the\\s+(?:\\p{L}+\\s+)?\\p{L}+|my\\s+\\p{L}+|he|she|they|(?!(?:i|we|you|who|it|that|this|nobody|everybody|everyone)\\b)\\p{L}+)\\s+(?:(?:also|still|now|really)\\s+)*
+                (?:would\\s+(?:(?:also|really)\\s+)?(?:like|love|appreciate|welcome)|wants?|asks?\\s+for|(?:is|are|keeps?)\\s+asking\\s+(?:\\p{L}+\\s+){0,2}?for|needs?)\\s+
+                (?<do>(?:to\\s+(?:know|hear|be\\s+told)\\s+(?:if|whether|when|what|which|who|where|how)\\b.*|to\\s+(?:see|have|get|receive)\\s+(?:{$your}|the|an?|all|both)\\b(?!.*\\bworld\\b).*|(?:an?|the|{$your}|some|more|another)\\s+(?:\\p{L}+\\s+)?{$thing}\\b.*))/xu"],
+            [RequestForm::Order, '/\b(?:asked|asks|asking|requests|requested|insists|insisted|suggests|suggested|demands)\s+that\s+you\s+(?<do>(?!are\b|were\b|had\b|have\s+been\b)\p{L}.*)/xu'],
+            // "Curious to hear what you make of it", "keen to get your view"
+            [RequestForm::Wish, "/(?:^|\\b(?:i|we)(?:'m|'re|\\s+am|\\s+are|'d\\s+be|\\s+would\\s+be)\\s+)(?:(?:very|really|just|also|so)\\s+)*(?:curious|keen|eager|interested|anxious|dying)\\s+(?:to\\s+(?:hear|get|know|see|learn|have)|in)\\s+(?<do>(?:{$your}\\b|(?:what|how|whether|if|when|which|where)\\s+(?:you|the|it|this)\\b).*)/xu"],
+            // "Could use a hand with the tent"
+            [RequestForm::Wish, "/(?:^|\\b(?:i|we)\\s+)could\\s+(?:really\\s+)?(?:use|do\\s+with)\\s+(?<do>(?:a\\s+(?:hand|pair|second|bit\\s+of\\s+help)|some\\s+help|help|{$your}|an\\s+extra|another|an\\s+opinion|more\\s+hands)\\b.*)/xu"],
+            // "Whatever you have would do"
+            [RequestForm::Wish, '/(?<do>\b(?:whatever|anything)\s+you\s+(?:have|can|know)\b[^.,;]{0,30}\b(?:would|will)\s+(?:do|help|suffice|be)\b.*)/xu'],
+            // "Counting on you for the speech", "we depend on your figures", "without your signature we cannot start"
+            [RequestForm::Need, "/(?<!can\\s)\\b(?:counting|relying|banking|depend(?:ing|s)?|rely|hinges?|hangs?|count)\\s+(?:up)?on\\s+(?<do>(?:you\\s+(?:for|to)|{$your})\\b(?!\\s+(?:support|help|continued|needs?|point|budget|taste|mood))\\s.*)/xu"],
+            [RequestForm::Need, "/\\bwithout\\s+(?<do>{$your}\\s[^.;]*\\b(?:cannot|can't|can\\s+not|won't|will\\s+not|unable|impossible|no\\s+way)\\b.*)/xu"],
+            // "Unless we hear from you by Friday", "failing a reply by 1 December"
+            [RequestForm::Need, "/^(?:unless|failing|if\\s+(?:we|i)\\s+(?:do(?:n't|\\s+not)|have(?:n't|\\s+not)|hear\\s+nothing|get\\s+no))\\s+(?<do>[^.;]*\\b(?:you|{$your}|reply|answer|payment|response|word)\\b[^.;]*\\b(?:by|before|within|until)\\b.*)/xu"],
+            // "Over to you", "the ball is in your court", "I leave it to you"
+            [RequestForm::Need, '/(?<do>\b(?:over\s+to\s+you|ball(?:\'s|\s+is)\s+in\s+your\s+court|(?:it\'s|is|now)\s+your\s+turn|waiting\s+on\s+you|(?:leave|leaving)\s+(?:it|this|that|the\s+rest)\s+(?:up\s+)?(?:to|with)\s+you|up\s+to\s+you\s+to)\b.*)/xu'],
         ];
     }
 }
