@@ -36,8 +36,11 @@ final readonly class MimePart
     private function isBase64(): bool
     {
         $start = substr(ltrim($this->body), 0, 4000);
+        // What stands behind the padding was added on the way, as lists do with their footers.
+        $isPadded = 1 === preg_match('/^.*?=(?==?\s*$)/ms', $start, $m);
+        $start = $isPadded ? $m[0] : $start;
 
-        return preg_match_all('/[^A-Za-z0-9+\/=\s]/', $start) + preg_match_all('/\S[ \t]+\S/', $start) <= \strlen($start) / 50;
+        return preg_match_all('/[^A-Za-z0-9+\/=\s]/', $start) + preg_match_all('/\S[ \t]+\S/', $start) <= max($isPadded ? 1 : 0, \strlen($start) / 50);
     }
 
     /** Nothing says so, but lines are broken with "=" and characters written as "=3D" (RFC 2045, 6.7). */
@@ -56,7 +59,11 @@ final readonly class MimePart
     /** Some programs encode in pieces, each with padding of its own. */
     private function base64decoded(): string
     {
-        $pieces = explode('=', (string) preg_replace('/[^A-Za-z0-9+\/=]+/', '', $this->body));
+        // A footer that was added behind the end is none of it.
+        $isFooted = 1 === preg_match('/=[ \t\r]*\n(?!=)/', $this->body, $m, \PREG_OFFSET_CAPTURE)
+            && 1 === preg_match('/\S[ \t]+\S|[^A-Za-z0-9+\/=\s]/', $this->body, offset: $m[0][1]);
+        $body = $isFooted ? substr($this->body, 0, $m[0][1]) : $this->body;
+        $pieces = explode('=', (string) preg_replace('/[^A-Za-z0-9+\/=]+/', '', $body));
 
         return implode('', array_map(static fn (string $piece): string => (string) base64_decode($piece), $pieces));
     }

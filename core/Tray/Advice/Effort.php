@@ -29,7 +29,9 @@ final readonly class Effort
     ];
 
     /** Asked about in passing and answered with a word. */
-    private const QUICK = '/^(?:(?:please |just |also )*(?:confirm|let (?:me|us) know|tell (?:me|us)|reply|respond|answer|say|rsvp|advise|inform|indicate|choose|pick|decide|acknowledge|approve|agree|accept|come|join|attend|make it|be there|meet|keep|remember|don\'t forget|do not forget|wait|take part|take the chair|cover|stand in|give (?:me|us) (?:an? (?:(?:quick|short|brief) )?(?:yes|no|ok|okay|thumbs|nod|ring|call|answer|word|ring back)|your (?:ok|okay|approval|go-ahead|number|size|vote))|send (?:me|us) (?:your|the|a) (?:(?:phone |mobile |telephone |account |reference )?number|address|phone|size|postcode|date of birth|quick (?:yes|no|reply|note)|two-line|one-line|word)|spare|stop|leave|use|see whether|if|whether|when|what|which|who|where|how many|how much|by when))\b/u';
+    private const QUICK = '/^(?:(?:please |just |also )*(?:confirm|let (?:me|us) know|tell (?:me|us)|reply|respond|answer|say|rsvp|advise|inform|indicate|choose(?! (?:two|three|four|five|six|\d))|pick(?! up\b)|decide|vouch|chair|borrow|lend me|mark (?:me|us)|remind (?:me|us) (?:of|what|when|where|how|who)|let (?:him|her|them|the \p{L}+|\p{L}+) know|a yes or no|your (?:approval|ok|okay|go-ahead|consent|confirmation|decision|vote|answer|yes|nod)|acknowledge|approve|agree|accept|come|join|attend|make it|be there|meet|wait|take part|take the chair|cover(?! up)|stand in|keep (?:me|us|him|her)|give (?:me|us) (?:an? (?:(?:quick|short|brief) )?(?:yes|no|ok|okay|thumbs|nod|ring|call|answer|word|ring back)|your (?:ok|okay|approval|go-ahead|number|size|vote))|send (?:me|us) (?:your|the|a) (?:(?:phone |mobile |telephone |account |reference )?number|address|phone|size|postcode|date of birth|quick (?:yes|no|reply|note)|two-line|one-line|word)|spare|see whether|if|whether|when|what|which|who|where|how many|how much|by when))\b/u';
+
+    private const REMINDED = '/^(?:please )?(?:remember|do(?:n\'t| not) forget|make sure|be sure)(?: that| to| you| we| it)*\s/u';
 
     private const AND_MORE = '/\band (?:then )?(?:send|return|sign|fill|complete|post|scan|pay|upload|bring|write|print|book|order|prepare|check|correct|update)\b/u';
 
@@ -62,6 +64,7 @@ final readonly class Effort
         if (RequestForm::Question === $request->form) {
             return 1 === preg_match('/\b(?:your (?:thoughts|opinion|view|plan)|how (?:do|would|should|can|could) (?:we|you|i) (?:handle|solve|approach|deal|go about)|what (?:do you think (?:of|about) the (?:draft|plan|proposal|text|report)|went wrong|happened))\b/u', $action) ? 10 : 1;
         }
+        $action = (string) preg_replace(self::REMINDED, '', $action);
         if (1 === preg_match(self::QUICK, $action) && 1 !== preg_match(self::AND_MORE, $action)) {
             return 1;
         }

@@ -42,6 +42,8 @@ final class MessageReaderTest extends TestCase
         yield 'boundary that never comes' => ["Content-Type: multipart/mixed; boundary=b\n\njust text", 'just text', []];
         yield 'no boundary named' => ["Content-Type: multipart/mixed\n\njust text", 'just text', []];
         yield 'base64' => ["Content-Type: text/plain; charset=utf-8\nContent-Transfer-Encoding: base64\n\nR3LDvMOf\n ZQ==", 'Grüße', []];
+        yield 'base64 with a footer behind it' => ["Content-Transfer-Encoding: base64\n\nSGVsbG8gdGhlcmU=\n\nThis list has a footer with many words, and more.\n", 'Hello there', []];
+        yield 'base64 in two pieces' => ["Content-Transfer-Encoding: base64\n\nSGVsbG8=\nSGVsbG8=\n", 'HelloHello', []];
         yield 'base64 with rubbish in it' => ["Content-Transfer-Encoding: BASE64\n\nSG!V\nsbG8=\n-- \nx", 'Hello', []];
         yield 'quoted-printable' => ["Content-Type: text/plain; charset=iso-8859-1\nContent-Transfer-Encoding: quoted-printable\n\nGr=FC=DFe=\n!", 'Grüße!', []];
         yield 'charset named in the HTML' => ["Content-Type: text/html\n\n<meta charset=iso-8859-1><p>Gr\xFC\xDFe</p>", 'Grüße', []];

@@ -18,14 +18,15 @@ final readonly class English extends Tongue
     private const YOU = '(?:you(?: all| both| guys| two)?|u|ya|someone|somebody|anyone|anybody|one of you|either of you|any of you|your (?:team|office|people|side|colleagues?))';
 
     /** Verbs that, at the beginning of a sentence, tell somebody to do something. */
-    private const ORDERS = 'let (?:me|us) (?:know|have|see)|send|email|mail|forward|give|tell|call|ring|phone|text|drop (?:me|us|by)|have a (?:look|think|go|read)|take a look|look (?:at|into|over|through)|check|double-check|confirm|reply|respond|answer|return|sign|fill (?:in|out)|complete|pay|settle|transfer|bring|pass|review|read|update|add|book|reserve|order|print|post|submit|upload|register|rsvp|ask|get (?:me|us|in touch|back)|come back to|choose|pick|decide|provide|prepare|write|draft|arrange|organi[sz]e|share|state|specify|indicate|advise|inform|include|attach|cancel|change|correct|collect|deliver|hand (?:in|over)|keep (?:me|us)|put|set up|find out|report|renew|replace|test(?=\s+(?:the|it|this|that|your|both|all|whether|my|our))|verify|approve|translate|list|name|tick|mark|quote|see whether|see if|have your|stop|turn off|switch off|lock|unlock|open|close|clear|move|leave|take';
+    private const ORDERS = 'let (?:me|us) (?:know|have|see)|let\'s have your|put me down|send|email|mail|forward|give|tell|call|ring|phone|text|drop (?:me|us|by)|have a (?:look|think|go|read)|take a look|look (?:at|into|over|through)|check|double-check|confirm|reply|respond|answer|return|sign|fill (?:in|out)|complete|pay|settle|transfer|bring|pass|review|read|update|add|book|reserve|order|print|post|submit|upload|register|rsvp|ask|get (?:me|us|in touch|back)|come back to|choose|pick|decide|provide|prepare|write|draft|arrange|organi[sz]e|share|state|specify|indicate|advise|inform|include|attach|cancel|change|correct|collect|deliver|hand (?:in|over)|keep (?:me|us)|put|set up|find out|report|renew|replace|test(?=\s+(?:the|it|this|that|your|both|all|whether|my|our))|verify|approve|translate|list|name|tick|mark|quote|see whether|see if|have your|stop|turn off|switch off|lock|unlock|open|close|clear|move|leave|take'
+        .'|initial|vote|fax|scan|copy|hold|count me|remove|delete|buy|fetch|find|measure|weigh|count|compare|fix|repair|mend|clean|wash|sweep|empty|fill|install|deliver|dispatch|ship|issue|reissue|refund|credit|charge|cancel|postpone|reschedule|confirm|schedule|plan|finish|start|begin|proofread|edit|shorten|rewrite|format|number|label|sort|file|scan|archive|backup|back up|upgrade|invite|remind|warn|introduce|recommend|nominate|appoint|hire|interview|approve|reject|accept|decline|countersign|witness|stamp|notarise|claim|apply|enrol|enter|join|say|see (?:that|to)|get hold of|try|work out|sort out|point out|pass|note down|write down|jot down|look up|look out|dig out|hunt down|chase|speak to|talk to|meet|visit|pick up|drop off|bring back|take back|hand back|give back|pay back|put back|water|feed|walk|wake|drive|park|load|unload|pack|unpack|wrap|label|hang|paint|draw|design|make|do|use|allow|grant|extend|shut|secure|cover|wear|mind(?=\s+you\s+\p{L})';
 
     /** What may follow such a verb, so that it is none of the other words that look like it. */
-    private const OBJECT = '(?=\s+(?:me|us|him|her|them|it|your|my|our|his|their|the|a|an|this|that|these|those|both|all|any|each|every|one|two|three|by|before|until|on|in|with|through|over|whether|if|when|how|what|which|who|where|why|back|back by|to|some|at|for|as|and|\d|[A-Z])|\s*[.!,]|\s*$)';
+    private const OBJECT = '(?=\s+(?:\p{L}+\s+(?:whether|if|about|when|what|how)\b|me|us|him|her|them|it|your|my|our|his|their|the|a|an|this|that|these|those|both|all|any|each|every|one|two|three|by|before|until|on|in|with|through|over|whether|if|when|how|what|which|who|where|why|back|back by|to|some|at|for|as|and|\d|[A-Z]|(?:up|out|down|off|away|together|over|through)\s+(?:the|your|my|our|an?|all|both|two|three|some|with|from|what|how|it|them)\b)|\s*[.!,]|\s*$)';
 
     /** Beginnings of what only sounds like a request. */
     private const COURTESY = [
-        'find|see (?:attached|below|above|enclosed|the attached|also)|note|be (?:aware|advised|informed|assured|warned)|accept\b.*(?:apolog|thanks|regards|wishes|congrat)|excuse|forgive|bear with|pardon',
+        'find\b(?! (?:out|time|me|us|someone|somebody|another|two|three)\b)(?! an?\b(?!.*(?:attach|enclos|below|copy|link|here)))|see (?:attached|below|above|enclosed|the attached|also)|note|be (?:aware|advised|informed|assured|warned)|accept\b.*(?:apolog|thanks|regards|wishes|congrat)|excuse|forgive|bear with|pardon',
         'feel free|don\'t hesitate|do not hesitate|do(?:n\'t| not) (?:reply|respond|answer)|do(?:n\'t| not) (?:worry|bother|feel)|ignore|disregard|give (?:my|our) (?:best|regards|love)|pass on (?:my|our)',
         'remember me to|say hello|take care|enjoy|have a (?:great|good|nice|lovely|wonderful)|stay (?:safe|tuned|well)|refer to|consult (?:our|the) (?:faq|website)|visit (?:our|us|www|http)|click|unsubscribe|follow us|like us|join us on|view (?:this|in)',
         'contact (?:us|me|our|the (?:office|team|helpdesk|support))\b.*\b(?:if|should|question|further|any)',
@@ -34,6 +35,7 @@ final readonly class English extends Tongue
         'let (?:me|us) know (?:of|about) any',
         'let (?:me|us) (?:start|begin|explain|introduce|say|add|tell|remind|thank|assure|show)',
         '(?:keep|do not share|don\'t share) (?:this|it) (?:confidential|to yourself)|think (?:of|before) (?:the environment|printing)|consider the environment',
+        'bring on\b|call it (?!off|in\b)|give or take|ask (?:him|her|them|me) no\b|say (?:what you|cheese|no more)|count (?:your|yourself)|leave it to (?!me\b|us\b|you\b)|make (?:no mistake|hay|of it|yourself|do\b)|do (?:the math|as i say|what you|your best|drop by|come (?:again|and visit))|try (?:it out|this at home|our|the new)|use (?:the code|code|it in good)|join (?:us|our)|find out more|start (?:your|saving|now)|begin (?:your|with)|take (?:it|care|heart|comfort|part)|hold (?:on|tight|that thought|your)|see to believe|meet (?:the|our)|walk (?:in|tall)|pass (?:the time)|wear it|note that|enter (?:the|a) (?:room|lion)|(?:call|ring|contact|email) (?:the|our) office\b.*\bfrom \d+ (?:to|until|till) \d+',
         'tell me about it|have fun|see you|mind the|remember (?:that|when|how)|take your time|keep up|keep in touch|keep warm|keep well|get well|thank',
     ];
 
@@ -51,7 +53,7 @@ final readonly class English extends Tongue
         '(?:is|was) (?:it|that|this) (?:just|only) me\b.*|(?:am|are|is|was) (?:i|we) (?:right|mad|wrong|crazy|dreaming|alone)\b(?! (?:that|in|to) ).*|(?:has|have) it (?:really )?been.*|(?:is|has) it (?:that time|already|really)\b.*',
         '(?:ready to|ready for the|looking for|looking to|tired of|fed up with|wanna|bored|struggling with|worried about|curious(?: to| about)?|sounds? (?:good|familiar|fun|great|like)|make sense|makes sense|any (?:questions|problems|comments or questions)|need (?:help|a hand|inspiration|a break|more)|interested|missed (?:me|us)|sound)\b[^?]{0,60}',
         '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b[^?]{0,30}|(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|deal|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon|deal)\s*',
-        'what if\b.*|why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*|where (?:would|to begin|do i|am i)\b.*|what (?:would|will) (?:i|we|the world)\b.*|how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*|may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*|shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |a quarter|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)).*|need i say.*|where were we.*',
+        'what if\b.*|why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*|where (?:would|to begin|do i|am i)\b.*|what (?:would|will) (?:i|we|the world)\b.*|how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*|may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*|shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |a quarter|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)).*|need i (?:say|go on|add|tell|mention).*|where were we.*',
     ];
 
     /** What a question may begin with. */
@@ -106,6 +108,7 @@ final readonly class English extends Tongue
     {
         return '/\b(?:you|your|ur|yours)\b.*\b(?:needs?|needed|needing|must|required?|send|sign|reply|respond|confirm|return|pay|decide|approve|approval|signature|deadline|urgent(?:ly)?|asap|overdue|outstanding|reminder|hear back|get back|missing|owe|turn to|up to you)\b
             |\b(?:need|needs|must|waiting|urgent|asap|overdue|outstanding|chasing|missing|require[sd]?|hoping|counting|expecting|depends?)\b.*\b(?:you|your|ur|yours)\b
+            |^(?:so\s+|and\s+|but\s+)?(?:we|i)\s+(?:(?:still|also|really|now)\s+)?need\s+(?!to\b|not\b)(?!.*\b(?:and|but|which|so)\s+(?:i|we)\b)
             |\b(?:please|pls|plz|kindly|asap|rsvp)\b/xu';
     }
 
@@ -171,14 +174,14 @@ final readonly class English extends Tongue
             [RequestForm::Wish, '/\b(?:grateful|appreciated|appreciate it|helpful|great|good) if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
             [RequestForm::Wish, '/^if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*),? (?:that would|that\'d|i would|i\'d|we would|we\'d|it would|it\'d)/u'],
             [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were|\'d been)? ?(?:just )?(?:hop(?:e|ed|ing)|wonder(?:ed|ing)?|trust)(?: that| if| whether)? (?:you|someone|somebody) (?:could|would|can|might|will|may)(?: be able to| be willing to)? (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were)? ?(?:just )?(?:wonder(?:ed|ing)?|curious|keen to know|would like to know|\'d like to know|need to know|want to know|must know|have to know)[,]? (?<do>(?:if|whether|when|what|which|how|who|where|why|by when) .*)/u'],
+            [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were)? ?(?:just )?(?:wonder(?:ed|ing)?|curious|keen to know|would like to know|\'d like to know|need to know|want to know|must know|have to know)[,]? (?<do>(?!(?:how|why|what|who|where) (?:he|she|they|on earth|the (?:sea|world|weather|future))\b)(?:if|whether|when|what|which|how|who|where|why|by when) .*)/u'],
             [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would| should|\'ll| must| have to)? (?:also |just |really |very much )*(?:like|love|want|wish|have|ask|request|urge|remind|need|require|expect)(?: to (?:ask|invite|remind|request))? (?:that )?(?:you(?: all| both)?|someone|somebody|one of you) (?:please )?(?:to|for) (?<do>(?!know that|know how|be aware)\p{L}.*)/u'],
             [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would) (?:also |really |very much )*(?:like|love|appreciate|welcome|be grateful for|be glad of|value) (?:to (?:have|get|see|hear|receive|know) )?(?<do>(?:your|the|a|an|any|some)\b .*\b(?:from you|by|before|comments?|views?|opinions?|feedback|thoughts?|input|help|advice|reply|answer|confirmation|approval|signature|decision)\b.*)/u'],
             [RequestForm::Wish, '/\b(?:i|we)(?: am| are|\'m|\'re) (?:writing to ask|asking|inviting) (?:you |whether |if |for |to )+(?<do>\p{L}.*)/u'],
             [RequestForm::Wish, '/^grateful (?:for|if you (?:could|would)) (?<do>\p{L}.*)/u'],
             [RequestForm::Need, '/\b(?:i|we|they)(?:\'d|\'ll| would| will| do|\'re| are|\'m| am)?(?: still| also| urgently| now| just| really| currently| therefore)* (?:need|needing|require|lack|missing|awaiting|await|waiting (?:for|on)|waiting to (?:receive|hear)|chasing|short of) (?<do>(?:(?:only |just |still )?(?:your|you)\b|(?:from you|the following|back from you|an? (?:answer|reply|decision|confirmation|signature)|(?:(?!\.).)*\b(?:from you|back from you|from your side)\b)).*)/u'],
             [RequestForm::Need, '/\b(?:i|we)(?:\'d|\'ll| would| will| do)?(?: still| also| urgently| now| just| really)* (?:need|require) (?<do>(?:the|a|an|to know|to have|to receive|it|them|this|these|those|all|both|two|three|\d+) .*\b(?:by|before|no later|until|latest|at the latest|as soon as|asap|today|tomorrow|this week|in time|back)\b.*)/u'],
-            [RequestForm::Need, '/\byou(?:\'ll| will| would)?(?: still| also| now| just| do| both| all| therefore)* (?:need to|have to|must|are (?:kindly )?(?:asked|required|requested|invited) to|are (?:due|supposed|meant) to|ought to) (?<do>(?!'.self::HOW_TO.')(?!be (?:tired|joking|kidding|mad|busy|so)|have (?:heard|seen|been|noticed|had)|know|see it|laugh|love|admire|hand it|understand|smile|wait and see|think|feel|remember that|admit|agree that|try it)\p{L}.*)/u'],
+            [RequestForm::Need, '/\byou(?:\'ll| will| would)?(?: still| also| now| just| do| both| all| therefore)* (?:need to|have to|must|are (?:kindly )?(?:asked|required|requested|invited) to|are (?:due|supposed|meant) to|ought to) (?<do>(?!'.self::HOW_TO.')(?!be (?:tired|joking|kidding|mad|busy|so)|have (?:heard|seen|been|noticed|had)|know|see it|(?:come|visit|drop in|stay|try)\b.*\b(?:one day|some ?day|some ?time|again soon)\b|have (?:gone|left|been|had)\b|laugh|love|admire|hand it|understand|smile|wait and see|think|feel|remember that|admit|agree that|try it)\p{L}.*)/u'],
             [RequestForm::Order, "/{$begin}(?:perhaps|maybe|possibly) {$you} (?:could|can|would) {$verb}/u"],
             [RequestForm::Wish, '/\bwonder(?:ed|ing)?,? (?<do>(?:if|whether) (?:we|i|it|there)\b.*)/u'],
             [RequestForm::Wish, '/\byour (?<do>[\p{L} -]{3,40}? (?:would be|is|are|will be) (?:\p{L}+ )?(?:appreciated|welcome)\b.*)/u'],
@@ -222,11 +225,11 @@ final readonly class English extends Tongue
             [RequestForm::Wish, "/\\b(?:i|we)(?:'d|\\s+would)\\s+(?:(?:really|also|very\\s+much|just)\\s+)*(?:love|like|want|be\\s+glad|be\\s+happy|be\\s+keen)\\s+to\\s+
                 (?:have|get|see|hear|know|receive|borrow|collect)\\s+(?<do>(?:{$your}\\b(?!\\s+(?:face|garden|house|family|place|new)).*|(?:the|a|an|some|any|all|both|these|those|my|our)\\b.*\\b(?:back|from\\s+you|by|before|soon|asap)\\b.*|(?:what|how|whether|if|when|which|who)\\b(?!\\s+you(?:'re|\\s+are)).*))/xu"],
             // "I would like my money back", "we'd like to book a table"
-            [RequestForm::Wish, "/\\b(?:i|we)(?:'d|\\s+would)?\\s+(?:(?:also|just|really)\\s+)*(?:like|want|wish)\\s+(?<do>(?:my\\s+(?:money|deposit|key|keys|book|ladder|copy|things)|an?\\s+(?:refund|copy|quote|receipt|table|room|ticket|place|seat|word|reply|answer|list|appointment|call|replacement)|to\\s+(?:order|book|reserve|cancel|return|exchange|buy|register|apply|arrange|change\\s+(?:my|our|the)|speak|talk\\s+(?:to|with)|come\\s+and|visit\\s+you))\\b.*)/xu"],
+            [RequestForm::Wish, "/\\b(?:i|we)(?:'d|\\s+would)?\\s+(?:(?:also|just|really)\\s+)*(?:like|want|wish)\\s+(?<do>(?:my\\s+(?:money|deposit|key|keys|book|ladder|copy|things)|(?:an?|one|two|three|four|five|six|\\d+)\\s+(?:\\p{L}+\\s+)?(?:refund|cop(?:y|ies)|quotes?|receipt|tables?|rooms?|tickets?|places?|seats?|word|reply|answer|list|appointment|call|replacement|sample|brochure|catalogue)|to\\s+(?:order|book|reserve|cancel|return|exchange|buy|register|apply|arrange|change\\s+(?:my|our|the)|speak|talk\\s+(?:to|with)|come\\s+and|visit\\s+you))\\b.*)/xu"],
             // "I'd be grateful for a quick call"
             [RequestForm::Wish, "/\\b(?:(?:i|we)(?:'d|\\s+would)\\s+(?:be\\s+)?(?:(?:very|most|so|really|ever\\s+so)\\s+)*(?:grateful|thankful|glad|pleased|obliged)\\s+(?:for|of|about)|(?:would|i'd|we'd)\\s+appreciate)\\s+(?<do>(?:an?|any|{$your}|some)\\b.*)/xu"],
             // "A short answer would do"
-            [RequestForm::Wish, "/(?<do>\\ban?\\s+(?:(?:short|quick|brief|simple|one-line)\\s+)*(?:{$answer}|note|line|call|ring|word|yes\\s+or\\s+no|nod|thumbs\\s+up|message|email)\\b[^.]{0,40}\\b(?:would|will|is)\\s+(?:do|suffice|(?:be\\s+)?(?:enough|fine|great|good|nice|helpful|appreciated|all|plenty|useful|lovely|perfect)).*)/xu"],
+            [RequestForm::Wish, "/(?<do>\\ban?\\s+(?:(?:short|quick|brief|simple|one-line)\\s+)*(?:{$answer}|note|line|call|ring|word|yes\\s+or\\s+no|nod|thumbs\\s+up|message|email)\\b[^.]{0,60}\\b(?:would|will|is)\\s+(?:do|help|suffice|(?:be\\s+)?(?:enough|fine|great|good|nice|helpful|appreciated|all|plenty|useful|lovely|perfect)).*)/xu"],
             // "Looking for your approval", "hoping for a reply by Friday", "would appreciate a reply"
             [RequestForm::Need, "/^(?:(?:just|still|also|really)\\s+)*(?:looking\\s+for|hoping\\s+for|would\\s+appreciate|appreciate|awaiting|await|expecting|requesting|chasing)\\s+(?<do>(?:an?|{$your})\\b(?!\\s+(?:help|understanding|patience|kindness|support)\\b).*)/xu"],
             // "Looking forward to your answer by Friday"
@@ -252,7 +255,7 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/\\b(?:i|we)\\s+(?:urgently|badly|desperately)\\s+need\\s+(?<do>\\p{L}.*)/xu'],
             [RequestForm::Need, '/\\b(?:i|we)\\s+need\\s+(?<do>(?:the|your|it|them|this|that|an?)\\b.*\\b(?:urgently|asap|badly|right\\s+away|at\\s+once|straight\\s+away|quickly|immediately)\\b.*)/xu'],
             // "You forgot to sign page three"
-            [RequestForm::Need, "/\\byou(?:'ve|\\s+have)?\\s+(?:forgot(?:ten)?|missed|omitted|failed|(?:did|have)(?:n't|\\s+not)(?:\\s+yet)?)\\s+(?:to\\s+)?(?<do>(?:sign|send|sent|fill|include|attach|say|tell|return|pay|answer|reply|confirm|enclose|put|add|date|register|submit)(?:\\p{L}{0,3})\\b.*)/xu"],
+            [RequestForm::Need, "/\\byou(?:'ve|\\s+have)?\\s+(?:forgot(?:ten)?|missed|omitted|failed|(?:did|have)(?:n't|\\s+not)(?:\\s+yet)?)\\s+(?:to\\s+)?(?<do>(?:told|given|said|chosen|picked|brought|decided|replied|paid|put|sign|send|sent|fill|include|attach|say|tell|return|pay|answer|reply|confirm|enclose|put|add|date|register|submit)(?:\\p{L}{0,3})\\b.*)/xu"],
             // "need ur sign off on this"
             [RequestForm::Need, "/(?:^|\\b(?:i|we|it|this|they|council|office|bank|customer|client|board|committee|printer|insurance)\\s+)(?:(?:still|also|urgently|really|just)\\s+)*(?:needs?|wants?|requires?|expects?|(?:is|are)\\s+waiting\\s+for|asks?\\s+for)\\s+(?<do>{$your}\\s.*)/xu"],
             // "I need the keys on Monday"
@@ -260,7 +263,7 @@ final readonly class English extends Tongue
             // "This needs to go out today"
             [RequestForm::Need, '/(?<do>\\b(?:this|it|that|these|they|the\\s+\\p{L}+(?:\\s+\\p{L}+)?)\\s+(?:needs?|ha(?:s|ve))\\s+to\\s+(?:go\\s+(?:out|off|back|in)|leave|be\\s+\\p{L}+)\\b.*\\b(?:today|tonight|tomorrow|by|before|this\\s+(?:week|morning|afternoon|evening)|asap|eod|cob)\\b.*)/xu'],
             // "Everyone needs to complete the training", "members are asked to send their photos"
-            [RequestForm::Need, "/^(?:(?:so|and|but|also|reminder|note)[,:]?\\s+)?{$all}\\s+(?:\\p{L}+\\s+){0,3}?{$duty}\\s+(?<do>(?!be\\s+(?:aware|proud|happy|glad))\\p{L}.*)/xu"],
+            [RequestForm::Need, "/^(?:(?:so|and|but|also|reminder|note)[,:]?\\s+)?{$all}\\s+(?:\\p{L}+\\s+){0,3}?{$duty}\\s+(?<do>(?!be\\s+(?:aware|proud|happy|glad)|have\\s+(?:gone|left|been|had|\\p{L}+ed)\\b)\\p{L}.*)/xu"],
             [RequestForm::Need, "/\\b(?:we|i)(?:'re|'m|\\s+are|\\s+am|\\s+would\\s+like\\s+to|'d\\s+like\\s+to)?\\s+(?:(?:kindly|also|now|therefore)\\s+)*(?:ask|asking|request|requesting|urge|urging|remind|reminding|expect|expecting)\\s+(?:you|{$all})(?:\\s+\\p{L}+)?\\s+to\\s+(?<do>\\p{L}.*)/xu"],
             // "The report is due on Friday"
             [RequestForm::Need, "/(?<do>(?:\\b(?:{$your}|the|our)\\s+|^)(?:\\p{L}+\\s+){0,2}?(?:expenses|deposits?|premiums?|membership|subscriptions?|taxes|tax|bills?|books?|reports?|forms?|payments?|invoices?|returns?|answers?|repl(?:y|ies)|proposals?|applications?|drafts?|timesheets?|contributions?|rent|fees?|articles?|abstracts?|slides|reviews?|corrections|comments|statements?|entries|entry|manuscript|chapter|accounts|figures|numbers)\\s+(?:(?:is|are)|falls?|becomes?|comes?)\\s+due\\s+(?:back\\s+)?(?:on|by|today|tomorrow|tonight|this|next|in|at|before|end|mon|tue|wed|thu|fri|sat|sun).*)/xu"],
@@ -288,19 +291,19 @@ final readonly class English extends Tongue
             // "To keep your place, pay the deposit by Monday"
             [RequestForm::Order, "/^(?:to|in\\s+order\\s+to|so\\s+that)\\b[^,?.!]{3,80},\\s+(?:(?:please|just|you\\s+(?:only\\s+)?(?:have|need)\\s+to)\\s+)*(?<do>{$deed}\\b.*)/xu"],
             // "Ready when you are: send me the text"
-            [RequestForm::Order, "/[:;–—]\\s*(?:(?:otherwise|so|or|and|just|then|if\\s+not)[,\\s]+)*(?:please\\s+)?(?<do>{$deed}\\b\\s+(?:me|us|it|them|{$your}|the|this|by|with|back|both|all|what|when|which|whether)\\b.*)/xu"],
+            [RequestForm::Order, "/[:;–—]\\s*(?:(?:otherwise|so|or|and|just|then|if\\s+not)[,\\s]+)*(?:please\\s+)?(?<do>{$deed}\\b\\s+(?:me|us|it|them|{$your}|the|this|by|to|with|back|both|all|what|when|which|whether)\\b.*)/xu"],
             // "This is to ask you to confirm the address"
             [RequestForm::Order, '/(?<!need\s)(?<!not\s)(?<!used\s)(?<!wanted\s)\bto\s+(?:ask|remind|urge|beg|request|invite)\s+(?:that\s+)?you\s+(?:all\s+|both\s+)?(?:to|for|whether|if|about)\s+(?<do>\p{L}.*)/xu'],
             // "I'd suggest you call him", "you'd better tell them", "you may want to renew it"
             [RequestForm::Need, '/\b(?:i|we)(?:\'d|\s+would|\s+strongly)?\s+(?:suggest|recommend|propose|advise)\s+(?:that\s+)?you\s+(?:to\s+)?(?<do>(?!are\b|have\b|is\b)\p{L}.*)/xu'],
             [RequestForm::Need, '/\byou(?:\'d|\s+had)\s+better\s+(?<do>(?!be\b|believe\b|not\b)\p{L}.*)/xu'],
-            [RequestForm::Need, '/\byou(?:\'ll|\s+will|\s+might|\s+may)\s+(?:also\s+)?want\s+to\s+(?<do>(?!know\b|see\b|hear\b|be\b|try\b|visit\b|join\b)\p{L}.*)/xu'],
+            [RequestForm::Need, '/\byou(?:\'ll|\s+will|\s+might|\s+may)\s+(?:also\s+)?want\s+to\s+(?<do>(?!know\b|see\b|hear\b|be\b|try\b|visit\b|join\b|sit\b|look\s+away|note\b)\p{L}.*)/xu'],
             // "You should reply to the council"
             [RequestForm::Need, "/\\byou\\s+(?:really\\s+)?should\\s+(?:really\\s+|also\\s+|now\\s+)*(?<do>{$deed}\\b".str_replace('[A-Z]', '\\p{Lu}', self::OBJECT).'.*)/xu'],
             // "Time to submit your expenses"
             [RequestForm::Order, "/^(?:it(?:'s|\\s+is)\\s+)?(?:high\\s+)?time\\s+(?:for\\s+you\\s+)?to\\s+(?<do>(?:{$deed}|update|file|order|choose)\\s+(?:in\\s+)?{$your}\\b.*)/xu"],
             // "All that's left is your go-ahead", "the only thing missing is the signed form"
-            [RequestForm::Need, "/\\b(?:all|(?:the\\s+)?(?:only|last|one)\\s+(?:thing|piece|bit|item|paper|document))\\b[^.,;]{0,40}\\b(?:left|missing|needs?|needed|require|required|outstanding|lacking|remains|lack|want)\\b[^.,;]{0,20}\\b(?:is|are)\\s+(?<do>(?:{$your}|for\\s+you\\s+to|an?|the)\\b.*)/xu"],
+            [RequestForm::Need, "/\\b(?:all|(?:the\\s+)?(?:only|last|one)\\s+(?:thing|piece|bit|item|paper|document))\\b[^.,;]{0,40}\\b(?:left|missing|needs?|needed|require|required|outstanding|lacking|remains|lack|want)\\b[^.,;]{0,20}\\b(?:is|are)\\s+(?<do>(?:{$your}|for\\s+you\\s+to|an?|the)\\b(?!.*,?\\s(?:and|which)\\s+(?:i|we)\\b).*)/xu"],
             // "Just need a yes or no from you"
             [RequestForm::Need, '/^(?:(?:still|just|only|urgently|now)\s+)*(?:needs?|needing|want|missing|lacking)\s+(?<do>.*\bfrom\s+you\b.*)/xu'],
             // "Before we can begin, we need the signed contract"
@@ -326,8 +329,39 @@ final readonly class English extends Tongue
             [RequestForm::Need, "/\\bwithout\\s+(?<do>{$your}\\s[^.;]*\\b(?:cannot|can't|can\\s+not|won't|will\\s+not|unable|impossible|no\\s+way)\\b.*)/xu"],
             // "Unless we hear from you by Friday", "failing a reply by 1 December"
             [RequestForm::Need, "/^(?:unless|failing|if\\s+(?:we|i)\\s+(?:do(?:n't|\\s+not)|have(?:n't|\\s+not)|hear\\s+nothing|get\\s+no))\\s+(?<do>[^.;]*\\b(?:you|{$your}|reply|answer|payment|response|word)\\b[^.;]*\\b(?:by|before|within|until)\\b.*)/xu"],
+            // "No word from you about the tiles", "they won't let me order without a number from you"
+            [RequestForm::Need, '/\bno\s+(?:word|news|answer|reply|response|sign)\s+(?:yet\s+|so\s+far\s+)?(?<do>from\s+you\b.*)/xu'],
+            [RequestForm::Need, '/\bwithout\s+(?<do>[^.;]{3,60}\bfrom\s+you\b.*)/xu'],
+            // "It would mean a lot if you came"
+            [RequestForm::Wish, '/\bmean\s+(?:a\s+lot|so\s+much|the\s+world|a\s+great\s+deal)\s+(?:to\s+\p{L}+\s+(?:\p{L}+\s+)?)?if\s+you\s+(?<do>\p{L}.*)/xu'],
+            // "It must reach me today"
+            [RequestForm::Need, '/(?<do>\b(?:must|ha(?:s|ve)\s+to|needs?\s+to)\s+(?:reach|be\s+(?:back\s+)?with|get\s+to|come\s+to|arrive\s+(?:at|with))\s+(?:me|us|my|our)\b.*)/xu'],
+            // "I need a favour"
+            [RequestForm::Wish, '/(?:^|\b(?:need|ask|beg|have)\s+)(?<do>(?:an?\s+)?(?:\p{L}+\s+)?favou?r(?:\s+(?:to\s+ask|of\s+you|from\s+you|again|today|please))?\s*(?:[.:?!,]|$).*)/xu'],
+            // "Pages 3 and 7 want your initials"
+            [RequestForm::Need, "/^(?!(?:i|you|who|nobody|it\\s+doesn't)\\b)[^.,;?!]{2,60}\\s(?:needs?|wants?|requires?|lacks?)\\s+(?:only\\s+|still\\s+|both\\s+)*(?<do>{$your}\\s+(?:\\p{L}+\\s+)?(?:initials?|name|approval|signatures?|attention|help|advice|input|opinion|view|answer|decision|consent|eyes?|hand|blessing|okay?|address|number|details|stamp|comments?|corrections?)\\b.*)/xu"],
+            [RequestForm::Need, '/\bneeds?\s+(?<do>[^.;]{3,60}\b(?:yours|your\s+own)\b.*)/xu'],
+            // "We can only hold the room unless you confirm"
+            [RequestForm::Need, "/\\bunless\\s+you\\s+(?:first\\s+|also\\s+|now\\s+)?(?<do>(?:{$deed}|log|act|verify|update|accept|agree|collect|claim|apply|object)\\b.*)/xu"],
+            // "You owe the fund 12 euros", "you are overdue on two books"
+            [RequestForm::Need, '/\byou\s+(?:still\s+|now\s+|also\s+)*(?<do>owe\s+(?!nothing|me\s+nothing|it\s+to|nobody|yourself).*)/xu'],
+            [RequestForm::Need, '/\byou(?:\'re|\s+are)\s+(?:now\s+|already\s+)?(?<do>(?:overdue|late|behind)\s+(?:on|with)\b.*)/xu'],
+            // "The form is in your pigeonhole to be signed"
+            [RequestForm::Need, '/\b(?:put|left|sent|enclosed|attached|laid|is|are|here)\b.*\bto\s+be\s+(?<do>(?:signed|filled|checked|returned|paid|approved|corrected|completed|countersigned|initialled)\b(?!.*\bby\s+(?!you\b|mon|tue|wed|thu|fri|sat|sun|the|tomorrow|noon|\d)\p{L}).*)/xu'],
+            [RequestForm::Need, "/\\b(?:gap|space|room|blank|line|page)s?\\b[^.;]*\\bfor\\s+(?<do>{$your}\\s.*)/xu"],
+            // "We're looking for two people to man the stall"
+            [RequestForm::Wish, '/\blooking\s+for\s+(?<do>(?:someone|somebody|volunteers?|helpers?|people|(?:one|two|three|four|five|six|\d+|a\s+few|more|some)\s+(?:more\s+)?(?:people|volunteers|helpers|persons|hands|drivers|stewards))\b.*\b(?:to|who|for|on)\b.*)/xu'],
+            [RequestForm::Wish, '/^(?:last|final)\s+(?:call|chance|reminder)\s+(?<do>(?:for|to)\s+\p{L}.*)/xu'],
+            // "Just following up on my mail", "sorry to pester you about the keys"
+            [RequestForm::Need, '/\b(?:checking\s+(?:in|back)|following\s+up|follow(?:ing)?-?\s?up|bumping|nudg(?:e|ing)(?:\s+you)?|pester(?:ing)?\s+you|chas(?:e|ing)\s+you|bother(?:ing)?\s+you|nag(?:ging)?(?:\s+you)?|hassl(?:e|ing)\s+you)\s+(?:again\s+)?(?<do>(?:on|about|for|over|up|this|with|to)\b.*)/xu'],
+            // "Do not pay the second invoice"
+            [RequestForm::Order, '/^(?<do>do(?:n\'t|\s+not)\s+(?:let|pay|sign|send|order|touch|lock|throw|park|accept|book|cancel|leave|lose|give|move|print|publish|ship|start)\b(?!\s+(?:it|that|this)\s+(?:get|bother|worry|stop)).*)/xu'],
+            // "The editor insists on having the captions"
+            [RequestForm::Need, '/\binsists?\s+on\s+(?<do>(?:having|getting|seeing|receiving)\b.*)/xu'],
+            // "Get hold of Mick", "see to it that", "mind you lock up"
+            [RequestForm::Order, "/^(?:(?:please|just|and|also|then|so)\\s+)*(?<do>(?:get\\s+hold\\s+of|get\\s+on\\s+to|get\\s+in\\s+touch\\s+with|see\\s+to\\s+it|look\\s+after|take\\s+care\\s+of(?!\\s+your)|deal\\s+with|say\\s+(?:yes|no|when|which)\\b|(?:let\\s+me|let\\s+us|let's)\\s+have\\s+{$your}|mind\\s+you\\s+(?!,)\\p{L}+)\\b(?!,).*)/xu"],
             // "Over to you", "the ball is in your court", "I leave it to you"
-            [RequestForm::Need, '/(?<do>\b(?:over\s+to\s+you|ball(?:\'s|\s+is)\s+in\s+your\s+court|(?:it\'s|is|now)\s+your\s+turn|waiting\s+on\s+you|(?:leave|leaving)\s+(?:it|this|that|the\s+rest)\s+(?:up\s+)?(?:to|with)\s+you|up\s+to\s+you\s+to)\b.*)/xu'],
+            [RequestForm::Need, '/(?<do>(?:\bover\s+to\s+you|ball(?:\'s|\s+is)\s+in\s+your\s+court|(?:^|(?:it\'s|is|now)\s+)your\s+turn|waiting\s+on\s+you|(?:leave|leaving)\s+(?:it|this|that|the\s+rest)\s+(?:up\s+)?(?:to|with)\s+you|up\s+to\s+you\s+to)\b.*)/xu'],
         ];
     }
 }
