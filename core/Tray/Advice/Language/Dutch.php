@@ -15,7 +15,7 @@ final readonly class Dutch extends Tongue
 
     public function words(): array
     {
-        return ['de', 'het', 'een', 'en', 'van', 'is', 'niet', 'wij', 'we', 'je', 'u', 'uw', 'jullie', 'met', 'voor', 'op', 'te', 'dat', 'die', 'ik', 'ons', 'onze', 'zijn', 'hebben', 'heb', 'nog', 'ook', 'graag', 'aan', 'bij', 'als', 'naar', 'om', 'er', 'maar', 'kunt', 'kun', 'wordt', 'deze', 'dit', 'mijn', 'alvast', 'bedankt', 'uit'];
+        return ['de', 'het', 'een', 'en', 'van', 'is', 'niet', 'wij', 'we', 'je', 'u', 'uw', 'jullie', 'met', 'voor', 'op', 'te', 'dat', 'die', 'ik', 'ons', 'onze', 'zijn', 'hebben', 'heb', 'nog', 'ook', 'graag', 'aan', 'bij', 'als', 'naar', 'om', 'er', 'maar', 'kunt', 'kun', 'wordt', 'deze', 'dit', 'mijn', 'alvast', 'bedankt', 'uit', 'stuur', 'laat', 'weten', 'kom', 'komt', 'komen', 'kan', 'zou', 'wil', 'wilt', 'willen', 'moet', 'moeten', 'hebt', 'heeft', 'had', 'was', 'waren', 'ben', 'bent', 'worden', 'hier', 'daar', 'nu', 'dan', 'wel', 'geen', 'of', 'tot', 'over', 'door', 'zonder', 'wat', 'wie', 'waar', 'wanneer', 'hoe', 'welke', 'mij', 'me', 'jou', 'jouw', 'hun', 'hem', 'haar', 'ze', 'goed', 'goede', 'dag', 'beste', 'hoi', 'hallo', 'groet', 'groeten', 'dank', 'morgen', 'vandaag', 'gisteren', 'al', 'alle', 'alles', 'iets', 'niets', 'zo', 'toch', 'even', 'gevraagd'];
     }
 
     public function forms(): array
@@ -25,11 +25,13 @@ final readonly class Dutch extends Tongue
             [RequestForm::Order, '/(?<do>.{4,140})\b(?:alstublieft|alsjeblieft|aub|a\.u\.b\.|svp)\b/xu'],
             [RequestForm::Order, '/(?:^|[,;:.]\s*|\ben\s+)(?:gelieve|graag)\s+(?<do>(?!gedaan|tot|zien)\p{L}.*)/xu'],
             [RequestForm::Order, '/\b(?:ik|wij|we)\s+(?:verzoek|verzoeken|vraag|vragen|herinner|herinneren)\s+(?:u|je|jullie)\s+(?:(?:vriendelijk|dringend|hierbij|eraan)\s+)*(?:om\s+)?(?<do>\p{L}.*)/xu'],
-            [RequestForm::Order, '/^(?<do>(?:stuur|geef|bevestig|teken|onderteken|betaal|bel|laat|controleer|vul|breng|denk|vergeet\s+niet|meld|lees|zeg|antwoord|reageer)\s+(?:ons|mij|me|het|de|je|uw|dit|even|alsjeblieft|aan|eraan|weten)\b.*)/xu'],
+            [RequestForm::Order, '/^(?<do>(?:stuur|geef|bevestig|teken|onderteken|betaal|bel|laat|controleer|vul|breng|denk|vergeet\s+niet|meld|lees|zeg|antwoord|reageer|kijk|koop|zoek|vraag|neem|zet|maak|kies|regel|boek|reserveer|bestel|schrijf|haal|doe|zorg|help|leg)\s+(?:ons|mij|me|het|de|je|uw|dit|even|alsjeblieft|aan|eraan|weten|er|een|alle|mee|uit|na|naar|voor|op)\b.*)/xu'],
             [RequestForm::Wish, '/\b(?:het\s+zou|ik\s+zou|wij\s+zouden|we\s+zouden)\s+(?:(?:het|erg|heel|zeer|fijn|handig|mooi|prettig|graag|op\s+prijs\s+stellen|zijn)\s+)*(?:als|dat)?\s*(?<do>(?:u|je|jullie|uw|jouw|de|het)\b.*)/xu'],
             [RequestForm::Wish, '/\b(?:ik|wij|we)\s+(?:ontvang|ontvangen|hoor|horen|zie|zien)\s+(?:dan\s+)?graag\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:ik|wij|we)\s+(?:heb|hebben|mis|missen|wacht|wachten)\s+(?:(?:nog|steeds|dringend|op|altijd)\s+)*(?<do>(?:uw|je|jouw|jullie|de|het|een\s+antwoord)\b.*\b(?:nodig|van\s+(?:u|je|jullie)\b(?!.*ontvangen)).*)/xu'],
             [RequestForm::Need, '/\b(?:ik|wij|we)\s+(?:mis|missen|wacht|wachten)\s+(?:(?:nog|steeds|op|altijd)\s+)+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:uw|je|jouw|jullie)\s+\p{L}+\s+(?:ontbreekt|ontbreken)\b.*)/xu'],
+            [RequestForm::Wish, '/\b(?:ik|wij|we)\s+(?:wil|willen|zou|zouden)\s+(?:(?:graag|ook|alleen|nog)\s+)*weten\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:hebben|heb)\s+(?:wij|we|ik)?\s*(?:nog\s+(?:steeds\s+)?)(?<do>(?:geen|niets|niet)\b.*)/xu'],
             [RequestForm::Need, '/\b(?:u|je|jullie)\s+(?:moet|moeten|dient|dienen|wordt\s+verzocht|worden\s+verzocht)\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/(?<do>\b(?:de|het|uw|je)\s?\p{L}+(?:\s\p{L}+){0,3}?\s+(?:is|zijn|staat|staan|moet|moeten)\s+(?:(?:nog|steeds|al|nu)\s+)*(?:te\s+laat|open|achterstallig|onbetaald|verlopen|vóór\s.*|voor\s.*binnen.*|uiterlijk\s.*|binnen\s+zijn.*).*)/xu'],

@@ -81,7 +81,7 @@ final readonly class English extends Tongue
 
     public function words(): array
     {
-        return ['the', 'and', 'of', 'to', 'is', 'you', 'that', 'it', 'for', 'with', 'are', 'this', 'have', 'your', 'we', 'be', 'on', 'will', 'not', 'can', 'please', 'from', 'by', 'at', 'would', 'if', 'our', 'us', 'could', 'i', 'my', 'has', 'was', 'or', 'but', 'they', 'what', 'as', 'an', 'any', 'me', 'do'];
+        return ['a', 'the', 'and', 'of', 'to', 'is', 'you', 'that', 'it', 'for', 'with', 'are', 'this', 'have', 'your', 'we', 'be', 'on', 'will', 'not', 'can', 'please', 'from', 'by', 'at', 'would', 'if', 'our', 'us', 'could', 'i', 'my', 'has', 'was', 'or', 'but', 'they', 'what', 'as', 'an', 'any', 'me', 'do', 'all', 'there', 'here', 'just', 'been', 'so', 'up', 'out', 'when', 'which', 'who', 'how', 'about', 'them', 'their', 'he', 'she', 'get', 'let', 'know', 'thanks', 'see', 'need', 'yes', 'new', 'one', 'day', 'good', 'time', 'only', 'some', 'very', 'too', 'into', 'than', 'over', 'now', 'then', 'also', 'were', 'had', 'did', 'does', 'should', 'am', 'i\'m', 'it\'s', 'don\'t', 'we\'re', 'you\'re', 'i\'ll'];
     }
 
     public function thanks(): string

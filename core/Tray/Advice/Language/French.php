@@ -15,12 +15,12 @@ final readonly class French extends Tongue
 
     public function words(): array
     {
-        return ['le', 'la', 'les', 'de', 'des', 'du', 'et', 'est', 'vous', 'nous', 'je', 'un', 'une', 'pour', 'que', 'qui', 'dans', 'sur', 'avec', 'votre', 'vos', 'pas', 'ne', 'au', 'aux', 'ce', 'cette', 'il', 'elle', 'en', 'merci', 'avant', 'plus', 'bonjour', 'par', 'notre', 'si', 'sont', 'être', 'avez', 'mon', 'à', 'tu'];
+        return ['le', 'la', 'les', 'de', 'des', 'du', 'et', 'est', 'vous', 'nous', 'je', 'un', 'une', 'pour', 'que', 'qui', 'dans', 'sur', 'avec', 'votre', 'vos', 'pas', 'ne', 'au', 'aux', 'ce', 'cette', 'il', 'elle', 'en', 'merci', 'avant', 'plus', 'bonjour', 'par', 'notre', 'si', 'sont', 'être', 'avez', 'mon', 'à', 'tu', 'envoie', 'envoyez', 'envoyer', 'dis', 'dites', 'peux', 'peut', 'pouvez', 'suis', 'es', 'sommes', 'ont', 'été', 'avait', 'serait', 'moi', 'toi', 'lui', 'leur', 'leurs', 'mes', 'ta', 'tes', 'ton', 'sa', 'ses', 'son', 'nos', 'où', 'quand', 'comment', 'quel', 'quelle', 'toujours', 'encore', 'bien', 'très', 'aussi', 'mais', 'donc', 'ou', 'oui', 'non', 'n\'est', 'c\'est', 'j\'ai', 'j\'aurais', 'qu\'il', 'd\'une', 'l\'on', 'demain', 'aujourd\'hui', 'besoin', 'faut', 'faire', 'fait', 'viens', 'venez', 'salut', 'cher', 'chère', 'cordialement', 'voudrais', 'y', 'a', 'sans', 'chez', 'tout', 'tous', 'toute', 'toutes', 'rien'];
     }
 
     public function letters(): string
     {
-        return '/[çœêèàùû]/u';
+        return '/[çœêèàùû]|\b(?:d|j|n|s|m|t|qu)\'\p{L}/u';
     }
 
     public function forms(): array
@@ -31,11 +31,13 @@ final readonly class French extends Tongue
             [RequestForm::Order, '/(?:^|[,;:.]\s*|\bet\s+)(?:merci|prière)\s+(?:d\'avance\s+)?(?:de\s+(?:bien\s+vouloir\s+)?|d\'|à\s+vous\s+de\s+)(?<do>(?!avoir|votre|ta|ton|vos|la|l\'|tout)\p{L}.*)/xu'],
             [RequestForm::Order, '/(?:^|[,;:.]\s*|\bet\s+)veuillez\s+(?:bien\s+)?(?<do>\p{L}.*)/xu'],
             [RequestForm::Order, '/\b(?:je|nous)\s+(?:vous|te)\s+(?:prie|prions|demande|demandons|invite|invitons|serais\s+reconnaissante?|serions\s+reconnaissants|saurais\s+gré|saurions\s+gré|remercie|remercions|rappelle|rappelons)\s+(?:(?:donc|de\s+bien\s+vouloir|instamment)\s+)*(?:de\s+|d\'|que\s+)(?<do>(?!votre|ton|ta|vos|agréer|croire|recevoir|excuser|m\'excuser|nous\s+excuser|avoir|l\'attention)\p{L}.*)/xu'],
-            [RequestForm::Order, '/^(?<do>(?:envoyez|envoie|transmettez|renvoyez|confirmez|confirme|signez|signe|répondez|réponds|dites|dis|appelez|appelle|vérifiez|vérifie|complétez|remplissez|payez|réglez|apportez|apporte|pensez|pense|n\'oubliez|n\'oublie|donnez|donne|faites|fais|retournez|indiquez|prévenez|préviens)(?:-(?:moi|nous|le|la|les))?\b.*)/xu'],
+            [RequestForm::Order, '/^(?<do>(?:envoyez|envoie|transmettez|renvoyez|confirmez|confirme|signez|signe|répondez|réponds|dites|dis|appelez|appelle|vérifiez|vérifie|complétez|remplissez|payez|réglez|apportez|apporte|pensez|pense|n\'oubliez|n\'oublie|donnez|donne|faites|fais|retournez|indiquez|prévenez|préviens|mettez|mets|prenez|prends|choisissez|choisis|tenez|tiens|laissez|laisse|réservez|réserve|commandez|commande|regardez|regarde|lisez|lis|corrigez|corrige|passez|passe|demandez|demande|cherchez|cherche|préparez|prépare|rappelez|rappelle)(?:-(?:moi|nous|le|la|les))?\b.*)/xu'],
             [RequestForm::Order, '/(?<do>.{4,140})\b(?:s\'il\s+(?:vous|te)\s+pla[iî]t|svp|stp)\b/xu'],
             [RequestForm::Wish, '/\b(?:ce|cela|ça|il)\s+(?:serait|me\s+serait|nous\s+serait|m\'aiderait|nous\s+aiderait)\s+(?:(?:très|vraiment|bien|beaucoup)\s+)*(?:\p{L}+\s+)?(?:si|de|d\'|que)\s*(?<do>\p{L}.*)/xu'],
-            [RequestForm::Wish, '/\b(?:j\'|nous\s+)(?:aimerais|aimerions|souhaite|souhaiterais|souhaitons|souhaiterions|apprécierais|apprécierions|attends|attendons)\s+(?:(?:bien|toujours|encore|avoir|recevoir|connaître|savoir|que\s+vous)\s+)*(?<do>(?:votre|vos|ton|ta|tes|une?\s+réponse|si|que|vous|le|la|les)\b.*)/xu'],
+            [RequestForm::Wish, '/\b(?:j\'|je\s+|nous\s+)(?:voudrais|voudrions|aimerais|aimerions|souhaite|souhaiterais|souhaitons|souhaiterions|apprécierais|apprécierions|attends|attendons)\s+(?:(?:bien|toujours|encore|avoir|recevoir|connaître|savoir|que\s+vous)\s+)*(?<do>(?:votre|vos|ton|ta|tes|une?\s+réponse|si|que|vous|le|la|les)\b.*)/xu'],
             [RequestForm::Need, '/\b(?:j\'ai|nous\s+avons|on\s+a|il\s+(?:nous|me)\s+(?:faut|faudrait|manque))\s+(?:(?:encore|toujours|vraiment|absolument|besoin\s+de|besoin\s+d\')\s*)*(?<do>(?:votre|vos|ton|ta|tes|(?<=besoin\sde\s)l[ae\']|(?<=manque\s)\p{L}+)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:j\'(?:ai|aurais)|nous\s+(?:avons|aurions)|on\s+(?:a|aurait))\s+(?:(?:encore|toujours|vraiment|absolument|urgemment)\s+)*besoin\s+(?<do>(?:de\s+(?:votre|vos|ton|ta|tes|la|le|l\'|les|ces|cette|une?)|des|du|d\'une?)\b.*)/xu'],
+            [RequestForm::Need, '/\bil\s+(?:faut|faudrait|est\s+(?:important|nécessaire|indispensable))\s+(?:absolument\s+|donc\s+)?que\s+(?:vous|tu)\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:je|nous)\s+n\'(?:ai|avons)\s+(?:toujours\s+|encore\s+)?(?:pas|rien|aucune?)\s+(?:encore\s+)?(?<do>(?:reçu|eu|de\s+réponse|réponse).*)/xu'],
             [RequestForm::Need, '/\b(?:vous|tu)\s+(?:devez|dois|devriez|devrais|êtes\s+(?:priés?|invités?|tenus?)\s+(?:de|d\')|avez\s+jusqu)\s*(?<do>(?!être)\p{L}.*)/xu'],
             [RequestForm::Need, '/(?<do>\b(?:votre|la|le|l\'|ce)\s?\p{L}+(?:\s\p{L}+){0,3}?\s+(?:est|sont|reste|restent)\s+(?:toujours\s+|encore\s+)?(?:en\s+retard|impayée?s?|due?s?|attendue?s?|en\s+attente|en\s+souffrance|à\s+(?:remettre|rendre|renvoyer|retourner|payer|régler|signer|envoyer)).*)/xu'],
@@ -50,7 +52,7 @@ final readonly class French extends Tongue
 
     public function courtesy(): string
     {
-        return '/^(?:agréer|croire|recevoir|trouver\s+(?:ci|en)|noter\s+que|nous\s+excuser|m\'excuser|excuser|accepter|ne\s+pas\s+(?:répondre|hésiter)|n\'hésit|cliquer|visiter|vous\s+désinscrire|prendre\s+note|patienter|votre\s+(?:compréhension|attention|patience|aide|réponse|message)|pour\s+votre|dis\s+bonjour|faites\s+attention|imaginer|croire)/xu';
+        return '/^(?:agréer|croire|recevoir|trouver\s+(?:ci|en)|noter\s+que|nous\s+excuser|m\'excuser|excuser|accepter|ne\s+pas\s+(?:répondre|hésiter)|n\'hésit|cliquer|visiter|vous\s+désinscrire|prendre\s+note|patienter|votre\s+(?:compréhension|attention|patience|aide|message)|pour\s+votre|dis\s+bonjour|faites\s+attention|imaginer|croire)/xu';
     }
 
     public function unlikely(): string
@@ -65,7 +67,7 @@ final readonly class French extends Tongue
 
     public function rhetorical(): string
     {
-        return '/^(?:(?:et|alors|bon)[,]?\s+)*(?:comment\s+(?:ça\s+va|vas-tu|allez-vous|va).*|ça\s+va.*|tout\s+va\s+bien.*|qui\s+aurait\s+cru.*|pourquoi\s+pas.*|n\'est-ce\s+pas)\s?\?/xu';
+        return '/^(?:(?:et|alors|bon)[,]?\s+)*(?:comment\s+(?:ça\s+va|vas-tu|allez-vous|va).*|ça\s+va.*|tout\s+va\s+bien.*|qui\s+(?:l\')?aurait\s+(?:cru|dit).*|pourquoi\s+pas.*|n\'est-ce\s+pas)\s?\?/xu';
     }
 
     public function english(): array

@@ -15,7 +15,7 @@ final readonly class German extends Tongue
 
     public function words(): array
     {
-        return ['der', 'die', 'das', 'und', 'ist', 'nicht', 'wir', 'sie', 'ich', 'mit', 'für', 'ein', 'eine', 'auf', 'den', 'dem', 'zu', 'es', 'ihre', 'ihr', 'uns', 'noch', 'auch', 'bitte', 'sind', 'haben', 'wird', 'werden', 'von', 'bis', 'wenn', 'am', 'im', 'zum', 'zur', 'dass', 'aus', 'bei', 'mir', 'sich', 'nach', 'kann', 'hat', 'du', 'oder', 'wie'];
+        return ['der', 'die', 'das', 'und', 'ist', 'nicht', 'wir', 'sie', 'ich', 'mit', 'für', 'ein', 'eine', 'auf', 'den', 'dem', 'zu', 'es', 'ihre', 'ihr', 'uns', 'noch', 'auch', 'bitte', 'sind', 'haben', 'wird', 'werden', 'von', 'bis', 'wenn', 'am', 'im', 'zum', 'zur', 'dass', 'aus', 'bei', 'mir', 'sich', 'nach', 'kann', 'hat', 'du', 'oder', 'wie', 'schick', 'schicken', 'sag', 'sagen', 'meldet', 'melden', 'denk', 'denken', 'vergiss', 'lassen', 'wissen', 'welche', 'wann', 'wer', 'was', 'wo', 'dir', 'dich', 'mich', 'ihn', 'ihm', 'ihnen', 'euch', 'euer', 'sein', 'war', 'wäre', 'hätte', 'hatte', 'habe', 'hast', 'hab', 'mein', 'dein', 'doch', 'mal', 'schon', 'nur', 'mehr', 'über', 'unter', 'durch', 'ohne', 'gegen', 'vor', 'gut', 'guten', 'liebe', 'lieber', 'hallo', 'danke', 'gruß', 'grüße', 'viele', 'vielen', 'morgen', 'heute', 'um', 'würde', 'müssen', 'muss', 'soll', 'sollen', 'können', 'könnten', 'gibt', 'geht', 'komm', 'kommen', 'kommst', 'wieder', 'jetzt', 'hier', 'da', 'alle', 'alles', 'einen', 'einem', 'einer', 'des', 'als'];
     }
 
     public function letters(): string
@@ -35,7 +35,10 @@ final readonly class German extends Tongue
                 \b(?:ich|wir)\s+(?:bitte|bitten|ersuche|ersuchen|möchte|möchten)\s+(?:(?:sie|dich|euch|herzlich|dringend|daher|nochmals|hiermit|darum|bitten)\s*[,]?\s*)*(?:um\s+)?(?<do>(?!(?:um\s+)?(?:verständnis|entschuldigung|geduld|nachsicht))\p{L}.*)(?<=\p{L}|[.!?])$
             /xu'],
             [RequestForm::Order, '/(?:^|[,;:(–—]\s*|\s)bitte[\s,]+(?:(?:noch|kurz|mir|uns|auch|schnell|einmal|mal|doch|unbedingt|daran|umgehend|dringend)\s+)*(?<do>\p{L}.*)/xu'],
-            [RequestForm::Order, '/^(?<do>(?:schick|send|gib|geb|sag|meld|prüf|schau|ruf|lies|les|unterschreib|unterzeichn|bring|füll|bestätig|überweis|antwort|komm|kümmer|trag|denk|denkt|vergiss|mach|leit|buch|bestell|hol)(?:e|t|en|st)?\s+(?:sie\s+)?(?:mir|uns|doch|dich|sich|euch|das|die|den|der|ihre?n?|deine?n?|dein|ihr|bis|an|mal|daran|nicht)\b.*)/xu'],
+            [RequestForm::Order, '/^(?<do>(?:schick|send|gib|geb|sag|meld|prüf|schau|ruf|lies|les|unterschreib|unterzeichn|bring|füll|bestätig|überweis|antwort|komm|kümmer|trag|denk|denkt|vergiss|mach|leit|buch|bestell|hol|lass|lasst|nimm|nehm|räum|stell|leg|trag|versuch|such|erledig|besorg|organisier|reservier|klär|frag)(?:e|t|et|en|st)?\s+(?:sie\s+)?(?:mir|mich|es|uns|doch|dich|sich|euch|das|die|den|der|ihre?n?|deine?n?|dein|ihr|bis|an|mal|daran|nicht|heraus|bitte|kurz|noch|einen?|alle)\b.*)/xu'],
+            [RequestForm::Need, '/\bum\s+(?<do>\p{L}[^.]{0,80}?)\s+(?:wird|ist)\s+(?:\p{L}+\s+)?gebeten\b/xu'],
+            [RequestForm::Wish, '/\b(?:(?:ich|wir)\s+(?:möchte|möchten|würde|würden|muss|müssen|will|wollen)\s+(?:(?:gern|gerne|nur|noch|auch|bitte)\s+)*(?:wissen|erfahren|hören)|(?:mich|uns)\s+(?:würde\s+)?interessier\p{L}+),?\s+(?<do>(?:ob|wann|was|wer|wie|wo|welche\w*)\b.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:du\s+bist|sie\s+sind|ihr\s+seid)\s+(?:jetzt\s+|nun\s+)?(?:dran|an\s+der\s+reihe|am\s+zug)\b.*)/xu'],
             [RequestForm::Order, '/^(?<do>[^?]{3,140}\s)bitte[.!]*$/xu'],
             [RequestForm::Wish, '/\b(?:ich|wir|es)\s+(?:wäre|wären|würde|würden|fände|fänden)\s+(?:(?:mich|uns|mir|ihnen|dir|euch|es|sehr|wirklich|auch|echt)\s+)*(?:dankbar|froh|schön|nett|hilfreich|gut|toll|super|freuen|prima|lieb|wichtig|begrüßen),?\s+wenn\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:ich|wir)\s+(?:brauche|brauchen|bräuchte|bräuchten|benötige|benötigen|erwarte|erwarten|warte|warten|vermisse|vermissen)\s+(?:(?:noch|dringend|immer|von\s+(?:ihnen|dir|euch)|bis\s.{2,20}?|daher|also|auf|weiterhin)\s+)*(?<do>(?:ihre?n?|deine?n?|eure?n?|die|den|das|eine?n?|dein|ihr)\b.*)/xu'],

@@ -14,7 +14,10 @@ final readonly class Tongues
 
     /** Of a language other than English there have to be so many frequent words, and so much more of them than of any other. */
     private const LEAST = 3;
-    private const MORE = 1.3;
+    private const MORE = 1.15;
+
+    /** In a line or two so large a share of the words is enough. */
+    private const SHARE = 0.2;
 
     /** @return list<Tongue> */
     public static function all(): array
@@ -25,18 +28,34 @@ final readonly class Tongues
         return [] === $all ? $all = [new English(), new German(), new French(), new Spanish(), new Italian(), new Portuguese(), new Dutch()] : $all;
     }
 
+    /** @return array<string, float> frequent words and what each weighs: the less, the more languages have it */
+    private static function weights(): array
+    {
+        /** @var array<string, float> $weights */
+        static $weights = [];
+
+        return [] === $weights ? $weights = array_map(
+            static fn (int $languages): float => 1 / $languages,
+            array_count_values(array_merge(...array_map(static fn (Tongue $tongue): array => $tongue->words(), self::all()))),
+        ) : $weights;
+    }
+
     /** @return Tongue English when nothing tells otherwise */
     public static function of(string $text): Tongue
     {
         preg_match_all('/[\p{L}\']+/u', mb_strtolower(str_replace('’', "'", mb_substr($text, 0, self::LENGTH))), $found);
         $words = array_count_values($found[0]);
-        $hits = [];
+        [$hits, $counts] = [[], []];
         foreach (self::all() as $number => $tongue) {
-            $hits[$number] = array_sum(array_intersect_key($words, array_fill_keys($tongue->words(), true))) + min(2, preg_match_all($tongue->letters(), implode(' ', $found[0])));
+            $own = array_filter($tongue->words(), static fn (string $word): bool => isset($words[$word]));
+            $letters = min(2, preg_match_all($tongue->letters(), implode(' ', $found[0])));
+            $hits[$number] = $letters + array_sum(array_map(static fn (string $word): float => $words[$word] * self::weights()[$word], $own));
+            $counts[$number] = $letters + array_sum(array_map(static fn (string $word): int => $words[$word], $own));
         }
         arsort($hits);
         [$best, $second] = array_keys($hits);
+        $isEnough = $counts[$best] >= self::LEAST || $counts[$best] >= max(1, self::SHARE * \count($found[0]));
 
-        return $hits[$best] >= self::LEAST && $hits[$best] > self::MORE * max(1, $hits[$second]) ? self::all()[$best] : self::all()[0];
+        return $isEnough && $hits[$best] > self::MORE * $hits[$second] ? self::all()[$best] : self::all()[0];
     }
 }
