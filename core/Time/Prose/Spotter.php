@@ -12,6 +12,7 @@ use ZippyTray\Core\Time\English\Lexicon;
 use ZippyTray\Core\Time\English\Sense;
 use ZippyTray\Core\Time\Grammar\Clock;
 use ZippyTray\Core\Time\Grammar\DayRules;
+use ZippyTray\Core\Time\Grammar\Lexeme;
 use ZippyTray\Core\Time\Grammar\LexemeKind;
 use ZippyTray\Core\Time\Grammar\Lexemes;
 use ZippyTray\Core\Time\Grammar\Need;
@@ -39,6 +40,9 @@ final class Spotter
 
     /** Words that a numeric date without a year stands behind; without them it may be a fraction, a size or a version. */
     private const LEADS = ['cob', 'eod', 'before', 'until', 'till', 'due', 'from', 'since', 'date', 'deadline', 'after', 'latest', ':', 'for', 'than', 'dated', 'starting'];
+
+    /** Words before a number that count or name something by it: "page 4.5", "room 12.10". */
+    private const COUNTING = ['page', 'pages', 'pp', 'chapter', 'section', 'version', 'figure', 'fig', 'room', 'item', 'part', 'article', 'paragraph', 'no', 'number', 'volume', 'vol', 'table', 'point', 'step', 'line', 'release', 'clause', 'ratio', 'score', 'psalm', 'size', 'grade', 'level', 'seite', 'kapitel', 'abschnitt', 'artikel', 'raum', 'chapitre', 'capítulo', 'página', 'capitolo', 'pagina', 'hoofdstuk'];
 
     /** Words that can follow an hour or a day of the month; others are counted by it: "at 3 places", "the 2nd floor". */
     private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening noon only otherwise of';
@@ -110,13 +114,19 @@ final class Spotter
             return true;
         }
         if (isset($this->beginnings[$lexeme->lower])) {
-            return true;
+            return !\in_array($lexeme->lower, ['a', 'in'], true) || $this->isOfTime($words->peek($index + 1));
         }
         if (Lexicon::isAny($lexeme->lower, ...self::SENSES)) {
             return true;
         }
 
         return $lexeme->isCapital() && [] !== Holidays::beginningWith($lexeme->lower);
+    }
+
+    /** Behind "a" and "in", the most frequent of the beginnings: "a week", "in ten days", "in early May". */
+    private function isOfTime(?Lexeme $next): bool
+    {
+        return null !== $next && (LexemeKind::Number === $next->kind || isset($this->beginnings[$next->lower]) || \in_array($next->lower, ['an', 'few', 'good', 'full', 'another', 'the', 'about', 'less', 'under'], true) || Lexicon::isAny($next->lower, ...Sense::cases()));
     }
 
     /** @return Parsed<array{Day, Clock|null, bool}>|null day, time, and whether a certain day is named */
@@ -206,6 +216,9 @@ final class Spotter
     {
         $before = $words->peek($index - 1);
         $isDotted = $words->isGlued($index + 1, '.');
+        if (\in_array($before?->lower, self::COUNTING, true)) {
+            return false;
+        }
         if ($isDotted && $words->isGlued($next - 1, '.')) {
             return true;
         }
