@@ -43,7 +43,12 @@ final readonly class DayOfYear extends Day
         for ($years = 0; $years < 9; ++$years) {
             $date = LocalDate::on($today->year() - $years, $this->month, $this->day);
             if (null !== $date && !$today->isBefore($date)) {
-                return $this->isLenient || null === $this->weekday || $date->weekday() === $this->weekday ? $date : $this->ahead($today);
+                if (null === $this->weekday || $date->weekday() === $this->weekday) {
+                    return $date;
+                }
+                $ahead = $this->ahead($today);
+
+                return $this->isLenient && $ahead?->weekday() !== $this->weekday ? $date : $ahead;
             }
         }
 

@@ -31,11 +31,11 @@ final readonly class DateContext
 
     private const PROMISE = '/\b(?:(?:i|we|he|she|they|it|the\s+\p{L}+|our\s+\p{L}+|my\s+\p{L}+|\p{L}+)\s*(?:\'ll|\s+will|\s+shall|\s+should|\s+plans?\s+to|\s+hopes?\s+to|\s+expects?\s+to|\s+aims?\s+to|\s+promised?\s+to|\s+want(?:s|ed)?\s+to|\s+intends?\s+to|\s+(?:am|are|is|\'m|\'re|\'s)\s+(?:going\s+to|hoping\s+to|planning\s+to|aiming\s+to|expected\s+to|due\s+to|likely\s+to)|\s+can|\s+could|\s+might|\s+may|\s+would))\b/u';
 
-    private const YOURS = '/\b(?:you (?:must|need|have to|should|can|could|will|to|are|\'ll|may|might)|please|kindly|rsvp|need|require[sd]?|payment|deadline|due|must|your (?:\p{L}+ ){0,2}(?:by|before|is|are))\b/u';
+    private const YOURS = '/\b(?:you (?:must|need|have to|should|can|could|will|to|are|\'ll|may|might)|please|kindly|rsvp|need|require[sd]?|payment|deadline|due|must|your (?:\p{L}+ ){0,2}(?:by|before|is|are|ends?|expires?|lapses?|runs?\s+out|will))\b/u';
 
     private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated)\b/u';
 
-    private const NOT_PAST = '/\b(?:will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|been\s+(?:moved|postponed|brought)|moved\s+(?:to|forward|the)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
+    private const NOT_PAST = '/\b(?:will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))|moved\s+(?:to|forward|the)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
 
     private string $before;
 
@@ -110,7 +110,7 @@ final readonly class DateContext
         if ($isStretch || 1 !== preg_match(self::NOT_AHEAD, $this->before)) {
             return null;
         }
-        $isGone = 1 === preg_match('/\b(?:since|dated|last|(?<!instead )of)\s*(?:the)?\s*$/u', $this->before);
+        $isGone = 1 === preg_match('/\b(?:since|dated|last|(?<!instead |weekend |week |night |evening |morning |afternoon )of)\s*(?:the)?\s*$/u', $this->before);
 
         return $this->dated(DateKind::Mention, $this->isPast || $isGone, $this->start());
     }
@@ -134,7 +134,10 @@ final readonly class DateContext
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         // What somebody is going to tell is no meeting, and of a stretch the beginning is.
-        if (1 === preg_match(self::NEWS, $this->clause) || 1 === preg_match(self::NONE, $this->clause) || (1 === preg_match('/(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december|\bnext week)\W*(?:to|until|till|[–-])(?:\s+the)?\s*$/u', $this->before))) {
+        if (1 === preg_match('/(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december|\bnext week)\W*(?:to|until|till|[–-])(?:\s+the)?\s*$/u', $this->before)) {
+            return new DateReading(null, false, 0, 0);
+        }
+        if (1 === preg_match(self::NEWS, $this->clause) || 1 === preg_match(self::NONE, $this->clause)) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
         if (1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
