@@ -151,7 +151,7 @@ final readonly class Sentences
             return false;
         }
 
-        return 1 === preg_match('/^["“\'(\[]?[\p{Lu}\d]/u', $behind) || (mb_strlen($word) > 2 && 1 === preg_match('/^\p{Ll}/u', $behind));
+        return 1 === preg_match('/^["“\'(\[¿¡]?[\p{Lu}\d]/u', $behind) || (mb_strlen($word) > 2 && 1 === preg_match('/^\p{Ll}/u', $behind));
     }
 
     private function sentence(string $piece, int $from, bool $isItem, int $block): ?Sentence

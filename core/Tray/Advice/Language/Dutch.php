@@ -34,7 +34,7 @@ final readonly class Dutch extends Tongue
             [RequestForm::Wish, '/\b(?:ik|wij|we)\s+(?:wil|willen|zou|zouden)\s+(?:(?:graag|ook|alleen|nog)\s+)*weten\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:hebben|heb)\s+(?:wij|we|ik)?\s*(?:nog\s+(?:steeds\s+)?)(?<do>(?:geen|niets|niet)\b.*)/xu'],
             [RequestForm::Need, '/\b(?:u|je|jullie)\s+(?:moet|moeten|dient|dienen|wordt\s+verzocht|worden\s+verzocht)\s+(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:de|het|uw|je)\s?\p{L}+(?:\s\p{L}+){0,3}?\s+(?:is|zijn|staat|staan|moet|moeten)\s+(?:(?:nog|steeds|al|nu)\s+)*(?:te\s+laat|open|achterstallig|onbetaald|verlopen|vóór\s.*|voor\s.*binnen.*|uiterlijk\s.*|binnen\s+zijn.*).*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:de|het|uw|je)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:is|zijn|staat|staan|moet|moeten)\s+(?:(?:nog|steeds|al|nu)\s+)*(?:te\s+laat|open|achterstallig|onbetaald|verlopen|vóór\s.*|voor\s.*binnen.*|uiterlijk\s.*|binnen\s+zijn.*).*)/xu'],
         ];
     }
 
@@ -72,7 +72,7 @@ final readonly class Dutch extends Tongue
             'de' => 'the', 'het' => 'the', 'van' => 'of', 'op' => 'on', 'om' => 'at', 'rond' => 'around',
             'een' => 'one', 'twee' => 'two', 'drie' => 'three', 'vier' => 'four', 'vijf' => 'five', 'zes' => 'six', 'zeven' => 'seven', 'acht' => 'eight', 'tien' => 'ten', 'veertien' => 'fourteen',
             'vóór' => 'before', 'voor' => 'before', 'uiterlijk' => 'at the latest by', 'tot' => 'until', 'sinds' => 'since', 'vanaf' => 'from', 'deadline' => 'deadline',
-            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'was' => 'was', 'wordt' => 'will',
+            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'zal' => 'will', 'gesloten' => 'is closed', 'dicht' => 'is closed', 'waren' => 'were', 'werd' => 'was', 'werden' => 'were', 'had' => 'had', 'hadden' => 'had', 'was' => 'was', 'wordt' => 'will',
         ];
     }
 

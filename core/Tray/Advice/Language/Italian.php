@@ -39,7 +39,7 @@ final readonly class Italian extends Tongue
             [RequestForm::Need, '/\bmanca(?:no)?\s+(?:ancora\s+|solo\s+|soltanto\s+)?(?<do>(?:la|il|i|le)\s+(?:sua|suo|sue|suoi|tua|tuo|tue|tuoi|vostr[aoie])\b.*)/xu'],
             [RequestForm::Need, '/\bnon\s+(?:ho|abbiamo)\s+(?:ancora\s+)(?<do>(?:ricevuto|avuto).*)/xu'],
             [RequestForm::Need, '/\b(?:devi|deve|dovete|dovresti|dovrebbe|dovreste|bisogna|occorre)\s+(?<do>(?:inviare|mandare|firmare|pagare|consegnare|presentare|restituire|confermare|compilare|rispondere|completare|controllare)\p{L}*\b.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:la|il|sua|suo|tua|tuo)\s?\p{L}+(?:\s\p{L}+){0,3}?\s+(?:è|risulta|risultano|sono|va|vanno)\s+(?:ancora\s+)?(?:scadut[oaie]|in\s+ritardo|non\s+pagat[oa]|in\s+sospeso|insolut[oa]|attes[oa]|inviat[oaie]\s+entro|consegnat[oaie]\s+entro|restituit[oaie]).*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:la|il|sua|suo|tua|tuo)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:è|risulta|risultano|sono|va|vanno)\s+(?:ancora\s+)?(?:scadut[oaie]|in\s+ritardo|non\s+pagat[oa]|in\s+sospeso|insolut[oa]|attes[oa]|inviat[oaie]\s+entro|consegnat[oaie]\s+entro|restituit[oaie]).*)/xu'],
         ];
     }
 
@@ -77,7 +77,7 @@ final readonly class Italian extends Tongue
             'il' => 'the', 'la' => 'the', 'le' => 'at', 'alle' => 'at', 'ore' => 'at', 'del' => 'the', 'della' => 'the', 'al' => 'the', 'di' => 'of', 'lo' => 'the',
             'un' => 'one', 'una' => 'one', 'due' => 'two', 'tre' => 'three', 'quattro' => 'four', 'cinque' => 'five', 'sei' => 'six', 'sette' => 'seven', 'otto' => 'eight', 'dieci' => 'ten', 'quindici' => 'fifteen',
             'entro' => 'by', 'prima' => 'before', 'fino' => 'until', 'tardi' => 'the latest', 'scadenza' => 'deadline', 'scade' => 'due', 'termine' => 'deadline', 'per' => 'by', 'dal' => 'since',
-            'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place', 'era' => 'was',
+            'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place', 'sarà' => 'will', 'saranno' => 'will', 'chiuso' => 'is closed', 'chiusa' => 'is closed', 'eravamo' => 'were', 'erano' => 'were', 'siamo' => 'were', 'tornati' => 'came', 'era' => 'was',
         ];
     }
 

@@ -36,7 +36,7 @@ final readonly class Portuguese extends Tongue
             [RequestForm::Wish, '/\b(?:gostaria|gostaríamos|gostava|queria|queríamos|quero)\s+(?:de\s+)?saber\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bainda\s+não\s+(?:recebi|recebemos|tenho|temos|tive|tivemos)\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:tem|tens|têm|deve[ms]?|terá|terás|há)\s+(?:que\s+|de\s+)?(?<do>(?:enviar|mandar|assinar|pagar|entregar|apresentar|devolver|confirmar|preencher|responder|completar)\p{L}*\b.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:a|o|sua|seu)\s?\p{L}+(?:\s\p{L}+){0,3}?\s+(?:está|continua|encontra-se|vence)\s+(?:ainda\s+)?(?:em\s+atraso|vencid[ao]|por\s+pagar|pendente|em\s+falta|atrasad[ao]|no\s+dia).*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:a|o|sua|seu)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:está|continua|encontra-se|vence)\s+(?:ainda\s+)?(?:em\s+atraso|vencid[ao]|por\s+pagar|pendente|em\s+falta|atrasad[ao]|no\s+dia).*)/xu'],
         ];
     }
 
@@ -74,7 +74,7 @@ final readonly class Portuguese extends Tongue
             'o' => 'the', 'a' => 'the', 'as' => 'at', 'às' => 'at', 'do' => 'the', 'da' => 'the', 'no' => 'on', 'na' => 'on', 'ao' => 'the', 'de' => 'of', 'em' => 'in',
             'um' => 'one', 'uma' => 'one', 'dois' => 'two', 'duas' => 'two', 'três' => 'three', 'quatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'sete' => 'seven', 'oito' => 'eight', 'dez' => 'ten', 'quinze' => 'fifteen',
             'até' => 'by', 'antes' => 'before', 'prazo' => 'deadline', 'vence' => 'due', 'limite' => 'deadline', 'desde' => 'since', 'para' => 'by',
-            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'jantar' => 'dinner', 'passeio' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'foi' => 'was', 'era' => 'was',
+            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'jantar' => 'dinner', 'passeio' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'está' => 'is', 'estão' => 'are', 'estará' => 'will', 'será' => 'will', 'fechado' => 'closed', 'fechada' => 'closed', 'estivemos' => 'were', 'fomos' => 'were', 'estava' => 'was', 'eram' => 'were', 'foi' => 'was', 'era' => 'was',
         ];
     }
 

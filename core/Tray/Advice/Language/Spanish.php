@@ -38,7 +38,7 @@ final readonly class Spanish extends Tongue
             [RequestForm::Need, '/\b(?:todavía|aún)\s+no\s+(?:he|hemos|tengo|tenemos)\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bno\s+(?:he|hemos)\s+recibido\s+(?:todavía\s+|aún\s+)?(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:tienes?|tienen|deben?|debes|debería[sn]?|hay)\s+(?:que\s+)?(?<do>(?:enviar|mandar|firmar|pagar|entregar|presentar|devolver|confirmar|rellenar|completar|responder|revisar)\p{L}*\b.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:su|tu|la|el)\s+\p{L}+(?:\s\p{L}+){0,3}?\s+(?:está|sigue|queda|vence)\s+(?:todavía\s+|aún\s+)?(?:pendiente|vencid[ao]|sin\s+pagar|atrasad[ao]|el\s).*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:su|tu|la|el)\s+\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:está|sigue|queda|vence)\s+(?:todavía\s+|aún\s+)?(?:pendiente|vencid[ao]|sin\s+pagar|atrasad[ao]|el\s).*)/xu'],
         ];
     }
 
@@ -76,7 +76,7 @@ final readonly class Spanish extends Tongue
             'el' => 'the', 'la' => 'the', 'las' => 'at', 'los' => 'the', 'del' => 'the', 'al' => 'the', 'de' => 'of', 'a' => 'at', 'en' => 'in',
             'un' => 'one', 'una' => 'one', 'dos' => 'two', 'tres' => 'three', 'cuatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'siete' => 'seven', 'ocho' => 'eight', 'diez' => 'ten', 'quince' => 'fifteen',
             'antes' => 'before', 'hasta' => 'until', 'para' => 'by', 'tardar' => 'the latest', 'desde' => 'since', 'plazo' => 'deadline', 'vence' => 'due', 'límite' => 'deadline',
-            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party', 'cena' => 'dinner', 'excursión' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'fue' => 'was', 'era' => 'was',
+            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party', 'cena' => 'dinner', 'excursión' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'está' => 'is', 'están' => 'are', 'estará' => 'will', 'será' => 'will', 'cerrado' => 'closed', 'cerrada' => 'closed', 'estuvimos' => 'were', 'fuimos' => 'were', 'estuve' => 'was', 'estaba' => 'was', 'eran' => 'were', 'vimos' => 'saw', 'fue' => 'was', 'era' => 'was',
         ];
     }
 
