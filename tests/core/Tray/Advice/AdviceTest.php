@@ -108,14 +108,14 @@ final class AdviceTest extends TestCase
     }
 
     /**
-     * @param array<string, mixed> $labels
+     * @param array{dates?: list<string>} $labels
      *
      * @return list<string> nothing: what was missed is told with all the dates
      */
     private static function ofKind(Score $score, string $kind, array $labels, Findings $found): array
     {
         $is = static fn (string $date): bool => str_starts_with($date, $kind);
-        if (\is_array($labels['dates'] ?? null)) {
+        if (isset($labels['dates'])) {
             $score->many($kind.'s', array_values(array_filter($labels['dates'], $is)), array_values(array_filter(array_map(self::date(...), $found->dates), $is)));
         }
 
