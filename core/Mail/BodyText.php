@@ -31,7 +31,7 @@ final readonly class BodyText
         $this->markFooter($lines, $kinds);
         $this->markSignature($lines, $kinds);
 
-        return self::stretches($lines, $kinds, $cut);
+        return (new Answers())->among(self::stretches($lines, $kinds, $cut), $text);
     }
 
     /** @return string what the sender wrote now, without the rest */

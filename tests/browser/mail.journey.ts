@@ -120,4 +120,12 @@ test('what was quoted and the signature are folded away and can be looked at', a
   await expect(page.getByText('Original Message')).toHaveCount(0)
   await page.getByRole('button', { name: 'Earlier message, 9 lines folded away' }).click()
   await expect(page.getByText('Original Message')).toBeVisible()
+
+  // What was answered between the lines has its question above it.
+  await page.getByRole('button', { name: /Ilse Norgaard/ }).click()
+  const answers = page.getByRole('article', { name: 'Message from Ilse Norgaard' })
+  await expect(answers.getByRole('blockquote')).toHaveText([
+    'I can do the 13th if somebody has the key.',
+    'Two Sundays are still empty, the 13th and the 27th.',
+  ])
 })

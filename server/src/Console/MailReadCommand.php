@@ -14,6 +14,7 @@ use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZippyTray\Core\Mail\AttachmentContent;
 use ZippyTray\Core\Mail\BodyKind;
+use ZippyTray\Core\Mail\BodyPart;
 use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\MessageReader;
@@ -76,6 +77,7 @@ final class MailReadCommand extends Command
             'text' => $content->text,
             'written' => $body->written($content->text),
             'quoted' => $only(BodyKind::Quoted),
+            'answers' => array_values(array_filter(array_map(static fn (BodyPart $part): array => ['to' => $part->answers, 'text' => trim(mb_substr($content->text, $part->from, $part->to - $part->from))], $body->parts($content->text)), static fn (array $answer): bool => '' !== $answer['to'])),
             'signature' => $only(BodyKind::Signature),
             'attachments' => array_map(static fn (AttachmentContent $attached): array => ['name' => $attached->attachment->name, 'type' => $attached->attachment->type, 'bytes' => $attached->attachment->size], $content->attachments),
             'failed' => $content->report->failed ?? [],

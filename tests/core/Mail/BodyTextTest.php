@@ -7,6 +7,7 @@ namespace ZippyTray\Tests\Core\Mail;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\BodyKind;
+use ZippyTray\Core\Mail\BodyPart;
 use ZippyTray\Core\Mail\BodyText;
 
 final class BodyTextTest extends TestCase
@@ -49,6 +50,25 @@ final class BodyTextTest extends TestCase
         'an arrow is no quote' => "w|a -> b\nw|x > y",
         'only a quote' => 'q|> Is it open?',
     ];
+
+    private const ANSWERS = [
+        'between the lines' => ["> Is it open?\nYes.\n\n> And on Sunday?\nNo.", ['Is it open?', 'And on Sunday?']],
+        'a paragraph of two lines' => ["Hello,\n\nAda wrote:\n> Thanks.\n>\n> Is it open on Sunday? We would\n> come with six.\n\nYes, come.\n\n> Ada\n\nWren", ['Is it open on Sunday? We would come with six.']],
+        'one quote, cut down' => ["As you said:\n> Is it open?\nIt is.", ['Is it open?']],
+        'a whole letter quoted above' => ["> Dear Wren,\n>\n> we were there.\n>\n> It was fine.\n>\n> Is it open in May?\n>\n> Ada\nYes, it is.", []],
+        'quoted below' => ["Yes.\n\nAda wrote:\n> Is it open?", []],
+        'quoted twice' => ["> > Shall we?\n> On Friday?\nFine.\n> Good.\nYes.", ['Shall we? On Friday?', 'Good.']],
+        'nothing quoted' => ["Is it open?\nYes.", []],
+    ];
+
+    public function testWhatIsAnswered(): void
+    {
+        foreach (self::ANSWERS as $name => [$text, $answered]) {
+            self::assertSame($answered, array_values(array_filter(array_map(static fn (BodyPart $part): string => $part->answers, (new BodyText())->parts($text)))), $name);
+        }
+        $long = '> '.str_repeat('word ', 200)."\nYes.\n> And?\nNo.";
+        self::assertLessThan(310, mb_strlen((new BodyText())->parts($long)[1]->answers));
+    }
 
     /** @return iterable<string, array{string}> */
     public static function texts(): iterable

@@ -2057,6 +2057,8 @@ export interface components {
                 from: number;
                 /** @description The character behind the last one */
                 to: number;
+                /** @description Of what was written between quotes: what it answers, without the marks of quoting; otherwise empty */
+                answers: string;
             }[];
             /** @description The text was sent so, and not made from HTML */
             plain: boolean;

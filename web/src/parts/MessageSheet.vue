@@ -129,12 +129,11 @@ header p {
 }
 
 .from {
+  display: flex;
+  flex-wrap: wrap;
+  column-gap: 8px;
   grid-column: 1;
   overflow-wrap: anywhere;
-}
-
-.from .slate {
-  margin-left: 8px;
 }
 
 .line {

@@ -14,16 +14,18 @@ interface Stretch {
   text: string
   /** Its first character within the whole text */
   from: number
+  /** What it answers, when it was written between quotes */
+  answers: string
 }
 
 const stretches = computed<Stretch[]>(() => {
-  if (!props.parts) return [{ kind: 'written', text: props.text, from: 0 }]
+  if (!props.parts) return [{ kind: 'written', text: props.text, from: 0, answers: '' }]
   const characters = Array.from(props.text)
   return props.parts
-    .map(({ kind, from, to }) => {
+    .map(({ kind, from, to, answers }) => {
       const whole = characters.slice(from, to).join('')
       const leading = /^\n*/.exec(whole)?.[0].length ?? 0
-      return { kind, text: whole.slice(leading).trimEnd(), from: from + leading }
+      return { kind, text: whole.slice(leading).trimEnd(), from: from + leading, answers }
     })
     .filter(({ text }) => text !== '')
 })
@@ -38,6 +40,14 @@ watch(
 
 const isOpen = (stretch: Stretch, index: number) =>
   stretch.kind === 'written' || nothingWritten.value || unfolded.value.has(index)
+
+/** Nothing would be unfolded but what stands above the answer already. */
+const isAllShown = (stretch: Stretch, index: number) =>
+  stretch.text
+    .split('\n')
+    .map((line) => line.replace(/^\s*(?:>\s?)+/, '').trim())
+    .filter(Boolean)
+    .join(' ') === stretches.value[index + 1]?.answers
 
 function turn(index: number): void {
   const next = new Set(unfolded.value)
@@ -55,7 +65,7 @@ function name({ kind, text }: Stretch): string {
   <div class="text">
     <div v-for="(stretch, index) in stretches" :key="index" :class="stretch.kind">
       <button
-        v-if="stretch.kind !== 'written' && !nothingWritten"
+        v-if="stretch.kind !== 'written' && !nothingWritten && !isAllShown(stretch, index)"
         class="fold"
         type="button"
         :aria-expanded="isOpen(stretch, index)"
@@ -64,6 +74,9 @@ function name({ kind, text }: Stretch): string {
         {{ isOpen(stretch, index) ? '▾' : '▸' }} {{ name(stretch)
         }}{{ isOpen(stretch, index) ? '' : ' folded away' }}
       </button>
+      <blockquote v-if="stretch.answers && !isOpen(stretches[index - 1]!, index - 1)" class="answered">
+        {{ stretch.answers }}
+      </blockquote>
       <TextLines v-if="isOpen(stretch, index)" :text="stretch.text" :from="stretch.from" :marks="marks" />
     </div>
   </div>
@@ -90,6 +103,14 @@ function name({ kind, text }: Stretch): string {
 
 .fold:hover {
   color: rgb(var(--v-theme-primary));
+}
+
+.answered {
+  margin: 12px 0 4px;
+  font-size: 14.5px;
+  color: var(--v-slate);
+  border-left: 2px solid var(--v-edge);
+  padding-left: 12px;
 }
 
 .quoted > :not(.fold) {
