@@ -194,7 +194,7 @@ final readonly class TimeRules
     private function clock(int $index, bool $isBeside, bool $isStart = false): iterable
     {
         foreach ($this->withoutZone($index, $isBeside, $isStart) as $clock) {
-            $zone = $clock->value->isMark ? null : $this->words->name($clock->next, Sense::Zone) ?? ($this->words->isGlued($clock->next, 'z') ? 'z' : null);
+            $zone = $clock->value->isMark && !$this->words->is($index, 'noon') ? null : $this->words->name($clock->next, Sense::Zone) ?? ($this->words->isGlued($clock->next, 'z') ? 'z' : null);
             if (null !== $zone) {
                 yield $clock->as($clock->value->in(Zones::of($zone, $this->offset)), $clock->next + 1);
             }

@@ -171,6 +171,7 @@ final class Spotter
             while ($words->is($at, '–', '-', 'sharp')) {
                 ++$at;
             }
+            $at = null === $clock->value->zone ? $at : $this->behindParenthesis($words, $at);
             if (!$clock->value->isMark && $words->is($at, 'this') && $words->is($at + 1, 'morning', 'afternoon', 'evening')) {
                 foreach ($times->part($at + 1) as $part) {
                     yield $part->as([FromToday::days(0), $times->within($clock->value, $part->value), true], $part->next);
@@ -189,6 +190,18 @@ final class Spotter
                 yield $clock->as([FromToday::days(0), $clock->value, false], $clock->next);
             }
         }
+    }
+
+    /** "9:30 EST (14:30 our time) on Friday": the same moment on another clock. */
+    private function behindParenthesis(Lexemes $words, int $index): int
+    {
+        for ($at = $index + 1; $words->isAfter($index, '(') && $at < $index + 14; ++$at) {
+            if ($words->isAfter($at, ')')) {
+                return $at;
+            }
+        }
+
+        return $index;
     }
 
     /** "half past two" is a time by itself, "two" is not. */
@@ -347,7 +360,7 @@ final class Spotter
     private function isWhole(Lexemes $words, int $index, int $next): bool
     {
         $behind = $words->peek($next);
-        if (null === $behind || !$behind->glued) {
+        if (null === $behind || !$behind->glued || $words->isAfter($next, '(', ')')) {
             return true;
         }
         $after = $words->peek($next + 1);

@@ -9,12 +9,14 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Advice\FoundDate;
 use ZippyTray\Core\Tray\Advice\KindOfMail;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\ListFinder;
 use ZippyTray\Core\Tray\Advice\ListItem;
 use ZippyTray\Core\Tray\Advice\MailKind;
 use ZippyTray\Core\Tray\Advice\Person;
+use ZippyTray\Core\Tray\Advice\ReadLetter;
 use ZippyTray\Core\Tray\Advice\Sentence;
 use ZippyTray\Core\Tray\Advice\Sentences;
 use ZippyTray\Core\Tray\Advice\Suspicion;
@@ -136,6 +138,27 @@ final class ReadingTest extends TestCase
     public function testOrdinaryMailIsNotSuspicious(): void
     {
         self::assertSame([], (new Suspicion())->reasons(self::letter('Could you send me the drawings? The plan is at https://roofs.example/plan.'), new Person(LabelledLetters::ME)));
+    }
+
+    /** @return iterable<string, array{string, string}> what is written, and when that is on a clock in Berlin */
+    public static function zones(): iterable
+    {
+        yield 'a zone' => ['The call is on Friday at 9:30 EST.', '2026-11-27 15:30'];
+        yield 'another clock in brackets' => ['The call is on Friday at 9:30 EST (14:30 our time).', '2026-11-27 15:30'];
+        yield 'the day behind the brackets' => ['The call is at 9:30 EST (14:30 our time) on Friday.', '2026-11-27 15:30'];
+        yield 'two clocks in brackets' => ['The call is at 9:30 EST (14:30 our time, 15:30 in Berlin) on Friday.', '2026-11-27 15:30'];
+        yield 'noon' => ['The call is at noon EST on Friday.', '2026-11-27 18:00'];
+        yield 'universal time' => ['The call is on Friday at 15:00 UTC (16:00 here).', '2026-11-27 16:00'];
+        yield 'another day' => ['The call is on Friday at 20:00 PST.', '2026-11-28 05:00'];
+        yield 'none' => ['The call is on Friday at 9:30 (I ring).', '2026-11-27 09:30'];
+    }
+
+    #[DataProvider('zones')]
+    public function testTimesInAZoneAreShownInOnesOwn(string $text, string $expected): void
+    {
+        $dates = (new ReadLetter())(self::letter($text), new Person(LabelledLetters::ME, zone: new \DateTimeZone('Europe/Berlin')))->dates;
+
+        self::assertSame([$expected], array_map(static fn (FoundDate $date): string => $date->date.' '.$date->time, $dates));
     }
 
     /** @param array<string, string> $headers */
