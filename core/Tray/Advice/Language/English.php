@@ -35,7 +35,7 @@ final readonly class English extends Tongue
         'let (?:me|us) know (?:of|about) any',
         'let (?:me|us) (?:start|begin|explain|introduce|say|add|tell|remind|thank|assure|show)',
         '(?:keep|do not share|don\'t share) (?:this|it) (?:confidential|to yourself)|think (?:of|before) (?:the environment|printing)|consider the environment',
-        'bring on\b|call it (?!off|in\b)|give or take|ask (?:him|her|them|me) no\b|say (?:what you|cheese|no more)|count (?:your|yourself)|leave it to (?!me\b|us\b|you\b)|make (?:no mistake|hay|of it|yourself|do\b)|do (?:the math|as i say|what you|your best|drop by|come (?:again|and visit))|try (?:it out|this at home|our|the new)|use (?:the code|code|it in good)|join (?:us|our)|find out more|start (?:your|saving|now)|begin (?:your|with)|take (?:it|care|heart|comfort|part)|hold (?:on|tight|that thought|your)|see to believe|meet (?:the|our)|walk (?:in|tall)|pass (?:the time)|wear it|note that|enter (?:the|a) (?:room|lion)|(?:call|ring|contact|email) (?:the|our) office\b.*\bfrom \d+ (?:to|until|till) \d+',
+        'bring on\b|correct me if|call it (?!off|in\b)|give or take|ask (?:him|her|them|me) no\b|say (?:what you|cheese|no more)|count (?:your|yourself)|leave it to (?!me\b|us\b|you\b)|make (?:no mistake|hay|of it|yourself|do\b)|do (?:the math|as i say|what you|your best|drop by|come (?:again|and visit))|try (?:it out|this at home|our|the new)|use (?:the code|code|it in good)|join (?:us|our)|find out more|start (?:your|saving|now)|begin (?:your|with)|take (?:it|care|heart|comfort|part)|hold (?:on|tight|that thought|your)|see to believe|meet (?:the|our)|walk (?:in|tall)|pass (?:the time)|wear it|note that|enter (?:the|a) (?:room|lion)|(?:call|ring|contact|email) (?:the|our) office\b.*\bfrom \d+ (?:to|until|till) \d+',
         'tell me about it|have fun|see you|mind the|remember (?:that|when|how)|take your time|keep up|keep in touch|keep warm|keep well|get well|thank',
     ];
 
@@ -338,7 +338,8 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/(?<do>\b(?:must|ha(?:s|ve)\s+to|needs?\s+to)\s+(?:reach|be\s+(?:back\s+)?with|get\s+to|come\s+to|arrive\s+(?:at|with))\s+(?:me|us|my|our)\b.*)/xu'],
             // "I expect an answer in writing"
             [RequestForm::Need, '/\b(?:i|we)(?:\'m|\'re|\s+am|\s+are)?\s+(?:(?:still|therefore|now|also|hereby)\s+)*(?:expect|demand|await|awaiting|claim|insist\s+on|ask\s+for|asking\s+for|request|requesting|must\s+insist\s+on)\s+(?<do>(?:an?|your|the|full|immediate|prompt|at\s+least)\s+(?:\p{L}+\s+)?(?:answer|reply|response|refund|explanation|apology|payment|action|compensation|confirmation|statement|replacement|decision)\b.*)/xu'],
-            // "I need a favour"
+            // "Small favour: water my tomatoes", "I need a favour"
+            [RequestForm::Order, '/\bfavou?r(?:\s+to\s+ask)?\s*[:–—-]\s*(?:(?:could|would|can)\s+you\s+)?(?<do>\p{L}.*)/xu'],
             [RequestForm::Wish, '/(?:^|\b(?:need|ask|beg|have)\s+)(?<do>(?:an?\s+)?(?:\p{L}+\s+)?favou?r(?:\s+(?:to\s+ask|of\s+you|from\s+you|again|today|please))?\s*(?:[.:?!,]|$).*)/xu'],
             // "Pages 3 and 7 want your initials"
             [RequestForm::Need, "/^(?!(?:i|you|who|nobody|it\\s+doesn't)\\b)[^.,;?!]{2,60}\\s(?:needs?|wants?|requires?|lacks?)\\s+(?:only\\s+|still\\s+|both\\s+)*(?<do>{$your}\\s+(?:\\p{L}+\\s+)?(?:initials?|name|approval|signatures?|attention|help|advice|input|opinion|view|answer|decision|consent|eyes?|hand|blessing|okay?|address|number|details|stamp|comments?|corrections?)\\b.*)/xu"],

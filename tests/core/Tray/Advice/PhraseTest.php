@@ -17,7 +17,8 @@ use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
 
 /**
- * Single sentences: what asks for something and what only sounds like it, and what is done at once.
+ * Single sentences: what asks for something and what only sounds like it, what is done at once, and how what is asked is
+ * called as a task.
  */
 final class PhraseTest extends TestCase
 {
@@ -50,6 +51,21 @@ final class PhraseTest extends TestCase
         $advice = (new Adviser())->advise([self::read($sentence)], new Circumstances(LocalDate::parse('2026-11-24'), Habit::none()));
 
         self::assertSame($decision, $advice->decision->value);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function titles(): iterable
+    {
+        foreach (self::lines('titles.txt') as $line) {
+            [$sentence, $title] = explode(' => ', $line) + [1 => ''];
+            yield $sentence => [$sentence, $title];
+        }
+    }
+
+    #[DataProvider('titles')]
+    public function testTitles(string $sentence, string $title): void
+    {
+        self::assertSame($title, self::read($sentence)->title);
     }
 
     private static function read(string $sentence): Findings
