@@ -35,7 +35,7 @@ final readonly class DateContext
 
     private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated)\b/u';
 
-    private const NOT_PAST = '/\b(?:will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))|moved\s+(?:to|forward|the)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
+    private const NOT_PAST = '/\b(?:(?:if|unless)\s+\p{L}+\s+(?:have|has)(?:n\'t|\s+not)?|will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))|moved\s+(?:to|forward|the)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
 
     private string $before;
 
@@ -140,7 +140,8 @@ final readonly class DateContext
         if (1 === preg_match(self::NEWS, $this->clause) || 1 === preg_match(self::NONE, $this->clause)) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
-        if (1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
+        $isFree = RequestForm::Question === $this->request?->form && 1 === preg_match('/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)/u', $this->before.$this->inside.$this->behind);
+        if ($isFree || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
             return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
 
