@@ -45,7 +45,7 @@ final class Spotter
     private const COUNTING = ['page', 'pages', 'pp', 'chapter', 'section', 'version', 'figure', 'fig', 'room', 'item', 'part', 'article', 'paragraph', 'no', 'number', 'volume', 'vol', 'table', 'point', 'step', 'line', 'release', 'clause', 'ratio', 'score', 'psalm', 'size', 'grade', 'level', 'seite', 'kapitel', 'abschnitt', 'artikel', 'raum', 'chapitre', 'capítulo', 'página', 'capitolo', 'pagina', 'hoofdstuk'];
 
     /** Words that can follow an hour or a day of the month; others are counted by it: "at 3 places", "the 2nd floor". */
-    private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening noon only otherwise of work suit be do fit';
+    private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening noon only otherwise of work suit be do fit while whilst during there';
 
     /** Words that can follow a holiday without being named after it. */
     private const BEHIND_HOLIDAY = 'and or at we i if because please is was but this so would will for to in with as then day eve you';
@@ -106,6 +106,10 @@ final class Spotter
         if (null === $lexeme || LexemeKind::Mark === $lexeme->kind || \in_array($before?->lower, self::NAMES, true)) {
             return false;
         }
+        // "12 a month", "twice a week".
+        if ('a' === $lexeme->lower && (LexemeKind::Number === $before?->kind || \in_array($before?->lower, ['once', 'twice', 'times', 'euros', 'euro', 'pounds', 'dollars', 'francs', 'days', 'hours', 'pence', 'cents', '€', '£', '$'], true))) {
+            return false;
+        }
         // "v2.10", "#12", "joe.may@": a piece of something longer.
         if ($lexeme->glued && null !== $before && [] === $lexeme->fillers && (LexemeKind::Mark !== $before->kind || 1 === preg_match('/[\/.:\-_#$€£+~@&=]/u', $before->text))) {
             return false;
@@ -155,6 +159,10 @@ final class Spotter
             if ($words->is($at, 'midnight')) {
                 // Midnight at the end of a day is that day, whole.
                 yield $day->as([$day->value, null, $isDay], $at + 1);
+            }
+            // "on Saturday from 3 pm" says when it begins.
+            foreach ($words->is($at, 'from') ? $this->clocks($words, $times, $at + 1, $isDay) : [] as $clock) {
+                yield $clock->as([$day->value, $clock->value, true], $clock->next)->second($day->isSecond);
             }
             foreach ($this->clocks($words, $times, $at, $isDay) as $clock) {
                 yield $clock->as([$day->value, $clock->value, true], $clock->next)->second($day->isSecond);

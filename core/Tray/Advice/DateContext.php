@@ -21,7 +21,7 @@ final readonly class DateContext
 
     private const NOT_AHEAD = '/\b(?:since|from|as\s+of|as\s+from|dated|of\s+the|of|your\s+(?:letter|message|mail|email|note)\s+of|last|starting|beginning|effective|after|following)(?:\s+(?:on|the))?\s*$/u';
 
-    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|appear|swap|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks)\b/u';
+    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|(?:is|are|be|goes?|switched|turned|shut|cut)\s+off|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|appear|swap|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks)\b/u';
 
     private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b|\b(?:report|issue|news|results?|list|letter|bill|decision|answer|edition|newsletter|update|details|numbers?|figures)\s+(?:\p{L}+\s+)?(?:comes?|follows?|will follow|is out|are out|appears?)\b/u';
 
@@ -43,6 +43,9 @@ final readonly class DateContext
 
     private string $behind;
 
+    /** What is asked for; empty when nothing is. */
+    private string $action;
+
     /** The part of the sentence that the date stands in. */
     private string $clause;
 
@@ -60,6 +63,7 @@ final readonly class DateContext
         $this->before = $tongue->gloss(mb_substr($sentence->lower, 0, $spot->from));
         $this->behind = $tongue->gloss(mb_substr($sentence->lower, $spot->to));
         $this->inside = $tongue->gloss(mb_substr($sentence->lower, $spot->from, $spot->to - $spot->from));
+        $this->action = $tongue->gloss(mb_strtolower($request->action ?? ''));
         $this->clause = self::clause($this->before, $this->inside, $this->behind);
         $this->isOurs = null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:whether|if|when|which|what|how|who|where)\b[^,;]*$/u', $this->before);
         $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower));
@@ -130,7 +134,7 @@ final readonly class DateContext
         if ($this->isOurs && null !== $this->spot->clock?->until && $this->spot->isDay) {
             return new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
-        if ($this->isOurs && $this->spot->isDay && 1 !== preg_match(self::EVENT, mb_strtolower($this->request->action ?? ''))) {
+        if ($this->isOurs && $this->spot->isDay && 1 !== preg_match(self::EVENT, $this->action)) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         // What somebody is going to tell is no meeting, and of a stretch the beginning is.

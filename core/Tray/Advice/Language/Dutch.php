@@ -72,7 +72,7 @@ final readonly class Dutch extends Tongue
             'de' => 'the', 'het' => 'the', 'van' => 'of', 'op' => 'on', 'om' => 'at', 'rond' => 'around',
             'een' => 'one', 'twee' => 'two', 'drie' => 'three', 'vier' => 'four', 'vijf' => 'five', 'zes' => 'six', 'zeven' => 'seven', 'acht' => 'eight', 'tien' => 'ten', 'veertien' => 'fourteen',
             'vóór' => 'before', 'voor' => 'before', 'uiterlijk' => 'at the latest by', 'tot' => 'until', 'sinds' => 'since', 'vanaf' => 'from', 'deadline' => 'deadline',
-            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'zal' => 'will', 'gesloten' => 'is closed', 'dicht' => 'is closed', 'waren' => 'were', 'werd' => 'was', 'werden' => 'were', 'had' => 'had', 'hadden' => 'had', 'was' => 'was', 'wordt' => 'will',
+            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'zal' => 'will', 'komen' => 'come', 'kom' => 'come', 'komt' => 'come', 'langskomen' => 'visit', 'langs' => 'visit', 'gesloten' => 'is closed', 'dicht' => 'is closed', 'waren' => 'were', 'werd' => 'was', 'werden' => 'were', 'had' => 'had', 'hadden' => 'had', 'was' => 'was', 'wordt' => 'will',
         ];
     }
 
@@ -92,7 +92,7 @@ final readonly class Dutch extends Tongue
             'schrijf|schrijv|opstel|voorbereid' => 'Write',
             'stuur|stur|zend|opstu|toestu|aanlever|inlever|mail|geef|doorgeven' => 'Send',
             'laat|laten\s+weten|weten|zeg|meld|antwoord|reage' => 'Tell',
-            'kom' => 'Come',
+            '(?:langs|mee)?kom' => 'Come',
         ];
     }
 }

@@ -69,7 +69,7 @@ final readonly class English extends Tongue
     /** No action is wanted. */
     private const NOT_NEEDED = '/\b(?:no need|not (?:necessary|needed|required)|need(?:n\'t| not)|do(?:n\'t| not) (?:need|have) to|no (?:longer (?:needed|required|necessary)|rush|hurry)|(?<!n\'t )(?<!not )forget (?:about (?:the|that|it|my)|it)\b|scrap (?:that|the)|(?:deadline|date) (?:is|has been) (?:off|dropped|cancelled|lifted)|no (?:action|reply|answer|response)(?: is)? (?:needed|required|necessary|expected)|nothing (?:for you )?to do|not asking you)\b/u';
 
-    private const TO_OTHERS = '/\b(?:(?<!and )(?<!then )pass (?:this|it) (?:on|along)|forward (?:this|it) (?:on )?to|(?:who|whom) (?:is|would be|should i|can i|do i|could i|may i) .*\b(?:right person|contact|speak|talk|ask|responsible|in charge|turn to)|(?:point|put) (?:me|us) (?:to|in touch with|in the direction of)|(?<!are you )(?<!you are )the right person|ask (?!(?:me|us|you|for|about|whether|if|anybody|anyone|somebody|someone|the)\b)\p{L}+ to\b|ask (?:your|one of your) [\p{L} ]{3,30} to|have (?:somebody|someone|one of your \p{L}+) [\p{L} ]{0,30}(?:call|contact|send|sign|look|check|reply|measure|come|ring)|(?:someone|somebody|anyone|one) (?:from|in|on|of) your\b|(?:your (?:colleague|treasurer|accountant|assistant|electrician|carpenter|caretaker|bookkeeper|secretary|team|office|people|volunteers?|staff|warden))\b)/u';
+    private const TO_OTHERS = '/\b(?:(?<!and )(?<!then )pass (?:this|it) (?:on|along)|forward (?:this|it) (?:on )?to|(?:who|whom) (?:is|would be|should i|can i|do i|could i|may i) .*\b(?:right person|contact|speak|talk|ask|responsible|in charge|turn to)|(?:point|put) (?:me|us) (?:to|in touch with|in the direction of)|(?<!are you )(?<!you are )the right person|ask (?!(?:me|us|you|for|about|whether|if|anybody|anyone|somebody|someone|the)\b)\p{L}+ to\b|ask (?:your|one of your) [\p{L} ]{3,30} to|have (?:somebody|someone|one of your \p{L}+) [\p{L} ]{0,30}(?:call|contact|send|sign|look|check|reply|measure|come|ring)|get (?!(?:me|us|it|this|that|back|ready|used|to|in|on|the|you|here|there|home|out|rid|hold)\b)\p{L}+ to (?!(?:me|us|you|the|work)\b)\p{L}+|(?:someone|somebody|anyone|one) (?:from|in|on|of) your\b|(?:your (?:colleague|treasurer|accountant|assistant|electrician|carpenter|caretaker|bookkeeper|secretary|team|office|people|volunteers?|staff|warden))\b)/u';
 
     /** The sender answers it at once. */
     private const SELF_ANSWER = '/^(?:yes|no|well|i think|we think|i guess|of course|absolutely|because|maybe|perhaps|probably|exactly|nobody|no one|nothing|certainly|the answer|i don\'t know|i doubt|i for one|it (?:was|is|turns out)|that\'s (?:right|what)|you guessed|not (?:yet|me|at all|really))\b/u';
@@ -106,7 +106,8 @@ final readonly class English extends Tongue
 
     public function perhaps(): string
     {
-        return '/\b(?:you|your|ur|yours)\b.*\b(?:needs?|needed|needing|must|required?|send|sign|reply|respond|confirm|return|pay|decide|approve|approval|signature|deadline|urgent(?:ly)?|asap|overdue|outstanding|reminder|hear back|get back|missing|owe|turn to|up to you)\b
+        return '/\b(?:you|u)\b.*\b(?:needs?|must|send|sign|reply|respond|confirm|return|pay|decide|approve|owe|hear back|get back|turn to|up to you)\b
+            |\b(?:you|your|ur|yours)\b.*\b(?:needed|needing|required?|approval|signature|deadline|urgent(?:ly)?|asap|overdue|outstanding|reminder|missing)\b
             |\b(?:need|needs|must|waiting|urgent|asap|overdue|outstanding|chasing|missing|require[sd]?|hoping|counting|expecting|depends?)\b.*\b(?:you|your|ur|yours)\b
             |^(?:so\s+|and\s+|but\s+)?(?:we|i)\s+(?:(?:still|also|really|now)\s+)?need\s+(?!to\b|not\b)(?!.*\b(?:and|but|which|so)\s+(?:i|we)\b)
             |\b(?:please|pls|plz|kindly|asap|rsvp)\b/xu';
@@ -238,7 +239,7 @@ final readonly class English extends Tongue
             [RequestForm::Need, "/\\b(?:i|we)\\s+(?:still\\s+|apparently\\s+|so\\s+far\\s+)?(?:do(?:n't|\\s+not)\\s+(?:yet\\s+|seem\\s+to\\s+|appear\\s+to\\s+)?have|have(?:n't|\\s+not)(?:\\s+yet|\\s+still)?\\s+(?:received|got|had|seen)|(?:have|'ve)\\s+(?:still\\s+)?not\\s+(?:yet\\s+)?(?:received|got|had|seen))\\s+
                 (?<do>(?:{$your}\\b|an?\\s+(?:{$answer})\\b|any(?:thing)?\\b(?=.*\\b(?:from\\s+you|back|yet|answer|reply|response)\\b)|(?:the|it|them)\\b(?=.*\\b(?:yet|from\\s+you|back)\\b)).*)/xu"],
             [RequestForm::Need, "/\\b(?:i|we)\\s+still\\s+(?:do(?:n't|\\s+not)\\s+have|have(?:n't|\\s+not)\\s+(?:received|got|had|seen))\\s+(?<do>(?:the|your|any|it|them|an?\\s+(?:{$answer}))\\b(?!\\s+(?:faintest|foggiest|time|money|heart|energy|slightest)).*)/xu"],
-            [RequestForm::Need, "/\\b(?:(?:i|we)\\s+)?have(?:n't|\\s+not)\\s+(?:yet\\s+|still\\s+)?heard\\s+(?:anything\\s+)?(?<do>(?:back\\b|from\\s+you\\b).*)/xu"],
+            [RequestForm::Need, "/\\b(?:(?:i|we)\\s+)?have(?:n't|\\s+not)\\s+(?:yet\\s+|still\\s+)?heard\\s+(?:anything\\s+)?(?<do>(?:back\\b|from\\s+you\\b)(?!\\s+(?:since|for|in)\\b).*)/xu"],
             [RequestForm::Need, "/\\b(?:i|we)(?:\\s+have|'ve)?\\s+(?:still\\s+)?(?:had|heard|received|got)\\s+(?:nothing|no)\\s+(?<do>(?:from\\s+you|back|{$answer}).*)/xu"],
             [RequestForm::Need, "/\\b(?:(?:i|we)(?:'m|'re|\\s+am|\\s+are|'ve\\s+been|\\s+have\\s+been)?\\s+)?still\\s+(?:waiting\\s+(?:for|on)|missing|lacking|short\\s+of)\\s+(?<do>(?:you|{$your}|the|an?|some|two|three|\\d+)\\b(?!.*\\bfrom\\s+(?!you)\\p{L})(?!\\s+(?:parts?|delivery|bus|train|weather|results?|council|insurance|supplier)\\b).*)/xu"],
             [RequestForm::Need, "/\\b(?:i|we)(?:'m|'re|\\s+am|\\s+are)\\s+(?:(?:only|just|now|still)\\s+)*missing\\s+(?<do>{$your}\\b.*)/xu"],
@@ -308,6 +309,12 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/^(?:(?:still|just|only|urgently|now)\s+)*(?:needs?|needing|want|missing|lacking)\s+(?<do>.*\bfrom\s+you\b.*)/xu'],
             // "Before we can begin, we need the signed contract"
             [RequestForm::Need, '/^(?:before|to|in\s+order\s+to|until|so\s+that|for\s+(?:this|that))\b[^,?.!]{3,80}?,?\s+(?:we|i)\s+(?:(?:still|also|will|now|first)\s+)*(?:need|require|lack)\s+(?<do>(?:the|an?|your|two|three|all|both|proof|some)\b.*)/xu'],
+            // "We need the bank statements and the list of members"
+            [RequestForm::Need, "/^(?:(?:and|so|also|therefore|for\\s+\\p{L}+)[,\\s]+)?(?:we|i)\\s+(?:(?:still|also|now|only|just|will|would)\\s+)*need\\s+(?<do>(?:the|your|an?|two|three|both|all)\\s+(?:\\p{L}+\\s+){0,2}?(?:{$thing}|statements?|documents?|papers?|forms?|details|receipts?|minutes|measurements?|accounts?|contract|names?|certificates?|files?|passport|information|proof)\\b(?!.*\\b(?:and|but|so|which)\\s+(?:i|we|he|she|they)\\b).*)/xu"],
+            // "Your signature on the minutes is the last that is missing"
+            [RequestForm::Need, "/(?<do>\\b{$your}\\s+\\p{L}+\\b[^.;,]{0,60}\\b(?:is|are)\\b[^.;,]{0,30}\\b(?:missing|outstanding|lacking|needed)\\b(?!\\s+no).*)/xu"],
+            // "To keep it, log in before the end of the month"
+            [RequestForm::Order, '/^(?:if|to|in\s+order\s+to|should)\b[^,?.!]{3,60},\s+(?:please\s+)?(?<do>(?:log|sign)\s+(?:in|on)\b.*\b(?:by|before|until|within)\b.*)/xu'],
             // "For your approval"
             [RequestForm::Need, "/^(?:for|awaiting)\\s+(?<do>{$your}\\s+(?:approval|signature|review|comments?|confirmation|decision|consent|sign-?\\s?off|correction|action|attention\\s+and)\\b.*)/xu"],
             // "The balance of £120 is due", "payment is two weeks late"

@@ -80,7 +80,7 @@ final readonly class French extends Tongue
             'le' => 'the', 'la' => 'the', 'les' => 'the', 'du' => 'the', 'de' => 'of', 'au' => 'the', 'à' => 'at', 'vers' => 'around',
             'un' => 'one', 'une' => 'one', 'deux' => 'two', 'trois' => 'three', 'quatre' => 'four', 'cinq' => 'five', 'six' => 'six', 'sept' => 'seven', 'huit' => 'eight', 'dix' => 'ten', 'quinze' => 'fifteen',
             'avant' => 'before', "d'ici" => 'by', 'jusqu' => 'until', "jusqu'au" => 'until', "jusqu'à" => 'until', 'tard' => 'latest', 'depuis' => 'since', 'échéance' => 'deadline', 'délai' => 'deadline', 'pour' => 'by',
-            'réunion' => 'meeting', 'rendez-vous' => 'appointment', 'rencontre' => 'meeting', 'aura' => 'takes', 'lieu' => 'place', 'visite' => 'visit', 'concert' => 'concert', 'fête' => 'party', 'dîner' => 'dinner', 'sortie' => 'visit', 'annulé' => 'cancelled', 'annulée' => 'cancelled', 'commence' => 'begins', 'invitons' => 'invite', 'sera' => 'will', 'seront' => 'will', 'fermé' => 'is closed', 'fermée' => 'is closed', 'étions' => 'were', 'étaient' => 'were', 'sommes' => 'were', 'était' => 'was', 'avons' => 'have',
+            'réunion' => 'meeting', 'rendez-vous' => 'appointment', 'rencontre' => 'meeting', 'aura' => 'takes', 'lieu' => 'place', 'visite' => 'visit', 'concert' => 'concert', 'fête' => 'party', 'dîner' => 'dinner', 'sortie' => 'visit', 'annulé' => 'cancelled', 'annulée' => 'cancelled', 'commence' => 'begins', 'invitons' => 'invite', 'sera' => 'will', 'seront' => 'will', 'venir' => 'come', 'viens' => 'come', 'venez' => 'come', 'passer' => 'visit', 'fermé' => 'is closed', 'fermée' => 'is closed', 'étions' => 'were', 'étaient' => 'were', 'sommes' => 'were', 'était' => 'was', 'avons' => 'have',
         ];
     }
 

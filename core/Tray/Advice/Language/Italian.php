@@ -77,7 +77,7 @@ final readonly class Italian extends Tongue
             'il' => 'the', 'la' => 'the', 'le' => 'at', 'alle' => 'at', 'ore' => 'at', 'del' => 'the', 'della' => 'the', 'al' => 'the', 'di' => 'of', 'lo' => 'the',
             'un' => 'one', 'una' => 'one', 'due' => 'two', 'tre' => 'three', 'quattro' => 'four', 'cinque' => 'five', 'sei' => 'six', 'sette' => 'seven', 'otto' => 'eight', 'dieci' => 'ten', 'quindici' => 'fifteen',
             'entro' => 'by', 'prima' => 'before', 'fino' => 'until', 'tardi' => 'the latest', 'scadenza' => 'deadline', 'scade' => 'due', 'termine' => 'deadline', 'per' => 'by', 'dal' => 'since',
-            'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place', 'sarà' => 'will', 'saranno' => 'will', 'chiuso' => 'is closed', 'chiusa' => 'is closed', 'eravamo' => 'were', 'erano' => 'were', 'siamo' => 'were', 'tornati' => 'came', 'era' => 'was',
+            'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place', 'sarà' => 'will', 'saranno' => 'will', 'venire' => 'come', 'vieni' => 'come', 'venite' => 'come', 'passare' => 'visit', 'chiuso' => 'is closed', 'chiusa' => 'is closed', 'eravamo' => 'were', 'erano' => 'were', 'siamo' => 'were', 'tornati' => 'came', 'era' => 'was',
         ];
     }
 

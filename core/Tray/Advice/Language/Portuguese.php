@@ -74,7 +74,7 @@ final readonly class Portuguese extends Tongue
             'o' => 'the', 'a' => 'the', 'as' => 'at', 'às' => 'at', 'do' => 'the', 'da' => 'the', 'no' => 'on', 'na' => 'on', 'ao' => 'the', 'de' => 'of', 'em' => 'in',
             'um' => 'one', 'uma' => 'one', 'dois' => 'two', 'duas' => 'two', 'três' => 'three', 'quatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'sete' => 'seven', 'oito' => 'eight', 'dez' => 'ten', 'quinze' => 'fifteen',
             'até' => 'by', 'antes' => 'before', 'prazo' => 'deadline', 'vence' => 'due', 'limite' => 'deadline', 'desde' => 'since', 'para' => 'by',
-            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'jantar' => 'dinner', 'passeio' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'está' => 'is', 'estão' => 'are', 'estará' => 'will', 'será' => 'will', 'fechado' => 'closed', 'fechada' => 'closed', 'estivemos' => 'were', 'fomos' => 'were', 'estava' => 'was', 'eram' => 'were', 'foi' => 'was', 'era' => 'was',
+            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'jantar' => 'dinner', 'passeio' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'está' => 'is', 'estão' => 'are', 'estará' => 'will', 'será' => 'will', 'vir' => 'come', 'vens' => 'come', 'passar' => 'visit', 'fechado' => 'closed', 'fechada' => 'closed', 'estivemos' => 'were', 'fomos' => 'were', 'estava' => 'was', 'eram' => 'were', 'foi' => 'was', 'era' => 'was',
         ];
     }
 

@@ -76,7 +76,7 @@ final readonly class Spanish extends Tongue
             'el' => 'the', 'la' => 'the', 'las' => 'at', 'los' => 'the', 'del' => 'the', 'al' => 'the', 'de' => 'of', 'a' => 'at', 'en' => 'in',
             'un' => 'one', 'una' => 'one', 'dos' => 'two', 'tres' => 'three', 'cuatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'siete' => 'seven', 'ocho' => 'eight', 'diez' => 'ten', 'quince' => 'fifteen',
             'antes' => 'before', 'hasta' => 'until', 'para' => 'by', 'tardar' => 'the latest', 'desde' => 'since', 'plazo' => 'deadline', 'vence' => 'due', 'límite' => 'deadline',
-            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party', 'cena' => 'dinner', 'excursión' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'está' => 'is', 'están' => 'are', 'estará' => 'will', 'será' => 'will', 'cerrado' => 'closed', 'cerrada' => 'closed', 'estuvimos' => 'were', 'fuimos' => 'were', 'estuve' => 'was', 'estaba' => 'was', 'eran' => 'were', 'vimos' => 'saw', 'fue' => 'was', 'era' => 'was',
+            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party', 'cena' => 'dinner', 'excursión' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'está' => 'is', 'están' => 'are', 'estará' => 'will', 'será' => 'will', 'venir' => 'come', 'vienes' => 'come', 'viene' => 'suits', 'cerrado' => 'closed', 'cerrada' => 'closed', 'estuvimos' => 'were', 'fuimos' => 'were', 'estuve' => 'was', 'estaba' => 'was', 'eran' => 'were', 'vimos' => 'saw', 'fue' => 'was', 'era' => 'was',
         ];
     }
 

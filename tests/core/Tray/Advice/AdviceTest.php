@@ -23,7 +23,7 @@ use ZippyTray\Core\Tray\Advice\Request;
 final class AdviceTest extends TestCase
 {
     /** Part => the least precision and recall, or share of right ones, of the letters that rules were made for. */
-    private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.98, 0.98], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.98, 0.98]];
+    private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.98, 0.98], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.97, 0.97]];
 
     /** The same of letters that are kept apart: no rule was ever changed for one of them. */
     private const FLOORS_APART = ['requests' => [0.95, 0.92], 'dates' => [0.84, 0.86], 'decisions' => [0.85, 0.85], 'deadlines' => [0.89, 0.92], 'appointments' => [0.80, 0.80]];
