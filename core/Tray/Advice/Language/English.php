@@ -11,18 +11,18 @@ final readonly class English extends Tongue
     private const THANKS = '/^\s*(?:thanks|thank you|cheers|many thanks)(?: so much| very much| a lot)?[,]? (?=(?:please|could|can|would)\b)/u';
 
     /** Where something that is asked can begin within a sentence. */
-    private const BEGIN = '(?:^|\b(?:if|when|once|after|before|while|as soon as)\b[^,?.]{3,60}\s|[,;:(–—]\s*|\s-\s|\b(?:and|but|so|then|also|or|if so|if not|otherwise|therefore|that said|in that case|ps|p\.s\.)[\s,:.]+)';
+    private const BEGIN = '(?:^|\b(?:if|when|once|after|before|while|as\s+soon\s+as)\b[^,?.]{3,60}\s|[,;:(–—]\s*|\s-\s|\b(?:and|but|so|then|also|or|if\s+so|if\s+not|otherwise|therefore|that\s+said|in\s+that\s+case|ps|p\.s\.)[\s,:.]+)';
 
-    private const SOFTLY = '(?:please|pls|plz|kindly|perhaps|possibly|maybe|also|just|still|then|now|quickly|both|all|each|again|by any chance|at least|at some point|in the meantime|for me|ever so kindly|go ahead and|take a moment to|be so kind as to|be so good as to|try to|try and)[\s,]+';
+    private const SOFTLY = '(?:please|pls|plz|kindly|perhaps|possibly|maybe|also|just|still|then|now|quickly|both|all|each|again|by\s+any\s+chance|at\s+least|at\s+some\s+point|in\s+the\s+meantime|for\s+me|ever\s+so\s+kindly|go\s+ahead\s+and|take\s+a\s+moment\s+to|be\s+so\s+kind\s+as\s+to|be\s+so\s+good\s+as\s+to|try\s+to|try\s+and)[\s,]+';
 
-    private const YOU = '(?:you(?: all| both| guys| two)?|u|ya|someone|somebody|anyone|anybody|one of you|either of you|any of you|your (?:team|office|people|side|colleagues?))';
+    private const YOU = '(?:you(?:\s+all|\s+both|\s+guys|\s+two)?|u|ya|someone|somebody|anyone|anybody|one\s+of\s+you|either\s+of\s+you|any\s+of\s+you|your\s+(?:team|office|people|side|colleagues?))';
 
     /** Verbs that, at the beginning of a sentence, tell somebody to do something. */
-    private const ORDERS = 'let (?:me|us) (?:know|have|see)|let\'s have your|put me down|send|email|mail|forward|give|tell|call|ring|phone|text|drop (?:me|us|by)|have a (?:look|think|go|read)|take a look|look (?:at|into|over|through)|check|double-check|confirm|reply|respond|answer|return|sign|fill (?:in|out)|complete|pay|settle|transfer|bring|pass|review|read|update|add|book|reserve|order|print|post|submit|upload|register|rsvp|ask|get (?:me|us|in touch|back)|come back to|choose|pick|decide|provide|prepare|write|draft|arrange|organi[sz]e|share|state|specify|indicate|advise|inform|include|attach|cancel|change|correct|collect|deliver|hand (?:in|over)|keep (?:me|us)|put|set up|find out|report|renew|replace|test(?=\s+(?:the|it|this|that|your|both|all|whether|my|our))|verify|approve|translate|list|name|tick|mark|quote|see whether|see if|have your|stop|turn off|switch off|lock|unlock|open|close|clear|move|leave|take'
-        .'|initial|vote|fax|scan|copy|hold|count me|remove|delete|buy|fetch|find|measure|weigh|count|compare|fix|repair|mend|clean|wash|sweep|empty|fill|install|deliver|dispatch|ship|issue|reissue|refund|credit|charge|cancel|postpone|reschedule|confirm|schedule|plan|finish|start|begin|proofread|edit|shorten|rewrite|format|number|label|sort|file|scan|archive|backup|back up|upgrade|invite|remind|warn|introduce|recommend|nominate|appoint|hire|interview|approve|reject|accept|decline|countersign|witness|stamp|notarise|claim|apply|enrol|enter|join|say|see (?:that|to)|get hold of|try|work out|sort out|point out|pass|note down|write down|jot down|look up|look out|dig out|hunt down|chase|speak to|talk to|meet|visit|pick up|drop off|bring back|take back|hand back|give back|pay back|put back|water|feed|walk|wake|drive|park|load|unload|pack|unpack|wrap|label|hang|paint|draw|design|make|do|use|allow|grant|extend|shut|secure|cover|wear|mind(?=\s+you\s+\p{L})';
+    private const ORDERS = 'let\s+(?:me|us)\s+(?:know|have|see)|let\'s\s+have\s+your|put\s+me\s+down|send|email|mail|forward|give|tell|call|ring|phone|text|drop\s+(?:me|us|by)|have\s+a\s+(?:look|think|go|read)|take\s+a\s+look|look\s+(?:at|into|over|through)|check|double-check|confirm|reply|respond|answer|return|sign|fill\s+(?:in|out)|complete|pay|settle|transfer|bring|pass|review|read|update|add|book|reserve|order|print|post|submit|upload|register|rsvp|ask|get\s+(?:me|us|in\s+touch|back)|come\s+back\s+to|choose|pick|decide|provide|prepare|write|draft|arrange|organi[sz]e|share|state|specify|indicate|advise|inform|include|attach|cancel|change|correct|collect|deliver|hand\s+(?:in|over)|keep\s+(?:me|us)|put|set\s+up|find\s+out|report|renew|replace|test(?=\s+(?:the|it|this|that|your|both|all|whether|my|our))|verify|approve|translate|list|name|tick|mark|quote|see\s+whether|see\s+if|have\s+your|stop|turn\s+off|switch\s+off|lock|unlock|open|close|clear|move|leave|take'
+        .'|initial|vote|fax|scan|copy|hold|count\s+me|remove|delete|buy|fetch|find|measure|weigh|count|compare|fix|repair|mend|clean|wash|sweep|empty|fill|install|deliver|dispatch|ship|issue|reissue|refund|credit|charge|cancel|postpone|reschedule|confirm|schedule|plan|finish|start|begin|proofread|edit|shorten|rewrite|format|number|label|sort|file|scan|archive|backup|back\s+up|upgrade|invite|remind|warn|introduce|recommend|nominate|appoint|hire|interview|approve|reject|accept|decline|countersign|witness|stamp|notarise|claim|apply|enrol|enter|join|say|see\s+(?:that|to)|get\s+hold\s+of|try|work\s+out|sort\s+out|point\s+out|pass|note\s+down|write\s+down|jot\s+down|look\s+up|look\s+out|dig\s+out|hunt\s+down|chase|speak\s+to|talk\s+to|meet|visit|pick\s+up|drop\s+off|bring\s+back|take\s+back|hand\s+back|give\s+back|pay\s+back|put\s+back|water|feed|walk|wake|drive|park|load|unload|pack|unpack|wrap|label|hang|paint|draw|design|make|do|use|allow|grant|extend|shut|secure|cover|wear|mind(?=\s+you\s+\p{L})';
 
     /** What may follow such a verb, so that it is none of the other words that look like it. */
-    private const OBJECT = '(?=\s+(?:\p{L}+\s+(?:whether|if|about|when|what|how)\b|me|us|him|her|them|it|your|my|our|his|their|the|a|an|this|that|these|those|both|all|any|each|every|one|two|three|by|before|until|on|in|with|through|over|whether|if|when|how|what|which|who|where|why|back|back by|to|some|at|for|as|and|\d|[A-Z]|(?:up|out|down|off|away|together|over|through)\s+(?:the|your|my|our|an?|all|both|two|three|some|with|from|what|how|it|them)\b)|\s*[.!,]|\s*$)';
+    private const OBJECT = '(?=\s+(?:\p{L}+\s+(?:whether|if|about|when|what|how)\b|me|us|him|her|them|it|your|my|our|his|their|the|a|an|this|that|these|those|both|all|any|each|every|one|two|three|by|before|until|on|in|with|through|over|whether|if|when|how|what|which|who|where|why|back|back\s+by|to|some|at|for|as|and|\d|[A-Z]|(?:up|out|down|off|away|together|over|through)\s+(?:the|your|my|our|an?|all|both|two|three|some|with|from|what|how|it|them)\b)|\s*[.!,]|\s*$)';
 
     /** Beginnings of what only sounds like a request. */
     private const COURTESY = [
@@ -58,8 +58,8 @@ final readonly class English extends Tongue
 
     /** What a question may begin with. */
     /** What one does to a machine: where somebody is told to, it is explained rather than asked. */
-    private const HOW_TO = '(?:first |just |simply |only |then )*(?:restart|reboot|reset|click|press|tap|scroll|select|install|uninstall|run|type|unplug|plug|hold|turn (?:it|the|your) .*(?:off|on)\b|switch (?:it|the) (?:off|on)|log (?:in|out|off)|sign (?:in|out)\b|go to|clear (?:the|your) cache|right-click|double-click|drag|refresh|reinstall|enter your|open (?:the|your) (?:settings|menu|app|browser|control))\b'
-        .'(?!.*\b(?:by|before|until) (?:mon|tues|wednes|thurs|fri|satur|sun|tomorrow|tonight|noon|the \d|\d))';
+    private const HOW_TO = '(?:first\s+|just\s+|simply\s+|only\s+|then\s+)*(?:restart|reboot|reset|click|press|tap|scroll|select|install|uninstall|run|type|unplug|plug|hold|turn\s+(?:it|the|your)\s+.*(?:off|on)\b|switch\s+(?:it|the)\s+(?:off|on)|log\s+(?:in|out|off)|sign\s+(?:in|out)\b|go\s+to|clear\s+(?:the|your)\s+cache|right-click|double-click|drag|refresh|reinstall|enter\s+your|open\s+(?:the|your)\s+(?:settings|menu|app|browser|control))\b'
+        .'(?!.*\b(?:by|before|until)\s+(?:mon|tues|wednes|thurs|fri|satur|sun|tomorrow|tonight|noon|the\s+\d|\d))';
 
     private const OPENING = '["\'(]*(?:(?:so|and|but|well|oh|now|hey|great|wonderful|brilliant|fantastic|lovely|marvellous|perfect|super|ps|p\.s\.)[,:.!]?\s+)*';
 
@@ -161,42 +161,221 @@ final readonly class English extends Tongue
     private function direct(): array
     {
         [$begin, $softly, $you, $orders, $object] = [self::BEGIN, self::SOFTLY, self::YOU, self::ORDERS, self::OBJECT];
-        $verb = '(?!not\b|mind\b|have been\b|be (?:surprised|interested|pleased|delighted|aware)|believe|imagine|guess|see (?:that|why|how)|tell (?:that|from)|hardly|only|never|always|probably|expect|find (?:more|out more|us|our)|save up|feel|like to\b|like a\b|prefer|rather)(?<do>\p{L}.*)';
+        $verb = '(?!not\b|mind\b|have\s+been\b|be\s+(?:surprised|interested|pleased|delighted|aware)|believe|imagine|guess|see\s+(?:that|why|how)|tell\s+(?:that|from)|hardly|only|never|always|probably|expect|find\s+(?:more|out\s+more|us|our)|save\s+up|feel|like\s+to\b|like\s+a\b|prefer|rather)(?<do>\p{L}.*)';
 
         return [
-            [RequestForm::Order, "/{$begin}(?:{$softly})*(?:could|can|would|will|may|might|cn|cld|cud|wld|wud|cd) {$you}[\\s,]+(?:be able to |be willing to |be so kind(?: as)? to |be kind enough to )?(?:{$softly})*{$verb}/u"],
-            [RequestForm::Order, "/{$begin}(?:are|would) you (?:be )?(?:able|willing|happy|prepared) to {$verb}/u"],
-            [RequestForm::Order, "/{$begin}(?:please|pls|plz|kindly)[\\s,]+(?:(?:could|can|would|will) you[\\s,]+)?(?:(?:also|just|do(?! not)|then|now|kindly|quickly|at least|always|both|all)\\s+)*(?<do>\\p{L}.*)/u"],
-            [RequestForm::Order, "/{$begin}(?:do you mind|would you mind|mind) (?:please )?(?<do>\\p{L}+ing\\b.*)/u"],
-            [RequestForm::Order, "/{$begin}(?:can|could|may|might) (?:i|we) (?:please |also |just |quickly )*(?:ask|trouble|bother|get|persuade|invite|beg|request|remind) (?:that )?(?:you(?: both| all)? )?(?:please )?(?:to|for) (?<do>\\p{L}.*)/u"],
-            [RequestForm::Order, "/{$begin}(?:can|could|may|might) (?:i|we) (?:please |also |just |perhaps |possibly )*(?<do>(?:have|get|borrow|see|use|take) .*)/u"],
-            [RequestForm::Order, "/{$begin}(?:would it be|is it|is there any way|would there be any way|any chance|is there a chance|is there any chance|would it be at all)\\s*(?:at all )?(?:possible |ok |okay |alright |all right |of |that |for |if )*(?:you|your)?\\s*(?:could|can|would|might|to)?\\s*(?<do>(?:to |send|give|get|have|move|bring|look|come|let|borrow|reschedul|sending|getting|having|moving|bringing)\\p{L}*.*)/u"],
-            [RequestForm::Wish, '/\b(?:i|we|it|that)(?:\'d|\'ll| would| will| should)?(?: really| very much| also| just| greatly)* (?:appreciate|be (?:\p{L}+ )?(?:great|good|grateful|glad|happy|helpful|kind|lovely|nice|wonderful|delighted|obliged|useful|fantastic|brilliant|super|ideal|perfect|best|thankful|a great help|a big help|much appreciated))(?: it)?(?: of you)?(?: to me| for us| for me)?,? if (?:you|someone|somebody) (?:could|would|can|might|were able to|will)?\s*(?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/\b(?:grateful|appreciated|appreciate it|helpful|great|good) if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/^if you (?:could|would|can) (?:'.self::SOFTLY.')*(?<do>\p{L}.*),? (?:that would|that\'d|i would|i\'d|we would|we\'d|it would|it\'d)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were|\'d been)? ?(?:just )?(?:hop(?:e|ed|ing)|wonder(?:ed|ing)?|trust)(?: that| if| whether)? (?:you|someone|somebody) (?:could|would|can|might|will|may)(?: be able to| be willing to)? (?:'.self::SOFTLY.')*(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'m| am|\'re| are| was| were)? ?(?:just )?(?:wonder(?:ed|ing)?|curious|keen to know|would like to know|\'d like to know|need to know|want to know|must know|have to know)[,]? (?<do>(?!(?:how|why|what|who|where) (?:he|she|they|our|people|everybody|others|on earth|the (?:sea|world|weather|future))\b)(?:if|whether|when|what|which|how|who|where|why|by when) .*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would| should|\'ll| must| have to)? (?:also |just |really |very much )*(?:like|love|want|wish|have|ask|request|urge|remind|need|require|expect)(?: to (?:ask|invite|remind|request))? (?:that )?(?:you(?: all| both)?|someone|somebody|one of you) (?:please )?(?:to|for) (?<do>(?!know that|know how|be aware)\p{L}.*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?:\'d| would) (?:also |really |very much )*(?:like|love|appreciate|welcome|be grateful for|be glad of|value) (?:to (?:have|get|see|hear|receive|know) )?(?<do>(?:your|the|a|an|any|some)\b .*\b(?:from you|by|before|comments?|views?|opinions?|feedback|thoughts?|input|help|advice|reply|answer|confirmation|approval|signature|decision)\b.*)/u'],
-            [RequestForm::Wish, '/\b(?:i|we)(?: am| are|\'m|\'re) (?:writing to ask|asking|inviting) (?:you |whether |if |for |to )+(?<do>\p{L}.*)/u'],
-            [RequestForm::Wish, '/^grateful (?:for|if you (?:could|would)) (?<do>\p{L}.*)/u'],
-            [RequestForm::Need, '/\b(?:i|we|they)(?:\'d|\'ll| would| will| do|\'re| are|\'m| am)?(?: still| also| urgently| now| just| really| currently| therefore)* (?:need|needing|require|lack|missing|awaiting|await|waiting (?:for|on)|waiting to (?:receive|hear)|chasing|short of) (?<do>(?:(?:only |just |still )?(?:your|you)\b|(?:from you|the following|back from you|an? (?:answer|reply|decision|confirmation|signature)|(?:(?!\.).)*\b(?:from you|back from you|from your side)\b)).*)/u'],
-            [RequestForm::Need, '/\b(?:i|we)(?:\'d|\'ll| would| will| do)?(?: still| also| urgently| now| just| really)* (?:need|require) (?<do>(?:the|a|an|to know|to have|to receive|it|them|this|these|those|all|both|two|three|\d+) .*\b(?:by|before|no later|until|latest|at the latest|as soon as|asap|today|tomorrow|this week|in time|back)\b.*)/u'],
-            [RequestForm::Need, '/\byou(?:\'ll| will| would)?(?: still| also| now| just| do| both| all| therefore)* (?:need to|have to|must|are (?:(?:kindly|hereby|therefore|cordially) )*(?:asked|required|requested|invited|summoned|ordered|instructed|directed|called(?: up)?on) to|are (?:due|supposed|meant) to|ought to) (?<do>(?!'.self::HOW_TO.')(?!be (?:tired|joking|kidding|mad|busy|so)|have (?:heard|seen|been|noticed|had)|know|see it|(?:come|visit|drop in|stay|try)\b.*\b(?:one day|some ?day|some ?time|again soon)\b|have (?:gone|left|been|had)\b|laugh|love|admire|hand it|understand|smile|wait and see|think|feel|remember that|admit|agree that|try it)\p{L}.*)/u'],
-            [RequestForm::Order, "/{$begin}(?:perhaps|maybe|possibly) {$you} (?:could|can|would) {$verb}/u"],
-            [RequestForm::Wish, '/\bwonder(?:ed|ing)?,? (?<do>(?:if|whether) (?:we|i|it|there)\b.*)/u'],
-            [RequestForm::Wish, '/\byour (?<do>[\p{L} -]{3,40}? (?:would be|is|are|will be) (?:\p{L}+ )?(?:appreciated|welcome)\b.*)/u'],
-            [RequestForm::Need, '/\blook(?:ing)? forward to (?:receiving|getting|having|seeing) (?<do>your .*\b(?:by|before|until|no later)\b.*)/u'],
-            [RequestForm::Need, '/\blook(?:ing)? forward to hearing from you (?<do>(?:by|before|no later)\b.*)/u'],
-            [RequestForm::Need, '/^(?:still |just |urgently )?(?:need|needing|waiting for|waiting on|awaiting|missing) (?<do>(?:your|this|it|these|the \p{L}+ (?:by|before|from)|an answer|a reply|a decision)\b.*)/u'],
-            [RequestForm::Need, '/\bfor (?:you to (?<do>(?:sign|return|review|complete|check|fill|read|approve|confirm|look|comment|decide|choose|pay)\b.*))/u'],
-            [RequestForm::Need, '/\b(?:attached|enclosed|here|below|sent)\b.*\bfor (?<do>your (?:signature|approval|review|comments?|correction|confirmation|decision|feedback|consent|attention and signature)\b.*)/u'],
-            [RequestForm::Need, '/^(?<do>(?!(?:he|she|we|i|you) )[\p{L}\d .,€$£%\/\'-]{3,80}? (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) (?:reach us|arrive|be (?:sent|returned|submitted|received|paid|in|back|ready|done|finished|out|up|online|cleared|approved|signed off|corrected|ordered|\p{L}+(?:ed|wn|pt)|with (?:us|me)|here|filed|handed in|signed|completed|made|registered|settled|sent in|uploaded|delivered))\b.*\b(?:by(?! now)|before|no later|until|within)\b.*)/u'],
-            [RequestForm::Need, '/\b(?:your|an? (?:answer|reply|decision|confirmation)) (?<do>[\p{L} -]{3,40}?(?:is|are) (?:still )?(?:needed|required|requested|missing|outstanding|expected)\b.*)/u'],
-            [RequestForm::Order, "/^(?!first\\b.*\\bthen\\b(?!.*\\b(?:me|us)\\b))(?:(?:do|action(?: required| needed)?|to ?do|reminder|important|urgent|next step|so|then|and|also|first|next|finally|ok|okay|now|just|but|in return|meanwhile|in the meantime|when you (?:can|have a moment|get a chance|are back)|if (?:possible|you can|you agree|it suits(?: you)?|that works(?: for you)?|that suits(?: you)?|you don't mind|convenient|so|yes|not)|once (?:done|you have it))[,:]?\\s+(?:[–-]\\s+)?)?(?<do>(?:{$orders})\\b(?<!let me start){$object}.*)/u"],
-            [RequestForm::Order, "/{$begin}(?<do>(?:remember to|do(?:n't| not) forget (?:to|that|your|the)|make sure(?! (?:that )?you (?:".self::HOW_TO.'|have|use|keep|are))|be sure to(?! '.self::HOW_TO.'))\\b.*)/u'],
-            [RequestForm::Order, "/^(?:please|pls|plz|kindly) (?:find|see|note|read)\\b.*\\band (?:please )?(?<do>(?:{$orders})\\b{$object}.*)/u"],
-            [RequestForm::Order, '/^(?<do>[^?]{3,120}?),? (?:please|pls)[.!]*$/u'],
+            // "Could you please send me the plan?"
+            [RequestForm::Order, '/
+                '.$begin.'(?:'.$softly.')*(?:could|can|would|will|may|might|cn|cld|cud|wld|wud|cd)\s+'.$you.'[\s,]+
+                (?:be\s+able\s+to\s+|be\s+willing\s+to\s+|be\s+so\s+kind(?:\s+as)?\s+to\s+|be\s+kind\s+enough\s+to\s+)?
+                (?:'.$softly.')*'.$verb.'
+            /xu'],
+            // "Would you be able to come?"
+            [RequestForm::Order, '/
+                '.$begin.'(?:are|would)\s+you\s+(?:be\s+)?(?:able|willing|happy|prepared)\s+to\s+'.$verb.'
+            /xu'],
+            // "Please also check the list"
+            [RequestForm::Order, '/
+                '.$begin.'(?:please|pls|plz|kindly)[\s,]+(?:(?:could|can|would|will)\s+you[\s,]+)?
+                (?:(?:also|just|do(?!\s+not)|then|now|kindly|quickly|at\s+least|always|both|all)\s+)*
+                (?<do>\p{L}.*)
+            /xu'],
+            // "Would you mind checking it?"
+            [RequestForm::Order, '/
+                '.$begin.'(?:do\s+you\s+mind|would\s+you\s+mind|mind)\s+
+                (?:please\s+)?(?<do>\p{L}+ing\b.*)
+            /xu'],
+            // "May I ask you to send it?"
+            [RequestForm::Order, '/
+                '.$begin.'(?:can|could|may|might)\s+(?:i|we)\s+
+                (?:please\s+|also\s+|just\s+|quickly\s+)*
+                (?:ask|trouble|bother|get|persuade|invite|beg|request|remind)\s+
+                (?:that\s+)?(?:you(?:\s+both|\s+all)?\s+)?
+                (?:please\s+)?(?:to|for)\s+(?<do>\p{L}.*)
+            /xu'],
+            // "Could I have your numbers?"
+            [RequestForm::Order, '/
+                '.$begin.'(?:can|could|may|might)\s+(?:i|we)\s+
+                (?:please\s+|also\s+|just\s+|perhaps\s+|possibly\s+)*
+                (?<do>(?:have|get|borrow|see|use|take)\s+.*)
+            /xu'],
+            // "Would it be possible to move it?"
+            [RequestForm::Order, '/
+                '.$begin.'(?:would\s+it\s+be|is\s+it|is\s+there\s+any\s+way|would\s+there\s+be\s+any\s+way|any\s+chance|
+                is\s+there\s+a\s+chance|is\s+there\s+any\s+chance|would\s+it\s+be\s+at\s+all)\s*
+                (?:at\s+all\s+)?(?:possible\s+|ok\s+|okay\s+|alright\s+|all\s+right\s+|of\s+|that\s+|for\s+|if\s+)*
+                (?:you|your)?\s*(?:could|can|would|might|to)?\s*
+                (?<do>(?:to\s+|send|give|get|have|move|bring|look|come|let|borrow|reschedul|sending|getting|having|moving|
+                bringing)\p{L}*.*)
+            /xu'],
+            // "It would be great if you could look at it"
+            [RequestForm::Wish, '/
+                \b(?:i|we|it|that)(?:\'d|\'ll|\s+would|\s+will|\s+should)?
+                (?:\s+really|\s+very\s+much|\s+also|\s+just|\s+greatly)*\s+
+                (?:appreciate|be\s+(?:\p{L}+\s+)?(?:great|good|grateful|glad|happy|helpful|kind|lovely|nice|wonderful|
+                delighted|obliged|useful|fantastic|brilliant|super|ideal|perfect|best|thankful|a\s+great\s+help|a\s+big\s+help|
+                much\s+appreciated))(?:\s+it)?(?:\s+of\s+you)?
+                (?:\s+to\s+me|\s+for\s+us|\s+for\s+me)?,?\s+if\s+
+                (?:you|someone|somebody)\s+(?:could|would|can|might|were\s+able\s+to|will)?\s*
+                (?:'.self::SOFTLY.')*(?<do>\p{L}.*)
+            /xu'],
+            // "Grateful if you would sign"
+            [RequestForm::Wish, '/
+                \b(?:grateful|appreciated|appreciate\s+it|helpful|great|good)\s+if\s+you\s+
+                (?:could|would|can)\s+(?:'.self::SOFTLY.')*
+                (?<do>\p{L}.*)
+            /xu'],
+            // "If you could send it, that would help"
+            [RequestForm::Wish, '/
+                ^if\s+you\s+(?:could|would|can)\s+(?:'.self::SOFTLY.')*
+                (?<do>\p{L}.*),?\s+(?:that\s+would|that\'d|i\s+would|i\'d|we\s+would|we\'d|it\s+would|it\'d)
+            /xu'],
+            // "I was hoping that you might have a key"
+            [RequestForm::Wish, '/
+                \b(?:i|we)(?:\'m|\s+am|\'re|\s+are|\s+was|\s+were|\'d\s+been)?\s*
+                (?:just\s+)?(?:hop(?:e|ed|ing)|wonder(?:ed|ing)?|trust)
+                (?:\s+that|\s+if|\s+whether)?\s+(?:you|someone|somebody)\s+
+                (?:could|would|can|might|will|may)(?:\s+be\s+able\s+to|\s+be\s+willing\s+to)?\s+
+                (?:'.self::SOFTLY.')*(?<do>\p{L}.*)
+            /xu'],
+            // "I wonder whether it is open"
+            [RequestForm::Wish, '/
+                \b(?:i|we)(?:\'m|\s+am|\'re|\s+are|\s+was|\s+were)?\s*
+                (?:just\s+)?(?:wonder(?:ed|ing)?|curious|keen\s+to\s+know|would\s+like\s+to\s+know|\'d\s+like\s+to\s+know|
+                need\s+to\s+know|want\s+to\s+know|must\s+know|have\s+to\s+know)[,]?\s+
+                (?<do>(?!(?:how|why|what|who|where)\s+(?:he|she|they|our|people|everybody|others|on\s+earth|the\s+(?:sea|
+                world|weather|future))\b)(?:if|whether|when|what|which|how|who|where|why|by\s+when)\s+.*)
+            /xu'],
+            // "I would like you to chair it"
+            [RequestForm::Wish, '/
+                \b(?:i|we)(?:\'d|\s+would|\s+should|\'ll|\s+must|\s+have\s+to)?\s+
+                (?:also\s+|just\s+|really\s+|very\s+much\s+)*
+                (?:like|love|want|wish|have|ask|request|urge|remind|need|require|expect)
+                (?:\s+to\s+(?:ask|invite|remind|request))?\s+
+                (?:that\s+)?(?:you(?:\s+all|\s+both)?|someone|somebody|one\s+of\s+you)\s+
+                (?:please\s+)?(?:to|for)\s+(?<do>(?!know\s+that|know\s+how|be\s+aware)\p{L}.*)
+            /xu'],
+            // "I would appreciate your comments"
+            [RequestForm::Wish, '/
+                \b(?:i|we)(?:\'d|\s+would)\s+(?:also\s+|really\s+|very\s+much\s+)*
+                (?:like|love|appreciate|welcome|be\s+grateful\s+for|be\s+glad\s+of|value)\s+
+                (?:to\s+(?:have|get|see|hear|receive|know)\s+)?
+                (?<do>(?:your|the|a|an|any|some)\b\s+.*\b(?:from\s+you|by|before|comments?|views?|opinions?|feedback|thoughts?|
+                input|help|advice|reply|answer|confirmation|approval|signature|decision)\b.*)
+            /xu'],
+            // "I am writing to ask for a copy"
+            [RequestForm::Wish, '/
+                \b(?:i|we)(?:\s+am|\s+are|\'m|\'re)\s+(?:writing\s+to\s+ask|asking|inviting)\s+
+                (?:you\s+|whether\s+|if\s+|for\s+|to\s+)+
+                (?<do>\p{L}.*)
+            /xu'],
+            // "Grateful for an answer"
+            [RequestForm::Wish, '/
+                ^grateful\s+(?:for|if\s+you\s+(?:could|would))\s+
+                (?<do>\p{L}.*)
+            /xu'],
+            // "We still need your figures"
+            [RequestForm::Need, '/
+                \b(?:i|we|they)(?:\'d|\'ll|\s+would|\s+will|\s+do|\'re|\s+are|\'m|\s+am)?
+                (?:\s+still|\s+also|\s+urgently|\s+now|\s+just|\s+really|\s+currently|\s+therefore)*\s+
+                (?:need|needing|require|lack|missing|awaiting|await|waiting\s+(?:for|on)|waiting\s+to\s+(?:receive|hear)|
+                chasing|short\s+of)\s+(?<do>(?:(?:only\s+|just\s+|still\s+)?(?:your|you)\b|(?:from\s+you|the\s+following|
+                back\s+from\s+you|an?\s+(?:answer|reply|decision|confirmation|signature)|(?:(?!\.).)*\b(?:from\s+you|back\s+from\s+you|
+                from\s+your\s+side)\b)).*)
+            /xu'],
+            // "I need the list by noon"
+            [RequestForm::Need, '/
+                \b(?:i|we)(?:\'d|\'ll|\s+would|\s+will|\s+do)?
+                (?:\s+still|\s+also|\s+urgently|\s+now|\s+just|\s+really)*\s+
+                (?:need|require)\s+(?<do>(?:the|a|an|to\s+know|to\s+have|to\s+receive|it|them|this|these|those|all|both|
+                two|three|\d+)\s+.*\b(?:by|before|no\s+later|until|latest|at\s+the\s+latest|as\s+soon\s+as|asap|today|
+                tomorrow|this\s+week|in\s+time|back)\b.*)
+            /xu'],
+            // "You need to sign page four"
+            [RequestForm::Need, '/
+                \byou(?:\'ll|\s+will|\s+would)?(?:\s+still|\s+also|\s+now|\s+just|\s+do|\s+both|\s+all|\s+therefore)*\s+
+                (?:need\s+to|have\s+to|must|are\s+(?:(?:kindly|hereby|therefore|cordially)\s+)*(?:asked|required|requested|
+                invited|summoned|ordered|instructed|directed|called(?:\s+up)?on)\s+to|are\s+(?:due|supposed|meant)\s+to|
+                ought\s+to)\s+(?<do>(?!'.self::HOW_TO.')(?!be\s+(?:tired|joking|kidding|mad|busy|so)|have\s+(?:heard|seen|
+                been|noticed|had)|know|see\s+it|(?:come|visit|drop\s+in|stay|try)\b.*\b(?:one\s+day|some\s*day|some\s*time|
+                again\s+soon)\b|have\s+(?:gone|left|been|had)\b|laugh|love|admire|hand\s+it|understand|smile|wait\s+and\s+see|
+                think|feel|remember\s+that|admit|agree\s+that|try\s+it)\p{L}.*)
+            /xu'],
+            // "Perhaps you could ask around"
+            [RequestForm::Order, '/
+                '.$begin.'(?:perhaps|maybe|possibly)\s+'.$you.'\s+
+                (?:could|can|would)\s+'.$verb.'
+            /xu'],
+            // "I was wondering if we could meet"
+            [RequestForm::Wish, '/
+                \bwonder(?:ed|ing)?,?\s+(?<do>(?:if|whether)\s+(?:we|i|it|there)\b.*)
+            /xu'],
+            // "Your comments would be welcome"
+            [RequestForm::Wish, '/
+                \byour\s+(?<do>[\p{L} -]{3,40}?\s+(?:would\s+be|is|are|will\s+be)\s+(?:\p{L}+\s+)?(?:appreciated|welcome)\b.*)
+            /xu'],
+            // "Looking forward to receiving your draft by Friday"
+            [RequestForm::Need, '/
+                \blook(?:ing)?\s+forward\s+to\s+(?:receiving|getting|having|seeing)\s+
+                (?<do>your\s+.*\b(?:by|before|until|no\s+later)\b.*)
+            /xu'],
+            // "I look forward to hearing from you by Friday"
+            [RequestForm::Need, '/
+                \blook(?:ing)?\s+forward\s+to\s+hearing\s+from\s+you\s+
+                (?<do>(?:by|before|no\s+later)\b.*)
+            /xu'],
+            // "Still waiting for your answer"
+            [RequestForm::Need, '/
+                ^(?:still\s+|just\s+|urgently\s+)?(?:need|needing|waiting\s+for|waiting\s+on|awaiting|missing)\s+
+                (?<do>(?:your|this|it|these|the\s+\p{L}+\s+(?:by|before|from)|an\s+answer|a\s+reply|a\s+decision)\b.*)
+            /xu'],
+            // "Here is the form for you to sign"
+            [RequestForm::Need, '/
+                \bfor\s+(?:you\s+to\s+(?<do>(?:sign|return|review|complete|check|fill|read|approve|confirm|look|comment|
+                decide|choose|pay)\b.*))
+            /xu'],
+            // "The draft is attached for your approval"
+            [RequestForm::Need, '/
+                \b(?:attached|enclosed|here|below|sent)\b.*\bfor\s+
+                (?<do>your\s+(?:signature|approval|review|comments?|correction|confirmation|decision|feedback|consent|
+                attention\s+and\s+signature)\b.*)
+            /xu'],
+            // "The report has to be in by Friday"
+            [RequestForm::Need, '/
+                ^(?<do>(?!(?:he|she|we|i|you)\s+)[\p{L}\d .,€$£%\/\'-]{3,80}?\s+(?:must|should|ha(?:s|ve)\s+to|needs?\s+to|
+                (?:is|are)\s+to)\s+(?:reach\s+us|arrive|be\s+(?:sent|returned|submitted|received|paid|in|back|ready|done|
+                finished|out|up|online|cleared|approved|signed\s+off|corrected|ordered|\p{L}+(?:ed|wn|pt)|with\s+(?:us|
+                me)|here|filed|handed\s+in|signed|completed|made|registered|settled|sent\s+in|uploaded|delivered))\b.*\b(?:by(?!\s+now)|
+                before|no\s+later|until|within)\b.*)
+            /xu'],
+            // "Your answer is still needed"
+            [RequestForm::Need, '/
+                \b(?:your|an?\s+(?:answer|reply|decision|confirmation))\s+
+                (?<do>[\p{L} -]{3,40}?(?:is|are)\s+(?:still\s+)?(?:needed|required|requested|missing|outstanding|expected)\b.*)
+            /xu'],
+            // "Send me the plan"
+            [RequestForm::Order, '/
+                ^(?!first\b.*\bthen\b(?!.*\b(?:me|us)\b))
+                (?:(?:do|action(?:\s+required|\s+needed)?|to\s*do|reminder|important|urgent|next\s+step|so|then|and|also|
+                first|next|finally|ok|okay|now|just|but|in\s+return|meanwhile|in\s+the\s+meantime|when\s+you\s+(?:can|
+                have\s+a\s+moment|get\s+a\s+chance|are\s+back)|if\s+(?:possible|you\s+can|you\s+agree|it\s+suits(?:\s+you)?|
+                that\s+works(?:\s+for\s+you)?|that\s+suits(?:\s+you)?|you\s+don\'t\s+mind|convenient|so|yes|not)|once\s+(?:done|
+                you\s+have\s+it))[,:]?\s+(?:[–-]\s+)?)?(?<do>(?:'.$orders.')\b(?<!let\sme\sstart)'.$object.'.*)
+            /xu'],
+            // "Remember to bring the key"
+            [RequestForm::Order, '/
+                '.$begin.'(?<do>(?:remember\s+to|do(?:n\'t|\s+not)\s+forget\s+(?:to|that|your|the)|make\s+sure(?!\s+(?:that\s+)?you\s+(?:'.self::HOW_TO.'|
+                have|use|keep|are))|be\s+sure\s+to(?!\s+'.self::HOW_TO.'))\\b.*)
+            /xu'],
+            // "Please find the form attached and sign it"
+            [RequestForm::Order, '/
+                ^(?:please|pls|plz|kindly)\s+(?:find|see|note|read)\b.*\band\s+
+                (?:please\s+)?(?<do>(?:'.$orders.')\b'.$object.'.*)
+            /xu'],
+            // "The list, please"
+            [RequestForm::Order, '/
+                ^(?<do>[^?]{3,120}?),?\s+(?:please|pls)[.!]*$
+            /xu'],
         ];
     }
 
