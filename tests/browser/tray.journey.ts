@@ -12,7 +12,7 @@ test('the tray is grouped in several ways, groups fold, and one is decided as a 
   await asks.getByRole('button', { name: /^Asks/ }).click()
 
   await page.getByLabel('grouped by').selectOption('sender')
-  await expect(page.getByRole('region', { name: 'Sennen Roe' }).getByRole('listitem')).toHaveCount(2)
+  await expect(page.getByRole('region', { name: 'Sennen Roe' }).getByRole('listitem')).toHaveCount(3)
   await page.getByLabel('grouped by').selectOption('age')
   await expect(page.getByRole('region', { name: /^(Older|In the last week)$/ }).first()).toBeVisible()
   await page.getByLabel('grouped by').selectOption('advice')
