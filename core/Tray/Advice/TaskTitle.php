@@ -117,7 +117,7 @@ final readonly class TaskTitle
     /** "your corrections" are sent, "you to call" is called. */
     private function needed(string $action, string $name): string
     {
-        if (1 === preg_match('/^(?<what>.+?) (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) be (?<done>(?!sent|submitted|returned|received|handed|filed|delivered|given|made|registered|uploaded|need)\p{L}+ed|swept|written|paid|cut|put|kept|chosen|redone|rebuilt)\b\s*(?<rest>.*)$/iu', $action, $m)) {
+        if (1 === preg_match('/^(?<what>.+?) (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) be (?<done>(?!sent|submitted|returned|received|handed|filed|delivered|given|made|registered|uploaded|need)\p{L}+ed|written|paid|cut|put|kept|chosen|redone|rebuilt)\b\s*(?<rest>.*)$/iu', $action, $m)) {
             return trim(\sprintf('%s %s %s', self::ofParticiple($m['done']), $this->turned(self::small($m['what']), $name), $this->turned((string) preg_replace('/^(?:by\s|,).*$|,.*$/u', '', $m['rest']), $name)));
         }
         if (1 === preg_match('/^(?<what>.+?) (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to|would be|(?:is|are) (?:still )?(?:needed|required|requested|missing|outstanding|expected|welcome|\p{L}+ appreciated))\b/iu', $action, $m)) {
@@ -142,7 +142,7 @@ final readonly class TaskTitle
     /** "signed" is what becomes of what one signs. */
     private static function ofParticiple(string $participle): string
     {
-        $irregular = ['told' => 'tell', 'sent' => 'send', 'given' => 'give', 'said' => 'say', 'paid' => 'pay', 'brought' => 'bring', 'chosen' => 'choose', 'came' => 'come', 'swept' => 'sweep', 'written' => 'write', 'kept' => 'keep', 'redone' => 'redo', 'rebuilt' => 'rebuild', 'cut' => 'cut', 'put' => 'put'];
+        $irregular = ['told' => 'tell', 'sent' => 'send', 'given' => 'give', 'said' => 'say', 'paid' => 'pay', 'brought' => 'bring', 'chosen' => 'choose', 'came' => 'come', 'written' => 'write', 'kept' => 'keep', 'redone' => 'redo', 'rebuilt' => 'rebuild', 'cut' => 'cut', 'put' => 'put'];
         $lower = mb_strtolower($participle);
 
         return $irregular[$lower] ?? (str_ends_with($lower, 'ied') ? mb_substr($lower, 0, -3).'y' : self::infinitive(mb_substr($lower, 0, -2).'ing'));
