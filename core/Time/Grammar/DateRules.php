@@ -97,7 +97,7 @@ final readonly class DateRules
             }
         }
         $month = $this->words->month($index);
-        if (null !== $month && !$this->isCut($index + 1)) {
+        if (null !== $month && !$this->isCut($index + 1) && !($this->words->isProse && $this->words->isAfter($index + 1, 'by', 'on', 'at', 'of'))) {
             foreach ($this->dayNumber($index + 1) as $day) {
                 $end = $this->words->isProse && $this->words->is($day->next, '-', '–', 'and', 'or', 'to', '&') ? [...$this->dayNumber($day->next + 1)][0] ?? null : null;
                 if (null !== $end && null === $this->words->month($end->next)) {

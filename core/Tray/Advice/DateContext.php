@@ -101,7 +101,7 @@ final readonly class DateContext
         if (!$isInside && 0 === $lead) {
             return null;
         }
-        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
+        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|(?:given|granted|allowed|gives|grants|allows)\s+(?:us|you|me)|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
             || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
 
         return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead));
@@ -122,7 +122,13 @@ final readonly class DateContext
     /** A time alone says a date only as a deadline. */
     private function timeAlone(): ?DateReading
     {
-        return $this->spot->isDay || null === $this->spot->clock ? null : new DateReading(null, false, 0, 0);
+        if ($this->spot->isDay || null === $this->spot->clock) {
+            return null;
+        }
+        // "Could you cover the phone from two to three?" is of today.
+        $isStretch = null !== $this->request && null !== $this->spot->clock->until && 1 === preg_match(self::EVENT, $this->action);
+
+        return $isStretch ? new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to) : new DateReading(null, false, 0, 0);
     }
 
     private function rest(): DateReading

@@ -37,7 +37,9 @@ final readonly class RequestFinder
             $isPart = $sentence->isItem && [] !== $requests && null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:please|you)\b/u', $sentence->lower);
             $next = $sentences[$number + 1] ?? null;
             $isAnswered = RequestForm::Question === $request?->form && $next?->block === $sentence->block && 1 === preg_match($tongue->selfAnswer(), $next->lower);
-            if (null !== $request && !$isPart && !$isAnswered) {
+            // "It has to be there by Friday" says until when, of what was asked before.
+            $isUntilWhen = [] !== $requests && RequestForm::Need === $request?->form && 1 === preg_match($tongue->untilWhen(), $sentence->lower);
+            if (null !== $request && !$isPart && !$isAnswered && !$isUntilWhen) {
                 $requests[] = $request;
             }
         }

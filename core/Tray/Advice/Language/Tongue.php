@@ -105,6 +105,12 @@ abstract readonly class Tongue
         return self::NEVER;
     }
 
+    /** What only says until when something is to be done that was asked for before. */
+    public function untilWhen(): string
+    {
+        return self::NEVER;
+    }
+
     /** Questions that want no answer. */
     public function rhetorical(): string
     {
