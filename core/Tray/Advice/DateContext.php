@@ -21,19 +21,19 @@ final readonly class DateContext
 
     private const NOT_AHEAD = '/\b(?:since|from|as\s+of|as\s+from|dated|of\s+the|of|your\s+(?:letter|message|mail|email|note)\s+of|last|starting|beginning|effective|after|following)(?:\s+(?:on|the))?\s*$/u';
 
-    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|(?:is|are|be|goes?|switched|turned|shut|cut)\s+off|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|appear|swap|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks)\b/u';
+    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|(?:is|are|be|goes?|switched|turned|shut|cut)\s+off|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|appear|swap|lend\s+a\s+hand|open\s+(?:up|the\s+(?:shop|office|gate|door|hall|store|tower|house))|lock\s+up|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks)\b/u';
 
     private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b|\b(?:report|issue|news|results?|list|letter|bill|decision|answer|edition|newsletter|update|details|numbers?|figures)\s+(?:\p{L}+\s+)?(?:comes?|follows?|will follow|is out|are out|appears?)\b/u';
 
-    private const NONE = '/\b(?:(?:is|are|will be|there\'s) no\b|no (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b|(?:does|do|will|is|are) not (?:take place|happen|meet|run|open|sail)|(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t) (?:take place|happen|meet|run|open|sail|taking place|running)|cancelled|canceled|called off|(?:could|can|did|was|were|has|have)(?: not|n\'t)\b)/u';
+    private const NONE = '/\b(?:(?:shall|will|can|am|is|are)(?:\s+not|n\'t)\s+(?:be\s+(?:there|here|able|in|coming|at)|come|coming|make|attend|join|available|free)|(?:cannot|can\'t|won\'t)\s+(?:come|make|attend|be|join)|(?:is|are|will be|there\'s) no\b|no (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b|(?:does|do|will|is|are) not (?:take place|happen|meet|run|open|sail)|(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t) (?:take place|happen|meet|run|open|sail|taking place|running)|cancelled|canceled|called off|(?:could|can|did|was|were|has|have)(?: not|n\'t)\b)/u';
 
-    private const TASKS = '/\b(?:send|return|pay|submit|confirm|reply|answer|let\s+(?:me|us)\s+know|sign|complete|fill|finish|order|deliver|provide|get|give|review|read|check|prepare|have\s+(?:it|them|this|that|the)|need|needed|ready|done|hand|email|mail|upload|register|book|back|file|return|respond|approve|write|draft|correct|forward|print|post|update|transfer|settle|decide|choose|tell)\b/u';
+    private const TASKS = '/\b(?:send|return|pay|submit|confirm|reply|answer|let\s+(?:me|us)\s+know|sign|complete|fill|finish|order|deliver|provide|get|give|review|read|check|prepare|have\s+(?:it|them|this|that|the)|need|needed|ready|done|hand|email|mail|upload|register|book|back|file|return|respond|approve|write|draft|correct|forward|print|post|update|transfer|settle|decide|choose|tell|vote)\b/u';
 
     private const PROMISE = '/\b(?:(?:i|we|he|she|they|it|the\s+\p{L}+|our\s+\p{L}+|my\s+\p{L}+|\p{L}+)\s*(?:\'ll|\s+will|\s+shall|\s+should|\s+plans?\s+to|\s+hopes?\s+to|\s+expects?\s+to|\s+aims?\s+to|\s+promised?\s+to|\s+want(?:s|ed)?\s+to|\s+intends?\s+to|\s+(?:am|are|is|\'m|\'re|\'s)\s+(?:going\s+to|hoping\s+to|planning\s+to|aiming\s+to|expected\s+to|due\s+to|likely\s+to)|\s+can|\s+could|\s+might|\s+may|\s+would))\b/u';
 
     private const YOURS = '/\b(?:you (?:must|need|have to|should|can|could|will|to|are|\'ll|may|might)|please|kindly|rsvp|need|require[sd]?|payment|deadline|due|must|your (?:\p{L}+ ){0,2}(?:by|before|is|are|ends?|expires?|lapses?|runs?\s+out|will))\b/u';
 
-    private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated)\b/u';
+    private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|died|crashed|burned|burnt|slept|ate|drank|rained|snowed|leaked|jumped|ran|sang|danced|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated)\b/u';
 
     private const NOT_PAST = '/\b(?:(?:if|unless)\s+\p{L}+\s+(?:have|has)(?:n\'t|\s+not)?|will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))|moved\s+(?:to|forward|the)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
 
@@ -66,7 +66,13 @@ final readonly class DateContext
         $this->action = $tongue->gloss(mb_strtolower($request->action ?? ''));
         $this->clause = self::clause($this->before, $this->inside, $this->behind);
         $this->isOurs = null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:whether|if|when|which|what|how|who|where)\b[^,;]*$/u', $this->before);
-        $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower));
+        $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || $this->isThanks($sentence->lower));
+    }
+
+    /** "Thank you for the talk on Friday" looks back; a date of the calendar may be one that is to come. */
+    private function isThanks(string $lower): bool
+    {
+        return 1 === preg_match('/^(?:\p{L}+ ){0,2}(?:thanks|thank you)\b[^?]*$/u', $lower) && 1 !== preg_match('/\d|january|february|march|april|\bmay\b|june|july|august|september|october|november|december|tomorrow|next|coming/u', $this->inside) && 1 !== preg_match('/\b(?:see|looking|forward|will|\'ll)\b/u', $lower);
     }
 
     public function reading(): DateReading
@@ -89,6 +95,10 @@ final readonly class DateContext
     {
         $isInside = 1 === preg_match('/^(?:by|before|within)\b/u', $this->inside);
         $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
+
+        if (!$this->spot->isDay && DateKind::Mention === $this->asked(null !== $this->request)) {
+            return $isInside || $lead > 0 ? new DateReading(null, false, 0, 0) : null;
+        }
 
         return $isInside || $lead > 0 ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead), $this->spot->to) : null;
     }
@@ -140,7 +150,9 @@ final readonly class DateContext
         if ($this->isOurs && null !== $this->spot->clock?->until && $this->spot->isDay) {
             return new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
-        if ($this->isOurs && $this->spot->isDay && 1 !== preg_match(self::EVENT, $this->action)) {
+        // "Could you bring the dog in at four on Friday?"
+        $isMeeting = $this->spot->isExact() && 1 === preg_match('/\bat\s+\S/u', $this->before.$this->inside) && 1 !== preg_match(self::TASKS, $this->action);
+        if ($this->isOurs && $this->spot->isDay && !$isMeeting && 1 !== preg_match(self::EVENT, $this->action)) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         // What somebody is going to tell is no meeting, and of a stretch the beginning is.

@@ -45,7 +45,7 @@ final readonly class DateFinder
             foreach ($spotter->in($sentence->text) as $spot) {
                 $date = $this->dated($spot, $sentence, $asked[$sentence->from] ?? null, $sentAt, $person, $tongue);
                 if (null !== $date) {
-                    $found[] = DateKind::Deadline === $date->kind && \in_array($sentence->from, $others, true) ? $date->as(DateKind::Mention) : $date;
+                    $found[] = DateKind::Mention !== $date->kind && \in_array($sentence->from, $others, true) ? $date->as(DateKind::Mention) : $date;
                 }
             }
         }
@@ -72,9 +72,9 @@ final readonly class DateFinder
             // "Today at 4:30", written at ten, is in the afternoon.
             $time = $spot->clock->otherHalf()->time;
         }
-        if (null !== $time && null !== $spot->clock->zone && null !== $person->zone) {
+        if (null !== $time && null !== $spot->clock->zone) {
             // A time in a zone of its own is shown on the person's clock.
-            $moment = new Moment(Moment::at($spot->clock->dayOf($date), $time, $spot->clock->zone)->instant, $person->zone);
+            $moment = new Moment(Moment::at($spot->clock->dayOf($date), $time, $spot->clock->zone)->instant, $person->zone ?? $sentAt->zone);
             [$date, $time] = [$moment->date(), $moment->time()];
         }
         $isOver = $date->isBefore($today) || ($date->equals($today) && null !== $time && self::isOver($time, $sentAt));

@@ -25,9 +25,13 @@ final readonly class KindOfMail
         | \bexciting\s+(?:new\s+)?(?:opportunity|role|position) | \bopen\s+to\s+(?:new\s+)?(?:opportunities|roles|a\s+(?:new\s+)?(?:role|challenge|conversation)) | \bour\s+client\b.{0,60}\b(?:looking|seeking|hiring|search) | \byour\s+(?:background|experience|profile|cv)\b.{0,40}\b(?:fit|match|impress|caught)
         | \b(?:salary|package)\s+(?:of|up\s+to|range) | \brecruit(?:er|ment|ing)\b | \btalent\s+(?:partner|acquisition)
         | \b(?:follow(?:ing)?[- ]?up|circling\s+back|bumping\s+this|checking\s+in)\b.{0,40}\b(?:my|our)\s+(?:previous|last|earlier|first)\s+(?:e?-?mail|message|note)
+        | \b(?:floating|bumping|bubbling|pushing)\s+this\b.{0,30}\binbox\b | \b(?:teams|companies|firms|businesses|people|shops)\s+like\s+yours\b | \b(?:10|15|20|ten|fifteen|twenty)\s+minutes\b.{0,20}\b(?:this|next|on|for)\b
         | \bwould\s+you\s+be\s+(?:interested|open)\b | \bno\s+obligation\b | \bfree\s+(?:audit|consultation|quote|trial|sample|assessment|mock-?up)\b | \bright\s+person\s+(?:to|for)\b | \bwho\s+(?:is|handles|looks\s+after)\b.{0,40}\bat\s+your\s+(?:company|organi)
         | \bour\s+(?:award-winning|cutting-edge|innovative|all-in-one|ai-powered|leading)\b | \bcompetitive\s+(?:price|pricing|rates?|quote)\b | \bwe\s+are\s+(?:a\s+)?(?:leading|professional)\s+(?:\w+\s+){0,3}(?:manufacturer|supplier|provider|agency|company|factory)
     /xu';
+
+    /** A machine has written down what was asked, and somebody will read it. */
+    private const LOGGED = '/\b(?:request|ticket|message|enquiry|inquiry|case|report|question)\b.{0,40}\b(?:has|have)\s+been\s+(?:logged|received|registered|recorded|created|opened|assigned)\b.{0,200}\bwill\s+(?:get\s+back|be\s+in\s+touch|reply|respond|answer|contact\s+you|look\s+into)/su';
 
     private const AWAY_TEXT = '/
         \b(?:i(?:\s+am|[’\']m)|we\s+are)\s+(?:currently\s+|now\s+|presently\s+)?(?:out\s+of\s+(?:the\s+)?office|away|on\s+(?:annual\s+|maternity\s+|parental\s+|sick\s+)?(?:leave|holiday|vacation)|travelling|not\s+in\s+the\s+office|closed)
@@ -99,9 +103,12 @@ final readonly class KindOfMail
         if (str_starts_with($auto, 'auto-replied') || \in_array($precedence, ['auto_reply', 'auto-reply'], true) || '' !== $letter->header('x-autoreply').$letter->header('x-autorespond') || 1 === preg_match(self::AWAY, $subject)) {
             return true;
         }
+        $beginning = mb_strtolower(mb_substr($letter->text, 0, 500));
+        if (1 === preg_match(self::LOGGED, $beginning)) {
+            return true;
+        }
         // Under a subject of one's own, or as mail for many, it is told by how it begins.
         $isHinted = '' !== $auto && 'no' !== $auto || \in_array($precedence, ['bulk', 'junk'], true) || '' !== $letter->header('x-auto-response-suppress');
-        $beginning = mb_strtolower(mb_substr($letter->text, 0, 500));
 
         return '' === $letter->header('list-id') && 1 === preg_match(self::AWAY_TEXT, $beginning) && ($isHinted || 1 === preg_match('/\b(?:automatic(?:ally)?|automat(?:ed|isch\p{L}*)|automatique|automátic[ao]|automatic[ao]|automatisk|автоматическ)/u', $beginning));
     }

@@ -57,6 +57,10 @@ final readonly class RequestFinder
         if ($person->isAmong($letter->cc) && !$person->isAmong($letter->to)) {
             return false;
         }
+        // Whoever writes a line or two about what is broken wants it mended.
+        if (\count($sentences) < 4 && 1 === preg_match($tongue->troubles(), $sentences[\count($sentences) - 1]->lower ?? '')) {
+            return true;
+        }
         foreach ($sentences as $sentence) {
             $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter);
             // What is quoted or told of was asked somewhere else.

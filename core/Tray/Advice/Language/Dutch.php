@@ -72,7 +72,7 @@ final readonly class Dutch extends Tongue
             'de' => 'the', 'het' => 'the', 'van' => 'of', 'op' => 'on', 'om' => 'at', 'rond' => 'around',
             'een' => 'one', 'twee' => 'two', 'drie' => 'three', 'vier' => 'four', 'vijf' => 'five', 'zes' => 'six', 'zeven' => 'seven', 'acht' => 'eight', 'tien' => 'ten', 'veertien' => 'fourteen',
             'vóór' => 'before', 'voor' => 'before', 'uiterlijk' => 'at the latest by', 'tot' => 'until', 'sinds' => 'since', 'vanaf' => 'from', 'deadline' => 'deadline',
-            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'zal' => 'will', 'komen' => 'come', 'kom' => 'come', 'komt' => 'come', 'langskomen' => 'visit', 'langs' => 'visit', 'gesloten' => 'is closed', 'dicht' => 'is closed', 'waren' => 'were', 'werd' => 'was', 'werden' => 'were', 'had' => 'had', 'hadden' => 'had', 'was' => 'was', 'wordt' => 'will',
+            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'lunch' => 'lunch', 'bruiloft' => 'wedding', 'verjaardag' => 'birthday', 'repetitie' => 'rehearsal', 'lezing' => 'lecture', 'feestje' => 'party', 'koffie' => 'coffee', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'zal' => 'will', 'komen' => 'come', 'kom' => 'come', 'komt' => 'come', 'langskomen' => 'visit', 'langs' => 'visit', 'gesloten' => 'is closed', 'dicht' => 'is closed', 'waren' => 'were', 'werd' => 'was', 'werden' => 'were', 'had' => 'had', 'hadden' => 'had', 'was' => 'was', 'wordt' => 'will',
         ];
     }
 
@@ -82,7 +82,7 @@ final readonly class Dutch extends Tongue
             'teken|ondertek' => 'Sign',
             'bevestig' => 'Confirm',
             'betal|betaal|overmak|voldo' => 'Pay',
-            'controle|nakijk|check|corrige|doorlez' => 'Check',
+            'controle|nakijk|check|corrige|doorlez|nalez|lezen' => 'Check',
             'invul|vul' => 'Fill in',
             'terugstu|retour' => 'Send back',
             'bel|opbel' => 'Call',

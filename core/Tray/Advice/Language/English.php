@@ -11,7 +11,7 @@ final readonly class English extends Tongue
     private const THANKS = '/^\s*(?:thanks|thank you|cheers|many thanks)(?: so much| very much| a lot)?[,]? (?=(?:please|could|can|would)\b)/u';
 
     /** Where something that is asked can begin within a sentence. */
-    private const BEGIN = '(?:^|\b(?:if|when|once|after|before|while|as\s+soon\s+as)\b[^,?.]{3,60}\s|[,;:(–—]\s*|\s-\s|\b(?:and|but|so|then|also|or|if\s+so|if\s+not|otherwise|therefore|that\s+said|in\s+that\s+case|ps|p\.s\.)[\s,:.]+)';
+    private const BEGIN = '(?:^|^(?:hey|hi|hello|hiya|morning|dear)\s+\p{L}+[\s,]+|\b(?:if|when|once|after|before|while|as\s+soon\s+as)\b[^,?.]{3,60}\s|[,;:(–—]\s*|\s-\s|\b(?:and|but|so|then|also|or|if\s+so|if\s+not|otherwise|therefore|that\s+said|in\s+that\s+case|ps|p\.s\.)[\s,:.]+)';
 
     private const SOFTLY = '(?:please|pls|plz|kindly|perhaps|possibly|maybe|also|just|still|then|now|quickly|both|all|each|again|by\s+any\s+chance|at\s+least|at\s+some\s+point|in\s+the\s+meantime|for\s+me|ever\s+so\s+kindly|go\s+ahead\s+and|take\s+a\s+moment\s+to|be\s+so\s+kind\s+as\s+to|be\s+so\s+good\s+as\s+to|try\s+to|try\s+and)[\s,]+';
 
@@ -35,7 +35,7 @@ final readonly class English extends Tongue
         'let (?:me|us) know (?:of|about) any',
         'let (?:me|us) (?:start|begin|explain|introduce|say|add|tell|remind|thank|assure|show)',
         '(?:keep|do not share|don\'t share) (?:this|it) (?:confidential|to yourself)|think (?:of|before) (?:the environment|printing)|consider the environment',
-        'bring on\b|correct me if|call it (?!off|in\b)|give or take|ask (?:him|her|them|me) no\b|say (?:what you|cheese|no more)|count (?:your|yourself)|leave it to (?!me\b|us\b|you\b)|make (?:no mistake|hay|of it|yourself|do\b)|do (?:the math|as i say|what you|your best|drop by|come (?:again|and visit))|try (?:it out|this at home|our|the new)|use (?:the code|code|it in good)|join (?:us|our)|find out more|start (?:your|saving|now)|begin (?:your|with)|take (?:it|care|heart|comfort|part)|hold (?:on|tight|that thought|your)|see to believe|meet (?:the|our)|walk (?:in|tall)|pass (?:the time)|wear it|note that|enter (?:the|a) (?:room|lion)|(?:call|ring|contact|email) (?:the|our) office\b.*\bfrom \d+ (?:to|until|till) \d+',
+        'bring on\b|use (?:the|your) time\b|correct me if|call it (?!off|in\b)|give or take|ask (?:him|her|them|me) no\b|say (?:what you|cheese|no more)|count (?:your|yourself)|leave it to (?!me\b|us\b|you\b)|make (?:no mistake|hay|of it|yourself|do\b)|do (?:the math|as i say|what you|your best|drop by|come (?:again|and visit))|try (?:it out|this at home|our|the new)|use (?:the code|code|it in good)|use .*\binstead$|use .*\binstead\W*$|join (?:us|our)|find out more|start (?:your|saving|now)|begin (?:your|with)|take (?:it (?:easy|slow|or leave)|care\b(?! of)|heart|comfort)|hold (?:on|tight|that thought|your)|see to believe|meet (?:the|our)|walk (?:in|tall)|pass (?:the time)|wear it|note that|enter (?:the|a) (?:room|lion)|(?:call|ring|contact|email) (?:the|our) office\b.*\bfrom \d+ (?:to|until|till) \d+',
         'tell me about it|have fun|see you|mind the|remember (?:that|when|how)|take your time|keep up|keep in touch|keep warm|keep well|get well|thank',
     ];
 
@@ -48,11 +48,11 @@ final readonly class English extends Tongue
         'how (?:lovely|nice|cool|great|good|cute) is (?:that|this).*|how (?:about that|come)\b.{0,12}|what(?:\'s| is) (?:new|up|not to like|the worst|the point|there to)\b.*|what could (?:be|possibly|go).*|what (?:a|an|else is new|else can|more could|did you expect|have i|was i thinking).*',
         'who (?:knows|cares|would have|would\'ve|wouldn\'t|could have|doesn\'t|else but|needs).*|why not(?:\?| (?:treat|try|join|take advantage|come along|visit|make|give|let|start|save|enjoy|discover)).*|where (?:has|did|does) (?:the )?(?:time|year|summer|week|month)s?\b.*',
         '(?:can|could|would) you (?:believe|imagine|guess)\b.*|did (?:i|we) (?:mention|tell you|say)\b.*|did you know\b(?! (?:that )?(?:your|the|we)\b).*|do you (?:remember|recall) (?:how|when|that|our|those|the (?:day|days|time|times|night|summer|winter|evening|year|look|old))\b.*|remember (?:the|when|how|that|our|me|us)\b.*|(?:you )?know what\?|guess (?:what|who).*',
-        'could (?:it|this|that|things|life|you|they|he|she) (?:get|be|have been) any (?:more|less|better|worse|\p{L}+er)\b.*|(?:are|is) (?:you|he|she|they|it|this|that) (?:kidding|joking|serious|mad|for real|a joke)\b.*|would it (?:kill|hurt) (?:you|them|anybody)\b.*|do (?:you|they) (?:even|ever|really think|honestly)\b.*|since when\b.*',
+        'could (?:it|this|that|things|life|you|they|he|she) (?:get|be|have been) any (?:more|less|better|worse|\p{L}+er)\b.*|(?:are|is) (?:you|he|she|they|it|this|that) (?:kidding|joking|serious|mad|for real|a joke)\b.*|would it (?:kill|hurt) (?:you|them|anybody)\b.*|do (?:you|they) (?:even|really think|honestly|ever (?:wonder|feel|wish|think|dream|ask yourself|get tired|struggle|find yourself))\b.*|since when\b.*',
         '(?:isn\'t|aren\'t|wasn\'t|weren\'t|wouldn\'t|doesn\'t|don\'t|didn\'t|hasn\'t|haven\'t|ain\'t|won\'t) (?:it|that|this|they|we|i|he|she|those|these|life|time)\b.*',
         '(?:is|was) (?:it|that|this) (?:just|only) me\b.*|(?:am|are|is|was) (?:i|we) (?:right|mad|wrong|crazy|dreaming|alone)\b(?! (?:that|in|to) ).*|(?:has|have) it (?:really )?been.*|(?:is|has) it (?:that time|already|really)\b.*',
         '(?:ready to|ready for the|looking for|looking to|tired of|fed up with|wanna|bored|struggling with|worried about|curious(?: to| about)?|sounds? (?:good|familiar|fun|great|like)|make sense|makes sense|any (?:questions|problems|comments or questions)|need (?:help|a hand|inspiration|a break|more)|interested|missed (?:me|us)|sound)\b[^?]{0,60}',
-        '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b[^?]{0,30}|(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|deal|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon|deal)\s*',
+        '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b(?! (?:with|to|if|for)\b)[^?]{0,30}|(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|deal|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon|deal)\s*',
         'what if\b.*|why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*|where (?:would|to begin|do i|am i)\b.*|what (?:would|will) (?:i|we|the world)\b.*|how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*|may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*|shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |a quarter|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)).*|need i (?:say|go on|add|tell|mention).*|where were we.*',
     ];
 
@@ -106,11 +106,16 @@ final readonly class English extends Tongue
 
     public function perhaps(): string
     {
-        return '/\b(?:you|u)\b.*\b(?:needs?|must|send|sign|reply|respond|confirm|return|pay|decide|approve|owe|hear back|get back|turn to|up to you)\b
+        return '/\b(?:you|u)\b.*\b(?:needs?|must(?!\s+not\b)|send|sign|reply|respond|confirm|return|pay|decide|approve|owe|hear back|get back|turn to|up to you)\b
             |\b(?:you|your|ur|yours)\b.*\b(?:needed|needing|required?|approval|signature|deadline|urgent(?:ly)?|asap|overdue|outstanding|reminder|missing)\b
             |\b(?:need|needs|must|waiting|urgent|asap|overdue|outstanding|chasing|missing|require[sd]?|hoping|counting|expecting|depends?)\b.*\b(?:you|your|ur|yours)\b
             |^(?:so\s+|and\s+|but\s+)?(?:we|i)\s+(?:(?:still|also|really|now)\s+)?need\s+(?!to\b|not\b)(?!.*\b(?:and|but|which|so)\s+(?:i|we)\b)
             |\b(?:please|pls|plz|kindly|asap|rsvp)\b/xu';
+    }
+
+    public function troubles(): string
+    {
+        return '/^(?!.*\b(?:nothing|none|nobody|no)\b).*\b(?:is|are)\s+(?:(?:now|still|again|completely|all)\s+)*(?:out|broken|down|stuck|leaking|missing|blocked|flooded|dead|frozen|jammed|burst|cracked|on fire)(?:\s+(?:again|now|since\b.*))?[.!]*$|\b(?:does|do|will|would)(?:n\'t|\s+not)\s+(?:work|open|close|start|run|light|turn|lock|shut)\b|\bstopped working\b|\b(?:leaks|drips|smokes|flickers|squeaks|smells of gas)\b/u';
     }
 
     public function dutiesOfAll(): string
@@ -166,7 +171,7 @@ final readonly class English extends Tongue
     private function direct(): array
     {
         [$begin, $softly, $you, $orders, $object] = [self::BEGIN, self::SOFTLY, self::YOU, self::ORDERS, self::OBJECT];
-        $verb = '(?!not\b|mind\b|have\s+been\b|be\s+(?:surprised|interested|pleased|delighted|aware)|believe|imagine|guess|see\s+(?:that|why|how)|tell\s+(?:that|from)|hardly|only|never|always|probably|expect|find\s+(?:more|out\s+more|us|our)|save\s+up|feel|like\s+to\b|like\s+a\b|prefer|rather)(?<do>\p{L}.*)';
+        $verb = '(?!not\b|mind\b|have\s+been\b|be\s+(?:surprised|interested|pleased|delighted|aware)|believe|imagine|guess|see\s+(?:that|why|how)|tell\s+(?:that|from)|hardly|only|never|always|probably|expect|find\s+(?:more|out\s+more|us|our)|save\s+up|feel|like\b|prefer|rather)(?<do>\p{L}.*)';
 
         return [
             // "Could you please send me the plan?"
@@ -298,10 +303,10 @@ final readonly class English extends Tongue
             /xu'],
             // "You need to sign page four"
             [RequestForm::Need, '/
-                \byou(?:\'ll|\s+will|\s+would)?(?:\s+still|\s+also|\s+now|\s+just|\s+do|\s+both|\s+all|\s+therefore)*\s+
+                \byou(?:\s+and\s+\p{L}+|\s+both|\s+all)?(?:\'ll|\s+will|\s+would)?(?:\s+still|\s+also|\s+now|\s+just|\s+do|\s+both|\s+all|\s+therefore)*\s+
                 (?:need\s+to|have\s+to|must|are\s+(?:(?:kindly|hereby|therefore|cordially)\s+)*(?:asked|required|requested|
                 invited|summoned|ordered|instructed|directed|called(?:\s+up)?on)\s+to|are\s+(?:due|supposed|meant)\s+to|
-                ought\s+to)\s+(?<do>(?!'.self::HOW_TO.')(?!be\s+(?:tired|joking|kidding|mad|busy|so)|have\s+(?:heard|seen|
+                ought\s+to)\s+(?<do>(?!not\b|never\b)(?!'.self::HOW_TO.')(?!be\s+(?:tired|joking|kidding|mad|busy|so)|have\s+(?:heard|seen|
                 been|noticed|had)|know|see\s+it|(?:come|visit|drop\s+in|stay|try)\b.*\b(?:one\s+day|some\s*day|some\s*time|
                 again\s+soon)\b|have\s+(?:gone|left|been|had)\b|laugh|love|admire|hand\s+it|understand|smile|wait\s+and\s+see|
                 think|feel|remember\s+that|admit|agree\s+that|try\s+it)\p{L}.*)
@@ -394,7 +399,7 @@ final readonly class English extends Tongue
     {
         $your = '(?:your|ur|yr)';
         $answer = '(?:answers?|repl(?:y|ies)|responses?|confirmation|decision|approval|signature|comments?|feedback|views?|opinions?|thoughts|input|go-ahead|sign-?\s?off|ok|okay|numbers|figures|details)';
-        $all = '(?:everyone|everybody|all(?:\s+of\s+you)?(?:\s+\p{L}+)?|each\s+(?:of\s+you|\p{L}+)|members|staff|colleagues|participants|tenants|residents|owners|volunteers|exhibitors|speakers|authors|parents|drivers|managers|teams|employees|applicants|customers|guests|students)';
+        $all = '(?:everyone|everybody|all(?:\s+of\s+you)?(?:\s+\p{L}+)?|(?:each|every)\s+(?:of\s+you|\p{L}+(?:\s+(?:holder|owner|member|user|driver|exhibitor))?)|members|staff|colleagues|participants|tenants|residents|owners|volunteers|exhibitors|speakers|authors|parents|drivers|managers|teams|employees|applicants|customers|guests|students)';
         $duty = '(?:must|ha(?:s|ve)\s+to|needs?\s+to|(?:is|are)\s+(?:kindly\s+)?(?:asked|requested|required|reminded|urged|expected|obliged)\s+to)';
 
         return [
@@ -428,7 +433,7 @@ final readonly class English extends Tongue
             [RequestForm::Need, "/\\b(?:(?:i|we)(?:'m|'re|\\s+am|\\s+are|'ve\\s+been|\\s+have\\s+been)?\\s+)?still\\s+(?:waiting\\s+(?:for|on)|missing|lacking|short\\s+of)\\s+(?<do>(?:you|{$your}|the|an?|some|two|three|\\d+)\\b(?!.*\\bfrom\\s+(?!you)\\p{L})(?!\\s+(?:parts?|delivery|bus|train|weather|results?|council|insurance|supplier)\\b).*)/xu"],
             [RequestForm::Need, "/\\b(?:i|we)(?:'m|'re|\\s+am|\\s+are)\\s+(?:(?:only|just|now|still)\\s+)*missing\\s+(?<do>{$your}\\b.*)/xu"],
             // "This is now overdue", "payment is still outstanding"
-            [RequestForm::Need, "/(?<do>(?:\\b(?:this|it|that|which|{$your}\\s[\\p{L}\\d .\\/-]{2,60}?|(?:the|an?)?\\s*(?:payment|invoice|bill|rent|report|form|timesheet|return|answer|reply|fee|contribution|instalment|subscription|book|books|balance)\\b[^.,;]{0,50}?))\\s(?:is|are|was|remains?|has\\s+been)\\s+(?:(?:now|already|still|long|well|rather|badly|\\w+\\s+(?:days?|weeks?|months?))\\s+)*(?:overdue|outstanding|past\\s+due|unpaid|unanswered)\\b.*)/xu"],
+            [RequestForm::Need, "/(?<do>(?:\\b(?:this|it|that|which|{$your}\\s[\\p{L}\\d .\\/-]{2,60}?|(?:the|an?|our|my)?\\s*(?:payment|invoice|bill|rent|report|form|timesheet|return|answer|reply|fee|contribution|instalment|subscription|book|books|balance)\\b(?:[^.,;]|[.,](?=\\d)){0,50}?))\\s(?:is|are|was|remains?|has\\s+been)\\s+(?:(?:now|already|still|long|well|rather|badly|\\w+\\s+(?:days?|weeks?|months?))\\s+)*(?:overdue|outstanding|past\\s+due|unpaid|unanswered)\\b.*)/xu"],
             // "You were going to send me the list", "you promised the list"
             [RequestForm::Need, "/\\byou\\s+(?:were\\s+(?:going|supposed|meant|due)\\s+to|(?:had\\s+)?promised(?:\\s+me|\\s+us)?(?=\\s+(?:to|the|an?|your|it|them|that|this|some|me|us)\\b)(?:\\s+to)?|said\\s+you(?:'d|\\s+would|'ll|\\s+will))\\s+(?<do>(?!be\\b)\\p{L}.*)/xu"],
             // "I'm chasing the captions again"
@@ -448,7 +453,7 @@ final readonly class English extends Tongue
             // "This needs to go out today"
             [RequestForm::Need, '/(?<do>\\b(?:this|it|that|these|they|the\\s+\\p{L}+(?:\\s+\\p{L}+)?)\\s+(?:needs?|ha(?:s|ve))\\s+to\\s+(?:go\\s+(?:out|off|back|in)|leave|be\\s+\\p{L}+)\\b.*\\b(?:today|tonight|tomorrow|by|before|this\\s+(?:week|morning|afternoon|evening)|asap|eod|cob)\\b.*)/xu'],
             // "Everyone needs to complete the training", "members are asked to send their photos"
-            [RequestForm::Need, "/^(?:(?:so|and|but|also|reminder|note)[,:]?\\s+)?{$all}\\s+(?:\\p{L}+\\s+){0,3}?{$duty}\\s+(?<do>(?!be\\s+(?:aware|proud|happy|glad)|have\\s+(?:gone|left|been|had|\\p{L}+ed)\\b)\\p{L}.*)/xu"],
+            [RequestForm::Need, "/^(?:(?:so|and|but|also|reminder|note)[,:]?\\s+)?{$all}\\s+(?:\\p{L}+\\s+){0,6}?{$duty}\\s+(?<do>(?!be\\s+(?:aware|proud|happy|glad)|have\\s+(?:gone|left|been|had|\\p{L}+ed)\\b)\\p{L}.*)/xu"],
             [RequestForm::Need, "/\\b(?:we|i)(?:'re|'m|\\s+are|\\s+am|\\s+would\\s+like\\s+to|'d\\s+like\\s+to)?\\s+(?:(?:kindly|also|now|therefore)\\s+)*(?:ask|asking|request|requesting|urge|urging|remind|reminding|expect|expecting)\\s+(?:you|{$all})(?:\\s+\\p{L}+)?\\s+to\\s+(?<do>\\p{L}.*)/xu"],
             // "The report is due on Friday"
             [RequestForm::Need, "/(?<do>(?:\\b(?:{$your}|the|our)\\s+|^)(?:\\p{L}+\\s+){0,2}?(?:expenses|deposits?|premiums?|membership|subscriptions?|taxes|tax|bills?|books?|reports?|forms?|payments?|invoices?|returns?|answers?|repl(?:y|ies)|proposals?|applications?|drafts?|timesheets?|contributions?|rent|fees?|articles?|abstracts?|slides|reviews?|corrections|comments|statements?|entries|entry|manuscript|chapter|accounts|figures|numbers)\\s+(?:(?:is|are)|falls?|becomes?|comes?)\\s+due\\s+(?:back\\s+)?(?:on|by|today|tomorrow|tonight|this|next|in|at|before|end|mon|tue|wed|thu|fri|sat|sun).*)/xu"],
@@ -484,7 +489,15 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/\byou(?:\'d|\s+had)\s+better\s+(?<do>(?!be\b|believe\b|not\b)\p{L}.*)/xu'],
             [RequestForm::Need, '/\byou(?:\'ll|\s+will|\s+might|\s+may)\s+(?:also\s+)?want\s+to\s+(?<do>(?!know\b|see\b|hear\b|be\b|try\b|visit\b|join\b|sit\b|look\s+away|note\b)\p{L}.*)/xu'],
             // "You should reply to the council"
-            [RequestForm::Need, "/\\byou\\s+(?:really\\s+)?should\\s+(?:really\\s+|also\\s+|now\\s+)*(?<do>{$deed}\\b".str_replace('[A-Z]', '\\p{Lu}', self::OBJECT).'.*)/xu'],
+            [RequestForm::Need, "/\\byou\\s+(?:really\\s+)?should\\s+(?:really\\s+|also\\s+|now\\s+)*(?<do>(?:{$deed}|check|renew|replace|repair|clean|cancel|change|update|inform|warn|insure|test|lock|order)\\b".str_replace('[A-Z]', '\\p{Lu}', self::OBJECT).'.*)/xu'],
+            // "Members vote by post until 10 December"
+            [RequestForm::Need, '/^(?:everyone|everybody|all\s+of\s+you|members|staff|colleagues|participants|exhibitors|volunteers|parents|tenants|residents|students|guests)\s+(?<do>(?:vote|register|apply|pay|send|renew|return|book|sign|bring|reply|answer)\b.*\b(?:by|until|till|before|no\s+later)\b.*)/xu'],
+            // "Any chance of the missing page?"
+            [RequestForm::Wish, '/\bany\s+chance\s+of\s+(?:getting\s+|having\s+|seeing\s+)?(?<do>(?:the|an?|your|some|another|those|these)\b.*)/xu'],
+            // "We'd like to use your photograph"
+            [RequestForm::Wish, '/\b(?:i|we)(?:\'d|\s+would|\s+should)?\s+(?:(?:also|very\s+much|really)\s+)*(?:like|love|want|wish|hope)\s+to\s+(?<do>(?:use|print|publish|quote|show|exhibit|borrow|hire|rent|film|photograph|buy|reprint)\s+(?:your|one\s+of\s+your|some\s+of\s+your|the)\b.*)/xu'],
+            // "You should have it swept"
+            [RequestForm::Need, '/\byou\s+(?:really\s+|also\s+)?(?:should|ought\s+to|had\s+better|want\s+to)\s+(?<do>(?:have|get)\s+(?:it|them|this|that|the\s+\p{L}+|your\s+\p{L}+)\s+\p{L}+(?:ed|pt|wn|t)\b.*)/xu'],
             // "Time to submit your expenses"
             [RequestForm::Order, "/^(?:it(?:'s|\\s+is)\\s+)?(?:high\\s+)?time\\s+(?:for\\s+you\\s+)?to\\s+(?<do>(?:{$deed}|update|file|order|choose)\\s+(?:in\\s+)?{$your}\\b.*)/xu"],
             // "All that's left is your go-ahead", "the only thing missing is the signed form"
@@ -496,7 +509,7 @@ final readonly class English extends Tongue
             // "Before we can begin, we need the signed contract"
             [RequestForm::Need, '/^(?:before|to|in\s+order\s+to|until|so\s+that|for\s+(?:this|that))\b[^,?.!]{3,80}?,?\s+(?:we|i)\s+(?:(?:still|also|will|now|first)\s+)*(?:need|require|lack)\s+(?<do>(?:the|an?|your|two|three|all|both|proof|some)\b.*)/xu'],
             // "We need the bank statements and the list of members"
-            [RequestForm::Need, "/^(?:(?:and|so|also|therefore|for\\s+[^,;.]{3,30}?|to\\s+[^,;.]{3,40}?)[,\\s]+)?(?:we|i)\\s+(?:(?:still|also|now|only|just|will|would)\\s+)*need\\s+(?<do>(?:the|your|an?|two|three|both|all)\\s+(?:\\p{L}+\\s+){0,2}?(?:{$thing}|statements?|documents?|papers?|forms?|details|receipts?|minutes|measurements?|accounts?|contract|names?|certificates?|files?|passport|information|proof)\\b(?!.*\\b(?:and|but|so|which)\\s+(?:i|we|he|she|they)\\b).*)/xu"],
+            [RequestForm::Need, "/^(?:(?:and|so|also|therefore|for\\s+[^,;.]{3,30}?|to\\s+[^,;.]{3,40}?)[,\\s]+)?(?:we|i)\\s+(?:(?:still|also|now|only|just|will|would)\\s+)*need\\s+(?<do>(?:the|your|an?|two|three|both|all)\\s+(?:\\p{L}+\\s+){0,2}?(?:{$thing}|statements?|documents?|papers?|forms?|details|receipts?|minutes|measurements?|accounts?|contract|certificates?|files?|passport|information|proof)\\b(?!.*\\b(?:and|but|so|which)\\s+(?:i|we|he|she|they)\\b).*)/xu"],
             // "Your signature on the minutes is the last that is missing"
             [RequestForm::Need, "/(?<do>\\b{$your}\\s+\\p{L}+\\b[^.;,]{0,60}\\b(?:is|are)\\b[^.;,]{0,30}\\b(?:missing|outstanding|lacking|needed)\\b(?!\\s+no).*)/xu"],
             // "To keep it, log in before the end of the month"
@@ -519,7 +532,7 @@ final readonly class English extends Tongue
             [RequestForm::Wish, '/(?<do>\b(?:whatever|anything)\s+you\s+(?:have|can|know)\b[^.,;]{0,30}\b(?:would|will)\s+(?:do|help|suffice|be)\b.*)/xu'],
             // "Counting on you for the speech", "we depend on your figures", "without your signature we cannot start"
             [RequestForm::Need, "/(?<!can\\s)\\b(?:counting|relying|banking|depend(?:ing|s)?|rely|hinges?|hangs?|count)\\s+(?:up)?on\\s+(?<do>(?:you\\s+(?:for|to)|{$your})\\b(?!\\s+(?:support|help|continued|needs?|point|budget|taste|mood))\\s.*)/xu"],
-            [RequestForm::Need, "/\\bwithout\\s+(?<do>{$your}\\s[^.;]*\\b(?:cannot|can't|can\\s+not|won't|will\\s+not|unable|impossible|no\\s+way)\\b.*)/xu"],
+            [RequestForm::Need, "/\\bwithout\\s+(?<do>{$your}\\s[^.;]*\\b(?:cannot|can't|can\\s+not|won't|will\\s+not|unable|impossible|no\\s+way|there\\s+(?:will|would)\\s+be|nothing)\\b.*)/xu"],
             // "Unless we hear from you by Friday", "failing a reply by 1 December"
             [RequestForm::Need, "/^(?:unless|failing|if\\s+(?:we|i)\\s+(?:do(?:n't|\\s+not)|have(?:n't|\\s+not)|hear\\s+nothing|get\\s+no))\\s+(?<do>[^.;]*\\b(?:you|{$your}|reply|answer|payment|response|word)\\b[^.;]*\\b(?:by|before|within|until)\\b.*)/xu"],
             // "No word from you about the tiles", "they won't let me order without a number from you"
@@ -554,6 +567,18 @@ final readonly class English extends Tongue
             [RequestForm::Order, '/^(?<do>do(?:n\'t|\s+not)\s+(?:let|pay|sign|send|order|touch|lock|throw|park|accept|book|cancel|leave|lose|give|move|print|publish|ship|start)\b(?!\s+(?:it|that|this)\s+(?:get|bother|worry|stop)).*)/xu'],
             // "The editor insists on having the captions"
             [RequestForm::Need, '/\binsists?\s+on\s+(?<do>(?:having|getting|seeing|receiving)\b.*)/xu'],
+            // "I need my drill back"
+            [RequestForm::Need, '/\b(?:i|we)(?:\'ll|\s+will|\s+would)?\s+(?:(?:still|really|urgently|also|now)\s+)*(?:need|want|would\s+like)\s+(?<do>(?:my|our|the|it|them|those|that)\b[^.;]*\bback\b.*)/xu'],
+            // "He would like you to ring him"
+            [RequestForm::Order, '/\b(?:he|she|they|(?:the|my|our)\s+(?:\p{L}+\s+)?\p{L}+)\s+(?:would\s+like|wants?|needs?|asks?|expects?|begs?|is\s+asking|are\s+asking)\s+(?:for\s+)?you\s+to\s+(?<do>\p{L}.*)/xu'],
+            // "If you still have a bed free, we would take it"
+            [RequestForm::Wish, '/^if\s+you\s+(?:still\s+)?(?:have|had|could\s+spare|can\s+spare)\b[^,.;]{3,60},\s+(?:i|we)(?:\'d|\s+would|\s+should)\s+(?:like\s+to\s+|love\s+to\s+|gladly\s+|be\s+glad\s+of\s+|be\s+happy\s+to\s+)?(?<do>\p{L}.*)/xu'],
+            // "I have a question how many stairs are there"
+            [RequestForm::Wish, '/\b(?:i\s+have\s+a|my|one|another|a\s+quick|a\s+small)\s+question[:,]?\s+(?:is\s+)?(?<do>(?:how|what|when|where|who|which|why|whether|if)\b.*)/xu'],
+            // "Enclosed is a form, which must be returned to us"
+            [RequestForm::Need, '/(?<do>\b(?:form|slip|declaration|copy|copies|questionnaire|contract|agreement|receipt|card|invoice|part)\b,?\s+(?:which\s+|that\s+)?(?:must|has\s+to|have\s+to|needs?\s+to|should|is\s+to|are\s+to)\s+be\s+(?:returned|sent|signed|completed|filled|paid|handed|given)\b.*)/xu'],
+            // "Your fee has not been paid"
+            [RequestForm::Need, '/(?<do>\byour\s+[^.;,!?]{2,60}?\s(?:has|have|is|are|was|were)(?:\s+still|\s+yet|\s+so\s+far)?(?:\s+not|n\'t)\s+(?:yet\s+)?(?:been\s+)?(?:paid|received|returned|signed|arrived|reached|come\s+in|settled|sent|completed|handed\s+in|confirmed|renewed)\b.*)/xu'],
             // "Get hold of Mick", "see to it that", "mind you lock up"
             [RequestForm::Order, "/^(?:(?:please|just|and|also|then|so)\\s+)*(?<do>(?:get\\s+hold\\s+of|get\\s+on\\s+to|get\\s+in\\s+touch\\s+with|see\\s+to\\s+it|look\\s+after|take\\s+care\\s+of(?!\\s+your)|deal\\s+with|say\\s+(?:yes|no|when|which)\\b|(?:let\\s+me|let\\s+us|let's)\\s+have\\s+{$your}|mind\\s+you\\s+(?!,)\\p{L}+)\\b(?!,).*)/xu"],
             // "Over to you", "the ball is in your court", "I leave it to you"

@@ -41,6 +41,7 @@ final readonly class French extends Tongue
             [RequestForm::Need, '/\b(?:je|nous)\s+n\'(?:ai|avons)\s+(?:toujours\s+|encore\s+)?(?:pas|rien|aucune?)\s+(?:encore\s+)?(?<do>(?:reçu|eu|de\s+réponse|réponse).*)/xu'],
             [RequestForm::Need, '/\b(?:vous|tu)\s+(?:devez|dois|devriez|devrais|êtes\s+(?:priés?|invités?|tenus?)\s+(?:de|d\')|avez\s+jusqu)\s*(?<do>(?!être)\p{L}.*)/xu'],
             [RequestForm::Need, '/(?<do>\b(?:votre|la|le|l\'|ce)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:est|sont|reste|restent)\s+(?:toujours\s+|encore\s+)?(?:en\s+retard|impayée?s?|due?s?|attendue?s?|en\s+attente|en\s+souffrance|à\s+(?:remettre|rendre|renvoyer|retourner|payer|régler|signer|envoyer)).*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:votre|vos|ta|ton|tes|la|le|les)\s[^.;,!?]{2,40}?\sn\'(?:a|ont|est|sont)\s+(?:toujours\s+|encore\s+)?pas\s+(?:encore\s+|toujours\s+)?(?:été\s+)?(?:pay|re[çc]u|réglé|arriv|parven|rendu|signé|renvoy|retourn).*)/xu'],
             [RequestForm::Need, '/(?<do>\b\p{L}+(?:\s\p{L}+){0,4}?\s+(?:doit|doivent)\s+(?:nous\s+)?(?:être|parvenir|arriver).*\b(?:avant|au\s+plus\s+tard|d\'ici|jusqu).*)/xu'],
         ];
     }
@@ -80,8 +81,13 @@ final readonly class French extends Tongue
             'le' => 'the', 'la' => 'the', 'les' => 'the', 'du' => 'the', 'de' => 'of', 'au' => 'the', 'à' => 'at', 'vers' => 'around',
             'un' => 'one', 'une' => 'one', 'deux' => 'two', 'trois' => 'three', 'quatre' => 'four', 'cinq' => 'five', 'six' => 'six', 'sept' => 'seven', 'huit' => 'eight', 'dix' => 'ten', 'quinze' => 'fifteen',
             'avant' => 'before', "d'ici" => 'by', 'jusqu' => 'until', "jusqu'au" => 'until', "jusqu'à" => 'until', 'tard' => 'latest', 'depuis' => 'since', 'échéance' => 'deadline', 'délai' => 'deadline', 'pour' => 'by',
-            'réunion' => 'meeting', 'rendez-vous' => 'appointment', 'rencontre' => 'meeting', 'aura' => 'takes', 'lieu' => 'place', 'visite' => 'visit', 'concert' => 'concert', 'fête' => 'party', 'dîner' => 'dinner', 'sortie' => 'visit', 'annulé' => 'cancelled', 'annulée' => 'cancelled', 'commence' => 'begins', 'invitons' => 'invite', 'sera' => 'will', 'seront' => 'will', 'venir' => 'come', 'viens' => 'come', 'venez' => 'come', 'passer' => 'visit', 'fermé' => 'is closed', 'fermée' => 'is closed', 'étions' => 'were', 'étaient' => 'were', 'sommes' => 'were', 'était' => 'was', 'avons' => 'have',
+            'réunion' => 'meeting', 'rendez-vous' => 'appointment', 'rencontre' => 'meeting', 'aura' => 'takes', 'lieu' => 'place', 'visite' => 'visit', 'concert' => 'concert', 'fête' => 'party', 'dîner' => 'dinner', 'déjeuner' => 'lunch', 'mariage' => 'wedding', 'anniversaire' => 'birthday', 'répétition' => 'rehearsal', 'atelier' => 'workshop', 'spectacle' => 'show', 'apéro' => 'drinks', 'sortie' => 'visit', 'annulé' => 'cancelled', 'annulée' => 'cancelled', 'commence' => 'begins', 'invitons' => 'invite', 'sera' => 'will', 'seront' => 'will', 'venir' => 'come', 'viens' => 'come', 'venez' => 'come', 'passer' => 'visit', 'fermé' => 'is closed', 'fermée' => 'is closed', 'étions' => 'were', 'étaient' => 'were', 'sommes' => 'were', 'était' => 'was', 'avons' => 'have',
         ];
+    }
+
+    public function thing(): string
+    {
+        return '/^(?:l(?:e|a|es)\s|l\'|une?\s|votre\s|vos\s|t(?:on|a|es)\s)/u';
     }
 
     public function verbs(): array

@@ -35,6 +35,7 @@ final readonly class Italian extends Tongue
             [RequestForm::Wish, '/\b(?:sarebbe|mi\s+piacerebbe|ci\s+piacerebbe|mi\s+aiuterebbe|ci\s+aiuterebbe|vorrei|vorremmo)\s+(?:(?:molto|utile|bello|di\s+grande\s+aiuto|importante|avere|ricevere|sapere|tanto)\s+)*(?:se|che)?\s*(?<do>(?:potesse|potessi|poteste|il|la|i|le|tuo|tua|suo|sua|vostr[oa]|se|una)\b.*)/xu'],
             [RequestForm::Need, '/\b(?:ho\s+bisogno|abbiamo\s+bisogno|mi\s+serv(?:e|ono)|ci\s+serv(?:e|ono)|mi\s+occorre|ci\s+occorre|mi\s+manca(?:no)?|ci\s+manca(?:no)?|attendo|attendiamo|aspetto|aspettiamo|sto\s+ancora\s+aspettando|restiamo\s+in\s+attesa)\s+(?:(?:ancora|urgentemente|di|del|della|dei|delle|dell\')\s*)*(?<do>\p{L}.*)/xu'],
             [RequestForm::Wish, '/\b(?:le|ti|vi)\s+(?:sarei|saremmo)\s+(?:molto\s+)?grat[oaie]\s+se\s+(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:la|il|le|i)\s[^.;,!?]{2,40}?\snon\s+(?:è|sono|risulta|risultano|ci\s+è)\s+(?:ancora\s+)?(?:stat[oaie]\s+)?(?:pagat|arrivat|pervenut|ricevut|firmat|restituit|consegnat|saldat)[oaie].*)/xu'],
             [RequestForm::Wish, '/\b(?:vorrei|vorremmo|mi\s+piacerebbe|voglio)\s+sapere\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bmanca(?:no)?\s+(?:ancora\s+|solo\s+|soltanto\s+)?(?<do>(?:la|il|i|le)\s+(?:sua|suo|sue|suoi|tua|tuo|tue|tuoi|vostr[aoie])\b.*)/xu'],
             [RequestForm::Need, '/\bnon\s+(?:ho|abbiamo)\s+(?:ancora\s+)(?<do>(?:ricevuto|avuto).*)/xu'],
@@ -77,8 +78,13 @@ final readonly class Italian extends Tongue
             'il' => 'the', 'la' => 'the', 'le' => 'at', 'alle' => 'at', 'ore' => 'at', 'del' => 'the', 'della' => 'the', 'al' => 'the', 'di' => 'of', 'lo' => 'the',
             'un' => 'one', 'una' => 'one', 'due' => 'two', 'tre' => 'three', 'quattro' => 'four', 'cinque' => 'five', 'sei' => 'six', 'sette' => 'seven', 'otto' => 'eight', 'dieci' => 'ten', 'quindici' => 'fifteen',
             'entro' => 'by', 'prima' => 'before', 'fino' => 'until', 'tardi' => 'the latest', 'scadenza' => 'deadline', 'scade' => 'due', 'termine' => 'deadline', 'per' => 'by', 'dal' => 'since',
-            'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place', 'sarà' => 'will', 'saranno' => 'will', 'venire' => 'come', 'vieni' => 'come', 'venite' => 'come', 'passare' => 'visit', 'chiuso' => 'is closed', 'chiusa' => 'is closed', 'eravamo' => 'were', 'erano' => 'were', 'siamo' => 'were', 'tornati' => 'came', 'era' => 'was',
+            'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'pranzo' => 'lunch', 'matrimonio' => 'wedding', 'compleanno' => 'birthday', 'prova' => 'rehearsal', 'lezione' => 'lesson', 'spettacolo' => 'show', 'caffè' => 'coffee', 'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place', 'sarà' => 'will', 'saranno' => 'will', 'venire' => 'come', 'vieni' => 'come', 'venite' => 'come', 'passare' => 'visit', 'chiuso' => 'is closed', 'chiusa' => 'is closed', 'eravamo' => 'were', 'erano' => 'were', 'siamo' => 'were', 'tornati' => 'came', 'era' => 'was',
         ];
+    }
+
+    public function thing(): string
+    {
+        return '/^(?:(?:il|lo|la|i|gli|le|una?|uno)\s|l\')/u';
     }
 
     public function verbs(): array
@@ -96,7 +102,7 @@ final readonly class Italian extends Tongue
             'ordin' => 'Order',
             'scriv|prepar|redig' => 'Write',
             'mand|invi|spedi|trasmett|consegn|present|fornir' => 'Send',
-            'dir|dic|dim|far(?:mi|ci)?\s+sapere|fammi\s+sapere|rispond|indic|inform|avvis' => 'Tell',
+            'dir|dic|dim|fa(?:r|cci\p{L}*)(?:mi|ci)?\s+sapere|fammi\s+sapere|rispond|indic|inform|avvis' => 'Tell',
             'ven(?:ire|ga|ite)|partecip' => 'Come',
         ];
     }

@@ -33,6 +33,7 @@ final readonly class Portuguese extends Tongue
             [RequestForm::Order, '/^(?<do>(?:envie(?:-me|-nos)?|envia(?:-me|-nos)?|mande|manda|confirme|confirma|assine|assina|responda|responde|diga(?:-me|-nos)?|ligue|liga|verifique|verifica|preencha|pague|traga|traz|lembre-se|não\s+(?:se\s+)?esqueça|avise|avisa|devolva|devolve|indique|indica|diz(?:-me|-nos)|dá(?:-me|-nos)|dê(?:-me|-nos)|não\s+(?:te|se|vos)\s+esqueç\p{L}+|lembra-te|pergunta|pergunte|compra|compre|reserva|reserve|procura|procure|prepara|prepare|lê|leia|vê|veja|escolhe|escolha|escreve|escreva|corrige|corrija|ajuda-me|põe|ponha)\b.*)/xu'],
             [RequestForm::Wish, '/\b(?:seria|gostaria|gostaríamos|ajudaria|gostava)\s+(?:(?:muito|ótimo|bom|útil|de|receber|ter|saber)\s+)*(?:se|que)?\s*(?<do>(?:pudesse[ms]?|o|a|os|as|sua|seu|você|se)\b.*)/xu'],
             [RequestForm::Need, '/\b(?:preciso|precisamos|necessito|necessitamos|falta(?:m)?-?(?:nos|me)?|aguardo|aguardamos|continuo\s+à\s+espera|continuamos\s+à\s+espera|estou\s+à\s+espera|estamos\s+à\s+espera)\s+(?:(?:ainda|urgentemente|que|d[aoe]s?)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:sua|seu|tua|teu|suas|seus|a|o)\s[^.;,!?]{2,40}?\s(?:ainda\s+)?não\s+(?:foi|está|foram|estão|chegou|chegaram)\b(?:\s+ainda)?(?:\s+(?:pag|recebid|entregue|assinad|devolvid|confirmad)\p{L}*)?.*)/xu'],
             [RequestForm::Wish, '/\b(?:gostaria|gostaríamos|gostava|queria|queríamos|quero)\s+(?:de\s+)?saber\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bainda\s+não\s+(?:recebi|recebemos|tenho|temos|tive|tivemos)\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:tem|tens|têm|deve[ms]?|terá|terás|há)\s+(?:que\s+|de\s+)?(?<do>(?:enviar|mandar|assinar|pagar|entregar|apresentar|devolver|confirmar|preencher|responder|completar)\p{L}*\b.*)/xu'],
@@ -74,8 +75,13 @@ final readonly class Portuguese extends Tongue
             'o' => 'the', 'a' => 'the', 'as' => 'at', 'às' => 'at', 'do' => 'the', 'da' => 'the', 'no' => 'on', 'na' => 'on', 'ao' => 'the', 'de' => 'of', 'em' => 'in',
             'um' => 'one', 'uma' => 'one', 'dois' => 'two', 'duas' => 'two', 'três' => 'three', 'quatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'sete' => 'seven', 'oito' => 'eight', 'dez' => 'ten', 'quinze' => 'fifteen',
             'até' => 'by', 'antes' => 'before', 'prazo' => 'deadline', 'vence' => 'due', 'limite' => 'deadline', 'desde' => 'since', 'para' => 'by',
-            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'jantar' => 'dinner', 'passeio' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'está' => 'is', 'estão' => 'are', 'estará' => 'will', 'será' => 'will', 'vir' => 'come', 'vens' => 'come', 'passar' => 'visit', 'fechado' => 'closed', 'fechada' => 'closed', 'estivemos' => 'were', 'fomos' => 'were', 'estava' => 'was', 'eram' => 'were', 'foi' => 'was', 'era' => 'was',
+            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'jantar' => 'dinner', 'almoço' => 'lunch', 'casamento' => 'wedding', 'aniversário' => 'birthday', 'ensaio' => 'rehearsal', 'aula' => 'lesson', 'café' => 'coffee', 'passeio' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'está' => 'is', 'estão' => 'are', 'estará' => 'will', 'será' => 'will', 'vir' => 'come', 'vens' => 'come', 'passar' => 'visit', 'fechado' => 'closed', 'fechada' => 'closed', 'estivemos' => 'were', 'fomos' => 'were', 'estava' => 'was', 'eram' => 'were', 'foi' => 'was', 'era' => 'was',
         ];
+    }
+
+    public function thing(): string
+    {
+        return '/^(?:(?:os?|as?|uma?|seus?|suas?|teus?|tuas?)\s)/u';
     }
 
     public function verbs(): array

@@ -34,6 +34,7 @@ final readonly class Spanish extends Tongue
             [RequestForm::Wish, '/\b(?:sería|estaría|me\s+gustaría|nos\s+gustaría|me\s+vendría|nos\s+ayudaría|me\s+ayudaría)\s+(?:(?:muy|de\s+gran|bien|mucho|estupendo|genial|útil|ayuda|bueno|recibir|tener|saber|contar\s+con)\s+)*(?:si|que)?\s*(?<do>(?:usted|pudiera|pudieras|pudieran|tu|su|sus|tus|me|nos|si|una)\b.*)/xu'],
             [RequestForm::Need, '/\b(?:necesito|necesitamos|nos\s+falta[n]?|me\s+falta[n]?|espero|esperamos|sigo\s+esperando|seguimos\s+esperando|estamos\s+a\s+la\s+espera\s+de)\s+(?:(?:todavía|aún|urgentemente|que)\s+)*(?<do>(?:su|sus|tu|tus|el|la|los|las|una\s+respuesta|me|nos|firmes?|firmen?)\b.*)/xu'],
             [RequestForm::Need, '/\b(?:solo\s+|sólo\s+|aún\s+|todavía\s+)?faltan?\s+(?:solo\s+|sólo\s+|aún\s+|todavía\s+)?(?<do>(?:su|sus|tu|tus|vuestr[ao]s?|que\s+(?:usted|firmes?|envíes?|confirmes?))\b.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:su|tu|sus|tus|la|el)\s[^.;,!?]{2,40}?\s(?:todavía\s+|aún\s+)?no\s+(?:ha|han|está|están|consta)\s+(?:todavía\s+|aún\s+)?(?:sido\s+)?(?:pag|recib|lleg|abon|firm|devuel|entreg|confirm)\p{L}*.*)/xu'],
             [RequestForm::Wish, '/\b(?:quiero|queremos|quisiera|quisiéramos|querría|me\s+gustaría|nos\s+gustaría)\s+saber\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:todavía|aún)\s+no\s+(?:he|hemos|tengo|tenemos)\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bno\s+(?:he|hemos)\s+recibido\s+(?:todavía\s+|aún\s+)?(?<do>\p{L}.*)/xu'],
@@ -76,8 +77,13 @@ final readonly class Spanish extends Tongue
             'el' => 'the', 'la' => 'the', 'las' => 'at', 'los' => 'the', 'del' => 'the', 'al' => 'the', 'de' => 'of', 'a' => 'at', 'en' => 'in',
             'un' => 'one', 'una' => 'one', 'dos' => 'two', 'tres' => 'three', 'cuatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'siete' => 'seven', 'ocho' => 'eight', 'diez' => 'ten', 'quince' => 'fifteen',
             'antes' => 'before', 'hasta' => 'until', 'para' => 'by', 'tardar' => 'the latest', 'desde' => 'since', 'plazo' => 'deadline', 'vence' => 'due', 'límite' => 'deadline',
-            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party', 'cena' => 'dinner', 'excursión' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'está' => 'is', 'están' => 'are', 'estará' => 'will', 'será' => 'will', 'venir' => 'come', 'vienes' => 'come', 'viene' => 'suits', 'cerrado' => 'closed', 'cerrada' => 'closed', 'estuvimos' => 'were', 'fuimos' => 'were', 'estuve' => 'was', 'estaba' => 'was', 'eran' => 'were', 'vimos' => 'saw', 'fue' => 'was', 'era' => 'was',
+            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party', 'cena' => 'dinner', 'almuerzo' => 'lunch', 'comida' => 'lunch', 'boda' => 'wedding', 'cumpleaños' => 'birthday', 'ensayo' => 'rehearsal', 'charla' => 'talk', 'café' => 'coffee', 'excursión' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'está' => 'is', 'están' => 'are', 'estará' => 'will', 'será' => 'will', 'venir' => 'come', 'vienes' => 'come', 'viene' => 'suits', 'cerrado' => 'closed', 'cerrada' => 'closed', 'estuvimos' => 'were', 'fuimos' => 'were', 'estuve' => 'was', 'estaba' => 'was', 'eran' => 'were', 'vimos' => 'saw', 'fue' => 'was', 'era' => 'was',
         ];
+    }
+
+    public function thing(): string
+    {
+        return '/^(?:(?:el|la|los|las|una?|sus?|tus?)\s)/u';
     }
 
     public function verbs(): array

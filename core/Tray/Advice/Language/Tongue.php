@@ -41,10 +41,19 @@ abstract readonly class Tongue
         return [];
     }
 
+    /** What is asked for is a thing, and no deed. */
+    public function thing(): string
+    {
+        return self::NEVER;
+    }
+
     /** The English verb of what is asked; empty when it is none of those that are known. */
     final public function verb(string $action): string
     {
         $action = mb_strtolower($action);
+        if (1 === preg_match($this->thing(), $action)) {
+            return 'Send';
+        }
         [$first, $at] = ['', \PHP_INT_MAX];
         foreach ($this->verbs() as $stem => $verb) {
             if (1 === preg_match('/(?<!\p{L})(?:'.$stem.')/u', $action, $m, \PREG_OFFSET_CAPTURE) && $m[0][1] < $at) {
@@ -89,6 +98,12 @@ abstract readonly class Tongue
 
     /** Words by which a sentence may ask for something, although no form of asking is found in it. */
     public function perhaps(): string
+    {
+        return self::NEVER;
+    }
+
+    /** What is told because somebody has to see to it: "The lamp is out again." */
+    public function troubles(): string
     {
         return self::NEVER;
     }

@@ -28,6 +28,15 @@ final readonly class Tongues
         return [] === $all ? $all = [new English(), new German(), new French(), new Spanish(), new Italian(), new Portuguese(), new Dutch()] : $all;
     }
 
+    /** @return list<string> words by which the language is told: the frequent ones, and those of time */
+    private static function told(Tongue $tongue): array
+    {
+        /** @var array<string, list<string>> $told */
+        static $told = [];
+
+        return $told[$tongue->name()] ??= array_values(array_unique([...$tongue->words(), ...array_map(strval(...), array_keys($tongue->english()))]));
+    }
+
     /** @return array<string, float> frequent words and what each weighs: the less, the more languages have it */
     private static function weights(): array
     {
@@ -36,7 +45,7 @@ final readonly class Tongues
 
         return [] === $weights ? $weights = array_map(
             static fn (int $languages): float => 1 / $languages,
-            array_count_values(array_merge(...array_map(static fn (Tongue $tongue): array => $tongue->words(), self::all()))),
+            array_count_values(array_merge(...array_map(self::told(...), self::all()))),
         ) : $weights;
     }
 
@@ -47,7 +56,7 @@ final readonly class Tongues
         $words = array_count_values($found[0]);
         [$hits, $counts] = [[], []];
         foreach (self::all() as $number => $tongue) {
-            $own = array_filter($tongue->words(), static fn (string $word): bool => isset($words[$word]));
+            $own = array_filter(self::told($tongue), static fn (string $word): bool => isset($words[$word]));
             $letters = min(2, preg_match_all($tongue->letters(), implode(' ', $found[0])));
             $hits[$number] = $letters + array_sum(array_map(static fn (string $word): float => $words[$word] * self::weights()[$word], $own));
             $counts[$number] = $letters + array_sum(array_map(static fn (string $word): int => $words[$word], $own));
