@@ -162,6 +162,10 @@ final readonly class DateContext
         if (1 === preg_match(self::NEWS, $this->clause) || 1 === preg_match(self::NONE, $this->clause)) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
+        // A week is no appointment.
+        if (1 === preg_match('/\b(?:week|month|year|quarter)s?$/u', rtrim($this->inside)) && null !== $this->request && null === $this->spot->clock) {
+            return $this->dated(DateKind::Mention, false, $this->start());
+        }
         $isFree = RequestForm::Question === $this->request?->form && 1 === preg_match('/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)/u', $this->before.$this->inside.$this->behind);
         if ($isFree || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
             return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);

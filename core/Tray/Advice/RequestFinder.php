@@ -58,7 +58,8 @@ final readonly class RequestFinder
             return false;
         }
         // Whoever writes a line or two about what is broken wants it mended.
-        if (\count($sentences) < 4 && 1 === preg_match($tongue->troubles(), $sentences[\count($sentences) - 1]->lower ?? '')) {
+        $all = implode("\n", array_map(static fn (Sentence $sentence): string => $sentence->lower, $sentences));
+        if (\count($sentences) < 4 && 1 === preg_match($tongue->troubles(), $all) && 1 !== preg_match($tongue->mended(), $all)) {
             return true;
         }
         foreach ($sentences as $sentence) {

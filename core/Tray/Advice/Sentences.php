@@ -147,7 +147,7 @@ final readonly class Sentences
         if (1 === preg_match('/^\p{L}$/u', $word) && !\in_array($word, ['i', 'u'], true)) {
             return false;
         }
-        if (ctype_digit($word) && \strlen($word) <= 2 && 1 === preg_match('/^\p{Ll}|^(Jan|Feb|M|Apr|Ju|Aug|Sep|Okt|Oct|Nov|De)/u', $behind)) {
+        if (ctype_digit($word) && \strlen($word) <= 2 && 1 === preg_match('/^\p{Ll}|^(Jan|Feb|Fév|M(?:ar|ay|ai|är|rz)|A[pvb]r|Ju[nil]|A[uo]g|Sep|O[ktc]t|Nov|De[cz]|Dic)/u', $behind)) {
             return false;
         }
 

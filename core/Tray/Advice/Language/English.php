@@ -40,7 +40,7 @@ final readonly class English extends Tongue
     ];
 
     /** Conditions under which most readers have nothing to do. */
-    private const UNLIKELY = '/^(?:(?:if|should|in case) (?:you|there|anything|something|anyone|this|the|it|not|questions?|any)\b(?:[^,]*\b(?:any|questions?|queries|problems?|trouble|need|require|want|wish|would like|prefer not|no longer|unable|cannot|can\'t|can not|cannot make|can\'t make|in error|by mistake|already|doubt|unclear|wrong|unsure|not sure|missing|happen|notice|spot|strange|lost|urgent|fail)\b[^,]*)|in case of[^,]*|for (?:further|more|any)[^,]*|if in doubt|when in doubt)(?:,\s*|\s+(?=please\b))/u';
+    private const UNLIKELY = '/^(?:(?:if|should|in case) (?:you|there|anything|something|anyone|this|the|it|not|questions?|any)\b(?:[^,]*\b(?:any|questions?|queries|problems?|trouble|need|require|want|wish|would like|prefer not|no longer|unable|cannot|can\'t|can not|cannot make|can\'t make|in error|by mistake|already|doubt|unclear|wrong|unsure|not sure|missing|happen|notice|spot|strange|lost|urgent|fail|not work|doesn\'t work|does not|stops?)\b[^,]*)|in case of[^,]*|for (?:further|more|any)[^,]*|if in doubt|when in doubt)(?:,\s*|\s+(?=please\b))/u';
 
     /** Questions that want no answer, each from its beginning to the question mark. */
     private const RHETORICAL = [
@@ -52,7 +52,7 @@ final readonly class English extends Tongue
         '(?:isn\'t|aren\'t|wasn\'t|weren\'t|wouldn\'t|doesn\'t|don\'t|didn\'t|hasn\'t|haven\'t|ain\'t|won\'t) (?:it|that|this|they|we|i|he|she|those|these|life|time)\b.*',
         '(?:is|was) (?:it|that|this) (?:just|only) me\b.*|(?:am|are|is|was) (?:i|we) (?:right|mad|wrong|crazy|dreaming|alone)\b(?! (?:that|in|to) ).*|(?:has|have) it (?:really )?been.*|(?:is|has) it (?:that time|already|really)\b.*',
         '(?:ready to|ready for the|looking for|looking to|tired of|fed up with|wanna|bored|struggling with|worried about|curious(?: to| about)?|sounds? (?:good|familiar|fun|great|like)|make sense|makes sense|any (?:questions|problems|comments or questions)|need (?:help|a hand|inspiration|a break|more)|interested|missed (?:me|us)|sound)\b[^?]{0,60}',
-        '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b(?! (?:with|to|if|for)\b)[^?]{0,30}|(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|deal|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon|deal)\s*',
+        '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b(?! (?:with|to|if|for)\b)[^?]{0,30}|(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon)\s*',
         'what if\b.*|why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*|where (?:would|to begin|do i|am i)\b.*|what (?:would|will) (?:i|we|the world)\b.*|how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*|may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*|shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |a quarter|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)).*|need i (?:say|go on|add|tell|mention).*|where were we.*',
     ];
 
@@ -115,7 +115,18 @@ final readonly class English extends Tongue
 
     public function troubles(): string
     {
-        return '/^(?!.*\b(?:nothing|none|nobody|no)\b).*\b(?:is|are)\s+(?:(?:now|still|again|completely|all)\s+)*(?:out|broken|down|stuck|leaking|missing|blocked|flooded|dead|frozen|jammed|burst|cracked|on fire)(?:\s+(?:again|now|since\b.*))?[.!]*$|\b(?:does|do|will|would)(?:n\'t|\s+not)\s+(?:work|open|close|start|run|light|turn|lock|shut)\b|\bstopped working\b|\b(?:leaks|drips|smokes|flickers|squeaks|smells of gas)\b/u';
+        return '/
+            ^(?!.*\b(?:nothing|none|nobody|no|if|should|when|in\s+case)\b).*\b(?:is|are)\s+(?:(?:now|still|again|completely|all)\s+)*(?:out|broken|down|stuck|leaking|missing|blocked|flooded|dead|frozen|jammed|burst|cracked|on\s+fire)(?:\s+(?:again|now|since\b.*))?[.!]*$
+            |^(?!.*\b(?:if|should|when|in\s+case)\b).*\b(?:does|do|will|would)(?:n\'t|\s+not)\s+(?:work|open|close|start|run|light|turn|lock|shut)\b
+            |\bstopped\s+working\b
+            |\b(?:found|noticed|spotted|there\s+is|there\'s)\s+(?:a|an|another|one)\s+(?:\p{L}+\s+)?(?:bug|error|mistake|typo|fault|leak|crack)\b
+            |^(?!.*\bif\b).*\b(?:leaks|drips|smokes|flickers|squeaks|smells\s+of\s+gas)\b
+        /xum';
+    }
+
+    public function mended(): string
+    {
+        return '/\b(?:fixed|mended|repaired|replaced|solved|settled|sorted|works?\s+again|is\s+ordered|have\s+ordered|on\s+its\s+way)\b/u';
     }
 
     public function dutiesOfAll(): string
@@ -569,6 +580,8 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/\binsists?\s+on\s+(?<do>(?:having|getting|seeing|receiving)\b.*)/xu'],
             // "I need my drill back"
             [RequestForm::Need, '/\b(?:i|we)(?:\'ll|\s+will|\s+would)?\s+(?:(?:still|really|urgently|also|now)\s+)*(?:need|want|would\s+like)\s+(?<do>(?:my|our|the|it|them|those|that)\b[^.;]*\bback\b.*)/xu'],
+            // "We were promised the drawings for last Friday"
+            [RequestForm::Need, '/\b(?:i|we)\s+(?:were|was|have\s+been)\s+promised\s+(?<do>(?!to\s+be)\p{L}.*)/xu'],
             // "He would like you to ring him"
             [RequestForm::Order, '/\b(?:he|she|they|(?:the|my|our)\s+(?:\p{L}+\s+)?\p{L}+)\s+(?:would\s+like|wants?|needs?|asks?|expects?|begs?|is\s+asking|are\s+asking)\s+(?:for\s+)?you\s+to\s+(?<do>\p{L}.*)/xu'],
             // "If you still have a bed free, we would take it"

@@ -108,6 +108,12 @@ abstract readonly class Tongue
         return self::NEVER;
     }
 
+    /** It is seen to already. */
+    public function mended(): string
+    {
+        return self::NEVER;
+    }
+
     /** What everybody has to do, also who is only copied. */
     public function dutiesOfAll(): string
     {
