@@ -75,7 +75,7 @@ final class Lexemes
     private static function cut(string $phrase, bool $isProse, int $worth, array $english = []): self
     {
         [$all, $corrected] = [[], []];
-        [$end, $characters, $fillers, $wasWord] = [0, 0, [], false];
+        [$end, $characters, $fillers, $wasWord, $before] = [0, 0, [], false, ''];
         for ($pieces = 0; $pieces < self::PIECES && 1 === preg_match(self::PATTERN, $phrase, $match, \PREG_OFFSET_CAPTURE | \PREG_UNMATCHED_AS_NULL, $end); ++$pieces) {
             [$text, $offset] = [(string) $match[0][0], (int) $match[0][1]];
             $glued = $offset === $end && $offset > 0;
@@ -83,7 +83,9 @@ final class Lexemes
             $characters = $from + mb_strlen($text);
             $end = $offset + \strlen($text);
             $lower = str_replace('’', "'", mb_strtolower($text));
-            $lower = isset($english[$lower]) && !str_contains($english[$lower], ' ') ? $english[$lower] : $lower;
+            $glossed = $english[$before.' '.$lower] ?? $english[$lower] ?? ' ';
+            $before = $lower;
+            $lower = str_contains($glossed, ' ') ? $lower : $glossed;
             $isDecimal = ',' === $text && $glued && [] !== $all && LexemeKind::Number === $all[\count($all) - 1]->kind && ctype_digit(substr($phrase, $end, 1));
             if ((\in_array($lower, self::FILLERS, true) && !$isDecimal) || ($isProse && \in_array($lower, self::FILLERS_OF_PROSE, true)) || '@' === $text || ($isProse && (('.' === $text && $glued && self::isBeforeMonth($all, $phrase, $end, $english)) || ('-' === $text && $glued && 1 === preg_match('/\Gfeira\b/i', $phrase, offset: $end)))) || ('.' === $text && $glued && $wasWord && (!$isProse || self::isAbbreviation($all, $phrase, $end)))) {
                 $fillers[] = '@' === $text ? 'at' : $lower;
@@ -95,6 +97,12 @@ final class Lexemes
             $meant = $isProse || $isNumber || $isMark ? null : Lexicon::corrected($word);
             if (null !== $meant) {
                 $corrected[$lower] = $meant;
+            }
+            // "Freitagabend" is Friday evening.
+            [$first, $second] = explode('+', $word, 2) + [1 => ''];
+            if ('' !== $second) {
+                $all[] = new Lexeme(LexemeKind::Word, $text, $first, $from, $characters, null, $glued, $fillers);
+                [$fillers, $word] = [[], $second];
             }
             $all[] = new Lexeme(
                 $isNumber ? LexemeKind::Number : ($isMark ? LexemeKind::Mark : LexemeKind::Word),

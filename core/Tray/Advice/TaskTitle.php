@@ -99,6 +99,7 @@ final readonly class TaskTitle
             1 === preg_match(self::UNPAID, $action, $m) => 'payment' === mb_strtolower($m['what']) ? 'Pay '.$name : 'Pay '.$this->turned((1 === preg_match('/^(?:your|our|the)\b/iu', $action, $article) ? mb_strtolower($article[0]).' ' : '').mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1), $name),
             RequestForm::Need === $form && 1 === preg_match('/^(?:(?:the|your|our) )?(?<what>(?:invoice|bill)\s+(?:(?:no\.?|number|nr\.?)\s*)?\S*\d\S*)$/iu', $action, $m) => 'Pay '.mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1),
             1 === preg_match('/^(?:an? )?(?:\p{L}+ )?favou?r\b/iu', $action) => 'Answer '.$name,
+            RequestForm::Need === $form && 1 === preg_match('/^(?:payable|payment (?:is )?due|due)\b/iu', $action) => 'Pay '.$name,
             1 === preg_match('/^owe\s+(?<what>.+)$/iu', $action, $m) => 'Pay '.$this->turned($m['what'], $name),
             1 === preg_match('/^(?:a|some) (?:hand|help)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Help %s %s', $name, $this->turned($m['what'], $name))),
             1 === preg_match('/^(?:let (?:me|us) know|tell (?:me|us)|advise(?: me| us)?|inform (?:me|us))\s*(?:about|of|as to)?\s*(?<what>.*)$/iu', $action, $m) => '' === $m['what'] ? 'Answer '.$name : \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name)),

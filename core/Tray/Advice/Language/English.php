@@ -520,7 +520,7 @@ final readonly class English extends Tongue
             // "Before we can begin, we need the signed contract"
             [RequestForm::Need, '/^(?:before|to|in\s+order\s+to|until|so\s+that|for\s+(?:this|that))\b[^,?.!]{3,80}?,?\s+(?:we|i)\s+(?:(?:still|also|will|now|first)\s+)*(?:need|require|lack)\s+(?<do>(?:the|an?|your|two|three|all|both|proof|some)\b.*)/xu'],
             // "We need the bank statements and the list of members"
-            [RequestForm::Need, "/^(?:(?:and|so|also|therefore|for\\s+[^,;.]{3,30}?|to\\s+[^,;.]{3,40}?)[,\\s]+)?(?:we|i)\\s+(?:(?:still|also|now|only|just|will|would)\\s+)*need\\s+(?<do>(?:the|your|an?|two|three|both|all)\\s+(?:\\p{L}+\\s+){0,2}?(?:{$thing}|statements?|documents?|papers?|forms?|details|receipts?|minutes|measurements?|accounts?|contract|certificates?|files?|passport|information|proof)\\b(?!.*\\b(?:and|but|so|which)\\s+(?:i|we|he|she|they)\\b).*)/xu"],
+            [RequestForm::Need, "/^(?:(?:and|so|also|therefore|for\\s+[^,;.]{3,30}?|to\\s+[^,;.]{3,40}?)[,\\s]+)?(?:we|i)\\s+(?:(?:still|also|now|only|just|will|would)\\s+)*(?:need|require|lack)\\s+(?<do>(?:the|your|an?|two|three|both|all)\\s+(?:\\p{L}+\\s+){0,2}?(?:{$thing}|statements?|documents?|papers?|forms?|details|receipts?|minutes|measurements?|accounts?|contract|certificates?|files?|passport|information|proof)\\b(?!.*\\b(?:and|but|so|which)\\s+(?:i|we|he|she|they)\\b).*)/xu"],
             // "Your signature on the minutes is the last that is missing"
             [RequestForm::Need, "/(?<do>\\b{$your}\\s+\\p{L}+\\b[^.;,]{0,60}\\b(?:is|are)\\b[^.;,]{0,30}\\b(?:missing|outstanding|lacking|needed)\\b(?!\\s+no).*)/xu"],
             // "To keep it, log in before the end of the month"
@@ -582,6 +582,9 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/\b(?:i|we)(?:\'ll|\s+will|\s+would)?\s+(?:(?:still|really|urgently|also|now)\s+)*(?:need|want|would\s+like)\s+(?<do>(?:my|our|the|it|them|those|that)\b[^.;]*\bback\b.*)/xu'],
             // "We were promised the drawings for last Friday"
             [RequestForm::Need, '/\b(?:i|we)\s+(?:were|was|have\s+been)\s+promised\s+(?<do>(?!to\s+be)\p{L}.*)/xu'],
+            // "It can be picked up until six", "payable within 10 days"
+            [RequestForm::Need, '/(?<do>\b(?:it|they|this|your\s+[^.;,]{2,30})\s+(?:can|may|must|should)\s+be\s+(?:picked\s+up|collected|fetched)\b(?!\s+(?:at\s+)?any\s*time).*)/xu'],
+            [RequestForm::Need, '/^(?<do>(?:payable|due|payment\s+(?:is\s+)?due)\b.*\b(?:within|by|before|until|on)\b.*)/xu'],
             // "He would like you to ring him"
             [RequestForm::Order, '/\b(?:he|she|they|(?:the|my|our)\s+(?:\p{L}+\s+)?\p{L}+)\s+(?:would\s+like|wants?|needs?|asks?|expects?|begs?|is\s+asking|are\s+asking)\s+(?:for\s+)?you\s+to\s+(?<do>\p{L}.*)/xu'],
             // "If you still have a bed free, we would take it"

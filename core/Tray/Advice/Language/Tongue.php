@@ -29,7 +29,10 @@ abstract readonly class Tongue
     /** @return list<array{RequestForm, string}> patterns whose group "do" is what is asked; the first that fits counts */
     abstract public function forms(): array;
 
-    /** @return array<string, string> words of time and of what makes a deadline, and those of English that say the same */
+    /**
+     * @return array<string, string> words of time and of what makes a deadline, and those of English that say the same; two
+     *                               words where the first makes something else of the second, "la mañana"
+     */
     public function english(): array
     {
         return [];
@@ -69,7 +72,14 @@ abstract readonly class Tongue
     {
         $english = $this->english();
 
-        return [] === $english ? $lower : (string) preg_replace_callback('/[\p{L}\']+/u', static fn (array $word): string => $english[$word[0]] ?? $word[0], $lower);
+        $before = '';
+
+        return [] === $english ? $lower : (string) preg_replace_callback('/[\p{L}\']+/u', static function (array $word) use ($english, &$before): string {
+            $glossed = $english[$before.' '.$word[0]] ?? $english[$word[0]] ?? $word[0];
+            $before = $word[0];
+
+            return str_replace('+', ' ', $glossed);
+        }, $lower);
     }
 
     /** What is said before a request and is none of it: "thank you, could you". */
