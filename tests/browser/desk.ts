@@ -158,9 +158,32 @@ export class Desk {
   }
 }
 
+/** Keeps the last things that a hand did to the page and what they met there, for a journey that fails. */
+function keepWhatWasHeard(): void {
+  const heard: string[] = []
+  Object.assign(window, { heard })
+  for (const type of ['pointerdown', 'pointerup', 'click', 'keydown', 'focusin'])
+    window.addEventListener(
+      type,
+      (event) => {
+        const met = event.target instanceof Element ? event.target : document.documentElement
+        const where = event instanceof MouseEvent ? `at ${event.clientX},${event.clientY}` : ''
+        const { left, top, width, height } = met.getBoundingClientRect()
+        const box = [left, top, width, height].map(Math.round).join(' ')
+        const key = event instanceof KeyboardEvent ? event.key : ''
+        heard.push(
+          `${Math.round(performance.now())} ${type} ${key} ${where} <${met.tagName.toLowerCase()} class="${met.className}"> in ${box}`,
+        )
+        if (heard.length > 60) heard.shift()
+      },
+      { capture: true },
+    )
+}
+
 /** A person at a desk, whose browser ZIPPY_SLOWER=6 makes six times slower; whatever the page complains about in its console fails the test. */
 export const test = base.extend<{ desk: Desk }>({
-  desk: async ({ page }, use) => {
+  desk: async ({ page }, use, info) => {
+    await page.addInitScript(keepWhatWasHeard)
     const complaints: string[] = []
     page.on('pageerror', (error) => complaints.push(error.message))
     page.on('console', (message) => {
@@ -180,6 +203,10 @@ export const test = base.extend<{ desk: Desk }>({
     await desk.signIn()
     await desk.seeReminders()
     await use(desk)
+    if (info.errors.length > 0) {
+      const heard = await page.evaluate(() => (window as unknown as { heard: string[] }).heard)
+      console.log(`What the page heard last:\n${heard.join('\n')}`)
+    }
     // What was asked for last is not cut off by the end of the journey.
     await expect.poll(() => underWay.size, { message: 'changes under way' }).toBe(0)
     expect(complaints).toEqual([])
