@@ -218,7 +218,7 @@ final readonly class TimeRules
         if (!$isAt && !$isBeside && !$isStart) {
             return;
         }
-        foreach ($this->hour($index) as $hour) {
+        foreach ($this->isOfMonth($index) ? [] : $this->hour($index) as $hour) {
             $clock = $this->bare($hour->value);
             if (null !== $clock) {
                 yield $hour->as($clock, $hour->next)->needs($isAt || $isStart ? Need::Nothing : Need::Field);
@@ -226,6 +226,25 @@ final readonly class TimeRules
                 $this->words->impossible($index, $hour->next, '%s is no hour of the day.');
             }
         }
+    }
+
+    /** "3 January", "3rd of July", "3–10 July": no hours. */
+    private function isOfMonth(int $index): bool
+    {
+        $at = $index;
+        do {
+            if (null === $this->words->peek($at)?->number) {
+                return false;
+            }
+            $at += $this->words->is($at + 1, 'st', 'nd', 'rd', 'th', '.') ? 2 : 1;
+            if (null !== $this->words->month($at)) {
+                return true;
+            }
+            $isPair = $at < $index + 3 && $this->words->is($at, '-', '–', '—', 'to', 'until', 'till', 'and');
+            ++$at;
+        } while ($isPair);
+
+        return false;
     }
 
     /** @return iterable<Parsed<Clock>> */
@@ -261,6 +280,11 @@ final readonly class TimeRules
         $half = $this->half($index + 1);
         if (null !== $half) {
             yield from $this->made($index, $index + 2, $this->inHalf($hour, $half), 0);
+        }
+        // "11 h 15", as French writes it.
+        $minute = $hour > 7 && $hour < 24 && $this->words->is($index + 1, 'h') && 2 === \strlen($this->words->at($index + 2)->text ?? '') ? $this->words->number($index + 2) : null;
+        if (null !== $minute) {
+            yield from $this->made($index, $index + 3, $hour, $minute);
         }
         if ($this->words->isGlued($index + 1, 'h') && ($hour > 12 && $hour < 24 || $this->words->isAfter($index, 'at'))) {
             $minute = true === $this->words->at($index + 2)?->glued ? $this->words->number($index + 2) : null;

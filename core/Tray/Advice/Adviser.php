@@ -55,7 +55,7 @@ final readonly class Adviser
      */
     private function main(array $found, LocalDate $today): Findings
     {
-        $weight = static fn (Findings $findings): int => ($findings->strongest()?->form->value ?? 0) * 2 + (null === $findings->next(DateKind::Deadline, $today) ? 0 : 1);
+        $weight = static fn (Findings $findings): int => ($findings->strongest()->form->value ?? -1) * 2 + (null === $findings->next(DateKind::Deadline, $today) ? 0 : 1);
         $main = $found[0];
         foreach ($found as $findings) {
             $main = $weight($findings) >= $weight($main) ? $findings : $main;
@@ -95,7 +95,11 @@ final readonly class Adviser
         $habit = $circumstances->habit;
         $strongest = $main->strongest();
         if (null !== $strongest) {
-            $reasons[] = RequestForm::Question === $strongest->form ? 'It asks you a question.' : 'It asks you for something.';
+            $reasons[] = match ($strongest->form) {
+                RequestForm::Question => 'It asks you a question.',
+                RequestForm::Likely => 'It may ask you for something.',
+                default => 'It asks you for something.',
+            };
         }
         if (null !== $deadline) {
             $reasons[] = \sprintf('It names a deadline, %s.', $deadline->date->format('D j M'));

@@ -21,11 +21,11 @@ final readonly class DateContext
 
     private const NOT_AHEAD = '/\b(?:since|from|as\s+of|as\s+from|dated|of\s+the|of|your\s+(?:letter|message|mail|email|note)\s+of|last|starting|beginning|effective|after|following)(?:\s+(?:on|the))?\s*$/u';
 
-    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|(?:is|are|be|goes?|switched|turned|shut|cut)\s+off|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|play(?:s|ing)?|appear|swap|lend\s+a\s+hand|open\s+(?:up|the\s+(?:shop|office|gate|door|hall|store|tower|house))|lock\s+up|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks)\b/u';
+    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|(?:is|are|be|goes?|switched|turned|shut|cut)\s+off|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|play(?:s|ing)?|appear|swap|lend\s+a\s+hand|open\s+(?:up|the\s+(?:shop|office|gate|door|hall|store|tower|house))|lock\s+up|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks|getting\s+married|marry(?:ing)?|save\s+the\s+date|(?:welcom(?:e|ing)|seeing|meeting|having|hosting)\s+you|drive)\b/u';
 
     private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b|\b(?:report|issue|news|results?|list|letter|bill|decision|answer|edition|newsletter|update|details|numbers?|figures)\s+(?:\p{L}+\s+)?(?:comes?|follows?|will follow|is out|are out|appears?)\b/u';
 
-    private const NONE = '/\b(?:(?:shall|will|can|am|is|are)(?:\s+not|n\'t)\s+(?:be\s+(?:there|here|able|in|coming|at)|come|coming|make|attend|join|available|free)|(?:cannot|can\'t|won\'t)\s+(?:come|make|attend|be|join)|(?:is|are|will be|there\'s) no\b|no (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b|(?:does|do|will|is|are) not (?:take place|happen|meet|run|open|sail)|(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t) (?:take place|happen|meet|run|open|sail|taking place|running)|cancelled|canceled|called off|(?:could|can|did|was|were|has|have)(?: not|n\'t)\b)/u';
+    private const NONE = '/\b(?:(?:game|match|meeting|trip|call|training|lesson|rehearsal|practice|party|session|concert|walk|dinner|lunch|it)(?:\'s| is| are) off\b(?! to)|cancel(?:ling|ing)? (?:our|the|my|your|this|tomorrow\'s|today\'s)\b|(?:shall|will|can|am|is|are)(?:\s+not|n\'t)\s+(?:be\s+(?:there|here|able|in|coming|at)|come|coming|make|attend|join|available|free)|(?:cannot|can\'t|won\'t)\s+(?:come|make|attend|be|join)|(?:is|are|will be|there\'s) no\b|no (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b|(?:does|do|will|is|are) not (?:take place|happen|meet|run|open|sail)|(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t) (?:take place|happen|meet|run|open|sail|taking place|running)|cancelled|canceled|called off|(?:could|can|did|was|were|has|have)(?: not|n\'t)\b)/u';
 
     private const TASKS = '/\b(?:send|return|pay|submit|confirm|reply|answer|let\s+(?:me|us)\s+know|sign|complete|fill|finish|order|deliver|provide|get|give|review|read|check|prepare|have\s+(?:it|them|this|that|the)|need|needed|ready|done|hand|email|mail|upload|register|book|back|file|return|respond|approve|write|draft|correct|forward|print|post|update|transfer|settle|decide|choose|tell|vote)\b/u';
 
@@ -33,9 +33,9 @@ final readonly class DateContext
 
     private const YOURS = '/\b(?:you (?:must|need|have to|should|can|could|will|to|are|\'ll|may|might)|please|kindly|rsvp|need|require[sd]?|payment|deadline|due|must|your (?:\p{L}+ ){0,2}(?:by|before|is|are|ends?|expires?|lapses?|runs?\s+out|will))\b/u';
 
-    private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|died|crashed|burned|burnt|slept|ate|drank|rained|snowed|leaked|jumped|ran|sang|danced|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated)\b/u';
+    private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|turned|collected|gathered|raised|welcomed|walked|swam|planted|painted|celebrated|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|died|crashed|burned|burnt|slept|ate|drank|rained|snowed|leaked|jumped|ran|sang|danced|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated)\b/u';
 
-    private const NOT_PAST = '/\b(?:(?:if|unless)\s+\p{L}+\s+(?:have|has)(?:n\'t|\s+not)?|will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))|moved\s+(?:to|forward|the)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
+    private const NOT_PAST = '/\b(?:(?:if|unless)\s+\p{L}+\s+(?:have|has)(?:n\'t|\s+not)?|will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))|moved\s+(?:to|forward|the)|had\s+to\s+(?:move|change|postpone|bring|put)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
 
     private string $before;
 
@@ -66,7 +66,7 @@ final readonly class DateContext
         $this->action = $tongue->gloss(mb_strtolower($request->action ?? ''));
         $this->clause = self::clause($this->before, $this->inside, $this->behind);
         $this->isOurs = null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:whether|if|when|which|what|how|who|where)\b[^,;]*$/u', $this->before);
-        $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || $this->isThanks($sentence->lower));
+        $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || 1 === preg_match('/^(?:it was )?(?:so )?(?:good|great|nice|lovely) (?:to see|seeing) you\b/u', $sentence->lower) || $this->isThanks($sentence->lower));
     }
 
     /** "Thank you for the talk on Friday" looks back; a date of the calendar may be one that is to come. */
@@ -77,7 +77,13 @@ final readonly class DateContext
 
     public function reading(): DateReading
     {
-        return $this->latest() ?? $this->deadline() ?? $this->until() ?? $this->noted() ?? $this->timeAlone() ?? $this->rest();
+        return $this->endOfStretch() ?? $this->latest() ?? $this->deadline() ?? $this->until() ?? $this->noted() ?? $this->timeAlone() ?? $this->rest();
+    }
+
+    /** "from 24 December to 3 January": of a stretch the beginning counts. */
+    private function endOfStretch(): ?DateReading
+    {
+        return 1 === preg_match('/\bfrom\b[^,;]{2,40}(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december)\W*(?:by|to|until|till)(?:\s+the)?\s*$/u', $this->before) && null === $this->spot->clock ? $this->dated(DateKind::Mention, $this->isPast, $this->start()) : null;
     }
 
     /** "Friday at the latest". */
@@ -124,7 +130,7 @@ final readonly class DateContext
         if ($isStretch || 1 !== preg_match(self::NOT_AHEAD, $this->before)) {
             return null;
         }
-        $isGone = 1 === preg_match('/\b(?:since|dated|last|(?<!instead |weekend |week |night |evening |morning |afternoon )of)\s*(?:the)?\s*$/u', $this->before);
+        $isGone = 1 === preg_match('/\b(?:since|dated|last|(?<!instead |weekend |week |night |evening |morning |afternoon |as )of)\s*(?:the)?\s*$/u', $this->before);
 
         return $this->dated(DateKind::Mention, $this->isPast || $isGone, $this->start());
     }

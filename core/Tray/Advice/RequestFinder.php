@@ -13,6 +13,19 @@ use ZippyTray\Core\Tray\Advice\Language\Tongue;
  */
 final readonly class RequestFinder
 {
+    /** From so much likeness on a sentence is taken to ask, although no rule knows its words. */
+    private const LIKELY = 1.0;
+
+    /** From so much on the letter may ask for something. */
+    private const POSSIBLE = 0.0;
+
+    /** So little like what asks that no rule is believed, and a hint still less. */
+    private const UNLIKELY = [-4.0, -3.0];
+
+    public function __construct(private Likeness $likeness = new Likeness())
+    {
+    }
+
     /**
      * @param list<Sentence> $sentences those of the letter
      *
@@ -67,7 +80,8 @@ final readonly class RequestFinder
             // What is quoted or told of was asked somewhere else.
             $isTold = 1 === preg_match('/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u', $sentence->lower);
             $isThanks = 1 === preg_match('/^\W*(?:\p{L}+(?: \p{L}+)?, )?(?:many thanks|thanks|thank you|merci|vielen dank|herzlichen dank|danke|muchas gracias|gracias|grazie|mille grazie|bedankt|dank|hartelijk dank|obrigad|muito obrigad)/u', $sentence->lower);
-            if ($isForOthers || $isTold || $isThanks || 1 !== preg_match($tongue->perhaps(), $sentence->lower)) {
+            $likeness = $this->likeness->of($sentence->lower);
+            if ($isForOthers || $isTold || $isThanks || $likeness < self::UNLIKELY[1] || ($likeness < self::POSSIBLE && 1 !== preg_match($tongue->perhaps(), $sentence->lower))) {
                 continue;
             }
             $action = (string) preg_replace('/^.*?\b(?:please|pls|plz|kindly)\b[\s,]*/u', '', $sentence->lower);
@@ -89,7 +103,8 @@ final readonly class RequestFinder
         if (!$isDated && 1 === preg_match($tongue->unlikely(), $lower) && !str_contains($lower, '?')) {
             return null;
         }
-        $isDone = 1 === preg_match($tongue->notNeeded(), $lower);
+        $likeness = $this->likeness->of($sentence->lower);
+        $isDone = $likeness < self::UNLIKELY[0] || 1 === preg_match($tongue->notNeeded(), $lower);
         foreach ($isDone ? [] : $tongue->forms() as [$form, $pattern]) {
             if (1 !== preg_match($pattern, $lower, $m, \PREG_OFFSET_CAPTURE) || !isset($m['do'])) {
                 continue;
@@ -101,6 +116,9 @@ final readonly class RequestFinder
         }
         if (($sentence->isQuestion() || 1 === preg_match($tongue->askedWithoutMark(), $lower)) && !$isDone && 1 !== preg_match($tongue->rhetorical(), $lower) && $this->isAsked($lower, $tongue)) {
             return $this->request($sentence, $isNamed, $tongue, RequestForm::Question, $this->lastQuestion($sentence->text));
+        }
+        if (!$isDone && !$sentence->isQuestion() && $likeness >= self::LIKELY) {
+            return $this->request($sentence, $isNamed, $tongue, RequestForm::Likely, mb_substr($sentence->text, mb_strlen($thanks)));
         }
 
         return null;

@@ -20,4 +20,7 @@ enum RequestForm: int
 
     /** "Is the key still there?" */
     case Question = 1;
+
+    /** "I cannot go on before the budget is released": like much that asks, in words of its own */
+    case Likely = 0;
 }

@@ -119,6 +119,7 @@ final readonly class English extends Tongue
             ^(?!.*\b(?:nothing|none|nobody|no|if|should|when|in\s+case)\b).*\b(?:is|are)\s+(?:(?:now|still|again|completely|all)\s+)*(?:out|broken|down|stuck|leaking|missing|blocked|flooded|dead|frozen|jammed|burst|cracked|on\s+fire)(?:\s+(?:again|now|since\b.*))?[.!]*$
             |^(?!.*\b(?:if|should|when|in\s+case)\b).*\b(?:does|do|will|would)(?:n\'t|\s+not)\s+(?:work|open|close|start|run|light|turn|lock|shut)\b
             |\bstopped\s+working\b
+            |\b(?:has|have|\'s|\'ve)\s+(?:gone|packed)\s+(?:cold|dead|out|off|up|wrong|missing|again)\b
             |\b(?:found|noticed|spotted|there\s+is|there\'s)\s+(?:a|an|another|one)\s+(?:\p{L}+\s+)?(?:bug|error|mistake|typo|fault|leak|crack)\b
             |^(?!.*\bif\b).*\b(?:leaks|drips|smokes|flickers|squeaks|smells\s+of\s+gas)\b
         /xum';
@@ -509,6 +510,16 @@ final readonly class English extends Tongue
             [RequestForm::Wish, '/\b(?:i|we)(?:\'d|\s+would|\s+should)?\s+(?:(?:also|very\s+much|really)\s+)*(?:like|love|want|wish|hope)\s+to\s+(?<do>(?:use|print|publish|quote|show|exhibit|borrow|hire|rent|film|photograph|buy|reprint)\s+(?:your|one\s+of\s+your|some\s+of\s+your|the)\b.*)/xu'],
             // "You should have it swept"
             [RequestForm::Need, '/\byou\s+(?:really\s+|also\s+)?(?:should|ought\s+to|had\s+better|want\s+to)\s+(?<do>(?:have|get)\s+(?:it|them|this|that|the\s+\p{L}+|your\s+\p{L}+)\s+\p{L}+(?:ed|pt|wn|t)\b.*)/xu'],
+            // "For the year-end we're missing two receipts"
+            [RequestForm::Need, '/^(?:for\s[^,?]{3,40}?,?\s+)?(?:i|we)(?:\'m|\'re|\s+am|\s+are)\s+(?:still\s+|only\s+|just\s+)?missing\s+(?<do>(?:the|your|an?|one|two|three|some|all)\b.*)/xu'],
+            // "To take it further, we require photographs"
+            [RequestForm::Need, '/^(?:to|in\s+order\s+to|for|before)\s[^,?]{3,80},\s+(?:i|we)(?:\'ll|\'d|\s+will|\s+would|\s+do|\s+still)?\s+(?:also\s+)?(?:require|need)\s+(?<do>(?!to\b|more\s+time)\p{L}.*)/xu'],
+            // "We could do with a few more cakes"
+            [RequestForm::Wish, '/\b(?:i|we)\s+(?:could|can)\s+(?:really\s+|still\s+|also\s+)?(?:do|use)\s+(?:with\s+)?(?<do>(?:an?\s+(?:few\s+|couple\s+of\s+|bit\s+of\s+)?(?:more\s+)?|some|more|another|one\s+more|your|two\s+more|three\s+more)(?!\s*(?:holiday|rest|drink|break|nap|sleep|coffee|tea|sun|rain)\b)\b.*)/xu'],
+            // "You have one document to sign"
+            [RequestForm::Need, '/\byou(?:\'ve|\s+have|\'ve\s+got|\s+have\s+got)\s+(?:still\s+|got\s+)?(?:an?|one|two|three|four|\d+)\s+(?:\p{L}+\s+){1,3}to\s+(?<do>(?:sign|approve|review|confirm|pay|complete|answer|return|accept|check|fill)\b.*)/xu'],
+            // "The final report falls due at the end of December"
+            [RequestForm::Need, '/(?<do>\b(?:the|your|our|this)\s(?:[\p{L}-]+\s){0,4}?(?:report|return|declaration|form|payment|fee|fees|subscription|contribution|rent|instalment|deposit|balance|application|review|draft|chapter|essay|accounts|figures|proofs?|statement|invoice)\b[^,;.?!]{0,40}?\s(?:falls?\s+due|(?:is|are)\s+due)\b.*)/xu'],
             // "Time to submit your expenses"
             [RequestForm::Order, "/^(?:it(?:'s|\\s+is)\\s+)?(?:high\\s+)?time\\s+(?:for\\s+you\\s+)?to\\s+(?<do>(?:{$deed}|update|file|order|choose)\\s+(?:in\\s+)?{$your}\\b.*)/xu"],
             // "All that's left is your go-ahead", "the only thing missing is the signed form"

@@ -27,6 +27,7 @@ final readonly class French extends Tongue
     {
         return [
             [RequestForm::Order, '/\b(?:pourriez|pouvez|voudriez|auriez|seriez|veuillez)(?:-|\s)vous\s+(?:(?:me|nous|bien|aussi|peut-être|s\'il\s+vous\s+plaît|l\'amabilité\s+de|la\s+gentillesse\s+de)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/\b(?:tu\s+(?:peux|pourrais|veux\s+bien)|vous\s+(?:pouvez|pourriez))\s+(?:(?:me|nous|bien|aussi|stp)\s+|m\')*(?<do>\p{L}.*\?)/xu'],
             [RequestForm::Order, '/\b(?:peux|pourrais|voudrais|veux)(?:-|\s)tu\s+(?:(?:me|nous|bien|aussi|stp)\s+)*(?<do>\p{L}.*)/xu'],
             [RequestForm::Order, '/(?:^|[,;:.]\s*|\bet\s+)(?:merci|prière)\s+(?:d\'avance\s+)?(?:de\s+(?:bien\s+vouloir\s+)?|d\'|à\s+vous\s+de\s+)(?<do>(?!avoir|votre|ta|ton|vos|la|l\'|tout)\p{L}.*)/xu'],
             [RequestForm::Order, '/(?:^|[,;:.]\s*|\bet\s+)veuillez\s+(?:bien\s+)?(?<do>\p{L}.*)/xu'],
@@ -77,10 +78,10 @@ final readonly class French extends Tongue
             'lundi' => 'monday', 'mardi' => 'tuesday', 'mercredi' => 'wednesday', 'jeudi' => 'thursday', 'vendredi' => 'friday', 'samedi' => 'saturday', 'dimanche' => 'sunday',
             'janvier' => 'january', 'février' => 'february', 'mars' => 'march', 'avril' => 'april', 'mai' => 'may', 'juin' => 'june', 'juillet' => 'july', 'août' => 'august', 'septembre' => 'september', 'octobre' => 'october', 'novembre' => 'november', 'décembre' => 'december', 'er' => 'st',
             "aujourd'hui" => 'today', 'demain' => 'tomorrow', 'après-demain' => 'overmorrow', 'hier' => 'yesterday', 'prochain' => 'next', 'prochaine' => 'next', 'ce' => 'this', 'cette' => 'this', 'dernier' => 'last', 'dernière' => 'last',
-            'semaine' => 'week', 'semaines' => 'weeks', 'mois' => 'month', 'an' => 'year', 'année' => 'year', 'jour' => 'day', 'jours' => 'days', 'heures' => "o'clock", 'heure' => "o'clock", 'week-end' => 'weekend', 'fin' => 'end', 'début' => 'start', 'midi' => 'noon', 'minuit' => 'midnight', 'matin' => 'morning', 'après-midi' => 'afternoon', 'soir' => 'evening', 'dans' => 'in', 'sous' => 'within',
+            'bonne fin' => 'good', 'bon week-end' => 'good', 'semaine' => 'week', 'semaines' => 'weeks', 'mois' => 'month', 'an' => 'year', 'année' => 'year', 'jour' => 'day', 'jours' => 'days', 'heures' => "o'clock", 'heure' => "o'clock", 'week-end' => 'weekend', 'fin' => 'end', 'début' => 'start', 'midi' => 'noon', 'minuit' => 'midnight', 'matin' => 'morning', 'après-midi' => 'afternoon', 'soir' => 'evening', 'dans' => 'in', 'sous' => 'within',
             'chez' => 'home', 'le' => 'the', 'la' => 'the', 'les' => 'the', 'du' => 'the', 'de' => 'of', 'au' => 'the', 'à' => 'at', 'vers' => 'around',
             'un' => 'one', 'une' => 'one', 'deux' => 'two', 'trois' => 'three', 'quatre' => 'four', 'cinq' => 'five', 'six' => 'six', 'sept' => 'seven', 'huit' => 'eight', 'dix' => 'ten', 'quinze' => 'fifteen',
-            'avant' => 'before', "d'ici" => 'by', 'jusqu' => 'until', "jusqu'au" => 'until', "jusqu'à" => 'until', 'tard' => 'latest', 'depuis' => 'since', 'échéance' => 'deadline', 'délai' => 'deadline', 'pour' => 'by',
+            'avant' => 'before', "d'ici" => 'by', 'jusqu' => 'until', "jusqu'au" => 'until', "jusqu'à" => 'until', 'tard' => 'latest', 'recevrez' => 'you will receive', 'livré' => 'delivered', 'livrée' => 'delivered', 'depuis' => 'since', 'échéance' => 'deadline', 'délai' => 'deadline', 'pour' => 'by',
             'réunion' => 'meeting', 'rendez-vous' => 'appointment', 'rencontre' => 'meeting', 'aura' => 'takes', 'lieu' => 'place', 'visite' => 'visit', 'concert' => 'concert', 'fête' => 'party', 'dîner' => 'dinner', 'déjeuner' => 'lunch', 'mariage' => 'wedding', 'anniversaire' => 'birthday', 'répétition' => 'rehearsal', 'atelier' => 'workshop', 'spectacle' => 'show', 'apéro' => 'drinks', 'sortie' => 'visit', 'annulé' => 'cancelled', 'annulée' => 'cancelled', 'commence' => 'begins', 'invitons' => 'invite', 'sera' => 'will', 'seront' => 'will', 'venir' => 'come', 'viens' => 'come', 'venez' => 'come', 'passer' => 'visit', 'fermé' => 'is closed', 'fermée' => 'is closed', 'étions' => 'were', 'étaient' => 'were', 'sommes' => 'were', 'était' => 'was', 'avons' => 'have',
         ];
     }
@@ -96,7 +97,7 @@ final readonly class French extends Tongue
             'sign(?:er|ez|e\b)' => 'Sign',
             'confirm' => 'Confirm',
             'pay|régl|vers' => 'Pay',
-            'vérifi|relire|reli|corrig|contrôl' => 'Check',
+            'vérifi|relire|reli|lire\b|jeter\s+un|corrig|contrôl' => 'Check',
             'rempli|complét' => 'Fill in',
             'renvoy|retourn|rend' => 'Send back',
             'appel|téléphon|rappel' => 'Call',

@@ -29,7 +29,7 @@ final class AdviceTest extends TestCase
     private const FLOORS_APART = ['requests' => [0.95, 0.90], 'dates' => [0.84, 0.86], 'decisions' => [0.85, 0.85], 'deadlines' => [0.86, 0.92], 'appointments' => [0.80, 0.75]];
 
     /** Files of these letters begin so. */
-    private const APART = 'apart-';
+    public const APART = 'apart-';
 
     public function testItIsAsGoodAsItWas(): void
     {

@@ -78,7 +78,7 @@ final class AdviserTest extends TestCase
 
     public function testADeadlineThatIsOverIsNoneAnyMore(): void
     {
-        $found = self::read('The second half is due on 26 November.');
+        $found = self::read('Applications close on 26 November.');
         self::assertSame(AdvisedDecision::Task, self::advise([$found])->decision);
         self::assertSame(AdvisedDecision::Archive, self::advise([$found], today: '2026-11-27')->decision);
     }
