@@ -93,7 +93,8 @@ final readonly class DateRules
             $at = $this->behindStretch($day->next);
             $month = $this->monthBehind($at);
             if (null !== $month && !$this->isCut($at)) {
-                yield $day->as([$day->value, $month], $at + 1);
+                // "the 2nd or 3rd of December" are two days, and the second is read by itself.
+                yield $day->as([$day->value, $month], $at > $day->next && $this->words->is($day->next, 'or') ? $day->next : $at + 1);
             }
         }
         $month = $this->words->month($index);

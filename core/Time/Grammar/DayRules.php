@@ -110,8 +110,9 @@ final readonly class DayRules
             if (null !== $weekday) {
                 yield $span->as(new InWeek($weekday, $length, $this->settings->week), $span->next + 1);
             }
-            // "within two weeks of the visit" is seen from another day.
-            if ($this->words->isProse && ($this->words->isAfter($span->next, 'of') || $this->words->is($span->next, 'after', 'from', 'before'))) {
+            // "within two weeks of the visit" is seen from another day, "of this letter" and "of receipt" is not.
+            $isOfThis = $this->words->isAfter($span->next, 'of') && $this->words->is($span->next, 'this', 'receipt', 'receiving', 'today', 'date', 'issue', 'invoice');
+            if (!$isOfThis && $this->words->isProse && ($this->words->isAfter($span->next, 'of') || $this->words->is($span->next, 'after', 'from', 'before'))) {
                 continue;
             }
             yield $span->as(new FromToday($length, 1, $this->settings->week), $span->next);

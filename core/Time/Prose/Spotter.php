@@ -45,7 +45,7 @@ final class Spotter
     private const COUNTING = ['page', 'pages', 'pp', 'chapter', 'section', 'version', 'figure', 'fig', 'room', 'item', 'part', 'article', 'paragraph', 'no', 'number', 'volume', 'vol', 'table', 'point', 'step', 'line', 'release', 'clause', 'ratio', 'score', 'psalm', 'size', 'grade', 'level', 'seite', 'kapitel', 'abschnitt', 'artikel', 'raum', 'chapitre', 'capítulo', 'página', 'capitolo', 'pagina', 'hoofdstuk'];
 
     /** Words that can follow an hour or a day of the month; others are counted by it: "at 3 places", "the 2nd floor". */
-    private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening noon only otherwise of work suit be do fit while whilst during there';
+    private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening noon only otherwise of work suit be do fit while whilst during there any good ok okay fine convenient possible better best';
 
     /** Words that can follow a holiday without being named after it. */
     private const BEHIND_HOLIDAY = 'and or at we i if because please is was but this so would will for to in with as then day eve you';

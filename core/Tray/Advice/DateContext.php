@@ -21,7 +21,7 @@ final readonly class DateContext
 
     private const NOT_AHEAD = '/\b(?:since|from|as\s+of|as\s+from|dated|of\s+the|of|your\s+(?:letter|message|mail|email|note)\s+of|last|starting|beginning|effective|after|following)(?:\s+(?:on|the))?\s*$/u';
 
-    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|(?:is|are|be|goes?|switched|turned|shut|cut)\s+off|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|play(?:s|ing)?|appear|swap|lend\s+a\s+hand|open\s+(?:up|the\s+(?:shop|office|gate|door|hall|store|tower|house))|lock\s+up|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks|getting\s+married|marry(?:ing)?|save\s+the\s+date|(?:welcom(?:e|ing)|seeing|meeting|having|hosting)\s+you|drive)\b/u';
+    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|(?:is|are|be|goes?|switched|turned|shut|cut)\s+off|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|play(?:s|ing)?|appear|swap|lend\s+a\s+hand|open\s+(?:up|the\s+(?:shop|office|gate|door|hall|store|tower|house))|lock\s+up|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks|getting\s+married|marry(?:ing)?|save\s+the\s+date|(?:welcom(?:e|ing)|seeing|meeting|having|hosting)\s+you|drive|see\s+(?:him|her|them|the\s+doctor)|sub)\b/u';
 
     private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b|\b(?:report|issue|news|results?|list|letter|bill|decision|answer|edition|newsletter|update|details|numbers?|figures)\s+(?:\p{L}+\s+)?(?:comes?|follows?|will follow|is out|are out|appears?)\b/u';
 
@@ -117,7 +117,7 @@ final readonly class DateContext
         if (!$isInside && 0 === $lead) {
             return null;
         }
-        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|(?:given|granted|allowed|gives|grants|allows)\s+(?:us|you|me)|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
+        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|can be|available|(?:given|granted|allowed|gives|grants|allows)\s+(?:us|you|me)|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
             || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
 
         return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead));
@@ -127,7 +127,8 @@ final readonly class DateContext
     private function noted(): ?DateReading
     {
         $isStretch = 1 === preg_match('/\bfrom\s+$/u', $this->before) && (null !== $this->spot->clock || 1 === preg_match('/\b(?:to|until|till)\b|[–-]/u', $this->inside.mb_substr($this->behind, 0, 8)));
-        if ($isStretch || 1 !== preg_match(self::NOT_AHEAD, $this->before)) {
+        $isOfEvent = $this->isForeign && 1 === preg_match('/\b(?:appointment|meeting|visit|party|dinner|lunch|concert|rehearsal|wedding|lecture|workshop|show)\s+(?:of|the)\s*$/u', $this->before);
+        if ($isStretch || $isOfEvent || 1 !== preg_match(self::NOT_AHEAD, $this->before)) {
             return null;
         }
         $isGone = 1 === preg_match('/\b(?:since|dated|last|(?<!instead |weekend |week |night |evening |morning |afternoon |as )of)\s*(?:the)?\s*$/u', $this->before);
@@ -173,7 +174,8 @@ final readonly class DateContext
             return $this->dated(DateKind::Mention, false, $this->start());
         }
         $isFree = RequestForm::Question === $this->request?->form && 1 === preg_match('/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)|\bhome\b/u', $this->before.$this->inside.$this->behind);
-        if ($isFree || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
+        $isInvited = RequestForm::Question === $this->request?->form && 1 === preg_match('/^\W*(?:are |so )?(?:you|u)(?:\'re)? (?:still )?(?:in|up|on|ok|okay|free|around|about|good|game|coming)\b/u', $this->before);
+        if ($isFree || $isInvited || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
             return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
 
@@ -188,7 +190,9 @@ final readonly class DateContext
     /** What the sender, or somebody else, is going to do is no deadline of the reader's. */
     private function asked(bool $isRequest): DateKind
     {
-        return !$isRequest && 1 === preg_match(self::PROMISE, $this->clause) && 1 !== preg_match(self::YOURS, $this->clause) ? DateKind::Mention : DateKind::Deadline;
+        $isComing = 1 === preg_match('/\b(?:(?:reach(?:es)?|be with|arrive with) you|arrives?|you(?:\'ll| will| should| can expect to) (?:receive|get|have)|will receive|delivered)\b/u', $this->clause);
+
+        return !$isRequest && ($isComing || (1 === preg_match(self::PROMISE, $this->clause) && 1 !== preg_match(self::YOURS, $this->clause))) ? DateKind::Mention : DateKind::Deadline;
     }
 
     /** Where "on", "at" and the like before it begin. */

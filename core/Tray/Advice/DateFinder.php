@@ -22,6 +22,9 @@ final readonly class DateFinder
     /** A day without a year that was not longer ago than this is the past one rather than that of next year. */
     private const RECENT_DAYS = 60;
 
+    /** Characters that may stand between a day and its time. */
+    private const APART = 80;
+
     /** What is in the evening: "dinner at eight". */
     private const EVENING = '/\b(?:dinner|supper|table|concert|party|drinks|pub|theatre|cinema|film|tonight|evening|nightcap|band|disco|dance)\b/u';
 
@@ -42,7 +45,7 @@ final readonly class DateFinder
         }
         $spotter = new Spotter($person->time, intdiv($sentAt->zone->getOffset($sentAt->instant), 60), $tongue->english());
         foreach ($sentences as $sentence) {
-            foreach ($spotter->in($sentence->text) as $spot) {
+            foreach (self::joined($spotter->in($sentence->text), $sentence) as $spot) {
                 $date = $this->dated($spot, $sentence, $asked[$sentence->from] ?? null, $sentAt, $person, $tongue);
                 if (null !== $date) {
                     $found[] = DateKind::Mention !== $date->kind && \in_array($sentence->from, $others, true) ? $date->as(DateKind::Mention) : $date;
@@ -51,6 +54,25 @@ final readonly class DateFinder
         }
 
         return $found;
+    }
+
+    /**
+     * "On Wednesday the power will be off between nine and eleven": the only time of a sentence belongs to its only day.
+     *
+     * @param list<Spot> $spots
+     *
+     * @return list<Spot>
+     */
+    private static function joined(array $spots, Sentence $sentence): array
+    {
+        [$first, $second] = [$spots[0] ?? null, $spots[1] ?? null];
+        if (2 !== \count($spots) || !$first->isDay || null !== $first->clock || $second->isDay || null === $second->clock || $second->clock->isMark) {
+            return $spots;
+        }
+        $between = mb_substr($sentence->lower, $first->to, $second->from - $first->to);
+        $isApart = mb_strlen($between) > self::APART || 1 === preg_match('/[;:]|\b(?:by|before|until|till|not|or|if|when|bis|oder|wenn|avant|ou|si|antes|o|entro|voor|of|até)\b/u', $between);
+
+        return $isApart ? $spots : [new Spot($first->from, $first->to, $first->day, $second->clock, true)];
     }
 
     private function dated(Spot $spot, Sentence $sentence, ?Request $request, Moment $sentAt, Person $person, Tongue $tongue): ?FoundDate

@@ -28,6 +28,7 @@ final readonly class Suspicion
         '/\b(?:click (?:here|below|the (?:link|button)|on the (?:link|button))|follow (?:this|the) link|log ?in (?:here|below)|open the attached (?:file|document|form))\b/iu' => [1, 'it wants you to click'],
         '/^\s*(?:dear|hello|hi|attention|greetings)\s*:?\s*(?:(?:valued|dear) )?(?:customer|user|client|friend|beneficiary|member|account ?holder|e-?mail user|sir\s*\/?\s*madam|webmaster|owner|winner|\S+@\S+)/imu' => [1, 'it does not know your name'],
         '/\b(?:kindly|confidential|strictly private)\b[^.\n]{0,40}\b(?:bank|account|transfer|details|funds?|phone number)\b/iu' => [2, 'it asks for bank details'],
+        '/\b(?:parcel|package|shipment|delivery|fine|toll)\b[^\n]{0,120}\b(?:fee|charge|duty|customs|unpaid)\b[^\n]{0,120}https?:|\bfee of (?:[€£$] ?)?[0-4][.,]\d\d\b/iu' => [3, 'it wants a small fee by a link'],
         '/\b(?:are you (?:available|at your desk|free|in the office)|i need (?:a|you to do a) (?:quick )?(?:favou?r|task))\b[^\n]{0,120}\b(?:gift ?cards?|urgent|discreet|can\'t talk|cannot talk|in a meeting)\b/iu' => [3, 'it asks for a favour in a hurry'],
     ];
 

@@ -39,7 +39,7 @@ final readonly class TaskTitle
     public function of(?Request $request, array $dates, Address $from, string $subject, Tongue $tongue = new English()): string
     {
         $name = Called::inTitle($from);
-        if (null === $request) {
+        if (null === $request || RequestForm::Likely === $request->form) {
             return '' === $subject ? \sprintf('Read the message from %s', $name) : self::shortened($subject);
         }
         if ([] !== $tongue->english()) {
