@@ -194,7 +194,9 @@ final class Spotter
             }
             // A time alone is of the message's own day.
             $isClear = $clock->value->isMark ? !$isPart && !$words->is($index, 'lunch', 'tonight', 'first', 'after') : !$clock->value->isBareHour || null !== $clock->value->until || Need::Nothing !== $this->spoken($words, $index);
-            if ($isClear && Need::Nothing === $clock->need) {
+            // "at six" is one of a day that is named elsewhere.
+            $isLed = $clock->value->isBareHour && null === $clock->value->until && $words->isAfter($index, 'at');
+            if (($isClear || $isLed) && Need::Nothing === $clock->need) {
                 yield $clock->as([FromToday::days(0), $clock->value, false], $clock->next);
             }
         }

@@ -77,6 +77,11 @@ final readonly class DateContext
 
     public function reading(): DateReading
     {
+        // "next year's regatta" is no date.
+        if (null === $this->spot->clock && 1 === preg_match('/^(?:next|this|last|coming|in \p{L}+|\p{L}+) years?\b(?!.*\d)/u', $this->inside) && 1 !== preg_match('/\b(?:by|before|until|within)\W*$/u', $this->before)) {
+            return new DateReading(null, false, 0, 0);
+        }
+
         return $this->endOfStretch() ?? $this->latest() ?? $this->deadline() ?? $this->until() ?? $this->noted() ?? $this->timeAlone() ?? $this->rest();
     }
 
@@ -102,6 +107,10 @@ final readonly class DateContext
         $isInside = 1 === preg_match('/^(?:by|before|within)\b/u', $this->inside);
         $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
 
+        // "It won't be mended before Christmas."
+        if (($isInside || $lead > 0) && 1 === preg_match('/\b(?:won\'t|will not|cannot|can\'t|isn\'t|aren\'t|not)\b[^,;]*\bbefore\s*(?:the\s+)?$/u', $this->before.(1 === preg_match('/^before\b/u', $this->inside) ? 'before ' : '')) && null === $this->request) {
+            return $this->dated(DateKind::Mention, false, $this->start());
+        }
         if (!$this->spot->isDay && DateKind::Mention === $this->asked(null !== $this->request)) {
             return $isInside || $lead > 0 ? new DateReading(null, false, 0, 0) : null;
         }

@@ -26,7 +26,7 @@ final readonly class DateFinder
     private const APART = 80;
 
     /** What is in the evening: "dinner at eight". */
-    private const EVENING = '/\b(?:dinner|supper|table|concert|party|drinks|pub|theatre|cinema|film|tonight|evening|nightcap|band|disco|dance)\b/u';
+    private const EVENING = '/\b(?:dinner|supper|table|concert|party|drinks|pub|theatre|cinema|film|tonight|evening|nightcap|band|disco|dance|club|quiz)\b/u';
 
     /**
      * @param list<Sentence> $sentences
@@ -66,13 +66,15 @@ final readonly class DateFinder
     private static function joined(array $spots, Sentence $sentence): array
     {
         [$first, $second] = [$spots[0] ?? null, $spots[1] ?? null];
+        // An hour alone is none without a day.
+        $clear = array_values(array_filter($spots, static fn (Spot $spot): bool => $spot->isDay || true !== $spot->clock?->isBareHour || null !== $spot->clock->until));
         if (2 !== \count($spots) || !$first->isDay || null !== $first->clock || $second->isDay || null === $second->clock || $second->clock->isMark) {
-            return $spots;
+            return $clear;
         }
         $between = mb_substr($sentence->lower, $first->to, $second->from - $first->to);
         $isApart = mb_strlen($between) > self::APART || 1 === preg_match('/[;:]|\b(?:by|before|until|till|not|or|if|when|bis|oder|wenn|avant|ou|si|antes|o|entro|voor|of|até)\b/u', $between);
 
-        return $isApart ? $spots : [new Spot($first->from, $first->to, $first->day, $second->clock, true)];
+        return $isApart ? $clear : [new Spot($first->from, $first->to, $first->day, $second->clock, true)];
     }
 
     private function dated(Spot $spot, Sentence $sentence, ?Request $request, Moment $sentAt, Person $person, Tongue $tongue): ?FoundDate

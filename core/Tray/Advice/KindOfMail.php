@@ -27,6 +27,7 @@ final readonly class KindOfMail
         | \b(?:follow(?:ing)?[- ]?up|circling\s+back|bumping\s+this|checking\s+in)\b.{0,40}\b(?:my|our)\s+(?:previous|last|earlier|first)\s+(?:e?-?mail|message|note)
         | \b(?:floating|bumping|bubbling|pushing)\s+this\b.{0,30}\binbox\b | \b(?:teams|companies|firms|businesses|people|shops)\s+like\s+yours\b | \b(?:10|15|20|ten|fifteen|twenty)\s+minutes\b.{0,20}\b(?:this|next|on|for)\b
         | \b(?:do|would)\s+you\s+have\s+(?:10|15|20|30|ten|fifteen|twenty|thirty)\s+minutes\b | \b(?:love|like)\s+to\s+show\s+you\s+how\b | \bdid\s+you\s+get\s+my\s+(?:last|previous|earlier)\s+(?:e?-?mail|message|note)
+        | \binvestment\s+opportunit | \bguaranteed\s+(?:returns?|profits?)\b | \breply\s+for\s+(?:more\s+)?(?:details|information)\b
         | \bfree\s+webinar\b | \bsave\s+your\s+(?:seat|spot)\b | \blearn\s+how\s+(?:\w+\s+){1,4}(?:save|boost|grow|increase|double|cut|win)\b
         | \bwould\s+you\s+be\s+(?:interested|open)\b | \bno\s+obligation\b | \bfree\s+(?:audit|consultation|quote|trial|sample|assessment|mock-?up)\b | \bright\s+person\s+(?:to|for)\b | \bwho\s+(?:is|handles|looks\s+after)\b.{0,40}\bat\s+your\s+(?:company|organi)
         | \bour\s+(?:award-winning|cutting-edge|innovative|all-in-one|ai-powered|leading)\b | \bcompetitive\s+(?:price|pricing|rates?|quote)\b | \bwe\s+are\s+(?:a\s+)?(?:leading|professional)\s+(?:\w+\s+){0,3}(?:manufacturer|supplier|provider|agency|company|factory)

@@ -16,11 +16,14 @@ final readonly class RequestFinder
     /** From so much likeness on a sentence is taken to ask, although no rule knows its words. */
     private const LIKELY = 1.0;
 
+    /** The same of a question: those that are asked for the sake of asking are told by rules. */
+    private const LIKELY_QUESTION = 3.0;
+
     /** From so much on the letter may ask for something. */
     private const POSSIBLE = 0.0;
 
     /** So little like what asks that no rule is believed, and a hint still less. */
-    private const UNLIKELY = [-4.0, -3.0];
+    private const UNLIKELY = [-4.0, -2.0];
 
     public function __construct(private Likeness $likeness = new Likeness())
     {
@@ -49,7 +52,7 @@ final readonly class RequestFinder
             // What a list tells to do is part of what was asked above it.
             $isPart = $sentence->isItem && [] !== $requests && null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:please|you)\b/u', $sentence->lower);
             $next = $sentences[$number + 1] ?? null;
-            $isAnswered = RequestForm::Question === $request?->form && $next?->block === $sentence->block && 1 === preg_match($tongue->selfAnswer(), $next->lower);
+            $isAnswered = RequestForm::Question === $request?->form && $next?->block === $sentence->block && 1 === preg_match($tongue->selfAnswer(), $next->lower) && 1 !== preg_match('/^(?:is it (?:all right|ok|okay)|can|could|may|shall|would) (?:if )?(?:i|we|you)\b/u', $sentence->lower);
             // "It has to be there by Friday" says until when, of what was asked before.
             $isUntilWhen = [] !== $requests && RequestForm::Need === $request?->form && 1 === preg_match($tongue->untilWhen(), $sentence->lower);
             if (null !== $request && !$isPart && !$isAnswered && !$isUntilWhen) {
@@ -117,8 +120,8 @@ final readonly class RequestFinder
         if (($sentence->isQuestion() || 1 === preg_match($tongue->askedWithoutMark(), $lower)) && !$isDone && 1 !== preg_match($tongue->rhetorical(), $lower) && $this->isAsked($lower, $tongue)) {
             return $this->request($sentence, $isNamed, $tongue, RequestForm::Question, $this->lastQuestion($sentence->text));
         }
-        if (!$isDone && !$sentence->isQuestion() && $likeness >= self::LIKELY) {
-            return $this->request($sentence, $isNamed, $tongue, RequestForm::Likely, mb_substr($sentence->text, mb_strlen($thanks)));
+        if (!$isDone && $likeness >= self::LIKELY && (!$sentence->isQuestion() || $likeness >= self::LIKELY_QUESTION)) {
+            return $this->request($sentence, $isNamed, $tongue, $sentence->isQuestion() ? RequestForm::Question : RequestForm::Likely, mb_substr($sentence->text, mb_strlen($thanks)));
         }
 
         return null;

@@ -116,7 +116,7 @@ final readonly class English extends Tongue
     public function troubles(): string
     {
         return '/
-            ^(?!.*\b(?:nothing|none|nobody|no|if|should|when|in\s+case)\b).*\b(?:is|are)\s+(?:(?:now|still|again|completely|all)\s+)*(?:out|broken|down|stuck|leaking|missing|blocked|flooded|dead|frozen|jammed|burst|cracked|on\s+fire)(?:\s+(?:again|now|since\b.*))?[.!]*$
+            ^(?!.*\b(?:nothing|none|nobody|no|if|should|when|in\s+case|version|issue|edition|book|news|results?|tide|sun|secret|word|album|film|piece|article)\b).*\b(?:is|are)\s+(?:(?:now|still|again|completely|all)\s+)*(?:out|broken|down|stuck|leaking|missing|blocked|flooded|dead|frozen|jammed|burst|cracked|on\s+fire)(?:\s+(?:again|now|since\b.*))?[.!]*$
             |^(?!.*\b(?:if|should|when|in\s+case)\b).*\b(?:does|do|will|would)(?:n\'t|\s+not)\s+(?:work|open|close|start|run|light|turn|lock|shut)\b
             |\bstopped\s+working\b
             |\b(?:has|have|\'s|\'ve)\s+(?:gone|packed)\s+(?:cold|dead|out|off|up|wrong|missing|again)\b
@@ -519,7 +519,7 @@ final readonly class English extends Tongue
             // "You have one document to sign"
             [RequestForm::Need, '/\byou(?:\'ve|\s+have|\'ve\s+got|\s+have\s+got)\s+(?:still\s+|got\s+)?(?:an?|one|two|three|four|\d+)\s+(?:\p{L}+\s+){1,3}to\s+(?<do>(?:sign|approve|review|confirm|pay|complete|answer|return|accept|check|fill)\b.*)/xu'],
             // "The final report falls due at the end of December"
-            [RequestForm::Need, '/(?<do>\b(?:the|your|our|this)\s(?:[\p{L}-]+\s){0,4}?(?:report|return|declaration|form|payment|fee|fees|subscription|contribution|rent|instalment|deposit|balance|application|review|draft|chapter|essay|accounts|figures|proofs?|statement|invoice)\b[^,;.?!]{0,40}?\s(?:falls?\s+due|(?:is|are)\s+due)\b.*)/xu'],
+            [RequestForm::Need, '/(?<do>\b(?:the|your|our|this)\s(?:[\p{L}-]+\s){0,4}?(?:dues|report|return|declaration|form|payment|fee|fees|subscription|contribution|rent|instalment|deposit|balance|application|review|draft|chapter|essay|accounts|figures|proofs?|statement|invoice)\b[^,;.?!]{0,40}?\s(?:falls?\s+due|(?:is|are)\s+(?:due|payable))\b.*)/xu'],
             // "Time to submit your expenses"
             [RequestForm::Order, "/^(?:it(?:'s|\\s+is)\\s+)?(?:high\\s+)?time\\s+(?:for\\s+you\\s+)?to\\s+(?<do>(?:{$deed}|update|file|order|choose)\\s+(?:in\\s+)?{$your}\\b.*)/xu"],
             // "All that's left is your go-ahead", "the only thing missing is the signed form"
