@@ -16,10 +16,12 @@ test('a reminder appears in the open page at its moment, and is answered by keyb
   })
   // Not so soon that a slow machine is still at it.
   const minutes = new Date((await beat(desk)).now).getUTCSeconds() > 30 ? 2 : 1
-  const { now, milliseconds } = await beat(desk)
-  const moment =
-    Date.now() + (Math.floor(Date.parse(now) / 60_000) + minutes) * 60_000 - Date.parse(now) - milliseconds
+  const wasNext = Date.parse((await beat(desk)).next)
   await desk.jot(`Turn the lens; remind in ${minutes} min`)
+  // The minute may have turned while it was written: the server says when that is.
+  await expect.poll(async () => Date.parse((await beat(desk)).next)).toBeLessThan(wasNext)
+  const { now, milliseconds, next } = await beat(desk)
+  const moment = Date.now() + Date.parse(next) - Date.parse(now) - milliseconds
   // Told by the page, which knows better than a look now and then.
   await page.evaluate(() => {
     new MutationObserver((_, observer) => {
