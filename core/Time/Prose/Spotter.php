@@ -42,7 +42,7 @@ final class Spotter
     private const LEADS = ['cob', 'eod', 'before', 'until', 'till', 'due', 'from', 'since', 'date', 'deadline', 'after', 'latest', ':', 'for', 'than', 'dated', 'starting'];
 
     /** Words before a number that count or name something by it: "page 4.5", "room 12.10". */
-    private const COUNTING = ['page', 'pages', 'pp', 'chapter', 'section', 'version', 'figure', 'fig', 'room', 'item', 'part', 'article', 'paragraph', 'no', 'number', 'volume', 'vol', 'table', 'point', 'step', 'line', 'release', 'clause', 'ratio', 'score', 'psalm', 'size', 'grade', 'level', 'seite', 'kapitel', 'abschnitt', 'artikel', 'raum', 'chapitre', 'capítulo', 'página', 'capitolo', 'pagina', 'hoofdstuk'];
+    private const COUNTING = ['page', 'pages', 'pp', 'chapter', 'section', 'version', 'figure', 'fig', 'room', 'item', 'part', 'article', 'paragraph', 'no', 'number', 'volume', 'vol', 'table', 'point', 'step', 'line', 'release', 'clause', 'ratio', 'score', 'psalm', 'size', 'grade', 'level', 'costs', 'cost', 'weighs', 'measures', 'average', 'temperature', 'seite', 'kapitel', 'abschnitt', 'artikel', 'raum', 'chapitre', 'capítulo', 'página', 'capitolo', 'pagina', 'hoofdstuk'];
 
     /** Words that can follow an hour or a day of the month; others are counted by it: "at 3 places", "the 2nd floor". */
     private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening noon only otherwise of work suit be do fit while whilst during there any good ok okay fine convenient possible better best';
@@ -187,7 +187,7 @@ final class Spotter
             }
             // "evening on Saturday" speaks of an evening, not of a time.
             $isPart = $clock->value->isMark && null !== Lexicon::meaning(Sense::Part, $words->peek($index)->lower ?? '');
-            foreach ($isPart ? [] : $this->days($words, $days, $times, $at) as $day) {
+            foreach ($isPart && !$words->isAfter($at, 'of') ? [] : $this->days($words, $days, $times, $at) as $day) {
                 if (Need::Nothing === $day->need || $words->isAfter($at, 'on', 'of', ',', '(')) {
                     yield $day->as([$day->value, $clock->value, true], $day->next);
                 }
@@ -195,7 +195,7 @@ final class Spotter
             // A time alone is of the message's own day.
             $isClear = $clock->value->isMark ? !$isPart && !$words->is($index, 'lunch', 'tonight', 'first', 'after') : !$clock->value->isBareHour || null !== $clock->value->until || Need::Nothing !== $this->spoken($words, $index);
             // "at six" is one of a day that is named elsewhere.
-            $isLed = $clock->value->isBareHour && null === $clock->value->until && $words->isAfter($index, 'at');
+            $isLed = $clock->value->isBareHour && null === $clock->value->until && $words->isAfter($index, 'at') && (null !== $words->peek($index)?->number || null !== Lexicon::meaning(Sense::Number, $words->peek($index)->lower ?? ''));
             if (($isClear || $isLed) && Need::Nothing === $clock->need) {
                 yield $clock->as([FromToday::days(0), $clock->value, false], $clock->next);
             }

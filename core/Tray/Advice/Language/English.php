@@ -520,6 +520,14 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/\byou(?:\'ve|\s+have|\'ve\s+got|\s+have\s+got)\s+(?:still\s+|got\s+)?(?:an?|one|two|three|four|\d+)\s+(?:\p{L}+\s+){1,3}to\s+(?<do>(?:sign|approve|review|confirm|pay|complete|answer|return|accept|check|fill)\b.*)/xu'],
             // "The final report falls due at the end of December"
             [RequestForm::Need, '/(?<do>\b(?:the|your|our|this)\s(?:[\p{L}-]+\s){0,4}?(?:dues|report|return|declaration|form|payment|fee|fees|subscription|contribution|rent|instalment|deposit|balance|application|review|draft|chapter|essay|accounts|figures|proofs?|statement|invoice)\b[^,;.?!]{0,40}?\s(?:falls?\s+due|(?:is|are)\s+(?:due|payable))\b.*)/xu'],
+            // "From next week please pack a towel"
+            [RequestForm::Order, '/^(?:from|on|after|before|until|in|at|by|next|this|during)\b[^,?.!]{2,40}?,?\s+please\s+(?<do>\p{L}.*)/xu'],
+            // "Would everybody please shut the gate"
+            [RequestForm::Order, '/^(?:would|could|can|will)\s+(?:everybody|everyone|anybody|anyone|somebody|someone|all\s+of\s+you|the\s+two\s+of\s+you|you\s+(?:two|all|both)|whoever\b[^?]{3,60}?)\s+(?:please\s+|kindly\s+)(?<do>\p{L}.*)/xu'],
+            // "I was expecting your chapter last Friday"
+            [RequestForm::Need, '/\b(?:i|we)(?:\s+(?:was|were|had\s+been)|\'d\s+been)\s+(?:really\s+)?(?:expecting|hoping\s+for|waiting\s+for|counting\s+on|promised)\s+(?<do>(?:your|the|an?|those|these)\b.*)/xu'],
+            // "My invoice is attached, payable by 18 December"
+            [RequestForm::Need, '/(?<do>\b(?:invoice|bill|account|statement)\b[^;.?!]{0,60}?\bpayable\s+(?:by|within|before|until|on)\b.*)/xu'],
             // "Time to submit your expenses"
             [RequestForm::Order, "/^(?:it(?:'s|\\s+is)\\s+)?(?:high\\s+)?time\\s+(?:for\\s+you\\s+)?to\\s+(?<do>(?:{$deed}|update|file|order|choose)\\s+(?:in\\s+)?{$your}\\b.*)/xu"],
             // "All that's left is your go-ahead", "the only thing missing is the signed form"
