@@ -118,7 +118,7 @@ final readonly class Adviser
             return [$minutes <= Effort::AT_ONCE ? AdvisedDecision::Now : AdvisedDecision::Task, $reasons, null];
         }
         if ($main->perhaps && null === $deadline) {
-            return [AdvisedDecision::Now, [...$reasons, 'It may ask you for something.'], null];
+            return [$minutes <= Effort::AT_ONCE ? AdvisedDecision::Now : AdvisedDecision::Task, [...$reasons, 'It may ask you for something.'], null];
         }
         if (null !== $deadline && !$main->copied) {
             return [AdvisedDecision::Task, $reasons, null];

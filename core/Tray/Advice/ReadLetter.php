@@ -51,11 +51,12 @@ final readonly class ReadLetter
             $dates = [self::dateOf($event, $letter, $person), ...array_values(array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment !== $date->kind))];
         }
         $items = $this->items($letter->text, $requests);
+        $perhaps = [] === $requests && MailKind::Personal === $kind ? $this->requests->perhaps($sentences, $letter, $person, $tongue) : null;
 
         return new Findings(
             $kind,
             $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
-            $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments), $tongue),
+            $this->effort->minutes((new BodyText())->written($letter->text), null === $perhaps ? $requests : [$perhaps], $items, \count($letter->attachments), $tongue),
             $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject), $tongue),
             MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
             $this->isPromise($sentences, $dates),
@@ -63,7 +64,7 @@ final readonly class ReadLetter
             $requests,
             $dates,
             $items,
-            [] === $requests && MailKind::Personal === $kind && $this->requests->isPerhaps($sentences, $letter, $person, $tongue),
+            null !== $perhaps,
         );
     }
 

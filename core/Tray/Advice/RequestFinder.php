@@ -64,19 +64,19 @@ final readonly class RequestFinder
     }
 
     /**
-     * Whether a letter in which no request was found may ask for something all the same.
+     * What may ask for something all the same in a letter in which no request was found.
      *
      * @param list<Sentence> $sentences
      */
-    public function isPerhaps(array $sentences, Letter $letter, Person $person, Tongue $tongue): bool
+    public function perhaps(array $sentences, Letter $letter, Person $person, Tongue $tongue): ?Request
     {
         if ($person->isAmong($letter->cc) && !$person->isAmong($letter->to)) {
-            return false;
+            return null;
         }
         // Whoever writes a line or two about what is broken wants it mended.
         $all = implode("\n", array_map(static fn (Sentence $sentence): string => $sentence->lower, $sentences));
         if (\count($sentences) < 4 && 1 === preg_match($tongue->troubles(), $all) && 1 !== preg_match($tongue->mended(), $all)) {
-            return true;
+            return $this->request($sentences[0], false, $tongue, RequestForm::Likely, $sentences[0]->text);
         }
         foreach ($sentences as $sentence) {
             $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter);
@@ -89,11 +89,11 @@ final readonly class RequestFinder
             }
             $action = (string) preg_replace('/^.*?\b(?:please|pls|plz|kindly)\b[\s,]*/u', '', $sentence->lower);
             if (1 !== preg_match($tongue->unlikely(), $sentence->lower) && 1 !== preg_match($tongue->notNeeded(), $sentence->lower) && 1 !== preg_match($tongue->courtesy(), $action) && 1 !== preg_match($tongue->courtesy(), $sentence->lower) && 1 !== preg_match($tongue->ofOthers(), $sentence->lower)) {
-                return true;
+                return $this->request($sentence, false, $tongue, RequestForm::Likely, $sentence->text);
             }
         }
 
-        return false;
+        return null;
     }
 
     private function in(Sentence $sentence, bool $isNamed, Tongue $tongue): ?Request
