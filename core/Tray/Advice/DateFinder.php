@@ -65,10 +65,13 @@ final readonly class DateFinder
      */
     private static function joined(array $spots, Sentence $sentence): array
     {
-        [$first, $second] = [$spots[0] ?? null, $spots[1] ?? null];
         // An hour alone is none without a day.
         $clear = array_values(array_filter($spots, static fn (Spot $spot): bool => $spot->isDay || true !== $spot->clock?->isBareHour || null !== $spot->clock->until));
-        if (2 !== \count($spots) || !$first->isDay || null !== $first->clock || $second->isDay || null === $second->clock || $second->clock->isMark) {
+        if (2 !== \count($spots)) {
+            return $clear;
+        }
+        [$first, $second] = $spots;
+        if (!$first->isDay || null !== $first->clock || $second->isDay || null === $second->clock || $second->clock->isMark) {
             return $clear;
         }
         $between = mb_substr($sentence->lower, $first->to, $second->from - $first->to);

@@ -14,13 +14,13 @@ use ZippyTray\Core\Tray\Advice\Language\Tongue;
 final readonly class RequestFinder
 {
     /** From so much likeness on a sentence is taken to ask, although no rule knows its words. */
-    private const LIKELY = 1.0;
+    private const LIKELY = 0.5;
 
     /** The same of a question: those that are asked for the sake of asking are told by rules. */
     private const LIKELY_QUESTION = 3.0;
 
     /** From so much on the letter may ask for something. */
-    private const POSSIBLE = 0.0;
+    private const POSSIBLE = -0.5;
 
     /** So little like what asks that no rule is believed, and a hint still less. */
     private const UNLIKELY = [-4.0, -2.0];

