@@ -117,9 +117,6 @@ final readonly class Adviser
 
             return [$minutes <= Effort::AT_ONCE ? AdvisedDecision::Now : AdvisedDecision::Task, $reasons, null];
         }
-        if ($main->perhaps && null === $deadline) {
-            return [$minutes <= Effort::AT_ONCE ? AdvisedDecision::Now : AdvisedDecision::Task, [...$reasons, 'It may ask you for something.'], null];
-        }
         if (null !== $deadline && !$main->copied) {
             return [AdvisedDecision::Task, $reasons, null];
         }
@@ -221,7 +218,7 @@ final readonly class Adviser
         return match (true) {
             MailKind::Suspicious === $main->kind => AdviceGroup::Suspicious,
             $main->kind->isBulk() => AdviceGroup::Bulk,
-            MailKind::Invitation === $main->kind, [] !== $main->requests, $main->perhaps => AdviceGroup::Asks,
+            MailKind::Invitation === $main->kind, [] !== $main->requests => AdviceGroup::Asks,
             \in_array($main->kind, [MailKind::AutoReply, MailKind::Bounce, MailKind::Delay, MailKind::InvitationNews], true) => AdviceGroup::Automatic,
             null !== $date && MailKind::Discussion !== $main->kind && !$main->copied => AdviceGroup::Dated,
             default => AdviceGroup::Information,

@@ -204,7 +204,11 @@ final readonly class DateContext
     {
         $isComing = 1 === preg_match('/\b(?:(?:reach(?:es)?|be with|arrive with) you|arrives?|you(?:\'ll| will| should| can expect to) (?:receive|get|have)|will receive|delivered)\b/u', $this->clause);
 
-        return !$isRequest && ($isComing || (1 === preg_match(self::PROMISE, $this->clause) && 1 !== preg_match(self::YOURS, $this->clause))) ? DateKind::Mention : DateKind::Deadline;
+        if ($isComing && (!$isRequest || RequestForm::Likely === $this->request?->form)) {
+            return DateKind::Mention;
+        }
+
+        return !$isRequest && 1 === preg_match(self::PROMISE, $this->clause) && 1 !== preg_match(self::YOURS, $this->clause) ? DateKind::Mention : DateKind::Deadline;
     }
 
     /** Where "on", "at" and the like before it begin. */

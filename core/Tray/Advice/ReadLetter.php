@@ -45,18 +45,19 @@ final readonly class ReadLetter
         if (MailKind::Discussion === $kind) {
             $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
         }
+        $perhaps = [] === $requests && MailKind::Personal === $kind ? $this->requests->perhaps($sentences, $letter, $person, $tongue) : null;
+        $requests = null === $perhaps ? $requests : [$perhaps];
         $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person, $tongue, $this->notMine($sentences, $letter, $person, $tongue));
         $event = $letter->event();
         if (MailKind::Invitation === $kind && null !== $event) {
             $dates = [self::dateOf($event, $letter, $person), ...array_values(array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment !== $date->kind))];
         }
         $items = $this->items($letter->text, $requests);
-        $perhaps = [] === $requests && MailKind::Personal === $kind ? $this->requests->perhaps($sentences, $letter, $person, $tongue) : null;
 
         return new Findings(
             $kind,
             $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
-            $this->effort->minutes((new BodyText())->written($letter->text), null === $perhaps ? $requests : [$perhaps], $items, \count($letter->attachments), $tongue),
+            $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments), $tongue),
             $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject), $tongue),
             MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
             $this->isPromise($sentences, $dates),
@@ -64,7 +65,7 @@ final readonly class ReadLetter
             $requests,
             $dates,
             $items,
-            null !== $perhaps,
+            RequestForm::Likely === Request::strongest($requests)?->form,
         );
     }
 

@@ -22,8 +22,8 @@ final readonly class RequestFinder
     /** From so much on the letter may ask for something. */
     private const POSSIBLE = -0.5;
 
-    /** So little like what asks that no rule is believed, and a hint still less. */
-    private const UNLIKELY = [-4.0, -2.0];
+    /** So little like what asks that no rule is believed. */
+    private const UNLIKELY = -4.0;
 
     public function __construct(private Likeness $likeness = new Likeness())
     {
@@ -78,22 +78,23 @@ final readonly class RequestFinder
         if (\count($sentences) < 4 && 1 === preg_match($tongue->troubles(), $all) && 1 !== preg_match($tongue->mended(), $all)) {
             return $this->request($sentences[0], false, $tongue, RequestForm::Likely, $sentences[0]->text);
         }
+        [$best, $likest] = [null, -\INF];
         foreach ($sentences as $sentence) {
             $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter);
             // What is quoted or told of was asked somewhere else.
             $isTold = 1 === preg_match('/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u', $sentence->lower);
             $isThanks = 1 === preg_match('/^\W*(?:\p{L}+(?: \p{L}+)?, )?(?:many thanks|thanks|thank you|merci|vielen dank|herzlichen dank|danke|muchas gracias|gracias|grazie|mille grazie|bedankt|dank|hartelijk dank|obrigad|muito obrigad)/u', $sentence->lower);
             $likeness = $this->likeness->of($sentence->lower);
-            if ($isForOthers || $isTold || $isThanks || $likeness < self::UNLIKELY[1] || ($likeness < self::POSSIBLE && 1 !== preg_match($tongue->perhaps(), $sentence->lower))) {
+            if ($isForOthers || $isTold || $isThanks || $likeness < self::POSSIBLE || ($sentence->isQuestion() && $likeness < self::LIKELY_QUESTION)) {
                 continue;
             }
             $action = (string) preg_replace('/^.*?\b(?:please|pls|plz|kindly)\b[\s,]*/u', '', $sentence->lower);
             if (1 !== preg_match($tongue->unlikely(), $sentence->lower) && 1 !== preg_match($tongue->notNeeded(), $sentence->lower) && 1 !== preg_match($tongue->courtesy(), $action) && 1 !== preg_match($tongue->courtesy(), $sentence->lower) && 1 !== preg_match($tongue->ofOthers(), $sentence->lower)) {
-                return $this->request($sentence, false, $tongue, RequestForm::Likely, $sentence->text);
+                [$best, $likest] = $likeness > $likest ? [$sentence, $likeness] : [$best, $likest];
             }
         }
 
-        return null;
+        return null === $best ? null : $this->request($best, false, $tongue, RequestForm::Likely, $best->text);
     }
 
     private function in(Sentence $sentence, bool $isNamed, Tongue $tongue): ?Request
@@ -107,7 +108,7 @@ final readonly class RequestFinder
             return null;
         }
         $likeness = $this->likeness->of($sentence->lower);
-        $isDone = $likeness < self::UNLIKELY[0] || 1 === preg_match($tongue->notNeeded(), $lower);
+        $isDone = $likeness < self::UNLIKELY || 1 === preg_match($tongue->notNeeded(), $lower);
         foreach ($isDone ? [] : $tongue->forms() as [$form, $pattern]) {
             if (1 !== preg_match($pattern, $lower, $m, \PREG_OFFSET_CAPTURE) || !isset($m['do'])) {
                 continue;

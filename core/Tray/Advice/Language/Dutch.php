@@ -38,11 +38,6 @@ final readonly class Dutch extends Tongue
         ];
     }
 
-    public function perhaps(): string
-    {
-        return '/\b(?:alstublieft|alsjeblieft|graag|dringend|herinnering|deadline|reactie|handtekening|nodig)\b/xu';
-    }
-
     public function courtesy(): string
     {
         return '/^(?:aarzel|excus|sorry|bezoek|klik|niet\s+(?:te\s+)?(?:beantwoorden|antwoorden)|er\s+rekening|begrip|geduld|nog\s+een\s+fijne|gedaan|voorstellen|geloven)/xu';

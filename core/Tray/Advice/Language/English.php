@@ -104,15 +104,6 @@ final readonly class English extends Tongue
         return self::NOT_NEEDED;
     }
 
-    public function perhaps(): string
-    {
-        return '/\b(?:you|u)\b.*\b(?:needs?|must(?!\s+not\b)|send|sign|reply|respond|confirm|return|pay|decide|approve|owe|hear back|get back|turn to|up to you)\b
-            |\b(?:you|your|ur|yours)\b.*\b(?:needed|needing|required?|approval|signature|deadline|urgent(?:ly)?|asap|overdue|outstanding|reminder|missing)\b
-            |\b(?:need|needs|must|waiting|urgent|asap|overdue|outstanding|chasing|missing|require[sd]?|hoping|counting|expecting|depends?)\b.*\b(?:you|your|ur|yours)\b
-            |^(?:so\s+|and\s+|but\s+)?(?:we|i)\s+(?:(?:still|also|really|now)\s+)?need\s+(?!to\b|not\b)(?!.*\b(?:and|but|which|so)\s+(?:i|we)\b)
-            |\b(?:please|pls|plz|kindly|asap|rsvp)\b/xu';
-    }
-
     public function troubles(): string
     {
         return '/
@@ -525,7 +516,7 @@ final readonly class English extends Tongue
             // "Would everybody please shut the gate"
             [RequestForm::Order, '/^(?:would|could|can|will)\s+(?:everybody|everyone|anybody|anyone|somebody|someone|all\s+of\s+you|the\s+two\s+of\s+you|you\s+(?:two|all|both)|whoever\b[^?]{3,60}?)\s+(?:please\s+|kindly\s+)(?<do>\p{L}.*)/xu'],
             // "I was expecting your chapter last Friday"
-            [RequestForm::Need, '/\b(?:i|we)(?:\s+(?:was|were|had\s+been)|\'d\s+been)\s+(?:really\s+)?(?:expecting|hoping\s+for|waiting\s+for|counting\s+on|promised)\s+(?<do>(?:your|the|an?|those|these)\b.*)/xu'],
+            [RequestForm::Need, '/\b(?:i|we)(?:\s+(?:was|were|had\s+been)|\'d\s+been)\s+(?:really\s+)?(?:expecting|hoping\s+for|waiting\s+for|counting\s+on|promised)\s+(?<do>(?:your|the(?!\s+(?:sun|rain|wind|weather|tide|snow|bus|train|ferry|best|worst))|an?|those|these)\b.*)/xu'],
             // "My invoice is attached, payable by 18 December"
             [RequestForm::Need, '/(?<do>\b(?:invoice|bill|account|statement)\b[^;.?!]{0,60}?\bpayable\s+(?:by|within|before|until|on)\b.*)/xu'],
             // "Time to submit your expenses"

@@ -47,11 +47,6 @@ final readonly class French extends Tongue
         ];
     }
 
-    public function perhaps(): string
-    {
-        return '/\b(?:s\'il\s+(?:vous|te)\s+pla[iî]t|svp|stp|urgent|rappel|relance|échéance|réponse|signature|besoin)\b/xu';
-    }
-
     public function courtesy(): string
     {
         return '/^(?:agréer|croire|recevoir|trouver\s+(?:ci|en)|noter\s+que|nous\s+excuser|m\'excuser|excuser|accepter|ne\s+pas\s+(?:répondre|hésiter)|n\'hésit|cliquer|visiter|vous\s+désinscrire|prendre\s+note|patienter|votre\s+(?:compréhension|attention|patience|aide|message)|pour\s+votre|dis\s+bonjour|faites\s+attention|imaginer|croire)/xu';

@@ -52,11 +52,6 @@ final readonly class German extends Tongue
         ];
     }
 
-    public function perhaps(): string
-    {
-        return '/\b(?:bitte|dringend|frist|fällig|überfällig|mahnung|erinnerung|rückmeldung|unterschrift)\b/xu';
-    }
-
     public function courtesy(): string
     {
         return '/^(?:sehr|schön|zögern\s+sie|beachten\s+sie|haben\s+sie\s+(?:verständnis|keine)|entschuldig|verzeih|nicht\s+(?:auf\s+diese|antworten)|antworten\s+sie\s+nicht|besuchen\s+sie|klicken\s+sie|abmelden|melden\s+sie\s+sich\s+(?:gern|jederzeit|bei\s+fragen)|wenden\s+sie\s+sich\s+bei|grüß|um\s+(?:verständnis|geduld|nachsicht)|bedanken|danken|mich\s+(?:bedanken|herzlich)|ihnen\s+(?:mitteilen|danken)|sie\s+(?:darüber\s+)?(?:informieren|einladen$)|kommen\s+sie\s+gut|bleib)/xu';

@@ -44,11 +44,6 @@ final readonly class Italian extends Tongue
         ];
     }
 
-    public function perhaps(): string
-    {
-        return '/\b(?:per\s+favore|per\s+cortesia|urgente|scadenza|sollecito|promemoria|risposta|firma|bisogno)\b/xu';
-    }
-
     public function courtesy(): string
     {
         return '/^(?:non\s+(?:esit|rispond)|scus|accett|visit|clicc|notare|tenere\s+presente|la\s+(?:comprensione|pazienza)|immagin|creder)/xu';

@@ -41,11 +41,6 @@ final readonly class Portuguese extends Tongue
         ];
     }
 
-    public function perhaps(): string
-    {
-        return '/\b(?:por\s+favor|urgente|prazo|vencid[ao]|lembrete|resposta|assinatura|precis\p{L}+)\b/xu';
-    }
-
     public function courtesy(): string
     {
         return '/^(?:não\s+(?:hesite|responda)|desculp|aceite|receba|visite|clique|note\s+que|a\s+sua\s+(?:compreensão|paciência)|imaginar|acreditar)/xu';

@@ -43,11 +43,6 @@ final readonly class Spanish extends Tongue
         ];
     }
 
-    public function perhaps(): string
-    {
-        return '/\b(?:por\s+favor|urgente|plazo|vencid[ao]|recordatorio|respuesta|firma|necesit\p{L}+)\b/xu';
-    }
-
     public function courtesy(): string
     {
         return '/^(?:no\s+(?:dude|dudes|responda|conteste)|disculp|perdon|acepte|reciba|visite|haga\s+clic|darse|tenga\s+en\s+cuenta|su\s+(?:comprensión|paciencia|colaboración)|imaginar|creer)/xu';

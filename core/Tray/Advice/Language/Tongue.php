@@ -106,12 +106,6 @@ abstract readonly class Tongue
         return self::NEVER;
     }
 
-    /** Words by which a sentence may ask for something, although no form of asking is found in it. */
-    public function perhaps(): string
-    {
-        return self::NEVER;
-    }
-
     /** What is told because somebody has to see to it: "The lamp is out again." */
     public function troubles(): string
     {

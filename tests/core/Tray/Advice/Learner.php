@@ -25,6 +25,9 @@ final class Learner
 
     private const ROUNDS = 10;
 
+    /** The same sentences in so many orders; what comes of each is averaged. */
+    private const ORDERS = 3;
+
     private const STEP = 0.2;
 
     /** How much each step draws a weight to nothing. */
@@ -44,7 +47,12 @@ final class Learner
         }
         foreach (['asks', 'likely'] as $file) {
             foreach (file(__DIR__."/phrases/{$file}.txt", \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
-                $lessons[] = [(new Sentence(ltrim(substr($line, 1)), 0))->lower, '+' === $line[0]];
+                $isAsking = '+' === $line[0];
+                $text = ltrim(substr($line, 1));
+                // Of several none asks, or it is not said which does.
+                foreach ($isAsking ? [new Sentence($text, 0)] : (new Sentences())->of($text) as $sentence) {
+                    $lessons[] = [$sentence->lower, $isAsking];
+                }
             }
         }
 
@@ -61,7 +69,25 @@ final class Learner
     public static function learn(array $lessons): array
     {
         $known = array_map(static fn (array $lesson): array => [Likeness::features($lesson[0]), (float) $lesson[1]], $lessons);
-        $random = new Randomizer(new Mt19937(1));
+        $sums = [];
+        for ($order = 1; $order <= self::ORDERS; ++$order) {
+            foreach (self::once($known, new Randomizer(new Mt19937($order))) as $feature => $weight) {
+                $sums[$feature] = ($sums[$feature] ?? 0.0) + $weight / self::ORDERS;
+            }
+        }
+        $kept = array_filter($sums, static fn (float $weight): bool => abs($weight) >= self::LEAST);
+        ksort($kept, \SORT_STRING);
+
+        return array_map(static fn (float $weight): float => round($weight, 2), $kept);
+    }
+
+    /**
+     * @param list<array{list<string>, float}> $known features, and 1 when they ask
+     *
+     * @return array<string, float>
+     */
+    private static function once(array $known, Randomizer $random): array
+    {
         $weights = $squares = [];
         for ($round = 0; $round < self::ROUNDS; ++$round) {
             $known = $random->shuffleArray($known);
@@ -79,9 +105,7 @@ final class Learner
                 }
             }
         }
-        $kept = array_filter($weights, static fn (float $weight): bool => abs($weight) >= self::LEAST);
-        ksort($kept, \SORT_STRING);
 
-        return array_map(static fn (float $weight): float => round($weight, 2), $kept);
+        return $weights;
     }
 }
