@@ -45,6 +45,23 @@ final class SignInTest extends ApiTestCase
         self::assertTrue($this->call('GET', '/session')['firstVisit']);
     }
 
+    /** A refusal that is asked for ahead would be taken for the tray after somebody has signed in. */
+    public function testTheTrayIsAskedForAheadOnlyByWhoIsSignedIn(): void
+    {
+        $ahead = function (string $path): ?string {
+            $this->browser->request('GET', $path);
+
+            return $this->browser->getResponse()->headers->get('Link');
+        };
+        $account = $this->account();
+        self::assertNull($ahead('/'));
+        $this->call('POST', '/sign-in', ['email' => $account->email, 'password' => self::PASSWORD]);
+        self::assertSame('</api/tray>; rel=preload; as=fetch; crossorigin', $ahead('/'));
+        self::assertNull($ahead('/tasks'));
+        $this->call('DELETE', '/session', null, 204);
+        self::assertNull($ahead('/'));
+    }
+
     public function testSigningInAndOut(): void
     {
         $this->account();

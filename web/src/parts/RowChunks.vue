@@ -12,13 +12,17 @@ const props = defineProps<{
   tree?: boolean
   /** How many rows there are with those of other sheets in the same view */
   among?: number
+  /** How many of them stand above this sheet */
+  above?: number
 }>()
 
 /** So many are all there: the browser finds words in them, and they are read aloud. */
 const FEW = 200
 
 /** So many rows are shown, or not, together. */
-const SIZE = 60
+const SIZE = 30
+/** So many are there at once; the rest as soon as the window is found to come near. */
+const FIRST = 40
 /** About as high as a row is, in pixels, as long as it has never been seen. */
 const ROW = 44
 
@@ -28,7 +32,7 @@ const chunks = computed(() =>
     rows: props.rows.slice(index * SIZE, (index + 1) * SIZE),
   })),
 )
-const near = ref(new Set([0, 1]))
+const near = ref(new Set([0, 1].filter((index) => (props.above ?? 0) + index * SIZE < FIRST)))
 const heights = new Map<number, number>()
 const currentChunk = computed(() => {
   const at = props.rows.findIndex(({ id }) => id === props.current)

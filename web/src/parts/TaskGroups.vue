@@ -27,6 +27,10 @@ const emit = defineEmits<{
   whole: []
 }>()
 
+const above = computed(() => {
+  let sum = 0
+  return props.groups.map(({ tasks }) => (sum += tasks.length) - tasks.length)
+})
 const among = computed(() => props.groups.reduce((sum, { tasks }) => sum + tasks.length, 0))
 const { changeTasks } = useDeciding()
 const moving = ref(false)
@@ -47,7 +51,12 @@ async function moveAll(tasks: TaskRow[]): Promise<void> {
 </script>
 
 <template>
-  <section v-for="group in groups" :key="group.key" class="stretch" :class="{ plain: plain || byCompletion }">
+  <section
+    v-for="(group, index) in groups"
+    :key="group.key"
+    class="stretch"
+    :class="{ plain: plain || byCompletion }"
+  >
     <h2 v-if="group.head" :class="{ over: group.over }">
       {{ group.head }} <small>{{ group.sub }}</small>
       <button v-if="group.over" class="link" type="button" :aria-expanded="moving" @click="unfold">
@@ -60,7 +69,13 @@ async function moveAll(tasks: TaskRow[]): Promise<void> {
         <v-btn type="submit" color="primary">Move {{ group.tasks.length }}</v-btn>
         <v-btn variant="text" @click="moving = false">Cancel</v-btn>
       </form>
-      <RowChunks v-slot="{ row: task }" :rows="group.tasks" :current="current" :among="among">
+      <RowChunks
+        v-slot="{ row: task }"
+        :rows="group.tasks"
+        :current="current"
+        :among="among"
+        :above="above[index] ?? 0"
+      >
         <TaskLine
           :task="task"
           :current="task.id === current"

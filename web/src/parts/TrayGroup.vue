@@ -16,6 +16,8 @@ const props = defineProps<{
   folded: boolean
   /** How many rows all groups have */
   among: number
+  /** How many rows stand above it */
+  above: number
   current: string | undefined
   selected: Set<string>
   /** What is moved when a selected row is dragged */
@@ -61,7 +63,14 @@ const together = computed(() => {
         Select {{ group.rows.length === 1 ? 'it' : counted(group.rows.length, 'conversation') }}
       </button>
     </h2>
-    <RowChunks v-if="!folded" v-slot="{ row }" :rows="group.rows" :current="current" :among="among">
+    <RowChunks
+      v-if="!folded"
+      v-slot="{ row }"
+      :rows="group.rows"
+      :current="current"
+      :among="among"
+      :above="above"
+    >
       <ConversationLine
         :row="row"
         :current="row.id === current"

@@ -205,7 +205,13 @@ useKeys('Coming back', [
           @drop.prevent="drop(stretch)"
         >
           <template #chunks>
-            <RowChunks v-slot="{ row }" :rows="stretch.rows" :current="currentId" :among="rows.length">
+            <RowChunks
+              v-slot="{ row }"
+              :rows="stretch.rows"
+              :current="currentId"
+              :among="rows.length"
+              :above="stretch.rows[0] ? indexOf(stretch.rows[0]) : 0"
+            >
               <ComingLine
                 :row="row"
                 :current="row.id === currentId"

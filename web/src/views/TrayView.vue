@@ -31,6 +31,10 @@ const { data: counts } = useCounts()
 const { data: everything } = useFind('', '', () => data.value?.length === 0)
 const rows = computed(() => data.value ?? [])
 const { grouping, groups, isFolded, fold, visible } = useGrouping(rows)
+const above = computed(() => {
+  let sum = 0
+  return groups.value.map((group) => (isFolded(group) ? sum : (sum += group.rows.length) - group.rows.length))
+})
 const { current, currentId, moving, selecting, selected, goTo, clicked, select, clear, meant } = useSelection(
   visible,
   'data-conversation',
@@ -157,11 +161,12 @@ useKeys('Tray', [
     </EmptyState>
     <template v-else>
       <TrayGroup
-        v-for="group in groups"
+        v-for="(group, index) in groups"
         :key="group.name"
         :group="group"
         :folded="isFolded(group)"
         :among="rows.length"
+        :above="above[index] ?? 0"
         :current="currentId"
         :selected="selected"
         :meant="meant"
