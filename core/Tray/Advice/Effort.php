@@ -36,10 +36,11 @@ final readonly class Effort
     private const AND_MORE = '/\band (?:then )?(?:send|return|sign|fill|complete|post|scan|pay|upload|bring|write|print|book|order|prepare|check|correct|update)\b/u';
 
     /**
-     * @param list<Request>  $requests
-     * @param list<ListItem> $items
+     * @param list<Request>   $requests
+     * @param list<ListItem>  $items
+     * @param list<FoundDate> $dates
      */
-    public function minutes(string $written, array $requests, array $items, int $attachments, Tongue $tongue = new English()): int
+    public function minutes(string $written, array $requests, array $items, int $attachments, Tongue $tongue = new English(), array $dates = []): int
     {
         if ([] === $requests) {
             return 1;
@@ -48,6 +49,8 @@ final readonly class Effort
         $minutes = $words > self::WORDS_A_MINUTE ? $words / self::WORDS_A_MINUTE : 0.5;
         foreach ($requests as $number => $request) {
             $work = $this->work($request, $tongue);
+            // To be asked for an hour of a certain day is answered with a word, and done then.
+            $work = $work < 15 && str_ends_with(rtrim($request->text), '?') && $this->isAppointment($request, $dates) ? 1.0 : $work;
             // To answer with a form is more than to answer.
             $work = 0 === $number && $work <= self::AT_ONCE && RequestForm::Question !== $request->form && 1 === preg_match('/\b(?:form|questionnaire|declaration)\b[^.]{0,30}\b(?:enclosed|attached|below|overleaf)|\b(?:enclosed|attached)\b[^.]{0,20}\b(?:form|questionnaire|declaration)\b/iu', $written) ? 10.0 : $work;
             // Everything behind the first is done in one go with it.
@@ -58,6 +61,12 @@ final readonly class Effort
 
         // Several things are never a matter of two minutes.
         return self::rounded(\count($requests) > 2 ? max($minutes, self::AT_ONCE + 1.0) : $minutes);
+    }
+
+    /** @param list<FoundDate> $dates */
+    private function isAppointment(Request $request, array $dates): bool
+    {
+        return [] !== array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment === $date->kind && $date->from >= $request->from && $date->to <= $request->to);
     }
 
     private function work(Request $request, Tongue $tongue): float
