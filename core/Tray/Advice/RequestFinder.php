@@ -16,6 +16,9 @@ final readonly class RequestFinder
     /** From so much likeness on a sentence is taken to ask, although no rule knows its words. */
     private const LIKELY = 0.5;
 
+    /** The same beside what a rule has found. */
+    private const LIKELY_BESIDE = 2.0;
+
     /** The same of a question: those that are asked for the sake of asking are told by rules. */
     private const LIKELY_QUESTION = 3.0;
 
@@ -59,8 +62,10 @@ final readonly class RequestFinder
                 $requests[] = $request;
             }
         }
+        // Beside what is asked outright, what is only like it has to be very like it.
+        $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form);
 
-        return $requests;
+        return $isOutright ? array_values(array_filter($requests, fn (Request $request): bool => RequestForm::Likely !== $request->form || $this->likeness->of(mb_strtolower($request->text)) >= self::LIKELY_BESIDE)) : $requests;
     }
 
     /**
