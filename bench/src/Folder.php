@@ -82,6 +82,9 @@ final class Folder
             file_put_contents($stamp, $is);
         } else {
             $this->begin();
+            // What rules of before have read in the tray is read anew, as the worker would that does not run here.
+            $this->ask('GET', '/tray');
+            $this->console('data:work', '--once');
         }
         $this->bare->start();
     }
