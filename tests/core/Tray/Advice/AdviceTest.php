@@ -26,7 +26,7 @@ final class AdviceTest extends TestCase
     private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.97, 0.97], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.96, 0.96]];
 
     /** The same of letters that are kept apart: no rule was ever changed for one of them. */
-    private const FLOORS_APART = ['requests' => [0.83, 0.87], 'dates' => [0.77, 0.80], 'decisions' => [0.88, 0.88], 'deadlines' => [0.80, 0.82], 'appointments' => [0.88, 0.80]];
+    private const FLOORS_APART = ['requests' => [0.85, 0.91], 'dates' => [0.70, 0.73], 'decisions' => [0.88, 0.88], 'deadlines' => [0.62, 0.82], 'appointments' => [0.86, 0.68]];
 
     /** Files of these letters begin so. */
     public const APART = 'apart-';
@@ -48,7 +48,7 @@ final class AdviceTest extends TestCase
             self::assertGreaterThanOrEqual($recall, $apart->recall($part), $part);
         }
         self::assertGreaterThanOrEqual(1495, $count);
-        self::assertGreaterThanOrEqual(372, $countApart);
+        self::assertGreaterThanOrEqual(722, $countApart);
     }
 
     /** The worst mistake that there is: of the letters that rules were made for, and of those that are kept apart. */
