@@ -57,9 +57,13 @@ final readonly class DateContext
     /** The words around it are glosses: they do not stand where they seem to. */
     private bool $isForeign;
 
+    /** It is asked in another language whether somebody does what is none of the things that are due: "¿puedes jugar el domingo?" */
+    private bool $isOther;
+
     public function __construct(private Spot $spot, Sentence $sentence, private ?Request $request, Tongue $tongue = new English())
     {
         $this->isForeign = [] !== $tongue->english();
+        $this->isOther = $this->isForeign && null !== $request && str_ends_with(rtrim($request->text), '?') && '' === $tongue->verb($request->action);
         $this->before = $tongue->gloss(mb_substr($sentence->lower, 0, $spot->from));
         $this->behind = $tongue->gloss(mb_substr($sentence->lower, $spot->to));
         $this->inside = $tongue->gloss(mb_substr($sentence->lower, $spot->from, $spot->to - $spot->from));
@@ -171,7 +175,7 @@ final readonly class DateContext
         }
         // "Could you bring the dog in at four on Friday?"
         $isMeeting = $this->spot->isExact() && 1 === preg_match('/\bat\s+\S/u', $this->before.$this->inside) && 1 !== preg_match(self::TASKS, $this->action);
-        if ($this->isOurs && $this->spot->isDay && !$isMeeting && 1 !== preg_match(self::EVENT, $this->action)) {
+        if ($this->isOurs && $this->spot->isDay && !$isMeeting && !$this->isOther && 1 !== preg_match(self::EVENT, $this->action)) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         // What somebody is going to tell is no meeting, and of a stretch the beginning is.
@@ -187,7 +191,7 @@ final readonly class DateContext
         }
         $isFree = RequestForm::Question === $this->request?->form && 1 === preg_match('/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)|\bhome\b/u', $this->before.$this->inside.$this->behind);
         $isInvited = RequestForm::Question === $this->request?->form && 1 === preg_match('/^\W*(?:are |so )?(?:you|u)(?:\'re)? (?:still )?(?:in|up|on|ok|okay|free|around|about|good|game|coming)\b/u', $this->before);
-        if ($isFree || $isInvited || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
+        if ($isFree || $isInvited || ($this->isOther && $this->isOurs && $this->spot->isDay) || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
             return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
 

@@ -70,6 +70,8 @@ final readonly class Dutch extends Tongue
             'een' => 'one', 'twee' => 'two', 'drie' => 'three', 'vier' => 'four', 'vijf' => 'five', 'zes' => 'six', 'zeven' => 'seven', 'acht' => 'eight', 'tien' => 'ten', 'veertien' => 'fourteen',
             'vóór' => 'before', 'voor' => 'before', 'uiterlijk' => 'at the latest by', 'tot' => 'until', 'sinds' => 'since', 'vanaf' => 'from', 'deadline' => 'deadline',
             'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'lunch' => 'lunch', 'bruiloft' => 'wedding', 'verjaardag' => 'birthday', 'repetitie' => 'rehearsal', 'lezing' => 'lecture', 'feestje' => 'party', 'koffie' => 'coffee', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'zal' => 'will', 'komen' => 'come', 'kom' => 'come', 'komt' => 'come', 'langskomen' => 'visit', 'langs' => 'visit', 'gesloten' => 'is closed', 'dicht' => 'is closed', 'waren' => 'were', 'werd' => 'was', 'werden' => 'were', 'had' => 'had', 'hadden' => 'had', 'was' => 'was', 'wordt' => 'will',
+            // Meeting and being there
+            'meegaan' => 'join', 'meedoen' => 'join', 'meekomen' => 'join', 'aansluiten' => 'join', 'bijwonen' => 'attend', 'deelnemen' => 'attend', 'afspreken' => 'meet', 'ontmoeten' => 'meet', 'zien' => 'meet', 'vrij' => 'free', 'beschikbaar' => 'free', 'schikt' => 'suits', 'uitkomt' => 'suits', 'langskom' => 'visit',
         ];
     }
 

@@ -74,6 +74,8 @@ final readonly class Italian extends Tongue
             'un' => 'one', 'una' => 'one', 'due' => 'two', 'tre' => 'three', 'quattro' => 'four', 'cinque' => 'five', 'sei' => 'six', 'sette' => 'seven', 'otto' => 'eight', 'dieci' => 'ten', 'quindici' => 'fifteen',
             'entro' => 'by', 'prima' => 'before', 'fino' => 'until', 'tardi' => 'the latest', 'scadenza' => 'deadline', 'scade' => 'due', 'termine' => 'deadline', 'per' => 'by', 'dal' => 'since',
             'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'pranzo' => 'lunch', 'matrimonio' => 'wedding', 'compleanno' => 'birthday', 'prova' => 'rehearsal', 'lezione' => 'lesson', 'spettacolo' => 'show', 'caffè' => 'coffee', 'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place', 'sarà' => 'will', 'saranno' => 'will', 'venire' => 'come', 'vieni' => 'come', 'venite' => 'come', 'passare' => 'visit', 'chiuso' => 'is closed', 'chiusa' => 'is closed', 'eravamo' => 'were', 'erano' => 'were', 'siamo' => 'were', 'tornati' => 'came', 'era' => 'was',
+            // Meeting and being there
+            'unirti' => 'join', 'unirsi' => 'join', 'raggiungerci' => 'join', 'accompagnarci' => 'join', 'vederci' => 'meet', 'vediamo' => 'meet', 'incontrarci' => 'meet', 'incontriamo' => 'meet', 'partecipare' => 'attend', 'libero' => 'free', 'libera' => 'free', 'disponibile' => 'free', 'va bene' => 'suits', 'andrebbe' => 'suits', 'in casa' => 'home', 'a casa' => 'home',
         ];
     }
 

@@ -71,6 +71,8 @@ final readonly class Portuguese extends Tongue
             'um' => 'one', 'uma' => 'one', 'dois' => 'two', 'duas' => 'two', 'três' => 'three', 'quatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'sete' => 'seven', 'oito' => 'eight', 'dez' => 'ten', 'quinze' => 'fifteen',
             'até' => 'by', 'antes' => 'before', 'prazo' => 'deadline', 'vence' => 'due', 'limite' => 'deadline', 'desde' => 'since', 'para' => 'by',
             'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'jantar' => 'dinner', 'almoço' => 'lunch', 'casamento' => 'wedding', 'aniversário' => 'birthday', 'ensaio' => 'rehearsal', 'aula' => 'lesson', 'café' => 'coffee', 'passeio' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'está' => 'is', 'estão' => 'are', 'estará' => 'will', 'será' => 'will', 'vir' => 'come', 'vens' => 'come', 'passar' => 'visit', 'fechado' => 'closed', 'fechada' => 'closed', 'estivemos' => 'were', 'fomos' => 'were', 'estava' => 'was', 'eram' => 'were', 'foi' => 'was', 'era' => 'was',
+            // Meeting and being there
+            'juntar-te' => 'join', 'juntar-se' => 'join', 'acompanhar' => 'join', 'encontrar-nos' => 'meet', 'encontramos' => 'meet', 'vemo-nos' => 'meet', 'reunir' => 'meet', 'participar' => 'attend', 'assistir' => 'attend', 'livre' => 'free', 'disponível' => 'free', 'jeito' => 'suits', 'em casa' => 'home',
         ];
     }
 

@@ -73,6 +73,8 @@ final readonly class Spanish extends Tongue
             'un' => 'one', 'una' => 'one', 'dos' => 'two', 'tres' => 'three', 'cuatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'siete' => 'seven', 'ocho' => 'eight', 'diez' => 'ten', 'quince' => 'fifteen',
             'antes' => 'before', 'hasta' => 'until', 'para' => 'by', 'tardar' => 'the latest', 'desde' => 'since', 'plazo' => 'deadline', 'vence' => 'due', 'límite' => 'deadline',
             'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party', 'cena' => 'dinner', 'almuerzo' => 'lunch', 'comida' => 'lunch', 'boda' => 'wedding', 'cumpleaños' => 'birthday', 'ensayo' => 'rehearsal', 'charla' => 'talk', 'café' => 'coffee', 'excursión' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'está' => 'is', 'están' => 'are', 'estará' => 'will', 'será' => 'will', 'venir' => 'come', 'vienes' => 'come', 'viene' => 'suits', 'cerrado' => 'closed', 'cerrada' => 'closed', 'estuvimos' => 'were', 'fuimos' => 'were', 'estuve' => 'was', 'estaba' => 'was', 'eran' => 'were', 'vimos' => 'saw', 'fue' => 'was', 'era' => 'was',
+            // Meeting and being there
+            'unirte' => 'join', 'unirse' => 'join', 'sumarte' => 'join', 'acompañarnos' => 'join', 'vernos' => 'meet', 'vemos' => 'meet', 'quedamos' => 'meet', 'quedar' => 'meet', 'reunirnos' => 'meet', 'encontrarnos' => 'meet', 'asistir' => 'attend', 'participar' => 'attend', 'libre' => 'free', 'disponible' => 'free', 'viene bien' => 'suits', 'conviene' => 'suits', 'en casa' => 'home', 'pasarte' => 'visit', 'pasar' => 'visit',
         ];
     }
 

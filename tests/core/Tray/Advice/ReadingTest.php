@@ -185,6 +185,8 @@ final class ReadingTest extends TestCase
             The till was short on Sunday, can you check the slips? = mention 2026-11-22
             A unit costs 24.8. You need do nothing. =
             Bonne fin de semaine ! =
+            Salut Wren, peux-tu jouer avec nous dimanche ? = appointment 2026-11-29
+            Hallo Wren, kannst du mir am Freitag die Liste schicken? = deadline 2026-11-27
             The heating won't be mended before Christmas. =
             TABLE) as $line) {
             [$text, $dates] = explode(' =', $line, 2);
