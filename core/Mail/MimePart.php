@@ -9,6 +9,9 @@ namespace ZippyTray\Core\Mail;
  */
 final readonly class MimePart
 {
+    /** Base64 that was joined from pieces, each with a padding of its own, has so many at the most. */
+    private const MOST_PIECES = 1000;
+
     /**
      * @param string           $body   bytes, still in their transfer encoding
      * @param list<MimePart>   $parts  in their order; empty for a part that is no multipart
@@ -63,7 +66,11 @@ final readonly class MimePart
         $isFooted = 1 === preg_match('/=[ \t\r]*\n(?!=)/', $this->body, $m, \PREG_OFFSET_CAPTURE)
             && 1 === preg_match('/\S[ \t]+\S|[^A-Za-z0-9+\/=\s]/', $this->body, offset: $m[0][1]);
         $body = $isFooted ? substr($this->body, 0, $m[0][1]) : $this->body;
-        $pieces = explode('=', (string) preg_replace('/[^A-Za-z0-9+\/=]+/', '', $body));
+        $pieces = explode('=', (string) preg_replace(['/[^A-Za-z0-9+\/=]+/', '/=+/'], ['', '='], $body));
+        if (\count($pieces) > self::MOST_PIECES) {
+            // Nobody joins so many; whatever it is, it is decoded in one go.
+            return (string) base64_decode(implode('', $pieces));
+        }
 
         return implode('', array_map(static fn (string $piece): string => (string) base64_decode($piece), $pieces));
     }

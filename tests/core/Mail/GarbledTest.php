@@ -27,6 +27,8 @@ final class GarbledTest extends TestCase
         yield 'a line within the header that is no field' => ["From: ada@x.example\nsome line\nSubject: P\n\nHi there", 'Hi there'];
         yield 'a part without one' => [self::FROM."Content-Type: multipart/mixed; boundary=b\n\n--b\nContent-Type: text/plain\nText of the part\nmore\n\n--b\nContent-Type: text/html\n\n<p>x</p>\n--b--\n", "Text of the part\nmore"];
         yield 'plain text that is called base64' => [self::FROM."Content-Transfer-Encoding: base64\n\nDear Wren, here is the plan that I promised you. All the best, A\n", 'Dear Wren, here is the plan that I promised you. All the best, A'];
+        yield 'base64 that was joined from pieces' => [self::FROM."Content-Transfer-Encoding: base64\n\n".base64_encode('Dear Wren, ').base64_encode('the plan.'), 'Dear Wren, the plan.'];
+        yield 'base64 of more pieces than anybody joins' => [self::FROM."Content-Transfer-Encoding: base64\n\n".str_repeat('YWFh=', 1500), str_repeat('aaa', 1500)];
         yield 'base64' => [self::FROM."Content-Transfer-Encoding: base64\n\n".chunk_split(base64_encode('Dear Wren, grüße and so on')), 'Dear Wren, grüße and so on'];
         yield 'quoted-printable that nobody says' => [self::FROM."Content-Type: text/plain; charset=utf-8\n\nDear Wren=2C this is =C3=A4 long line that=\n is broken=\n and 1=3D2 =C3=BC\n", 'Dear Wren, this is ä long line that is broken and 1=2 ü'];
         yield 'quoted-printable under another name' => [self::FROM."Content-Type: text/plain; charset=utf-8\nContent-Transfer-Encoding: quoted_printable\n\n=C3=A4\n", 'ä'];
