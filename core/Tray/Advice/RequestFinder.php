@@ -65,7 +65,7 @@ final readonly class RequestFinder
         // Beside what is asked outright, what is only like it has to be very like it.
         $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form);
 
-        return $isOutright ? array_values(array_filter($requests, fn (Request $request): bool => RequestForm::Likely !== $request->form || $this->likeness->of(mb_strtolower($request->text)) >= self::LIKELY_BESIDE)) : $requests;
+        return $isOutright ? array_values(array_filter($requests, fn (Request $request): bool => RequestForm::Likely !== $request->form || $this->likeness->of((new Sentence($request->text, $request->from))->lower) >= self::LIKELY_BESIDE)) : $requests;
     }
 
     /**

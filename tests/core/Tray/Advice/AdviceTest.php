@@ -72,7 +72,7 @@ final class AdviceTest extends TestCase
             fwrite(\STDERR, \sprintf("Archived although they ask for something, %s: %d of %d, of which %d without a doubt\n", $part, \count($archived[$part]), $all, $unseen[$part]));
         }
         self::assertLessThanOrEqual((int) ceil($asking['tuned'] / 100), \count($archived['tuned']), implode("\n", $archived['tuned']));
-        self::assertLessThanOrEqual((int) ceil($asking['apart'] * 7 / 100), \count($archived['apart']));
+        self::assertLessThanOrEqual((int) ceil($asking['apart'] * 5 / 100), \count($archived['apart']));
     }
 
     /**
