@@ -15,7 +15,7 @@ use ZippyTray\Core\Time\TimeOfDay;
  *     kind: string, copied: bool, minutes: int, title: string, suspicions: list<string>, promise: bool, kept: bool,
  *     requests: list<array{text: string, from: int, to: int, form: int, action: string, others: bool, named: bool}>,
  *     dates: list<array{kind: string, date: string, time: ?string, text: string, from: int, to: int}>,
- *     items: list<array{text: string, from: int, to: int}>, perhaps: bool
+ *     items: list<array{text: string, from: int, to: int}>
  * }
  */
 final readonly class Findings
@@ -30,7 +30,6 @@ final readonly class Findings
      * @param list<Request>   $requests   in order
      * @param list<FoundDate> $dates      in order
      * @param list<ListItem>  $items      the list that belongs to what is asked, otherwise the longest one
-     * @param bool            $perhaps    no request was found in it, but it may ask for something
      */
     public function __construct(
         public MailKind $kind,
@@ -43,7 +42,6 @@ final readonly class Findings
         public array $requests,
         public array $dates,
         public array $items,
-        public bool $perhaps = false,
     ) {
     }
 
@@ -79,7 +77,6 @@ final readonly class Findings
             'requests' => array_map(static fn (Request $r): array => ['text' => $r->text, 'from' => $r->from, 'to' => $r->to, 'form' => $r->form->value, 'action' => $r->action, 'others' => $r->others, 'named' => $r->named], $this->requests),
             'dates' => array_map(static fn (FoundDate $d): array => ['kind' => $d->kind->value, 'date' => (string) $d->date, 'time' => $d->time?->__toString(), 'text' => $d->text, 'from' => $d->from, 'to' => $d->to], $this->dates),
             'items' => array_map(static fn (ListItem $i): array => ['text' => $i->text, 'from' => $i->from, 'to' => $i->to], $this->items),
-            'perhaps' => $this->perhaps,
         ];
     }
 
@@ -97,7 +94,6 @@ final readonly class Findings
             array_map(static fn (array $r): Request => new Request($r['text'], $r['from'], $r['to'], RequestForm::from($r['form']), $r['action'], $r['others'], $r['named']), $state['requests']),
             array_map(static fn (array $d): FoundDate => new FoundDate(DateKind::from($d['kind']), LocalDate::parse($d['date']), null === $d['time'] ? null : TimeOfDay::parse($d['time']), $d['text'], $d['from'], $d['to']), $state['dates']),
             array_map(static fn (array $i): ListItem => new ListItem($i['text'], $i['from'], $i['to']), $state['items']),
-            $state['perhaps'],
         );
     }
 }

@@ -65,7 +65,6 @@ final readonly class ReadLetter
             $requests,
             $dates,
             $items,
-            RequestForm::Likely === Request::strongest($requests)?->form,
         );
     }
 
