@@ -28,6 +28,35 @@ test('what was just done is said below for some seconds, covers nothing, and sta
   }
 })
 
+test('the bar stands still: neither its focus nor its menus move the page', async ({ desk, page }) => {
+  await desk.goTo('Journal')
+  await desk.goTo('Tray')
+  const lower = async () => {
+    await page.evaluate(() => window.scrollTo(0, 600))
+    await expect.poll(() => page.evaluate(() => window.scrollY)).toBe(600)
+  }
+  await lower()
+  const moved = await page.evaluate(() => {
+    const found: string[] = []
+    for (const part of document.querySelectorAll<HTMLElement>('header a, header button, .stick button')) {
+      part.focus()
+      if (window.scrollY !== 600) found.push(`${part.innerText} to ${window.scrollY}`)
+      window.scrollTo(0, 600)
+    }
+    return found
+  })
+  expect(moved).toEqual([])
+
+  const clock = page.getByTitle('Demo clock', { exact: false })
+  const item = page.getByText('A week on')
+  await clock.click()
+  const open = await item.boundingBox()
+  await page.evaluate(() => window.scrollTo(0, 100))
+  expect(await item.boundingBox()).toEqual(open)
+  await desk.press('Escape')
+  await expect(item).toBeHidden()
+})
+
 test('on a phone the decisions stand at the lower edge while one reads', async ({ desk, page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await desk.open('Bell rope')

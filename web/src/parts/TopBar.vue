@@ -41,6 +41,7 @@ useKeys(EVERYWHERE, [
 </script>
 
 <template>
+  <div class="bar-room" />
   <header class="bar">
     <router-link to="/" class="mark plain" aria-label="Zippy Tray"
       ><i aria-hidden="true" /><span>Zippy Tray</span></router-link
@@ -79,9 +80,15 @@ useKeys(EVERYWHERE, [
 
 <style scoped src="./tool.css"></style>
 <style scoped>
+.bar-room {
+  flex: none;
+  height: 54px;
+}
+
+/* Fixed, not sticky: a sticky part lies in the page, which the browser scrolls as soon as a button of it has the focus. */
 .bar {
-  position: sticky;
-  top: 0;
+  position: fixed;
+  inset: 0 0 auto;
   z-index: 1000;
   height: 54px;
   display: flex;
@@ -185,9 +192,13 @@ nav a.on b {
 }
 
 @media (max-width: 760px) {
+  .bar-room,
+  .bar {
+    height: 92px;
+  }
+
   .bar {
     flex-wrap: wrap;
-    height: 92px;
     padding: 0 8px;
     align-content: space-between;
   }

@@ -193,8 +193,8 @@ useKeys('Tray', [
   position: sticky;
   top: 54px;
   z-index: 30;
-  margin: -18px -10px 0;
-  padding: 14px 10px 8px;
+  margin: -20px -10px 0;
+  padding: 16px 10px 8px;
   background: rgb(var(--v-theme-background));
 }
 
