@@ -82,8 +82,9 @@ final class RealServer
             posix_kill(-$group, \SIGKILL);
             proc_close($this->process);
             $this->process = null;
-            // Its children end a moment later, and one of them may still listen.
-            for ($try = 0; $try < 400 && posix_kill(-$group, 0); ++$try) {
+            // Its children end a moment later: the last of them has when nobody listens any more.
+            for ($try = 0; $try < 400 && false !== $socket = @stream_socket_client('tcp://127.0.0.1:'.$this->port, $code, $problem, 1); ++$try) {
+                fclose($socket);
                 usleep(5000);
             }
         }
