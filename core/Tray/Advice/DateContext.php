@@ -13,7 +13,7 @@ use ZippyTray\Core\Tray\Advice\Language\Tongue;
  */
 final readonly class DateContext
 {
-    private const DEADLINE_BEFORE = '/\b(?:(?:no|not)\s+later\s+than(?:\s+on)?|at\s+the\s+(?:very\s+)?latest(?:\s+(?:by|on))?|(?:by|latest(?:\s+by)?)(?:\s+the)?(?:\s+latest)?(?:\s+on)?|before(?:\s+the)?(?:\s+(?:end|close)\s+of)?|ahead\s+of|prior\s+to|(?:is|are|falls?|fell|becomes?|being|was)?\s*due(?:\s+(?:date|back|in|for\s+payment))?(?:\s+(?:is|by|on|before|at|until))?\s*:?|(?:deadline|closing\s+date|last\s+day|cut-?off(?:\s+date)?|final\s+date|due\s+date|expiry\s+date|pay(?:ment)?\s+by|rsvp)(?:[\p{L}\s]{0,40}?(?:\s(?:is|was|of|for|on|by|to)|\s*:)|\b[^.]{0,60}\sto)?\s*:?\s*(?:on\s+|by\s+)?|(?:expires?|closes?|close|closing|ends?|runs\s+out|lapses?|run\s+out)(?:\s+(?:on|at|by))?|respond\s+by|within|before\s+(?:i|we|you|they|he|she|it|the|my|our|your)\b[^,;.]{1,30}\s(?:on|at|in))\s*$/u';
+    private const DEADLINE_BEFORE = '/\b(?:(?:no|not)\s+later\s+than(?:\s+on)?|at\s+the\s+(?:very\s+)?latest(?:\s+(?:by|on))?|(?:by|latest(?:\s+by)?)(?:\s+the)?(?:\s+latest)?(?:\s+on)?|before(?:\s+the)?(?:\s+(?:end|close)\s+of)?|ahead\s+of|prior\s+to|(?:is|are|falls?|fell|becomes?|being|was)?\s*due(?:\s+(?:date|back|in|for\s+payment))?(?:\s+(?:is|by|on|before|at|until))?\s*:?|(?:deadline|closing\s+date|last\s+(?:day|date|orders?|call|chance|posting)|cut-?off(?:\s+date)?|final\s+date|due\s+date|expiry\s+date|pay(?:ment)?\s+by|rsvp)(?:[\p{L}\s]{0,40}?(?:\s(?:is|was|of|for|on|by|to)|\s*:)|\b[^.]{0,60}\sto)?\s*:?\s*(?:on\s+|by\s+)?|(?:expires?|closes?|close|closing|ends?|runs\s+out|lapses?|run\s+out)(?:\s+(?:on|at|by|a))?(?:\s+the)?|respond\s+by|within|before\s+(?:i|we|you|they|he|she|it|the|my|our|your)\b[^,;.]{1,30}\s(?:on|at|in))\s*$/u';
 
     private const UNTIL_BEFORE = '/\b(?:until|till|til|up\s+to)(?:\s+the)?(?:\s+end\s+of)?\s*$/u';
 
@@ -33,9 +33,12 @@ final readonly class DateContext
 
     private const YOURS = '/\b(?:you (?:must|need|have to|should|can|could|will|to|are|\'ll|may|might)|please|kindly|rsvp|need|require[sd]?|payment|deadline|due|must|your (?:\p{L}+ ){0,2}(?:by|before|is|are|ends?|expires?|lapses?|runs?\s+out|will))\b/u';
 
-    private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|turned|collected|gathered|raised|welcomed|walked|swam|planted|painted|celebrated|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|died|crashed|burned|burnt|slept|ate|drank|rained|snowed|leaked|jumped|ran|sang|danced|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated)\b/u';
+    private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|turned|collected|gathered|raised|welcomed|walked|swam|planted|painted|celebrated|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|died|crashed|burned|burnt|slept|ate|drank|rained|snowed|leaked|jumped|ran|sang|danced|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated|(?:i|we|you|he|she|they|it)(?:\s+(?:also|already|just|then))?\s+(?!(?:need|feed|proceed|speed|exceed|succeed|breed)\b)\p{L}+ed)\b/u';
 
     private const NOT_PAST = '/\b(?:(?:if|unless)\s+\p{L}+\s+(?:have|has)(?:n\'t|\s+not)?|will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))|moved\s+(?:to|forward|the)|had\s+to\s+(?:move|change|postpone|bring|put)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
+
+    /** What has to have happened to a thing. */
+    private const OBLIGED = '/(?<!\bi )(?<!\bwe )(?<!\bhe )(?<!\bshe )(?<!\bthey )\b(?:must|ha(?:s|ve)\s+(?:got\s+)?to|(?:is|are)\s+to|needs?\s+to)\s+(?:reach|leave|arrive|be\s+(?:in|with|ready|final|done|paid|sent|made|ordered|given|\p{L}{3,}ed)\b)/u';
 
     private string $before;
 
@@ -60,7 +63,7 @@ final readonly class DateContext
     /** It is asked in another language whether somebody does what is none of the things that are due: "¿puedes jugar el domingo?" */
     private bool $isOther;
 
-    public function __construct(private Spot $spot, Sentence $sentence, private ?Request $request, Tongue $tongue = new English())
+    public function __construct(private Spot $spot, private Sentence $sentence, private ?Request $request, private Tongue $tongue = new English(), private Meeting $meeting = new Meeting())
     {
         $this->isForeign = [] !== $tongue->english();
         $this->isOther = $this->isForeign && null !== $request && str_ends_with(rtrim($request->text), '?') && '' === $tongue->verb($request->action);
@@ -71,7 +74,7 @@ final readonly class DateContext
         $this->clause = self::clause($this->before, $this->inside, $this->behind);
         $isOurs = null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:whether|if|when|which|what|how|who|where)\b[^,;]*$/u', $this->before);
         // "The till was short on Sunday, can you check it?"
-        $isAside = $isOurs && 1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause) && !str_contains($this->clause, mb_substr($this->action, 0, 12)) && 1 !== preg_match('/\b(?:by|before|until|within)\b/u', $this->clause);
+        $isAside = $isOurs && 1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause) && (RequestForm::Likely === $request->form || !str_contains($this->clause, mb_substr($this->action, 0, 12))) && 1 !== preg_match('/\b(?:by|before|until|within)\b/u', $this->clause);
         $this->isOurs = $isOurs && !$isAside;
         $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || 1 === preg_match('/^(?:it was )?(?:so )?(?:good|great|nice|lovely) (?:to see|seeing) you\b/u', $sentence->lower) || $this->isThanks($sentence->lower));
     }
@@ -115,8 +118,12 @@ final readonly class DateContext
         $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
 
         // "It won't be mended before Christmas."
-        if (($isInside || $lead > 0) && 1 === preg_match('/\b(?:won\'t|will not|cannot|can\'t|isn\'t|aren\'t|not)\b[^,;]*\bbefore\s*(?:the\s+)?$/u', $this->before.(1 === preg_match('/^before\b/u', $this->inside) ? 'before ' : '')) && null === $this->request) {
+        if (($isInside || $lead > 0) && 1 === preg_match('/\b(?:won\'t|will not|cannot|can\'t|isn\'t|aren\'t|not)\b[^,;]*\bbefore\s*(?:the\s+)?$/u', $this->before.(1 === preg_match('/^before\b/u', $this->inside) ? 'before ' : '')) && (null === $this->request || RequestForm::Likely === $this->request->form)) {
             return $this->dated(DateKind::Mention, false, $this->start());
+        }
+        // "If the fee isn't paid by 8 December the place is lost."
+        if ($this->spot->isDay && ($isInside || $lead > 0) && !$this->isOurs && 1 === preg_match('/\b(?:unless|(?:if|when)\b[^,;]*(?:n\'t|\bnot|\bno))\b(?![^,;]*\bha(?:ve|s)n?\'?t? \p{L}+ed)[^,;]*$/u', $this->before)) {
+            return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         if (!$this->spot->isDay && DateKind::Mention === $this->asked(null !== $this->request)) {
             return $isInside || $lead > 0 ? new DateReading(null, false, 0, 0) : null;
@@ -133,7 +140,7 @@ final readonly class DateContext
         if (!$isInside && 0 === $lead) {
             return null;
         }
-        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|can be|available|(?:given|granted|allowed|gives|grants|allows)\s+(?:us|you|me)|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|hold|held|reserve[ds]?|keep|kept)\b/u', $this->clause)
+        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|can be|available|(?:given|granted|allowed|gives|grants|allows)\s+(?:us|you|me)|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|holds?|held|reserve[ds]?|keep|kept|welcome|less|cheaper)\b/u', $this->clause)
             || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
 
         return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead));
@@ -175,8 +182,12 @@ final readonly class DateContext
         }
         // "Could you bring the dog in at four on Friday?"
         $isMeeting = $this->spot->isExact() && 1 === preg_match('/\bat\s+\S/u', $this->before.$this->inside) && 1 !== preg_match(self::TASKS, $this->action);
-        if ($this->isOurs && $this->spot->isDay && !$isMeeting && !$this->isOther && 1 !== preg_match(self::EVENT, $this->action)) {
+        if ($this->isOurs && $this->spot->isDay && !$isMeeting && !$this->isOther && 1 !== preg_match(self::EVENT, $this->action) && !$this->isLikeMeeting()) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
+        }
+        // "The manuscript has to leave us on 10 December."
+        if ($this->spot->isDay && null === $this->spot->clock && 1 === preg_match(self::OBLIGED, $this->clause)) {
+            return $this->dated(DateKind::Deadline, false, $this->start());
         }
         // What somebody is going to tell is no meeting, and of a stretch the beginning is.
         if (1 === preg_match('/(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december|\bnext week)\W*(?:to|until|till|[–-])(?:\s+the)?\s*$/u', $this->before)) {
@@ -191,11 +202,19 @@ final readonly class DateContext
         }
         $isFree = RequestForm::Question === $this->request?->form && 1 === preg_match('/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)|\bhome\b/u', $this->before.$this->inside.$this->behind);
         $isInvited = RequestForm::Question === $this->request?->form && 1 === preg_match('/^\W*(?:are |so )?(?:you|u)(?:\'re)? (?:still )?(?:in|up|on|ok|okay|free|around|about|good|game|coming)\b/u', $this->before);
-        if ($isFree || $isInvited || ($this->isOther && $this->isOurs && $this->spot->isDay) || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay)) {
+        if ($isFree || $isInvited || ($this->isOther && $this->isOurs && $this->spot->isDay) || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay) || $this->isLikeMeeting()) {
             return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
 
         return $this->dated(DateKind::Mention, false, $this->start());
+    }
+
+    private function isLikeMeeting(): bool
+    {
+        $from = $this->start();
+        $gloss = fn (int $at, ?int $length): string => $this->tongue->gloss(mb_substr($this->sentence->lower, $at, $length));
+
+        return $this->meeting->odds($gloss(0, $from), $gloss($from, $this->spot->to - $from), $gloss($this->spot->to, null), $this->request?->form, null !== $this->spot->clock) > 0;
     }
 
     private function dated(DateKind $kind, bool $isPast, int $from): DateReading

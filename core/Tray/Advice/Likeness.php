@@ -14,28 +14,40 @@ final class Likeness
     /** More words than that say nothing new. */
     private const WORDS = 60;
 
-    /** @var array<string, float> feature => weight; a weight is a logarithm of odds */
-    private readonly array $weights;
+    /** Characters of the sentences beside it. */
+    private const NEAR = 100;
 
-    /** @param array<string, float>|null $weights null: those that were learned */
-    public function __construct(?array $weights = null)
+    public function __construct(private readonly Weights $weights = new Weights('likeness'))
     {
-        $this->weights = $weights ?? self::learned();
     }
 
     /**
-     * @param string $lower in lower case
+     * @param list<Sentence> $sentences of a letter, in order
      *
-     * @return float logarithm of the odds that it asks for something: 0 is as likely as not, 2 is 88 of 100
+     * @return list<float> of each the logarithm of the odds that it asks for something: 0 is as likely as not, 2 is 88 of 100
      */
-    public function of(string $lower): float
+    public function ofEach(array $sentences, string $subject): array
     {
-        $odds = 0.0;
-        foreach (self::features($lower) as $feature) {
-            $odds += $this->weights[$feature] ?? 0.0;
+        $odds = [];
+        foreach (self::featuresOfEach($sentences, $subject) as $features) {
+            $odds[] = $this->weights->odds($features);
         }
 
         return $odds;
+    }
+
+    /**
+     * @param list<Sentence> $sentences
+     *
+     * @return iterable<int, list<string>> of each what is looked at
+     */
+    public static function featuresOfEach(array $sentences, string $subject): iterable
+    {
+        $subject = self::ofSubject($subject);
+
+        foreach ($sentences as $number => $sentence) {
+            yield [...self::features($sentence->lower), ...$subject, ...self::ofPlace($sentences, $number)];
+        }
     }
 
     /**
@@ -46,9 +58,9 @@ final class Likeness
      */
     public static function features(string $lower): array
     {
-        preg_match_all('/[\p{L}\p{M}]+(?:\'[\p{L}\p{M}]+)*|\d+(?:[.,:]\d+)*|[?!:]/u', $lower, $m);
-        $words = array_map(static fn (string $word): string => ctype_digit($word[0]) ? '#' : $word, \array_slice($m[0], 0, self::WORDS));
-        $last = end($m[0]);
+        $all = self::words($lower);
+        $words = \array_slice($all, 0, self::WORDS);
+        $last = end($all);
         $found = ['' => true, '^'.($words[0] ?? '') => true, '$'.(\in_array($last, ['?', '!'], true) ? $last : '') => true, '~'.min(6, intdiv(\count($words), 4)) => true];
         $found['^'.implode(' ', \array_slice($words, 0, 2))] = true;
         foreach ($words as $at => $word) {
@@ -65,19 +77,49 @@ final class Likeness
         return array_map(strval(...), array_keys($found));
     }
 
-    /** @return array<string, float> */
-    private static function learned(): array
+    /** @return list<string> words and the marks that end something; any number is "#" */
+    public static function words(string $lower): array
     {
-        /** @var array<string, float>|null $weights read once in a process */
-        static $weights = null;
-        if (null === $weights) {
-            $weights = [];
-            foreach (file(__DIR__.'/likeness.tsv', \FILE_IGNORE_NEW_LINES) ?: throw new \LogicException('What was learned is not there.') as $line) {
-                [$weight, $feature] = explode("\t", $line, 2) + [1 => ''];
-                $weights[$feature] = (float) $weight;
+        preg_match_all('/[\p{L}\p{M}]+(?:\'[\p{L}\p{M}]+)*|\d+(?:[.,:]\d+)*|[?!:]/u', $lower, $m);
+
+        return array_map(static fn (string $word): string => ctype_digit($word[0]) ? '#' : $word, $m[0]);
+    }
+
+    /** @return list<string> the words of the subject, and two that follow each other */
+    private static function ofSubject(string $subject): array
+    {
+        $words = \array_slice(self::words(mb_strtolower($subject)), 0, self::WORDS);
+        $found = [];
+        foreach ($words as $at => $word) {
+            $found[] = 'S '.$word;
+            if (isset($words[$at + 1])) {
+                $found[] = 'S '.$word.' '.$words[$at + 1];
             }
         }
 
-        return $weights;
+        return array_values(array_unique($found));
+    }
+
+    /**
+     * How many sentences there are, whether this is the first or the last, and how those next to it begin and end.
+     *
+     * @param list<Sentence> $sentences
+     *
+     * @return list<string>
+     */
+    private static function ofPlace(array $sentences, int $number): array
+    {
+        $last = \count($sentences) - 1;
+        $found = ['n'.min(5, $last + 1).($number === $last ? ' last' : '').(0 === $number ? ' first' : '')];
+        foreach (['<' => $number - 1, '>' => $number + 1] as $side => $next) {
+            if (isset($sentences[$next])) {
+                $words = self::words(mb_substr($sentences[$next]->lower, 0, self::NEAR));
+                $found[] = $side.' '.($words[0] ?? '');
+                $found[] = $side.' '.implode(' ', \array_slice($words, 0, 2));
+                $found[] = $side.'$ '.(1 === preg_match('/([?!])["\')\s]*$/', $sentences[$next]->lower, $m) ? $m[1] : '.');
+            }
+        }
+
+        return array_values(array_unique($found));
     }
 }

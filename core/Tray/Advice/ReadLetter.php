@@ -17,7 +17,7 @@ use ZippyTray\Core\Tray\Advice\Language\Tongues;
 final readonly class ReadLetter
 {
     /** To be raised whenever the rules change, so that what was found by older ones is found anew. */
-    public const VERSION = 8;
+    public const VERSION = 9;
 
     /** What the sender says to come: then it is worth looking at this again. */
     private const PROMISE = '/\b(?:i|we)(?:\'ll| will| shall| am going to|\'m going to| are going to|\'re going to) (?:also |then |probably |certainly |definitely |try to |be )?(?:send|get back|come back|let you know|be in touch|report|confirm|forward|share|return|know|have (?:it|them|an|the|a|more|news)|tell|call|ring|write|update|deliver|post|decide|hear|bring|finish|sending|able to)\b|\b(?:you\'ll|you will|you should|expect to) (?:have|hear|receive|get) (?:it|them|from|an?|the|our|my|more)\b/u';

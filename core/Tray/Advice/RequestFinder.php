@@ -23,7 +23,7 @@ final readonly class RequestFinder
     private const LIKELY_QUESTION = 3.0;
 
     /** From so much on the letter may ask for something. */
-    private const POSSIBLE = -0.5;
+    private const POSSIBLE = -1.0;
 
     /** So little like what asks that no rule is believed. */
     private const UNLIKELY = -4.0;
@@ -41,13 +41,16 @@ final readonly class RequestFinder
     {
         $isMeant = !$person->isAmong($letter->cc) || $person->isAmong($letter->to);
         $requests = [];
+        $odds = $this->likeness->ofEach($sentences, $letter->subject);
+        $likest = [];
         foreach ($sentences as $number => $sentence) {
+            $likest[$sentence->from] = $odds[$number];
             $isNamed = null !== $sentence->addressee && $person->isCalled($sentence->addressee, $letter);
             $isForOthers = null !== $sentence->addressee && !$isNamed;
             if ($isForOthers) {
                 continue;
             }
-            $request = $this->in($sentence, $isNamed, $tongue);
+            $request = $this->in($sentence, $odds[$number], $isNamed, $tongue);
             // Who is only copied is meant by name, or by what everybody has to do.
             if (!$isMeant && !$isNamed && (null === $request || 1 !== preg_match($tongue->dutiesOfAll(), $sentence->lower))) {
                 continue;
@@ -65,7 +68,7 @@ final readonly class RequestFinder
         // Beside what is asked outright, what is only like it has to be very like it.
         $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form);
 
-        return $isOutright ? array_values(array_filter($requests, fn (Request $request): bool => RequestForm::Likely !== $request->form || $this->likeness->of((new Sentence($request->text, $request->from))->lower) >= self::LIKELY_BESIDE)) : $requests;
+        return $isOutright ? array_values(array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form || $likest[$request->from] >= self::LIKELY_BESIDE)) : $requests;
     }
 
     /**
@@ -84,12 +87,13 @@ final readonly class RequestFinder
             return $this->request($sentences[0], false, $tongue, RequestForm::Likely, $sentences[0]->text);
         }
         [$best, $likest] = [null, -\INF];
-        foreach ($sentences as $sentence) {
+        $odds = $this->likeness->ofEach($sentences, $letter->subject);
+        foreach ($sentences as $number => $sentence) {
             $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter);
             // What is quoted or told of was asked somewhere else.
             $isTold = 1 === preg_match('/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u', $sentence->lower);
             $isThanks = 1 === preg_match('/^\W*(?:\p{L}+(?: \p{L}+)?, )?(?:many thanks|thanks|thank you|merci|vielen dank|herzlichen dank|danke|muchas gracias|gracias|grazie|mille grazie|bedankt|dank|hartelijk dank|obrigad|muito obrigad)/u', $sentence->lower);
-            $likeness = $this->likeness->of($sentence->lower);
+            $likeness = $odds[$number];
             if ($isForOthers || $isTold || $isThanks || $likeness < self::POSSIBLE || ($sentence->isQuestion() && $likeness < self::LIKELY_QUESTION)) {
                 continue;
             }
@@ -102,7 +106,7 @@ final readonly class RequestFinder
         return null === $best ? null : $this->request($best, false, $tongue, RequestForm::Likely, $best->text);
     }
 
-    private function in(Sentence $sentence, bool $isNamed, Tongue $tongue): ?Request
+    private function in(Sentence $sentence, float $likeness, bool $isNamed, Tongue $tongue): ?Request
     {
         $lower = (string) preg_replace_callback('/"[^"]*"/u', static fn (array $m): string => str_repeat('_', mb_strlen($m[0])), $sentence->lower);
         $thanks = 1 === preg_match($tongue->thanks(), $lower, $m) ? $m[0] : '';
@@ -112,7 +116,6 @@ final readonly class RequestFinder
         if (!$isDated && 1 === preg_match($tongue->unlikely(), $lower) && !str_contains($lower, '?')) {
             return null;
         }
-        $likeness = $this->likeness->of($sentence->lower);
         $isDone = $likeness < self::UNLIKELY || 1 === preg_match($tongue->notNeeded(), $lower);
         foreach ($isDone ? [] : $tongue->forms() as [$form, $pattern]) {
             if (1 !== preg_match($pattern, $lower, $m, \PREG_OFFSET_CAPTURE) || !isset($m['do'])) {

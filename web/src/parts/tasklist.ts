@@ -51,7 +51,12 @@ export function useTaskList() {
   )
   const tasks = computed(() => data.value ?? [])
   const groups = computed(() => (isDone.value ? byCompletion(tasks.value) : byDate(tasks.value)))
-  const ahead = computed(() => (isDone.value ? [] : (later.tasks.value ?? [])))
+  /** Both lists are asked for apart, and for a moment both can hold a task that has begun meanwhile; it stands in one place. */
+  const ahead = computed(() => {
+    if (isDone.value) return []
+    const begun = new Set(tasks.value.map(({ id }) => id))
+    return (later.tasks.value ?? []).filter(({ id }) => !begun.has(id))
+  })
   const unfolded = ref(false)
   const tree = useTree(computed(() => (isByList.value ? tasks.value : [])))
   const isFiltered = computed(() => {

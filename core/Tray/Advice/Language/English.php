@@ -128,7 +128,7 @@ final readonly class English extends Tongue
 
     public function ofOthers(): string
     {
-        return '/^(?:(?:and|but|so|well)[, ]+)?(?:if|unless|in case|once|when) (?:they|he|she|nobody|no one|somebody|someone|the \p{L}+|that|it|we|i)\b(?! (?:get|receive|have|hear)\b.*\bfrom you)[^,]*\b(?:have(?:n\'t| not)|has(?:n\'t| not)|do(?:n\'t| not)|does(?:n\'t| not)|did(?:n\'t| not)|is(?:n\'t| not)|are(?:n\'t| not))\b/u';
+        return '/^(?:(?:and|but|so|well)[, ]+)?(?:if|unless|in case|once|when) (?:they|he|she|nobody|no one|somebody|someone|the \p{L}+|that|it|we|i)\b(?! (?:isn\'t|is not|aren\'t|are not) (?:paid|received|signed|returned|settled|renewed|confirmed|collected|claimed)\b)(?![^,]*\b(?:your|from you)\b)[^,]*\b(?:have(?:n\'t| not)|has(?:n\'t| not)|do(?:n\'t| not)|does(?:n\'t| not)|did(?:n\'t| not)|is(?:n\'t| not)|are(?:n\'t| not))\b/u';
     }
 
     public function untilWhen(): string

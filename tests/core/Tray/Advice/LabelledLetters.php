@@ -38,6 +38,12 @@ final class LabelledLetters
         return $all;
     }
 
+    /** A letter to the person that says nothing but that. */
+    public static function saying(string $text): Letter
+    {
+        return self::letter(['name' => '', 'decision' => ''], "From: Tam Orrin <tam@orrin.example>\nSubject: Hello\nContent-Type: text/plain; charset=utf-8\n\n{$text}\n");
+    }
+
     /** @param Labels $labels */
     private static function letter(array $labels, string $mail): Letter
     {

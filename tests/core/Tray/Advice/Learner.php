@@ -6,20 +6,30 @@ namespace ZippyTray\Tests\Core\Tray\Advice;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Tray\Advice\DateKind;
+use ZippyTray\Core\Tray\Advice\FoundDate;
+use ZippyTray\Core\Tray\Advice\Language\Tongues;
+use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\Likeness;
+use ZippyTray\Core\Tray\Advice\Meeting;
+use ZippyTray\Core\Tray\Advice\Person;
+use ZippyTray\Core\Tray\Advice\ReadLetter;
 use ZippyTray\Core\Tray\Advice\Sentence;
 use ZippyTray\Core\Tray\Advice\Sentences;
 
 /**
- * Learns which sentences ask for something from all that are labelled: those of the letters that are not kept apart, and
- * single ones. The same sentences always teach the same.
+ * Learns which sentences ask for something, and which dates are those of appointments, from all that are labelled: in the
+ * letters that are not kept apart, and in single sentences. The same ones always teach the same.
  *
- * A lesson is a sentence in lower case, and whether it asks for something.
+ * A lesson is what is looked at in a sentence, and whether it asks for something, or is about an appointment.
  *
- * @phpstan-type Lesson array{string, bool}
+ * @phpstan-type Lesson array{list<string>, bool}
  */
 final class Learner
 {
+    /** What is learned, each in a file of its own. */
+    public const NAMES = ['likeness', 'meeting'];
+
     /** Weights below that are left out of the file. */
     public const LEAST = 0.28;
 
@@ -33,16 +43,23 @@ final class Learner
     /** How much each step draws a weight to nothing. */
     private const FORGETTING = 0.001;
 
+    /** @return list<Lesson> by the name of what is learned from them */
+    public static function lessons(string $name): array
+    {
+        return 'meeting' === $name ? self::dates() : self::sentences();
+    }
+
     /** @return list<Lesson> */
-    public static function lessons(): array
+    private static function sentences(): array
     {
         $lessons = [];
         foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
             if (!isset($labels['requests']) || str_starts_with($name, AdviceTest::APART)) {
                 continue;
             }
-            foreach ((new Sentences())->of($letter->text) as $sentence) {
-                $lessons[] = [$sentence->lower, \in_array($sentence->text, $labels['requests'], true)];
+            $sentences = (new Sentences())->of($letter->text);
+            foreach (Likeness::featuresOfEach($sentences, $letter->subject) as $number => $features) {
+                $lessons[] = [$features, \in_array($sentences[$number]->text, $labels['requests'], true)];
             }
         }
         foreach (['asks', 'likely'] as $file) {
@@ -51,12 +68,69 @@ final class Learner
                 $text = ltrim(substr($line, 1));
                 // Of several none asks, or it is not said which does.
                 foreach ($isAsking ? [new Sentence($text, 0)] : (new Sentences())->of($text) as $sentence) {
-                    $lessons[] = [$sentence->lower, $isAsking];
+                    $lessons[] = [Likeness::features($sentence->lower), $isAsking];
                 }
             }
         }
 
         return $lessons;
+    }
+
+    /** @return list<Lesson> */
+    private static function dates(): array
+    {
+        $lessons = [];
+        foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
+            if (isset($labels['dates']) && !str_starts_with($name, AdviceTest::APART)) {
+                $lessons = [...$lessons, ...self::datesOf($letter, static fn (FoundDate $date): ?bool => self::isAppointment($date, $labels['dates']))];
+            }
+        }
+        foreach (file(__DIR__.'/phrases/dated.txt', \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+            $dates = self::datesOf(LabelledLetters::saying(substr($line, 2)), static fn (): bool => 'a' === $line[0]);
+            $lessons = [...$lessons, ...(1 === \count($dates) ? $dates : [])];
+        }
+
+        return $lessons;
+    }
+
+    /**
+     * @param \Closure(FoundDate): ?bool $isAppointment null: it is not said
+     *
+     * @return list<Lesson>
+     */
+    private static function datesOf(Letter $letter, \Closure $isAppointment): array
+    {
+        $findings = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
+        $tongue = Tongues::of($letter->text."\n".$letter->subject);
+        $forms = [];
+        foreach ($findings->requests as $request) {
+            $forms[$request->from] = $request->form;
+        }
+        $lessons = [];
+        foreach ((new Sentences())->of($letter->text) as $sentence) {
+            foreach ($findings->dates as $date) {
+                [$from, $to] = [$date->from - $sentence->from, $date->to - $sentence->from];
+                $is = $from >= 0 && $to <= mb_strlen($sentence->text) ? $isAppointment($date) : null;
+                if (null !== $is) {
+                    $parts = array_map($tongue->gloss(...), [mb_substr($sentence->lower, 0, $from), mb_substr($sentence->lower, $from, $to - $from), mb_substr($sentence->lower, $to)]);
+                    $lessons[] = [Meeting::features(...$parts, form: $forms[$sentence->from] ?? null, hasTime: null !== $date->time), $is];
+                }
+            }
+        }
+
+        return $lessons;
+    }
+
+    /** @param list<string> $labels */
+    private static function isAppointment(FoundDate $date, array $labels): ?bool
+    {
+        foreach (DateKind::cases() as $kind) {
+            if (\in_array(trim("{$kind->value} {$date->date} {$date->time}"), $labels, true)) {
+                return DateKind::Appointment === $kind;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -68,7 +142,7 @@ final class Learner
      */
     public static function learn(array $lessons): array
     {
-        $known = array_map(static fn (array $lesson): array => [Likeness::features($lesson[0]), (float) $lesson[1]], $lessons);
+        $known = array_map(static fn (array $lesson): array => [$lesson[0], (float) $lesson[1]], $lessons);
         $sums = [];
         for ($order = 1; $order <= self::ORDERS; ++$order) {
             foreach (self::once($known, new Randomizer(new Mt19937($order))) as $feature => $weight) {

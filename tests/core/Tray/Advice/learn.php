@@ -10,9 +10,12 @@ use ZippyTray\Tests\Core\Tray\Advice\Learner;
 
 require __DIR__.'/../../../../vendor/autoload.php';
 
-$lines = [];
-foreach (Learner::learn(Learner::lessons()) as $feature => $weight) {
-    $lines[] = sprintf("%.2f\t%s\n", $weight, $feature);
+foreach (Learner::NAMES as $name) {
+    $lessons = Learner::lessons($name);
+    $lines = [];
+    foreach (Learner::learn($lessons) as $feature => $weight) {
+        $lines[] = sprintf("%.2f\t%s\n", $weight, $feature);
+    }
+    file_put_contents(__DIR__."/../../../../core/Tray/Advice/{$name}.tsv", implode('', $lines));
+    printf("%s: %d weights from %d sentences\n", $name, count($lines), count($lessons));
 }
-file_put_contents(__DIR__.'/../../../../core/Tray/Advice/likeness.tsv', implode('', $lines));
-printf("%d weights from %d sentences\n", count($lines), count(Learner::lessons()));
