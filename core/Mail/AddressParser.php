@@ -42,7 +42,11 @@ final readonly class AddressParser
      */
     private function split(string $header, bool $groups): array
     {
-        $pattern = '/(?<quoted>"(?:[^"\\\\]|\\\\.)*")|(?<comment>\((?:[^()\\\\]|\\\\.|(?2))*\))|(?<angle><[^<>]*>)|(?<stop>[,;])|(?<group>:)|(?<text>[^"(<,;:]+|.)/s';
+        $pattern = '/
+            (?<quoted>"(?:[^"\\\\]|\\\\.)*")
+            |(?<comment>\((?:[^()\\\\]|\\\\.|(?2))*\))
+            |(?<angle><[^<>]*>)|(?<stop>[,;])|(?<group>:)|(?<text>[^"(<,;:]+|.)
+        /xs';
         preg_match_all($pattern, $header, $matches, \PREG_SET_ORDER);
         $lists = [[]];
         foreach ($matches as $match) {

@@ -10,18 +10,26 @@ namespace ZippyTray\Core\Mail;
 final readonly class EndMarks
 {
     /** A greeting, below which the name stands. */
-    private const CLOSING = '/^\s*(?:
-        (?:with\s+)?(?:kind|kindest|best|warm|warmest|many)\s+(?:regards|wishes|thanks) | regards | best | cheers | sincerely | yours(?:\s+(?:sincerely|faithfully|truly))?
-        | (?:many\s+)?thanks(?:\s+(?:and|again|in\s+advance).{0,30})? | thank\s+you
-        | mit\s+(?:freundlichen|besten|herzlichen)\s+grüßen | (?:viele|beste|herzliche|liebe)\s+grüße | mfg | lg | vg
-        | (?:bien\s+)?cordialement | bien\s+à\s+(?:vous|toi) | amicalement
-        | (?:un\s+)?(?:cordial\s+)?saludos?(?:\s+cordial(?:es)?)? | atentamente
-        | cordiali\s+saluti | distinti\s+saluti | un\s+saluto
-        | abraços? | atenciosamente | cumprimentos
-        | met\s+vriendelijke\s+groet(?:en)? | groet(?:en|jes)?
-        | med\s+vänliga?\s+hälsning(?:ar)? | (?:med\s+)?venlig\s+hilsen | (?:med\s+)?vennlig\s+hilsen | mvh | ystävällisin\s+terveisin
-        | z\s+poważaniem | pozdrawiam | с\s+уважением | s\s+pozdravem
-    )\s*[,.!]*\s*$/xiu';
+    private const CLOSING = '/
+        ^\s*(?:
+            (?:with\s+)?(?:kind|kindest|best|warm|warmest|many)\s+(?:regards|wishes|thanks)
+            |regards|best|cheers|sincerely
+            |yours(?:\s+(?:sincerely|faithfully|truly))?
+            |(?:many\s+)?thanks(?:\s+(?:and|again|in\s+advance).{0,30})?
+            |thank\s+you
+            |mit\s+(?:freundlichen|besten|herzlichen)\s+grüßen
+            |(?:viele|beste|herzliche|liebe)\s+grüße
+            |mfg|lg|vg|(?:bien\s+)?cordialement|bien\s+à\s+(?:vous|toi)|amicalement
+            |(?:un\s+)?(?:cordial\s+)?saludos?(?:\s+cordial(?:es)?)?
+            |atentamente|cordiali\s+saluti|distinti\s+saluti|un\s+saluto|abraços?|atenciosamente|cumprimentos
+            |met\s+vriendelijke\s+groet(?:en)?
+            |groet(?:en|jes)?
+            |med\s+vänliga?\s+hälsning(?:ar)?
+            |(?:med\s+)?venlig\s+hilsen
+            |(?:med\s+)?vennlig\s+hilsen
+            |mvh|ystävällisin\s+terveisin|z\s+poważaniem|pozdrawiam|с\s+уважением|s\s+pozdravem
+        )\s*[,.!]*\s*$
+    /xiu';
 
     /** What a program says of itself at the end. */
     private const DEVICE = '/^\s*(?:
@@ -55,18 +63,38 @@ final readonly class EndMarks
     )/xiu';
 
     /** How lawyers begin. */
-    private const LEGAL = '/^\W{0,3}(?:
-        (?:this|the\s+information\s+(?:contained\s+)?in\s+this)\s+(?:e-?mail|message|communication|transmission|electronic)
-        | (?:e-?mail\s+)?(?:confidentiality|disclaimer|legal)\s*(?:notice|note|disclaimer)?\b
-        | (?:the\s+)?(?:contents?|information)\s+(?:of|in|contained)\b.{0,40}\b(?:e-?mail|message)
-        | (?:if|should)\s+you\s+(?:are\s+not\s+the\s+intended|have\s+received\s+this)
-        | please\s+consider\s+the\s+environment
-        | diese\s+(?:e-?mail|nachricht) | ce\s+(?:message|courriel|courrier) | este\s+(?:mensaje|correo) | esta\s+mensagem | questo\s+messaggio | (?:dit|deze)\s+(?:e-?mail|bericht) | detta\s+meddelande | niniejsza\s+wiadomość
-        | privileged\s+and\s+confidential
-    )/xiu';
+    private const LEGAL = '/
+        ^\W{0,3}(?:
+            (?:this|the\s+information\s+(?:contained\s+)?in\s+this)\s+
+            (?:e-?mail|message|communication|transmission|electronic)
+            |(?:e-?mail\s+)?(?:confidentiality|disclaimer|legal)\s*(?:notice|note|disclaimer)?\b
+            |(?:the\s+)?(?:contents?|information)\s+(?:of|in|contained)\b.{0,40}\b(?:e-?mail|message)
+            |(?:if|should)\s+you\s+(?:are\s+not\s+the\s+intended|have\s+received\s+this)
+            |please\s+consider\s+the\s+environment
+            |diese\s+(?:e-?mail|nachricht)
+            |ce\s+(?:message|courriel|courrier)
+            |este\s+(?:mensaje|correo)
+            |esta\s+mensagem|questo\s+messaggio
+            |(?:dit|deze)\s+(?:e-?mail|bericht)
+            |detta\s+meddelande|niniejsza\s+wiadomość|privileged\s+and\s+confidential
+        )
+    /xiu';
 
     /** What they speak of; two of it make a footer. */
-    private const CUES = '/confidential|privileged|intended\s+(?:solely|only|recipient|for)|addressee|received\s+(?:this|it)\b.{0,30}in\s+error|notify\s+(?:the\s+sender|us)|delete\s+(?:it|this)|copy(?:ing)?,?\s+(?:or\s+)?distribut|viruses|liab(?:le|ility)|views\s+(?:or\s+opinions\s+)?(?:expressed|are)|registered\s+(?:in|office)|environment\s+before\s+printing|vertraulich|irrtümlich|löschen|confidentiel|destinataire|erreur|confidencial|destinatario|destinatário|riservat|errore|vertrouwelijk|geadresseerde|konfidentiell|poufn/iu';
+    private const CUES = '/
+        confidential|privileged
+        |intended\s+(?:solely|only|recipient|for)
+        |addressee
+        |received\s+(?:this|it)\b.{0,30}in\s+error
+        |notify\s+(?:the\s+sender|us)
+        |delete\s+(?:it|this)
+        |copy(?:ing)?,?\s+(?:or\s+)?distribut
+        |viruses|liab(?:le|ility)
+        |views\s+(?:or\s+opinions\s+)?(?:expressed|are)
+        |registered\s+(?:in|office)
+        |environment\s+before\s+printing|vertraulich|irrtümlich|löschen|confidentiel|destinataire|erreur|confidencial
+        |destinatario|destinatário|riservat|errore|vertrouwelijk|geadresseerde|konfidentiell|poufn
+    /xiu';
 
     public static function isClosing(string $line): bool
     {

@@ -41,7 +41,12 @@ final readonly class Headers
     }
 
     /** Fields by which a line further down shows that the block still goes on (RFC 5322, 3.6; RFC 2045). */
-    private const KNOWN = '/^(?:from|to|cc|bcc|subject|date|message-id|in-reply-to|references|reply-to|sender|received|return-path|mime-version|content-[a-z-]+|x-[a-z0-9-]+|list-[a-z-]+|dkim-signature|authentication-results)[ \t]*:/mi';
+    private const KNOWN = '/
+        ^(?:
+            from|to|cc|bcc|subject|date|message-id|in-reply-to|references|reply-to|sender|received|return-path
+            |mime-version|content-[a-z-]+|x-[a-z0-9-]+|list-[a-z-]+|dkim-signature|authentication-results
+        )[ \t]*:
+    /xmi';
 
     /** In lines: how far a line that is no field is looked for. */
     private const LOOKED_AT = 2000;

@@ -42,8 +42,15 @@ final readonly class MessageDate
     /** Null when it is no date, or an absurd one. */
     private function parse(string $text, \DateTimeImmutable $importedAt): ?Moment
     {
-        $pattern = '/(?<day>\d{1,2})[\s-]+(?<month>[A-Za-z]{3})[a-z]*\.?[\s-]+(?<year>\d{2,4})[\s,]+(?<hour>\d{1,2})[:.](?<minute>\d{2})(?:[:.](?<second>\d{2}))?\s*(?<zone>[+-]\d{3,4}|[A-Za-z]+)?/';
-        $american = '/(?<month>[A-Za-z]{3})[a-z]*\.?\s+(?<day>\d{1,2})(?:st|nd|rd|th)?,?\s+(?<year>\d{4}),?\s+(?:at\s+)?(?<hour>\d{1,2})[:.](?<minute>\d{2})(?:[:.](?<second>\d{2}))?\s*(?<half>[AP]M)?\s*(?<zone>[+-]\d{3,4}|[A-Za-z]+)?/i';
+        $pattern = '/
+            (?<day>\d{1,2})[\s-]+(?<month>[A-Za-z]{3})[a-z]*\.?[\s-]+(?<year>\d{2,4})[\s,]+(?<hour>\d{1,2})[:.]
+            (?<minute>\d{2})(?:[:.](?<second>\d{2}))?\s*(?<zone>[+-]\d{3,4}|[A-Za-z]+)?
+        /x';
+        $american = '/
+            (?<month>[A-Za-z]{3})[a-z]*\.?\s+(?<day>\d{1,2})(?:st|nd|rd|th)?,?\s+(?<year>\d{4}),?\s+(?:at\s+)?
+            (?<hour>\d{1,2})[:.](?<minute>\d{2})(?:[:.](?<second>\d{2}))?\s*(?<half>[AP]M)?\s*
+            (?<zone>[+-]\d{3,4}|[A-Za-z]+)?
+        /xi';
         if (1 !== preg_match($pattern, $text, $m) && 1 !== preg_match($american, $text, $m)) {
             return null;
         }

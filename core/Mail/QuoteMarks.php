@@ -39,7 +39,28 @@ final readonly class QuoteMarks
     private const LONGEST = 300;
 
     /** Lines behind which everything is an earlier message. */
-    private const SEPARATORS = '/^\W{0,2}\s*(-{2,}|_{2,}|={2,})\s*(original(\s+message|\s+appointment|nachricht)?|ursprüngliche nachricht|message d.origine|mensaje original|messaggio originale|mensagem original|oorspronkelijk bericht|oprindelig meddelelse|opprinnelig melding|originalmeddelande|ursprungligt meddelande|alkuperäinen viesti|wiadomość oryginalna|původní zpráva|исходное сообщение|原始邮件|原始郵件|元のメッセージ|(begin\s+)?forwarded (message|by.*)|weitergeleitete nachricht|message (transféré|réexpédié)|mensaje reenviado|messaggio inoltrato|mensagem encaminhada|doorgestuurd bericht|vidarebefordrat meddelande|videresendt (besked|melding)|välitetty viesti|przekazana wiadomość|пересылаемое сообщение|转发邮件|転送メッセージ)\s*(-{2,}|_{2,}|={2,})?\s*$|^\s*(begin forwarded message|anfang der weitergeleiteten nachricht|début du message (réexpédié|transféré)|inicio del mensaje reenviado|inizio messaggio inoltrato)\s*:\s*$/iu';
+    private const SEPARATORS = '/
+        ^\W{0,2}\s*(-{2,}|_{2,}|={2,})\s*(
+            original(\s+message|\s+appointment|nachricht)?
+            |ursprüngliche\ nachricht|message\ d.origine|mensaje\ original|messaggio\ originale|mensagem\ original
+            |oorspronkelijk\ bericht|oprindelig\ meddelelse|opprinnelig\ melding|originalmeddelande
+            |ursprungligt\ meddelande|alkuperäinen\ viesti|wiadomość\ oryginalna|původní\ zpráva|исходное\ сообщение
+            |原始邮件|原始郵件|元のメッセージ
+            |(begin\s+)?forwarded\ (message|by.*)
+            |weitergeleitete\ nachricht
+            |message\ (transféré|réexpédié)
+            |mensaje\ reenviado|messaggio\ inoltrato|mensagem\ encaminhada|doorgestuurd\ bericht
+            |vidarebefordrat\ meddelande
+            |videresendt\ (besked|melding)
+            |välitetty\ viesti|przekazana\ wiadomość|пересылаемое\ сообщение|转发邮件|転送メッセージ
+        )\s*(-{2,}|_{2,}|={2,})?\s*$
+        |^\s*(
+            begin\ forwarded\ message
+            |anfang\ der\ weitergeleiteten\ nachricht
+            |début\ du\ message\ (réexpédié|transféré)
+            |inicio\ del\ mensaje\ reenviado|inizio\ messaggio\ inoltrato
+        )\s*:\s*$
+    /xiu';
 
     /** The fields of a block of headers, by what they say. */
     private const FIELDS = [

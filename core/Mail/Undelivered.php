@@ -9,33 +9,82 @@ namespace ZippyTray\Core\Mail;
  */
 final readonly class Undelivered
 {
-    private const DAEMON = '/^(?:mailer-?daemon|postmaster|mail-?daemon|mdaemon|mailerdaemon|mail-?delivery(?:-?(?:sub)?system)?|bounces?|delivery-?status|mailbounce)\b/i';
+    private const DAEMON = '/
+        ^(?:
+            mailer-?daemon|postmaster|mail-?daemon|mdaemon|mailerdaemon
+            |mail-?delivery(?:-?(?:sub)?system)?
+            |bounces?|delivery-?status|mailbounce
+        )\b
+    /xi';
 
     private const NAMED = '/mail(?:er)?[- ]?(?:delivery|daemon)|delivery\s+(?:sub)?system|post\s?master|mail\s+(?:administrator|system|router|gateway)/i';
 
     private const SAID = '/
-        undeliver | un-deliver | delivery\s+(?:status|failure|failed|has\s+failed|report|notification|problem|error|incomplete|unsuccessful) | returned\s+(?:mail|to\s+sender|message)
-        | failure\s+(?:notice|notification) | mail\s+(?:delivery|system\s+error|failure|error) | non-?deliver | (?:could\s+not|couldn[’\']t|cannot|can[’\']t|unable\s+to|was\s+not|wasn[’\']t|failed\s+to)\s+(?:be\s+)?deliver
-        | not\s+(?:been\s+)?delivered | message\s+(?:rejected|blocked|bounced|not\s+sent) | address\s+not\s+found | user\s+unknown | no\s+such\s+user | mailbox\s+(?:unavailable|full|not\s+found)
-        | unzustellbar | nicht\s+zugestellt | zustellung.{0,30}fehlgeschlagen | zustellfehler
-        | non\s+remis | échec\s+de\s+(?:la\s+)?(?:remise|distribution|livraison) | non\s+distribu | pas\s+pu\s+être\s+(?:remis|distribu|livr|envoy)
-        | no\s+(?:se\s+)?(?:ha\s+podido|pudo|puede)\s+entregar | no\s+entregado | error\s+de\s+entrega | (?:mensaje|correo)\s+devuelto
-        | mancat[ao]\s+(?:consegna|recapito) | non\s+(?:recapitat|consegnat) | consegna\s+(?:fallita|non\s+riuscita)
-        | não\s+(?:foi\s+)?(?:entregue|possível\s+entregar) | falha\s+(?:na|de)\s+entrega
-        | onbestelbaar | niet\s+(?:bezorgd|afgeleverd) | bezorging\s+mislukt
-        | nie(?:\s+został[ao]?)?\s+dostarczon | niedostarczon | zwrot\s+wiadomości
-        | inte\s+levereras | olevererbar | kunne\s+ikke\s+leveres | ikke\s+lever | ei\s+voitu\s+toimittaa | toimitus\s+epäonnistui
-        | не\s+(?:было\s+)?доставлен | недоставлен | не\s+удалось\s+доставить | nedoručiteln | nelze\s+doručit
-        | 退信 | 无法投递 | 無法投遞 | 未送达 | 投递失败 | 配信不能 | 配信できません | 送信できませんでした | 전달되지
+        undeliver|un-deliver
+        |delivery\s+(?:status|failure|failed|has\s+failed|report|notification|problem|error|incomplete|unsuccessful)
+        |returned\s+(?:mail|to\s+sender|message)
+        |failure\s+(?:notice|notification)
+        |mail\s+(?:delivery|system\s+error|failure|error)
+        |non-?deliver
+        |(?:could\s+not|couldn[’\']t|cannot|can[’\']t|unable\s+to|was\s+not|wasn[’\']t|failed\s+to)\s+(?:be\s+)?delive
+        r
+        |not\s+(?:been\s+)?delivered
+        |message\s+(?:rejected|blocked|bounced|not\s+sent)
+        |address\s+not\s+found|user\s+unknown|no\s+such\s+user
+        |mailbox\s+(?:unavailable|full|not\s+found)
+        |unzustellbar|nicht\s+zugestellt|zustellung.{0,30}fehlgeschlagen|zustellfehler|non\s+remis
+        |échec\s+de\s+(?:la\s+)?(?:remise|distribution|livraison)
+        |non\s+distribu
+        |pas\s+pu\s+être\s+(?:remis|distribu|livr|envoy)
+        |no\s+(?:se\s+)?(?:ha\s+podido|pudo|puede)\s+entregar
+        |no\s+entregado|error\s+de\s+entrega
+        |(?:mensaje|correo)\s+devuelto
+        |mancat[ao]\s+(?:consegna|recapito)
+        |non\s+(?:recapitat|consegnat)
+        |consegna\s+(?:fallita|non\s+riuscita)
+        |não\s+(?:foi\s+)?(?:entregue|possível\s+entregar)
+        |falha\s+(?:na|de)\s+entrega
+        |onbestelbaar
+        |niet\s+(?:bezorgd|afgeleverd)
+        |bezorging\s+mislukt
+        |nie(?:\s+został[ao]?)?\s+dostarczon
+        |niedostarczon|zwrot\s+wiadomości|inte\s+levereras|olevererbar|kunne\s+ikke\s+leveres|ikke\s+lever
+        |ei\s+voitu\s+toimittaa|toimitus\s+epäonnistui
+        |не\s+(?:было\s+)?доставлен
+        |недоставлен|не\s+удалось\s+доставить|nedoručiteln|nelze\s+doručit|退信|无法投递|無法投遞|未送达|投递失败|配信不能|配信できません
+        |送信できませんでした|전달되지
     /xiu';
 
     /** Who asks to be answered first has the message. */
-    private const CHALLENGE = '/(?:confirm|verify|prove)\s+(?:that\s+)?(?:you(?:\s+are|\'re)?|your\s+(?:e-?mail|address|message|identity|request))|awaiting\s+(?:\w+\s+)?(?:approval|confirmation|moderat)|held\s+(?:for|until|because)|(?:to|and)\s+(?:have\s+it\s+)?(?:deliver|release)\s+(?:it|your|the)|challenge[- \/]response|white-?list|added\s+to\s+(?:the|my|our)\s+(?:list|approved)/i';
+    private const CHALLENGE = '/
+        (?:confirm|verify|prove)\s+(?:that\s+)?(?:
+            you(?:\s+are|\'re)?|your\s+(?:e-?mail|address|message|identity|request)
+        )
+        |awaiting\s+(?:\w+\s+)?(?:approval|confirmation|moderat)
+        |held\s+(?:for|until|because)
+        |(?:to|and)\s+(?:have\s+it\s+)?(?:deliver|release)\s+(?:it|your|the)
+        |challenge[- \/]response|white-?list
+        |added\s+to\s+(?:the|my|our)\s+(?:list|approved)
+    /xi';
 
-    private const STILL_TRYING = '/delayed|(?:will|still|continue)\s+(?:to\s+)?(?:keep\s+|be\s+)?(?:retry|try|tried|trying|being\s+tried)|no\s+action\s+is\s+(?:needed|required)|has\s+not\s+(?:yet\s+)?been\s+delivered\s+yet|warning:\s+(?:message|could)|verzögert|noch\s+nicht\s+zugestellt|weitere\s+zustellversuche|retardé|retrasado|ritardat|vertraagd|opóźnion|försenad|forsinket|задержан/iu';
+    private const STILL_TRYING = '/
+        delayed
+        |(?:will|still|continue)\s+(?:to\s+)?(?:keep\s+|be\s+)?(?:retry|try|tried|trying|being\s+tried)
+        |no\s+action\s+is\s+(?:needed|required)
+        |has\s+not\s+(?:yet\s+)?been\s+delivered\s+yet
+        |warning:\s+(?:message|could)
+        |verzögert|noch\s+nicht\s+zugestellt|weitere\s+zustellversuche|retardé|retrasado|ritardat|vertraagd|opóźnion
+        |försenad|forsinket|задержан
+    /xiu';
 
     /** What begins the message that came back. */
-    private const RETURNED = '/^\W*(?:-{2,}.*(?:message|original|copy|returned|included|header)|(?:below\s+this\s+line|original\s+message|included\s+is|the\s+(?:header|text)\s+of\s+the\s+original)|return-path:|received:|ursprüngliche|message\s+d.origine|mensaje\s+original|messaggio\s+originale)/iu';
+    private const RETURNED = '/
+        ^\W*(?:
+            -{2,}.*(?:message|original|copy|returned|included|header)
+            |(?:below\s+this\s+line|original\s+message|included\s+is|the\s+(?:header|text)\s+of\s+the\s+original)
+            |return-path:|received:|ursprüngliche|message\s+d.origine|mensaje\s+original|messaggio\s+originale
+        )
+    /xiu';
 
     private const LINES = 200;
 
@@ -75,7 +124,14 @@ final readonly class Undelivered
             if (1 === preg_match(self::RETURNED, $line)) {
                 break;
             }
-            if (1 !== preg_match('/^\s*(?:[•*·-]\s*)?(?:(?:to|recipient|rcpt\s+to|final-recipient|original-recipient|an|à|a|para|empfänger|destinataire|destinatario|ontvanger)\s*:\s*)?(?:rfc822\s*;\s*)?[<("\'\[]?(?:mailto:)?([\w.!#$%&\'+\/=?^`{|}~-]+@[\w-]+(?:\.[\w-]+)+)/iu', mb_substr($line, 0, 400), $m)) {
+            if (1 !== preg_match('/
+                ^\s*(?:[•*·-]\s*)?(?:
+                    (?:
+                        to|recipient|rcpt\s+to|final-recipient|original-recipient|an|à|a|para|empfänger|destinataire
+                        |destinatario|ontvanger
+                    )\s*:\s*
+                )?(?:rfc822\s*;\s*)?[<("\'\[]?(?:mailto:)?([\w.!#$%&\'+\/=?^`{|}~-]+@[\w-]+(?:\.[\w-]+)+)
+            /xiu', mb_substr($line, 0, 400), $m)) {
                 continue;
             }
             $address = rtrim($m[1], '.');

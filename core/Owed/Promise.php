@@ -21,17 +21,72 @@ final readonly class Promise
     private const WORDS = 140;
 
     private const PROMISED = [
-        '/\b(?:i|we|he|she|they|it|you|somebody|someone|\p{L}+)\s*(?:[\'’]ll|\s+will|\s+shall|\s+(?:am|are|is)\s+going\s+to|[\'’](?:m|re|s)\s+going\s+to|\s+(?:hope|aim|plan|expect|intend|promise|try)s?\s+to|\s+should\s+(?:be\s+able\s+to|have|know|get))\b(?!\s+(?:not|be\s+(?:there|at|in|with)\b))/iu',
-        '/\b(?:(?:am|are|is|be|still|[\'’]m|[\'’]re)\s+)?(?:looking\s+into|working\s+(?:on|through)|checking|chasing|waiting\s+(?:for|on|to\s+hear)|sorting|digging|finding\s+out|asking|getting\s+(?:to|round\s+to))\b/iu',
-        '/\b(?:will\s+do|on\s+it|leave\s+it\s+with\s+(?:me|us)|bear\s+with\s+(?:me|us)|in\s+(?:hand|progress|the\s+works)|under\s+way|not\s+(?:yet|quite)\s*(?:there|done|finished|ready)?|almost\s+(?:there|done|finished|ready)|nearly\s+(?:there|done|finished|ready)|more\s+time|as\s+soon\s+as\s+(?:i|we|it|possible)|a\s+(?:little|bit)\s+(?:more\s+)?(?:time|longer|patience)|give\s+(?:me|us)\s+(?:until|till|a|another|some|two|three|\d)|need\s+(?:until|till|another|some|a\s+(?:few|couple)|more)|swamped|snowed\s+under|haven[\'’]?t\s+(?:got|had|managed|heard|found|forgotten)|have\s+(?:not|yet)|did\s+not\s+get\s+(?:to|round))\b/iu',
+        '/
+            \b(?:i|we|he|she|they|it|you|somebody|someone|\p{L}+)\s*(?:
+                [\'’]ll|\s+will|\s+shall
+                |\s+(?:am|are|is)\s+going\s+to
+                |[\'’](?:m|re|s)\s+going\s+to
+                |\s+(?:hope|aim|plan|expect|intend|promise|try)s?\s+to
+                |\s+should\s+(?:be\s+able\s+to|have|know|get)
+            )\b(?!\s+(?:not|be\s+(?:there|at|in|with)\b))
+        /xiu',
+        '/
+            \b(?:(?:am|are|is|be|still|[\'’]m|[\'’]re)\s+)?(?:
+                looking\s+into|working\s+(?:on|through)|checking|chasing
+                |waiting\s+(?:for|on|to\s+hear)
+                |sorting|digging|finding\s+out|asking
+                |getting\s+(?:to|round\s+to)
+            )\b
+        /xiu',
+        '/
+            \b(?:
+                will\s+do|on\s+it
+                |leave\s+it\s+with\s+(?:me|us)
+                |bear\s+with\s+(?:me|us)
+                |in\s+(?:hand|progress|the\s+works)
+                |under\s+way
+                |not\s+(?:yet|quite)\s*(?:there|done|finished|ready)?
+                |almost\s+(?:there|done|finished|ready)
+                |nearly\s+(?:there|done|finished|ready)
+                |more\s+time
+                |as\s+soon\s+as\s+(?:i|we|it|possible)
+                |a\s+(?:little|bit)\s+(?:more\s+)?(?:time|longer|patience)
+                |give\s+(?:me|us)\s+(?:until|till|a|another|some|two|three|\d)
+                |need\s+(?:until|till|another|some|a\s+(?:few|couple)|more)
+                |swamped|snowed\s+under
+                |haven[\'’]?t\s+(?:got|had|managed|heard|found|forgotten)
+                |have\s+(?:not|yet)
+                |did\s+not\s+get\s+(?:to|round)
+            )\b
+        /xiu',
         '/\b(?:i|we)\s+(?:have\s+)?(?:asked|passed\s+(?:it|this)\s+on|forwarded\s+(?:it|this))\b/iu',
-        '/\b(?:by|before|until|till|on|in|at|after|early|later|end\s+of|(?:some\s?time)|next|this)\s+(?:the\s+)?(?:end\s+of\s+(?:the\s+)?)?(?:today|tonight|tomorrow|monday|tuesday|wednesday|thursday|friday|saturday|sunday|week(?:end)?|month|day|afternoon|evening|morning|weekend|fortnight|shortly|soon)\b/iu',
+        '/
+            \b(?:by|before|until|till|on|in|at|after|early|later|end\s+of|(?:some\s?time)|next|this)\s+(?:the\s+)?
+            (?:end\s+of\s+(?:the\s+)?)?(?:
+                today|tonight|tomorrow|monday|tuesday|wednesday|thursday|friday|saturday|sunday|week(?:end)?|month|day
+                |afternoon|evening|morning|weekend|fortnight|shortly|soon
+            )\b
+        /xiu',
         '/^\s*(?:soon|shortly|tomorrow|next\s+week|later\s+today|tonight)\s*[.!]*\s*$/imu',
     ];
 
     /** It gives something: what was asked for, a yes or a no, a figure, a place where it is found. */
     private const GIVEN = [
-        '/\b(?:attached|attaching|enclosed|here\s+(?:is|are|it\s+is|they\s+are|you\s+(?:go|are))|here[\'’]s|find\s+(?:below|attached|enclosed|it|them)|see\s+(?:below|the)|as\s+follows|have\s+(?:sent|posted|put|uploaded|paid|done|signed|ordered|booked|transferred|delivered|fixed|finished)\s|(?:is|are)\s+(?:done|finished|ready|signed|paid|sent|booked|ordered|on\s+(?:its|their)\s+way|in\s+the\s+post))\b/iu',
+        '/
+            \b(?:
+                attached|attaching|enclosed
+                |here\s+(?:is|are|it\s+is|they\s+are|you\s+(?:go|are))
+                |here[\'’]s
+                |find\s+(?:below|attached|enclosed|it|them)
+                |see\s+(?:below|the)|as\s+follows
+                |have\s+(?:
+                    sent|posted|put|uploaded|paid|done|signed|ordered|booked|transferred|delivered|fixed|finished
+                )\s
+                |(?:is|are)\s+(?:
+                    done|finished|ready|signed|paid|sent|booked|ordered|on\s+(?:its|their)\s+way|in\s+the\s+post
+                )
+            )\b
+        /xiu',
         '/(?:^|[.!]\s+)(?:yes|no|yep|nope|correct|confirmed|agreed|done|fine|ok(?:ay)?|sure)\b(?=[\s,.!;:]|$)/imu',
         '/\bhttps?:\/\/\S+/iu',
         '/(?:[€£$]\s?\d|\b\d[\d.,]*\s?(?:€|£|\$|eur|gbp|usd|kg|m²|mm|cm|pieces|pcs|%)(?:\b|\s|$))/iu',

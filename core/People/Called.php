@@ -11,12 +11,29 @@ use ZippyTray\Core\Mail\Address;
  */
 final readonly class Called
 {
-    private const ORGANISATION = '/\b(?:desk|office|team|support|services?|radio|print(?:ers|ing)?|school|trust|council|shop|store|ltd|limited|gmbh|inc|llc|company|department|dept|accounts|billing|info|news(?:letter)?|museum|library|bank|club|society|association|committee|harbour|port|insurance|energy|power|water|telecom|institute|university|college|foundation|fund|group|agency|bureau|centre|center|hotel|press|magazine|journal|works|supplies|rentals?|roofs|roofing|glass|electric|studio|partners|parish|church|police|ministry|authority|board|administration|secretariat|reception|admissions|registry|orders|bookings|tickets|forms?|enquir(?:y|ies)|inquir(?:y|ies)|sales|helpdesk|hotline|notifications?|alerts?|no-?reply|do-?not-?reply|mailer|daemon|postmaster|webmaster|administrator|scanner|printer|copier|calendar|invoices?|payments?|customer|members?|user|website|online|digest|list|the)\b/iu';
+    private const ORGANISATION = '/
+        \b(?:
+            desk|office|team|support|services?|radio|print(?:ers|ing)?|school|trust|council|shop|store|ltd|limited
+            |gmbh|inc|llc|company|department|dept|accounts|billing|info|news(?:letter)?|museum|library|bank|club
+            |society|association|committee|harbour|port|insurance|energy|power|water|telecom|institute|university
+            |college|foundation|fund|group|agency|bureau|centre|center|hotel|press|magazine|journal|works|supplies
+            |rentals?|roofs|roofing|glass|electric|studio|partners|parish|church|police|ministry|authority|board
+            |administration|secretariat|reception|admissions|registry|orders|bookings|tickets|forms?|enquir(?:y|ies)
+            |inquir(?:y|ies)|sales|helpdesk|hotline|notifications?|alerts?|no-?reply|do-?not-?reply|mailer|daemon
+            |postmaster|webmaster|administrator|scanner|printer|copier|calendar|invoices?|payments?|customer|members?
+            |user|website|online|digest|list|the
+        )\b
+    /xiu';
 
     private const HONORIFIC = '/^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professor|sir|dame|capt|captain|rev|fr|sr|herr|frau|mme|dipl|ing)\b\.?-?\s*)+/iu';
 
     /** Words before the @ that name a place, and nobody. */
-    private const ROLE = '/^(?:contact|hello|hi|mail|email|post|me|all|everybody|everyone|staff|management|help|test|web|www|root|admin|box|inbox|general|home|family|kontakt)$/iu';
+    private const ROLE = '/
+        ^(?:
+            contact|hello|hi|mail|email|post|me|all|everybody|everyone|staff|management|help|test|web|www|root|admin
+            |box|inbox|general|home|family|kontakt
+        )$
+    /xiu';
 
     /** What to call the sender in a title: a first name, or the whole name of an organisation. */
     public static function inTitle(Address $person): string

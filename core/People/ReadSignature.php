@@ -19,15 +19,42 @@ final readonly class ReadSignature
 
     private const LINES = 10;
 
-    private const PHONE = '/(?<![\d.\/-])(?<label>\b(?:tel(?:ephone)?|phone|mobile|mob|cell|office|direct|t|m|p)\b\.?\s*:?\s*)?(?<number>(?:\+|00|\(?0)[\d(][\d\s().\/-]{5,22}\d)/iu';
+    private const PHONE = '/
+        (?<![\d.\/-])(?<label>\b(?:tel(?:ephone)?|phone|mobile|mob|cell|office|direct|t|m|p)\b\.?\s*:?\s*)?
+        (?<number>(?:\+|00|\(?0)[\d(][\d\s().\/-]{5,22}\d)
+    /xiu';
 
     private const EMAIL = '/[^\s<>,;:()"]+@[\p{L}\p{N}-]+(?:\.[\p{L}\p{N}-]+)+/u';
 
-    private const POSITION = '/\b(?:manager|director|head of|officer|coordinator|co-ordinator|secretary|treasurer|chair(?:man|woman|person)?|engineer|architect|surveyor|assistant|editor|curator|keeper|teacher|principal|accountant|partner|owner|founder|consultant|administrator|clerk|foreman|master|warden|volunteer|trustee|geschäftsführer(?:in)?|leiter(?:in)?)\b/iu';
+    private const POSITION = '/
+        \b(?:
+            manager|director|head\ of|officer|coordinator|co-ordinator|secretary|treasurer
+            |chair(?:man|woman|person)?
+            |engineer|architect|surveyor|assistant|editor|curator|keeper|teacher|principal|accountant|partner|owner
+            |founder|consultant|administrator|clerk|foreman|master|warden|volunteer|trustee|geschäftsführer(?:in)?
+            |leiter(?:in)?
+        )\b
+    /xiu';
 
-    private const FIRM = '/\b(?:ltd|limited|llp|llc|inc|plc|gmbh|ag|s\.?a\.?r?\.?l?|b\.?v|trust|council|school|university|college|museum|society|association|foundation|office|bank|insurance|roofs?|roofing|glass|haulage|surveyors|print|harbour|heritage|power|ferry)\b\.?|&/iu';
+    private const FIRM = '/
+        \b(?:
+            ltd|limited|llp|llc|inc|plc|gmbh|ag|s\.?a\.?r?\.?l?|b\.?v|trust|council|school|university|college|museum
+            |society|association|foundation|office|bank|insurance|roofs?|roofing|glass|haulage|surveyors|print|harbour
+            |heritage|power|ferry
+        )\b\.?
+        |&
+    /xiu';
 
-    private const STREET = '/^(?:\d+[a-z]?,?\s+\p{L}|.*\b(?:street|st\.|road|rd\.|lane|quay|square|avenue|terrace|place|yard|strand|hill|row|straße|strasse|weg|platz|rue)\b.*\d|.*\b(?:street|road|lane|quay|square|avenue|terrace|yard|strand|hill|row)\b)/iu';
+    private const STREET = '/
+        ^(?:
+            \d+[a-z]?,?\s+\p{L}
+            |.*\b(?:
+                street|st\.|road|rd\.|lane|quay|square|avenue|terrace|place|yard|strand|hill|row|straße|strasse|weg
+                |platz|rue
+            )\b.*\d
+            |.*\b(?:street|road|lane|quay|square|avenue|terrace|yard|strand|hill|row)\b
+        )
+    /xiu';
 
     private const POSTCODE = '/\b(?:[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Z]{2}|[A-Z]\d{2} ?[A-Z\d]{4}|\d{4,5})\b/u';
 

@@ -15,10 +15,21 @@ final readonly class Misgivings
     /** Many people at once is rarely meant. */
     private const MANY = 15;
 
-    private const ATTACHED = '/\b(?:attach(?:ed|ing|ment|ments)?|enclos(?:ed|ing|ure)|(?:see|find|in) the (?:file|document|pdf|spreadsheet|drawing)s? (?:attached|enclosed|below))\b/iu';
+    private const ATTACHED = '/
+        \b(?:
+            attach(?:ed|ing|ment|ments)?
+            |enclos(?:ed|ing|ure)
+            |(?:see|find|in)\ the\ (?:file|document|pdf|spreadsheet|drawing)s?\ (?:attached|enclosed|below)
+        )\b
+    /xiu';
 
     /** Speaks of what somebody else attached, or of attaching nothing. */
-    private const NOT_OURS = '/\b(?:your|you|the other|no|without|without an|not|n\'t|previously|already)\s+(?:have |had )?(?:attach|enclos)|\battach(?:ed|ment)s? (?:you|that you|to your|in your)\b|\bemotionally attached\b/iu';
+    private const NOT_OURS = '/
+        \b(?:your|you|the\ other|no|without|without\ an|not|n\'t|previously|already)\s+(?:have\ |had\ )?
+        (?:attach|enclos)
+        |\battach(?:ed|ment)s?\ (?:you|that\ you|to\ your|in\ your)\b
+        |\bemotionally\ attached\b
+    /xiu';
 
     private const NO_REPLY = '/^(?:no[-_.]?reply|do[-_.]?not[-_.]?reply|mailer-daemon|postmaster|bounces?|notifications?|automailer)(?:[+.@-]|$)/i';
 

@@ -20,7 +20,11 @@ final readonly class Recipients
     /** A local part without quotes (RFC 5321, 4.1.2), letters beyond ASCII included (RFC 6531). */
     private const LOCAL = '/^[\p{L}\p{M}\p{N}!#$%&\'*+\/=?^_`{|}~-]+(?:\.[\p{L}\p{M}\p{N}!#$%&\'*+\/=?^_`{|}~-]+)*$/u';
 
-    private const DOMAIN = '/^(?=.{1,253}$)[\p{L}\p{N}](?:[\p{L}\p{M}\p{N}-]{0,61}[\p{L}\p{M}\p{N}])?(?:\.[\p{L}\p{N}](?:[\p{L}\p{M}\p{N}-]{0,61}[\p{L}\p{M}\p{N}])?)+$/u';
+    private const DOMAIN = '/
+        ^(?=.{1,253}$)[\p{L}\p{N}](?:[\p{L}\p{M}\p{N}-]{0,61}[\p{L}\p{M}\p{N}])?(?:
+            \.[\p{L}\p{N}](?:[\p{L}\p{M}\p{N}-]{0,61}[\p{L}\p{M}\p{N}])?
+        )+$
+    /xu';
 
     /**
      * @param list<Address> $addresses as they were written

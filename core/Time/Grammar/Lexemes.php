@@ -18,7 +18,13 @@ use ZippyTray\Core\Time\Unreadable;
  */
 final class Lexemes
 {
-    private const PATTERN = '/(?<gap>\n[ \t]*\n\s*)|(?<word>\b(?:2mor(?:o|row)|2mrw|q[1-4])\b)|(?<number>\d+)|(?<half>[ap]\.?m\b\.?)|(?<name>\p{L}[\p{L}\p{M}]*(?:[\x27’]\p{L}+)*(?:(?<=s)[\x27’])?)|(?<mark>\S)/iu';
+    private const PATTERN = '/
+        (?<gap>\n[ \t]*\n\s*)
+        |(?<word>\b(?:2mor(?:o|row)|2mrw|q[1-4])\b)
+        |(?<number>\d+)|(?<half>[ap]\.?m\b\.?)
+        |(?<name>\p{L}[\p{L}\p{M}]*(?:[\x27’]\p{L}+)*(?:(?<=s)[\x27’])?)
+        |(?<mark>\S)
+    /xiu';
 
     private const FILLERS = ['on', 'at', 'by', 'the', 'of', ',', '(', ')'];
 

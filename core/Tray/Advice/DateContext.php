@@ -13,32 +13,179 @@ use ZippyTray\Core\Tray\Advice\Language\Tongue;
  */
 final readonly class DateContext
 {
-    private const DEADLINE_BEFORE = '/\b(?:(?:no|not)\s+later\s+than(?:\s+on)?|at\s+the\s+(?:very\s+)?latest(?:\s+(?:by|on))?|(?:by|latest(?:\s+by)?)(?:\s+the)?(?:\s+latest)?(?:\s+on)?|before(?:\s+the)?(?:\s+(?:end|close)\s+of)?|ahead\s+of|prior\s+to|(?:is|are|falls?|fell|becomes?|being|was)?\s*due(?:\s+(?:date|back|in|for\s+payment))?(?:\s+(?:is|by|on|before|at|until))?\s*:?|(?:deadline|closing\s+date|last\s+(?:day|date|orders?|call|chance|posting)|cut-?off(?:\s+date)?|final\s+date|due\s+date|expiry\s+date|pay(?:ment)?\s+by|rsvp)(?:[\p{L}\s]{0,40}?(?:\s(?:is|was|of|for|on|by|to)|\s*:)|\b[^.]{0,60}\sto)?\s*:?\s*(?:on\s+|by\s+)?|(?:expires?|closes?|close|closing|ends?|runs\s+out|lapses?|run\s+out)(?:\s+(?:on|at|by|a))?(?:\s+the)?|respond\s+by|within|before\s+(?:i|we|you|they|he|she|it|the|my|our|your)\b[^,;.]{1,30}\s(?:on|at|in))\s*$/u';
+    private const DEADLINE_BEFORE = '/
+        \b(?:
+            (?:no|not)\s+later\s+than(?:\s+on)?
+            |at\s+the\s+(?:very\s+)?latest(?:\s+(?:by|on))?
+            |(?:by|latest(?:\s+by)?)(?:\s+the)?(?:\s+latest)?(?:\s+on)?
+            |before(?:\s+the)?(?:\s+(?:end|close)\s+of)?
+            |ahead\s+of|prior\s+to
+            |(?:is|are|falls?|fell|becomes?|being|was)?\s*due(?:\s+(?:date|back|in|for\s+payment))?
+            (?:\s+(?:is|by|on|before|at|until))?\s*:?
+            |(?:
+                deadline|closing\s+date
+                |last\s+(?:day|date|orders?|call|chance|posting)
+                |cut-?off(?:\s+date)?|final\s+date|due\s+date|expiry\s+date|pay(?:ment)?\s+by|rsvp
+            )(?:[\p{L}\s]{0,40}?(?:\s(?:is|was|of|for|on|by|to)|\s*:)|\b[^.]{0,60}\sto)?\s*:?\s*(?:on\s+|by\s+)?
+            |(?:expires?|closes?|close|closing|ends?|runs\s+out|lapses?|run\s+out)(?:\s+(?:on|at|by|a))?(?:\s+the)?
+            |respond\s+by|within
+            |before\s+(?:i|we|you|they|he|she|it|the|my|our|your)\b[^,;.]{1,30}\s(?:on|at|in)
+        )\s*$
+    /xu';
 
     private const UNTIL_BEFORE = '/\b(?:until|till|til|up\s+to)(?:\s+the)?(?:\s+end\s+of)?\s*$/u';
 
-    private const DEADLINE_BEHIND = '/^\s*,?\s*(?:\(?at\s+the\s+(?:very\s+)?latest|latest\b|or\s+(?:earlier|sooner|before)|is\s+(?:the|our|my|your)\s+(?:(?:very\s+)?last\s+day|deadline|closing\s+date|cut-?off|final\s+date|latest)|at\s+the\s+very\s+latest|deadline\b|if\s+not\s+(?:sooner|earlier|before))/u';
+    private const DEADLINE_BEHIND = '/
+        ^\s*,?\s*(?:
+            \(?at\s+the\s+(?:very\s+)?latest
+            |latest\b
+            |or\s+(?:earlier|sooner|before)
+            |is\s+(?:the|our|my|your)\s+(?:
+                (?:very\s+)?last\s+day|deadline|closing\s+date|cut-?off|final\s+date|latest
+            )
+            |at\s+the\s+very\s+latest|deadline\b
+            |if\s+not\s+(?:sooner|earlier|before)
+        )
+    /xu';
 
-    private const NOT_AHEAD = '/\b(?:since|from|as\s+of|as\s+from|dated|of\s+the|of|your\s+(?:letter|message|mail|email|note)\s+of|last|starting|beginning|effective|after|following)(?:\s+(?:on|the))?\s*$/u';
+    private const NOT_AHEAD = '/
+        \b(?:
+            since|from|as\s+of|as\s+from|dated|of\s+the|of
+            |your\s+(?:letter|message|mail|email|note)\s+of
+            |last|starting|beginning|effective|after|following
+        )(?:\s+(?:on|the))?\s*$
+    /xu';
 
-    private const EVENT = '/\b(?:meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop|training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session|seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event|gathering|reception|assembly|agm|kick-?off|fire drill|shift|sailing|crossing|departure|departs?|arrival|arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled|takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming|be\s+(?:there|here|with\s+you|at)|join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned|due\s+to\s+(?:start|arrive|begin)|available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)|expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)|(?:is|are|be|goes?|switched|turned|shut|cut)\s+off|outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward|rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening|performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?|high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|play(?:s|ing)?|appear|swap|lend\s+a\s+hand|open\s+(?:up|the\s+(?:shop|office|gate|door|hall|store|tower|house))|lock\s+up|cover\s+(?:for|the|my|me|us|his|her|their)|stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks|getting\s+married|marry(?:ing)?|save\s+the\s+date|(?:welcom(?:e|ing)|seeing|meeting|having|hosting)\s+you|drive|see\s+(?:him|her|them|the\s+doctor)|sub|talks|evening\s+is|(?:is|are|will\s+be)\s+on\s+(?:the\s+|(?:mon|tues|wednes|thurs|fri|satur|sun)day,?\s+)*\d)\b/u';
+    private const EVENT = '/
+        \b(?:
+            meet(?:s|ing|ings)?|appointment|visit(?:s|ing|ed)?|inspection|inspect|interview|call|conference|workshop
+            |training|rehearsal|concert|dinner|lunch|breakfast|party|ceremony|opening|lecture|talk|tour|session
+            |seminar|webinar|course|class|lesson|viewing|survey|hearing|exam|examination|check-?up|consultation|event
+            |gathering|reception|assembly|agm|kick-?off|fire\ drill|shift|sailing|crossing|departure|departs?|arrival
+            |arrives?|arriving|delivery|delivered|deliver|collect(?:ed|ion)?|pick-?up|booked|booking|scheduled
+            |takes?\s+place|taking\s+place|happens?|held|hold|come|comes|coming
+            |be\s+(?:there|here|with\s+you|at)
+            |join|attend|see\s+you|start(?:s|ing)?|begin(?:s|ning)?|set\s+for|planned
+            |due\s+to\s+(?:start|arrive|begin)
+            |available|free|suits?|works?\s+for|would\s+work|possible\s+for|invit(?:e|ed|ation)
+            |expect(?:ed|ing)?\s+(?:you|at|to\s+arrive)
+            |(?:is|are|be|goes?|switched|turned|shut|cut)\s+off
+            |outage|closure|closed|interruption|maintenance|moved\s+to|moved\s+forward|postponed|brought\s+forward
+            |rescheduled|doors|landing|launch|service|match|game|race|regatta|market|fair|fete|festival|screening
+            |performance|show|premiere|fly|flight|flies|train|ferry|check-?in|board(?:ing|\s+meets)?|land(?:s|ing)?
+            |high\s+(?:water|tide)|low\s+(?:water|tide)|gig|wedding|funeral|birthday|catch\s+up|play(?:s|ing)?|appear
+            |swap|lend\s+a\s+hand
+            |open\s+(?:up|the\s+(?:shop|office|gate|door|hall|store|tower|house))
+            |lock\s+up
+            |cover\s+(?:for|the|my|me|us|his|her|their)
+            |stand\s+in|step\s+in|babysit|zoom|video\s+call|tea|coffee|drinks|getting\s+married|marry(?:ing)?
+            |save\s+the\s+date
+            |(?:welcom(?:e|ing)|seeing|meeting|having|hosting)\s+you
+            |drive
+            |see\s+(?:him|her|them|the\s+doctor)
+            |sub|talks|evening\s+is
+            |(?:is|are|will\s+be)\s+on\s+(?:the\s+|(?:mon|tues|wednes|thurs|fri|satur|sun)day,?\s+)*\d
+        )\b
+    /xu';
 
-    private const NEWS = '/\b(?:i|we)(?:\'ll| will| shall|\'m going to| am going to|\'re going to)\s+(?:\p{L}+\s+)?(?:call|ring|phone|write|send|mail|email|let you know|tell|report|get back|come back to you|be in touch|confirm|update)\b|\b(?:report|issue|news|results?|list|letter|bill|decision|answer|edition|newsletter|update|details|numbers?|figures)\s+(?:\p{L}+\s+)?(?:comes?|follows?|will follow|is out|are out|appears?)\b/u';
+    private const NEWS = '/
+        \b(?:i|we)(?:\'ll|\ will|\ shall|\'m\ going\ to|\ am\ going\ to|\'re\ going\ to)\s+(?:\p{L}+\s+)?(?:
+            call|ring|phone|write|send|mail|email|let\ you\ know|tell|report|get\ back|come\ back\ to\ you
+            |be\ in\ touch|confirm|update
+        )\b
+        |\b(?:
+            report|issue|news|results?|list|letter|bill|decision|answer|edition|newsletter|update|details|numbers?
+            |figures
+        )\s+(?:\p{L}+\s+)?(?:comes?|follows?|will\ follow|is\ out|are\ out|appears?)\b
+    /xu';
 
-    private const NONE = '/\b(?:(?:game|match|meeting|trip|call|training|lesson|rehearsal|practice|party|session|concert|walk|dinner|lunch|it)(?: on \p{L}+| tomorrow| tonight)?(?:\'s| is| are) off\b(?! to)|cancel(?:ling|ing)? (?:our|the|my|your|this|tomorrow\'s|today\'s)\b|(?:shall|will|can|am|is|are)(?:\s+not|n\'t)\s+(?:be\s+(?:there|here|able|in|coming|at)|come|coming|make|attend|join|available|free)|(?:cannot|can\'t|won\'t)\s+(?:come|make|attend|be|join)|(?:is|are|will be|there\'s) no\b|no (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b|(?:does|do|will|is|are) not (?:take place|happen|meet|run|open|sail)|(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t) (?:take place|happen|meet|run|open|sail|taking place|running)|cancelled|canceled|called off|(?:could|can|did|was|were|has|have)(?: not|n\'t)\b)/u';
+    private const NONE = '/
+        \b(?:
+            (?:
+                game|match|meeting|trip|call|training|lesson|rehearsal|practice|party|session|concert|walk|dinner
+                |lunch|it
+            )(?:\ on\ \p{L}+|\ tomorrow|\ tonight)?(?:\'s|\ is|\ are)\ off\b(?!\ to)
+            |cancel(?:ling|ing)?\ (?:our|the|my|your|this|tomorrow\'s|today\'s)\b
+            |(?:shall|will|can|am|is|are)(?:\s+not|n\'t)\s+(?:
+                be\s+(?:there|here|able|in|coming|at)|come|coming|make|attend|join|available|free
+            )
+            |(?:cannot|can\'t|won\'t)\s+(?:come|make|attend|be|join)
+            |(?:is|are|will\ be|there\'s)\ no\b
+            |no\ (?:class|meeting|lesson|training|rehearsal|tour|service|market|practice|session)\b
+            |(?:does|do|will|is|are)\ not\ (?:take\ place|happen|meet|run|open|sail)
+            |(?:doesn\'t|don\'t|won\'t|isn\'t|aren\'t)\ (?:
+                take\ place|happen|meet|run|open|sail|taking\ place|running
+            )
+            |cancelled|canceled|called\ off
+            |(?:could|can|did|was|were|has|have)(?:\ not|n\'t)\b
+        )
+    /xu';
 
-    private const TASKS = '/\b(?:send|return|pay|submit|confirm|reply|answer|let\s+(?:me|us)\s+know|sign|complete|fill|finish|order|deliver|provide|get|give|review|read|check|prepare|have\s+(?:it|them|this|that|the)|need|needed|ready|done|hand|email|mail|upload|register|book|back|file|return|respond|approve|write|draft|correct|forward|print|post|update|transfer|settle|decide|choose|tell|vote)\b/u';
+    private const TASKS = '/
+        \b(?:
+            send|return|pay|submit|confirm|reply|answer|let\s+(?:me|us)\s+know|sign|complete|fill|finish|order|deliver
+            |provide|get|give|review|read|check|prepare
+            |have\s+(?:it|them|this|that|the)
+            |need|needed|ready|done|hand|email|mail|upload|register|book|back|file|return|respond|approve|write|draft
+            |correct|forward|print|post|update|transfer|settle|decide|choose|tell|vote
+        )\b
+    /xu';
 
-    private const PROMISE = '/\b(?:(?:i|we|he|she|they|it|the\s+\p{L}+|our\s+\p{L}+|my\s+\p{L}+|\p{L}+)\s*(?:\'ll|\s+will|\s+shall|\s+should|\s+plans?\s+to|\s+hopes?\s+to|\s+expects?\s+to|\s+aims?\s+to|\s+promised?\s+to|\s+want(?:s|ed)?\s+to|\s+intends?\s+to|\s+(?:am|are|is|\'m|\'re|\'s)\s+(?:going\s+to|hoping\s+to|planning\s+to|aiming\s+to|expected\s+to|due\s+to|likely\s+to)|\s+can|\s+could|\s+might|\s+may|\s+would))\b/u';
+    private const PROMISE = '/
+        \b(?:
+            (?:i|we|he|she|they|it|the\s+\p{L}+|our\s+\p{L}+|my\s+\p{L}+|\p{L}+)\s*(?:
+                \'ll|\s+will|\s+shall|\s+should|\s+plans?\s+to|\s+hopes?\s+to|\s+expects?\s+to|\s+aims?\s+to
+                |\s+promised?\s+to|\s+want(?:s|ed)?\s+to|\s+intends?\s+to
+                |\s+(?:am|are|is|\'m|\'re|\'s)\s+(?:
+                    going\s+to|hoping\s+to|planning\s+to|aiming\s+to|expected\s+to|due\s+to|likely\s+to
+                )
+                |\s+can|\s+could|\s+might|\s+may|\s+would
+            )
+        )\b
+    /xu';
 
-    private const YOURS = '/\b(?:you (?:must|need|have to|should|can|could|will|to|are|\'ll|may|might)|please|kindly|rsvp|need|require[sd]?|payment|deadline|due|must|your (?:\p{L}+ ){0,2}(?:by|before|is|are|ends?|expires?|lapses?|runs?\s+out|will))\b/u';
+    private const YOURS = '/
+        \b(?:
+            you\ (?:must|need|have\ to|should|can|could|will|to|are|\'ll|may|might)
+            |please|kindly|rsvp|need|require[sd]?|payment|deadline|due|must
+            |your\ (?:\p{L}+\ ){0,2}(?:by|before|is|are|ends?|expires?|lapses?|runs?\s+out|will)
+        )\b
+    /xu';
 
-    private const PAST = '/\b(?:was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave|left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived|asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered|happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried|wanted|turned|collected|gathered|raised|welcomed|walked|swam|planted|painted|celebrated|reported|repaired|measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned|showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|died|crashed|burned|burnt|slept|ate|drank|rained|snowed|leaked|jumped|ran|sang|danced|printed|created|generated|published|issued|logged|scanned|recorded|born|founded|built|updated|(?:i|we|you|he|she|they|it)(?:\s+(?:also|already|just|then))?\s+(?!(?:need|feed|proceed|speed|exceed|succeed|breed)\b)\p{L}+ed)\b/u';
+    private const PAST = '/
+        \b(?:
+            was|were|had|did|didn\'t|wasn\'t|weren\'t|sent|met|saw|got|came|went|wrote|told|spoke|took|made|paid|gave
+            |left|found|broke|brought|ran|said|held|bought|sold|began|fell|lost|thought|heard|rang|called|arrived
+            |asked|agreed|received|ordered|promised|visited|talked|discussed|signed|posted|mentioned|delivered
+            |happened|started|finished|closed|opened|moved|changed|enjoyed|attended|joined|decided|noticed|tried
+            |wanted|turned|collected|gathered|raised|welcomed|walked|swam|planted|painted|celebrated|reported|repaired
+            |measured|ended|missed|forgot|failed|wished|phoned|emailed|mailed|checked|cleaned|cancelled|returned
+            |showed|blew|shut|stood|lay|hit|struck|drove|sailed|flew|died|crashed|burned|burnt|slept|ate|drank|rained
+            |snowed|leaked|jumped|ran|sang|danced|printed|created|generated|published|issued|logged|scanned|recorded
+            |born|founded|built|updated
+            |(?:i|we|you|he|she|they|it)(?:\s+(?:also|already|just|then))?\s+
+            (?!(?:need|feed|proceed|speed|exceed|succeed|breed)\b)\p{L}+ed
+        )\b
+    /xu';
 
-    private const NOT_PAST = '/\b(?:(?:if|unless)\s+\p{L}+\s+(?:have|has)(?:n\'t|\s+not)?|will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might|has\s+been|have\s+been|be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))|moved\s+(?:to|forward|the)|had\s+to\s+(?:move|change|postpone|bring|put)|changed\s+to|due|expires?|deadline|tomorrow)\b/u';
+    private const NOT_PAST = '/
+        \b(?:
+            (?:if|unless)\s+\p{L}+\s+(?:have|has)(?:n\'t|\s+not)?
+            |will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might
+            |has\s+been|have\s+been
+            |be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))
+            |moved\s+(?:to|forward|the)
+            |had\s+to\s+(?:move|change|postpone|bring|put)
+            |changed\s+to|due|expires?|deadline|tomorrow
+        )\b
+    /xu';
 
     /** What has to have happened to a thing. */
-    private const OBLIGED = '/(?<!\bi )(?<!\bwe )(?<!\bhe )(?<!\bshe )(?<!\bthey )\b(?:must|ha(?:s|ve)\s+(?:got\s+)?to|(?:is|are)\s+to|needs?\s+to)\s+(?:reach|leave|arrive|be\s+(?:in|with|ready|final|done|paid|sent|made|ordered|given|\p{L}{3,}ed)\b)/u';
+    private const OBLIGED = '/
+        (?<!\bi\ )(?<!\bwe\ )(?<!\bhe\ )(?<!\bshe\ )(?<!\bthey\ )\b(?:
+            must|ha(?:s|ve)\s+(?:got\s+)?to|(?:is|are)\s+to|needs?\s+to
+        )\s+(?:reach|leave|arrive|be\s+(?:in|with|ready|final|done|paid|sent|made|ordered|given|\p{L}{3,}ed)\b)
+    /xu';
 
     private string $before;
 
@@ -98,7 +245,11 @@ final readonly class DateContext
     /** "from 24 December to 3 January": of a stretch the beginning counts. */
     private function endOfStretch(): ?DateReading
     {
-        return 1 === preg_match('/\bfrom\b[^,;]{2,40}(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december)\W*(?:by|to|until|till)(?:\s+the)?\s*$/u', $this->before) && null === $this->spot->clock ? $this->dated(DateKind::Mention, $this->isPast, $this->start()) : null;
+        return 1 === preg_match('/
+            \bfrom\b[^,;]{2,40}(?:
+                \d|day|january|february|march|april|may|june|july|august|september|october|november|december
+            )\W*(?:by|to|until|till)(?:\s+the)?\s*$
+        /xu', $this->before) && null === $this->spot->clock ? $this->dated(DateKind::Mention, $this->isPast, $this->start()) : null;
     }
 
     /** "Friday at the latest". */
@@ -140,7 +291,14 @@ final readonly class DateContext
         if (!$isInside && 0 === $lead) {
             return null;
         }
-        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/\b(?:you have|you\'ve got|can be|available|(?:given|granted|allowed|gives|grants|allows)\s+(?:us|you|me)|valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|holds?|held|reserve[ds]?|keep|kept|welcome|less|cheaper)\b/u', $this->clause)
+        $isOpen = ($this->isForeign && null !== $this->request) || 1 === preg_match('/
+            \b(?:
+                you\ have|you\'ve\ got|can\ be|available
+                |(?:given|granted|allowed|gives|grants|allows)\s+(?:us|you|me)
+                |valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|holds?|held|reserve[ds]?|keep|kept
+                |welcome|less|cheaper
+            )\b
+        /xu', $this->clause)
             || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
 
         return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead));
@@ -190,7 +348,12 @@ final readonly class DateContext
             return $this->dated(DateKind::Deadline, false, $this->start());
         }
         // What somebody is going to tell is no meeting, and of a stretch the beginning is.
-        if (1 === preg_match('/(?:\d|day|january|february|march|april|may|june|july|august|september|october|november|december|\bnext week)\W*(?:to|until|till|[–-])(?:\s+the)?\s*$/u', $this->before)) {
+        if (1 === preg_match('/
+            (?:
+                \d|day|january|february|march|april|may|june|july|august|september|october|november|december
+                |\bnext\ week
+            )\W*(?:to|until|till|[–-])(?:\s+the)?\s*$
+        /xu', $this->before)) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
         if (1 === preg_match(self::NEWS, $this->clause) || 1 === preg_match(self::NONE, $this->clause)) {
@@ -225,7 +388,14 @@ final readonly class DateContext
     /** What the sender, or somebody else, is going to do is no deadline of the reader's. */
     private function asked(bool $isRequest): DateKind
     {
-        $isComing = 1 === preg_match('/\b(?:(?:reach(?:es)?|be with|arrive with) you|arrives?|you(?:\'ll| will| should| can expect to) (?:receive|get|have)|will receive|delivered)\b/u', $this->clause);
+        $isComing = 1 === preg_match('/
+            \b(?:
+                (?:reach(?:es)?|be\ with|arrive\ with)\ you
+                |arrives?
+                |you(?:\'ll|\ will|\ should|\ can\ expect\ to)\ (?:receive|get|have)
+                |will\ receive|delivered
+            )\b
+        /xu', $this->clause);
 
         if ($isComing && (!$isRequest || RequestForm::Likely === $this->request?->form)) {
             return DateKind::Mention;
@@ -245,7 +415,14 @@ final readonly class DateContext
     private static function clause(string $before, string $inside, string $behind): string
     {
         $head = (string) preg_replace('/^.*(?:[;:–—?]|,\s+(?:but|so|and|which|because|then|as|while|although|though|since|if|when)\b|\b(?:because|although|whereas)\b|\.\s)/su', '', $before);
-        $tail = (string) preg_replace('/(?:[;:–—?]|,\s*(?:but|so|and|which|because|then|as|while|although|though|since|if|when|please|could|can)\b|\b(?:because|although|whereas)\b|\.\s).*$/su', '', $behind);
+        $tail = (string) preg_replace('/
+            (?:
+                [;:–—?]
+                |,\s*(?:but|so|and|which|because|then|as|while|although|though|since|if|when|please|could|can)\b
+                |\b(?:because|although|whereas)\b
+                |\.\s
+            ).*$
+        /xsu', '', $behind);
 
         return $head.$inside.$tail;
     }

@@ -19,17 +19,115 @@ final readonly class Effort
 
     /** What is asked => minutes; the first that fits counts. */
     private const WORK = [
-        '/\b(?:read|review|proof-?read|go through|look (?:over|through|at)|comment on)\b.*\b(?:chapters?|book|thesis|dissertation|manuscript|paper|essay|novel|script|proposal|report|policy|contract|minutes of)\b/u' => 30,
-        '/\b(?:prepare|donat(?:e|ing)|write up|write (?:a|an|the|us|me|two|some|your)|draft (?:a|an|the)|compile|put together|translate|present(?:ation)? |organi[sz]e|plan (?:a|the)|budget|business case|work out|design|analy[sz]e|evaluate|draw up|set up|build|research)\b/u' => 60,
-        '/\b(?:report|application form|tax return|accounts|audit)\b.*\b(?:by|before|due|complete|fill|submit)|\b(?:submit|finish|complete)\b.*\b(?:report|application|return|accounts|proposal)\b/u' => 45,
-        '/\b(?:review|proof-?read|read (?:through|over|it|the)|go (?:through|over)|look (?:over|through|at|into)|have a (?:look|read|think|go)|take a look|check (?:the (?:draft|proof|text|figures|numbers|minutes|plan|list|attached|translation|accounts|document|contract|wording|drawings?)|through|over|whether the (?:figures|numbers))|comment on|comments|corrections?|correct (?:the|any)|feedback|thoughts on|your (?:thoughts|view|views|opinion|input)|go and|find out|look up|count|measure|inspect|compare|investigate|fix|repair|test)\b/u' => 15,
-        '/\b(?:fill (?:in|out)|complete|sign|scan|return (?:the|it|both|a)|register|upload|update|order|buy|book|reserve|arrange|pay|settle|transfer|invoice|print|post|collect|pick up|bring|deliver|quote|submit|apply|move|pick (?:\p{L}+ )?up|replace|install|clean|clear|lock|unlock|cancel|change|correct|distribute|hang|put up|take down)\b/u' => 10,
+        '/
+            \b(?:read|review|proof-?read|go\ through|look\ (?:over|through|at)|comment\ on)\b.*\b(?:
+                chapters?|book|thesis|dissertation|manuscript|paper|essay|novel|script|proposal|report|policy|contract
+                |minutes\ of
+            )\b
+        /xu' => 30,
+        '/
+            \b(?:
+                prepare|donat(?:e|ing)|write\ up
+                |write\ (?:a|an|the|us|me|two|some|your)
+                |draft\ (?:a|an|the)|compile|put\ together|translate|present(?:ation)?\ |organi[sz]e|plan\ (?:a|the)
+                |budget|business\ case|work\ out|design|analy[sz]e|evaluate|draw\ up|set\ up|build|research
+            )\b
+        /xu' => 60,
+        '/
+            \b(?:report|application\ form|tax\ return|accounts|audit)\b.*\b(?:by|before|due|complete|fill|submit)
+            |\b(?:submit|finish|complete)\b.*\b(?:report|application|return|accounts|proposal)\b
+        /xu' => 45,
+        '/
+            \b(?:
+                review|proof-?read
+                |read\ (?:through|over|it|the)
+                |go\ (?:through|over)
+                |look\ (?:over|through|at|into)
+                |have\ a\ (?:look|read|think|go)
+                |take\ a\ look
+                |check\ (?:
+                    the\ (?:
+                        draft|proof|text|figures|numbers|minutes|plan|list|attached|translation|accounts|document
+                        |contract|wording|drawings?
+                    )
+                    |through|over
+                    |whether\ the\ (?:figures|numbers)
+                )
+                |comment\ on|comments|corrections?|correct\ (?:the|any)|feedback|thoughts\ on
+                |your\ (?:thoughts|view|views|opinion|input)
+                |go\ and|find\ out|look\ up|count|measure|inspect|compare|investigate|fix|repair|test
+            )\b
+        /xu' => 15,
+        '/
+            \b(?:
+                fill\ (?:in|out)|complete|sign|scan
+                |return\ (?:the|it|both|a)
+                |register|upload|update|order|buy|book|reserve|arrange|pay|settle|transfer|invoice|print|post|collect
+                |pick\ up|bring|deliver|quote|submit|apply|move|pick\ (?:\p{L}+\ )?up|replace|install|clean|clear|lock
+                |unlock|cancel|change|correct|distribute|hang|put\ up|take\ down
+            )\b
+        /xu' => 10,
         '/\b(?:call|ring|phone|speak (?:to|with)|talk to|discuss|meet (?:with )?(?:me|us|her|him|them)\b.*\bto)\b/u' => 10,
-        '/\b(?:send|forward|e-?mail|provide|share|attach|give (?:me|us|him|her|them) (?:the|a|an|your|some|all)|let (?:me|us) have|get (?:me|us)|find|ask|add|copy|list|show|have (?:the|a|your|another)|describe|explain|introduce|pass)\b/u' => 5,
+        '/
+            \b(?:
+                send|forward|e-?mail|provide|share|attach
+                |give\ (?:me|us|him|her|them)\ (?:the|a|an|your|some|all)
+                |let\ (?:me|us)\ have|get\ (?:me|us)|find|ask|add|copy|list|show
+                |have\ (?:the|a|your|another)
+                |describe|explain|introduce|pass
+            )\b
+        /xu' => 5,
     ];
 
     /** Asked about in passing and answered with a word. */
-    private const QUICK = '/^(?:(?:please |just |also )*(?:confirm|let (?:me|us) know|tell (?:me|us)|reply|respond|answer|say(?! (?:a few words|something|grace))|pencil|note the date|save the date|rsvp|advise|inform|indicate|check (?:whether|if) you|count on|tell (?:him|her|them|\p{L}+) (?:that|to|i|we)|give (?:me|us) (?:[\p{L}\']+ )?(?:[\p{L}\']+ )?(?:number|address|name|email|code|size|date|time)\b|choose(?! (?:two|three|four|five|six|\d))|pick(?! (?:\p{L}+ )?up\b)|decide|vouch|chair|borrow|lend me|mark (?:me|us)|remind (?:me|us) (?:of|what|when|where|how|who)|let (?:him|her|them|the \p{L}+|\p{L}+) know|(?:an? )?(?:(?:quick|short|brief|simple) )*(?:yes or no|yes|no|nod|line|word|reply|answer)\b(?! in writing)|tell$|your (?:approval|ok|okay|go-ahead|consent|confirmation|decision|vote|answer|yes|nod)|acknowledge|approve|agree|accept|come(?! (?:in person|to (?:the|our) (?:office|desk|counter)|and (?:get|fetch|collect|sign)))|join|attend|make it|be (?:there|here|in|at|around|home|available|free|willing|able)|swap|meet|wait|take part|take (?:the|my|his|her) (?:children|kids|dog|cat|baby|shift|tour|class|seat|chair|minutes)|play|stand(?= (?:for|again)\b)|drive (?:me|us)|speak (?:at|on)|take the chair|cover(?! up)|stand in|step in|sub(?! \p{L}+ (?:on|in)\b)|deputi[sz]e|keep (?:me|us|him|her)|keep .*\bfree\b|(?:ring|call|text|phone) (?:me|us) when|give (?:me|us) (?:an? (?:(?:quick|short|brief) )?(?:yes|no|ok|okay|thumbs|nod|ring|call|bell|shout|buzz|tinkle|knock|answer|word|ring back)|your (?:ok|okay|approval|go-ahead|number|size|vote))|send (?:me|us) (?:your|the|a) (?:(?:phone |mobile |telephone |account |reference )?number|address|phone|size|postcode|date of birth|quick (?:yes|no|reply|note)|two-line|one-line|word)|spare|see whether|if|whether|when|what|which|who|where|how many|how much|by when))\b/u';
+    private const QUICK = '/
+        ^(?:
+            (?:please\ |just\ |also\ )*(?:
+                confirm|let\ (?:me|us)\ know|tell\ (?:me|us)|reply|respond|answer
+                |say(?!\ (?:a\ few\ words|something|grace))
+                |pencil|note\ the\ date|save\ the\ date|rsvp|advise|inform|indicate
+                |check\ (?:whether|if)\ you
+                |count\ on
+                |tell\ (?:him|her|them|\p{L}+)\ (?:that|to|i|we)
+                |give\ (?:me|us)\ (?:[\p{L}\']+\ )?(?:[\p{L}\']+\ )?(?:number|address|name|email|code|size|date|time)
+                \b
+                |choose(?!\ (?:two|three|four|five|six|\d))
+                |pick(?!\ (?:\p{L}+\ )?up\b)
+                |decide|vouch|chair|borrow|lend\ me|mark\ (?:me|us)
+                |remind\ (?:me|us)\ (?:of|what|when|where|how|who)
+                |let\ (?:him|her|them|the\ \p{L}+|\p{L}+)\ know
+                |(?:an?\ )?(?:(?:quick|short|brief|simple)\ )*(?:yes\ or\ no|yes|no|nod|line|word|reply|answer)\b
+                (?!\ in\ writing)
+                |tell$
+                |your\ (?:approval|ok|okay|go-ahead|consent|confirmation|decision|vote|answer|yes|nod)
+                |acknowledge|approve|agree|accept
+                |come(?!\ (?:in\ person|to\ (?:the|our)\ (?:office|desk|counter)|and\ (?:get|fetch|collect|sign)))
+                |join|attend|make\ it
+                |be\ (?:there|here|in|at|around|home|available|free|willing|able)
+                |swap|meet|wait|take\ part
+                |take\ (?:the|my|his|her)\ (?:children|kids|dog|cat|baby|shift|tour|class|seat|chair|minutes)
+                |play
+                |stand(?=\ (?:for|again)\b)
+                |drive\ (?:me|us)|speak\ (?:at|on)|take\ the\ chair|cover(?!\ up)|stand\ in|step\ in
+                |sub(?!\ \p{L}+\ (?:on|in)\b)
+                |deputi[sz]e|keep\ (?:me|us|him|her)|keep\ .*\bfree\b
+                |(?:ring|call|text|phone)\ (?:me|us)\ when
+                |give\ (?:me|us)\ (?:
+                    an?\ (?:(?:quick|short|brief)\ )?(?:
+                        yes|no|ok|okay|thumbs|nod|ring|call|bell|shout|buzz|tinkle|knock|answer|word|ring\ back
+                    )
+                    |your\ (?:ok|okay|approval|go-ahead|number|size|vote)
+                )
+                |send\ (?:me|us)\ (?:your|the|a)\ (?:
+                    (?:phone\ |mobile\ |telephone\ |account\ |reference\ )?number
+                    |address|phone|size|postcode|date\ of\ birth
+                    |quick\ (?:yes|no|reply|note)
+                    |two-line|one-line|word
+                )
+                |spare|see\ whether|if|whether|when|what|which|who|where|how\ many|how\ much|by\ when
+            )
+        )\b
+    /xu';
 
     private const REMINDED = '/^(?:please )?(?:remember|do(?:n\'t| not) forget|make sure|be sure)(?: that| to| you| we| it)*\s/u';
 
@@ -52,7 +150,10 @@ final readonly class Effort
             // To be asked for an hour of a certain day is answered with a word, and done then.
             $work = $work < 15 && str_ends_with(rtrim($request->text), '?') && $this->isAppointment($request, $dates) ? 1.0 : $work;
             // To answer with a form is more than to answer.
-            $work = 0 === $number && $work <= self::AT_ONCE && RequestForm::Question !== $request->form && 1 === preg_match('/\b(?:form|questionnaire|declaration)\b[^.]{0,30}\b(?:enclosed|attached|below|overleaf)|\b(?:enclosed|attached)\b[^.]{0,20}\b(?:form|questionnaire|declaration)\b/iu', $written) ? 10.0 : $work;
+            $work = 0 === $number && $work <= self::AT_ONCE && RequestForm::Question !== $request->form && 1 === preg_match('/
+                \b(?:form|questionnaire|declaration)\b[^.]{0,30}\b(?:enclosed|attached|below|overleaf)
+                |\b(?:enclosed|attached)\b[^.]{0,20}\b(?:form|questionnaire|declaration)\b
+            /xiu', $written) ? 10.0 : $work;
             // Everything behind the first is done in one go with it.
             $minutes += 0 === $number || $work > self::AT_ONCE ? $work : 0.5;
         }
@@ -73,7 +174,15 @@ final readonly class Effort
     {
         $action = mb_strtolower($tongue->verb($request->action) ?: $request->action);
         if (RequestForm::Question === $request->form) {
-            return 1 === preg_match('/\b(?:your (?:thoughts|opinion|view|plan)|how (?:do|would|should|can|could) (?:we|you|i) (?:handle|solve|approach|deal|go about)|what (?:do you think (?:of|about) the (?:draft|plan|proposal|text|report)|went wrong|happened))\b/u', $action) ? 10 : 1;
+            return 1 === preg_match('/
+                \b(?:
+                    your\ (?:thoughts|opinion|view|plan)
+                    |how\ (?:do|would|should|can|could)\ (?:we|you|i)\ (?:handle|solve|approach|deal|go\ about)
+                    |what\ (?:
+                        do\ you\ think\ (?:of|about)\ the\ (?:draft|plan|proposal|text|report)|went\ wrong|happened
+                    )
+                )\b
+            /xu', $action) ? 10 : 1;
         }
         $action = (string) preg_replace(self::REMINDED, '', $action);
         if (1 === preg_match('/\bin writing\b/u', $action)) {

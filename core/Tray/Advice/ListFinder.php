@@ -12,7 +12,14 @@ use ZippyTray\Core\Mail\BodyText;
  */
 final readonly class ListFinder
 {
-    private const MARKER = '/^[ \t]*(?:(?:\[[ xX]?\]|[☐☑✓□•‣▪◦·*+–-])[ \t]+(?:\[[ xX]?\][ \t]+)?|\(?(?<number>\d{1,2})[.)][ \t]+|\(?(?<letter>[a-z])\)[ \t]+|(?<point>[a-h])\.[ \t]+)(?=\S)/u';
+    private const MARKER = '/
+        ^[ \t]*(?:
+            (?:\[[ xX]?\]|[☐☑✓□•‣▪◦·*+–-])[ \t]+(?:\[[ xX]?\][ \t]+)?
+            |\(?(?<number>\d{1,2})[.)][ \t]+
+            |\(?(?<letter>[a-z])\)[ \t]+
+            |(?<point>[a-h])\.[ \t]+
+        )(?=\S)
+    /xu';
 
     private const INLINE = '/(?<=^|[\s,;:])\(?(?<mark>\d|[a-h])\)\s+(?<item>[^();]+?)\s*(?=[,;.]?\s*(?:and\s+|or\s+)?\(?(?:\d|[a-h])\)\s|[.;?!]?\s*$|[.?!]\s)/u';
 

@@ -20,10 +20,25 @@ final readonly class ReadLetter
     public const VERSION = 9;
 
     /** What the sender says to come: then it is worth looking at this again. */
-    private const PROMISE = '/\b(?:i|we)(?:\'ll| will| shall| am going to|\'m going to| are going to|\'re going to) (?:also |then |probably |certainly |definitely |try to |be )?(?:send|get back|come back|let you know|be in touch|report|confirm|forward|share|return|know|have (?:it|them|an|the|a|more|news)|tell|call|ring|write|update|deliver|post|decide|hear|bring|finish|sending|able to)\b|\b(?:you\'ll|you will|you should|expect to) (?:have|hear|receive|get) (?:it|them|from|an?|the|our|my|more)\b/u';
+    private const PROMISE = '/
+        \b(?:i|we)(?:\'ll|\ will|\ shall|\ am\ going\ to|\'m\ going\ to|\ are\ going\ to|\'re\ going\ to)\ (?:
+            also\ |then\ |probably\ |certainly\ |definitely\ |try\ to\ |be\ 
+        )?(?:
+            send|get\ back|come\ back|let\ you\ know|be\ in\ touch|report|confirm|forward|share|return|know
+            |have\ (?:it|them|an|the|a|more|news)
+            |tell|call|ring|write|update|deliver|post|decide|hear|bring|finish|sending|able\ to
+        )\b
+        |\b(?:you\'ll|you\ will|you\ should|expect\ to)\ (?:have|hear|receive|get)\ 
+        (?:it|them|from|an?|the|our|my|more)\b
+    /xu';
 
     /** Notices of what one has to be at, unlike those of parcels and payments. */
-    private const KEPT = '/\b(?:appointment|reservation|booking|tickets?|check-?in|visit|interview|viewing|departure|flight|crossing|meeting|inspection|outage|maintenance|interruption|closure)\b/iu';
+    private const KEPT = '/
+        \b(?:
+            appointment|reservation|booking|tickets?|check-?in|visit|interview|viewing|departure|flight|crossing
+            |meeting|inspection|outage|maintenance|interruption|closure
+        )\b
+    /xiu';
 
     public function __construct(
         private KindOfMail $kinds = new KindOfMail(),

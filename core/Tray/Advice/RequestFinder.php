@@ -92,7 +92,12 @@ final readonly class RequestFinder
             $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter);
             // What is quoted or told of was asked somewhere else.
             $isTold = 1 === preg_match('/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u', $sentence->lower);
-            $isThanks = 1 === preg_match('/^\W*(?:\p{L}+(?: \p{L}+)?, )?(?:many thanks|thanks|thank you|merci|vielen dank|herzlichen dank|danke|muchas gracias|gracias|grazie|mille grazie|bedankt|dank|hartelijk dank|obrigad|muito obrigad)/u', $sentence->lower);
+            $isThanks = 1 === preg_match('/
+                ^\W*(?:\p{L}+(?:\ \p{L}+)?,\ )?(?:
+                    many\ thanks|thanks|thank\ you|merci|vielen\ dank|herzlichen\ dank|danke|muchas\ gracias|gracias
+                    |grazie|mille\ grazie|bedankt|dank|hartelijk\ dank|obrigad|muito\ obrigad
+                )
+            /xu', $sentence->lower);
             $likeness = $odds[$number];
             if ($isForOthers || $isTold || $isThanks || $likeness < self::POSSIBLE || ($sentence->isQuestion() && $likeness < self::LIKELY_QUESTION)) {
                 continue;

@@ -19,10 +19,38 @@ final readonly class Sentences
 
     private const ABBREVIATIONS = ['mr', 'mrs', 'ms', 'dr', 'prof', 'st', 'no', 'nos', 'nr', 'approx', 'ca', 'vs', 'etc', 'e.g', 'i.e', 'eg', 'ie', 'inc', 'ltd', 'co', 'tel', 'fig', 'p', 'pp', 'a.m', 'p.m', 'am', 'pm', 'jan', 'feb', 'mar', 'apr', 'jun', 'jul', 'aug', 'sep', 'sept', 'oct', 'nov', 'dec', 'mon', 'tue', 'tues', 'wed', 'thu', 'thur', 'thurs', 'fri', 'sat', 'sun', 'incl', 'max', 'min', 'ref', 'art', 'vol', 'ed', 'rev', 'capt'];
 
-    private const GREETING = '/^\s*(?:(?:hi|hiya|hello|hallo|hey|dear|greetings|ahoy|moin|good\s+(?:morning|afternoon|evening|day)|morning)\b(?:\s+(?!could|can|would|will|please|just|i\b|we\b|the\b|is\b|are\b)[\p{L}.&\'’-]+){0,5}\s*(?:[,!:.]|\s[–-])|to whom it may concern\s*[,:]?|ladies and gentlemen\s*[,:]?|(?:guten\s+(?:tag|morgen|abend)|liebe[rs]?|sehr\s+geehrte[rs]?|servus|bonjour|bonsoir|coucou|salut|ch(?:er|ère)s?|madame|monsieur|mesdames|hola|buen[oa]s\s+(?:d[ií]as|tardes|noches)|estimad[oa]s?|querid[oa]s?|ciao|buongiorno|buonasera|gentil[ei]|egregi[oa]|car[oaei]|hoi|beste|geachte|goede(?:morgen|middag|navond|ndag)|lieve|olá|bo[am]\s+(?:dia|tarde|noite)|car[oa]s|exm[oa]s?\.?)\b(?:\s+[\p{L}.&\'’-]+){0,4}?\s*[,!:])\s*/iu';
+    private const GREETING = '/
+        ^\s*(?:
+            (?:hi|hiya|hello|hallo|hey|dear|greetings|ahoy|moin|good\s+(?:morning|afternoon|evening|day)|morning)\b(?:
+                \s+(?!could|can|would|will|please|just|i\b|we\b|the\b|is\b|are\b)[\p{L}.&\'’-]+
+            ){0,5}\s*(?:[,!:.]|\s[–-])
+            |to\ whom\ it\ may\ concern\s*[,:]?|ladies\ and\ gentlemen\s*[,:]?
+            |(?:
+                guten\s+(?:tag|morgen|abend)
+                |liebe[rs]?|sehr\s+geehrte[rs]?|servus|bonjour|bonsoir|coucou|salut|ch(?:er|ère)s?|madame|monsieur
+                |mesdames|hola
+                |buen[oa]s\s+(?:d[ií]as|tardes|noches)
+                |estimad[oa]s?|querid[oa]s?|ciao|buongiorno|buonasera|gentil[ei]|egregi[oa]|car[oaei]|hoi|beste
+                |geachte
+                |goede(?:morgen|middag|navond|ndag)
+                |lieve|olá
+                |bo[am]\s+(?:dia|tarde|noite)
+                |car[oa]s|exm[oa]s?\.?
+            )\b(?:\s+[\p{L}.&\'’-]+){0,4}?\s*[,!:]
+        )\s*
+    /xiu';
 
     /** "Petra, could you …": a name and what it is asked. */
-    private const ADDRESSEE = '/^\s*(?:and\s+|but\s+|@)?(?<name>\p{Lu}\p{L}+(?:\s+\p{Lu}\p{L}+)?)\s*(?:,|:|\s[–-])\s+(?=(?:please|could|can|would|will|do|did|have|are|is|what|when|where|which|how|who|any|let|send|i\s+need|we\s+need|you|your|if|as|thanks|thank|it)\b)|^\s*@?(?<called>\p{Lu}\p{L}+)\s+(?=(?:(?:can|could|would|will) you|please)\b)|^\s*@(?<at>\p{L}+)[\s,:]+/u';
+    private const ADDRESSEE = '/
+        ^\s*(?:and\s+|but\s+|@)?(?<name>\p{Lu}\p{L}+(?:\s+\p{Lu}\p{L}+)?)\s*(?:,|:|\s[–-])\s+(?=
+            (?:
+                please|could|can|would|will|do|did|have|are|is|what|when|where|which|how|who|any|let|send|i\s+need
+                |we\s+need|you|your|if|as|thanks|thank|it
+            )\b
+        )
+        |^\s*@?(?<called>\p{Lu}\p{L}+)\s+(?=(?:(?:can|could|would|will)\ you|please)\b)
+        |^\s*@(?<at>\p{L}+)[\s,:]+
+    /xu';
 
     private const FAREWELL = '/^\s*(?:cheers|thanks|thx|ta|best|regards|bye|love|kind|warm|many thanks|thank you|yours|greetings|all the best|see you|talk soon|x+)\b/iu';
 

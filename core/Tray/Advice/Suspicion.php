@@ -18,18 +18,86 @@ final readonly class Suspicion
 
     /** Pattern over subject and text => weight, and what to say of it. */
     private const WORDS = [
-        '/\b(?:verify|confirm|update|validate|re-?activate|restore|unlock|secure) your (?:\p{L}+ )?(?:account|mailbox|e-?mail|password|identity|billing|payment|bank|credentials|details|information)\b/iu' => [2, 'it wants you to confirm an account'],
-        '/\b(?:account|mailbox|access|e-?mail|profile|card)\b[^.\n]{0,30}\b(?:has been|will be|is|was)\b[^.\n]{0,25}\b(?:suspended|limited|locked|closed|deactivated|disabled|blocked|terminated|full|restricted|on hold)\b|\bmailbox is (?:almost )?full\b|\bquota\b[^.\n]{0,30}\b(?:exceeded|full|reached)\b|password[^.\n]{0,20}expire/iu' => [2, 'it threatens to close something'],
-        '/\b(?:lottery|you(?:\'ve| have) (?:just )?(?:won|been (?:selected|chosen))|you are (?:a|the|our) (?:lucky )?winner|inheritance|unclaimed|beneficiary|next of kin|compensation fund|claim your (?:prize|reward|winnings|gift)|late (?:client|husband|father)|million (?:us )?(?:dollars|pounds|euros?|usd|eur|gbp))\b/iu' => [3, 'it promises money'],
-        '/\b(?:bitcoin|btc|crypto(?:currency)?|gift ?cards?|wire transfer|guaranteed (?:returns?|profits?|ranking|results)|risk[- ]free|investment opportunity|earn \S{1,3}\d+|work from home|make money|double your|passive income|business proposal|mutual benefit)\b/iu' => [2, 'it speaks of easy money'],
+        '/
+            \b(?:verify|confirm|update|validate|re-?activate|restore|unlock|secure)\ your\ (?:\p{L}+\ )?(?:
+                account|mailbox|e-?mail|password|identity|billing|payment|bank|credentials|details|information
+            )\b
+        /xiu' => [2, 'it wants you to confirm an account'],
+        '/
+            \b(?:account|mailbox|access|e-?mail|profile|card)\b[^.\n]{0,30}\b(?:has\ been|will\ be|is|was)\b
+            [^.\n]{0,25}\b(?:
+                suspended|limited|locked|closed|deactivated|disabled|blocked|terminated|full|restricted|on\ hold
+            )\b
+            |\bmailbox\ is\ (?:almost\ )?full\b
+            |\bquota\b[^.\n]{0,30}\b(?:exceeded|full|reached)\b
+            |password[^.\n]{0,20}expire
+        /xiu' => [2, 'it threatens to close something'],
+        '/
+            \b(?:
+                lottery
+                |you(?:\'ve|\ have)\ (?:just\ )?(?:won|been\ (?:selected|chosen))
+                |you\ are\ (?:a|the|our)\ (?:lucky\ )?winner
+                |inheritance|unclaimed|beneficiary|next\ of\ kin|compensation\ fund
+                |claim\ your\ (?:prize|reward|winnings|gift)
+                |late\ (?:client|husband|father)
+                |million\ (?:us\ )?(?:dollars|pounds|euros?|usd|eur|gbp)
+            )\b
+        /xiu' => [3, 'it promises money'],
+        '/
+            \b(?:
+                bitcoin|btc|crypto(?:currency)?|gift\ ?cards?|wire\ transfer
+                |guaranteed\ (?:returns?|profits?|ranking|results)
+                |risk[- ]free|investment\ opportunity|earn\ \S{1,3}\d+|work\ from\ home|make\ money|double\ your
+                |passive\ income|business\ proposal|mutual\ benefit
+            )\b
+        /xiu' => [2, 'it speaks of easy money'],
         '/\b(?:webcam|recorded you|hacked (?:your|you)|i have (?:full )?access to your (?:device|computer|phone))\b/iu' => [4, 'it tries to blackmail'],
-        '/\b(?:viagra|cialis|pharmacy|pills|weight loss|lose \d+ (?:kg|pounds)|enlarge|hot (?:girls|singles)|dating|casino|free spins|replica watches|seo (?:services|packages?)|backlinks|first page of (?:search|the search)|rank (?:higher|your (?:web)?site))\b/iu' => [3, 'it sells what junk mail sells'],
-        '/\b(?:within (?:the next )?(?:12|24|48) hours|act now|immediate(?:ly)? (?:action|attention)|final (?:notice|warning)|last warning|urgent(?:ly)?\b[^.\n]{0,20}(?:action|response|reply|attention))\b/iu' => [1, 'it presses you'],
-        '/\b(?:click (?:here|below|the (?:link|button)|on the (?:link|button))|follow (?:this|the) link|log ?in (?:here|below)|open the attached (?:file|document|form))\b/iu' => [1, 'it wants you to click'],
-        '/^\s*(?:dear|hello|hi|attention|greetings)\s*:?\s*(?:(?:valued|dear) )?(?:customer|user|client|friend|beneficiary|member|account ?holder|e-?mail user|sir\s*\/?\s*madam|webmaster|owner|winner|\S+@\S+)/imu' => [1, 'it does not know your name'],
+        '/
+            \b(?:
+                viagra|cialis|pharmacy|pills|weight\ loss|lose\ \d+\ (?:kg|pounds)|enlarge|hot\ (?:girls|singles)
+                |dating|casino|free\ spins|replica\ watches
+                |seo\ (?:services|packages?)
+                |backlinks
+                |first\ page\ of\ (?:search|the\ search)
+                |rank\ (?:higher|your\ (?:web)?site)
+            )\b
+        /xiu' => [3, 'it sells what junk mail sells'],
+        '/
+            \b(?:
+                within\ (?:the\ next\ )?(?:12|24|48)\ hours
+                |act\ now
+                |immediate(?:ly)?\ (?:action|attention)
+                |final\ (?:notice|warning)
+                |last\ warning
+                |urgent(?:ly)?\b[^.\n]{0,20}(?:action|response|reply|attention)
+            )\b
+        /xiu' => [1, 'it presses you'],
+        '/
+            \b(?:
+                click\ (?:here|below|the\ (?:link|button)|on\ the\ (?:link|button))
+                |follow\ (?:this|the)\ link
+                |log\ ?in\ (?:here|below)
+                |open\ the\ attached\ (?:file|document|form)
+            )\b
+        /xiu' => [1, 'it wants you to click'],
+        '/
+            ^\s*(?:dear|hello|hi|attention|greetings)\s*:?\s*(?:(?:valued|dear)\ )?(?:
+                customer|user|client|friend|beneficiary|member|account\ ?holder|e-?mail\ user|sir\s*\/?\s*madam
+                |webmaster|owner|winner|\S+@\S+
+            )
+        /ximu' => [1, 'it does not know your name'],
         '/\b(?:kindly|confidential|strictly private)\b[^.\n]{0,40}\b(?:bank|account|transfer|details|funds?|phone number)\b/iu' => [2, 'it asks for bank details'],
-        '/\b(?:parcel|package|shipment|delivery|fine|toll)\b[^\n]{0,120}\b(?:fee|charge|duty|customs|unpaid)\b[^\n]{0,120}https?:|\bfee of (?:[€£$] ?)?[0-4][.,]\d\d\b/iu' => [3, 'it wants a small fee by a link'],
-        '/\b(?:are you (?:available|at your desk|free|in the office)|i need (?:a|you to do a) (?:quick )?(?:favou?r|task))\b[^\n]{0,120}\b(?:gift ?cards?|urgent|discreet|can\'t talk|cannot talk|in a meeting)\b/iu' => [3, 'it asks for a favour in a hurry'],
+        '/
+            \b(?:parcel|package|shipment|delivery|fine|toll)\b[^\n]{0,120}\b(?:fee|charge|duty|customs|unpaid)\b
+            [^\n]{0,120}https?:
+            |\bfee\ of\ (?:[€£$]\ ?)?[0-4][.,]\d\d\b
+        /xiu' => [3, 'it wants a small fee by a link'],
+        '/
+            \b(?:
+                are\ you\ (?:available|at\ your\ desk|free|in\ the\ office)
+                |i\ need\ (?:a|you\ to\ do\ a)\ (?:quick\ )?(?:favou?r|task)
+            )\b[^\n]{0,120}\b(?:gift\ ?cards?|urgent|discreet|can\'t\ talk|cannot\ talk|in\ a\ meeting)\b
+        /xiu' => [3, 'it asks for a favour in a hurry'],
     ];
 
     public function isSuspicious(Letter $letter, Person $person): bool

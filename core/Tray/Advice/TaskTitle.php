@@ -18,20 +18,102 @@ final readonly class TaskTitle
     private const LENGTH = 70;
 
     /** What is cut off: why, how urgent, how kind. */
-    private const TRAILING = '/(?:,\s+which\b.*|\s*,?\s+then\b.*|(?:,|\s+[–-])?\s+(?:(?:if|when|whenever|once|as soon as) (?:it\'s |it is )?(?:you|possible|at all|convenient|i may|that\'s|that is|not too)\b.*|(?:asap|a\.s\.a\.p\.?|as soon as (?:you|possible).*|at your (?:earliest )?convenience|at some point|some ?time|soon|quickly|urgently|in time|in advance|please|pls|thanks.*|thank you.*|too|as well|again|ideally|preferably|below|above|ok|okay|for me|by return|right away|straight away|immediately)|(?:would|will|could|can|won\'t) you|(?:would|will) (?:do|help|suffice|be (?:\p{L}+ )?(?:enough|fine|good|great|helpful|nice|useful))|yet|so far|any ?more|last (?:week|month|year|monday|tuesday|wednesday|thursday|friday)|(?:so|in order) (?:that|to|we|i|they|you|whatever|the|it|this)\b.*|because\b.*|since (?:we|i|it|the)\b.*|as (?:we|i|it|they|otherwise)\b.*|otherwise\b.*|or (?:we|i|else)\b.*|(?:and|but) (?:let|tell|please|i|we|then|could|can|would|if)\b.*|even (?:if|though)\b.*|although\b.*|unless\b.*))[.?!]*$/iu';
+    private const TRAILING = '/
+        (?:
+            ,\s+which\b.*|\s*,?\s+then\b.*
+            |(?:,|\s+[–-])?\s+(?:
+                (?:if|when|whenever|once|as\ soon\ as)\ (?:it\'s\ |it\ is\ )?(?:
+                    you|possible|at\ all|convenient|i\ may|that\'s|that\ is|not\ too
+                )\b.*
+                |(?:
+                    asap|a\.s\.a\.p\.?
+                    |as\ soon\ as\ (?:you|possible).*
+                    |at\ your\ (?:earliest\ )?convenience
+                    |at\ some\ point|some\ ?time|soon|quickly|urgently|in\ time|in\ advance|please|pls|thanks.*
+                    |thank\ you.*|too|as\ well|again|ideally|preferably|below|above|ok|okay|for\ me|by\ return
+                    |right\ away|straight\ away|immediately
+                )
+                |(?:would|will|could|can|won\'t)\ you
+                |(?:would|will)\ (?:do|help|suffice|be\ (?:\p{L}+\ )?(?:enough|fine|good|great|helpful|nice|useful))
+                |yet|so\ far|any\ ?more
+                |last\ (?:week|month|year|monday|tuesday|wednesday|thursday|friday)
+                |(?:so|in\ order)\ (?:that|to|we|i|they|you|whatever|the|it|this)\b.*
+                |because\b.*
+                |since\ (?:we|i|it|the)\b.*
+                |as\ (?:we|i|it|they|otherwise)\b.*
+                |otherwise\b.*|or\ (?:we|i|else)\b.*
+                |(?:and|but)\ (?:let|tell|please|i|we|then|could|can|would|if)\b.*
+                |even\ (?:if|though)\b.*|although\b.*|unless\b.*
+            )
+        )[.?!]*$
+    /xiu';
 
     /** What stands before what is to be done: how willing, how able, how mindful. */
-    private const LEADING = '/^(?:please|kindly|just|also|to|that you|then|remember to|be sure to|mind you(?!,)|(?:it\'s )?your turn to|(?:someone|somebody|volunteers?|helpers?|people|(?:one|two|three|four|five|six|\d+|a few|some)(?: more)? (?:people|volunteers|helpers|persons|hands)) (?:to|who (?:can|could|would))|for(?= your\b)|be (?:(?:so|very) )?(?:kind|good)(?: enough)?(?: as)? to|be (?:able|free|willing|happy|prepared) to|(?:find|have|get|take|make|spare) (?:the |some |a )?(?:time|moment|minute|chance) to|manage to|get (?:round|around) to|happen to|try to|try and)\s+/iu';
+    private const LEADING = '/
+        ^(?:
+            please|kindly|just|also|to|that\ you|then|remember\ to|be\ sure\ to|mind\ you(?!,)
+            |(?:it\'s\ )?your\ turn\ to
+            |(?:
+                someone|somebody|volunteers?|helpers?|people
+                |(?:one|two|three|four|five|six|\d+|a\ few|some)(?:\ more)?\ 
+                (?:people|volunteers|helpers|persons|hands)
+            )\ (?:to|who\ (?:can|could|would))
+            |for(?=\ your\b)
+            |be\ (?:(?:so|very)\ )?(?:kind|good)(?:\ enough)?(?:\ as)?\ to
+            |be\ (?:able|free|willing|happy|prepared)\ to
+            |(?:find|have|get|take|make|spare)\ (?:the\ |some\ |a\ )?(?:time|moment|minute|chance)\ to
+            |manage\ to
+            |get\ (?:round|around)\ to
+            |happen\ to|try\ to|try\ and
+        )\s+
+    /xiu';
 
     /** Asked in passing whether it is done: it is what is wanted. */
-    private const IS_DONE = '/^(?:have you (?:already |yet )?(?:had (?:a|the) (?:chance|time|moment|minute) to|managed to|got(?:ten)? (?:round|around) to)|did you (?:manage|get (?:a|the) chance|get (?:round|around)|find (?:the |some )?time|have (?:a chance|time)) to|could the two of you|would you mind(?: \p{L}+ly)?)\s+(?<rest>.+)$/iu';
+    private const IS_DONE = '/
+        ^(?:
+            have\ you\ (?:already\ |yet\ )?(?:
+                had\ (?:a|the)\ (?:chance|time|moment|minute)\ to|managed\ to|got(?:ten)?\ (?:round|around)\ to
+            )
+            |did\ you\ (?:
+                manage|get\ (?:a|the)\ chance|get\ (?:round|around)
+                |find\ (?:the\ |some\ )?time
+                |have\ (?:a\ chance|time)
+            )\ to
+            |could\ the\ two\ of\ you
+            |would\ you\ mind(?:\ \p{L}+ly)?
+        )\s+(?<rest>.+)$
+    /xiu';
 
-    private const NO_ACTION = '/^(?:on|about|for|from|to|at|with|over|up|in|of|this|they|he|she|it|must|ha(?:s|ve) to|is|are|late|behind|overdue|anything|whatever|visit you|the ball|ball|nothing|no)\b(?! \p{L}+ (?:invoice|bill))/iu';
+    private const NO_ACTION = '/
+        ^(?:
+            on|about|for|from|to|at|with|over|up|in|of|this|they|he|she|it|must|ha(?:s|ve)\ to|is|are|late|behind
+            |overdue|anything|whatever|visit\ you|the\ ball|ball|nothing|no
+        )\b(?!\ \p{L}+\ (?:invoice|bill))
+    /xiu';
 
-    private const UNPAID = '/^(?:(?:the|your|our|this|that) )?(?<what>(?:[\p{L}-]+ ){0,2}?(?:invoice|bill|fees?|rent|premium|balance|subscription|instalment|payment|contribution|deposit)\b.*?)\s+(?:is|are|was|were|falls?|fell|becomes?|remains?|has been)(?:$|\b.*\b(?:due|unpaid|overdue|outstanding|late|payable|owed|owing|unsettled|not (?:been )?paid)\b.*$)/iu';
+    private const UNPAID = '/
+        ^(?:(?:the|your|our|this|that)\ )?(?<what>
+            (?:[\p{L}-]+\ ){0,2}?(?:
+                invoice|bill|fees?|rent|premium|balance|subscription|instalment|payment|contribution|deposit
+            )\b.*?
+        )\s+(?:is|are|was|were|falls?|fell|becomes?|remains?|has\ been)(?:
+            $|\b.*\b(?:due|unpaid|overdue|outstanding|late|payable|owed|owing|unsettled|not\ (?:been\ )?paid)\b.*$
+        )
+    /xiu';
 
     /** The person's own verbs of answering: these questions become "Tell Olga whether I …". */
-    private const ATTEND = '/^(?:come|join|attend|make (?:it|that|the)|be (?:there|here|at|available|free)|meet|manage|spare the|do (?:that|the \d|monday|tuesday|wednesday|thursday|friday|saturday|sunday)|take part|help (?:out )?(?:on|at|with)|see (?:it|that|this)(?! (?:the|all|my|your|it|they|he|she|everything|\p{L}+s)\b)|cover|stay|still|fit)\b/iu';
+    private const ATTEND = '/
+        ^(?:
+            come|join|attend|make\ (?:it|that|the)
+            |be\ (?:there|here|at|available|free)
+            |meet|manage|spare\ the
+            |do\ (?:that|the\ \d|monday|tuesday|wednesday|thursday|friday|saturday|sunday)
+            |take\ part
+            |help\ (?:out\ )?(?:on|at|with)
+            |see\ (?:it|that|this)(?!\ (?:the|all|my|your|it|they|he|she|everything|\p{L}+s)\b)
+            |cover|stay|still|fit
+        )\b
+    /xiu';
 
     /**
      * @param list<FoundDate> $dates those that stand in the request are left out of the title
@@ -108,7 +190,15 @@ final readonly class TaskTitle
             1 === preg_match('/^(?:get back to|come back to|reply to|write to|drop) (?:me|us)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Answer %s %s', $name, $this->turned($m['what'], $name))),
             1 === preg_match('/^(?:reply|respond|answer|rsvp)\b\s*(?<to>to (?!me\b|us\b|this\b|that\b|it\b|my\b|our\b))?(?<what>.*)$/iu', $action, $m) => trim('Answer '.trim(('' === $m['to'] ? $name : '').' '.$this->turned($m['what'], $name))),
             1 === preg_match('/^(?:if|whether|when|what|which|who|where|how|why|by when)\b/iu', $action) => \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $action), $name)),
-            1 === preg_match('/^(?:have|get|borrow|see|use)\s+(?<what>(?:the|an?(?! (?:look|think|read|go|chat|word|break|rest)\b)|your|some|another|two|three|all|both|\d)\b(?!.*\b(?:out of|from)\b(?! you\b)).*)$/iu', $action, $m) && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name)),
+            1 === preg_match('/
+                ^(?:have|get|borrow|see|use)\s+(?<what>
+                    (?:
+                        the
+                        |an?(?!\ (?:look|think|read|go|chat|word|break|rest)\b)
+                        |your|some|another|two|three|all|both|\d
+                    )\b(?!.*\b(?:out\ of|from)\b(?!\ you\b)).*
+                )$
+            /xiu', $action, $m) && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name)),
             1 === preg_match('/^(?:the|an?|your|some|another|two|three|\d+)\b/iu', $action) && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned(self::small($action), $name)),
             RequestForm::Need === $form || RequestForm::Wish === $form => $this->needed($action, $name),
             default => $this->turned($action, $name),
@@ -118,10 +208,23 @@ final readonly class TaskTitle
     /** "your corrections" are sent, "you to call" is called. */
     private function needed(string $action, string $name): string
     {
-        if (1 === preg_match('/^(?<what>.+?) (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to) be (?<done>(?!sent|submitted|returned|received|handed|filed|delivered|given|made|registered|uploaded|need)\p{L}+ed|written|paid|cut|put|kept|chosen|redone|rebuilt)\b\s*(?<rest>.*)$/iu', $action, $m)) {
+        if (1 === preg_match('/
+            ^(?<what>.+?)\ (?:must|should|ha(?:s|ve)\ to|needs?\ to|(?:is|are)\ to)\ be\ (?<done>
+                (?!sent|submitted|returned|received|handed|filed|delivered|given|made|registered|uploaded|need)\p{L}+e
+                d
+                |written|paid|cut|put|kept|chosen|redone|rebuilt
+            )\b\s*(?<rest>.*)$
+        /xiu', $action, $m)) {
             return trim(\sprintf('%s %s %s', self::ofParticiple($m['done']), $this->turned(self::small($m['what']), $name), $this->turned((string) preg_replace('/^(?:by\s|,).*$|,.*$/u', '', $m['rest']), $name)));
         }
-        if (1 === preg_match('/^(?<what>.+?) (?:must|should|ha(?:s|ve) to|needs? to|(?:is|are) to|would be|(?:is|are) (?:still )?(?:needed|required|requested|missing|outstanding|expected|welcome|\p{L}+ appreciated))\b/iu', $action, $m)) {
+        if (1 === preg_match('/
+            ^(?<what>.+?)\ (?:
+                must|should|ha(?:s|ve)\ to|needs?\ to|(?:is|are)\ to|would\ be
+                |(?:is|are)\ (?:still\ )?(?:
+                    needed|required|requested|missing|outstanding|expected|welcome|\p{L}+\ appreciated
+                )
+            )\b
+        /xiu', $action, $m)) {
             return \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name));
         }
         if (1 === preg_match('/^you to (?<what>.*)$/iu', $action, $m)) {
@@ -162,7 +265,14 @@ final readonly class TaskTitle
         if (1 === preg_match(self::IS_DONE, $asked, $m)) {
             return $this->order($m['rest'], $name, RequestForm::Wish);
         }
-        if (1 === preg_match('/^(?<what>(?:when|where|how|why|what(?: \p{L}+)?|which(?: \p{L}+)?|how (?:many|much|long|often|soon|late)(?: \p{L}+)?))\s+(?<aux>can|could|will|would|do|should|are|have)\s+you\b\s*(?<rest>.*)$/iu', $asked, $m)) {
+        if (1 === preg_match('/
+            ^(?<what>
+                (?:
+                    when|where|how|why|what(?:\ \p{L}+)?|which(?:\ \p{L}+)?
+                    |how\ (?:many|much|long|often|soon|late)(?:\ \p{L}+)?
+                )
+            )\s+(?<aux>can|could|will|would|do|should|are|have)\s+you\b\s*(?<rest>.*)$
+        /xiu', $asked, $m)) {
             $aux = match (mb_strtolower($m['aux'])) {
                 'do' => '',
                 'are' => 'am ',
@@ -206,7 +316,14 @@ final readonly class TaskTitle
             '/\byourself\b/iu' => 'myself',
             '/\byours\b/iu' => 'mine',
             '/\byour\b/iu' => 'my',
-            '/\b(to|for|with|from|of|suits?|by|sent|gave|told|behind|near|on|about|at) you\b(?!\s+(?:are|have|can|could|will|would|need|want|do|did|sent|made|wrote|said|think|like|prefer|had|use|know))/iu' => '$1 me',
+            '/
+                \b(to|for|with|from|of|suits?|by|sent|gave|told|behind|near|on|about|at)\ you\b(?!
+                    \s+(?:
+                        are|have|can|could|will|would|need|want|do|did|sent|made|wrote|said|think|like|prefer|had|use
+                        |know
+                    )
+                )
+            /xiu' => '$1 me',
             '/\byou(?=\s*$)/iu' => 'me',
             '/\byou\b/iu' => 'I',
         ];
@@ -229,7 +346,13 @@ final readonly class TaskTitle
             return mb_substr($stem, 0, -1);
         }
 
-        return 1 === preg_match('/(?:[^aeiou][aeiou]|[aeiou])(?:v|c|k|t|s|z|g|d|r|l|m|n)$/iu', $stem) && 1 === preg_match('/^(?:re-?)?(?:mak|tak|giv|hav|com|writ|clos|shar|prepar|provid|updat|advis|arrang|chang|complet|issu|notic|receiv|not|quot|invit|decid|remov|replac|resolv|sav|schedul|reschedul|describ|explor|measur|us|mov|leav|not|driv|organis|organiz|translat|includ|stor|rais|phon|approv|ensur|introduc|reserv)$/iu', $stem) ? $stem.'e' : $stem;
+        return 1 === preg_match('/(?:[^aeiou][aeiou]|[aeiou])(?:v|c|k|t|s|z|g|d|r|l|m|n)$/iu', $stem) && 1 === preg_match('/
+            ^(?:re-?)?(?:
+                mak|tak|giv|hav|com|writ|clos|shar|prepar|provid|updat|advis|arrang|chang|complet|issu|notic|receiv
+                |not|quot|invit|decid|remov|replac|resolv|sav|schedul|reschedul|describ|explor|measur|us|mov|leav|not
+                |driv|organis|organiz|translat|includ|stor|rais|phon|approv|ensur|introduc|reserv
+            )$
+        /xiu', $stem) ? $stem.'e' : $stem;
     }
 
     private static function shortened(string $title): string

@@ -21,26 +21,69 @@ final readonly class Dutch extends Tongue
     public function forms(): array
     {
         return [
-            [RequestForm::Order, '/\b(?:kunt\s+u|kun\s+je|kan\s+je|kunnen\s+jullie|zou(?:dt)?\s+(?:u|je|jij|jullie)|zouden\s+jullie|wilt\s+u|wil\s+je|willen\s+jullie)\s+(?:(?:mij|me|ons|alstublieft|misschien|even|nog|ook|kunnen|willen)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/
+                \b(?:
+                    kunt\s+u|kun\s+je|kan\s+je|kunnen\s+jullie
+                    |zou(?:dt)?\s+(?:u|je|jij|jullie)
+                    |zouden\s+jullie|wilt\s+u|wil\s+je|willen\s+jullie
+                )\s+(?:(?:mij|me|ons|alstublieft|misschien|even|nog|ook|kunnen|willen)\s+)*(?<do>\p{L}.*)
+            /xu'],
             [RequestForm::Order, '/(?<do>.{4,140})\b(?:alstublieft|alsjeblieft|aub|a\.u\.b\.|svp)\b/xu'],
             [RequestForm::Order, '/(?:^|[,;:.]\s*|\ben\s+)(?:gelieve|graag)\s+(?<do>(?!gedaan|tot|zien)\p{L}.*)/xu'],
-            [RequestForm::Order, '/\b(?:ik|wij|we)\s+(?:verzoek|verzoeken|vraag|vragen|herinner|herinneren)\s+(?:u|je|jullie)\s+(?:(?:vriendelijk|dringend|hierbij|eraan)\s+)*(?:om\s+)?(?<do>\p{L}.*)/xu'],
-            [RequestForm::Order, '/^(?<do>(?:stuur|geef|bevestig|teken|onderteken|betaal|bel|laat|controleer|vul|breng|denk|vergeet\s+niet|meld|lees|zeg|antwoord|reageer|kijk|koop|zoek|vraag|neem|zet|maak|kies|regel|boek|reserveer|bestel|schrijf|haal|doe|zorg|help|leg)\s+(?:ons|mij|me|het|de|je|uw|dit|even|alsjeblieft|aan|eraan|weten|er|een|alle|mee|uit|na|naar|voor|op)\b.*)/xu'],
-            [RequestForm::Wish, '/\b(?:het\s+zou|ik\s+zou|wij\s+zouden|we\s+zouden)\s+(?:(?:het|erg|heel|zeer|fijn|handig|mooi|prettig|graag|op\s+prijs\s+stellen|zijn)\s+)*(?:als|dat)?\s*(?<do>(?:u|je|jullie|uw|jouw|de|het)\b.*)/xu'],
+            [RequestForm::Order, '/
+                \b(?:ik|wij|we)\s+(?:verzoek|verzoeken|vraag|vragen|herinner|herinneren)\s+(?:u|je|jullie)\s+
+                (?:(?:vriendelijk|dringend|hierbij|eraan)\s+)*(?:om\s+)?(?<do>\p{L}.*)
+            /xu'],
+            [RequestForm::Order, '/
+                ^(?<do>
+                    (?:
+                        stuur|geef|bevestig|teken|onderteken|betaal|bel|laat|controleer|vul|breng|denk|vergeet\s+niet
+                        |meld|lees|zeg|antwoord|reageer|kijk|koop|zoek|vraag|neem|zet|maak|kies|regel|boek|reserveer
+                        |bestel|schrijf|haal|doe|zorg|help|leg
+                    )\s+(?:
+                        ons|mij|me|het|de|je|uw|dit|even|alsjeblieft|aan|eraan|weten|er|een|alle|mee|uit|na|naar|voor
+                        |op
+                    )\b.*
+                )
+            /xu'],
+            [RequestForm::Wish, '/
+                \b(?:het\s+zou|ik\s+zou|wij\s+zouden|we\s+zouden)\s+(?:
+                    (?:het|erg|heel|zeer|fijn|handig|mooi|prettig|graag|op\s+prijs\s+stellen|zijn)\s+
+                )*(?:als|dat)?\s*(?<do>(?:u|je|jullie|uw|jouw|de|het)\b.*)
+            /xu'],
             [RequestForm::Wish, '/\b(?:ik|wij|we)\s+(?:ontvang|ontvangen|hoor|horen|zie|zien)\s+(?:dan\s+)?graag\s+(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/\b(?:ik|wij|we)\s+(?:heb|hebben|mis|missen|wacht|wachten)\s+(?:(?:nog|steeds|dringend|op|altijd)\s+)*(?<do>(?:uw|je|jouw|jullie|de|het|een\s+antwoord)\b.*\b(?:nodig|van\s+(?:u|je|jullie)\b(?!.*ontvangen)).*)/xu'],
+            [RequestForm::Need, '/
+                \b(?:ik|wij|we)\s+(?:heb|hebben|mis|missen|wacht|wachten)\s+(?:(?:nog|steeds|dringend|op|altijd)\s+)*(?<do>
+                    (?:uw|je|jouw|jullie|de|het|een\s+antwoord)\b.*\b(?:nodig|van\s+(?:u|je|jullie)\b(?!.*ontvangen))
+                    .*
+                )
+            /xu'],
             [RequestForm::Need, '/\b(?:ik|wij|we)\s+(?:mis|missen|wacht|wachten)\s+(?:(?:nog|steeds|op|altijd)\s+)+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/(?<do>\b(?:uw|je|jouw|jullie)\s+\p{L}+\s+(?:ontbreekt|ontbreken)\b.*)/xu'],
             [RequestForm::Wish, '/\b(?:ik|wij|we)\s+(?:wil|willen|zou|zouden)\s+(?:(?:graag|ook|alleen|nog)\s+)*weten\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:hebben|heb)\s+(?:wij|we|ik)?\s*(?:nog\s+(?:steeds\s+)?)(?<do>(?:geen|niets|niet)\b.*)/xu'],
             [RequestForm::Need, '/\b(?:u|je|jullie)\s+(?:moet|moeten|dient|dienen|wordt\s+verzocht|worden\s+verzocht)\s+(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:de|het|uw|je)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:is|zijn|staat|staan|moet|moeten)\s+(?:(?:nog|steeds|al|nu)\s+)*(?:te\s+laat|open|achterstallig|onbetaald|verlopen|vóór\s.*|voor\s.*binnen.*|uiterlijk\s.*|binnen\s+zijn.*).*)/xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b(?:de|het|uw|je)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:is|zijn|staat|staan|moet|moeten)\s+
+                    (?:(?:nog|steeds|al|nu)\s+)*(?:
+                        te\s+laat|open|achterstallig|onbetaald|verlopen|vóór\s.*|voor\s.*binnen.*|uiterlijk\s.*
+                        |binnen\s+zijn.*
+                    ).*
+                )
+            /xu'],
         ];
     }
 
     public function courtesy(): string
     {
-        return '/^(?:aarzel|excus|sorry|bezoek|klik|niet\s+(?:te\s+)?(?:beantwoorden|antwoorden)|er\s+rekening|begrip|geduld|nog\s+een\s+fijne|gedaan|voorstellen|geloven)/xu';
+        return '/
+            ^(?:
+                aarzel|excus|sorry|bezoek|klik
+                |niet\s+(?:te\s+)?(?:beantwoorden|antwoorden)
+                |er\s+rekening|begrip|geduld|nog\s+een\s+fijne|gedaan|voorstellen|geloven
+            )
+        /xu';
     }
 
     public function unlikely(): string
@@ -50,7 +93,13 @@ final readonly class Dutch extends Tongue
 
     public function notNeeded(): string
     {
-        return '/\b(?:niet\s+(?:meer\s+)?nodig|hoef(?:t|en)?\s+(?:(?:u|je|jullie|dat|het|niet|dit|meer)\s+)*(?:niet|niets)|geen\s+(?:actie|antwoord)\s+(?:nodig|vereist))/xu';
+        return '/
+            \b(?:
+                niet\s+(?:meer\s+)?nodig
+                |hoef(?:t|en)?\s+(?:(?:u|je|jullie|dat|het|niet|dit|meer)\s+)*(?:niet|niets)
+                |geen\s+(?:actie|antwoord)\s+(?:nodig|vereist)
+            )
+        /xu';
     }
 
     public function rhetorical(): string

@@ -27,49 +27,161 @@ final readonly class German extends Tongue
     {
         return [
             [RequestForm::Order, '/
-                (?:^|[,;:–—]\s*|\b(?:und|aber|dann|also|wenn\s.{3,60},)\s+)
-                (?:könnten\s+sie|könntest\s+du|könntet\s+ihr|können\s+sie|kannst\s+du|könnt\s+ihr|würden\s+sie|würdest\s+du|würdet\s+ihr|magst\s+du|mögen\s+sie|dürfte\s+ich\s+sie\s+bitten,|darf\s+ich\s+(?:sie|dich)\s+bitten,)\s+
-                (?:(?:mir|uns|bitte|vielleicht|kurz|noch|auch|das|so\s+(?:nett|freundlich|lieb)\s+sein\s+und)\s+)*(?<do>\p{L}.*)
+                (?:^|[,;:–—]\s*|\b(?:und|aber|dann|also|wenn\s.{3,60},)\s+)(?:
+                    könnten\s+sie|könntest\s+du|könntet\s+ihr|können\s+sie|kannst\s+du|könnt\s+ihr|würden\s+sie
+                    |würdest\s+du|würdet\s+ihr|magst\s+du|mögen\s+sie|dürfte\s+ich\s+sie\s+bitten,
+                    |darf\s+ich\s+(?:sie|dich)\s+bitten,
+                )\s+(?:(?:mir|uns|bitte|vielleicht|kurz|noch|auch|das|so\s+(?:nett|freundlich|lieb)\s+sein\s+und)\s+)*
+                (?<do>\p{L}.*)
             /xu'],
             [RequestForm::Order, '/
-                \b(?:ich|wir)\s+(?:bitte|bitten|ersuche|ersuchen|möchte|möchten)\s+(?:(?:sie|dich|euch|herzlich|dringend|daher|nochmals|hiermit|darum|bitten)\s*[,]?\s*)*(?:um\s+)?(?<do>(?!(?:um\s+)?(?:verständnis|entschuldigung|geduld|nachsicht))\p{L}.*)(?<=\p{L}|[.!?])$
+                \b(?:ich|wir)\s+(?:bitte|bitten|ersuche|ersuchen|möchte|möchten)\s+(?:
+                    (?:sie|dich|euch|herzlich|dringend|daher|nochmals|hiermit|darum|bitten)\s*[,]?\s*
+                )*(?:um\s+)?(?<do>(?!(?:um\s+)?(?:verständnis|entschuldigung|geduld|nachsicht))\p{L}.*)
+                (?<=\p{L}|[.!?])$
             /xu'],
-            [RequestForm::Order, '/(?:^|[,;:(–—]\s*|\s)bitte[\s,]+(?:(?:noch|kurz|mir|uns|auch|schnell|einmal|mal|doch|unbedingt|daran|umgehend|dringend)\s+)*(?<do>\p{L}.*)/xu'],
-            [RequestForm::Order, '/^(?<do>(?:schick|send|gib|geb|sag|meld|prüf|schau|ruf|lies|les|unterschreib|unterzeichn|bring|füll|bestätig|überweis|antwort|komm|kümmer|trag|denk|denkt|vergiss|mach|leit|buch|bestell|hol|lass|lasst|nimm|nehm|räum|stell|leg|trag|versuch|such|erledig|besorg|organisier|reservier|klär|frag)(?:e|t|et|en|st)?\s+(?:sie\s+)?(?:mir|mich|es|uns|doch|dich|sich|euch|das|die|den|der|ihre?n?|deine?n?|dein|ihr|bis|an|mal|daran|nicht|heraus|bitte|kurz|noch|einen?|alle)\b.*)/xu'],
+            [RequestForm::Order, '/
+                (?:^|[,;:(–—]\s*|\s)bitte[\s,]+(?:
+                    (?:noch|kurz|mir|uns|auch|schnell|einmal|mal|doch|unbedingt|daran|umgehend|dringend)\s+
+                )*(?<do>\p{L}.*)
+            /xu'],
+            [RequestForm::Order, '/
+                ^(?<do>
+                    (?:
+                        schick|send|gib|geb|sag|meld|prüf|schau|ruf|lies|les|unterschreib|unterzeichn|bring|füll
+                        |bestätig|überweis|antwort|komm|kümmer|trag|denk|denkt|vergiss|mach|leit|buch|bestell|hol|lass
+                        |lasst|nimm|nehm|räum|stell|leg|trag|versuch|such|erledig|besorg|organisier|reservier|klär
+                        |frag
+                    )(?:e|t|et|en|st)?\s+(?:sie\s+)?(?:
+                        mir|mich|es|uns|doch|dich|sich|euch|das|die|den|der|ihre?n?|deine?n?|dein|ihr|bis|an|mal|daran
+                        |nicht|heraus|bitte|kurz|noch|einen?|alle
+                    )\b.*
+                )
+            /xu'],
             [RequestForm::Need, '/\bum\s+(?<do>\p{L}[^.]{0,80}?)\s+(?:wird|ist)\s+(?:\p{L}+\s+)?gebeten\b/xu'],
-            [RequestForm::Wish, '/\b(?:(?:ich|wir)\s+(?:möchte|möchten|würde|würden|muss|müssen|will|wollen)\s+(?:(?:gern|gerne|nur|noch|auch|bitte)\s+)*(?:wissen|erfahren|hören)|(?:mich|uns)\s+(?:würde\s+)?interessier\p{L}+),?\s+(?<do>(?:ob|wann|was|wer|wie|wo|welche\w*)\b.*)/xu'],
-            [RequestForm::Wish, '/\b(?:ich|wir)\s+(?:würde|würden|möchte|möchten|hätte|hätten)\s+(?:(?:sehr\s+)?gerne?\s+)?(?<do>[^.;]*\b(?:von\s+(?:ihnen|dir|euch)|ihre?n?|deine?n?)\b[^.;]*\b(?:drucken|zeigen|verwenden|nutzen|haben|ausleihen|leihen|kaufen|bekommen|sehen|veröffentlichen)\b.*)/xu'],
+            [RequestForm::Wish, '/
+                \b(?:
+                    (?:ich|wir)\s+(?:möchte|möchten|würde|würden|muss|müssen|will|wollen)\s+
+                    (?:(?:gern|gerne|nur|noch|auch|bitte)\s+)*(?:wissen|erfahren|hören)
+                    |(?:mich|uns)\s+(?:würde\s+)?interessier\p{L}+
+                ),?\s+(?<do>(?:ob|wann|was|wer|wie|wo|welche\w*)\b.*)
+            /xu'],
+            [RequestForm::Wish, '/
+                \b(?:ich|wir)\s+(?:würde|würden|möchte|möchten|hätte|hätten)\s+(?:(?:sehr\s+)?gerne?\s+)?(?<do>
+                    [^.;]*\b(?:von\s+(?:ihnen|dir|euch)|ihre?n?|deine?n?)\b[^.;]*\b(?:
+                        drucken|zeigen|verwenden|nutzen|haben|ausleihen|leihen|kaufen|bekommen|sehen|veröffentlichen
+                    )\b.*
+                )
+            /xu'],
             [RequestForm::Need, '/(?<do>\b(?:du\s+bist|sie\s+sind|ihr\s+seid)\s+(?:jetzt\s+|nun\s+)?(?:dran|an\s+der\s+reihe|am\s+zug)\b.*)/xu'],
             [RequestForm::Order, '/^(?<do>[^?]{3,140}\s)bitte[.!]*$/xu'],
-            [RequestForm::Wish, '/\b(?:ich|wir|es)\s+(?:wäre|wären|würde|würden|fände|fänden)\s+(?:(?:mich|uns|mir|ihnen|dir|euch|es|sehr|wirklich|auch|echt)\s+)*(?:dankbar|froh|schön|nett|hilfreich|gut|toll|super|freuen|prima|lieb|wichtig|begrüßen),?\s+wenn\s+(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/\b(?:ich|wir)\s+(?:brauche|brauchen|bräuchte|bräuchten|benötige|benötigen|erwarte|erwarten|warte|warten|vermisse|vermissen)\s+(?:(?:noch|dringend|immer|von\s+(?:ihnen|dir|euch)|bis\s.{2,20}?|daher|also|auf|weiterhin)\s+)*(?<do>(?:ihre?n?|deine?n?|eure?n?|die|den|das|eine?n?|dein|ihr)\b.*)/xu'],
-            [RequestForm::Need, '/\b(?:brauche|brauchen|benötige|benötigen)\s+(?:ich|wir)\s+(?:(?:noch|dringend|bis\s.{2,20}?)\s+)*(?<do>(?:ihre?n?|deine?n?|die|den|das|eine?n?|dein|ihr)\b.*)/xu'],
+            [RequestForm::Wish, '/
+                \b(?:ich|wir|es)\s+(?:wäre|wären|würde|würden|fände|fänden)\s+(?:
+                    (?:mich|uns|mir|ihnen|dir|euch|es|sehr|wirklich|auch|echt)\s+
+                )*(?:dankbar|froh|schön|nett|hilfreich|gut|toll|super|freuen|prima|lieb|wichtig|begrüßen),?\s+wenn\s+
+                (?<do>\p{L}.*)
+            /xu'],
+            [RequestForm::Need, '/
+                \b(?:ich|wir)\s+(?:
+                    brauche|brauchen|bräuchte|bräuchten|benötige|benötigen|erwarte|erwarten|warte|warten|vermisse
+                    |vermissen
+                )\s+(?:(?:noch|dringend|immer|von\s+(?:ihnen|dir|euch)|bis\s.{2,20}?|daher|also|auf|weiterhin)\s+)*(?<do>
+                    (?:ihre?n?|deine?n?|eure?n?|die|den|das|eine?n?|dein|ihr)\b.*
+                )
+            /xu'],
+            [RequestForm::Need, '/
+                \b(?:brauche|brauchen|benötige|benötigen)\s+(?:ich|wir)\s+(?:(?:noch|dringend|bis\s.{2,20}?)\s+)*(?<do>
+                    (?:ihre?n?|deine?n?|die|den|das|eine?n?|dein|ihr)\b.*
+                )
+            /xu'],
             [RequestForm::Need, '/\b(?:uns|mir)\s+(?:fehlt|fehlen)\s+(?:(?:noch|immer|leider|weiterhin)\s+)*(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:ihre?|deine?|eure?|unsere?|die|der|das)\s+\p{L}+\s+(?:[^,;!?]{1,40}?\s+)??(?:fehlt|fehlen|steht|stehen|ist|sind)\s+(?:(?:noch|immer|leider|weiterhin|jetzt|nun|seit\s.{3,20}?)\s+)*(?:aus|offen|überfällig|ausstehend|unbezahlt|nicht\s+(?:da|eingegangen|bezahlt|angekommen)).*)/xu'],
-            [RequestForm::Need, '/\b(?:haben|habe)\s+(?:wir|ich)?\s*(?:leider\s+)?(?:noch\s+(?:immer\s+)?|immer\s+noch\s+|bisher\s+|bis\s+heute\s+)(?<do>(?:nichts|keine?n?\s+(?:antwort|rückmeldung|reaktion|nachricht|unterlagen|bestätigung|\p{L}+)).*)/xu'],
-            [RequestForm::Need, '/\b(?:sie|du|ihr)\s+(?:müssen|musst|müsst|sollten|solltest|solltet|werden\s+gebeten|sind\s+(?:aufgefordert|verpflichtet)|mögen)\s+(?:(?:noch|bitte|dringend|nur|also)\s+)*(?<do>(?!nicht)\p{L}.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b\p{L}+\s+(?:muss|müssen|sollte|sollten|ist|sind)\s+.*\b(?:bis|spätestens|vor)\b.*\b(?:sein|werden|vorliegen|eingehen|einzureichen|abzugeben|einzusenden|zu\s+bezahlen|zurückzusenden|zu\s+\p{L}+en)\b.*)/xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b(?:ihre?|deine?|eure?|unsere?|die|der|das)\s+\p{L}+\s+(?:[^,;!?]{1,40}?\s+)??
+                    (?:fehlt|fehlen|steht|stehen|ist|sind)\s+(?:
+                        (?:noch|immer|leider|weiterhin|jetzt|nun|seit\s.{3,20}?)\s+
+                    )*(?:aus|offen|überfällig|ausstehend|unbezahlt|nicht\s+(?:da|eingegangen|bezahlt|angekommen)).*
+                )
+            /xu'],
+            [RequestForm::Need, '/
+                \b(?:haben|habe)\s+(?:wir|ich)?\s*(?:leider\s+)?(?:
+                    noch\s+(?:immer\s+)?|immer\s+noch\s+|bisher\s+|bis\s+heute\s+
+                )(?<do>
+                    (?:nichts|keine?n?\s+(?:antwort|rückmeldung|reaktion|nachricht|unterlagen|bestätigung|\p{L}+)).*
+                )
+            /xu'],
+            [RequestForm::Need, '/
+                \b(?:sie|du|ihr)\s+(?:
+                    müssen|musst|müsst|sollten|solltest|solltet|werden\s+gebeten
+                    |sind\s+(?:aufgefordert|verpflichtet)
+                    |mögen
+                )\s+(?:(?:noch|bitte|dringend|nur|also)\s+)*(?<do>(?!nicht)\p{L}.*)
+            /xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b\p{L}+\s+(?:muss|müssen|sollte|sollten|ist|sind)\s+.*\b(?:bis|spätestens|vor)\b.*\b(?:
+                        sein|werden|vorliegen|eingehen|einzureichen|abzugeben|einzusenden|zu\s+bezahlen|zurückzusenden
+                        |zu\s+\p{L}+en
+                    )\b.*
+                )
+            /xu'],
         ];
     }
 
     public function courtesy(): string
     {
-        return '/^(?:sehr|schön|zögern\s+sie|beachten\s+sie|haben\s+sie\s+(?:verständnis|keine)|entschuldig|verzeih|nicht\s+(?:auf\s+diese|antworten)|antworten\s+sie\s+nicht|besuchen\s+sie|klicken\s+sie|abmelden|melden\s+sie\s+sich\s+(?:gern|jederzeit|bei\s+fragen)|wenden\s+sie\s+sich\s+bei|grüß|um\s+(?:verständnis|geduld|nachsicht)|bedanken|danken|mich\s+(?:bedanken|herzlich)|ihnen\s+(?:mitteilen|danken)|sie\s+(?:darüber\s+)?(?:informieren|einladen$)|kommen\s+sie\s+gut|bleib)/xu';
+        return '/
+            ^(?:
+                sehr|schön|zögern\s+sie|beachten\s+sie
+                |haben\s+sie\s+(?:verständnis|keine)
+                |entschuldig|verzeih
+                |nicht\s+(?:auf\s+diese|antworten)
+                |antworten\s+sie\s+nicht|besuchen\s+sie|klicken\s+sie|abmelden
+                |melden\s+sie\s+sich\s+(?:gern|jederzeit|bei\s+fragen)
+                |wenden\s+sie\s+sich\s+bei|grüß
+                |um\s+(?:verständnis|geduld|nachsicht)
+                |bedanken|danken
+                |mich\s+(?:bedanken|herzlich)
+                |ihnen\s+(?:mitteilen|danken)
+                |sie\s+(?:darüber\s+)?(?:informieren|einladen$)
+                |kommen\s+sie\s+gut|bleib
+            )
+        /xu';
     }
 
     public function unlikely(): string
     {
-        return '/^(?:bei|falls|wenn|sollte(?:n|st)?)\s+(?:(?:sie|du|noch|weitere\w*|etwaige\w*|dazu)\s+)*(?:fragen|rückfragen|unklarheiten|problemen?|interesse)\b|^für\s+(?:rück)?fragen\b/xu';
+        return '/
+            ^(?:bei|falls|wenn|sollte(?:n|st)?)\s+(?:(?:sie|du|noch|weitere\w*|etwaige\w*|dazu)\s+)*
+            (?:fragen|rückfragen|unklarheiten|problemen?|interesse)\b
+            |^für\s+(?:rück)?fragen\b
+        /xu';
     }
 
     public function notNeeded(): string
     {
-        return '/\bnicht\s+(?:mehr\s+)?(?:nötig|erforderlich|notwendig)|\b(?:brauch(?:st|t|en)|müsst|musst|müssen)\s+(?:(?:sie|du|ihr|das|es|mir|uns|dafür|bis\s.{2,20}?)\s+)*(?:nicht|nichts)\b|keine\s+(?:antwort|aktion|rückmeldung)\s+(?:nötig|erforderlich)|nichts\s+(?:zu\s+tun|weiter\s+zu)/xu';
+        return '/
+            \bnicht\s+(?:mehr\s+)?(?:nötig|erforderlich|notwendig)
+            |\b(?:brauch(?:st|t|en)|müsst|musst|müssen)\s+(?:(?:sie|du|ihr|das|es|mir|uns|dafür|bis\s.{2,20}?)\s+)*
+            (?:nicht|nichts)\b
+            |keine\s+(?:antwort|aktion|rückmeldung)\s+(?:nötig|erforderlich)
+            |nichts\s+(?:zu\s+tun|weiter\s+zu)
+        /xu';
     }
 
     public function rhetorical(): string
     {
-        return '/^(?:(?:na|und|also|so)[,]?\s+)*(?:wie\s+geht.*|alles\s+(?:gut|klar|ok).*|wer\s+hätte.*|was\s+(?:soll|will\s+man).*|warum\s+auch\s+nicht.*|(?:ist|war)\s+das\s+nicht.*|na\s+und.*|oder|nicht\s+wahr)\?/xu';
+        return '/
+            ^(?:(?:na|und|also|so)[,]?\s+)*(?:
+                wie\s+geht.*
+                |alles\s+(?:gut|klar|ok).*
+                |wer\s+hätte.*
+                |was\s+(?:soll|will\s+man).*
+                |warum\s+auch\s+nicht.*
+                |(?:ist|war)\s+das\s+nicht.*
+                |na\s+und.*|oder|nicht\s+wahr
+            )\?
+        /xu';
     }
 
     public function english(): array

@@ -26,21 +26,78 @@ final readonly class Italian extends Tongue
     public function forms(): array
     {
         return [
-            [RequestForm::Order, '/\b(?:potresti|potrebbe|potreste|potrebbero|puoi|può|potete|ti\s+dispiacerebbe|le\s+dispiacerebbe|ries(?:ci|ce)\s+a|riuscite\s+a|saresti\s+così\s+gentile\s+da|sarebbe\s+così\s+gentile\s+da)\s+(?:(?:per\s+favore|gentilmente|anche|cortesemente)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/
+                \b(?:
+                    potresti|potrebbe|potreste|potrebbero|puoi|può|potete|ti\s+dispiacerebbe|le\s+dispiacerebbe
+                    |ries(?:ci|ce)\s+a|riuscite\s+a|saresti\s+così\s+gentile\s+da|sarebbe\s+così\s+gentile\s+da
+                )\s+(?:(?:per\s+favore|gentilmente|anche|cortesemente)\s+)*(?<do>\p{L}.*)
+            /xu'],
             [RequestForm::Order, '/(?:^|[,;:.]\s*|\be\s+)(?:per\s+(?:favore|cortesia|piacere)|cortesemente|gentilmente),?\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Order, '/(?<do>.{4,140}),?\s+(?:per\s+(?:favore|cortesia|piacere))\b/xu'],
-            [RequestForm::Order, '/\b(?:la|vi|ti)\s+(?:prego|preghiamo|chiedo|chiediamo|invito|invitiamo|ricordo|ricordiamo|sarei\s+grat[oa]|saremmo\s+grati)\s+(?:(?:gentilmente|cortesemente|quindi)\s+)*(?:di\s+|se\s+(?:potesse|potessi)\s+)(?<do>(?!scusar|voler\s+accettare)\p{L}.*)/xu'],
+            [RequestForm::Order, '/
+                \b(?:la|vi|ti)\s+(?:
+                    prego|preghiamo|chiedo|chiediamo|invito|invitiamo|ricordo|ricordiamo|sarei\s+grat[oa]
+                    |saremmo\s+grati
+                )\s+(?:(?:gentilmente|cortesemente|quindi)\s+)*(?:di\s+|se\s+(?:potesse|potessi)\s+)
+                (?<do>(?!scusar|voler\s+accettare)\p{L}.*)
+            /xu'],
             [RequestForm::Order, '/\bsi\s+(?:prega|richiede)\s+(?:gentilmente\s+)?di\s+(?<do>(?!non\s+rispondere|notare)\p{L}.*)/xu'],
-            [RequestForm::Order, '/^(?<do>(?:mandami|mandaci|mandi|invii|inviami|inviaci|confermi|conferma|firmi|firma|risponda|rispondi|dimmi|mi\s+dica|chiamami|mi\s+chiami|controlli|controlla|compili|compila|paghi|porti|porta|ricordati|non\s+dimenticare|fammi\s+sapere|ci\s+faccia|mi\s+faccia\s+sapere|restituisca|indichi|fateci\s+sapere|inviateci|mandateci|dammi|dacci|prendi|prenda|prenota|prenoti|compra|compri|cerca|cerchi|prepara|prepari|leggi|legga|guarda|guardi|scegli|scelga|(?:inviate|mandate|confermate|firmate|rispondete|chiamate|controllate|compilate|pagate|portate|ricordate|restituite|consegnate|completate|indicate|leggete|scegliete)(?:ci|mi)?|scrivimi|mi\s+scriva|chiedi|chieda|avvisami|aiutami|ricorda|ricordi|correggi|corregga|metti|metta)\b.*)/xu'],
-            [RequestForm::Wish, '/\b(?:sarebbe|mi\s+piacerebbe|ci\s+piacerebbe|mi\s+aiuterebbe|ci\s+aiuterebbe|vorrei|vorremmo)\s+(?:(?:molto|utile|bello|di\s+grande\s+aiuto|importante|avere|ricevere|sapere|tanto)\s+)*(?:se|che)?\s*(?<do>(?:potesse|potessi|poteste|il|la|i|le|tuo|tua|suo|sua|vostr[oa]|se|una)\b.*)/xu'],
-            [RequestForm::Need, '/\b(?:ho\s+bisogno|abbiamo\s+bisogno|mi\s+serv(?:e|ono)|ci\s+serv(?:e|ono)|mi\s+occorre|ci\s+occorre|mi\s+manca(?:no)?|ci\s+manca(?:no)?|attendo|attendiamo|aspetto|aspettiamo|sto\s+ancora\s+aspettando|restiamo\s+in\s+attesa)\s+(?:(?:ancora|urgentemente|di|del|della|dei|delle|dell\')\s*)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/
+                ^(?<do>
+                    (?:
+                        mandami|mandaci|mandi|invii|inviami|inviaci|confermi|conferma|firmi|firma|risponda|rispondi
+                        |dimmi|mi\s+dica|chiamami|mi\s+chiami|controlli|controlla|compili|compila|paghi|porti|porta
+                        |ricordati|non\s+dimenticare|fammi\s+sapere|ci\s+faccia|mi\s+faccia\s+sapere|restituisca
+                        |indichi|fateci\s+sapere|inviateci|mandateci|dammi|dacci|prendi|prenda|prenota|prenoti|compra
+                        |compri|cerca|cerchi|prepara|prepari|leggi|legga|guarda|guardi|scegli|scelga
+                        |(?:
+                            inviate|mandate|confermate|firmate|rispondete|chiamate|controllate|compilate|pagate
+                            |portate|ricordate|restituite|consegnate|completate|indicate|leggete|scegliete
+                        )(?:ci|mi)?
+                        |scrivimi|mi\s+scriva|chiedi|chieda|avvisami|aiutami|ricorda|ricordi|correggi|corregga|metti
+                        |metta
+                    )\b.*
+                )
+            /xu'],
+            [RequestForm::Wish, '/
+                \b(?:sarebbe|mi\s+piacerebbe|ci\s+piacerebbe|mi\s+aiuterebbe|ci\s+aiuterebbe|vorrei|vorremmo)\s+(?:
+                    (?:molto|utile|bello|di\s+grande\s+aiuto|importante|avere|ricevere|sapere|tanto)\s+
+                )*(?:se|che)?\s*(?<do>(?:potesse|potessi|poteste|il|la|i|le|tuo|tua|suo|sua|vostr[oa]|se|una)\b.*)
+            /xu'],
+            [RequestForm::Need, '/
+                \b(?:
+                    ho\s+bisogno|abbiamo\s+bisogno|mi\s+serv(?:e|ono)|ci\s+serv(?:e|ono)|mi\s+occorre|ci\s+occorre
+                    |mi\s+manca(?:no)?|ci\s+manca(?:no)?|attendo|attendiamo|aspetto|aspettiamo
+                    |sto\s+ancora\s+aspettando|restiamo\s+in\s+attesa
+                )\s+(?:(?:ancora|urgentemente|di|del|della|dei|delle|dell\')\s*)*(?<do>\p{L}.*)
+            /xu'],
             [RequestForm::Wish, '/\b(?:le|ti|vi)\s+(?:sarei|saremmo)\s+(?:molto\s+)?grat[oaie]\s+se\s+(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:la|il|le|i)\s[^.;,!?]{2,40}?\snon\s+(?:è|sono|risulta|risultano|ci\s+è)\s+(?:ancora\s+)?(?:stat[oaie]\s+)?(?:pagat|arrivat|pervenut|ricevut|firmat|restituit|consegnat|saldat)[oaie].*)/xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b(?:la|il|le|i)\s[^.;,!?]{2,40}?\snon\s+(?:è|sono|risulta|risultano|ci\s+è)\s+(?:ancora\s+)?
+                    (?:stat[oaie]\s+)?(?:pagat|arrivat|pervenut|ricevut|firmat|restituit|consegnat|saldat)[oaie].*
+                )
+            /xu'],
             [RequestForm::Wish, '/\b(?:vorrei|vorremmo|mi\s+piacerebbe|voglio)\s+sapere\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bmanca(?:no)?\s+(?:ancora\s+|solo\s+|soltanto\s+)?(?<do>(?:la|il|i|le)\s+(?:sua|suo|sue|suoi|tua|tuo|tue|tuoi|vostr[aoie])\b.*)/xu'],
             [RequestForm::Need, '/\bnon\s+(?:ho|abbiamo)\s+(?:ancora\s+)(?<do>(?:ricevuto|avuto).*)/xu'],
-            [RequestForm::Need, '/\b(?:devi|deve|dovete|dovresti|dovrebbe|dovreste|bisogna|occorre)\s+(?<do>(?:inviare|mandare|firmare|pagare|consegnare|presentare|restituire|confermare|compilare|rispondere|completare|controllare)\p{L}*\b.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:la|il|sua|suo|tua|tuo)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:è|risulta|risultano|sono|va|vanno)\s+(?:ancora\s+)?(?:scadut[oaie]|in\s+ritardo|non\s+pagat[oa]|in\s+sospeso|insolut[oa]|attes[oa]|inviat[oaie]\s+entro|consegnat[oaie]\s+entro|restituit[oaie]).*)/xu'],
+            [RequestForm::Need, '/
+                \b(?:devi|deve|dovete|dovresti|dovrebbe|dovreste|bisogna|occorre)\s+(?<do>
+                    (?:
+                        inviare|mandare|firmare|pagare|consegnare|presentare|restituire|confermare|compilare
+                        |rispondere|completare|controllare
+                    )\p{L}*\b.*
+                )
+            /xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b(?:la|il|sua|suo|tua|tuo)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+
+                    (?:è|risulta|risultano|sono|va|vanno)\s+(?:ancora\s+)?(?:
+                        scadut[oaie]|in\s+ritardo|non\s+pagat[oa]|in\s+sospeso|insolut[oa]|attes[oa]
+                        |inviat[oaie]\s+entro|consegnat[oaie]\s+entro|restituit[oaie]
+                    ).*
+                )
+            /xu'],
         ];
     }
 
@@ -56,7 +113,14 @@ final readonly class Italian extends Tongue
 
     public function notNeeded(): string
     {
-        return '/\b(?:non\s+(?:è|serve|occorre|c\'è\s+bisogno|devi|deve|dovete)\s*(?:più\s+)?(?:necessario|bisogno|che|fare|inviare|mandare|rispondere)?|nessuna\s+(?:azione|risposta))\b/xu';
+        return '/
+            \b(?:
+                non\s+(?:è|serve|occorre|c\'è\s+bisogno|devi|deve|dovete)\s*(?:più\s+)?(?:
+                    necessario|bisogno|che|fare|inviare|mandare|rispondere
+                )?
+                |nessuna\s+(?:azione|risposta)
+            )\b
+        /xu';
     }
 
     public function rhetorical(): string

@@ -26,18 +26,73 @@ final readonly class Portuguese extends Tongue
     public function forms(): array
     {
         return [
-            [RequestForm::Order, '/\b(?:poderia[ms]?|pode[ms]?|podes|consegue[ms]?|importa-se\s+de|seria\s+possível)\s+(?:(?:você|vocês|por\s+favor|também|me|nos)\s+)*(?<do>(?:me\s+|nos\s+)?(?!ser\b|haver)\p{L}+r\b.*)/xu'],
+            [RequestForm::Order, '/
+                \b(?:poderia[ms]?|pode[ms]?|podes|consegue[ms]?|importa-se\s+de|seria\s+possível)\s+
+                (?:(?:você|vocês|por\s+favor|também|me|nos)\s+)*(?<do>(?:me\s+|nos\s+)?(?!ser\b|haver)\p{L}+r\b.*)
+            /xu'],
             [RequestForm::Order, '/(?:^|[,;:.]\s*|\be\s+)(?:por\s+(?:favor|gentileza)|favor),?\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Order, '/(?<do>.{4,140}),?\s+por\s+(?:favor|gentileza)\b/xu'],
-            [RequestForm::Order, '/\b(?:peço|pedimos|solicito|solicitamos|agradeço|agradecemos|lembro|lembramos|agradecia|agradecíamos)(?:-(?:lhe|vos|te))?\s+(?:(?:que|o\s+favor\s+de|a\s+gentileza\s+de|lhe|vos)\s+)*(?<do>(?!a\s+sua\s+(?:compreensão|atenção)|desculpa|o\s+contacto|pela|pelo|a\s+atenção)\p{L}.*)/xu'],
-            [RequestForm::Order, '/^(?<do>(?:envie(?:-me|-nos)?|envia(?:-me|-nos)?|mande|manda|confirme|confirma|assine|assina|responda|responde|diga(?:-me|-nos)?|ligue|liga|verifique|verifica|preencha|pague|traga|traz|lembre-se|não\s+(?:se\s+)?esqueça|avise|avisa|devolva|devolve|indique|indica|diz(?:-me|-nos)|dá(?:-me|-nos)|dê(?:-me|-nos)|não\s+(?:te|se|vos)\s+esqueç\p{L}+|lembra-te|pergunta|pergunte|compra|compre|reserva|reserve|procura|procure|prepara|prepare|lê|leia|vê|veja|escolhe|escolha|(?:enviem|mandem|confirmem|assinem|respondam|digam|liguem|verifiquem|preencham|paguem|tragam|devolvam|entreguem|indiquem|escolham)(?:-nos|-me)?|escreve|escreva|corrige|corrija|ajuda-me|põe|ponha)\b.*)/xu'],
-            [RequestForm::Wish, '/\b(?:seria|gostaria|gostaríamos|ajudaria|gostava)\s+(?:(?:muito|ótimo|bom|útil|de|receber|ter|saber)\s+)*(?:se|que)?\s*(?<do>(?:pudesse[ms]?|o|a|os|as|sua|seu|você|se)\b.*)/xu'],
-            [RequestForm::Need, '/\b(?:preciso|precisamos|necessito|necessitamos|falta(?:m)?-?(?:nos|me)?|aguardo|aguardamos|continuo\s+à\s+espera|continuamos\s+à\s+espera|estou\s+à\s+espera|estamos\s+à\s+espera)\s+(?:(?:ainda|urgentemente|também)\s+)*(?:que\s+|d[ao]s?\s+|de\s+(?=(?:um|uma|sua|seu|tua|teu|mais|saber|ter|receber)\b)|(?!de\s))(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:sua|seu|tua|teu|suas|seus|a|o)\s[^.;,!?]{2,40}?\s(?:ainda\s+)?não\s+(?:foi|está|foram|estão|chegou|chegaram)\b(?:\s+ainda)?(?:\s+(?:pag|recebid|entregue|assinad|devolvid|confirmad)\p{L}*)?.*)/xu'],
+            [RequestForm::Order, '/
+                \b(?:peço|pedimos|solicito|solicitamos|agradeço|agradecemos|lembro|lembramos|agradecia|agradecíamos)
+                (?:-(?:lhe|vos|te))?\s+(?:(?:que|o\s+favor\s+de|a\s+gentileza\s+de|lhe|vos)\s+)*(?<do>
+                    (?!a\s+sua\s+(?:compreensão|atenção)|desculpa|o\s+contacto|pela|pelo|a\s+atenção)\p{L}.*
+                )
+            /xu'],
+            [RequestForm::Order, '/
+                ^(?<do>
+                    (?:
+                        envie(?:-me|-nos)?|envia(?:-me|-nos)?|mande|manda|confirme|confirma|assine|assina|responda
+                        |responde|diga(?:-me|-nos)?|ligue|liga|verifique|verifica|preencha|pague|traga|traz|lembre-se
+                        |não\s+(?:se\s+)?esqueça|avise|avisa|devolva|devolve|indique|indica|diz(?:-me|-nos)
+                        |dá(?:-me|-nos)|dê(?:-me|-nos)
+                        |não\s+(?:te|se|vos)\s+esqueç\p{L}+
+                        |lembra-te|pergunta|pergunte|compra|compre|reserva|reserve|procura|procure|prepara|prepare|lê
+                        |leia|vê|veja|escolhe|escolha
+                        |(?:
+                            enviem|mandem|confirmem|assinem|respondam|digam|liguem|verifiquem|preencham|paguem|tragam
+                            |devolvam|entreguem|indiquem|escolham
+                        )(?:-nos|-me)?
+                        |escreve|escreva|corrige|corrija|ajuda-me|põe|ponha
+                    )\b.*
+                )
+            /xu'],
+            [RequestForm::Wish, '/
+                \b(?:seria|gostaria|gostaríamos|ajudaria|gostava)\s+
+                (?:(?:muito|ótimo|bom|útil|de|receber|ter|saber)\s+)*(?:se|que)?\s*
+                (?<do>(?:pudesse[ms]?|o|a|os|as|sua|seu|você|se)\b.*)
+            /xu'],
+            [RequestForm::Need, '/
+                \b(?:
+                    preciso|precisamos|necessito|necessitamos|falta(?:m)?-?(?:nos|me)?|aguardo|aguardamos
+                    |continuo\s+à\s+espera|continuamos\s+à\s+espera|estou\s+à\s+espera|estamos\s+à\s+espera
+                )\s+(?:(?:ainda|urgentemente|também)\s+)*(?:
+                    que\s+|d[ao]s?\s+|de\s+(?=(?:um|uma|sua|seu|tua|teu|mais|saber|ter|receber)\b)|(?!de\s)
+                )(?<do>\p{L}.*)
+            /xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b(?:sua|seu|tua|teu|suas|seus|a|o)\s[^.;,!?]{2,40}?\s(?:ainda\s+)?não\s+
+                    (?:foi|está|foram|estão|chegou|chegaram)\b(?:\s+ainda)?(?:
+                        \s+(?:pag|recebid|entregue|assinad|devolvid|confirmad)\p{L}*
+                    )?.*
+                )
+            /xu'],
             [RequestForm::Wish, '/\b(?:gostaria|gostaríamos|gostava|queria|queríamos|quero)\s+(?:de\s+)?saber\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bainda\s+não\s+(?:recebi|recebemos|tenho|temos|tive|tivemos)\s+(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/\b(?:tem|tens|têm|deve[ms]?|terá|terás|há)\s+(?:que\s+|de\s+)?(?<do>(?:enviar|mandar|assinar|pagar|entregar|apresentar|devolver|confirmar|preencher|responder|completar)\p{L}*\b.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:a|o|sua|seu)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:está|continua|encontra-se|vence)\s+(?:ainda\s+)?(?:em\s+atraso|vencid[ao]|por\s+pagar|pendente|em\s+falta|atrasad[ao]|no\s+dia).*)/xu'],
+            [RequestForm::Need, '/
+                \b(?:tem|tens|têm|deve[ms]?|terá|terás|há)\s+(?:que\s+|de\s+)?(?<do>
+                    (?:
+                        enviar|mandar|assinar|pagar|entregar|apresentar|devolver|confirmar|preencher|responder
+                        |completar
+                    )\p{L}*\b.*
+                )
+            /xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b(?:a|o|sua|seu)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:está|continua|encontra-se|vence)\s+
+                    (?:ainda\s+)?(?:em\s+atraso|vencid[ao]|por\s+pagar|pendente|em\s+falta|atrasad[ao]|no\s+dia).*
+                )
+            /xu'],
         ];
     }
 

@@ -26,26 +26,94 @@ final readonly class Spanish extends Tongue
     public function forms(): array
     {
         return [
-            [RequestForm::Order, '/¿?\s*\b(?:podrías?|podrían|puedes?|pueden|podríais|le\s+importaría|te\s+importaría|sería(?:s|n)?\s+tan\s+amables?\s+de|harías?\s+el\s+favor\s+de)\s+(?:(?:usted|ustedes|por\s+favor|también)\s+)*(?<do>\p{L}.*)/xu'],
+            [RequestForm::Order, '/
+                ¿?\s*\b(?:
+                    podrías?|podrían|puedes?|pueden|podríais|le\s+importaría|te\s+importaría
+                    |sería(?:s|n)?\s+tan\s+amables?\s+de
+                    |harías?\s+el\s+favor\s+de
+                )\s+(?:(?:usted|ustedes|por\s+favor|también)\s+)*(?<do>\p{L}.*)
+            /xu'],
             [RequestForm::Order, '/(?:^|[,;:.¡]\s*|\by\s+)por\s+favor,?\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Order, '/(?<do>.{4,140}),?\s+por\s+favor\b/xu'],
-            [RequestForm::Order, '/\b(?:le|les|te|os)\s+(?:ruego|rogamos|pido|pedimos|agradecería|agradeceríamos|agradezco|agradecemos|recuerdo|recordamos|solicito|solicitamos)\s+(?:(?:mucho|encarecidamente|de\s+nuevo|muy)\s+)*(?:que\s+)?(?<do>(?!que\b|su\b|tu\b|por\b|la\b|el\b|mucho)\p{L}.*)/xu'],
-            [RequestForm::Order, '/^(?<do>(?:envíe(?:me|nos|n)?|envía(?:me|nos)?|mánde(?:me|nos)?|mánda(?:me|nos)?|confirme|confirma|firme|firma|responda|responde|díga(?:me|nos)|dime|dinos|llame|llama|llámame|revise|revisa|rellene|rellena|pague|traiga|trae|recuerde|recuerda|no\s+olvides?|avísame|avísenos|devuelva|devuelve|indíquenos|háganos|hágame|avisa|avise|manda|mande|pregunta|pregunte|compra|compre|reserva|reserve|busca|busque|prepara|prepare|lee|lea|mira|mire|corrige|corrija|escribe|escriba|pásame|dame|deme|danos|ayúdame|ponme|póngase|acuérdate|decide|decida|elige|elija|(?:envíen|manden|confirmen|firmen|respondan|digan|llamen|revisen|rellenen|paguen|traigan|recuerden|devuelvan|entreguen|completen|indiquen|elijan|avisen)(?:nos|me)?)\b.*)/xu'],
-            [RequestForm::Wish, '/\b(?:sería|estaría|me\s+gustaría|nos\s+gustaría|me\s+vendría|nos\s+ayudaría|me\s+ayudaría)\s+(?:(?:muy|de\s+gran|bien|mucho|estupendo|genial|útil|ayuda|bueno|recibir|tener|saber|contar\s+con)\s+)*(?:si|que)?\s*(?<do>(?:usted|pudiera|pudieras|pudieran|tu|su|sus|tus|me|nos|si|una)\b.*)/xu'],
-            [RequestForm::Need, '/\b(?:necesito|necesitamos|necesitaría|necesitaríamos|precisamos|nos\s+falta[n]?|me\s+falta[n]?|espero|esperamos|sigo\s+esperando|seguimos\s+esperando|estamos\s+a\s+la\s+espera\s+de)\s+(?:(?:todavía|aún|urgentemente|que)\s+)*(?<do>(?:su|sus|tu|tus|el|la|los|las|una|un|me|nos|firmes?|firmen?)\b.*)/xu'],
-            [RequestForm::Need, '/\b(?:solo\s+|sólo\s+|aún\s+|todavía\s+)?faltan?\s+(?:solo\s+|sólo\s+|aún\s+|todavía\s+)?(?<do>(?:su|sus|tu|tus|vuestr[ao]s?|que\s+(?:usted|firmes?|envíes?|confirmes?))\b.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:su|tu|sus|tus|la|el)\s[^.;,!?]{2,40}?\s(?:todavía\s+|aún\s+)?no\s+(?:ha|han|está|están|consta)\s+(?:todavía\s+|aún\s+)?(?:sido\s+)?(?:pag|recib|lleg|abon|firm|devuel|entreg|confirm)\p{L}*.*)/xu'],
+            [RequestForm::Order, '/
+                \b(?:le|les|te|os)\s+(?:
+                    ruego|rogamos|pido|pedimos|agradecería|agradeceríamos|agradezco|agradecemos|recuerdo|recordamos
+                    |solicito|solicitamos
+                )\s+(?:(?:mucho|encarecidamente|de\s+nuevo|muy)\s+)*(?:que\s+)?(?<do>
+                    (?!que\b|su\b|tu\b|por\b|la\b|el\b|mucho)\p{L}.*
+                )
+            /xu'],
+            [RequestForm::Order, '/
+                ^(?<do>
+                    (?:
+                        envíe(?:me|nos|n)?|envía(?:me|nos)?|mánde(?:me|nos)?|mánda(?:me|nos)?|confirme|confirma|firme
+                        |firma|responda|responde|díga(?:me|nos)|dime|dinos|llame|llama|llámame|revise|revisa|rellene
+                        |rellena|pague|traiga|trae|recuerde|recuerda|no\s+olvides?|avísame|avísenos|devuelva|devuelve
+                        |indíquenos|háganos|hágame|avisa|avise|manda|mande|pregunta|pregunte|compra|compre|reserva
+                        |reserve|busca|busque|prepara|prepare|lee|lea|mira|mire|corrige|corrija|escribe|escriba|pásame
+                        |dame|deme|danos|ayúdame|ponme|póngase|acuérdate|decide|decida|elige|elija
+                        |(?:
+                            envíen|manden|confirmen|firmen|respondan|digan|llamen|revisen|rellenen|paguen|traigan
+                            |recuerden|devuelvan|entreguen|completen|indiquen|elijan|avisen
+                        )(?:nos|me)?
+                    )\b.*
+                )
+            /xu'],
+            [RequestForm::Wish, '/
+                \b(?:sería|estaría|me\s+gustaría|nos\s+gustaría|me\s+vendría|nos\s+ayudaría|me\s+ayudaría)\s+(?:
+                    (?:muy|de\s+gran|bien|mucho|estupendo|genial|útil|ayuda|bueno|recibir|tener|saber|contar\s+con)\s+
+                )*(?:si|que)?\s*(?<do>(?:usted|pudiera|pudieras|pudieran|tu|su|sus|tus|me|nos|si|una)\b.*)
+            /xu'],
+            [RequestForm::Need, '/
+                \b(?:
+                    necesito|necesitamos|necesitaría|necesitaríamos|precisamos|nos\s+falta[n]?|me\s+falta[n]?|espero
+                    |esperamos|sigo\s+esperando|seguimos\s+esperando|estamos\s+a\s+la\s+espera\s+de
+                )\s+(?:(?:todavía|aún|urgentemente|que)\s+)*(?<do>
+                    (?:su|sus|tu|tus|el|la|los|las|una|un|me|nos|firmes?|firmen?)\b.*
+                )
+            /xu'],
+            [RequestForm::Need, '/
+                \b(?:solo\s+|sólo\s+|aún\s+|todavía\s+)?faltan?\s+(?:solo\s+|sólo\s+|aún\s+|todavía\s+)?(?<do>
+                    (?:su|sus|tu|tus|vuestr[ao]s?|que\s+(?:usted|firmes?|envíes?|confirmes?))\b.*
+                )
+            /xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b(?:su|tu|sus|tus|la|el)\s[^.;,!?]{2,40}?\s(?:todavía\s+|aún\s+)?no\s+
+                    (?:ha|han|está|están|consta)\s+(?:todavía\s+|aún\s+)?(?:sido\s+)?
+                    (?:pag|recib|lleg|abon|firm|devuel|entreg|confirm)\p{L}*.*
+                )
+            /xu'],
             [RequestForm::Wish, '/\b(?:quiero|queremos|quisiera|quisiéramos|querría|me\s+gustaría|nos\s+gustaría)\s+saber\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\b(?:todavía|aún)\s+no\s+(?:he|hemos|tengo|tenemos)\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bno\s+(?:he|hemos)\s+recibido\s+(?:todavía\s+|aún\s+)?(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/\b(?:tienes?|tienen|deben?|debes|debería[sn]?|hay)\s+(?:que\s+)?(?<do>(?:enviar|mandar|firmar|pagar|entregar|presentar|devolver|confirmar|rellenar|completar|responder|revisar)\p{L}*\b.*)/xu'],
-            [RequestForm::Need, '/(?<do>\b(?:su|tu|la|el)\s+\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:está|sigue|queda|vence)\s+(?:todavía\s+|aún\s+)?(?:pendiente|vencid[ao]|sin\s+pagar|atrasad[ao]|el\s).*)/xu'],
+            [RequestForm::Need, '/
+                \b(?:tienes?|tienen|deben?|debes|debería[sn]?|hay)\s+(?:que\s+)?(?<do>
+                    (?:
+                        enviar|mandar|firmar|pagar|entregar|presentar|devolver|confirmar|rellenar|completar|responder
+                        |revisar
+                    )\p{L}*\b.*
+                )
+            /xu'],
+            [RequestForm::Need, '/
+                (?<do>
+                    \b(?:su|tu|la|el)\s+\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:está|sigue|queda|vence)\s+
+                    (?:todavía\s+|aún\s+)?(?:pendiente|vencid[ao]|sin\s+pagar|atrasad[ao]|el\s).*
+                )
+            /xu'],
         ];
     }
 
     public function courtesy(): string
     {
-        return '/^(?:no\s+(?:dude|dudes|responda|conteste)|disculp|perdon|acepte|reciba|visite|haga\s+clic|darse|tenga\s+en\s+cuenta|su\s+(?:comprensión|paciencia|colaboración)|imaginar|creer)/xu';
+        return '/
+            ^(?:
+                no\s+(?:dude|dudes|responda|conteste)
+                |disculp|perdon|acepte|reciba|visite|haga\s+clic|darse|tenga\s+en\s+cuenta
+                |su\s+(?:comprensión|paciencia|colaboración)
+                |imaginar|creer
+            )
+        /xu';
     }
 
     public function unlikely(): string
@@ -60,7 +128,15 @@ final readonly class Spanish extends Tongue
 
     public function rhetorical(): string
     {
-        return '/^¿?\s*(?:(?:y|pero|bueno)[,]?\s+)*(?:qué\s+tal|cómo\s+(?:estás?|están|va|te\s+va)|todo\s+bien|quién\s+lo\s+(?:diría|hubiera|habría|iba)|por\s+qué\s+no|verdad|no)\b[^?]{0,40}\?/xu';
+        return '/
+            ^¿?\s*(?:(?:y|pero|bueno)[,]?\s+)*(?:
+                qué\s+tal
+                |cómo\s+(?:estás?|están|va|te\s+va)
+                |todo\s+bien
+                |quién\s+lo\s+(?:diría|hubiera|habría|iba)
+                |por\s+qué\s+no|verdad|no
+            )\b[^?]{0,40}\?
+        /xu';
     }
 
     public function english(): array
