@@ -38,7 +38,9 @@ test('the bar stands still: neither its focus nor its menus move the page', asyn
   await lower()
   const moved = await page.evaluate(() => {
     const found: string[] = []
-    for (const part of document.querySelectorAll<HTMLElement>('header a, header button, .stick button')) {
+    for (const part of Array.from(
+      document.querySelectorAll<HTMLElement>('header a, header button, .stick button'),
+    )) {
       part.focus()
       if (window.scrollY !== 600) found.push(`${part.innerText} to ${window.scrollY}`)
       window.scrollTo(0, 600)

@@ -17,6 +17,9 @@ final readonly class Effort
 
     private const WORDS_A_MINUTE = 250;
 
+    /** Minutes; what takes so long is not done at once, whatever it is like. */
+    private const SHORT = 7.5;
+
     /** What is asked => minutes; the first that fits counts. */
     private const WORK = [
         '/
@@ -133,12 +136,19 @@ final readonly class Effort
 
     private const AND_MORE = '/\band (?:then )?(?:send|return|sign|fill|complete|post|scan|pay|upload|bring|write|print|book|order|prepare|check|correct|update)\b/u';
 
+    /** From so much on what was learned is believed rather than the rules. */
+    private const SURE = 0.5;
+
+    public function __construct(private Longer $longer = new Longer())
+    {
+    }
+
     /**
      * @param list<Request>   $requests
      * @param list<ListItem>  $items
      * @param list<FoundDate> $dates
      */
-    public function minutes(string $written, array $requests, array $items, int $attachments, Tongue $tongue = new English(), array $dates = []): int
+    public function minutes(string $written, array $requests, array $items, int $attachments, Tongue $tongue = new English(), array $dates = [], string $subject = ''): int
     {
         if ([] === $requests) {
             return 1;
@@ -161,7 +171,16 @@ final readonly class Effort
         $minutes += $attachments > 0 && $minutes > self::AT_ONCE + 1 ? min(10, 2 * $attachments) : 0;
 
         // Several things are never a matter of two minutes.
-        return self::rounded(\count($requests) > 2 ? max($minutes, self::AT_ONCE + 1.0) : $minutes);
+        if (\count($requests) > 2) {
+            return self::rounded(max($minutes, self::AT_ONCE + 1.0));
+        }
+        $longer = $this->longer->odds($requests, $dates, $subject);
+
+        return self::rounded(match (true) {
+            $longer > self::SURE => max($minutes, self::AT_ONCE + 1.0),
+            $longer < -self::SURE && $minutes < self::SHORT => min($minutes, self::AT_ONCE),
+            default => $minutes,
+        });
     }
 
     /** @param list<FoundDate> $dates */

@@ -72,7 +72,7 @@ final readonly class ReadLetter
         return new Findings(
             $kind,
             $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
-            $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments), $tongue, $dates),
+            $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments), $tongue, $dates, SubjectLine::cleaned($letter->subject)),
             $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject), $tongue),
             MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
             $this->isPromise($sentences, $dates),

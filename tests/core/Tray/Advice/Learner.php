@@ -6,11 +6,13 @@ namespace ZippyTray\Tests\Core\Tray\Advice;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\FoundDate;
 use ZippyTray\Core\Tray\Advice\Language\Tongues;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\Likeness;
+use ZippyTray\Core\Tray\Advice\Longer;
 use ZippyTray\Core\Tray\Advice\Meeting;
 use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
@@ -27,8 +29,8 @@ use ZippyTray\Core\Tray\Advice\Sentences;
  */
 final class Learner
 {
-    /** What is learned, each in a file of its own. */
-    public const NAMES = ['likeness', 'meeting'];
+    /** What is learned, each in a file of its own; the later ones look at what the earlier ones find. */
+    public const NAMES = ['likeness', 'meeting', 'longer'];
 
     /** Weights below that are left out of the file. */
     public const LEAST = 0.28;
@@ -46,7 +48,12 @@ final class Learner
     /** @return list<Lesson> by the name of what is learned from them */
     public static function lessons(string $name): array
     {
-        return 'meeting' === $name ? self::dates() : self::sentences();
+        return match ($name) {
+            'likeness' => self::sentences(),
+            'meeting' => self::dates(),
+            'longer' => self::efforts(),
+            default => throw new \LogicException($name.' is not learned.'),
+        };
     }
 
     /** @return list<Lesson> */
@@ -74,6 +81,32 @@ final class Learner
         }
 
         return $lessons;
+    }
+
+    /** @return list<Lesson> */
+    private static function efforts(): array
+    {
+        $lessons = [];
+        foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
+            $kinds = array_intersect(['now', 'task'], explode('|', $labels['decision']));
+            if (1 === \count($kinds) && !str_starts_with($name, AdviceTest::APART)) {
+                $lessons = [...$lessons, ...self::effortOf($letter, \in_array('task', $kinds, true))];
+            }
+        }
+        foreach (file(__DIR__.'/phrases/effort.txt', \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+            [$kind, $text] = explode(' ', $line, 2);
+            $lessons = [...$lessons, ...self::effortOf(LabelledLetters::saying($text), 'task' === $kind)];
+        }
+
+        return $lessons;
+    }
+
+    /** @return list<Lesson> none when nothing is found that asks */
+    private static function effortOf(Letter $letter, bool $isLonger): array
+    {
+        $findings = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
+
+        return [] === $findings->requests ? [] : [[Longer::features($findings->requests, $findings->dates, SubjectLine::cleaned($letter->subject)), $isLonger]];
     }
 
     /** @return list<Lesson> */

@@ -37,6 +37,7 @@ final class LikenessTest extends TestCase
     /** A fifth is judged by what the others teach. */
     #[TestWith(['likeness', 0.85, 0.75])]
     #[TestWith(['meeting', 0.8, 0.75])]
+    #[TestWith(['longer', 0.85, 0.8])]
     public function testItTellsWhatItHasNotSeen(string $name, float $precision, float $recall): void
     {
         $lessons = Learner::lessons($name);
