@@ -136,8 +136,11 @@ final readonly class Effort
 
     private const AND_MORE = '/\band (?:then )?(?:send|return|sign|fill|complete|post|scan|pay|upload|bring|write|print|book|order|prepare|check|correct|update)\b/u';
 
-    /** From so much on what was learned is believed rather than the rules. */
-    private const SURE = 0.5;
+    /** From so much on a task is believed rather than the rules, which say what is done at once. */
+    private const LONGER = 1.5;
+
+    /** Down to so much it is believed to be done at once. */
+    private const SHORTER = -0.5;
 
     public function __construct(private Longer $longer = new Longer())
     {
@@ -177,8 +180,8 @@ final readonly class Effort
         $longer = $this->longer->odds($requests, $dates, $subject);
 
         return self::rounded(match (true) {
-            $longer > self::SURE => max($minutes, self::AT_ONCE + 1.0),
-            $longer < -self::SURE && $minutes < self::SHORT => min($minutes, self::AT_ONCE),
+            $longer > self::LONGER => max($minutes, self::AT_ONCE + 1.0),
+            $longer < self::SHORTER && $minutes < self::SHORT => min($minutes, self::AT_ONCE),
             default => $minutes,
         });
     }
