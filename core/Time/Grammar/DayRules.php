@@ -83,7 +83,7 @@ final readonly class DayRules
     /** @return iterable<Parsed<Day>> */
     private function counted(int $index): iterable
     {
-        $in = $this->words->is($index, 'in', 'within') ? 1 : 0;
+        $in = $this->words->is($index, 'in', 'within') || ($this->words->isProse && $this->words->is($index, 'inside')) ? 1 : 0;
         $isNext = 1 === $in && $this->words->isProse && $this->words->is($index + 1, 'next', 'coming') ? 1 : 0;
         foreach ($this->spans->at($index + $in + $isNext) as $span) {
             $length = $this->length($span->value);
@@ -246,6 +246,10 @@ final readonly class DayRules
             yield new Parsed(new Period($unit, Edge::Begin, 1, $week), $at + 2, need: Need::Lead);
         } elseif ($this->words->is($at + 1, 'after') && $this->words->is($at + 2, 'next')) {
             yield new Parsed(new Period($unit, Edge::Begin, 2, $week), $at + 3, need: Need::Lead);
+        }
+        // "before the month is out"
+        if ($at === $index && $this->words->isProse && $this->words->is($at - 1, 'before') && $this->words->is($at + 1, 'is') && $this->words->is($at + 2, 'out', 'over', 'up', 'through')) {
+            yield new Parsed(new Period($unit, Edge::End, 0, $week), $at + 3);
         }
         // "month end", "month-end"
         $hyphen = $this->words->isGlued($at + 1, '-') ? 1 : 0;

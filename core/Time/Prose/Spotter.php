@@ -27,7 +27,7 @@ use ZippyTray\Core\Time\TimeSettings;
 final class Spotter
 {
     /** Words besides names and numbers that a day or a time can begin with; most words cannot, and are passed over quickly. */
-    private const BEGINNINGS = 'this next last coming following in within day end close beginning start early late mid middle a an couple half quarter first midnight month week year weekend between from after midweek';
+    private const BEGINNINGS = 'this next last coming following in within inside day end close beginning start early late mid middle a an couple half quarter first midnight month week year weekend between from after midweek';
 
     /** Senses of words that a day or a time can begin with. */
     private const SENSES = [Sense::Weekday, Sense::Month, Sense::Near, Sense::Number, Sense::Tens, Sense::Ordinal, Sense::Mark, Sense::Part, Sense::ShortEdge, Sense::Edge, Sense::Quarter];

@@ -131,6 +131,9 @@ final readonly class DateContext
         )\b
     /xu';
 
+    /** What is handed over or done with is due, and no appointment. */
+    private const HANDED = '/^(?:send|return|pay|submit|sign|complete|fill|finish|deliver|provide|hand|upload|file|print|post|update|transfer|forward|mail)\b/u';
+
     private const PROMISE = '/
         \b(?:
             (?:i|we|he|she|they|it|the\s+\p{L}+|our\s+\p{L}+|my\s+\p{L}+|\p{L}+)\s*(?:
@@ -265,7 +268,7 @@ final readonly class DateContext
     /** "by Friday", "no later than Friday", "within ten days". */
     private function deadline(): ?DateReading
     {
-        $isInside = 1 === preg_match('/^(?:by|before|within)\b/u', $this->inside);
+        $isInside = 1 === preg_match('/^(?:by|before|within|inside)\b/u', $this->inside);
         $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
 
         // "It won't be mended before Christmas."
@@ -276,7 +279,7 @@ final readonly class DateContext
         if ($this->spot->isDay && ($isInside || $lead > 0) && !$this->isOurs && 1 === preg_match('/\b(?:unless|(?:if|when)\b[^,;]*(?:n\'t|\bnot|\bno))\b(?![^,;]*\bha(?:ve|s)n?\'?t? \p{L}+ed)[^,;]*$/u', $this->before)) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
-        if (!$this->spot->isDay && DateKind::Mention === $this->asked(null !== $this->request)) {
+        if (!$this->spot->isDay && ($this->isPast || DateKind::Mention === $this->asked(null !== $this->request))) {
             return $isInside || $lead > 0 ? new DateReading(null, false, 0, 0) : null;
         }
 
@@ -301,7 +304,9 @@ final readonly class DateContext
         /xu', $this->clause)
             || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
 
-        return $this->dated($isOpen && !$this->isPast ? DateKind::Deadline : DateKind::Mention, $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead));
+        $from = $this->spot->from - ($this->isForeign ? 0 : $lead);
+
+        return $isOpen && !$this->isPast && (null === $this->spot->clock || $this->spot->isDay) ? new DateReading(DateKind::Deadline, false, $from, $this->spot->to) : $this->dated(DateKind::Mention, $this->isPast, $from);
     }
 
     /** "since Monday", "from 1 December", "your letter of 3 November". */
@@ -340,7 +345,7 @@ final readonly class DateContext
         }
         // "Could you bring the dog in at four on Friday?"
         $isMeeting = $this->spot->isExact() && 1 === preg_match('/\bat\s+\S/u', $this->before.$this->inside) && 1 !== preg_match(self::TASKS, $this->action);
-        if ($this->isOurs && $this->spot->isDay && !$isMeeting && !$this->isOther && 1 !== preg_match(self::EVENT, $this->action) && !$this->isLikeMeeting()) {
+        if ($this->isOurs && $this->spot->isDay && !$isMeeting && !$this->isOther && 1 !== preg_match(self::EVENT, $this->action) && (1 === preg_match(self::HANDED, $this->action) || !$this->isLikeMeeting())) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         // "The manuscript has to leave us on 10 December."
