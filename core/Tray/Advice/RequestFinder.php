@@ -22,6 +22,9 @@ final readonly class RequestFinder
     /** The same of a question: those that are asked for the sake of asking are told by rules. */
     private const LIKELY_QUESTION = 3.0;
 
+    /** Beside others, what a rule finds is not believed when it is so little like asking. */
+    private const UNLIKE_BESIDE = -1.0;
+
     /** From so much on the letter may ask for something. */
     private const POSSIBLE = -1.0;
 
@@ -65,10 +68,10 @@ final readonly class RequestFinder
                 $requests[] = $request;
             }
         }
-        // Beside what is asked outright, what is only like it has to be very like it.
-        $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form);
+        // Beside what is asked outright, what is only like it has to be very like it, and nothing may be unlike it.
+        $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form && $likest[$request->from] >= self::UNLIKE_BESIDE);
 
-        return $isOutright ? array_values(array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form || $likest[$request->from] >= self::LIKELY_BESIDE)) : $requests;
+        return $isOutright ? array_values(array_filter($requests, static fn (Request $request): bool => $likest[$request->from] >= (RequestForm::Likely === $request->form ? self::LIKELY_BESIDE : self::UNLIKE_BESIDE))) : $requests;
     }
 
     /**
