@@ -54,7 +54,8 @@ final class BodyParts
     private function leaf(MimePart $part, string $type): void
     {
         $disposition = $part->headers->get('content-disposition');
-        $named = '' !== $this->parameters->get($disposition, 'filename') || '' !== $this->parameters->get($part->headers->get('content-type'), 'name');
+        $named = '' !== $this->parameters->get($disposition, 'filename')
+            || '' !== $this->parameters->get($part->headers->get('content-type'), 'name');
         $attached = 'attachment' === $this->parameters->value($disposition) || ($named && ([] !== $this->plain || [] !== $this->html));
         match (true) {
             !$attached && 'text/plain' === $type => $this->plain[] = $part,

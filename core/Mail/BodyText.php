@@ -83,7 +83,8 @@ final readonly class BodyText
                     break;
                 }
                 // One that begins behind a sentence is cut out of its line (markEarlierMessages).
-                if (QuoteMarks::isAttribution(\array_slice($lines, $first, $size)) && null === QuoteMarks::behindSentence($lines[$first], $lines[$first + 1] ?? '')) {
+                if (QuoteMarks::isAttribution(\array_slice($lines, $first, $size))
+                    && null === QuoteMarks::behindSentence($lines[$first], $lines[$first + 1] ?? '')) {
                     $first = $this->withBeginning($lines, $first);
                     for ($quoted = $first; $quoted < $number; ++$quoted) {
                         $kinds[$quoted] = BodyKind::Quoted;
@@ -104,7 +105,9 @@ final readonly class BodyText
     private function withBeginning(array $lines, int $first): int
     {
         $above = $first - 1;
-        $begins = $above >= 0 && 1 === preg_match('/^(on|am|le|el|il|op|em|den|dne)\s.{4,}$/iu', $lines[$above]) && 1 !== preg_match('/[.!?]\s*$/', $lines[$above]);
+        $begins = $above >= 0
+            && 1 === preg_match('/^(on|am|le|el|il|op|em|den|dne)\s.{4,}$/iu', $lines[$above])
+            && 1 !== preg_match('/[.!?]\s*$/', $lines[$above]);
         $isOpen = 1 !== preg_match('/^(on|am|le|el|il|op|em|den|dne)\s/iu', $lines[$first]);
 
         return $begins && $isOpen ? $above : $first;
@@ -307,7 +310,8 @@ final readonly class BodyText
             }
         }
         for ($number = $end - 1; $number >= max(0, $end - self::SIGNATURE_LINES) && BodyKind::Written === $kinds[$number]; --$number) {
-            if (EndMarks::isDevice($lines[$number]) || ($number === $end - 1 && $number > 0 && EndMarks::isDashedName($lines[$number]) && !EndMarks::isDashedName($lines[$number - 1]))) {
+            if (EndMarks::isDevice($lines[$number])
+                || ($number === $end - 1 && $number > 0 && EndMarks::isDashedName($lines[$number]) && !EndMarks::isDashedName($lines[$number - 1]))) {
                 return $number;
             }
             if (EndMarks::isClosing($lines[$number])) {

@@ -25,14 +25,17 @@ final readonly class Hosts
         // What browsers take for a slash, and leave out (WHATWG URL, 4.4).
         $address = str_replace(['\\', "\t", "\n", "\r"], ['/', '', '', ''], $address);
 
-        return 1 === preg_match('~^https?:/*(?:[^/?#]*@)?(\[[0-9a-f:.]+\]|[^/?#:]+)~i', $address, $m) ? rtrim(mb_strtolower(rawurldecode($m[1])), '.') : '';
+        return 1 === preg_match('~^https?:/*(?:[^/?#]*@)?(\[[0-9a-f:.]+\]|[^/?#:]+)~i', $address, $m)
+            ? rtrim(mb_strtolower(rawurldecode($m[1])), '.')
+            : '';
     }
 
     /** The host that a text names, in lower case; empty when it names none, or several words beside. */
     public static function named(string $text): string
     {
         $text = trim((string) preg_replace('/\s+/u', ' ', $text));
-        if (mb_strlen($text) > 300 || 1 !== preg_match('~(?:^|[\s(<\["“])(?<scheme>https?://|www\.)?(?:[^\s/@]*@)?(?<host>(?:[\p{L}\p{N}](?:[\p{L}\p{N}_-]*[\p{L}\p{N}])?\.)+[\p{L}][\p{L}\p{N}-]*[\p{L}\p{N}])(?=$|[\s/:?#)>\].,;!"”])~iu', $text, $m)) {
+        if (mb_strlen($text) > 300
+            || 1 !== preg_match('~(?:^|[\s(<\["“])(?<scheme>https?://|www\.)?(?:[^\s/@]*@)?(?<host>(?:[\p{L}\p{N}](?:[\p{L}\p{N}_-]*[\p{L}\p{N}])?\.)+[\p{L}][\p{L}\p{N}-]*[\p{L}\p{N}])(?=$|[\s/:?#)>\].,;!"”])~iu', $text, $m)) {
             return '';
         }
         $host = mb_strtolower($m['host']);

@@ -102,7 +102,8 @@ final readonly class HtmlText
 
     private function isInline(\DOMNode $node): bool
     {
-        return $node instanceof \DOMElement && !\in_array(strtolower($node->nodeName), [...self::PARAGRAPHS, ...self::LINES, 'html', 'td', 'th', 'caption', 'thead', 'tbody', 'tfoot'], true);
+        return $node instanceof \DOMElement
+            && !\in_array(strtolower($node->nodeName), [...self::PARAGRAPHS, ...self::LINES, 'html', 'td', 'th', 'caption', 'thead', 'tbody', 'tfoot'], true);
     }
 
     private function isHidden(\DOMElement $element): bool

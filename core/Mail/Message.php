@@ -109,7 +109,8 @@ final readonly class Message
     {
         $submitted = strtolower(trim(explode(';', $this->listHeaders['auto-submitted'] ?? '')[0]));
 
-        return \in_array($submitted, ['auto-replied', 'auto-generated'], true) || 'auto_reply' === strtolower(trim($this->listHeaders['precedence'] ?? ''));
+        return \in_array($submitted, ['auto-replied', 'auto-generated'], true)
+            || 'auto_reply' === strtolower(trim($this->listHeaders['precedence'] ?? ''));
     }
 
     /** The beginning of what was written now, on one line. */

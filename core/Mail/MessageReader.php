@@ -99,7 +99,9 @@ final readonly class MessageReader
     {
         $type = $part->headers->get('content-type');
         $declared = $this->parameters->get($type, 'charset');
-        if ('' === $declared && 'text/html' === $this->parameters->value($type) && 1 === preg_match('/<meta[^>]+charset\s*=\s*["\']?([\w.:-]+)/i', substr($part->bytes(), 0, 4096), $m)) {
+        if ('' === $declared
+            && 'text/html' === $this->parameters->value($type)
+            && 1 === preg_match('/<meta[^>]+charset\s*=\s*["\']?([\w.:-]+)/i', substr($part->bytes(), 0, 4096), $m)) {
             return $m[1];
         }
 
@@ -109,7 +111,9 @@ final readonly class MessageReader
     /** The set of a part that does not say one, or one without the letters that are in it; null when it is not told by guessing. */
     private function guessed(MimePart $part, string $declared): ?string
     {
-        return \in_array(strtolower(trim($declared)), ['', 'us-ascii', 'ascii', 'unknown-8bit', 'x-unknown', '8bit'], true) ? CharsetGuess::of($part->bytes()) : null;
+        return \in_array(strtolower(trim($declared)), ['', 'us-ascii', 'ascii', 'unknown-8bit', 'x-unknown', '8bit'], true)
+            ? CharsetGuess::of($part->bytes())
+            : null;
     }
 
     /** @return list<Remark> */

@@ -79,7 +79,8 @@ final readonly class RemarkFinder
     {
         $found = [];
         $at = 0;
-        while (\count($found) < self::LINKS && 1 === preg_match('~<a\s[^>]*?\bhref\s*=\s*("[^"]*"|\'[^\']*\'|[^\s>"\']+)[^>]*>~i', $html, $m, \PREG_OFFSET_CAPTURE, $at)) {
+        while (\count($found) < self::LINKS
+            && 1 === preg_match('~<a\s[^>]*?\bhref\s*=\s*("[^"]*"|\'[^\']*\'|[^\s>"\']+)[^>]*>~i', $html, $m, \PREG_OFFSET_CAPTURE, $at)) {
             $at = $m[0][1] + \strlen($m[0][0]);
             $end = stripos($html, '</a', $at);
             $next = stripos($html, '<a ', $at);

@@ -30,7 +30,8 @@ final readonly class Report
             $recipient = self::address($fields->get('original-recipient')) ?: self::address($fields->get('final-recipient'));
             $action = strtolower(trim((string) preg_replace('/\(.*$/s', '', $fields->get('action'))));
             // Some write "failure", or leave it out and give the status alone (RFC 3463).
-            if (\in_array($action, ['failed', 'failure', 'undeliverable', 'rejected'], true) || ('' === $action && 1 === preg_match('/^\s*5\.\d/', $fields->get('status')))) {
+            if (\in_array($action, ['failed', 'failure', 'undeliverable', 'rejected'], true)
+                || ('' === $action && 1 === preg_match('/^\s*5\.\d/', $fields->get('status')))) {
                 $failed[] = $recipient;
             }
         }

@@ -97,7 +97,9 @@ final readonly class Threading
         /** @var array<int, int> $into thread => the earlier thread that it is joined to */
         $into = [];
         foreach ($threads as $number => $thread) {
-            $found = SubjectLine::isReply($thread[0]->subject) ? $this->earlier($thread[0], $number, $bySubject[SubjectLine::base($thread[0]->subject)] ?? []) : null;
+            $found = SubjectLine::isReply($thread[0]->subject)
+                ? $this->earlier($thread[0], $number, $bySubject[SubjectLine::base($thread[0]->subject)] ?? [])
+                : null;
             if (null !== $found) {
                 $into[$number] = $found;
             }

@@ -95,13 +95,16 @@ final readonly class Undelivered
     public static function isSaid(Address $from, string $returnPath, string $subject, string $text): bool
     {
         $beginning = mb_substr($text, 0, 800);
-        $isDaemon = 1 === preg_match(self::DAEMON, $from->email) || 1 === preg_match(self::NAMED, $from->name) || ('' === $from->email && '' !== $from->name);
+        $isDaemon = 1 === preg_match(self::DAEMON, $from->email)
+            || 1 === preg_match(self::NAMED, $from->name)
+            || ('' === $from->email && '' !== $from->name);
         $isNobody = 1 === preg_match('/^\s*<\s*>/', $returnPath) || ('' === $from->email && '' === $from->name);
         if (!$isDaemon && !$isNobody) {
             return false;
         }
 
-        return (1 === preg_match(self::SAID, $subject) || 1 === preg_match(self::SAID, $beginning)) && 1 !== preg_match(self::CHALLENGE, $subject.' '.mb_substr($text, 0, 2000));
+        return (1 === preg_match(self::SAID, $subject) || 1 === preg_match(self::SAID, $beginning))
+            && 1 !== preg_match(self::CHALLENGE, $subject.' '.mb_substr($text, 0, 2000));
     }
 
     /** It has not arrived yet, and is still being tried. */
@@ -135,7 +138,9 @@ final readonly class Undelivered
                 continue;
             }
             $address = rtrim($m[1], '.');
-            if (1 === preg_match(self::DAEMON, $address) || 1 === preg_match('/[x.]{3,}@|@[x.]{3,}/i', $address) || [] !== array_filter($not, static fn (Address $one): bool => $one->is($address))) {
+            if (1 === preg_match(self::DAEMON, $address)
+                || 1 === preg_match('/[x.]{3,}@|@[x.]{3,}/i', $address)
+                || [] !== array_filter($not, static fn (Address $one): bool => $one->is($address))) {
                 continue;
             }
             $found[strtolower($address)] = $address;

@@ -37,7 +37,12 @@ final readonly class Clock
 
     public static function of(int $hour, int $minute = 0, bool $isBareHour = false, bool $isAsWritten = false): ?self
     {
-        return $hour >= 0 && $hour <= 23 && $minute >= 0 && $minute <= 59 ? new self(TimeOfDay::parse(\sprintf('%02d:%02d', $hour, $minute)), isBareHour: $isBareHour, isAsWritten: $isAsWritten) : null;
+        return $hour >= 0
+            && $hour <= 23
+            && $minute >= 0
+            && $minute <= 59
+            ? new self(TimeOfDay::parse(\sprintf('%02d:%02d', $hour, $minute)), isBareHour: $isBareHour, isAsWritten: $isAsWritten)
+            : null;
     }
 
     public static function midnight(): self

@@ -100,7 +100,10 @@ final readonly class DateRules
         $month = $this->words->month($index);
         if (null !== $month && !$this->isCut($index + 1) && !($this->words->isProse && $this->words->isAfter($index + 1, 'by', 'on', 'at', 'of'))) {
             foreach ($this->dayNumber($index + 1) as $day) {
-                $end = $this->words->isProse && $this->words->is($day->next, '-', '–', 'and', 'or', 'to', '&') ? [...$this->dayNumber($day->next + 1)][0] ?? null : null;
+                $end = $this->words->isProse
+                    && $this->words->is($day->next, '-', '–', 'and', 'or', 'to', '&')
+                    ? [...$this->dayNumber($day->next + 1)][0] ?? null
+                    : null;
                 if (null !== $end && null === $this->words->month($end->next)) {
                     yield $day->as([$day->value, $month], $end->next);
                 }
@@ -113,7 +116,10 @@ final readonly class DateRules
     public function year(int $index): iterable
     {
         $year = $this->words->at($index);
-        if (null !== $year?->number && 4 === \strlen($year->text) && !$this->words->isAfter($index, 'at') && (!$this->words->isProse || ($year->number > 1899 && $year->number < 2200))) {
+        if (null !== $year?->number
+            && 4 === \strlen($year->text)
+            && !$this->words->isAfter($index, 'at')
+            && (!$this->words->isProse || ($year->number > 1899 && $year->number < 2200))) {
             yield new Parsed(Year::named($year->number), $index + 1);
         }
         $ahead = $this->words->is($index + 1, 'year') ? $this->words->pick($index, ['this' => 0, 'next' => 1, 'last' => -1]) : null;
@@ -193,7 +199,10 @@ final readonly class DateRules
         if (null === $second) {
             return;
         }
-        $third = $this->words->isGlued($index + 3, (string) $mark) && true === $this->words->at($index + 4)?->glued ? $this->words->number($index + 4) : null;
+        $third = $this->words->isGlued($index + 3, (string) $mark)
+            && true === $this->words->at($index + 4)?->glued
+            ? $this->words->number($index + 4)
+            : null;
         if (4 === $length) {
             if (null !== $third) {
                 // RFC 3339 has a "T" between the date and the time.
@@ -314,7 +323,9 @@ final readonly class DateRules
             if (null === $weekday && !$this->words->is($at, 'day')) {
                 continue;
             }
-            $rule = null === $weekday ? $this->ruleForDay($nth->value, $isWorking) : new Rule(Frequency::Monthly, days: [new NthDay($weekday, $nth->value)]);
+            $rule = null === $weekday
+                ? $this->ruleForDay($nth->value, $isWorking)
+                : new Rule(Frequency::Monthly, days: [new NthDay($weekday, $nth->value)]);
             $in = $this->words->is($at + 1, 'in') ? 1 : 0;
             if (0 === $in && $this->words->isProse && !$this->words->isAfter($at + 1, 'of')) {
                 continue;
@@ -393,7 +404,10 @@ final readonly class DateRules
                 yield $year->as(new OfMonth($month, $edge, $year->value, $count), $year->next)->needs($isNamed ? Need::Nothing : Need::Lead);
             }
             // In prose only what leads up to it makes a day of a month.
-            $isSaid = $isNamed || !$this->words->isProse || $this->words->isAfter($at, 'by') || $this->words->is($index - 1, 'before', 'until', 'till');
+            $isSaid = $isNamed
+                || !$this->words->isProse
+                || $this->words->isAfter($at, 'by')
+                || $this->words->is($index - 1, 'before', 'until', 'till');
             if ($isSaid) {
                 yield $months->as(new OfMonth($month, $edge, null, $count), $months->next)->needs($isNamed && Edge::Late !== $edge ? Need::Nothing : Need::Lead);
             }

@@ -111,8 +111,11 @@ final readonly class DayRules
                 yield $span->as(new InWeek($weekday, $length, $this->settings->week), $span->next + 1);
             }
             // "within two weeks of the visit" is seen from another day, "of this letter" and "of receipt" is not.
-            $isOfThis = $this->words->isAfter($span->next, 'of') && $this->words->is($span->next, 'this', 'receipt', 'receiving', 'today', 'date', 'issue', 'invoice');
-            if (!$isOfThis && $this->words->isProse && ($this->words->isAfter($span->next, 'of') || $this->words->is($span->next, 'after', 'from', 'before'))) {
+            $isOfThis = $this->words->isAfter($span->next, 'of')
+                && $this->words->is($span->next, 'this', 'receipt', 'receiving', 'today', 'date', 'issue', 'invoice');
+            if (!$isOfThis
+                && $this->words->isProse
+                && ($this->words->isAfter($span->next, 'of') || $this->words->is($span->next, 'after', 'from', 'before'))) {
                 continue;
             }
             yield $span->as(new FromToday($length, 1, $this->settings->week), $span->next);
@@ -248,12 +251,18 @@ final readonly class DayRules
             yield new Parsed(new Period($unit, Edge::Begin, 2, $week), $at + 3, need: Need::Lead);
         }
         // "before the month is out"
-        if ($at === $index && $this->words->isProse && $this->words->is($at - 1, 'before') && $this->words->is($at + 1, 'is') && $this->words->is($at + 2, 'out', 'over', 'up', 'through')) {
+        if ($at === $index
+            && $this->words->isProse
+            && $this->words->is($at - 1, 'before')
+            && $this->words->is($at + 1, 'is')
+            && $this->words->is($at + 2, 'out', 'over', 'up', 'through')) {
             yield new Parsed(new Period($unit, Edge::End, 0, $week), $at + 3);
         }
         // "month end", "month-end"
         $hyphen = $this->words->isGlued($at + 1, '-') ? 1 : 0;
-        if (Unit::Week !== $unit && $this->words->is($at + 1 + $hyphen, 'end') && ($at === $index || 'this' === ($this->words->at($index)->lower ?? ''))) {
+        if (Unit::Week !== $unit
+            && $this->words->is($at + 1 + $hyphen, 'end')
+            && ($at === $index || 'this' === ($this->words->at($index)->lower ?? ''))) {
             yield new Parsed(new Period($unit, Edge::End, 0, $week), $at + 2 + $hyphen, need: Need::Lead);
         }
     }

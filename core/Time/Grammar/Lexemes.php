@@ -92,8 +92,16 @@ final class Lexemes
             $glossed = $english[$before.' '.$lower] ?? $english[$lower] ?? ' ';
             $before = $lower;
             $lower = str_contains($glossed, ' ') ? $lower : $glossed;
-            $isDecimal = ',' === $text && $glued && [] !== $all && LexemeKind::Number === $all[\count($all) - 1]->kind && ctype_digit(substr($phrase, $end, 1));
-            if ((\in_array($lower, self::FILLERS, true) && !$isDecimal) || ($isProse && \in_array($lower, self::FILLERS_OF_PROSE, true)) || '@' === $text || ($isProse && (('.' === $text && $glued && self::isBeforeMonth($all, $phrase, $end, $english)) || ('-' === $text && $glued && 1 === preg_match('/\Gfeira\b/i', $phrase, offset: $end)))) || ('.' === $text && $glued && $wasWord && (!$isProse || self::isAbbreviation($all, $phrase, $end)))) {
+            $isDecimal = ',' === $text
+                && $glued
+                && [] !== $all
+                && LexemeKind::Number === $all[\count($all) - 1]->kind
+                && ctype_digit(substr($phrase, $end, 1));
+            if ((\in_array($lower, self::FILLERS, true) && !$isDecimal)
+                || ($isProse && \in_array($lower, self::FILLERS_OF_PROSE, true))
+                || '@' === $text
+                || ($isProse && (('.' === $text && $glued && self::isBeforeMonth($all, $phrase, $end, $english)) || ('-' === $text && $glued && 1 === preg_match('/\Gfeira\b/i', $phrase, offset: $end))))
+                || ('.' === $text && $glued && $wasWord && (!$isProse || self::isAbbreviation($all, $phrase, $end)))) {
                 $fillers[] = '@' === $text ? 'at' : $lower;
                 continue;
             }
@@ -136,7 +144,8 @@ final class Lexemes
     private static function isAbbreviation(array $all, string $text, int $end): bool
     {
         $word = $all[\count($all) - 1]->lower;
-        $isName = mb_strlen($word) < 5 && (null !== Lexicon::meaning(Sense::Month, $word) || null !== Lexicon::meaning(Sense::Weekday, $word)) || \in_array($word, ['am', 'pm'], true);
+        $isName = mb_strlen($word) < 5 && (null !== Lexicon::meaning(Sense::Month, $word) || null !== Lexicon::meaning(Sense::Weekday, $word))
+            || \in_array($word, ['am', 'pm'], true);
 
         return $isName && 1 === preg_match('/\G\s*[\p{Ll}\d(,]|\G\s*\p{Lu}\p{Ll}{2}\b/u', $text, offset: $end);
     }
@@ -155,7 +164,10 @@ final class Lexemes
      */
     private static function isBeforeMonth(array $all, string $text, int $end, array $english): bool
     {
-        if ([] === $all || LexemeKind::Number !== $all[\count($all) - 1]->kind || \strlen($all[\count($all) - 1]->text) > 2 || 1 !== preg_match('/\G\s*(\p{L}{3,})/u', $text, $m, offset: $end)) {
+        if ([] === $all
+            || LexemeKind::Number !== $all[\count($all) - 1]->kind
+            || \strlen($all[\count($all) - 1]->text) > 2
+            || 1 !== preg_match('/\G\s*(\p{L}{3,})/u', $text, $m, offset: $end)) {
             return false;
         }
         $word = mb_strtolower($m[1]);
@@ -317,7 +329,9 @@ final class Lexemes
         $word = $this->all[$this->reached] ?? null;
         if (null === $word) {
             $last = $this->all[\count($this->all) - 1];
-            $isHour = $last->number > 0 && $last->number < 24 && !\in_array(($this->all[\count($this->all) - 2] ?? null)?->lower, ['in', 'every', 'for', 'within'], true);
+            $isHour = $last->number > 0
+                && $last->number < 24
+                && !\in_array(($this->all[\count($this->all) - 2] ?? null)?->lower, ['in', 'every', 'for', 'within'], true);
 
             return new Unreadable(\sprintf($isHour ? 'What is "%1$s"? An hour is written "at %1$s".' : 'Something is missing after "%s".', $last->text), $last->from);
         }
@@ -365,7 +379,10 @@ final class Lexemes
 
     private function firstOfWord(int $index): int
     {
-        while ($index > 0 && $this->all[$index]->glued && LexemeKind::Mark !== $this->all[$index]->kind && LexemeKind::Mark !== $this->all[$index - 1]->kind) {
+        while ($index > 0
+            && $this->all[$index]->glued
+            && LexemeKind::Mark !== $this->all[$index]->kind
+            && LexemeKind::Mark !== $this->all[$index - 1]->kind) {
             --$index;
         }
 

@@ -154,7 +154,9 @@ final readonly class SpanRules
             }
         }
         foreach ($this->count($index) as $count) {
-            if ($this->words->is($count->next, 'quarter', 'quarters') && $this->words->is($count->next + 1, 'a', 'an') && $this->words->is($count->next + 2, 'hour')) {
+            if ($this->words->is($count->next, 'quarter', 'quarters')
+                && $this->words->is($count->next + 1, 'a', 'an')
+                && $this->words->is($count->next + 2, 'hour')) {
                 yield $count->as(new Term(new Span(minutes: 15 * $count->value), 1), $count->next + 3);
             }
         }

@@ -48,7 +48,9 @@ final readonly class TimeRules
     public function at(int $index, bool $isBeside = false): iterable
     {
         $first = $this->words->peek($index);
-        $isWord = LexemeKind::Word === $first?->kind && !Lexicon::isAny($first->lower, Sense::Number, Sense::Tens, Sense::Part, Sense::Mark, Sense::Minutes) && !\in_array($first->lower, self::BEGINNINGS, true);
+        $isWord = LexemeKind::Word === $first?->kind
+            && !Lexicon::isAny($first->lower, Sense::Number, Sense::Tens, Sense::Part, Sense::Mark, Sense::Minutes)
+            && !\in_array($first->lower, self::BEGINNINGS, true);
         if (null === $first || $isWord || LexemeKind::Mark === $first->kind) {
             $this->words->at($index);
 
@@ -194,7 +196,10 @@ final readonly class TimeRules
     private function clock(int $index, bool $isBeside, bool $isStart = false): iterable
     {
         foreach ($this->withoutZone($index, $isBeside, $isStart) as $clock) {
-            $zone = $clock->value->isMark && !$this->words->is($index, 'noon') ? null : $this->words->name($clock->next, Sense::Zone) ?? ($this->words->isGlued($clock->next, 'z') ? 'z' : null);
+            $zone = $clock->value->isMark
+                && !$this->words->is($index, 'noon')
+                ? null
+                : $this->words->name($clock->next, Sense::Zone) ?? ($this->words->isGlued($clock->next, 'z') ? 'z' : null);
             if (null !== $zone) {
                 yield $clock->as($clock->value->in(Zones::of($zone, $this->offset)), $clock->next + 1);
             }
@@ -259,7 +264,10 @@ final readonly class TimeRules
         if (null !== $minute && 2 === \strlen($this->words->at($index + 2)->text)) {
             $next = $index + 3;
             // Seconds of zero say nothing.
-            if (':' === $mark && $this->words->isGlued($next, ':') && true === $this->words->at($next + 1)?->glued && 0 === $this->words->number($next + 1)) {
+            if (':' === $mark
+                && $this->words->isGlued($next, ':')
+                && true === $this->words->at($next + 1)?->glued
+                && 0 === $this->words->number($next + 1)) {
                 $next += 2;
             }
             $half = $this->half($next);
@@ -282,7 +290,12 @@ final readonly class TimeRules
             yield from $this->made($index, $index + 2, $this->inHalf($hour, $half), 0);
         }
         // "11 h 15", as French writes it.
-        $minute = $hour > 7 && $hour < 24 && $this->words->is($index + 1, 'h') && 2 === \strlen($this->words->at($index + 2)->text ?? '') ? $this->words->number($index + 2) : null;
+        $minute = $hour > 7
+            && $hour < 24
+            && $this->words->is($index + 1, 'h')
+            && 2 === \strlen($this->words->at($index + 2)->text ?? '')
+            ? $this->words->number($index + 2)
+            : null;
         if (null !== $minute) {
             yield from $this->made($index, $index + 3, $hour, $minute);
         }
@@ -319,7 +332,10 @@ final readonly class TimeRules
             yield from $this->made($index, $index + 2, $hour, $minute);
         }
         // Behind a date without a year it is the year.
-        $isYear = $number > 1899 && $number < 2200 && !$isAt && (null !== $this->words->month($index - 1) || null !== $this->words->number($index - 1) || $this->words->isGlued($index - 1, 'st', 'nd', 'rd', 'th'));
+        $isYear = $number > 1899
+            && $number < 2200
+            && !$isAt
+            && (null !== $this->words->month($index - 1) || null !== $this->words->number($index - 1) || $this->words->isGlued($index - 1, 'st', 'nd', 'rd', 'th'));
         if ($isBeside && !$isYear) {
             foreach (null === Clock::of($hour, $minute) ? [] : $this->made($index, $index + 1, $hour, $minute) as $time) {
                 yield $time->needs($isAt ? Need::Nothing : Need::Field);
@@ -417,7 +433,10 @@ final readonly class TimeRules
     /** @return iterable<Parsed<int>> */
     private function hour(int $index): iterable
     {
-        $hour = \strlen($this->words->at($index)->text ?? '') > 2 && null !== $this->words->number($index) ? null : $this->words->number($index) ?? $this->words->int($index, Sense::Number);
+        $hour = \strlen($this->words->at($index)->text ?? '') > 2
+            && null !== $this->words->number($index)
+            ? null
+            : $this->words->number($index) ?? $this->words->int($index, Sense::Number);
         if (null !== $hour && $hour < 100) {
             yield new Parsed($hour, $index + 1);
         }

@@ -107,11 +107,15 @@ final class Spotter
             return false;
         }
         // "12 a month", "twice a week".
-        if ('a' === $lexeme->lower && (LexemeKind::Number === $before?->kind || \in_array($before?->lower, ['once', 'twice', 'times', 'euros', 'euro', 'pounds', 'dollars', 'francs', 'days', 'hours', 'pence', 'cents', '€', '£', '$'], true))) {
+        if ('a' === $lexeme->lower
+            && (LexemeKind::Number === $before?->kind || \in_array($before?->lower, ['once', 'twice', 'times', 'euros', 'euro', 'pounds', 'dollars', 'francs', 'days', 'hours', 'pence', 'cents', '€', '£', '$'], true))) {
             return false;
         }
         // "v2.10", "#12", "joe.may@": a piece of something longer.
-        if ($lexeme->glued && null !== $before && [] === $lexeme->fillers && (LexemeKind::Mark !== $before->kind || 1 === preg_match('/[\/.:\-_#$€£+~@&=]/u', $before->text))) {
+        if ($lexeme->glued
+            && null !== $before
+            && [] === $lexeme->fillers
+            && (LexemeKind::Mark !== $before->kind || 1 === preg_match('/[\/.:\-_#$€£+~@&=]/u', $before->text))) {
             return false;
         }
         if (LexemeKind::Number === $lexeme->kind) {
@@ -193,9 +197,16 @@ final class Spotter
                 }
             }
             // A time alone is of the message's own day.
-            $isClear = $clock->value->isMark ? !$isPart && !$words->is($index, 'lunch', 'tonight', 'first', 'after') : !$clock->value->isBareHour || null !== $clock->value->until || Need::Nothing !== $this->spoken($words, $index);
+            $isClear = $clock->value->isMark
+                ? !$isPart && !$words->is($index, 'lunch', 'tonight', 'first', 'after')
+                : !$clock->value->isBareHour
+                || null !== $clock->value->until
+                || Need::Nothing !== $this->spoken($words, $index);
             // "at six" is one of a day that is named elsewhere.
-            $isLed = $clock->value->isBareHour && null === $clock->value->until && $words->isAfter($index, 'at') && (null !== $words->peek($index)?->number || null !== Lexicon::meaning(Sense::Number, $words->peek($index)->lower ?? ''));
+            $isLed = $clock->value->isBareHour
+                && null === $clock->value->until
+                && $words->isAfter($index, 'at')
+                && (null !== $words->peek($index)?->number || null !== Lexicon::meaning(Sense::Number, $words->peek($index)->lower ?? ''));
             if (($isClear || $isLed) && Need::Nothing === $clock->need) {
                 yield $clock->as([FromToday::days(0), $clock->value, false], $clock->next);
             }
@@ -250,7 +261,8 @@ final class Spotter
         if ($isDotted && $words->isGlued($next - 1, '.')) {
             return true;
         }
-        if ($words->isAfter($index, 'at') || ($isDotted && ($words->isAfter($index, '(', 'of', 'the') || 'for' === $before?->lower) && !$words->isAfter($index, 'on', 'by'))) {
+        if ($words->isAfter($index, 'at')
+            || ($isDotted && ($words->isAfter($index, '(', 'of', 'the') || 'for' === $before?->lower) && !$words->isAfter($index, 'on', 'by'))) {
             return false;
         }
         $isClock = false;
@@ -258,13 +270,18 @@ final class Spotter
             $isClock = $isClock || Need::Nothing === $time->need;
         }
 
-        return $isClock || $words->isAfter($index, 'on', 'by', 'of', 'the', '(') || \in_array($before?->lower, self::LEADS, true) || null !== Lexicon::meaning(Sense::Weekday, $before->lower ?? '');
+        return $isClock
+            || $words->isAfter($index, 'on', 'by', 'of', 'the', '(')
+            || \in_array($before?->lower, self::LEADS, true)
+            || null !== Lexicon::meaning(Sense::Weekday, $before->lower ?? '');
     }
 
     /** @return iterable<Parsed<Clock>> */
     private function clocks(Lexemes $words, TimeRules $times, int $index, bool $isBeside): iterable
     {
-        $isLed = $words->isAfter($index, 'at', 'by', 'about', 'around') || $words->is($index - 1, 'before', 'until', 'till', 'after') || $words->is($index, 'from', 'between');
+        $isLed = $words->isAfter($index, 'at', 'by', 'about', 'around')
+            || $words->is($index - 1, 'before', 'until', 'till', 'after')
+            || $words->is($index, 'from', 'between');
         $lead = $words->is($index, 'before', 'until', 'till', 'after') && $isBeside ? 1 : 0;
         foreach ($times->at($index + $lead, $isLed || $lead > 0 || $isBeside) as $clock) {
             $isHour = $clock->value->isBareHour && null === $clock->value->until && Need::Nothing === $this->spoken($words, $index + $lead);
@@ -321,12 +338,18 @@ final class Spotter
             return false;
         }
         $isOrdinal = \in_array($last->lower, ['st', 'nd', 'rd', 'th'], true) && $last->glued;
-        if ($isOrdinal && null !== $behind && (($words->isAfter($next, 'of') && !$words->is($next, 'this', 'next', 'month')) || $words->isGlued($next, '-') || $this->isCounted($words, $next))) {
+        if ($isOrdinal
+            && null !== $behind
+            && (($words->isAfter($next, 'of') && !$words->is($next, 'this', 'next', 'month')) || $words->isGlued($next, '-') || $this->isCounted($words, $next))) {
             return false;
         }
         $isHoliday = $first->isCapital() && [] !== Holidays::beginningWith($first->lower);
 
-        return !$isHoliday || LexemeKind::Word !== $behind?->kind || [] !== $behind->fillers || isset($this->behindHoliday[$behind->lower]) || null !== Lexicon::meaning(Sense::Weekday, $last->lower);
+        return !$isHoliday
+            || LexemeKind::Word !== $behind?->kind
+            || [] !== $behind->fillers
+            || isset($this->behindHoliday[$behind->lower])
+            || null !== Lexicon::meaning(Sense::Weekday, $last->lower);
     }
 
     /** Only behind the day of the week and before the year a comma is part of a day. */
@@ -360,8 +383,12 @@ final class Spotter
         }
 
         return match ($behind->kind) {
-            LexemeKind::Word => !isset($this->followers[$behind->lower]) && null === Lexicon::meaning(Sense::Near, $behind->lower) && null === Lexicon::meaning(Sense::Weekday, $behind->lower) && !$behind->isCapital(),
-            LexemeKind::Mark => 1 === preg_match('/^[%€$£]/u', $behind->text) || ($behind->glued && null !== $words->peek($next + 1)?->number && true === $words->peek($next + 1)->glued),
+            LexemeKind::Word => !isset($this->followers[$behind->lower])
+                && null === Lexicon::meaning(Sense::Near, $behind->lower)
+                && null === Lexicon::meaning(Sense::Weekday, $behind->lower)
+                && !$behind->isCapital(),
+            LexemeKind::Mark => 1 === preg_match('/^[%€$£]/u', $behind->text)
+                || ($behind->glued && null !== $words->peek($next + 1)?->number && true === $words->peek($next + 1)->glued),
             LexemeKind::Number => false,
         };
     }
@@ -376,7 +403,10 @@ final class Spotter
         $after = $words->peek($next + 1);
 
         return match ($behind->kind) {
-            LexemeKind::Mark => 1 !== preg_match('/^[\/:.,\-_%@]$/u', $behind->text) || null === $after || !$after->glued || (LexemeKind::Word === $after->kind && '-' !== $behind->text && '_' !== $behind->text && '@' !== $behind->text && '.' !== $behind->text),
+            LexemeKind::Mark => 1 !== preg_match('/^[\/:.,\-_%@]$/u', $behind->text)
+                || null === $after
+                || !$after->glued
+                || (LexemeKind::Word === $after->kind && '-' !== $behind->text && '_' !== $behind->text && '@' !== $behind->text && '.' !== $behind->text),
             default => false,
         };
     }

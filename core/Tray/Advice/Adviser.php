@@ -24,7 +24,9 @@ final readonly class Adviser
         $appointment = $this->next($found, DateKind::Appointment, $circumstances->today);
         [$decision, $reasons, $until] = $this->afterReturn($this->decision($main, $minutes, $deadline, $appointment, $circumstances), $minutes, $circumstances);
         if ($circumstances->written > 0 && MailKind::Personal === $main->kind) {
-            $reasons[] = 1 === $circumstances->written ? 'You have written to this person before.' : \sprintf('You have written to this person %d times.', $circumstances->written);
+            $reasons[] = 1 === $circumstances->written
+                ? 'You have written to this person before.'
+                : \sprintf('You have written to this person %d times.', $circumstances->written);
         }
         $often = match (TooOften::of($circumstances->snoozes, $circumstances->touches)) {
             TooOften::Snoozed => \sprintf('You have put it off %d times.', $circumstances->snoozes),

@@ -222,23 +222,34 @@ final readonly class DateContext
         $this->inside = $tongue->gloss(mb_substr($sentence->lower, $spot->from, $spot->to - $spot->from));
         $this->action = $tongue->gloss(mb_strtolower($request->action ?? ''));
         $this->clause = self::clause($this->before, $this->inside, $this->behind);
-        $isOurs = null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:whether|if|when|which|what|how|who|where)\b[^,;]*$/u', $this->before);
+        $isOurs = null !== $request
+            && RequestForm::Question !== $request->form
+            && 1 !== preg_match('/\b(?:whether|if|when|which|what|how|who|where)\b[^,;]*$/u', $this->before);
         // "The till was short on Sunday, can you check it?"
-        $isAside = $isOurs && 1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause) && (RequestForm::Likely === $request->form || !str_contains($this->clause, mb_substr($this->action, 0, 12))) && 1 !== preg_match('/\b(?:by|before|until|within)\b/u', $this->clause);
+        $isAside = $isOurs
+            && 1 === preg_match(self::PAST, $this->clause)
+            && 1 !== preg_match(self::NOT_PAST, $this->clause)
+            && (RequestForm::Likely === $request->form || !str_contains($this->clause, mb_substr($this->action, 0, 12)))
+            && 1 !== preg_match('/\b(?:by|before|until|within)\b/u', $this->clause);
         $this->isOurs = $isOurs && !$isAside;
-        $this->isPast = !$this->isOurs && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || 1 === preg_match('/^(?:it was )?(?:so )?(?:good|great|nice|lovely) (?:to see|seeing) you\b/u', $sentence->lower) || $this->isThanks($sentence->lower));
+        $this->isPast = !$this->isOurs
+            && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || 1 === preg_match('/^(?:it was )?(?:so )?(?:good|great|nice|lovely) (?:to see|seeing) you\b/u', $sentence->lower) || $this->isThanks($sentence->lower));
     }
 
     /** "Thank you for the talk on Friday" looks back; a date of the calendar may be one that is to come. */
     private function isThanks(string $lower): bool
     {
-        return 1 === preg_match('/^(?:\p{L}+ ){0,2}(?:thanks|thank you)\b[^?]*$/u', $lower) && 1 !== preg_match('/\d|january|february|march|april|\bmay\b|june|july|august|september|october|november|december|tomorrow|next|coming/u', $this->inside) && 1 !== preg_match('/\b(?:see|looking|forward|will|\'ll)\b/u', $lower);
+        return 1 === preg_match('/^(?:\p{L}+ ){0,2}(?:thanks|thank you)\b[^?]*$/u', $lower)
+            && 1 !== preg_match('/\d|january|february|march|april|\bmay\b|june|july|august|september|october|november|december|tomorrow|next|coming/u', $this->inside)
+            && 1 !== preg_match('/\b(?:see|looking|forward|will|\'ll)\b/u', $lower);
     }
 
     public function reading(): DateReading
     {
         // "next year's regatta" is no date.
-        if (null === $this->spot->clock && 1 === preg_match('/^(?:next|this|last|coming|in \p{L}+|\p{L}+) years?\b(?!.*\d)/u', $this->inside) && 1 !== preg_match('/\b(?:by|before|until|within)\W*$/u', $this->before)) {
+        if (null === $this->spot->clock
+            && 1 === preg_match('/^(?:next|this|last|coming|in \p{L}+|\p{L}+) years?\b(?!.*\d)/u', $this->inside)
+            && 1 !== preg_match('/\b(?:by|before|until|within)\W*$/u', $this->before)) {
             return new DateReading(null, false, 0, 0);
         }
 
@@ -269,21 +280,33 @@ final readonly class DateContext
     private function deadline(): ?DateReading
     {
         $isInside = 1 === preg_match('/^(?:by|before|within|inside)\b/u', $this->inside);
-        $lead = !$isInside && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m) && 1 !== preg_match('/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u', $this->before) ? mb_strlen(ltrim($m[0])) : 0;
+        $lead = !$isInside
+            && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m)
+            && 1 !== preg_match('/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u', $this->before)
+            ? mb_strlen(ltrim($m[0]))
+            : 0;
 
         // "It won't be mended before Christmas."
-        if (($isInside || $lead > 0) && 1 === preg_match('/\b(?:won\'t|will not|cannot|can\'t|isn\'t|aren\'t|not)\b[^,;]*\bbefore\s*(?:the\s+)?$/u', $this->before.(1 === preg_match('/^before\b/u', $this->inside) ? 'before ' : '')) && (null === $this->request || RequestForm::Likely === $this->request->form)) {
+        if (($isInside || $lead > 0)
+            && 1 === preg_match('/\b(?:won\'t|will not|cannot|can\'t|isn\'t|aren\'t|not)\b[^,;]*\bbefore\s*(?:the\s+)?$/u', $this->before.(1 === preg_match('/^before\b/u', $this->inside) ? 'before ' : ''))
+            && (null === $this->request || RequestForm::Likely === $this->request->form)) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
         // "If the fee isn't paid by 8 December the place is lost."
-        if ($this->spot->isDay && ($isInside || $lead > 0) && !$this->isOurs && 1 === preg_match('/\b(?:unless|(?:if|when)\b[^,;]*(?:n\'t|\bnot|\bno))\b(?![^,;]*\bha(?:ve|s)n?\'?t? \p{L}+ed)[^,;]*$/u', $this->before)) {
+        if ($this->spot->isDay
+            && ($isInside || $lead > 0)
+            && !$this->isOurs
+            && 1 === preg_match('/\b(?:unless|(?:if|when)\b[^,;]*(?:n\'t|\bnot|\bno))\b(?![^,;]*\bha(?:ve|s)n?\'?t? \p{L}+ed)[^,;]*$/u', $this->before)) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         if (!$this->spot->isDay && ($this->isPast || DateKind::Mention === $this->asked(null !== $this->request))) {
             return $isInside || $lead > 0 ? new DateReading(null, false, 0, 0) : null;
         }
 
-        return $isInside || $lead > 0 ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead), $this->spot->to) : null;
+        return $isInside
+            || $lead > 0
+            ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead), $this->spot->to)
+            : null;
     }
 
     /** "until Friday" ends a wait or an absence, unless it is how long one can do something. */
@@ -306,14 +329,20 @@ final readonly class DateContext
 
         $from = $this->spot->from - ($this->isForeign ? 0 : $lead);
 
-        return $isOpen && !$this->isPast && (null === $this->spot->clock || $this->spot->isDay) ? new DateReading(DateKind::Deadline, false, $from, $this->spot->to) : $this->dated(DateKind::Mention, $this->isPast, $from);
+        return $isOpen
+            && !$this->isPast
+            && (null === $this->spot->clock || $this->spot->isDay)
+            ? new DateReading(DateKind::Deadline, false, $from, $this->spot->to)
+            : $this->dated(DateKind::Mention, $this->isPast, $from);
     }
 
     /** "since Monday", "from 1 December", "your letter of 3 November". */
     private function noted(): ?DateReading
     {
-        $isStretch = 1 === preg_match('/\bfrom\s+$/u', $this->before) && (null !== $this->spot->clock || 1 === preg_match('/\b(?:to|until|till)\b|[–-]/u', $this->inside.mb_substr($this->behind, 0, 8)));
-        $isOfEvent = $this->isForeign && 1 === preg_match('/\b(?:appointment|meeting|visit|party|dinner|lunch|concert|rehearsal|wedding|lecture|workshop|show)\s+(?:of|the)\s*$/u', $this->before);
+        $isStretch = 1 === preg_match('/\bfrom\s+$/u', $this->before)
+            && (null !== $this->spot->clock || 1 === preg_match('/\b(?:to|until|till)\b|[–-]/u', $this->inside.mb_substr($this->behind, 0, 8)));
+        $isOfEvent = $this->isForeign
+            && 1 === preg_match('/\b(?:appointment|meeting|visit|party|dinner|lunch|concert|rehearsal|wedding|lecture|workshop|show)\s+(?:of|the)\s*$/u', $this->before);
         if ($isStretch || $isOfEvent || 1 !== preg_match(self::NOT_AHEAD, $this->before)) {
             return null;
         }
@@ -344,8 +373,15 @@ final readonly class DateContext
             return new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
         // "Could you bring the dog in at four on Friday?"
-        $isMeeting = $this->spot->isExact() && 1 === preg_match('/\bat\s+\S/u', $this->before.$this->inside) && 1 !== preg_match(self::TASKS, $this->action);
-        if ($this->isOurs && $this->spot->isDay && !$isMeeting && !$this->isOther && 1 !== preg_match(self::EVENT, $this->action) && (1 === preg_match(self::HANDED, $this->action) || !$this->isLikeMeeting())) {
+        $isMeeting = $this->spot->isExact()
+            && 1 === preg_match('/\bat\s+\S/u', $this->before.$this->inside)
+            && 1 !== preg_match(self::TASKS, $this->action);
+        if ($this->isOurs
+            && $this->spot->isDay
+            && !$isMeeting
+            && !$this->isOther
+            && 1 !== preg_match(self::EVENT, $this->action)
+            && (1 === preg_match(self::HANDED, $this->action) || !$this->isLikeMeeting())) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         // "The manuscript has to leave us on 10 December."
@@ -368,10 +404,19 @@ final readonly class DateContext
         if (1 === preg_match('/\b(?:week|month|year|quarter)s?$/u', rtrim($this->inside)) && null !== $this->request && null === $this->spot->clock) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
-        $isFree = RequestForm::Question === $this->request?->form && 1 === preg_match('/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)|\bhome\b/u', $this->before.$this->inside.$this->behind);
-        $isInvited = RequestForm::Question === $this->request?->form && 1 === preg_match('/^\W*(?:are |so )?(?:you|u)(?:\'re)? (?:still )?(?:in|up|on|ok|okay|free|around|about|good|game|coming)\b/u', $this->before);
-        if ($isFree || $isInvited || ($this->isOther && $this->isOurs && $this->spot->isDay) || 1 === preg_match(self::EVENT, $this->clause) || ($this->spot->isExact() && $this->spot->isDay) || $this->isLikeMeeting()) {
-            return null === $this->request ? $this->dated(DateKind::Appointment, false, $this->start()) : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
+        $isFree = RequestForm::Question === $this->request?->form
+            && 1 === preg_match('/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)|\bhome\b/u', $this->before.$this->inside.$this->behind);
+        $isInvited = RequestForm::Question === $this->request?->form
+            && 1 === preg_match('/^\W*(?:are |so )?(?:you|u)(?:\'re)? (?:still )?(?:in|up|on|ok|okay|free|around|about|good|game|coming)\b/u', $this->before);
+        if ($isFree
+            || $isInvited
+            || ($this->isOther && $this->isOurs && $this->spot->isDay)
+            || 1 === preg_match(self::EVENT, $this->clause)
+            || ($this->spot->isExact() && $this->spot->isDay)
+            || $this->isLikeMeeting()) {
+            return null === $this->request
+                ? $this->dated(DateKind::Appointment, false, $this->start())
+                : new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to);
         }
 
         return $this->dated(DateKind::Mention, false, $this->start());
@@ -406,13 +451,18 @@ final readonly class DateContext
             return DateKind::Mention;
         }
 
-        return !$isRequest && 1 === preg_match(self::PROMISE, $this->clause) && 1 !== preg_match(self::YOURS, $this->clause) ? DateKind::Mention : DateKind::Deadline;
+        return !$isRequest
+            && 1 === preg_match(self::PROMISE, $this->clause)
+            && 1 !== preg_match(self::YOURS, $this->clause)
+            ? DateKind::Mention
+            : DateKind::Deadline;
     }
 
     /** Where "on", "at" and the like before it begin. */
     private function start(): int
     {
-        return !$this->isForeign && 1 === preg_match('/\b(?:on|at|from|since|for|in|of|after|during|around|about|as of|dated|until)(?:\s+the)?\s+$/u', $this->before, $m)
+        return !$this->isForeign
+            && 1 === preg_match('/\b(?:on|at|from|since|for|in|of|after|during|around|about|as of|dated|until)(?:\s+the)?\s+$/u', $this->before, $m)
             ? $this->spot->from - mb_strlen($m[0])
             : $this->spot->from;
     }

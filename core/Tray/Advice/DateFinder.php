@@ -76,7 +76,8 @@ final readonly class DateFinder
             return $clear;
         }
         $between = mb_substr($sentence->lower, $first->to, $second->from - $first->to);
-        $isApart = mb_strlen($between) > self::APART || 1 === preg_match('/[;:]|\b(?:by|before|until|till|not|or|if|when|bis|oder|wenn|avant|ou|si|antes|o|entro|voor|of|até)\b/u', $between);
+        $isApart = mb_strlen($between) > self::APART
+            || 1 === preg_match('/[;:]|\b(?:by|before|until|till|not|or|if|when|bis|oder|wenn|avant|ou|si|antes|o|entro|voor|of|até)\b/u', $between);
 
         return $isApart ? $clear : [new Spot($first->from, $first->to, $first->day, $second->clock, true)];
     }
@@ -88,7 +89,10 @@ final readonly class DateFinder
             return null;
         }
         $today = $sentAt->date();
-        $date = $reading->isPast && !$spot->day->isFixed() ? $spot->day->behind($today) ?? $spot->day->ahead($today) : $this->ahead($spot->day, $today);
+        $date = $reading->isPast
+            && !$spot->day->isFixed()
+            ? $spot->day->behind($today) ?? $spot->day->ahead($today)
+            : $this->ahead($spot->day, $today);
         if (null === $date) {
             return null;
         }

@@ -166,12 +166,16 @@ final readonly class KindOfMail
         return match (true) {
             $this->isReport($letter) => Undelivered::isDelay($letter->subject, $letter->text) ? MailKind::Delay : MailKind::Bounce,
             $this->isAutoReply($letter, $subject) => MailKind::AutoReply,
-            $letter->hasAttachment('text/calendar') || $letter->hasAttachment('application/ics') => $this->isAnsweredInvitation($letter, $subject) ? MailKind::InvitationNews : MailKind::Invitation,
+            $letter->hasAttachment('text/calendar')
+                || $letter->hasAttachment('application/ics') => $this->isAnsweredInvitation($letter, $subject)
+                ? MailKind::InvitationNews
+                : MailKind::Invitation,
             $this->suspicion->isSuspicious($letter, $person) => MailKind::Suspicious,
             $this->isDiscussion($letter, $local) => MailKind::Discussion,
             $this->isForMany($letter) => $this->manyKind($letter, $local),
             $this->isCold($letter) => MailKind::Advert,
-            1 === preg_match(self::MACHINE, $local) || str_starts_with(strtolower($letter->header('auto-submitted')), 'auto-generated') => MailKind::Notice,
+            1 === preg_match(self::MACHINE, $local)
+                || str_starts_with(strtolower($letter->header('auto-submitted')), 'auto-generated') => MailKind::Notice,
             default => MailKind::Personal,
         };
     }
@@ -194,14 +198,18 @@ final readonly class KindOfMail
 
     private function isReport(Letter $letter): bool
     {
-        return $letter->hasAttachment('message/delivery-status') || Undelivered::isSaid($letter->from, $letter->header('return-path'), $letter->subject, $letter->text);
+        return $letter->hasAttachment('message/delivery-status')
+            || Undelivered::isSaid($letter->from, $letter->header('return-path'), $letter->subject, $letter->text);
     }
 
     private function isAutoReply(Letter $letter, string $subject): bool
     {
         $auto = strtolower($letter->header('auto-submitted'));
         $precedence = strtolower(trim($letter->header('precedence')));
-        if (str_starts_with($auto, 'auto-replied') || \in_array($precedence, ['auto_reply', 'auto-reply'], true) || '' !== $letter->header('x-autoreply').$letter->header('x-autorespond') || 1 === preg_match(self::AWAY, $subject)) {
+        if (str_starts_with($auto, 'auto-replied')
+            || \in_array($precedence, ['auto_reply', 'auto-reply'], true)
+            || '' !== $letter->header('x-autoreply').$letter->header('x-autorespond')
+            || 1 === preg_match(self::AWAY, $subject)) {
             return true;
         }
         $beginning = mb_strtolower(mb_substr($letter->text, 0, 500));
@@ -209,9 +217,13 @@ final readonly class KindOfMail
             return true;
         }
         // Under a subject of one's own, or as mail for many, it is told by how it begins.
-        $isHinted = '' !== $auto && 'no' !== $auto || \in_array($precedence, ['bulk', 'junk'], true) || '' !== $letter->header('x-auto-response-suppress');
+        $isHinted = '' !== $auto && 'no' !== $auto
+            || \in_array($precedence, ['bulk', 'junk'], true)
+            || '' !== $letter->header('x-auto-response-suppress');
 
-        return '' === $letter->header('list-id') && 1 === preg_match(self::AWAY_TEXT, $beginning) && ($isHinted || 1 === preg_match('/\b(?:automatic(?:ally)?|automat(?:ed|isch\p{L}*)|automatique|automátic[ao]|automatic[ao]|automatisk|автоматическ)/u', $beginning));
+        return '' === $letter->header('list-id')
+            && 1 === preg_match(self::AWAY_TEXT, $beginning)
+            && ($isHinted || 1 === preg_match('/\b(?:automatic(?:ally)?|automat(?:ed|isch\p{L}*)|automatique|automátic[ao]|automatic[ao]|automatisk|автоматическ)/u', $beginning));
     }
 
     /** A stranger who sells something, or somebody else's post, to one person at a time. */
@@ -227,12 +239,15 @@ final readonly class KindOfMail
 
     private function isDiscussion(Letter $letter, string $local): bool
     {
-        if ('' === $letter->header('list-id') || 1 === preg_match('/^\s*no\b/i', $letter->header('list-post')) || 1 === preg_match(self::MACHINE, $local)) {
+        if ('' === $letter->header('list-id')
+            || 1 === preg_match('/^\s*no\b/i', $letter->header('list-post'))
+            || 1 === preg_match(self::MACHINE, $local)) {
             return false;
         }
 
         // A list whose address is not told: people answer one another there, and nobody sells.
-        return '' !== $letter->header('list-post') || (1 === preg_match('/^\s*(?:re|aw|sv|antw|\[[^\]]{2,40}\])\s*:?/i', $letter->subject) && 0 === preg_match_all(self::COMMERCE, mb_substr($letter->text, 0, 2000)));
+        return '' !== $letter->header('list-post')
+            || (1 === preg_match('/^\s*(?:re|aw|sv|antw|\[[^\]]{2,40}\])\s*:?/i', $letter->subject) && 0 === preg_match_all(self::COMMERCE, mb_substr($letter->text, 0, 2000)));
     }
 
     private function isForMany(Letter $letter): bool

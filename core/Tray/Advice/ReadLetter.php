@@ -76,7 +76,8 @@ final readonly class ReadLetter
             $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject), $tongue),
             MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
             $this->isPromise($sentences, $dates),
-            MailKind::Personal === $kind || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $letter->subject.' '.mb_substr($letter->text, 0, 1000))),
+            MailKind::Personal === $kind
+                || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $letter->subject.' '.mb_substr($letter->text, 0, 1000))),
             $requests,
             $dates,
             $items,
@@ -103,7 +104,10 @@ final readonly class ReadLetter
     {
         $start = null === $event->start ? null : new Moment($event->start->instant, $person->zone ?? $letter->sentAt->zone);
         $date = $start?->date() ?? $event->date;
-        $isOver = null === $start ? ($event->until ?? $date)->isBefore($letter->sentAt->date()) : $start->instant < $letter->sentAt->instant && '' === $event->rrule;
+        $isOver = null === $start
+            ? ($event->until ?? $date)->isBefore($letter->sentAt->date())
+            : $start->instant < $letter->sentAt->instant
+            && '' === $event->rrule;
 
         return new FoundDate($isOver ? DateKind::Mention : DateKind::Appointment, $date, $start?->time(), null === $start ? $date->text() : $start->text(), 0, 0);
     }

@@ -59,9 +59,16 @@ final readonly class RequestFinder
                 continue;
             }
             // What a list tells to do is part of what was asked above it.
-            $isPart = $sentence->isItem && [] !== $requests && null !== $request && RequestForm::Question !== $request->form && 1 !== preg_match('/\b(?:please|you)\b/u', $sentence->lower);
+            $isPart = $sentence->isItem
+                && [] !== $requests
+                && null !== $request
+                && RequestForm::Question !== $request->form
+                && 1 !== preg_match('/\b(?:please|you)\b/u', $sentence->lower);
             $next = $sentences[$number + 1] ?? null;
-            $isAnswered = RequestForm::Question === $request?->form && $next?->block === $sentence->block && 1 === preg_match($tongue->selfAnswer(), $next->lower) && 1 !== preg_match('/^(?:is it (?:all right|ok|okay)|can|could|may|shall|would) (?:if )?(?:i|we|you)\b/u', $sentence->lower);
+            $isAnswered = RequestForm::Question === $request?->form
+                && $next?->block === $sentence->block
+                && 1 === preg_match($tongue->selfAnswer(), $next->lower)
+                && 1 !== preg_match('/^(?:is it (?:all right|ok|okay)|can|could|may|shall|would) (?:if )?(?:i|we|you)\b/u', $sentence->lower);
             // "It has to be there by Friday" says until when, of what was asked before.
             $isUntilWhen = [] !== $requests && RequestForm::Need === $request?->form && 1 === preg_match($tongue->untilWhen(), $sentence->lower);
             if (null !== $request && !$isPart && !$isAnswered && !$isUntilWhen) {
@@ -71,7 +78,9 @@ final readonly class RequestFinder
         // Beside what is asked outright, what is only like it has to be very like it, and nothing may be unlike it.
         $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form && $likest[$request->from] >= self::UNLIKE_BESIDE);
 
-        return $isOutright ? array_values(array_filter($requests, static fn (Request $request): bool => $likest[$request->from] >= (RequestForm::Likely === $request->form ? self::LIKELY_BESIDE : self::UNLIKE_BESIDE))) : $requests;
+        return $isOutright
+            ? array_values(array_filter($requests, static fn (Request $request): bool => $likest[$request->from] >= (RequestForm::Likely === $request->form ? self::LIKELY_BESIDE : self::UNLIKE_BESIDE)))
+            : $requests;
     }
 
     /**
@@ -102,11 +111,19 @@ final readonly class RequestFinder
                 )
             /xu', $sentence->lower);
             $likeness = $odds[$number];
-            if ($isForOthers || $isTold || $isThanks || $likeness < self::POSSIBLE || ($sentence->isQuestion() && $likeness < self::LIKELY_QUESTION)) {
+            if ($isForOthers
+                || $isTold
+                || $isThanks
+                || $likeness < self::POSSIBLE
+                || ($sentence->isQuestion() && $likeness < self::LIKELY_QUESTION)) {
                 continue;
             }
             $action = (string) preg_replace('/^.*?\b(?:please|pls|plz|kindly)\b[\s,]*/u', '', $sentence->lower);
-            if (1 !== preg_match($tongue->unlikely(), $sentence->lower) && 1 !== preg_match($tongue->notNeeded(), $sentence->lower) && 1 !== preg_match($tongue->courtesy(), $action) && 1 !== preg_match($tongue->courtesy(), $sentence->lower) && 1 !== preg_match($tongue->ofOthers(), $sentence->lower)) {
+            if (1 !== preg_match($tongue->unlikely(), $sentence->lower)
+                && 1 !== preg_match($tongue->notNeeded(), $sentence->lower)
+                && 1 !== preg_match($tongue->courtesy(), $action)
+                && 1 !== preg_match($tongue->courtesy(), $sentence->lower)
+                && 1 !== preg_match($tongue->ofOthers(), $sentence->lower)) {
                 [$best, $likest] = $likeness > $likest ? [$sentence, $likeness] : [$best, $likest];
             }
         }
@@ -134,7 +151,10 @@ final readonly class RequestFinder
                 return $this->request($sentence, $isNamed, $tongue, $form, mb_substr($sentence->text, mb_strlen($thanks) + mb_strlen(substr($lower, 0, $at)), mb_strlen($action)));
             }
         }
-        if (($sentence->isQuestion() || 1 === preg_match($tongue->askedWithoutMark(), $lower)) && !$isDone && 1 !== preg_match($tongue->rhetorical(), $lower) && $this->isAsked($lower, $tongue)) {
+        if (($sentence->isQuestion() || 1 === preg_match($tongue->askedWithoutMark(), $lower))
+            && !$isDone
+            && 1 !== preg_match($tongue->rhetorical(), $lower)
+            && $this->isAsked($lower, $tongue)) {
             return $this->request($sentence, $isNamed, $tongue, RequestForm::Question, $this->lastQuestion($sentence->text));
         }
         if (!$isDone && $likeness >= self::LIKELY && (!$sentence->isQuestion() || $likeness >= self::LIKELY_QUESTION)) {

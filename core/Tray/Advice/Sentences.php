@@ -175,7 +175,9 @@ final readonly class Sentences
         if (1 === preg_match('/^\p{L}$/u', $word) && !\in_array($word, ['i', 'u'], true)) {
             return false;
         }
-        if (ctype_digit($word) && \strlen($word) <= 2 && 1 === preg_match('/^\p{Ll}|^(Jan|Feb|Fév|M(?:ar|ay|ai|är|rz)|A[pvb]r|Ju[nil]|A[uo]g|Sep|O[ktc]t|Nov|De[cz]|Dic)/u', $behind)) {
+        if (ctype_digit($word)
+            && \strlen($word) <= 2
+            && 1 === preg_match('/^\p{Ll}|^(Jan|Feb|Fév|M(?:ar|ay|ai|är|rz)|A[pvb]r|Ju[nil]|A[uo]g|Sep|O[ktc]t|Nov|De[cz]|Dic)/u', $behind)) {
             return false;
         }
 
@@ -190,7 +192,8 @@ final readonly class Sentences
         }
         $addressee = null;
         $rest = ltrim($rest);
-        if (1 === preg_match(self::ADDRESSEE, $rest, $m) && !\in_array(mb_strtolower($m['name'].($m['called'] ?? '').($m['at'] ?? '')), self::NO_NAMES, true)) {
+        if (1 === preg_match(self::ADDRESSEE, $rest, $m)
+            && !\in_array(mb_strtolower($m['name'].($m['called'] ?? '').($m['at'] ?? '')), self::NO_NAMES, true)) {
             $addressee = $m['name'].($m['called'] ?? '').($m['at'] ?? '');
             $rest = substr($rest, \strlen($m[0]));
         }

@@ -172,7 +172,8 @@ final readonly class Suspicion
                 break;
             }
         }
-        if (1 === preg_match('/!{3,}|\${2,}|€{2,}/u', $words) || (mb_strlen($letter->subject) > 12 && $letter->subject === mb_strtoupper($letter->subject) && 1 === preg_match('/\p{Lu}{4}/u', $letter->subject))) {
+        if (1 === preg_match('/!{3,}|\${2,}|€{2,}/u', $words)
+            || (mb_strlen($letter->subject) > 12 && $letter->subject === mb_strtoupper($letter->subject) && 1 === preg_match('/\p{Lu}{4}/u', $letter->subject))) {
             $signs[] = [1, 'it shouts'];
         }
         if (!$person->isAmong($letter->to) && !$person->isAmong($letter->cc) && '' === $letter->header('list-id') && '' !== $person->email) {
@@ -214,6 +215,7 @@ final readonly class Suspicion
         [$a, $b] = [explode('.', $domain)[0], explode('.', $own)[0]];
         $folded = strtr($a, ['0' => 'o', '1' => 'l', '5' => 's', 'rn' => 'm', 'vv' => 'w']);
 
-        return \strlen($b) >= 5 && ($folded === strtr($b, ['rn' => 'm', 'vv' => 'w']) || $folded === $b || ($a !== $b && \strlen($b) >= 7 && levenshtein($a, $b) <= 1) || 1 === preg_match('/^'.preg_quote($b, '/').'[-_](?:support|admin|it|help|mail|secure|hr|payroll)/', $a));
+        return \strlen($b) >= 5
+            && ($folded === strtr($b, ['rn' => 'm', 'vv' => 'w']) || $folded === $b || ($a !== $b && \strlen($b) >= 7 && levenshtein($a, $b) <= 1) || 1 === preg_match('/^'.preg_quote($b, '/').'[-_](?:support|admin|it|help|mail|secure|hr|payroll)/', $a));
     }
 }

@@ -132,7 +132,8 @@ final readonly class TaskTitle
         }
         $action = $this->withoutDates($request, $dates);
         $action = trim((string) preg_replace('/\s+/u', ' ', $action), " \t\n,;:–—-");
-        $isYours = RequestForm::Need === $request->form && 1 === preg_match('/\byour\s+'.preg_quote(mb_substr($request->action, 0, 20), '/').'/iu', $request->text);
+        $isYours = RequestForm::Need === $request->form
+            && 1 === preg_match('/\byour\s+'.preg_quote(mb_substr($request->action, 0, 20), '/').'/iu', $request->text);
         $action = $isYours && 1 !== preg_match('/^your\b/iu', $action) ? 'your '.$action : $action;
         $title = RequestForm::Question === $request->form ? $this->question($action, $name) : $this->order($action, $name, $request->form);
         if ('' !== $subject && (1 === preg_match('/^\p{L}+(?: (?:with|of|into|after|care of|to|at|on))?(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in|up))?$/u', $title) || 'Answer '.$name === $title)) {
@@ -175,16 +176,24 @@ final readonly class TaskTitle
         if (1 === preg_match(self::ATTEND, $action) && RequestForm::Order === $form) {
             return \sprintf('Tell %s whether I can %s', $name, $this->turned($action, $name));
         }
-        $action = 1 === preg_match('/^(\p{L}+ing)\b/u', $action, $m) && 1 !== preg_match('/^(?:bring|ring|sing|string|thing|anything|something|everything|nothing)/iu', $action) ? self::infinitive($m[1]).mb_substr($action, mb_strlen($m[1])) : $action;
+        $action = 1 === preg_match('/^(\p{L}+ing)\b/u', $action, $m)
+            && 1 !== preg_match('/^(?:bring|ring|sing|string|thing|anything|something|everything|nothing)/iu', $action)
+            ? self::infinitive($m[1]).mb_substr($action, mb_strlen($m[1]))
+            : $action;
 
         return match (true) {
-            1 === preg_match(self::UNPAID, $action, $m) => 'payment' === mb_strtolower($m['what']) ? 'Pay '.$name : 'Pay '.$this->turned((1 === preg_match('/^(?:your|our|the)\b/iu', $action, $article) ? mb_strtolower($article[0]).' ' : '').mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1), $name),
-            RequestForm::Need === $form && 1 === preg_match('/^(?:(?:the|your|our) )?(?<what>(?:invoice|bill)\s+(?:(?:no\.?|number|nr\.?)\s*)?\S*\d\S*)$/iu', $action, $m) => 'Pay '.mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1),
+            1 === preg_match(self::UNPAID, $action, $m) => 'payment' === mb_strtolower($m['what'])
+                ? 'Pay '.$name
+                : 'Pay '.$this->turned((1 === preg_match('/^(?:your|our|the)\b/iu', $action, $article) ? mb_strtolower($article[0]).' ' : '').mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1), $name),
+            RequestForm::Need === $form
+                && 1 === preg_match('/^(?:(?:the|your|our) )?(?<what>(?:invoice|bill)\s+(?:(?:no\.?|number|nr\.?)\s*)?\S*\d\S*)$/iu', $action, $m) => 'Pay '.mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1),
             1 === preg_match('/^(?:an? )?(?:\p{L}+ )?favou?r\b/iu', $action) => 'Answer '.$name,
             RequestForm::Need === $form && 1 === preg_match('/^(?:payable|payment (?:is )?due|due)\b/iu', $action) => 'Pay '.$name,
             1 === preg_match('/^owe\s+(?<what>.+)$/iu', $action, $m) => 'Pay '.$this->turned($m['what'], $name),
             1 === preg_match('/^(?:a|some) (?:hand|help)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Help %s %s', $name, $this->turned($m['what'], $name))),
-            1 === preg_match('/^(?:let (?:me|us) know|tell (?:me|us)|advise(?: me| us)?|inform (?:me|us))\s*(?:about|of|as to)?\s*(?<what>.*)$/iu', $action, $m) => '' === $m['what'] ? 'Answer '.$name : \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name)),
+            1 === preg_match('/^(?:let (?:me|us) know|tell (?:me|us)|advise(?: me| us)?|inform (?:me|us))\s*(?:about|of|as to)?\s*(?<what>.*)$/iu', $action, $m) => '' === $m['what']
+                ? 'Answer '.$name
+                : \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name)),
             1 === preg_match('/^let(?: me| us|\'s|’s) (?:have|see)\s+(?<what>.+)$/iu', $action, $m) => \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name)),
             1 === preg_match('/^(?:give (?:me|us) (?:a )?(?:call|ring|buzz|shout)(?: back)?|(?:call|ring|phone) (?:me|us)(?: back| up)?)\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Call %s %s', $name, $this->turned($m['what'], $name))),
             1 === preg_match('/^(?:get back to|come back to|reply to|write to|drop) (?:me|us)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Answer %s %s', $name, $this->turned($m['what'], $name))),
@@ -199,7 +208,8 @@ final readonly class TaskTitle
                     )\b(?!.*\b(?:out\ of|from)\b(?!\ you\b)).*
                 )$
             /xiu', $action, $m) && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name)),
-            1 === preg_match('/^(?:the|an?|your|some|another|two|three|\d+)\b/iu', $action) && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned(self::small($action), $name)),
+            1 === preg_match('/^(?:the|an?|your|some|another|two|three|\d+)\b/iu', $action)
+                && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned(self::small($action), $name)),
             RequestForm::Need === $form || RequestForm::Wish === $form => $this->needed($action, $name),
             default => $this->turned($action, $name),
         };
@@ -255,7 +265,9 @@ final readonly class TaskTitle
     /** The first letter of a word that has it large only at the beginning of a sentence. */
     private static function small(string $words): string
     {
-        return 1 === preg_match('/^(?:The|An?|Your|Our|My|This|That|These|Those|Two|Three|Four|Five|One|All|Both|Some|Any)\b/u', $words) ? mb_strtolower(mb_substr($words, 0, 1)).mb_substr($words, 1) : $words;
+        return 1 === preg_match('/^(?:The|An?|Your|Our|My|This|That|These|Those|Two|Three|Four|Five|One|All|Both|Some|Any)\b/u', $words)
+            ? mb_strtolower(mb_substr($words, 0, 1)).mb_substr($words, 1)
+            : $words;
     }
 
     private function question(string $action, string $name): string

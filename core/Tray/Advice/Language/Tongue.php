@@ -74,12 +74,14 @@ abstract readonly class Tongue
 
         $before = '';
 
-        return [] === $english ? $lower : (string) preg_replace_callback('/[\p{L}\']+/u', static function (array $word) use ($english, &$before): string {
-            $glossed = $english[$before.' '.$word[0]] ?? $english[$word[0]] ?? $word[0];
-            $before = $word[0];
+        return [] === $english
+            ? $lower
+            : (string) preg_replace_callback('/[\p{L}\']+/u', static function (array $word) use ($english, &$before): string {
+                $glossed = $english[$before.' '.$word[0]] ?? $english[$word[0]] ?? $word[0];
+                $before = $word[0];
 
-            return str_replace('+', ' ', $glossed);
-        }, $lower);
+                return str_replace('+', ' ', $glossed);
+            }, $lower);
     }
 
     /** What is said before a request and is none of it: "thank you, could you". */
