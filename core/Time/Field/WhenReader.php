@@ -166,7 +166,7 @@ final readonly class WhenReader
             $today = $words->is($index + 1, 'today') ? 2 : 1;
             yield new Parsed(Reading::ofMoment($this->later($minute), $minute), $index + $today);
         }
-        $in = $words->is($index, 'in', 'within') ? 1 : 0;
+        $in = $words->is($index, 'in', 'within', 'inside') ? 1 : 0;
         foreach ((new SpanRules($words))->at($index + $in) as $span) {
             // "15h" is a time of the day, "in 15h" and "8h" are not.
             $hour = $words->number($index + $in);

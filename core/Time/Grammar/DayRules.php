@@ -21,11 +21,11 @@ use ZippyTray\Core\Time\TimeSettings;
  * Days, seen from a day that is not known yet.
  *
  *     day     = one | one "week" | ["a"] "week" one | one "in" span | span ("from" | "after" | "before") ("now" | one)
- *             | ("in" | "within") span ["time"] [weekday] | span ["later"] | span "ago" | weekday "in" span
+ *             | ("in" | "within" | "inside") span ["time"] [weekday] | span ["later"] | span "ago" | weekday "in" span
  *             | "day" ("after" | "before") one
  *     one     = near | "next" "working" "day" | weekday | period | (a date, see DateRules)
  *     weekday = ["this" | "coming" | "next" | "last"] name | name ["after"] "next" | name ("this" | "next") "week" | ("this" | "next") "week" name
- *     period  = "this" "week" | ["this" | "next"] "weekend" | "next" unit | unit "after" "next"
+ *     period  = "this" "week" | ["this" | "next"] "weekend" | "next" unit | unit "after" "next" | "before" unit "is" "out"
  *             | edge ["this" | "next"] unit | ("month" | "quarter" | "year") "end" | "eow" | "eom" | "eoq" | "eoy"
  */
 final readonly class DayRules
@@ -83,7 +83,7 @@ final readonly class DayRules
     /** @return iterable<Parsed<Day>> */
     private function counted(int $index): iterable
     {
-        $in = $this->words->is($index, 'in', 'within') || ($this->words->isProse && $this->words->is($index, 'inside')) ? 1 : 0;
+        $in = $this->words->is($index, 'in', 'within', 'inside') ? 1 : 0;
         $isNext = 1 === $in && $this->words->isProse && $this->words->is($index + 1, 'next', 'coming') ? 1 : 0;
         foreach ($this->spans->at($index + $in + $isNext) as $span) {
             $length = $this->length($span->value);
@@ -224,6 +224,12 @@ final readonly class DayRules
     private function period(int $index): iterable
     {
         $week = $this->settings->week;
+        // "before the month is out" is its last day; in prose "before" is what makes a deadline of it, and is no part of the day.
+        $lead = $this->words->isProse ? 0 : 1;
+        $named = $this->words->is($index + $lead - 1, 'before') ? $this->unit($index + $lead) : null;
+        if (null !== $named && $this->words->is($index + $lead + 1, 'is') && $this->words->is($index + $lead + 2, 'out', 'over', 'up', 'through')) {
+            yield new Parsed(new Period($named, Edge::End, 0, $week), $index + $lead + 3);
+        }
         $isNext = $this->words->is($index, 'next');
         $at = $index + ($isNext || $this->words->is($index, 'this') ? 1 : 0);
         if ($this->words->is($at, 'weekend')) {
@@ -249,14 +255,6 @@ final readonly class DayRules
             yield new Parsed(new Period($unit, Edge::Begin, 1, $week), $at + 2, need: Need::Lead);
         } elseif ($this->words->is($at + 1, 'after') && $this->words->is($at + 2, 'next')) {
             yield new Parsed(new Period($unit, Edge::Begin, 2, $week), $at + 3, need: Need::Lead);
-        }
-        // "before the month is out"
-        if ($at === $index
-            && $this->words->isProse
-            && $this->words->is($at - 1, 'before')
-            && $this->words->is($at + 1, 'is')
-            && $this->words->is($at + 2, 'out', 'over', 'up', 'through')) {
-            yield new Parsed(new Period($unit, Edge::End, 0, $week), $at + 3);
         }
         // "month end", "month-end"
         $hyphen = $this->words->isGlued($at + 1, '-') ? 1 : 0;

@@ -46,6 +46,10 @@ final class OneLanguageTest extends TestCase
         // On Tuesday 24 November 2026 at 10:00. A line is "phrase = day time | why only the field".
         $table = <<<'TABLE'
             tmr = 2026-11-25
+            inside a week = 2026-12-01
+            inside ten days = 2026-12-04
+            before the month is out = 2026-11-30
+            before the year is out = 2026-12-31
             tmrw = 2026-11-25
             2moro = 2026-11-25
             tomorow = 2026-11-25 | slip
