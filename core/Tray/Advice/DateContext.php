@@ -213,7 +213,7 @@ final readonly class DateContext
     /** It is asked in another language whether somebody does what is none of the things that are due: "¿puedes jugar el domingo?" */
     private bool $isOther;
 
-    public function __construct(private Spot $spot, private Sentence $sentence, private ?Request $request, private Tongue $tongue = new English(), private Meeting $meeting = new Meeting())
+    public function __construct(private Spot $spot, Sentence $sentence, private ?Request $request, Tongue $tongue = new English(), private Meeting $meeting = new Meeting())
     {
         $this->isForeign = [] !== $tongue->english();
         $this->isOther = $this->isForeign && null !== $request && str_ends_with(rtrim($request->text), '?') && '' === $tongue->verb($request->action);
@@ -424,10 +424,11 @@ final readonly class DateContext
 
     private function isLikeMeeting(): bool
     {
-        $from = $this->start();
-        $gloss = fn (int $at, ?int $length): string => $this->tongue->gloss(mb_substr($this->sentence->lower, $at, $length));
+        // "on" and "at" belong to the date.
+        $at = mb_strlen($this->before) - ($this->spot->from - $this->start());
+        $date = mb_substr($this->before, $at).$this->inside;
 
-        return $this->meeting->odds($gloss(0, $from), $gloss($from, $this->spot->to - $from), $gloss($this->spot->to, null), $this->request?->form, null !== $this->spot->clock) > 0;
+        return $this->meeting->odds(mb_substr($this->before, 0, $at), $date, $this->behind, $this->request?->form, null !== $this->spot->clock) > 0;
     }
 
     private function dated(DateKind $kind, bool $isPast, int $from): DateReading

@@ -26,7 +26,7 @@ final class AdviceTest extends TestCase
     private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.96, 0.96], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.95, 0.96]];
 
     /** The same of letters that are kept apart: no rule was ever changed for one of them. */
-    private const FLOORS_APART = ['requests' => [0.86, 0.91], 'dates' => [0.82, 0.82], 'decisions' => [0.89, 0.89], 'deadlines' => [0.84, 0.82], 'appointments' => [0.85, 0.88]];
+    private const FLOORS_APART = ['requests' => [0.86, 0.91], 'dates' => [0.82, 0.82], 'decisions' => [0.89, 0.89], 'deadlines' => [0.84, 0.83], 'appointments' => [0.85, 0.88]];
 
     /** Files of these letters begin so. */
     public const APART = 'apart-';
