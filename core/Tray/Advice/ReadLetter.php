@@ -56,12 +56,10 @@ final readonly class ReadLetter
         $kind = $this->kinds->of($letter, $person);
         $sentences = (new Sentences())->of($letter->text);
         $tongue = Tongues::of((new BodyText())->written($letter->text)."\n".$letter->subject);
-        $requests = $kind->canAsk() ? $this->requests->of($sentences, $letter, $person, $tongue) : [];
+        $requests = $kind->canAsk() ? $this->requests->of($sentences, $letter, $person, $tongue, MailKind::Personal === $kind) : [];
         if (MailKind::Discussion === $kind) {
             $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
         }
-        $perhaps = [] === $requests && MailKind::Personal === $kind ? $this->requests->perhaps($sentences, $letter, $person, $tongue) : null;
-        $requests = null === $perhaps ? $requests : [$perhaps];
         $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person, $tongue, $this->notMine($sentences, $letter, $person, $tongue));
         $event = $letter->event();
         if (MailKind::Invitation === $kind && null !== $event) {

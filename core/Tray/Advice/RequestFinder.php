@@ -37,17 +37,18 @@ final readonly class RequestFinder
 
     /**
      * @param list<Sentence> $sentences those of the letter
+     * @param bool           $isGuessed where nothing asks for sure, what may ask all the same is looked for
      *
      * @return list<Request> in order; bulk mail is left out by the one who asks
      */
-    public function of(array $sentences, Letter $letter, Person $person, Tongue $tongue = new English()): array
+    public function of(array $sentences, Letter $letter, Person $person, Tongue $tongue = new English(), bool $isGuessed = false): array
     {
         $isMeant = !$person->isAmong($letter->cc) || $person->isAmong($letter->to);
         $requests = [];
         $odds = $this->likeness->ofEach($sentences, $letter->subject);
-        $likest = [];
+        $likeness = [];
         foreach ($sentences as $number => $sentence) {
-            $likest[$sentence->from] = $odds[$number];
+            $likeness[$sentence->from] = $odds[$number];
             $isNamed = null !== $sentence->addressee && $person->isCalled($sentence->addressee, $letter);
             $isForOthers = null !== $sentence->addressee && !$isNamed;
             if ($isForOthers) {
@@ -75,20 +76,23 @@ final readonly class RequestFinder
                 $requests[] = $request;
             }
         }
+        if ([] === $requests && $isGuessed) {
+            return array_filter([$this->perhaps($sentences, $odds, $letter, $person, $tongue)]);
+        }
         // Beside what is asked outright, what is only like it has to be very like it, and nothing may be unlike it.
-        $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => RequestForm::Likely !== $request->form && $likest[$request->from] >= self::UNLIKE_BESIDE);
+        $isEnough = static fn (Request $request, float $likely): bool => $likeness[$request->from] >= (RequestForm::Likely === $request->form ? $likely : self::UNLIKE_BESIDE);
+        $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => $isEnough($request, \INF));
 
-        return $isOutright
-            ? array_values(array_filter($requests, static fn (Request $request): bool => $likest[$request->from] >= (RequestForm::Likely === $request->form ? self::LIKELY_BESIDE : self::UNLIKE_BESIDE)))
-            : $requests;
+        return $isOutright ? array_values(array_filter($requests, static fn (Request $request): bool => $isEnough($request, self::LIKELY_BESIDE))) : $requests;
     }
 
     /**
      * What may ask for something all the same in a letter in which no request was found.
      *
      * @param list<Sentence> $sentences
+     * @param list<float>    $odds      how much each of them is like those that ask
      */
-    public function perhaps(array $sentences, Letter $letter, Person $person, Tongue $tongue): ?Request
+    private function perhaps(array $sentences, array $odds, Letter $letter, Person $person, Tongue $tongue): ?Request
     {
         if ($person->isAmong($letter->cc) && !$person->isAmong($letter->to)) {
             return null;
@@ -99,7 +103,6 @@ final readonly class RequestFinder
             return $this->request($sentences[0], false, $tongue, RequestForm::Likely, $sentences[0]->text);
         }
         [$best, $likest] = [null, -\INF];
-        $odds = $this->likeness->ofEach($sentences, $letter->subject);
         foreach ($sentences as $number => $sentence) {
             $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter);
             // What is quoted or told of was asked somewhere else.

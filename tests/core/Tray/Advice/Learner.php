@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Tray\Advice;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\FoundDate;
@@ -24,6 +25,8 @@ use ZippyTray\Core\Tray\Advice\Sentences;
  * letters that are not kept apart, and in single sentences. The same ones always teach the same.
  *
  * A lesson is what is looked at in a sentence, and whether it asks for something, or is about an appointment.
+ *
+ * @phpstan-import-type Labels from LabelledLetters
  *
  * @phpstan-type Lesson array{list<string>, bool}
  */
@@ -56,17 +59,26 @@ final class Learner
         };
     }
 
+    /**
+     * @return array<string, array{Labels, Letter}> those in which that is labelled, without those kept apart
+     */
+    private static function letters(string $label): array
+    {
+        return array_filter(
+            LabelledLetters::all(),
+            static fn (array $letter, string $name): bool => isset($letter[0][$label]) && !str_starts_with($name, AdviceTest::APART),
+            \ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
     /** @return list<Lesson> */
     private static function sentences(): array
     {
         $lessons = [];
-        foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
-            if (!isset($labels['requests']) || str_starts_with($name, AdviceTest::APART)) {
-                continue;
-            }
+        foreach (self::letters('requests') as [$labels, $letter]) {
             $sentences = (new Sentences())->of($letter->text);
             foreach (Likeness::featuresOfEach($sentences, $letter->subject) as $number => $features) {
-                $lessons[] = [$features, \in_array($sentences[$number]->text, $labels['requests'], true)];
+                $lessons[] = [$features, \in_array($sentences[$number]->text, $labels['requests'] ?? [], true)];
             }
         }
         foreach (['asks', 'likely'] as $file) {
@@ -87,9 +99,9 @@ final class Learner
     private static function efforts(): array
     {
         $lessons = [];
-        foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
+        foreach (self::letters('decision') as [$labels, $letter]) {
             $kinds = array_intersect(['now', 'task'], explode('|', $labels['decision']));
-            if (1 === \count($kinds) && !str_starts_with($name, AdviceTest::APART)) {
+            if (1 === \count($kinds)) {
                 $lessons = [...$lessons, ...self::effortOf($letter, \in_array('task', $kinds, true))];
             }
         }
@@ -113,10 +125,8 @@ final class Learner
     private static function dates(): array
     {
         $lessons = [];
-        foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
-            if (isset($labels['dates']) && !str_starts_with($name, AdviceTest::APART)) {
-                $lessons = [...$lessons, ...self::datesOf($letter, static fn (FoundDate $date): ?bool => self::isAppointment($date, $labels['dates']))];
-            }
+        foreach (self::letters('dates') as [$labels, $letter]) {
+            $lessons = [...$lessons, ...self::datesOf($letter, static fn (FoundDate $date): ?bool => self::isAppointment($date, $labels['dates'] ?? []))];
         }
         foreach (file(__DIR__.'/phrases/dated.txt', \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
             $dates = self::datesOf(LabelledLetters::saying(substr($line, 2)), static fn (): bool => 'a' === $line[0]);
@@ -134,7 +144,7 @@ final class Learner
     private static function datesOf(Letter $letter, \Closure $isAppointment): array
     {
         $findings = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
-        $tongue = Tongues::of($letter->text."\n".$letter->subject);
+        $tongue = Tongues::of((new BodyText())->written($letter->text)."\n".$letter->subject);
         $forms = [];
         foreach ($findings->requests as $request) {
             $forms[$request->from] = $request->form;
