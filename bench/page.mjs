@@ -24,14 +24,19 @@ await page.getByLabel('Password').fill(password)
 await page.getByRole('button', { name: 'Sign in' }).click()
 await row.waitFor()
 
+// The page itself tells when the first row is painted: whoever looks for it meanwhile takes time from it.
+await page.addInitScript(() => {
+  new MutationObserver((_changes, observer) => {
+    if (!document.querySelector('.line')) return
+    observer.disconnect()
+    requestAnimationFrame(() => setTimeout(() => (window.firstRow = performance.now())))
+  }).observe(document, { subtree: true, childList: true })
+})
 const load = async () => {
   bytes = requests = 0
-  const began = performance.now()
-  await page.goto(address, { waitUntil: 'commit' })
-  await row.waitFor()
-  const took = performance.now() - began
-  await page.waitForLoadState('networkidle')
-  return { took, bytes, requests }
+  await page.goto(address, { waitUntil: 'networkidle' })
+  const took = await page.waitForFunction(() => window.firstRow)
+  return { took: await took.jsonValue(), bytes, requests }
 }
 await session.send('Network.clearBrowserCache')
 const cold = await load()
@@ -65,18 +70,15 @@ await page.evaluate(() => {
     requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - began)))
   }).observe(document.body, { subtree: true, childList: true, characterData: true })
 })
+// Three keys a second, faster than anybody reads; nothing looks into the page while it works.
 let decided = 0
 for (let turn = 0; turn < 60; ++turn) {
-  const heading = page.locator('.conversation h1')
-  if (!(await heading.isVisible())) break
-  await page.locator('.card.advised').first().waitFor()
-  const before = await page.evaluate(() => window.times.length)
+  await page.waitForTimeout(333)
+  if (!(await page.locator('.conversation h1').isVisible())) break
   await page.keyboard.press('5')
   decided += 1
-  await page
-    .waitForFunction((count) => window.times.length > count, before, { timeout: 15_000 })
-    .catch(() => undefined)
 }
+await page.waitForTimeout(1000)
 const times = (await page.evaluate(() => window.times)).sort((a, b) => a - b)
 const at = (share) => times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0
 // All of it is undone, the newest first.

@@ -54,9 +54,9 @@ abstract class ApiTestCase extends WebTestCase
         return self::$contract ??= new Contract();
     }
 
-    protected function account(string $email = 'wren@ternpoint.example'): Account
+    protected function account(string $email = 'wren@ternpoint.example', string $name = 'Wren Halloran'): Account
     {
-        return $this->service(Accounts::class)->open($email, 'Wren Halloran', 'Europe/Dublin', self::PASSWORD);
+        return $this->service(Accounts::class)->open($email, $name, 'Europe/Dublin', self::PASSWORD);
     }
 
     protected function signIn(?Account $account = null): Account

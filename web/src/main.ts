@@ -7,6 +7,7 @@ import App from './App.vue'
 import { Problem } from './api/problem'
 import { vFirst } from './keys/first'
 import { vKeyed } from './keys/keyed'
+import { rememberPlace } from './lastplace'
 import { router } from './router'
 import { vuetify } from './theme'
 import { forgetOld } from './typing/kept'
@@ -14,6 +15,8 @@ import { forgetOld } from './typing/kept'
 const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
+      // Answers are exchanged whole and never changed, so that nobody has to watch each of their fields.
+      shallow: true,
       staleTime: 5_000,
       retry: (count, error) => count < 2 && !(error instanceof Problem && error.status < 500),
     },
@@ -21,6 +24,7 @@ const queryClient = new QueryClient({
 })
 
 forgetOld()
+rememberPlace()
 
 createApp(App)
   .use(router)

@@ -9,6 +9,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use ZippyTray\Server\Account\Account;
 
 /**
  * Gives out the one page, whose script shows the view that the address names.
@@ -19,6 +20,7 @@ final readonly class PageController
         #[Autowire('%kernel.project_dir%/server/public/build/index.html')]
         private string $page,
         private Security $security,
+        private SessionState $state,
     ) {
     }
 
@@ -28,23 +30,32 @@ final readonly class PageController
         if (!is_file($this->page)) {
             return new Response('The front end is not built yet: run ./zippy setup.', Response::HTTP_SERVICE_UNAVAILABLE, ['Content-Type' => 'text/plain']);
         }
-        $headers = ['Cache-Control' => 'no-cache'];
-        if ('/' === $request->getPathInfo() && $this->isSignedIn($request)) {
+        $page = (string) file_get_contents($this->page);
+        $account = $this->account($request);
+        if (null === $account) {
+            return new Response($page, headers: ['Cache-Control' => 'no-cache']);
+        }
+        // What the page would ask for first stands in it (a data block, WHATWG HTML 4.12.1; nothing in its JSON is markup).
+        $session = '<script type="application/json" id="session">'.$this->state->response($account)->getContent().'</script>';
+        $headers = ['Cache-Control' => 'no-store'];
+        if ('/' === $request->getPathInfo()) {
             // The browser asks for the tray while it still reads the script (Link, RFC 8288; preload, WHATWG HTML).
             $headers['Link'] = '</api/tray>; rel=preload; as=fetch; crossorigin';
         }
 
-        return new Response((string) file_get_contents($this->page), headers: $headers);
+        return new Response(str_replace('</body>', $session.'</body>', $page), headers: $headers);
     }
 
-    /** A refusal would be kept by the browser and taken for the answer after somebody has signed in. */
-    private function isSignedIn(Request $request): bool
+    /** Who is signed in. A refusal that is asked for ahead would be kept by the browser and taken for the answer after somebody has signed in. */
+    private function account(Request $request): ?Account
     {
         try {
-            return $request->hasPreviousSession() && null !== $this->security->getUser();
+            $user = $request->hasPreviousSession() ? $this->security->getUser() : null;
+
+            return $user instanceof Account ? $user : null;
         } catch (\Throwable) {
             // What is wrong with the database the page says.
-            return false;
+            return null;
         }
     }
 }

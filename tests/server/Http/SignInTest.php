@@ -62,6 +62,28 @@ final class SignInTest extends ApiTestCase
         self::assertNull($ahead('/'));
     }
 
+    /** Only who is signed in finds it there, and nothing that somebody typed ends the block that it stands in. */
+    public function testThePageKnowsWhoIsSignedIn(): void
+    {
+        $page = function (string $path): string {
+            $this->browser->request('GET', $path);
+
+            return (string) $this->browser->getResponse()->getContent();
+        };
+        $account = $this->account(name: 'Wren </script><script>alert(1)</script>');
+        self::assertStringNotContainsString('id="session"', $page('/'));
+        $this->call('POST', '/sign-in', ['email' => $account->email, 'password' => self::PASSWORD]);
+        foreach (['/', '/tasks'] as $path) {
+            self::assertSame(1, preg_match('~<script type="application/json" id="session">([^<]+)</script></body>~', $page($path), $found));
+            self::assertStringContainsString('no-store', (string) $this->browser->getResponse()->headers->get('Cache-Control'));
+            $inPage = json_decode($found[1], true, flags: \JSON_THROW_ON_ERROR);
+            self::assertIsArray($inPage);
+            self::assertSame($this->call('GET', '/session')['account'], $inPage['account']);
+        }
+        $this->call('DELETE', '/session', null, 204);
+        self::assertStringNotContainsString('id="session"', $page('/'));
+    }
+
     public function testSigningInAndOut(): void
     {
         $this->account();

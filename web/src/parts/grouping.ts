@@ -49,7 +49,9 @@ export function inGroups(rows: ConversationRow[]): Group[] {
   for (const row of ordered(rows, grouping.value)) {
     if (row.returned) continue
     const name = nameOf[grouping.value](row)
-    found.set(name, [...(found.get(name) ?? []), row])
+    const group = found.get(name)
+    if (group) group.push(row)
+    else found.set(name, [row])
   }
   return [...found].map(([name, of]) => ({ name, rows: of }))
 }
