@@ -281,7 +281,8 @@ final class Spotter
     {
         $isLed = $words->isAfter($index, 'at', 'by', 'about', 'around')
             || $words->is($index - 1, 'before', 'until', 'till', 'after')
-            || $words->is($index, 'from', 'between');
+            || $words->is($index, 'from', 'between')
+            || ($isBeside && $words->is($index - 1, 'from'));
         $lead = $words->is($index, 'before', 'until', 'till', 'after') && $isBeside ? 1 : 0;
         foreach ($times->at($index + $lead, $isLed || $lead > 0 || $isBeside) as $clock) {
             $isHour = $clock->value->isBareHour && null === $clock->value->until && Need::Nothing === $this->spoken($words, $index + $lead);

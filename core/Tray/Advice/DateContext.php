@@ -174,7 +174,8 @@ final readonly class DateContext
     private const NOT_PAST = '/
         \b(?:
             (?:if|unless)\s+\p{L}+\s+(?:have|has)(?:n\'t|\s+not)?
-            |will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|may|might
+            |will|\'ll|shall|would|could|can|please|going\s+to|must|need|needs|is|are|\'re|am|let|should|might
+            |(?<!\d\ )(?<!\d(?:st|nd|rd|th)\ )(?<!in\ |of\ |on\ )may(?!\ \d)
             |has\s+been|have\s+been
             |be(?:en)?\s+(?:moved|postponed|brought|changed|shifted|put\s+(?:off|back))
             |moved\s+(?:to|forward|the)
@@ -248,7 +249,7 @@ final readonly class DateContext
     {
         // "next year's regatta" is no date.
         if (null === $this->spot->clock
-            && 1 === preg_match('/^(?:next|this|last|coming|in \p{L}+|\p{L}+) years?\b(?!.*\d)/u', $this->inside)
+            && 1 === preg_match('/^(?!new year)(?:next|this|last|coming|in \p{L}+|\p{L}+) years?\b(?!.*\d)/u', $this->inside)
             && 1 !== preg_match('/\b(?:by|before|until|within)\W*$/u', $this->before)) {
             return new DateReading(null, false, 0, 0);
         }
@@ -322,7 +323,7 @@ final readonly class DateContext
                 you\ have|you\'ve\ got|can\ be|available
                 |(?:given|granted|allowed|gives|grants|allows)\s+(?:us|you|me)
                 |valid|open|offer|accept(?:ed|ing)?|possible|apply|register|time|holds?|held|reserve[ds]?|keep|kept
-                |welcome|less|cheaper
+                |welcome
             )\b
         /xu', $this->clause)
             || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));

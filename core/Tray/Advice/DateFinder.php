@@ -25,6 +25,9 @@ final readonly class DateFinder
     /** Characters that may stand between a day and its time. */
     private const APART = 80;
 
+    /** What is late afterwards: "the deadline moves to". */
+    private const LATEST = '/\b(?:deadline|closing date|due date|cut-?off)\b/u';
+
     /** What is in the evening: "dinner at eight". */
     private const EVENING = '/\b(?:dinner|supper|table|concert|party|drinks|pub|theatre|cinema|film|tonight|evening|nightcap|band|disco|dance|club|quiz)\b/u';
 
@@ -45,11 +48,26 @@ final readonly class DateFinder
         }
         $spotter = new Spotter($person->time, intdiv($sentAt->zone->getOffset($sentAt->instant), 60), $tongue->english());
         foreach ($sentences as $sentence) {
-            foreach (self::joined($spotter->in($sentence->text), $sentence) as $spot) {
-                $date = $this->dated($spot, $sentence, $asked[$sentence->from] ?? null, $sentAt, $person, $tongue);
-                if (null !== $date) {
-                    $found[] = DateKind::Mention !== $date->kind && \in_array($sentence->from, $others, true) ? $date->as(DateKind::Mention) : $date;
+            $moved = Moved::among($spotter->in($sentence->text), $sentence->lower, $tongue, $spotter->in(...));
+            $isLate = [] !== $moved->from && 1 === preg_match(self::LATEST, $tongue->gloss($sentence->lower));
+            $kinds = [];
+            foreach (self::joined($moved->spots, $sentence) as $spot) {
+                $isMoved = $moved->isMoved($spot);
+                $date = $this->dated($spot, $sentence, $asked[$sentence->from] ?? null, $sentAt, $person, $tongue, $isMoved);
+                if (null === $date) {
+                    continue;
                 }
+                $kinds[$spot->from] = $date->kind;
+                if (\array_key_exists($spot->from, $moved->from) && !$date->date->isBefore($sentAt->date())) {
+                    // It is now what the other was.
+                    $was = DateKind::Deadline === ($kinds[$moved->from[$spot->from]] ?? $date->kind);
+                    $date = $date->as($isLate || $was ? DateKind::Deadline : DateKind::Appointment);
+                }
+                if (DateKind::Deadline === ($kinds[$moved->other[$spot->from] ?? -1] ?? null)) {
+                    $date = $date->as(DateKind::Deadline);
+                }
+                $isNothing = \in_array($sentence->from, $others, true) || \in_array($spot->from, $moved->gone, true);
+                $found[] = $isNothing ? $date->as(DateKind::Mention) : $date;
             }
         }
 
@@ -82,14 +100,16 @@ final readonly class DateFinder
         return $isApart ? $clear : [new Spot($first->from, $first->to, $first->day, $second->clock, true)];
     }
 
-    private function dated(Spot $spot, Sentence $sentence, ?Request $request, Moment $sentAt, Person $person, Tongue $tongue): ?FoundDate
+    private function dated(Spot $spot, Sentence $sentence, ?Request $request, Moment $sentAt, Person $person, Tongue $tongue, bool $isMoved): ?FoundDate
     {
         $reading = (new DateContext($spot, $sentence, $request, $tongue))->reading();
         if (null === $reading->kind) {
             return null;
         }
         $today = $sentAt->date();
+        // Something was moved, but not to what was.
         $date = $reading->isPast
+            && !$isMoved
             && !$spot->day->isFixed()
             ? $spot->day->behind($today) ?? $spot->day->ahead($today)
             : $this->ahead($spot->day, $today);

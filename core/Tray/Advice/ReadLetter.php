@@ -17,7 +17,7 @@ use ZippyTray\Core\Tray\Advice\Language\Tongues;
 final readonly class ReadLetter
 {
     /** To be raised whenever the rules change, so that what was found by older ones is found anew. */
-    public const VERSION = 9;
+    public const VERSION = 10;
 
     /** What the sender says to come: then it is worth looking at this again. */
     private const PROMISE = '/
@@ -119,8 +119,11 @@ final readonly class ReadLetter
     private function isPromise(array $sentences, array $dates): bool
     {
         foreach ($sentences as $sentence) {
-            $isDated = [] !== array_filter($dates, static fn (FoundDate $date): bool => $date->from >= $sentence->from && $date->to <= $sentence->to());
-            if ($isDated && 1 === preg_match(self::PROMISE, $sentence->lower)) {
+            if (1 !== preg_match(self::PROMISE, $sentence->lower)) {
+                continue;
+            }
+            [$from, $to] = [$sentence->from, $sentence->to()];
+            if ([] !== array_filter($dates, static fn (FoundDate $date): bool => $date->from >= $from && $date->to <= $to)) {
                 return true;
             }
         }

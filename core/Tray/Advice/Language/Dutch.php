@@ -143,4 +143,16 @@ final readonly class Dutch extends Tongue
             '(?:langs|mee)?kom' => 'Come',
         ];
     }
+
+    public function moving(): array
+    {
+        return [
+            'verb' => 'verplaats|verzet|verschov|verschuif|uitgesteld|vervroegd|verlengd|gewijzigd|verlegd|verhuis',
+            'from' => 'van',
+            'to' => 'naar|tot',
+            'instead' => 'in plaats van|niet meer',
+            'not' => 'niet',
+            'but' => 'maar',
+        ];
+    }
 }

@@ -247,6 +247,18 @@ final readonly class English extends Tongue
         return ['a', 'the', 'and', 'of', 'to', 'is', 'you', 'that', 'it', 'for', 'with', 'are', 'this', 'have', 'your', 'we', 'be', 'on', 'will', 'not', 'can', 'please', 'from', 'by', 'at', 'would', 'if', 'our', 'us', 'could', 'i', 'my', 'has', 'was', 'or', 'but', 'they', 'what', 'as', 'an', 'any', 'me', 'do', 'all', 'there', 'here', 'just', 'been', 'so', 'up', 'out', 'when', 'which', 'who', 'how', 'about', 'them', 'their', 'he', 'she', 'get', 'let', 'know', 'thanks', 'see', 'need', 'yes', 'new', 'one', 'day', 'good', 'time', 'only', 'some', 'very', 'too', 'into', 'than', 'over', 'now', 'then', 'also', 'were', 'had', 'did', 'does', 'should', 'am', 'i\'m', 'it\'s', 'don\'t', 'we\'re', 'you\'re', 'i\'ll'];
     }
 
+    public function moving(): array
+    {
+        return [
+            'verb' => 'mov(?:e[sd]?|ing)\b|postpon|reschedul|chang(?:e[sd]?|ing)\b|shift(?:s|ed|ing)?\b|br(?:ought|ing(?:ing)?) forward|put(?:ting)? (?:back|off|forward)|push(?:ed|ing)? (?:back|out)|swap|switch|extend|delay|defer|slip(?:s|ped)\b|go(?:es)? back',
+            'from' => 'from',
+            'to' => 'to|until|till',
+            'instead' => 'instead of|rather than|in place of|(?<=,) (?:and )?not|no longer',
+            'not' => 'not(?: due)?',
+            'but' => 'but',
+        ];
+    }
+
     public function thanks(): string
     {
         return self::THANKS;

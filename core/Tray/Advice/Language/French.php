@@ -204,4 +204,16 @@ final readonly class French extends Tongue
             'ven(?:ir|ez)|particip' => 'Come',
         ];
     }
+
+    public function moving(): array
+    {
+        return [
+            'verb' => 'report|déplac|décal|repouss|avanc|remis|chang|prolong|pass(?:e|é|era)\b',
+            'from' => 'du|de|d\'',
+            'to' => 'au|à',
+            'instead' => 'au lieu du?|plutôt que|à la place du?',
+            'not' => 'pas',
+            'but' => 'mais',
+        ];
+    }
 }

@@ -222,4 +222,16 @@ final readonly class German extends Tongue
             'komm|teilnehm' => 'Come',
         ];
     }
+
+    public function moving(): array
+    {
+        return [
+            'verb' => 'verschob|verschieb|verleg|vorverleg|geändert|verlänger|vorgezogen|umgelegt|vertagt|verrück',
+            'from' => 'von|vom',
+            'to' => 'auf|zum|nach',
+            'instead' => 'statt|anstatt|anstelle von|anstelle vom|nicht mehr',
+            'not' => 'nicht',
+            'but' => 'sondern',
+        ];
+    }
 }

@@ -167,4 +167,16 @@ final readonly class Italian extends Tongue
             'ven(?:ire|ga|ite)|partecip' => 'Come',
         ];
     }
+
+    public function moving(): array
+    {
+        return [
+            'verb' => 'spost|rinvi|anticip|posticip|rimand|proroga|cambi|slitt',
+            'from' => 'dal?|dalle|dallo|dall\'',
+            'to' => 'al?|alle|allo|all\'',
+            'instead' => 'invece del?|invece che|al posto del?|anziché',
+            'not' => 'non',
+            'but' => 'ma|bensì',
+        ];
+    }
 }

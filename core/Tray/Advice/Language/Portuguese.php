@@ -155,4 +155,16 @@ final readonly class Portuguese extends Tongue
             'vir|venha|particip|comparec' => 'Come',
         ];
     }
+
+    public function moving(): array
+    {
+        return [
+            'verb' => 'adiad|adiamos|mud(?:ou|ad|amos)|transfer|alterad|antecip|remarc|prorrog|pass(?:a|ou)\b',
+            'from' => 'd[eoa]s?',
+            'to' => 'para|até',
+            'instead' => 'em vez d[eoa]s?|em lugar d[eoa]s?|no lugar d[eoa]s?',
+            'not' => 'não',
+            'but' => 'mas|e sim',
+        ];
+    }
 }

@@ -178,4 +178,16 @@ final readonly class Spanish extends Tongue
             'ven(?:ir|ga)|asist' => 'Come',
         ];
     }
+
+    public function moving(): array
+    {
+        return [
+            'verb' => 'aplaz|traslad|cambi|movi|mueve|posp|adelant|retras|pas(?:a|amos|ado|ará)\b|prorrog',
+            'from' => 'del?|desde',
+            'to' => 'al?|para|hasta',
+            'instead' => 'en lugar del?|en vez del?',
+            'not' => 'no',
+            'but' => 'sino',
+        ];
+    }
 }

@@ -84,6 +84,17 @@ abstract readonly class Tongue
             }, $lower);
     }
 
+    /**
+     * How something is said to be at another time than it was, without the marks of a pattern.
+     *
+     * @return array{verb: string, from: string, to: string, instead: string, not: string, but: string} "moved from … to …",
+     *                                                                                                  "instead of", "not … but …"
+     */
+    public function moving(): array
+    {
+        return array_fill_keys(['verb', 'from', 'to', 'instead', 'not', 'but'], '(?!)');
+    }
+
     /** What is said before a request and is none of it: "thank you, could you". */
     public function thanks(): string
     {

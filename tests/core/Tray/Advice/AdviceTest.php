@@ -23,10 +23,10 @@ use ZippyTray\Core\Tray\Advice\Request;
 final class AdviceTest extends TestCase
 {
     /** Part => the least precision and recall, or share of right ones, of the letters that rules were made for. */
-    private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.96, 0.96], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.95, 0.96]];
+    private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.97, 0.97], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.96, 0.97]];
 
     /** The same of letters that are kept apart: no rule was ever changed for one of them. */
-    private const FLOORS_APART = ['requests' => [0.86, 0.91], 'dates' => [0.82, 0.82], 'decisions' => [0.89, 0.89], 'deadlines' => [0.84, 0.83], 'appointments' => [0.85, 0.88]];
+    private const FLOORS_APART = ['requests' => [0.86, 0.91], 'dates' => [0.83, 0.83], 'decisions' => [0.89, 0.89], 'deadlines' => [0.84, 0.83], 'appointments' => [0.87, 0.90]];
 
     /** Files of these letters begin so. */
     public const APART = 'apart-';

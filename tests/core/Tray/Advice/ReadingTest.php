@@ -208,6 +208,33 @@ final class ReadingTest extends TestCase
             Salut Wren, peux-tu jouer avec nous dimanche ? = appointment 2026-11-29
             Hallo Wren, kannst du mir am Freitag die Liste schicken? = deadline 2026-11-27
             The heating won't be mended before Christmas. =
+            Your appointment on Thursday 3 December had to be moved from 9:00 to 11:30. = appointment 2026-12-03 11:30
+            The match is moved from Friday to Saturday. = mention 2026-11-27; appointment 2026-11-28
+            The meeting was moved from 3 December to 5 December. = mention 2026-12-03; appointment 2026-12-05
+            Training is put back from six to seven on Friday. = appointment 2026-11-27 19:00
+            Our call tomorrow moves from 10 to 11. = appointment 2026-11-25 11:00
+            I have changed the table from 19:00 to 20:00 on Saturday. = appointment 2026-11-28 20:00
+            The class on 3 December starts at 11:30 instead of 9:00. = appointment 2026-12-03 11:30
+            The train leaves at 8:05, not at 8:15, on Friday. = appointment 2026-11-27 08:05
+            We meet on Friday, not Thursday. = appointment 2026-11-27; mention 2026-11-26
+            We meet not on Thursday but on Friday. = mention 2026-11-26; appointment 2026-11-27
+            The form is not due on Friday but on Monday. = mention 2026-11-27; deadline 2026-11-30
+            Can we move Thursday's call to Friday? = mention 2026-11-26; appointment 2026-11-27
+            The deadline has been moved from 3 to 10 December. = deadline 2026-12-10
+            We extended the deadline from 3 December to 10 December. = mention 2026-12-03; deadline 2026-12-10
+            Could you change the order from 40 to 60 sheets by Friday? = deadline 2026-11-27
+            I changed trains on Friday to be there by nine. = mention 2026-11-20
+            We moved from Cork to Galway on 3 May. = mention 2026-05-03
+            Der Termin wird von Donnerstag auf Freitag verschoben. = mention 2026-11-26; appointment 2026-11-27
+            Die Sitzung am 3. Dezember wurde auf den 10. Dezember verlegt. = mention 2026-12-03; appointment 2026-12-10
+            Nicht am Montag, sondern am Dienstag kommt der Monteur. = mention 2026-11-30; appointment 2026-12-01
+            Le rendez-vous du 3 décembre à 9 h est déplacé à 11 h. = appointment 2026-12-03 11:00
+            La reunión del jueves se aplaza al viernes a las 10. = mention 2026-11-26; appointment 2026-11-27 10:00
+            La riunione è stata spostata da giovedì a venerdì alle 15. = mention 2026-11-26; appointment 2026-11-27 15:00
+            De vergadering is verplaatst van donderdag naar vrijdag. = mention 2026-11-26; appointment 2026-11-27
+            A reunião foi adiada de quinta-feira para sexta-feira. = mention 2026-11-26; appointment 2026-11-27
+            We are closed on New Year's Day. = appointment 2027-01-01
+            Seed swap on Saturday 12 December from two. = appointment 2026-12-12 14:00
             TABLE) as $line) {
             [$text, $dates] = explode(' =', $line, 2);
             yield $text => [$text, '' === trim($dates) ? [] : explode('; ', trim($dates))];
