@@ -59,7 +59,7 @@ final readonly class Message
     ) {
     }
 
-    public static function of(string $id, string $accountId, MessageContent $content, int $size, string $ownEmail, \DateTimeImmutable $importedAt): self
+    public static function of(string $id, string $accountId, MessageContent $content, int $size, bool $own, \DateTimeImmutable $importedAt): self
     {
         return new self(
             $id,
@@ -80,7 +80,7 @@ final readonly class Message
             $content->listHeaders,
             $content->fingerprint,
             $size,
-            $content->from->is($ownEmail),
+            $own,
             $importedAt,
             array_map(static fn (Remark $remark): array => $remark->state(), $content->remarks),
         );

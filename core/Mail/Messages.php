@@ -26,6 +26,9 @@ interface Messages
 
     public function isKnown(string $accountId, string $fingerprint): bool;
 
+    /** Whether the person has removed it for good. */
+    public function isErased(string $accountId, string $fingerprint): bool;
+
     /** @param string $raw the message's bytes, which are kept exactly */
     public function add(Message $message, string $raw, string $conversationId): void;
 

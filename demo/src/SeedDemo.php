@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Demo;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\PostSettings;
@@ -31,12 +32,10 @@ use ZippyTray\Core\Tray\Decision\Delete;
 use ZippyTray\Core\Tray\Decision\HandOver;
 use ZippyTray\Core\Tray\Decision\Snooze;
 use ZippyTray\Core\Tray\Place;
-use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Clock\ProgramClock;
-use ZippyTray\Server\Mailroom\TakeIn;
 
 /**
  * Fills an empty database with the demo: the letters come in the way a user's mail does, and what
@@ -50,8 +49,7 @@ final readonly class SeedDemo
         private Letters $letters,
         private Scenario $scenario,
         private Accounts $accounts,
-        private ReceiveMessage $receive,
-        private TakeIn $takeIn,
+        private Arrive $arrive,
         private Decide $decide,
         private MakeTasks $makeTasks,
         private CompleteTasks $completeTasks,
@@ -74,7 +72,7 @@ final readonly class SeedDemo
         $account->write(new PostSettings(signature: $this->scenario->signature()));
         $dates = new RelativeDate($now, $account->timeZone());
         foreach ($this->letters->of('archive', $dates) as $letter) {
-            ($this->receive)($account->id, $email, $letter);
+            ($this->arrive)($account->recipient(), $letter);
         }
         foreach ($this->scenario->templates() as ['name' => $template, 'subject' => $subject, 'text' => $text, 'signed' => $signed]) {
             $this->templates->add($account->id, $this->ids->next(), $this->ids->next(), $template, $subject, $text, $signed);
@@ -89,7 +87,7 @@ final readonly class SeedDemo
         // What reminded before the demo begins has been seen.
         $this->rings->noteLook($account->id, $now);
         foreach ($this->letters->of('tray', $dates) as $letter) {
-            ($this->takeIn)($account, $letter);
+            ($this->arrive)($account->recipient(), $letter);
         }
 
         return $account;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\Day\Day;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;

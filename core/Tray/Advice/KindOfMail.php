@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 use ZippyTray\Core\Mail\Undelivered;
+use ZippyTray\Core\Person\Person;
 
 /**
  * Tells what kind of mail a message is, from its header fields (RFC 2369, 2919, 3464, 3834), its

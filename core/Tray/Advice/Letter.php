@@ -55,6 +55,12 @@ final readonly class Letter
         $this->ending = mb_substr(mb_strcut($text, max(0, \strlen($text) - 4 * self::ENDING)), -self::ENDING);
     }
 
+    /** @return list<Address> to whom it is addressed */
+    public function addressed(): array
+    {
+        return [...$this->to, ...$this->cc];
+    }
+
     /** @param list<Remark>|null $remarks those of the message when they are not kept with it */
     public static function ofMessage(Message $message, ?array $remarks = null): self
     {

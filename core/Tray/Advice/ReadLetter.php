@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Tray\Advice;
 use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\CalendarEvent;
 use ZippyTray\Core\Mail\SubjectLine;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\Language\Tongue;
 use ZippyTray\Core\Tray\Advice\Language\Tongues;
@@ -91,7 +92,7 @@ final readonly class ReadLetter
      */
     private function notMine(array $sentences, Letter $letter, Person $person, Tongue $tongue): array
     {
-        $others = array_filter($sentences, static fn (Sentence $sentence): bool => (null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter))
+        $others = array_filter($sentences, static fn (Sentence $sentence): bool => (null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter->addressed()))
             || 1 === preg_match($tongue->notNeeded(), $sentence->lower) || 1 === preg_match($tongue->ofOthers(), $sentence->lower));
 
         return array_values(array_map(static fn (Sentence $sentence): int => $sentence->from, $others));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\Language\English;
 use ZippyTray\Core\Tray\Advice\Language\Tongue;
 
@@ -49,7 +50,7 @@ final readonly class RequestFinder
         $likeness = [];
         foreach ($sentences as $number => $sentence) {
             $likeness[$sentence->from] = $odds[$number];
-            $isNamed = null !== $sentence->addressee && $person->isCalled($sentence->addressee, $letter);
+            $isNamed = null !== $sentence->addressee && $person->isCalled($sentence->addressee, $letter->addressed());
             $isForOthers = null !== $sentence->addressee && !$isNamed;
             if ($isForOthers) {
                 continue;
@@ -104,7 +105,7 @@ final readonly class RequestFinder
         }
         [$best, $likest] = [null, -\INF];
         foreach ($sentences as $number => $sentence) {
-            $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter);
+            $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter->addressed());
             // What is quoted or told of was asked somewhere else.
             $isTold = 1 === preg_match('/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u', $sentence->lower);
             $isThanks = 1 === preg_match('/

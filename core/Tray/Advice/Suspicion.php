@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Tray\Advice;
 use ZippyTray\Core\Mail\Hosts;
 use ZippyTray\Core\Mail\Remark;
 use ZippyTray\Core\Mail\RemarkKind;
+use ZippyTray\Core\Person\Person;
 
 /**
  * Weighs the signs of fraud and spam in a message.
@@ -136,7 +137,7 @@ final readonly class Suspicion
         if ('' !== $named && !Hosts::areRelated($named, $domain) && !\in_array(RemarkKind::OtherAddress, $told, true)) {
             $signs[] = [3, 'the sender calls itself by another address'];
         }
-        if (self::isNameOf($letter->from->name, $person) && !$letter->from->is($person->email)) {
+        if (self::isNameOf($letter->from->name, $person) && !$person->is($letter->from)) {
             $signs[] = [2, 'it bears your own name, and is not from your address'];
         }
         $isForMany = '' !== $letter->header('list-unsubscribe') || '' !== $letter->header('list-id');

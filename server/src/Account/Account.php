@@ -7,13 +7,14 @@ namespace ZippyTray\Server\Account;
 use Doctrine\ORM\Mapping as ORM;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
+use ZippyTray\Core\Arrival\Recipient;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskSettings;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeSettings;
-use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\TraySettings;
 
@@ -155,10 +156,16 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return $this->clearingOrder;
     }
 
-    /** The person as advice knows it. */
+    /** Without what only the program knows of them. */
     public function person(): Person
     {
         return new Person($this->email, $this->name, $this->timeSettings(), $this->timeZone());
+    }
+
+    /** The person as somebody whose mail comes in. */
+    public function recipient(): Recipient
+    {
+        return new Recipient($this->id, $this->person(), $this->traySettings()->mailEndsSnooze);
     }
 
     public function setPassword(string $hash): void

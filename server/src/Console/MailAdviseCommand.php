@@ -14,6 +14,7 @@ use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Tray\Advice\Adviser;
@@ -22,7 +23,6 @@ use ZippyTray\Core\Tray\Advice\FoundDate;
 use ZippyTray\Core\Tray\Advice\Habit;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\ListItem;
-use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
 use ZippyTray\Core\Tray\Advice\Request;
 

@@ -19,10 +19,10 @@ use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\KindOfMail;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\MailKind;
-use ZippyTray\Core\Tray\Advice\Person;
 
 #[AsCommand('mail:read', 'Prints what is read in a message: its kind, its text, and whose words that is')]
 final class MailReadCommand extends Command

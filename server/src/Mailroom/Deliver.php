@@ -10,6 +10,7 @@ use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
@@ -25,7 +26,6 @@ use ZippyTray\Core\Post\OutgoingState;
 use ZippyTray\Core\Post\SendMail;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Tray\Conversations;
-use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\Out\BuildMessage;
@@ -51,7 +51,7 @@ final readonly class Deliver
         private Accounts $accounts,
         private Ways $ways,
         private BuildMessage $build,
-        private ReceiveMessage $receive,
+        private Arrive $arrive,
         private Transaction $transaction,
         private Connection $connection,
         private EntityManagerInterface $orm,
@@ -194,11 +194,11 @@ final readonly class Deliver
     private function finish(Account $account, Outgoing $outgoing): void
     {
         $raw = BuildMessage::withBcc($this->source($outgoing), $outgoing->letter());
-        $content = $this->receive->read($raw);
-        $this->transaction->run(function () use ($account, $outgoing, $raw, $content): void {
+        $own = $this->arrive->read($account->recipient(), $raw);
+        $this->transaction->run(function () use ($account, $outgoing, $own): void {
             $now = $this->now();
             $outgoing->sent($now);
-            $this->receive->take($account->id, $account->email, $raw, $content);
+            $this->arrive->keep($account->recipient(), $own);
             $this->orm->flush();
             $this->connection->executeStatement('DELETE FROM outgoing_source WHERE outgoing_id = ?', [$outgoing->id]);
             $open = $this->owing->openOf($account->id, $outgoing->id);

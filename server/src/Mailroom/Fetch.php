@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Server\Account\Account;
@@ -23,7 +24,7 @@ use ZippyTray\Server\Work\Attempts;
  */
 final readonly class Fetch
 {
-    public function __construct(private Accounts $accounts, private Ways $ways, private TakeIn $takeIn, private LeftOut $leftOut, private Attempts $attempts, private Transaction $transaction, private Connection $connection, private EntityManagerInterface $orm, private LoggerInterface $logger)
+    public function __construct(private Accounts $accounts, private Ways $ways, private Arrive $arrive, private LeftOut $leftOut, private Attempts $attempts, private Transaction $transaction, private Connection $connection, private EntityManagerInterface $orm, private LoggerInterface $logger)
     {
     }
 
@@ -73,7 +74,7 @@ final readonly class Fetch
             return 0;
         }
         try {
-            $message = ($this->takeIn)($account, $arrived->raw, again: false, with: fn () => $this->note($account, $arrived->cursor));
+            $message = ($this->arrive)($account->recipient(), $arrived->raw, again: false, with: fn () => $this->note($account, $arrived->cursor));
 
             return null === $message ? 0 : 1;
         } catch (DatabaseProblem $problem) {

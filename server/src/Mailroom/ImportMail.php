@@ -7,6 +7,8 @@ namespace ZippyTray\Server\Mailroom;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Arrival\Arrive;
+use ZippyTray\Core\Arrival\Incoming;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Core\Tray\Place;
@@ -30,7 +32,7 @@ final readonly class ImportMail
 
     public function __construct(
         private MailFiles $files,
-        private TakeIn $takeIn,
+        private Arrive $arrive,
         private Transaction $transaction,
         private EntityManagerInterface $orm,
         private Statistics $statistics,
@@ -82,7 +84,7 @@ final readonly class ImportMail
             return null;
         }
 
-        return $this->guarded($found, $outcome, fn (): Incoming => $this->takeIn->read($account, $found->raw, $into, advised: $advised));
+        return $this->guarded($found, $outcome, fn (): Incoming => $this->arrive->read($account->recipient(), $found->raw, $into, advised: $advised));
     }
 
     /** @param list<array{FoundMessage, Incoming}> $batch in the order of the file */
@@ -118,7 +120,7 @@ final readonly class ImportMail
     /** @return int 1 when it is new */
     private function take(Account $account, Incoming $letter): int
     {
-        $message = $this->takeIn->keep($account, $letter);
+        $message = $this->arrive->keep($account->recipient(), $letter);
         $this->orm->flush();
         // What the object mapper remembers is looked through with each flush.
         $this->orm->clear();

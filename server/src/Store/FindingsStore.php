@@ -7,6 +7,9 @@ namespace ZippyTray\Server\Store;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Arrival\Reading;
+use ZippyTray\Core\Arrival\Recipient;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
@@ -19,7 +22,7 @@ use ZippyTray\Server\Store\View\Row;
  *
  * @phpstan-import-type FindingsState from Findings
  */
-final readonly class FindingsStore
+final readonly class FindingsStore implements Reading
 {
     /** Milliseconds that a request waits to note what it misses. */
     private const PATIENCE = 200;
@@ -40,7 +43,7 @@ final readonly class FindingsStore
         foreach ($this->connection->iterateAssociative(
             'SELECT m.id, f.findings FROM message m LEFT JOIN message_findings f ON f.message_id = m.id AND f.rules = ?
              WHERE +m.account_id = ? AND m.id IN (SELECT value FROM json_each(?)) ORDER BY m.sent_at, m.id',
-            [self::rules($account), $account->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)],
+            [self::rules($account->person()), $account->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)],
         ) as $columns) {
             $row = new Row($columns);
             $id = $row->string('id');
@@ -63,17 +66,11 @@ final readonly class FindingsStore
         return array_filter($found);
     }
 
-    /**
-     * Reads a letter. A fault of ours in doing so is logged, and no reason not to take the letter in.
-     *
-     * @param string $name by which the letter is found, for the log
-     *
-     * @return Findings|null null when it cannot be read
-     */
-    public function read(Account $account, Letter $letter, string $name): ?Findings
+    /** A fault of ours in doing so is logged. */
+    public function read(Recipient $for, Letter $letter, string $name): ?Findings
     {
         try {
-            return ($this->read)($letter, $account->person());
+            return ($this->read)($letter, $for->person);
         } catch (\Throwable $problem) {
             $this->logger->error('A message could not be advised.', ['message' => $name, 'exception' => $problem]);
 
@@ -81,15 +78,14 @@ final readonly class FindingsStore
         }
     }
 
-    /** @param Findings|null $findings null: it cannot be read, and is not tried again by the same rules */
-    public function keep(Account $account, string $messageId, ?Findings $findings): void
+    public function keep(Recipient $for, string $messageId, ?Findings $findings): void
     {
         $this->connection->executeStatement(
             'INSERT OR REPLACE INTO message_findings (message_id, rules, findings) VALUES (?, ?, ?)',
-            [$messageId, self::rules($account), json_encode($findings?->state() ?? [], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)],
+            [$messageId, self::rules($for->person), json_encode($findings?->state() ?? [], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)],
         );
         $this->connection->executeStatement('DELETE FROM findings_wanted WHERE message_id = ?', [$messageId]);
-        $this->connection->executeStatement('UPDATE mail_mark SET read = read + 1 WHERE account_id = ?', [$account->id]);
+        $this->connection->executeStatement('UPDATE mail_mark SET read = read + 1 WHERE account_id = ?', [$for->accountId]);
     }
 
     /**
@@ -114,14 +110,10 @@ final readonly class FindingsStore
         return is_numeric($count) ? (int) $count : 0;
     }
 
-    /**
-     * What is to be read by the worker.
-     *
-     * @param list<string> $messageIds
-     */
-    public function want(Account $account, array $messageIds): void
+    /** The worker reads them. */
+    public function want(Recipient $for, array $messageIds): void
     {
-        $this->connection->executeStatement('INSERT OR IGNORE INTO findings_wanted (message_id, account_id) SELECT value, ? FROM json_each(?)', [$account->id, json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
+        $this->connection->executeStatement('INSERT OR IGNORE INTO findings_wanted (message_id, account_id) SELECT value, ? FROM json_each(?)', [$for->accountId, json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
     }
 
     /**
@@ -137,7 +129,7 @@ final readonly class FindingsStore
         }
         try {
             $this->connection->executeStatement('PRAGMA busy_timeout='.self::PATIENCE);
-            $this->want($account, $messageIds);
+            $this->want($account->recipient(), $messageIds);
         } catch (DatabaseProblem $problem) {
             // It is noted at the next look.
             $this->logger->info('What is to be read could not be noted.', ['exception' => $problem]);
@@ -147,8 +139,8 @@ final readonly class FindingsStore
     }
 
     /** By what mail is read; whatever was read by something else is read anew. */
-    private static function rules(Account $account): string
+    private static function rules(Person $person): string
     {
-        return ReadLetter::VERSION.' '.hash('xxh32', json_encode([$account->timeSettings()->state(), $account->timeZone()->getName()], \JSON_THROW_ON_ERROR));
+        return ReadLetter::VERSION.' '.hash('xxh32', json_encode([$person->time->state(), $person->zone?->getName()], \JSON_THROW_ON_ERROR));
     }
 }

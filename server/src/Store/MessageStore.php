@@ -63,6 +63,11 @@ final readonly class MessageStore implements Messages
         return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM message WHERE account_id = ? AND fingerprint = ?', [$accountId, $fingerprint]);
     }
 
+    public function isErased(string $accountId, string $fingerprint): bool
+    {
+        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM erased_message WHERE account_id = ? AND fingerprint = ?', [$accountId, $fingerprint]);
+    }
+
     public function add(Message $message, string $raw, string $conversationId): void
     {
         $this->orm->persist($message);

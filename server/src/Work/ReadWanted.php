@@ -46,7 +46,7 @@ final readonly class ReadWanted
                 }
                 $message = $this->messages->get($accountId, $id);
                 $remarks = $message->isLookedThrough() ? null : $this->reader->read($this->messages->source($message), $message->importedAt)->remarks;
-                $findings = $this->findings->read($account, Letter::ofMessage($message, $remarks), $id);
+                $findings = $this->findings->read($account->recipient(), Letter::ofMessage($message, $remarks), $id);
             } catch (NotFound) {
                 continue;
             } catch (\Throwable $problem) {
@@ -55,7 +55,7 @@ final readonly class ReadWanted
             }
             $this->attempts->end();
             $this->transaction->run(function () use ($account, $id, $findings, $remarks): void {
-                $this->findings->keep($account, $id, $findings);
+                $this->findings->keep($account->recipient(), $id, $findings);
                 if (null !== $remarks) {
                     $this->connection->update('message', ['remarks' => json_encode(array_map(static fn (Remark $remark): array => $remark->state(), $remarks), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)], ['id' => $id]);
                 }

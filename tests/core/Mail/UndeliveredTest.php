@@ -7,10 +7,10 @@ namespace ZippyTray\Tests\Core\Mail;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\KindOfMail;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\MailKind;
-use ZippyTray\Core\Tray\Advice\Person;
 
 /**
  * Messages about messages that did not arrive, also without a machine-readable part, and answers that nobody wrote.

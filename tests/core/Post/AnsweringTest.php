@@ -170,6 +170,8 @@ final class AnsweringTest extends TestCase
         $raw = str_replace("\r\n", "\n", $headers."\nMessage-ID: <1@glass.example>\n\n".$text);
         $now = new \DateTimeImmutable('2026-11-24T10:00:00Z');
 
-        return Message::of('m', World::ACCOUNT, (new MessageReader())->read($raw, $now), \strlen($raw), World::OWN, $now);
+        $content = (new MessageReader())->read($raw, $now);
+
+        return Message::of('m', World::ACCOUNT, $content, \strlen($raw), $content->from->is(World::OWN), $now);
     }
 }

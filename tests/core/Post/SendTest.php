@@ -218,7 +218,7 @@ final class SendTest extends TestCase
         self::assertSame([Place::Away, ['Tam open'], 'Fri 27 Nov 2026, 09:00'], [$this->place(), $this->owed(), $task->start()?->text()]);
         $count = \count($this->world->memory->entries);
         $this->world->message('Something else');
-        ($this->world->receive)(World::ACCOUNT, World::OWN, "From: ilse@x.example\nSubject: New\nMessage-ID: <new@x.example>\n\nHello.");
+        ($this->world->arrive)(World::recipient(), "From: ilse@x.example\nSubject: New\nMessage-ID: <new@x.example>\n\nHello.");
         self::assertCount($count, $this->world->memory->entries, 'What changes nothing that was decided needs no entry.');
     }
 
@@ -271,7 +271,7 @@ final class SendTest extends TestCase
         $opened = str_starts_with($text, 'Content-Type') ? $text : "Content-Type: text/plain\n".$text;
         $number = $this->world->ids->next();
         $references = array_map(static fn (string $id): string => '<'.$id.'>', array_column(array_filter($this->world->memory->messages, fn (object $one): bool => $this->world->memory->conversationOf[$one->id] === $this->conversation->id), 'messageHeader'));
-        ($this->world->receive)(World::ACCOUNT, World::OWN, "From: {$from}\nTo: wren@ternpoint.example\nSubject: Re: Lantern glass\nMessage-ID: <{$number}@x.example>\nReferences: ".implode(' ', $references)."\n{$headers}\n{$opened}");
+        ($this->world->arrive)(World::recipient(), "From: {$from}\nTo: wren@ternpoint.example\nSubject: Re: Lantern glass\nMessage-ID: <{$number}@x.example>\nReferences: ".implode(' ', $references)."\n{$headers}\n{$opened}");
     }
 
     /** @return list<string> */

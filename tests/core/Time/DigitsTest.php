@@ -7,10 +7,10 @@ namespace ZippyTray\Tests\Core\Time;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\Digits;
 use ZippyTray\Core\Time\Field\WhenReader;
 use ZippyTray\Core\Tray\Advice\Letter;
-use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
 use ZippyTray\Tests\Core\Time\Field\Phrases;
 

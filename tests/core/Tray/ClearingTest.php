@@ -185,7 +185,7 @@ final class ClearingTest extends TestCase
         $world = new World();
         [$blocked, $shared] = [$world->conversation('Blocked'), $world->conversation('Shared')];
         $raw = "From: Ada <ada@quill.example>\r\nTo: ".World::OWN."\r\nSubject: Re: Shared\r\nMessage-ID: <ada@quill.example>\r\n\r\nI am here, too.\r\n";
-        $other = ($world->receive)(World::ACCOUNT, World::OWN, $raw);
+        $other = ($world->arrive)(World::recipient(), $raw);
         self::assertNotNull($other);
         $world->memory->conversationOf[$other->id] = $shared->id;
         ($world->block)(World::ACCOUNT, 'block', [new Claim($blocked->id)], false, World::OWN);
@@ -245,7 +245,7 @@ final class ClearingTest extends TestCase
 
     private static function receive(World $world, string $from, string $subject): Conversation
     {
-        $message = ($world->receive)(World::ACCOUNT, World::OWN, "From: {$from}\r\nTo: ".World::OWN."\r\nSubject: {$subject}\r\nMessage-ID: <{$subject}@test.example>\r\n\r\nText of {$subject}.\r\n");
+        $message = ($world->arrive)(World::recipient(), "From: {$from}\r\nTo: ".World::OWN."\r\nSubject: {$subject}\r\nMessage-ID: <{$subject}@test.example>\r\n\r\nText of {$subject}.\r\n");
         self::assertNotNull($message);
 
         return $world->memory->conversations[$world->memory->conversationOf[$message->id]];

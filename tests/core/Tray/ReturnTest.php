@@ -194,12 +194,12 @@ final class ReturnTest extends TestCase
         $world = new World();
         $letter = static fn (string $id, string $refers): string => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}@glass.example>\r\n".('' === $refers ? '' : "References: {$refers}\r\n")."\r\nHere.\r\n";
         foreach (['a' => '', 'c' => '<x@glass.example>'] as $id => $refers) {
-            ($world->receive)(World::ACCOUNT, World::OWN, $letter($id, $refers));
+            ($world->arrive)(World::recipient(), $letter($id, $refers));
         }
         [$first, $second] = array_values($world->memory->conversations);
         $world->decide(new Snooze(self::moment('2026-12-01T09:00:00Z')), [$first]);
         ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $second->id, [Reminder::at(self::moment('2026-11-30T09:00:00Z'))]);
-        ($world->receive)(World::ACCOUNT, World::OWN, $letter('x', '<a@glass.example>'));
+        ($world->arrive)(World::recipient(), $letter('x', '<a@glass.example>'));
         self::assertCount(1, $world->memory->conversations);
         $one = array_values($world->memory->conversations)[0];
         self::assertSame([Place::Tray, 1], [$one->placeAt($world->clock->now()), \count($one->reminders())]);

@@ -33,7 +33,7 @@ final class SortIntoConversationsTest extends TestCase
         for ($round = 0; $round < 3; ++$round) {
             $world = new World('2026-11-24T10:00:00Z');
             foreach ($chance->shuffleArray($sources) as $source) {
-                ($world->receive)(World::ACCOUNT, World::OWN, $source);
+                ($world->arrive)(World::recipient(), $source);
             }
             self::assertSame($this->allAtOnce($world), $this->asSorted($world));
             foreach ($world->memory->conversations as $conversation) {
@@ -47,13 +47,13 @@ final class SortIntoConversationsTest extends TestCase
     {
         $world = new World('2026-11-24T10:00:00Z');
         foreach (['a' => '', 'c' => 'x'] as $id => $reference) {
-            ($world->receive)(World::ACCOUNT, World::OWN, self::letter($id, $reference, 1, 'One', 'tam'));
+            ($world->arrive)(World::recipient(), self::letter($id, $reference, 1, 'One', 'tam'));
         }
         self::assertCount(2, $world->memory->conversations);
         foreach ($world->memory->conversations as $conversation) {
             $world->decide(new Archive(), [$conversation]);
         }
-        ($world->receive)(World::ACCOUNT, World::OWN, self::letter('x', 'a', 2, 'One', 'tam'));
+        ($world->arrive)(World::recipient(), self::letter('x', 'a', 2, 'One', 'tam'));
 
         self::assertCount(1, $world->memory->conversations);
         self::assertSame(Place::Tray, array_values($world->memory->conversations)[0]->placeAt($world->clock->now()));
@@ -62,10 +62,10 @@ final class SortIntoConversationsTest extends TestCase
     public function testAReplyMovesToTheConversationThatItBelongsToWhenThatComesIn(): void
     {
         $world = new World('2026-11-24T10:00:00Z');
-        ($world->receive)(World::ACCOUNT, World::OWN, self::letter('old', '', 1, 'Glass', 'tam'));
-        ($world->receive)(World::ACCOUNT, World::OWN, self::letter('reply', '', 20, 'Re: Glass', 'tam'));
+        ($world->arrive)(World::recipient(), self::letter('old', '', 1, 'Glass', 'tam'));
+        ($world->arrive)(World::recipient(), self::letter('reply', '', 20, 'Re: Glass', 'tam'));
         self::assertCount(1, $world->memory->conversations);
-        ($world->receive)(World::ACCOUNT, World::OWN, self::letter('new', '', 10, 'Glass', 'tam'));
+        ($world->arrive)(World::recipient(), self::letter('new', '', 10, 'Glass', 'tam'));
 
         self::assertCount(2, $world->memory->conversations);
         self::assertSame(['new reply', 'old'], $this->asSorted($world));

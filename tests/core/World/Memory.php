@@ -14,6 +14,7 @@ use ZippyTray\Core\Remind\Ring;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Conversation;
@@ -72,6 +73,15 @@ final class Memory
 
     /** @var array<string, array<string, \DateTimeImmutable>> conversation id => occasion => when */
     public array $touches = [];
+
+    /** @var array<string, Findings|null> by message */
+    public array $findings = [];
+
+    /** @var list<string> messages that are to be looked through */
+    public array $wanted = [];
+
+    /** @var list<string> fingerprints of what was removed for good */
+    public array $erased = [];
 
     /** @var array<string, Entry> */
     public array $entries = [];

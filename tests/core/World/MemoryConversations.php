@@ -86,6 +86,7 @@ final readonly class MemoryConversations implements Conversations
     {
         unset($this->memory->conversations[$conversation->id]);
         foreach (array_keys($this->memory->conversationOf, $conversation->id, true) as $message) {
+            $this->memory->erased[] = $this->memory->messages[$message]->fingerprint;
             unset($this->memory->messages[$message], $this->memory->conversationOf[$message], $this->memory->sources[$message]);
         }
     }

@@ -60,6 +60,11 @@ final readonly class MemoryMessages implements Messages
         return false;
     }
 
+    public function isErased(string $accountId, string $fingerprint): bool
+    {
+        return \in_array($fingerprint, $this->memory->erased, true);
+    }
+
     public function add(Message $message, string $raw, string $conversationId): void
     {
         $this->memory->messages[$message->id] = $message;

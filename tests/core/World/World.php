@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\Arrival\Arrive;
+use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -16,6 +18,7 @@ use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Owed\NoteArrival;
 use ZippyTray\Core\Owed\SettleOwed;
 use ZippyTray\Core\People\KeepContacts;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\SendMail;
@@ -48,7 +51,6 @@ use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Core\Tray\PassOver;
-use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Core\Tray\SortIntoConversations;
 
 /**
@@ -90,7 +92,7 @@ final class World
 
     public readonly ChangeLists $changeLists;
 
-    public readonly ReceiveMessage $receive;
+    public readonly Arrive $arrive;
 
     public readonly Clear $clear;
 
@@ -156,8 +158,9 @@ final class World
         $this->settleOwed = new SettleOwed($owing, $conversations, $entries, $journal, $this->clock);
         $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
         $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);
-        $this->receive = new ReceiveMessage(
+        $this->arrive = new Arrive(
             new MessageReader(),
+            new MemoryReading($this->memory),
             $messages,
             new SortIntoConversations($threads, $messages, $conversations, $owing, $this->ids),
             $threads,
@@ -168,6 +171,12 @@ final class World
             $this->clock,
             $this->ids,
         );
+    }
+
+    /** The person whose world it is, as mail comes in for them. */
+    public static function recipient(): Recipient
+    {
+        return new Recipient(self::ACCOUNT, new Person(self::OWN, 'Wren Halloran'));
     }
 
     /** A conversation with one message, in the tray. */

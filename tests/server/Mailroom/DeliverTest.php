@@ -7,6 +7,7 @@ namespace ZippyTray\Tests\Server\Mailroom;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
+use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Transaction;
@@ -25,7 +26,6 @@ use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\Decision\DoNow;
-use ZippyTray\Core\Tray\ReceiveMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Account\MailWays;
@@ -241,7 +241,7 @@ final class DeliverTest extends ApiTestCase
             $this->service(Accounts::class),
             new Ways($this->postRoom, $way),
             $this->service(BuildMessage::class),
-            $this->service(ReceiveMessage::class),
+            $this->service(Arrive::class),
             $stopping,
             $this->service(Connection::class),
             $this->service(EntityManagerInterface::class),

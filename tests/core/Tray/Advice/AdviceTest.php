@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\Tray\Advice;
 
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\Findings;
@@ -12,7 +13,6 @@ use ZippyTray\Core\Tray\Advice\FoundDate;
 use ZippyTray\Core\Tray\Advice\Habit;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\ListItem;
-use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
 use ZippyTray\Core\Tray\Advice\Request;
 

@@ -7,13 +7,13 @@ namespace ZippyTray\Tests\Core\Tray\Advice;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\Habit;
 use ZippyTray\Core\Tray\Advice\Letter;
-use ZippyTray\Core\Tray\Advice\Person;
 use ZippyTray\Core\Tray\Advice\ReadLetter;
 
 /**

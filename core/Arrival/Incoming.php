@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Server\Mailroom;
+namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Tray\Advice\Findings;
@@ -15,12 +15,12 @@ final readonly class Incoming
 {
     /**
      * @param string        $raw       the message's bytes
-     * @param bool          $isKnown   it is here already, or was removed for good
+     * @param bool          $isRefused it is here already, or was removed for good
      * @param bool          $isDecided whether it asks the person for a decision
-     * @param bool          $isAdvised whether it has been read for advice; otherwise the worker is to do it
+     * @param bool          $isAdvised whether it has been read for advice; otherwise that is to be done later
      * @param Findings|null $findings  null when it was not read for advice, or could not be
      */
-    public function __construct(public string $raw, public MessageContent $content, public Place $into, public bool $isKnown, public bool $isDecided, public bool $isAdvised, public ?Findings $findings)
+    public function __construct(public string $raw, public MessageContent $content, public Place $into, public bool $isRefused, public bool $isDecided, public bool $isAdvised, public ?Findings $findings)
     {
     }
 }

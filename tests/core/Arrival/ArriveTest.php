@@ -2,18 +2,22 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Tests\Core\Tray;
+namespace ZippyTray\Tests\Core\Arrival;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Arrival\Recipient;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\Delete;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Tests\Core\World\World;
 
-final class ReceiveMessageTest extends TestCase
+final class ArriveTest extends TestCase
 {
     public function testAReplyJoinsItsConversationAndBringsItBack(): void
     {
@@ -59,7 +63,7 @@ final class ReceiveMessageTest extends TestCase
     public function testOldMailCanComeStraightIntoTheArchive(): void
     {
         $world = new World();
-        ($world->receive)(World::ACCOUNT, World::OWN, $this->source('a', 'tam@glass.example', []), Place::Archive);
+        ($world->arrive)(World::recipient(), $this->source('a', 'tam@glass.example', []), Place::Archive);
 
         self::assertSame(Place::Archive, $this->only($world)->placeAt($world->clock->now()));
     }
@@ -68,10 +72,71 @@ final class ReceiveMessageTest extends TestCase
     {
         $world = new World();
         $source = $this->source('a', 'tam@glass.example', []);
-        self::assertNotNull(($world->receive)(World::ACCOUNT, World::OWN, $source));
-        self::assertNull(($world->receive)(World::ACCOUNT, World::OWN, $source));
-        self::assertNull(($world->receive)(World::ACCOUNT, World::OWN, "Received: from a by b\n".$source."\n\n"));
-        self::assertNotNull(($world->receive)(World::ACCOUNT, World::OWN, $source.'More.'));
+        self::assertNotNull(($world->arrive)(World::recipient(), $source));
+        self::assertNull(($world->arrive)(World::recipient(), $source));
+        self::assertNull(($world->arrive)(World::recipient(), "Received: from a by b\n".$source."\n\n"));
+        self::assertNotNull(($world->arrive)(World::recipient(), $source.'More.'));
+    }
+
+    public function testWhatWasRemovedForGoodIsFetchedNoMoreButMayBeImportedAgain(): void
+    {
+        $world = new World();
+        $source = $this->source('a', 'tam@glass.example', []);
+        ($world->arrive)(World::recipient(), $source);
+        $world->decide(new Delete(), [$this->only($world)]);
+        ($world->emptyBin)(World::ACCOUNT, $world->ids->next());
+
+        self::assertNull(($world->arrive)(World::recipient(), $source, again: false));
+        self::assertNotNull(($world->arrive)(World::recipient(), $source));
+    }
+
+    public function testOnlyWhatIsToBeDecidedIsLookedThroughForAdvice(): void
+    {
+        $world = new World();
+        $tray = ($world->arrive)(World::recipient(), $this->source('a', 'tam@glass.example', []));
+        ($world->arrive)(World::recipient(), $this->source('b', World::OWN, []));
+        ($world->arrive)(World::recipient(), $this->source('c', 'tam@glass.example', []), Place::Archive);
+        self::assertSame([$tray?->id], array_keys($world->memory->findings));
+
+        $later = $world->arrive->keep(World::recipient(), $world->arrive->read(World::recipient(), $this->source('d', 'tam@glass.example', []), advised: false));
+        self::assertSame([$later?->id], $world->memory->wanted);
+        self::assertCount(1, $world->memory->findings);
+    }
+
+    public function testWhatAnotherBroughtInMeanwhileIsKeptOnce(): void
+    {
+        $world = new World();
+        $first = $world->arrive->read(World::recipient(), $this->source('a', 'tam@glass.example', []));
+        $second = $world->arrive->read(World::recipient(), $this->source('a', 'tam@glass.example', []));
+
+        self::assertNotNull($world->arrive->keep(World::recipient(), $first));
+        self::assertNull($world->arrive->keep(World::recipient(), $second));
+        self::assertCount(1, $world->memory->messages);
+    }
+
+    public function testAllAddressesOfAPersonAreTheirOwn(): void
+    {
+        $world = new World();
+        $me = new Recipient(World::ACCOUNT, new Person(World::OWN, others: ['halloran@home.example']));
+        $message = ($world->arrive)($me, $this->source('a', 'Halloran@home.example', []));
+
+        self::assertTrue($message?->own);
+        self::assertSame(Place::Archive, $this->only($world)->placeAt($world->clock->now()));
+    }
+
+    public function testWhatItChangedIsOneEntryThatCanBeUndone(): void
+    {
+        $world = new World();
+        $this->receive($world, 'a');
+        $conversation = $this->only($world);
+        $world->decide(new Archive(), [$conversation]);
+        $this->receive($world, 'b', references: ['a']);
+
+        $arrived = array_filter($world->memory->entries, static fn (Entry $entry): bool => EntryKind::Arrive === $entry->kind);
+        self::assertCount(1, $arrived);
+        $world->undo(array_values($arrived)[0]);
+        self::assertSame(Place::Archive, $conversation->placeAt($world->clock->now()));
+        self::assertCount(2, $world->memory->messages);
     }
 
     public function testWhatIsNoMessageIsRefusedAndNothingIsStored(): void
@@ -79,7 +144,7 @@ final class ReceiveMessageTest extends TestCase
         $world = new World();
         $this->expectException(UnreadableMessage::class);
         try {
-            ($world->receive)(World::ACCOUNT, World::OWN, 'no header here');
+            ($world->arrive)(World::recipient(), 'no header here');
         } finally {
             self::assertSame([], $world->memory->messages);
         }
@@ -119,7 +184,7 @@ final class ReceiveMessageTest extends TestCase
     /** @param list<string> $references */
     private function receive(World $world, string $id, string $from = 'tam@glass.example', array $references = []): void
     {
-        ($world->receive)(World::ACCOUNT, World::OWN, $this->source($id, $from, $references));
+        ($world->arrive)(World::recipient(), $this->source($id, $from, $references));
     }
 
     /** @param list<string> $references */

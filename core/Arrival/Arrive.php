@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Arrival;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Mail\ThreadIndex;
+use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Owed\NoteArrival;
+use ZippyTray\Core\Tray\Advice\Letter;
+use ZippyTray\Core\Tray\BlockedSender;
+use ZippyTray\Core\Tray\BlockedSenders;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Place;
+use ZippyTray\Core\Tray\SortIntoConversations;
+
+/**
+ * A message has arrived, from wherever: it was fetched, imported, sent by the person, or made up for the demo.
+ *
+ * It is read first, which takes the time that it takes: parsed, refused when it is known or was removed for good, and
+ * looked through for advice. Then it is kept, in one transaction, for which others wait: it is sorted into its
+ * conversation, what it settles is settled, and its conversation comes into the tray. What that changed of what was
+ * there before is one entry of the journal.
+ *
+ * Mail of a blocked sender goes to Blocked, and opens no conversation that others are in.
+ */
+final readonly class Arrive
+{
+    public function __construct(
+        private MessageReader $reader,
+        private Reading $reading,
+        private Messages $messages,
+        private SortIntoConversations $sort,
+        private ThreadIndex $threads,
+        private BlockedSenders $blocked,
+        private NoteArrival $settles,
+        private Journal $journal,
+        private Transaction $transaction,
+        private ClockInterface $clock,
+        private Ids $ids,
+    ) {
+    }
+
+    /**
+     * @param Place                                $into  Tray, or Archive for old mail that needs no decision any more
+     * @param bool                                 $again whether what the person has removed for good may come in once more
+     * @param (callable(Message|null): mixed)|null $with  done in the same transaction
+     *
+     * @return Message|null null when it is refused
+     *
+     * @throws UnreadableMessage when the bytes are no message; then nothing is stored
+     */
+    public function __invoke(Recipient $to, string $raw, Place $into = Place::Tray, bool $again = true, ?callable $with = null): ?Message
+    {
+        $incoming = $this->read($to, $raw, $into, $again);
+
+        return $this->transaction->run(function () use ($to, $incoming, $with): ?Message {
+            $message = $this->keep($to, $incoming);
+            null === $with ?: $with($message);
+
+            return $message;
+        });
+    }
+
+    /**
+     * The first half, which belongs before a transaction.
+     *
+     * @param bool $again   as above
+     * @param bool $advised whether it is looked through for advice now; otherwise that is wanted for later
+     *
+     * @throws UnreadableMessage when the bytes are no message
+     */
+    public function read(Recipient $to, string $raw, Place $into = Place::Tray, bool $again = true, bool $advised = true): Incoming
+    {
+        $content = $this->reader->read($raw, $this->now());
+        $isRefused = $this->messages->isKnown($to->accountId, $content->fingerprint) || (!$again && $this->messages->isErased($to->accountId, $content->fingerprint));
+        $isDecided = !$isRefused && Place::Tray === $into && !$to->person->is($content->from);
+        $findings = $isDecided && $advised ? $this->reading->read($to, Letter::of($content), $content->header) : null;
+
+        return new Incoming($raw, $content, $into, $isRefused, $isDecided, $advised, $findings);
+    }
+
+    /**
+     * The second half, within a transaction.
+     *
+     * @return Message|null null when it is refused
+     */
+    public function keep(Recipient $to, Incoming $incoming): ?Message
+    {
+        // Another one may have brought it in since it was read.
+        if ($incoming->isRefused || $this->messages->isKnown($to->accountId, $incoming->content->fingerprint)) {
+            return null;
+        }
+        $now = $this->now();
+        $message = Message::of($this->ids->next(), $to->accountId, $incoming->content, \strlen($incoming->raw), $to->person->is($incoming->content->from), $now);
+        $isBlocked = $this->isBlocked($message);
+        $conversation = ($this->sort)($message, match (true) {
+            $message->own => Place::Archive,
+            $isBlocked => Place::Blocked,
+            default => $incoming->into,
+        });
+        $this->settle($message, $conversation, $incoming, $isBlocked, $to, $now);
+        $this->messages->add($message, $incoming->raw, $conversation->id);
+        $this->threads->put($message);
+        if ($incoming->isDecided) {
+            $incoming->isAdvised ? $this->reading->keep($to, $message->id, $incoming->findings) : $this->reading->want($to, [$message->id]);
+        }
+
+        return $message;
+    }
+
+    private function isBlocked(Message $message): bool
+    {
+        return !$message->own && $this->blocked->isAnyBlocked($message->accountId, BlockedSender::patternsFor($message->from->email));
+    }
+
+    /** What it means for its conversation, and for those who owe something, is written down. */
+    private function settle(Message $message, Conversation $conversation, Incoming $incoming, bool $isBlocked, Recipient $to, \DateTimeImmutable $now): void
+    {
+        $page = new Page();
+        $page->touch($conversation);
+        $page->say($conversation->subject());
+        $because = $isBlocked ? null : ($this->settles)($message, $conversation, $incoming->content->report, $page, $now);
+        $conversation->receive($message, Place::Tray === $incoming->into && !$isBlocked, $now, $to->endsSnooze, $because);
+        if ('' === $page->consequence()) {
+            $page->say('', \sprintf('%s has written: it is in the tray again', $message->from->label()));
+        }
+        $this->journal->note($message->accountId, $this->ids->next(), EntryKind::Arrive, $page);
+    }
+
+    private function now(): \DateTimeImmutable
+    {
+        return \DateTimeImmutable::createFromInterface($this->clock->now());
+    }
+}
