@@ -15,13 +15,11 @@ use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Mail\UnreadableMessage;
-use ZippyTray\Core\Owed\NoteArrival;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\BlockedSenders;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Place;
-use ZippyTray\Core\Tray\SortIntoConversations;
 
 /**
  * A message has arrived, from wherever: it was fetched, imported, sent by the person, or made up for the demo.
@@ -42,7 +40,7 @@ final readonly class Arrive
         private SortIntoConversations $sort,
         private ThreadIndex $threads,
         private BlockedSenders $blocked,
-        private NoteArrival $settles,
+        private Settle $settles,
         private Journal $journal,
         private Transaction $transaction,
         private ClockInterface $clock,

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Journal;
 
 use ZippyTray\Core\NotFound;
-use ZippyTray\Core\Post\Outgoing;
-use ZippyTray\Core\Post\OutgoingState;
 
 /**
  * Puts back what an entry of the journal changed, whichever it is, not only the last one.
@@ -107,8 +105,8 @@ final readonly class Undo
     private function putBack(string $accountId, Entry $entry, Change $change, Page $page): void
     {
         $object = $this->objects->find($accountId, $change->object);
-        if ($object instanceof Outgoing && OutgoingState::Draft !== $object->outgoingState() && $object->state() !== $change->after) {
-            throw new CannotUndo($object->outgoingState()->isTrouble() ? 'It could not be sent. You find it under Coming back.' : 'It has gone out, and cannot be taken back any more.');
+        if ($object instanceof Irrevocable && '' !== $object->whyItStands() && $object->state() !== $change->after) {
+            throw new CannotUndo($object->whyItStands());
         }
         if ($object?->state() !== $change->after) {
             throw $this->blocked($entry, $change->object);

@@ -8,11 +8,13 @@ use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Expectations;
 
 /**
  * Somebody owes an answer from now on. What the same person owes in the same conversation already is asked for anew.
  */
-final readonly class Expect
+final readonly class Expect implements Expectations
 {
     public function __construct(private Owing $owing, private Ids $ids)
     {
@@ -32,10 +34,14 @@ final readonly class Expect
         $page->made($owed);
     }
 
-    /** Whoever owes something in the conversation has more time, or less. */
-    public function moveIn(string $accountId, string $conversationId, Moment $until, Page $page): void
+    public function expect(Conversation $in, Address $person, string $what, Moment $until, Page $page, \DateTimeImmutable $now): void
     {
-        foreach ($this->owing->openIn($accountId, $conversationId) as $owed) {
+        $this->of($in->accountId, $person, $what, $until, $in->id, null, null, $page, $now);
+    }
+
+    public function giveTime(Conversation $in, Moment $until, Page $page): void
+    {
+        foreach ($this->owing->openIn($in->accountId, $in->id) as $owed) {
             $page->touch($owed);
             $owed->moveTo($until);
         }

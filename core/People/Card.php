@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\People;
 
-use ZippyTray\Core\Post\Recipients;
+use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Refused;
 
 /**
@@ -53,7 +53,7 @@ final readonly class Card
         if ('' === $this->name && '' === $this->email) {
             throw new Refused('A contact needs a name or an address.', 'name');
         }
-        if ('' !== $this->email && !Recipients::isAddress($this->email)) {
+        if ('' !== $this->email && !Address::isValid($this->email)) {
             throw new Refused(\sprintf('"%s" is no address that mail can be sent to.', $this->email), 'email');
         }
         if (\count($this->phones) > self::PHONES) {

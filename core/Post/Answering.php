@@ -95,7 +95,7 @@ final readonly class Answering
         $left = [];
         foreach ($addresses as $address) {
             $email = strtolower($address->email);
-            if (Recipients::isAddress($address->email) && !$this->isOwn($address) && !\in_array($email, $seen, true)) {
+            if (Address::isValid($address->email) && !$this->isOwn($address) && !\in_array($email, $seen, true)) {
                 $left[] = $address;
                 $seen[] = $email;
             }
@@ -112,7 +112,7 @@ final readonly class Answering
         }
         $address = (new AddressParser(new HeaderDecoder(new TextDecoder())))->parse(rawurldecode($m[1]))[0] ?? null;
 
-        return null !== $address && Recipients::isAddress($address->email) ? $address : null;
+        return null !== $address && Address::isValid($address->email) ? $address : null;
     }
 
     private function quoted(Message $message): string

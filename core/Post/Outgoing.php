@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Post;
 
-use ZippyTray\Core\Journal\Journaled;
+use ZippyTray\Core\Journal\Irrevocable;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Refused;
@@ -15,7 +15,7 @@ use ZippyTray\Core\Time\Moment;
  *
  * @phpstan-import-type LetterState from Letter
  */
-final class Outgoing implements Journaled
+final class Outgoing implements Irrevocable
 {
     /** Minutes after which sending is tried again, one after the other; then it is given up. */
     public const PAUSES = [1, 5, 15, 60, 240];
@@ -211,6 +211,15 @@ final class Outgoing implements Journaled
     public function sentAt(): ?\DateTimeImmutable
     {
         return $this->sentAt;
+    }
+
+    public function whyItStands(): string
+    {
+        return match (true) {
+            OutgoingState::Draft === $this->state => '',
+            $this->state->isTrouble() => 'It could not be sent. You find it under Coming back.',
+            default => 'It has gone out, and cannot be taken back any more.',
+        };
     }
 
     private function tooLate(): string

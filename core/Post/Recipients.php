@@ -17,15 +17,6 @@ final readonly class Recipients
 
     private const NAME_LENGTH = 200;
 
-    /** A local part without quotes (RFC 5321, 4.1.2), letters beyond ASCII included (RFC 6531). */
-    private const LOCAL = '/^[\p{L}\p{M}\p{N}!#$%&\'*+\/=?^_`{|}~-]+(?:\.[\p{L}\p{M}\p{N}!#$%&\'*+\/=?^_`{|}~-]+)*$/u';
-
-    private const DOMAIN = '/
-        ^(?=.{1,253}$)[\p{L}\p{N}](?:[\p{L}\p{M}\p{N}-]{0,61}[\p{L}\p{M}\p{N}])?(?:
-            \.[\p{L}\p{N}](?:[\p{L}\p{M}\p{N}-]{0,61}[\p{L}\p{M}\p{N}])?
-        )+$
-    /xu';
-
     /**
      * @param list<Address> $addresses as they were written
      * @param string        $field     that a complaint is about
@@ -39,7 +30,7 @@ final readonly class Recipients
         $checked = [];
         foreach ($addresses as $address) {
             $email = trim($address->email);
-            if (!self::isAddress($email)) {
+            if (!Address::isValid($email)) {
                 $shown = mb_strimwidth((string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', mb_scrub('' === $email ? $address->name : $email)), 0, 80, '…');
                 throw new Refused(\sprintf('"%s" is no address that mail can be sent to.', $shown), $field);
             }
@@ -67,15 +58,5 @@ final readonly class Recipients
         }
 
         return $checked;
-    }
-
-    public static function isAddress(string $email): bool
-    {
-        $at = strrpos($email, '@');
-        if (false === $at || $at > 64 || \strlen($email) > 254 || 1 !== preg_match('//u', $email)) {
-            return false;
-        }
-
-        return 1 === preg_match(self::LOCAL, substr($email, 0, $at)) && 1 === preg_match(self::DOMAIN, substr($email, $at + 1));
     }
 }

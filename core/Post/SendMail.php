@@ -20,6 +20,7 @@ use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\Overtaken;
 
@@ -65,7 +66,8 @@ final readonly class SendMail
             $consequence = [\sprintf('%sto %s', $later ? 'goes out '.$at->text().', ' : '', self::names($outgoing->letter()->to ?: $outgoing->letter()->recipients()))];
             if (null !== $then && null !== $conversation) {
                 $page->touch($conversation);
-                $then->apply($conversation, $now);
+                // Who owes the answer is whom the letter is to.
+                $then->apply($conversation, new Deciding($now, $page, null));
                 $consequence[] = $then->consequence();
             }
             $page->say('' === $outgoing->letter()->subject ? 'Message without a subject' : $outgoing->letter()->subject, implode('; ', $consequence));

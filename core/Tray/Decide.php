@@ -9,17 +9,14 @@ use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\NotFound;
-use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Tray\Decision\HandOver;
-use ZippyTray\Core\Tray\Decision\MoveReturn;
 
 /**
  * Takes one decision for one conversation or for many, in one step.
  */
 final readonly class Decide
 {
-    public function __construct(private Conversations $conversations, private Entries $entries, private Journal $journal, private Expect $expect, private ClockInterface $clock)
+    public function __construct(private Conversations $conversations, private Entries $entries, private Journal $journal, private Expectations $expectations, private ClockInterface $clock)
     {
     }
 
@@ -48,8 +45,7 @@ final readonly class Decide
                     continue;
                 }
                 $page->touch($conversation);
-                $decision->apply($conversation, $now);
-                $this->expect($conversation, $decision, $page, $now);
+                $decision->apply($conversation, new Deciding($now, $page, $this->expectations));
                 $page->say($conversation->subject(), $decision->consequence());
                 ++$decided;
             }
@@ -59,17 +55,5 @@ final readonly class Decide
         }, clearingId: $clearingId);
 
         return new Decided($entry, $overtaken);
-    }
-
-    /** What the decision means for those who owe an answer. */
-    private function expect(Conversation $conversation, Decision $decision, Page $page, \DateTimeImmutable $now): void
-    {
-        if ($decision instanceof HandOver) {
-            foreach ($decision->people() as $person) {
-                $this->expect->of($conversation->accountId, $person, $decision->what(), $decision->until(), $conversation->id, null, null, $page, $now);
-            }
-        } elseif ($decision instanceof MoveReturn && AwayReason::HandOver === $conversation->awayReason()) {
-            $this->expect->moveIn($conversation->accountId, $conversation->id, $decision->until(), $page);
-        }
     }
 }

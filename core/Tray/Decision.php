@@ -15,11 +15,11 @@ interface Decision
     public function kind(): EntryKind;
 
     /**
-     * @param \DateTimeImmutable $now the moment of the decision
+     * All that it means, for the conversation and for who owes something in it.
      *
      * @throws Refused when the decision makes no sense for this conversation now
      */
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void;
+    public function apply(Conversation $conversation, Deciding $with): void;
 
     /** What follows from it, in words; may be empty. */
     public function consequence(): string;

@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Tray\Decision;
 
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 
 /**
@@ -18,9 +19,9 @@ final readonly class ArchiveRest implements Decision
         return EntryKind::ArchiveRest;
     }
 
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    public function apply(Conversation $conversation, Deciding $with): void
     {
-        $conversation->archive($now);
+        $conversation->archive($with->now);
     }
 
     public function consequence(): string

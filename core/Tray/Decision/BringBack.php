@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Tray\Decision;
 
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 
 /**
@@ -18,7 +19,7 @@ final readonly class BringBack implements Decision
         return EntryKind::BringBack;
     }
 
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    public function apply(Conversation $conversation, Deciding $with): void
     {
         $conversation->bringBack();
     }

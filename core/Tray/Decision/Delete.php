@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Tray\Decision;
 
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 
 /**
@@ -20,9 +21,9 @@ final readonly class Delete implements Decision
         return EntryKind::Delete;
     }
 
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    public function apply(Conversation $conversation, Deciding $with): void
     {
-        $conversation->delete($now);
+        $conversation->delete($with->now);
     }
 
     public function consequence(): string

@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 
 /**
@@ -19,9 +20,9 @@ final readonly class DoNow implements Decision
         return EntryKind::DoNow;
     }
 
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    public function apply(Conversation $conversation, Deciding $with): void
     {
-        $conversation->archive($now, AdvisedDecision::Now);
+        $conversation->archive($with->now, AdvisedDecision::Now);
     }
 
     public function consequence(): string

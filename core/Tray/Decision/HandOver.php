@@ -9,6 +9,7 @@ use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 
 /**
@@ -34,7 +35,7 @@ final readonly class HandOver implements Decision
     }
 
     /** @return list<Address> who owes an answer, one each; without an address where only a name was written */
-    public function people(): array
+    private function people(): array
     {
         $people = array_filter(array_map(trim(...), explode(',', $this->by)), static fn (string $one): bool => '' !== $one);
 
@@ -46,22 +47,12 @@ final readonly class HandOver implements Decision
         return implode(', ', array_map(static fn (Address $person): string => $person->label(), $this->people()));
     }
 
-    public function what(): string
-    {
-        return $this->what;
-    }
-
-    public function until(): Moment
-    {
-        return $this->until;
-    }
-
     public function kind(): EntryKind
     {
         return EntryKind::HandOver;
     }
 
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    public function apply(Conversation $conversation, Deciding $with): void
     {
         if ('' === $this->by) {
             throw new Refused('Who owes you the answer? Write a name or an address.', 'by');
@@ -71,8 +62,11 @@ final readonly class HandOver implements Decision
                 throw new Refused(\sprintf('This can have %d characters at most.', self::LENGTH), $field);
             }
         }
-        $this->until->mustBeAhead($now, 'until');
-        $conversation->handOver($this->names(), $this->what, $this->until, $now);
+        $this->until->mustBeAhead($with->now, 'until');
+        $conversation->handOver($this->names(), $this->what, $this->until, $with->now);
+        foreach ($this->people() as $person) {
+            $with->expect($conversation, $person, $this->what, $this->until);
+        }
     }
 
     public function consequence(): string

@@ -7,7 +7,9 @@ namespace ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\Place;
 
@@ -20,23 +22,21 @@ final readonly class MoveReturn implements Decision
     {
     }
 
-    public function until(): Moment
-    {
-        return $this->until;
-    }
-
     public function kind(): EntryKind
     {
         return EntryKind::MoveReturn;
     }
 
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    public function apply(Conversation $conversation, Deciding $with): void
     {
-        $this->until->mustBeAhead($now, 'until');
-        if (Place::Away !== $conversation->placeAt($now)) {
+        $this->until->mustBeAhead($with->now, 'until');
+        if (Place::Away !== $conversation->placeAt($with->now)) {
             throw new Refused(\sprintf('"%s" is not away.', $conversation->subject()));
         }
-        $conversation->moveReturn($this->until, $now);
+        $conversation->moveReturn($this->until, $with->now);
+        if (AwayReason::HandOver === $conversation->awayReason()) {
+            $with->giveTime($conversation, $this->until);
+        }
     }
 
     public function consequence(): string

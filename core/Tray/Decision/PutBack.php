@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\Place;
 
@@ -20,9 +21,9 @@ final readonly class PutBack implements Decision
         return EntryKind::PutBack;
     }
 
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    public function apply(Conversation $conversation, Deciding $with): void
     {
-        if (Place::Bin !== $conversation->placeAt($now)) {
+        if (Place::Bin !== $conversation->placeAt($with->now)) {
             throw new Refused(\sprintf('"%s" is not in the bin.', $conversation->subject()));
         }
         $conversation->bringBack();

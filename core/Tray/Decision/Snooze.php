@@ -8,6 +8,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Deciding;
 use ZippyTray\Core\Tray\Decision;
 
 /**
@@ -26,10 +27,10 @@ final readonly class Snooze implements Decision
         return EntryKind::Snooze;
     }
 
-    public function apply(Conversation $conversation, \DateTimeImmutable $now): void
+    public function apply(Conversation $conversation, Deciding $with): void
     {
-        $this->until->mustBeAhead($now, 'until');
-        $conversation->snooze($this->until, $now, $this->for);
+        $this->until->mustBeAhead($with->now, 'until');
+        $conversation->snooze($this->until, $with->now, $this->for);
     }
 
     public function consequence(): string

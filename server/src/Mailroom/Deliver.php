@@ -11,21 +11,12 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Arrival\Arrive;
-use ZippyTray\Core\Ids;
-use ZippyTray\Core\Journal\EntryKind;
-use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\Mail\Messages;
-use ZippyTray\Core\Owed\Owed;
-use ZippyTray\Core\Owed\Owing;
+use ZippyTray\Core\Post\GoingOut;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Outgoings;
-use ZippyTray\Core\Post\OutgoingState;
-use ZippyTray\Core\Post\SendMail;
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\Out\BuildMessage;
@@ -45,9 +36,7 @@ final readonly class Deliver
 {
     public function __construct(
         private Outgoings $outgoings,
-        private Owing $owing,
-        private Conversations $conversations,
-        private Messages $messages,
+        private GoingOut $goingOut,
         private Accounts $accounts,
         private Ways $ways,
         private BuildMessage $build,
@@ -57,8 +46,6 @@ final readonly class Deliver
         private EntityManagerInterface $orm,
         private ClockInterface $clock,
         private Attempts $attempts,
-        private Journal $journal,
-        private Ids $ids,
         private LoggerInterface $logger,
     ) {
     }
@@ -116,7 +103,7 @@ final readonly class Deliver
     private function giveUp(string $accountId, string $id): void
     {
         try {
-            $this->outcome($accountId, $id, fn (Outgoing $one) => $this->fail($one, 'This program could not put it together or send it; the log says more. Copy its text into a new message.'));
+            $this->outcome($accountId, $id, fn (Outgoing $one) => $this->goingOut->fail($one, 'This program could not put it together or send it; the log says more. Copy its text into a new message.'));
             $this->attempts->forget('send '.$id);
         } catch (\Throwable $problem) {
             $this->logger->error('That a message could not be sent could not be noted.', ['outgoing' => $id, 'exception' => $problem]);
@@ -135,7 +122,7 @@ final readonly class Deliver
         match ($hasTaken) {
             true => $this->finish($account, $left),
             false => $this->transaction->run(static fn () => $left->notBegun()),
-            null => $this->transaction->run(fn () => $this->doubt($left, 'The program was stopped while this was handed over.')),
+            null => $this->transaction->run(fn () => $this->goingOut->doubt($left, 'The program was stopped while this was handed over.')),
         };
     }
 
@@ -149,11 +136,11 @@ final readonly class Deliver
             }
             $this->ways->out($account)->submit($outgoing->messageHeader, new Address($account->email, $account->name()), $outgoing->letter()->recipients(), $this->source($outgoing));
         } catch (NotTaken $problem) {
-            $this->outcome($accountId, $id, fn (Outgoing $one) => $problem->forGood ? $this->fail($one, $problem->getMessage()) : $this->tryAgain($one, $problem->getMessage()));
+            $this->outcome($accountId, $id, fn (Outgoing $one) => $problem->forGood ? $this->goingOut->fail($one, $problem->getMessage()) : $this->goingOut->tryAgain($one, $problem->getMessage()));
 
             return;
         } catch (Refused $problem) {
-            $this->outcome($accountId, $id, fn (Outgoing $one) => $this->fail($one, $problem->getMessage()));
+            $this->outcome($accountId, $id, fn (Outgoing $one) => $this->goingOut->fail($one, $problem->getMessage()));
 
             return;
         } catch (Unanswered $problem) {
@@ -161,7 +148,7 @@ final readonly class Deliver
             if (true === $this->ways->out($account)->hasTaken($outgoing->messageHeader)) {
                 $this->finish($account, $outgoing);
             } else {
-                $this->transaction->run(fn () => $this->doubt($outgoing, $problem->getMessage()));
+                $this->transaction->run(fn () => $this->goingOut->doubt($outgoing, $problem->getMessage()));
             }
 
             return;
@@ -190,80 +177,22 @@ final readonly class Deliver
         });
     }
 
-    /** It is out: it lies in its conversation, and whoever owes an answer owes it there. */
+    /** It is out, and lies in its conversation. */
     private function finish(Account $account, Outgoing $outgoing): void
     {
-        $raw = BuildMessage::withBcc($this->source($outgoing), $outgoing->letter());
-        $own = $this->arrive->read($account->recipient(), $raw);
+        $own = $this->arrive->read($account->recipient(), BuildMessage::withBcc($this->source($outgoing), $outgoing->letter()));
         $this->transaction->run(function () use ($account, $outgoing, $own): void {
-            $now = $this->now();
-            $outgoing->sent($now);
             $this->arrive->keep($account->recipient(), $own);
             $this->orm->flush();
             $this->connection->executeStatement('DELETE FROM outgoing_source WHERE outgoing_id = ?', [$outgoing->id]);
-            $open = $this->owing->openOf($account->id, $outgoing->id);
-            if ([] === $open) {
-                return;
-            }
-            $conversationId = $this->messages->conversationOf($this->messages->at($account->id, '<'.$outgoing->messageHeader.'>'));
-            $isNew = null === $outgoing->conversationId;
-            $page = new Page();
-            foreach ($open as $owed) {
-                $page->touch($owed);
-                $owed->belongsTo($conversationId);
-            }
-            if ($isNew) {
-                $conversation = $this->conversations->get($account->id, $conversationId);
-                $page->touch($conversation);
-                $conversation->handOver(SendMail::names(array_map(static fn (Owed $owed): Address => $owed->person(), $open)), $open[0]->what(), $open[0]->until(), $now);
-            }
-            $page->say($outgoing->letter()->subject, 'has gone out');
-            $this->journal->note($account->id, $this->ids->next(), EntryKind::Deliver, $page);
+            $this->goingOut->isOut($outgoing);
         });
     }
 
     /** @param callable(Outgoing): mixed $what */
     private function outcome(string $accountId, string $id, callable $what): void
     {
-        $this->transaction->run(function () use ($accountId, $id, $what): void {
-            $outgoing = $this->outgoings->get($accountId, $id);
-            // What could not even be put together was not begun.
-            if (OutgoingState::Waiting === $outgoing->outgoingState()) {
-                $outgoing->begin();
-            }
-            $what($outgoing);
-        });
-    }
-
-    private function tryAgain(Outgoing $outgoing, string $problem): void
-    {
-        $outgoing->tryAgain($problem, $this->now());
-        $this->tellConversation($outgoing);
-    }
-
-    private function fail(Outgoing $outgoing, string $problem): void
-    {
-        $outgoing->fail($problem);
-        $this->tellConversation($outgoing);
-    }
-
-    private function doubt(Outgoing $outgoing, string $problem): void
-    {
-        $outgoing->doubt($problem);
-        $this->tellConversation($outgoing);
-    }
-
-    /** Who thinks that it is answered has to know that it is not. */
-    private function tellConversation(Outgoing $outgoing): void
-    {
-        if ($outgoing->outgoingState()->isTrouble() && null !== $outgoing->conversationId) {
-            $conversation = $this->conversations->get($outgoing->accountId, $outgoing->conversationId);
-            $page = new Page();
-            $page->touch($conversation);
-            $conversation->notSent($this->now());
-            $page->say($conversation->subject(), 'what you sent in it did not go out: it is in the tray again');
-            $this->journal->note($outgoing->accountId, $this->ids->next(), EntryKind::Arrive, $page);
-        }
+        $this->transaction->run(fn () => $what($this->outgoings->get($accountId, $id)));
     }
 
     private function source(Outgoing $outgoing): string

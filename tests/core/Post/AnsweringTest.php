@@ -127,7 +127,7 @@ final class AnsweringTest extends TestCase
     #[DataProvider('addresses')]
     public function testWhatAnAddressIs(string $email, bool $is): void
     {
-        self::assertSame($is, Recipients::isAddress($email));
+        self::assertSame($is, Address::isValid($email));
     }
 
     public function testNothingGetsIntoAHeaderThatIsNoneOfItsOwn(): void

@@ -6,6 +6,8 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Recipient;
+use ZippyTray\Core\Arrival\Settle;
+use ZippyTray\Core\Arrival\SortIntoConversations;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -15,7 +17,6 @@ use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Owed\Expect;
-use ZippyTray\Core\Owed\NoteArrival;
 use ZippyTray\Core\Owed\SettleOwed;
 use ZippyTray\Core\People\KeepContacts;
 use ZippyTray\Core\Person\Person;
@@ -51,7 +52,6 @@ use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Core\Tray\PassOver;
-use ZippyTray\Core\Tray\SortIntoConversations;
 
 /**
  * The core with everything around it kept in memory, for one account.
@@ -165,7 +165,7 @@ final class World
             new SortIntoConversations($threads, $messages, $conversations, $owing, $this->ids),
             $threads,
             $senders,
-            new NoteArrival($owing, $outgoings, $conversations, $tasks),
+            new Settle($owing, $outgoings, $conversations, $tasks),
             $journal,
             $transaction,
             $this->clock,

@@ -8,14 +8,13 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ZippyTray\Core\Arrival\Arrive;
-use ZippyTray\Core\Ids;
-use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Owed\Owing;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Expected;
+use ZippyTray\Core\Post\GoingOut;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Post\Outgoing;
@@ -24,7 +23,6 @@ use ZippyTray\Core\Post\OutgoingState;
 use ZippyTray\Core\Post\SendMail;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Claim;
-use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\Decision\DoNow;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
@@ -235,9 +233,7 @@ final class DeliverTest extends ApiTestCase
 
         return new Deliver(
             $this->service(Outgoings::class),
-            $this->service(Owing::class),
-            $this->service(Conversations::class),
-            $this->service(Messages::class),
+            $this->service(GoingOut::class),
             $this->service(Accounts::class),
             new Ways($this->postRoom, $way),
             $this->service(BuildMessage::class),
@@ -247,8 +243,6 @@ final class DeliverTest extends ApiTestCase
             $this->service(EntityManagerInterface::class),
             $this->service(ProgramClock::class),
             $this->service(Attempts::class),
-            $this->service(Journal::class),
-            $this->service(Ids::class),
             new StoppingLogger(),
         );
     }

@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Core\Owed;
+namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Report;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\Owed\OwedState;
+use ZippyTray\Core\Owed\Owing;
 use ZippyTray\Core\Post\Outgoings;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Tray\BackBecause;
@@ -18,7 +21,7 @@ use ZippyTray\Core\Tray\Conversations;
  * What a message that comes in means for those who owe something: an answer, an automatic one that is none, or the
  * news that they never got what was asked of them.
  */
-final readonly class NoteArrival
+final readonly class Settle
 {
     public function __construct(private Owing $owing, private Outgoings $outgoings, private Conversations $conversations, private Tasks $tasks)
     {

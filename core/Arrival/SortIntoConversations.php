@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Core\Tray;
+namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Mail\Message;
@@ -11,6 +11,9 @@ use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Mail\Threading;
 use ZippyTray\Core\Mail\ThreadPart;
 use ZippyTray\Core\Owed\Owing;
+use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Place;
 
 /**
  * Finds the conversation that a message belongs to, and rearranges the neighbouring ones where the
