@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core;
 
 use PHPat\Selector\Selector;
+use PHPat\Selector\SelectorInterface;
+use PHPat\Test\Attributes\TestRule;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
 
@@ -13,6 +15,37 @@ use PHPat\Test\PHPat;
  */
 final class Architecture
 {
+    /**
+     * Folders of the core, each with those that it may know. None of these comes later in the list, so no two can know each
+     * other, however far around.
+     */
+    private const CORE = [
+        'Time' => [],
+        'Mail' => ['Time'],
+        'Person' => ['Time', 'Mail'],
+        'Journal' => [],
+        'People' => ['Mail', 'Journal'],
+        'Tray' => ['Time', 'Mail', 'Person', 'Journal', 'People'],
+        'Owed' => ['Time', 'Mail', 'Journal', 'Tray'],
+        'Task' => ['Time', 'Mail', 'Journal', 'Tray'],
+        'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
+        'Remind' => ['Time', 'Journal', 'Tray', 'Task'],
+        'Arrival' => ['Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
+    ];
+
+    /** The same of the server; besides, each may know the core. */
+    private const SERVER = [
+        'Clock' => [],
+        'People' => [],
+        'Account' => [],
+        'Store' => ['Clock', 'Account'],
+        'Books' => ['Store'],
+        'Mailroom' => ['Account', 'Store'],
+        'Work' => ['Account', 'Store', 'Mailroom'],
+        'Http' => ['Clock', 'People', 'Account', 'Store', 'Mailroom'],
+        'Console' => ['Account', 'Store', 'Books', 'Mailroom', 'Work'],
+    ];
+
     public function testCoreKnowsNobody(): Rule
     {
         return PHPat::rule()
@@ -22,31 +55,18 @@ final class Architecture
             ->because('the rules of the job are free of framework, database and wall clock');
     }
 
-    public function testTimeIsTheInnermost(): Rule
+    /** @return iterable<string, Rule> */
+    #[TestRule]
+    public function foldersOfTheCore(): iterable
     {
-        return PHPat::rule()
-            ->classes(Selector::inNamespace('ZippyTray\Core\Time'))
-            ->shouldNotDependOn()
-            ->classes(
-                Selector::inNamespace('ZippyTray\Core\Mail'),
-                Selector::inNamespace('ZippyTray\Core\Tray'),
-                Selector::inNamespace('ZippyTray\Core\Task'),
-                Selector::inNamespace('ZippyTray\Core\Journal'),
-            )
-            ->because('everything else is written in terms of it');
+        return self::layers('ZippyTray\Core', 'core', self::CORE);
     }
 
-    public function testMailKnowsNothingOfDecisions(): Rule
+    /** @return iterable<string, Rule> */
+    #[TestRule]
+    public function foldersOfTheServer(): iterable
     {
-        return PHPat::rule()
-            ->classes(Selector::inNamespace('ZippyTray\Core\Mail'))
-            ->shouldNotDependOn()
-            ->classes(
-                Selector::inNamespace('ZippyTray\Core\Tray'),
-                Selector::inNamespace('ZippyTray\Core\Task'),
-                Selector::inNamespace('ZippyTray\Core\Journal'),
-            )
-            ->because('reading a message is the same whatever is done with it');
+        return self::layers('ZippyTray\Server', 'server/src', self::SERVER);
     }
 
     public function testServerDoesNotKnowTheDemo(): Rule
@@ -56,5 +76,27 @@ final class Architecture
             ->shouldNotDependOn()
             ->classes(Selector::inNamespace('ZippyTray\Demo'))
             ->because('the demo is one user of the server among others');
+    }
+
+    /**
+     * @param array<string, list<string>> $layers
+     *
+     * @return iterable<string, Rule>
+     */
+    private static function layers(string $root, string $path, array $layers): iterable
+    {
+        $folders = array_map(basename(...), glob(\dirname(__DIR__, 2)."/{$path}/*", \GLOB_ONLYDIR) ?: []);
+        [] === array_diff($folders, array_keys($layers)) || throw new \LogicException("Each folder of {$path} has its place in the list.");
+        $in = static fn (string $folder): SelectorInterface => Selector::inNamespace("{$root}\\{$folder}");
+        foreach ($layers as $folder => $known) {
+            $before = \array_slice(array_keys($layers), 0, (int) array_search($folder, array_keys($layers), true));
+            [] === array_diff($known, $before) || throw new \LogicException("{$folder} may only know what stands before it.");
+            $others = array_values(array_diff(array_keys($layers), $known, [$folder]));
+            yield $folder => PHPat::rule()
+                ->classes($in($folder))
+                ->shouldNotDependOn()
+                ->classes(...array_map($in, $others))
+                ->because('folders know each other in one direction only');
+        }
     }
 }

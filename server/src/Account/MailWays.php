@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Account;
 
-use ZippyTray\Core\Refused;
-use ZippyTray\Server\Mailroom\In\MaildirIn;
-use ZippyTray\Server\Mailroom\Out\SmtpOut;
-
 /**
  * How a person's mail goes out and comes in.
  *
@@ -36,18 +32,17 @@ final readonly class MailWays
         return new self('post_room', '', false, 'post_room', '');
     }
 
-    /** @throws Refused when a way cannot be gone */
     public static function chosen(string $out, #[\SensitiveParameter] string $dsn, string $in, string $folder, bool $plain = false): self
     {
-        $ways = self::fromState(['out' => $out, 'dsn' => trim($dsn), 'plain' => $plain, 'in' => $in, 'folder' => rtrim(trim($folder), '/')]);
-        if ('smtp' === $ways->out) {
-            new SmtpOut($ways->dsn, $ways->plain);
-        }
-        if ('maildir' === $ways->in) {
-            MaildirIn::check($ways->folder);
-        }
+        $dsn = trim($dsn);
 
-        return $ways;
+        return new self(
+            \in_array($out, ['post_room', 'smtp'], true) ? $out : 'none',
+            'smtp' === $out ? $dsn : '',
+            $plain,
+            \in_array($in, ['post_room', 'maildir'], true) ? $in : 'none',
+            'maildir' === $in ? rtrim(trim($folder), '/') : '',
+        );
     }
 
     /** What is shown of the mail server: how it is spoken to, its name and port. A password may hold any sign, so nothing else is. */
@@ -65,12 +60,6 @@ final readonly class MailWays
     /** @param MailWaysState $state */
     public static function fromState(#[\SensitiveParameter] array $state): self
     {
-        return new self(
-            \in_array($state['out'], ['post_room', 'smtp'], true) ? $state['out'] : 'none',
-            'smtp' === $state['out'] ? Seal::open($state['dsn']) : '',
-            $state['plain'],
-            \in_array($state['in'], ['post_room', 'maildir'], true) ? $state['in'] : 'none',
-            'maildir' === $state['in'] ? $state['folder'] : '',
-        );
+        return self::chosen($state['out'], 'smtp' === $state['out'] ? Seal::open($state['dsn']) : '', $state['in'], $state['folder'], $state['plain']);
     }
 }

@@ -18,9 +18,9 @@ use Symfony\Component\Lock\SharedLockInterface;
 use ZippyTray\Server\Mailroom\Deliver;
 use ZippyTray\Server\Mailroom\Fetch;
 use ZippyTray\Server\PrivateLocks;
+use ZippyTray\Server\Store\WorkerSeen;
 use ZippyTray\Server\Work\ReadWanted;
 use ZippyTray\Server\Work\Worker;
-use ZippyTray\Server\Work\WorkerSeen;
 
 /**
  * One of them works at a time; others wait until it has ended. The lock ends with the process, however that ends.

@@ -56,7 +56,9 @@ final readonly class MailWaysController
     #[Route('', methods: 'PUT')]
     public function choose(#[CurrentUser] Account $account, #[MapRequestPayload] MailWaysFields $fields, EntityManagerInterface $orm): JsonResponse
     {
-        $account->connect(MailWays::chosen($fields->out, '' === $fields->dsn ? $account->mailWays()->dsn : $fields->dsn, $fields->in, $fields->folder, $fields->plain));
+        $ways = MailWays::chosen($fields->out, '' === $fields->dsn ? $account->mailWays()->dsn : $fields->dsn, $fields->in, $fields->folder, $fields->plain);
+        Ways::check($ways);
+        $account->connect($ways);
         $orm->flush();
 
         return $this->show($account);

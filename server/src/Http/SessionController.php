@@ -14,9 +14,9 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
-use ZippyTray\Server\Account\SessionStore;
 use ZippyTray\Server\Http\Payload\NewAccount;
 use ZippyTray\Server\Http\Payload\NewPassword;
+use ZippyTray\Server\Store\SessionStore;
 
 final readonly class SessionController
 {

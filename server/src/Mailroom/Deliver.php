@@ -22,7 +22,7 @@ use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\Out\BuildMessage;
 use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\Unanswered;
-use ZippyTray\Server\Work\Attempts;
+use ZippyTray\Server\Store\Attempts;
 
 /**
  * Sends what goes out by now. Each message goes through three steps: its bytes are kept and it is marked as begun; it

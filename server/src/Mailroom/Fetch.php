@@ -15,8 +15,8 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\In\Arrived;
 use ZippyTray\Server\Mailroom\In\NotReached;
+use ZippyTray\Server\Store\Attempts;
 use ZippyTray\Server\Store\LeftOut;
-use ZippyTray\Server\Work\Attempts;
 
 /**
  * Brings in what has come for everybody. How far that went is noted in the transaction in which a message is taken in.

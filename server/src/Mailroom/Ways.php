@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Mailroom;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use ZippyTray\Core\Refused;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Mailroom\In\MaildirIn;
 use ZippyTray\Server\Mailroom\In\MailIn;
 use ZippyTray\Server\Mailroom\In\NotReached;
@@ -23,6 +24,17 @@ final readonly class Ways
 {
     public function __construct(private PostRoom $postRoom, #[Autowire(service: PostRoom::class)] private MailOut $simulated)
     {
+    }
+
+    /** @throws Refused when one of them cannot be gone */
+    public static function check(MailWays $ways): void
+    {
+        if ('smtp' === $ways->out) {
+            new SmtpOut($ways->dsn, $ways->plain);
+        }
+        if ('maildir' === $ways->in) {
+            MaildirIn::check($ways->folder);
+        }
     }
 
     /** @throws NotTaken when there is none */

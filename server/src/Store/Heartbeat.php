@@ -14,7 +14,6 @@ use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Store\View\RingRow;
 use ZippyTray\Server\Store\View\Row;
 use ZippyTray\Server\Store\View\TaskRow;
-use ZippyTray\Server\Work\WorkerSeen;
 
 /**
  * What a page that is open has to know from time to time. Whether there is anything new is told by a mark, which costs

@@ -14,6 +14,7 @@ use ZippyTray\Core\Mail\Remark;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Store\Attempts;
 use ZippyTray\Server\Store\FindingsStore;
 
 /**

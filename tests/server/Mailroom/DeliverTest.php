@@ -37,8 +37,8 @@ use ZippyTray\Server\Mailroom\PostRoom\PostRoom;
 use ZippyTray\Server\Mailroom\PostRoom\Reaction;
 use ZippyTray\Server\Mailroom\PostRoom\Trouble;
 use ZippyTray\Server\Mailroom\Ways;
+use ZippyTray\Server\Store\Attempts;
 use ZippyTray\Server\Store\Files;
-use ZippyTray\Server\Work\Attempts;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**

@@ -22,8 +22,8 @@ use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Console\WorkCommand;
 use ZippyTray\Server\DataFolder;
+use ZippyTray\Server\Store\Attempts;
 use ZippyTray\Server\Store\Files;
-use ZippyTray\Server\Work\Attempts;
 use ZippyTray\Tests\Server\ApiTestCase;
 use ZippyTray\Tests\Server\Hostile\Corpus;
 
@@ -111,7 +111,7 @@ final class WorkGoesOnTest extends ApiTestCase
     public function testAProcessThatRanOutOfMemoryNotesWhatItWasAt(): void
     {
         $code = '$_SERVER["ZIPPY_DATA"] = getenv("ZIPPY_DATA"); require "vendor/autoload.php"; $kernel = new ZippyTray\Server\Kernel("test", false); $kernel->boot();
-            $attempts = $kernel->getContainer()->get("test.service_container")->get(ZippyTray\Server\Work\Attempts::class);
+            $attempts = $kernel->getContainer()->get("test.service_container")->get(ZippyTray\Server\Store\Attempts::class);
             $attempts->begin("done"); $attempts->end(); $attempts->begin("greedy"); $all = []; while (true) { $all[] = str_repeat("x", 100000); }';
         $process = proc_open([\PHP_BINARY, '-d', 'memory_limit=64M', '-r', $code], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, \dirname(__DIR__, 3), ['ZIPPY_DATA' => DataFolder::path()] + getenv());
         self::assertIsResource($process);

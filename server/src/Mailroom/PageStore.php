@@ -2,13 +2,12 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Server\Store;
+namespace ZippyTray\Server\Mailroom;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\DBAL\ParameterType;
 use Psr\Log\LoggerInterface;
-use ZippyTray\Server\Mailroom\FormattedMail;
 
 /**
  * Pages of formatted messages that were made safe once, compressed.

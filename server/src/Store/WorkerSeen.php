@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Server\Work;
+namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Server\Account;
+namespace ZippyTray\Server\Http;
 
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -15,8 +15,8 @@ use Symfony\Component\Security\Http\Authentication\AuthenticationSuccessHandlerI
 use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Tray\EmptyBin;
-use ZippyTray\Server\Http\Problem;
-use ZippyTray\Server\Http\SessionState;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\Accounts;
 
 /**
  * What a person is told when signing in works, does not work, or is needed.
