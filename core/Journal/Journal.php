@@ -12,7 +12,7 @@ use ZippyTray\Core\NotFound;
  */
 final readonly class Journal
 {
-    public function __construct(private Entries $entries, private Transaction $transaction, private ClockInterface $clock)
+    public function __construct(private Entries $entries, private Transaction $transaction, private ClockInterface $clock, private Lifts $lifts)
     {
     }
 
@@ -65,7 +65,7 @@ final readonly class Journal
             $kind,
             $page->about(),
             $page->consequence(),
-            $page->changes(),
+            $page->changes($this->lifts),
             $undoes?->id,
             $clearingId,
             $page->things(),

@@ -71,13 +71,13 @@ final class Page
     }
 
     /** @return list<Change> without objects that are as they were */
-    public function changes(): array
+    public function changes(Lifts $lifts = new Lifts()): array
     {
         $changes = [];
         foreach ($this->touched as [$object, $before, $there]) {
             $after = $there ? $object->state() : null;
             if ($before !== $after) {
-                $changes[] = new Change($object->ref(), $before, $after);
+                $changes[] = new Change($object->ref(), $before, $after, $lifts->version($object->ref()->kind));
             }
         }
 

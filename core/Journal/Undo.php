@@ -14,7 +14,7 @@ use ZippyTray\Core\NotFound;
  */
 final readonly class Undo
 {
-    public function __construct(private Journal $journal, private Entries $entries, private Objects $objects)
+    public function __construct(private Journal $journal, private Entries $entries, private Objects $objects, private Lifts $lifts)
     {
     }
 
@@ -52,7 +52,7 @@ final readonly class Undo
             throw new CannotUndo(\sprintf('"%s" has gone out, and what went with it cannot be taken back any more.', $entry->about));
         }
         foreach (array_reverse($entry->changes()) as $change) {
-            $this->putBack($accountId, $entry, $change, $page);
+            $this->putBack($accountId, $entry, $this->lifts->lifted($change), $page);
         }
     }
 

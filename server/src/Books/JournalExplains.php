@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\Journal\Change;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\Lifts;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\Objects;
 use ZippyTray\Server\Store\StoredNow;
@@ -23,7 +24,7 @@ final readonly class JournalExplains implements BookCheck
     /** What arrival and delivery never touch. */
     private const EXACT = [ObjectKind::TaskList, ObjectKind::Template, ObjectKind::Contact, ObjectKind::BlockedSender];
 
-    public function __construct(private Connection $connection, private EntityManagerInterface $orm, private Objects $objects)
+    public function __construct(private Connection $connection, private EntityManagerInterface $orm, private Objects $objects, private Lifts $lifts)
     {
     }
 
@@ -46,7 +47,7 @@ final readonly class JournalExplains implements BookCheck
                     $key = $change->object->kind->value.' '.$change->object->id;
                     if (!isset($seen[$key])) {
                         $seen[$key] = true;
-                        $this->isExplained($entry, $change) || $found->wrong(\sprintf('%s is not as entry %d has left it.', $key, $entry->number));
+                        $this->isExplained($entry, $this->lifts->lifted($change)) || $found->wrong(\sprintf('%s is not as entry %d has left it.', $key, $entry->number));
                     }
                 }
             }

@@ -10,6 +10,7 @@ use ZippyTray\Core\Arrival\Settle;
 use ZippyTray\Core\Arrival\SortIntoConversations;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Lifts;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\Undo;
 use ZippyTray\Core\Mail\Address;
@@ -116,11 +117,11 @@ final class World
 
     private readonly LookOut $lookOut;
 
-    public function __construct(string $now = '2026-11-24T10:00:00Z')
+    public function __construct(string $now = '2026-11-24T10:00:00Z', Lifts $lifts = new Lifts(), ?Memory $memory = null)
     {
         $this->clock = new SetClock($now);
         $this->ids = new CountedIds();
-        $this->memory = new Memory();
+        $this->memory = $memory ?? new Memory();
         $entries = new MemoryEntries($this->memory);
         $transaction = new MemoryTransaction($this->memory);
         $conversations = new MemoryConversations($this->memory);
@@ -131,10 +132,10 @@ final class World
         $outgoings = new MemoryOutgoings($this->memory);
         $owing = new MemoryOwing($this->memory);
         $expect = new Expect($owing, $this->ids);
-        $journal = new Journal($entries, $transaction, $this->clock);
+        $journal = new Journal($entries, $transaction, $this->clock, $lifts);
         $this->moveTasks = new MoveTasks($tasks, $journal);
         $fill = new FillTask($tasks, $this->moveTasks, $messages, $this->ids);
-        $this->undo = new Undo($journal, $entries, new MemoryObjects($this->memory));
+        $this->undo = new Undo($journal, $entries, new MemoryObjects($this->memory), $lifts);
         $this->decide = new Decide($conversations, $entries, $journal, $expect, $this->clock);
         $this->emptyBin = new EmptyBin($conversations, $journal, $this->clock);
         $this->makeTasks = new MakeTasks($tasks, $fill, $messages, $conversations, $entries, $journal, $this->clock, $this->ids);
