@@ -64,11 +64,17 @@ export const usePeople = (words: MaybeRefOrGetter<string>, enabled: MaybeRefOrGe
     })),
   )
 
-/** The same once, for who does not wait for what is offered. */
+/**
+ * The same once, for who does not wait for what is offered. What the field has asked for itself is given up as soon as
+ * something else stands in it; this is not.
+ */
 export function useFirstPerson() {
   const client = useQueryClient()
-  return async (words: string): Promise<KnownPerson | undefined> =>
-    (await client.fetchQuery(peopleQuery(words)))[0]
+  return async (words: string): Promise<KnownPerson | undefined> => {
+    const { queryKey, queryFn } = peopleQuery(words)
+    const known = client.getQueryData<KnownPerson[]>(queryKey)
+    return (known ?? (await queryFn({ signal: new AbortController().signal })))[0]
+  }
 }
 
 export const useMailWays = () =>
