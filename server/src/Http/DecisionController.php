@@ -34,9 +34,11 @@ final readonly class DecisionController
     #[Route('/decisions', methods: 'POST')]
     public function decide(#[CurrentUser] Account $account, #[MapRequestPayload] DecisionRequest $request, Decide $decide, BlockSender $block, DecisionAnswer $answer, ClockInterface $clock): JsonResponse
     {
-        return $answer->of($request->isBlock()
+        $decision = $request->decision($account->speaker($clock->now()));
+
+        return $answer->of(null === $decision
             ? $block($account->id, $request->id, $request->claims(), $request->wholeDomain, $account->email, $request->clearing)
-            : $decide($account->id, $request->id, $request->decision($account->speaker($clock->now())), $request->claims(), $request->clearing));
+            : $decide($account->id, $request->id, $decision, $request->claims(), $request->clearing));
     }
 
     #[Route('/snooze-choices', methods: 'GET')]

@@ -54,10 +54,8 @@ final class LiftsTest extends TestCase
             $world = new World(lifts: $with);
             $world->keepTemplates->add(World::ACCOUNT, 'one', 't', 'Thanks', '', 'Thank you.', true);
             $edit = $world->keepTemplates->edit(World::ACCOUNT, 'two', 't', 'Many thanks', '', 'Thank you.', true);
-            /** @var \Closure(array<string, mixed>|null): array<string, mixed> $without */
-            $without = static fn (?array $state): array => array_diff_key($state ?? [], ['signed' => true]);
             $change = $edit->changes()[0];
-            $world->memory->entries['two'] = new Entry('two', World::ACCOUNT, $edit->number, $edit->at, $edit->kind, $edit->about, $edit->consequence, [new Change($change->object, $without($change->before), $without($change->after))]);
+            $world->memory->entries['two'] = new Entry('two', World::ACCOUNT, $edit->number, $edit->at, $edit->kind, $edit->about, $edit->consequence, [new Change($change->object, self::unsigned($change->before), self::unsigned($change->after))]);
             try {
                 $world->undo($world->memory->entries['two']);
                 self::assertSame($expected, $world->memory->templates['t']->state()['name']);
@@ -65,6 +63,16 @@ final class LiftsTest extends TestCase
                 self::assertNull($expected, 'What is not lifted is not as it is now.');
             }
         }
+    }
+
+    /**
+     * @param array<string, mixed>|null $state
+     *
+     * @return array<string, mixed>
+     */
+    private static function unsigned(?array $state): array
+    {
+        return array_diff_key($state ?? [], ['signed' => true]);
     }
 
     /** @param \Closure(array<string, mixed>): array<string, mixed> $lift */

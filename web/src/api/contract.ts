@@ -1887,6 +1887,58 @@ export interface components {
             /** @description Only of what is in the tray */
             advice: components["schemas"]["AdviceGlance"] | null;
         };
+        Claims: components["schemas"]["Claim"][];
+        /** @description The clearing in which it is decided */
+        OfClearing: components["schemas"]["Id"] | null;
+        /** @description What is to become of conversations; each kind with what it needs */
+        Decision: {
+            id: components["schemas"]["Id"];
+            conversations: components["schemas"]["Claims"];
+            clearing?: components["schemas"]["OfClearing"];
+            /** @enum {string} */
+            kind: "do_now" | "archive" | "delete" | "mute" | "archive_rest" | "bring_back" | "put_back";
+        } | {
+            id: components["schemas"]["Id"];
+            conversations: components["schemas"]["Claims"];
+            clearing?: components["schemas"]["OfClearing"];
+            /** @enum {string} */
+            kind: "snooze";
+            /** @description When it comes back, of a day in the morning; only the next clearing needs none */
+            until?: components["schemas"]["When"];
+            /**
+             * @description What else brings it back before `until`; nothing unless it is said
+             * @enum {string}
+             */
+            for?: "snooze" | "answer" | "next_clearing";
+        } | {
+            id: components["schemas"]["Id"];
+            conversations: components["schemas"]["Claims"];
+            clearing?: components["schemas"]["OfClearing"];
+            /** @enum {string} */
+            kind: "hand_over";
+            /** @description Who owes an answer */
+            by: string;
+            /** @description What is owed */
+            what?: string;
+            /** @description By when it is counted on */
+            until: components["schemas"]["When"];
+        } | {
+            id: components["schemas"]["Id"];
+            conversations: components["schemas"]["Claims"];
+            clearing?: components["schemas"]["OfClearing"];
+            /** @enum {string} */
+            kind: "move_return";
+            /** @description When it comes back instead */
+            until: components["schemas"]["When"];
+        } | {
+            id: components["schemas"]["Id"];
+            conversations: components["schemas"]["Claims"];
+            clearing?: components["schemas"]["OfClearing"];
+            /** @enum {string} */
+            kind: "block";
+            /** @description The whole domain, and not only the address */
+            wholeDomain?: boolean;
+        };
         /** @description A conversation as the page saw it last */
         Claim: {
             id: components["schemas"]["Id"];
@@ -3181,31 +3233,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    id: components["schemas"]["Id"];
-                    /** @enum {string} */
-                    kind: "do_now" | "snooze" | "hand_over" | "archive" | "delete" | "block" | "mute" | "archive_rest" | "bring_back" | "put_back" | "move_return";
-                    conversations: components["schemas"]["Claim"][];
-                    /** @description When it comes back; of a day, in the morning */
-                    until?: components["schemas"]["When"];
-                    /**
-                     * @description Of a snooze, what else brings it back before `until`; the next clearing needs no `until`
-                     * @default snooze
-                     * @enum {string}
-                     */
-                    for?: "snooze" | "answer" | "next_clearing";
-                    /** @description Of a hand-over, who owes an answer */
-                    by?: string;
-                    /** @description Of a hand-over, what is owed */
-                    what?: string;
-                    /**
-                     * @description Block the whole domain
-                     * @default false
-                     */
-                    wholeDomain?: boolean;
-                    /** @description The clearing in which it is decided */
-                    clearing?: components["schemas"]["Id"] | null;
-                };
+                "application/json": components["schemas"]["Decision"];
             };
         };
         responses: {

@@ -12,6 +12,7 @@ import {
   newId,
   type Claim,
   type Decided,
+  type Decision,
   type Entry,
   type ListColour,
   type Outline,
@@ -21,34 +22,16 @@ import {
   type When,
 } from './client'
 
-export type DecisionKind =
-  | 'do_now'
-  | 'snooze'
-  | 'hand_over'
-  | 'archive'
-  | 'delete'
-  | 'block'
-  | 'mute'
-  | 'archive_rest'
-  | 'bring_back'
-  | 'put_back'
-  | 'move_return'
+export type DecisionKind = Decision['kind']
 
-export type SnoozeFor = 'snooze' | 'answer' | 'next_clearing'
-
-/** What a decision needs besides its kind. */
-export interface DecisionDetails {
-  until?: When
-  /** Of a snooze: what else brings it back, before that moment */
-  for?: SnoozeFor
-  /** Of a hand-over: who owes what */
-  by?: string
-  what?: string
-  /** Of a block: the whole domain, and not only the address */
-  wholeDomain?: boolean
-  /** The clearing in which it is decided */
-  clearing?: string
-}
+/** What a decision of that kind needs besides. */
+type Needs<Kind extends DecisionKind, Of = Decision> = Of extends { kind: infer Kinds }
+  ? Kind extends Kinds
+    ? Omit<Of, 'id' | 'kind' | 'conversations'>
+    : never
+  : never
+export type DecisionDetails = Needs<DecisionKind>
+export type SnoozeFor = NonNullable<Needs<'snooze'>['for']>
 
 /** What a new task comes from: a message, the newest message of a conversation, or nothing. */
 export interface NewTask {
@@ -126,8 +109,12 @@ export function useDeciding() {
   const { left, leaving } = useLeaving(queries, forget, () => void askAgain())
 
   const steps = {
-    decide: async (kind: DecisionKind, claims: Claim[], details: DecisionDetails = {}) => {
-      const body = { id: newId(), kind, conversations: claims, ...details }
+    decide: async <Kind extends DecisionKind>(
+      kind: Kind,
+      claims: Claim[],
+      ...[details]: object extends Needs<Kind> ? [Needs<Kind>?] : [Needs<Kind>]
+    ) => {
+      const body = { id: newId(), kind, conversations: claims, ...details } as Decision
       const ids = claims.map(({ id }) => id)
       return decided(await leaving(ids, () => answer(api.POST('/decisions', { body }))))
     },

@@ -29,8 +29,7 @@ final readonly class DecisionRequest
     public function __construct(
         #[Assert\Uuid]
         public string $id,
-        #[Assert\Choice(['do_now', 'snooze', 'hand_over', 'archive', 'delete', 'block', 'mute', 'archive_rest', 'bring_back', 'put_back', 'move_return'])]
-        public string $kind,
+        public DecisionKind $kind,
         #[Assert\Count(min: 1, max: 10_000, minMessage: 'Select a conversation first.'), Assert\Valid]
         public array $conversations,
         public ?WhenField $until = null,
@@ -50,26 +49,25 @@ final readonly class DecisionRequest
         return array_map(static fn (ClaimField $field): Claim => $field->claim(), $this->conversations);
     }
 
-    public function isBlock(): bool
-    {
-        return 'block' === $this->kind;
-    }
-
-    /** @throws Refused when something is missing that the decision needs */
-    public function decision(Speaker $speaker): Decision
+    /**
+     * @return Decision|null null: the sender is blocked, which is more than a decision about one conversation
+     *
+     * @throws Refused when something is missing that the decision needs
+     */
+    public function decision(Speaker $speaker): ?Decision
     {
         return match ($this->kind) {
-            'do_now' => new DoNow(),
-            'snooze' => $this->snooze($speaker),
-            'hand_over' => new HandOver($this->by, $this->what, $this->until($speaker)),
-            'archive' => new Archive(),
-            'delete' => new Delete(),
-            'mute' => new Mute(),
-            'archive_rest' => new ArchiveRest(),
-            'move_return' => new MoveReturn($this->until($speaker)),
-            'bring_back' => new BringBack(),
-            'put_back' => new PutBack(),
-            default => throw new Refused(\sprintf('There is no decision "%s".', mb_strimwidth($this->kind, 0, 40, '…')), 'kind'),
+            DecisionKind::DoNow => new DoNow(),
+            DecisionKind::Snooze => $this->snooze($speaker),
+            DecisionKind::HandOver => new HandOver($this->by, $this->what, $this->until($speaker)),
+            DecisionKind::Archive => new Archive(),
+            DecisionKind::Delete => new Delete(),
+            DecisionKind::Mute => new Mute(),
+            DecisionKind::ArchiveRest => new ArchiveRest(),
+            DecisionKind::MoveReturn => new MoveReturn($this->until($speaker)),
+            DecisionKind::BringBack => new BringBack(),
+            DecisionKind::PutBack => new PutBack(),
+            DecisionKind::Block => null,
         };
     }
 
