@@ -76,7 +76,7 @@ final readonly class ProblemListener
         $failed = $problem->getPrevious();
         if ($failed instanceof ValidationFailedException) {
             $violations = array_map(
-                static fn (ConstraintViolationInterface $violation): array => ['field' => $violation->getPropertyPath(), 'message' => (string) $violation->getMessage()],
+                static fn (ConstraintViolationInterface $violation): array => ['field' => $violation->getPropertyPath(), 'message' => self::sentence($violation)],
                 iterator_to_array($failed->getViolations(), false),
             );
 
@@ -90,6 +90,14 @@ final readonly class ProblemListener
             415, 400 => 'The request could not be understood. Reload the page, then try again.',
             default => '' === $problem->getMessage() ? 'This did not work.' : $problem->getMessage(),
         });
+    }
+
+    /** Types are no matter of who reads it: only a page of another version sends something else. */
+    private static function sentence(ConstraintViolationInterface $violation): string
+    {
+        return str_starts_with($violation->getMessageTemplate(), 'This value should be of type')
+            ? 'The page sent something here that is not understood. Reload it, then try again.'
+            : (string) $violation->getMessage();
     }
 
     private function unexpected(\Throwable $problem): JsonResponse

@@ -34,6 +34,13 @@ final class ClearingTest extends ApiTestCase
         $this->call('GET', '/clearings/'.self::id(), status: 404);
     }
 
+    public function testAKindOfDecisionThatThereIsNotIsRefusedInASentence(): void
+    {
+        $this->signIn();
+        $problem = $this->call('POST', '/decisions', ['id' => self::id(), 'kind' => 'shred', 'conversations' => [['id' => $this->receive()]]], 422);
+        self::assertSame([['field' => 'kind', 'message' => 'The page sent something here that is not understood. Reload it, then try again.']], $problem['violations']);
+    }
+
     public function testADecisionOnAnOldSightIsAnsweredWithWhatHappened(): void
     {
         $this->signIn();
