@@ -44,8 +44,14 @@ final class Folder
      * @param bool $many        with 5,000 tasks, 2,000 that are snoozed, 50,000 entries in the journal and 20,000 undecided
      * @param bool $isInstalled behind nginx and php-fpm, as on a server; otherwise as ./zippy serve runs it
      */
-    public function __construct(public readonly string $path, public readonly int $messages, private readonly bool $small, public readonly bool $many, int $workers, bool $isInstalled)
-    {
+    public function __construct(
+        public readonly string $path,
+        public readonly int $messages,
+        private readonly bool $small,
+        public readonly bool $many,
+        int $workers,
+        bool $isInstalled,
+    ) {
         $this->installed = $isInstalled ? new InstalledServer($path, RealServer::freePort(), $workers) : null;
         $this->server = new RealServer($path, ['ZIPPY_TIMING' => '1', 'ZIPPY_STRICT' => '0'], $workers, $this->installed->port ?? 0);
         $this->bare = new RealServer($path, [], $workers, script: 'bench/bare.php');

@@ -57,8 +57,12 @@ final class Mailbox
      * @param bool $small  plain messages of about a kilobyte, of which a million fit
      * @param bool $single each message is a thread of its own
      */
-    public function __construct(private readonly int $messages, private readonly bool $small = false, private readonly bool $single = false, private readonly int $seed = 1871)
-    {
+    public function __construct(
+        private readonly int $messages,
+        private readonly bool $small = false,
+        private readonly bool $single = false,
+        private readonly int $seed = 1871,
+    ) {
         $this->chance = new Randomizer(new Mt19937($seed));
         $this->now = (new \DateTimeImmutable(self::BEGIN))->getTimestamp();
     }

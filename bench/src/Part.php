@@ -16,7 +16,13 @@ final readonly class Part
      * @param int                      $rounds how often
      * @param bool                     $isMany whether it is asked only of the folder with many of everything, beside the smallest
      */
-    public function __construct(public string $group, public string $name, public \Closure $ask, public ?\Closure $bare = null, public int $rounds = 30, public bool $isMany = false)
-    {
+    public function __construct(
+        public string $group,
+        public string $name,
+        public \Closure $ask,
+        public ?\Closure $bare = null,
+        public int $rounds = 30,
+        public bool $isMany = false,
+    ) {
     }
 }

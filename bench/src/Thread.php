@@ -17,7 +17,13 @@ final class Thread
      * @param int       $list number of the mailing list; nought when it is none
      * @param list<int> $with numbers of the people
      */
-    public function __construct(public readonly int $number, public int $left, public readonly int $list, public readonly string $subject, public readonly array $with, public readonly string $language)
-    {
+    public function __construct(
+        public readonly int $number,
+        public int $left,
+        public readonly int $list,
+        public readonly string $subject,
+        public readonly array $with,
+        public readonly string $language,
+    ) {
     }
 }

@@ -122,8 +122,14 @@ final readonly class Arrive
     }
 
     /** What it means for its conversation, and for those who owe something, is written down. */
-    private function settle(Message $message, Conversation $conversation, Incoming $incoming, bool $isBlocked, Recipient $to, \DateTimeImmutable $now): void
-    {
+    private function settle(
+        Message $message,
+        Conversation $conversation,
+        Incoming $incoming,
+        bool $isBlocked,
+        Recipient $to,
+        \DateTimeImmutable $now,
+    ): void {
         $page = new Page();
         $page->touch($conversation);
         $page->say($conversation->subject());

@@ -20,7 +20,14 @@ final readonly class Incoming
      * @param bool          $isAdvised whether it has been read for advice; otherwise that is to be done later
      * @param Findings|null $findings  null when it was not read for advice, or could not be
      */
-    public function __construct(public string $raw, public MessageContent $content, public Place $into, public bool $isRefused, public bool $isDecided, public bool $isAdvised, public ?Findings $findings)
-    {
+    public function __construct(
+        public string $raw,
+        public MessageContent $content,
+        public Place $into,
+        public bool $isRefused,
+        public bool $isDecided,
+        public bool $isAdvised,
+        public ?Findings $findings,
+    ) {
     }
 }

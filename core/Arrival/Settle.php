@@ -23,8 +23,12 @@ use ZippyTray\Core\Tray\Conversations;
  */
 final readonly class Settle
 {
-    public function __construct(private Owing $owing, private Outgoings $outgoings, private Conversations $conversations, private Tasks $tasks)
-    {
+    public function __construct(
+        private Owing $owing,
+        private Outgoings $outgoings,
+        private Conversations $conversations,
+        private Tasks $tasks,
+    ) {
     }
 
     /**
@@ -33,8 +37,13 @@ final readonly class Settle
      *
      * @return BackBecause|null why the conversation is to come back before its time; null when this message is no reason to
      */
-    public function __invoke(Message $message, Conversation $conversation, ?Report $report, Page $page, \DateTimeImmutable $now): ?BackBecause
-    {
+    public function __invoke(
+        Message $message,
+        Conversation $conversation,
+        ?Report $report,
+        Page $page,
+        \DateTimeImmutable $now,
+    ): ?BackBecause {
         if ($message->own) {
             return null;
         }
@@ -76,8 +85,13 @@ final readonly class Settle
         }
     }
 
-    private function reported(string $accountId, Report $report, Conversation $conversation, Page $page, \DateTimeImmutable $now): ?BackBecause
-    {
+    private function reported(
+        string $accountId,
+        Report $report,
+        Conversation $conversation,
+        Page $page,
+        \DateTimeImmutable $now,
+    ): ?BackBecause {
         if ([] === $report->failed) {
             return null;
         }

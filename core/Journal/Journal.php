@@ -12,8 +12,12 @@ use ZippyTray\Core\NotFound;
  */
 final readonly class Journal
 {
-    public function __construct(private Entries $entries, private Transaction $transaction, private ClockInterface $clock, private Lifts $lifts)
-    {
+    public function __construct(
+        private Entries $entries,
+        private Transaction $transaction,
+        private ClockInterface $clock,
+        private Lifts $lifts,
+    ) {
     }
 
     /**
@@ -23,8 +27,14 @@ final readonly class Journal
      * @param callable(Page): void $work
      * @param string|null          $clearingId the clearing in which it is done
      */
-    public function write(string $accountId, string $entryId, EntryKind $kind, callable $work, ?Entry $undoes = null, ?string $clearingId = null): Entry
-    {
+    public function write(
+        string $accountId,
+        string $entryId,
+        EntryKind $kind,
+        callable $work,
+        ?Entry $undoes = null,
+        ?string $clearingId = null,
+    ): Entry {
         return $this->transaction->run(function () use ($accountId, $entryId, $kind, $work, $undoes, $clearingId): Entry {
             $known = $this->entries->find($accountId, $entryId);
             if (null !== $known) {
@@ -55,8 +65,14 @@ final readonly class Journal
         }
     }
 
-    private function entry(string $accountId, string $entryId, EntryKind $kind, Page $page, ?Entry $undoes = null, ?string $clearingId = null): Entry
-    {
+    private function entry(
+        string $accountId,
+        string $entryId,
+        EntryKind $kind,
+        Page $page,
+        ?Entry $undoes = null,
+        ?string $clearingId = null,
+    ): Entry {
         return new Entry(
             $entryId,
             $accountId,

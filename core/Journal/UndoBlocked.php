@@ -13,8 +13,12 @@ final class UndoBlocked extends \RuntimeException
      * @param Entry|null $later the later entry that stands in the way; null when it cannot be told
      * @param int        $steps how many later ones would be undone together with it
      */
-    public function __construct(public readonly Entry $entry, public readonly ObjectRef $object, public readonly ?Entry $later, public readonly int $steps = 0)
-    {
+    public function __construct(
+        public readonly Entry $entry,
+        public readonly ObjectRef $object,
+        public readonly ?Entry $later,
+        public readonly int $steps = 0,
+    ) {
         parent::__construct(match ($later?->kind) {
             null => ObjectKind::Task === $object->kind
                 ? 'This cannot be undone any more: something lies under the task by now.'

@@ -27,7 +27,10 @@ final readonly class BoundedHtml
     private const ATTRIBUTES = 100;
 
     /** What has no end, or whose end may be left out (HTML, 13.1.2.4): it does not go deeper by itself. */
-    private const FLAT = ['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'param', 'source', 'track', 'wbr', 'p', 'li', 'dt', 'dd', 'td', 'th', 'tr', 'tbody', 'thead', 'tfoot', 'colgroup', 'option', 'optgroup', 'html', 'head', 'body'];
+    private const FLAT = [
+        'area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'param', 'source', 'track', 'wbr', 'p', 'li', 'dt',
+        'dd', 'td', 'th', 'tr', 'tbody', 'thead', 'tfoot', 'colgroup', 'option', 'optgroup', 'html', 'head', 'body',
+    ];
 
     private function __construct(public string $html, public bool $isCut)
     {

@@ -13,7 +13,10 @@ final readonly class Hosts
     private const SHARED = ['co', 'com', 'org', 'net', 'gov', 'ac', 'edu', 'gob', 'or', 'ne', 'go'];
 
     /** Endings of files, which look like hosts when they stand alone. */
-    private const FILES = ['pdf', 'doc', 'docx', 'xls', 'xlsx', 'ppt', 'pptx', 'odt', 'ods', 'odp', 'txt', 'rtf', 'csv', 'zip', 'jpg', 'jpeg', 'png', 'gif', 'webp', 'svg', 'html', 'htm', 'php', 'ics', 'vcf', 'eml', 'mp3', 'mp4', 'md', 'json', 'xml', 'js', 'exe'];
+    private const FILES = [
+        'pdf', 'doc', 'docx', 'xls', 'xlsx', 'ppt', 'pptx', 'odt', 'ods', 'odp', 'txt', 'rtf', 'csv', 'zip', 'jpg', 'jpeg', 'png', 'gif',
+        'webp', 'svg', 'html', 'htm', 'php', 'ics', 'vcf', 'eml', 'mp3', 'mp4', 'md', 'json', 'xml', 'js', 'exe',
+    ];
 
     /** The host that an address leads to, in lower case; of mailto: that of the mailbox. Empty when there is none. */
     public static function of(string $address): string

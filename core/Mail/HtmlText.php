@@ -13,7 +13,10 @@ final readonly class HtmlText
 
     private const PARAGRAPHS = ['p', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'ul', 'ol', 'dl', 'blockquote', 'pre', 'table', 'hr'];
 
-    private const LINES = ['div', 'li', 'tr', 'dt', 'dd', 'section', 'article', 'header', 'footer', 'address', 'center', 'figure', 'form', 'body', 'main', 'aside', 'nav'];
+    private const LINES = [
+        'div', 'li', 'tr', 'dt', 'dd', 'section', 'article', 'header', 'footer', 'address', 'center', 'figure', 'form', 'body', 'main',
+        'aside', 'nav',
+    ];
 
     /** So many levels of quotes and lists are shown as such; what is deeper lies with the last. */
     private const LEVELS = 12;

@@ -14,7 +14,10 @@ final readonly class InlineFiles
     /** In bytes; longer texts are left as they are. */
     private const LONGEST = 60_000_000;
 
-    private const TYPES = ['txt' => 'text/plain', 'jpg' => 'image/jpeg', 'jpeg' => 'image/jpeg', 'png' => 'image/png', 'gif' => 'image/gif', 'pdf' => 'application/pdf', 'doc' => 'application/msword', 'zip' => 'application/zip'];
+    private const TYPES = [
+        'txt' => 'text/plain', 'jpg' => 'image/jpeg', 'jpeg' => 'image/jpeg', 'png' => 'image/png', 'gif' => 'image/gif',
+        'pdf' => 'application/pdf', 'doc' => 'application/msword', 'zip' => 'application/zip',
+    ];
 
     /**
      * @param string                              $text  without them

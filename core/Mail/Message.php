@@ -59,8 +59,14 @@ final readonly class Message
     ) {
     }
 
-    public static function of(string $id, string $accountId, MessageContent $content, int $size, bool $own, \DateTimeImmutable $importedAt): self
-    {
+    public static function of(
+        string $id,
+        string $accountId,
+        MessageContent $content,
+        int $size,
+        bool $own,
+        \DateTimeImmutable $importedAt,
+    ): self {
         return new self(
             $id,
             $accountId,

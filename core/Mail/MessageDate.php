@@ -19,7 +19,10 @@ final readonly class MessageDate
     private const AHEAD = 'P2D';
 
     /** Zones by name of RFC 5322, 4.3, which are all that have one meaning. */
-    private const ZONES = ['UT' => '+0000', 'GMT' => '+0000', 'Z' => '+0000', 'EST' => '-0500', 'EDT' => '-0400', 'CST' => '-0600', 'CDT' => '-0500', 'MST' => '-0700', 'MDT' => '-0600', 'PST' => '-0800', 'PDT' => '-0700'];
+    private const ZONES = [
+        'UT' => '+0000', 'GMT' => '+0000', 'Z' => '+0000', 'EST' => '-0500', 'EDT' => '-0400', 'CST' => '-0600', 'CDT' => '-0500',
+        'MST' => '-0700', 'MDT' => '-0600', 'PST' => '-0800', 'PDT' => '-0700',
+    ];
 
     /** @return array{Moment, DateSource} */
     public function of(Headers $headers, \DateTimeImmutable $importedAt): array

@@ -9,7 +9,10 @@ namespace ZippyTray\Core\Mail;
  */
 final readonly class MessageReader
 {
-    private const LIST_HEADERS = ['list-id', 'list-post', 'list-unsubscribe', 'list-unsubscribe-post', 'precedence', 'auto-submitted', 'return-path', 'x-auto-response-suppress', 'x-autoreply', 'x-autorespond'];
+    private const LIST_HEADERS = [
+        'list-id', 'list-post', 'list-unsubscribe', 'list-unsubscribe-post', 'precedence', 'auto-submitted', 'return-path',
+        'x-auto-response-suppress', 'x-autoreply', 'x-autorespond',
+    ];
 
     private TextDecoder $text;
 
@@ -19,8 +22,13 @@ final readonly class MessageReader
 
     private AddressParser $addresses;
 
-    public function __construct(private MimeStructure $structure = new MimeStructure(), private HtmlText $htmlText = new HtmlText(), private MessageDate $date = new MessageDate(), private RemarkFinder $remarks = new RemarkFinder(), private ?Calendars $calendars = null)
-    {
+    public function __construct(
+        private MimeStructure $structure = new MimeStructure(),
+        private HtmlText $htmlText = new HtmlText(),
+        private MessageDate $date = new MessageDate(),
+        private RemarkFinder $remarks = new RemarkFinder(),
+        private ?Calendars $calendars = null,
+    ) {
         $this->text = new TextDecoder();
         $this->decoder = new HeaderDecoder($this->text);
         $this->parameters = new HeaderParameters($this->decoder, $this->text);
@@ -200,7 +208,11 @@ final readonly class MessageReader
         if ('' !== $name) {
             return self::shortName($name);
         }
-        $endings = ['text/calendar' => 'ics', 'text/plain' => 'txt', 'text/html' => 'html', 'message/rfc822' => 'eml', 'message/delivery-status' => 'txt', 'image/jpeg' => 'jpg', 'application/pgp-signature' => 'asc', 'application/pkcs7-signature' => 'p7s'];
+        $endings = [
+            'text/calendar' => 'ics', 'text/plain' => 'txt', 'text/html' => 'html', 'message/rfc822' => 'eml',
+            'message/delivery-status' => 'txt', 'image/jpeg' => 'jpg', 'application/pgp-signature' => 'asc',
+            'application/pkcs7-signature' => 'p7s',
+        ];
 
         return 'attachment-'.$number.'.'.($endings[$type] ?? preg_replace('/[^a-z0-9]+/', '', explode('/', $type)[1] ?? '') ?: 'bin');
     }

@@ -16,8 +16,9 @@ final readonly class MimeStructure
     /** RFC 2046 allows 70; some programs write more. */
     private const LONGEST_BOUNDARY = 250;
 
-    public function __construct(private HeaderParameters $parameters = new HeaderParameters(new HeaderDecoder(new TextDecoder()), new TextDecoder()))
-    {
+    public function __construct(
+        private HeaderParameters $parameters = new HeaderParameters(new HeaderDecoder(new TextDecoder()), new TextDecoder()),
+    ) {
     }
 
     /** @throws UnreadableMessage when it is empty, or has no header */

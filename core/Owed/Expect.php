@@ -21,8 +21,17 @@ final readonly class Expect implements Expectations
     }
 
     /** For the parameters see Owed. */
-    public function of(string $accountId, Address $person, string $what, Moment $until, ?string $conversationId, ?string $taskId, ?string $outgoingId, Page $page, \DateTimeImmutable $now): void
-    {
+    public function of(
+        string $accountId,
+        Address $person,
+        string $what,
+        Moment $until,
+        ?string $conversationId,
+        ?string $taskId,
+        ?string $outgoingId,
+        Page $page,
+        \DateTimeImmutable $now,
+    ): void {
         foreach (null === $conversationId ? [] : $this->owing->openIn($accountId, $conversationId) as $before) {
             if ($before->isOwedBy($person)) {
                 $page->touch($before);

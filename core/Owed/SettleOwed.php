@@ -23,8 +23,13 @@ use ZippyTray\Core\Tray\Place;
  */
 final readonly class SettleOwed
 {
-    public function __construct(private Owing $owing, private Conversations $conversations, private Entries $entries, private Journal $journal, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Owing $owing,
+        private Conversations $conversations,
+        private Entries $entries,
+        private Journal $journal,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -76,8 +81,14 @@ final readonly class SettleOwed
      * @throws Refused   when it is open, or that moment is past
      * @throws Overtaken when something happened to the conversation since
      */
-    public function takeUp(string $accountId, string $entryId, string $id, Moment $until, ?Claim $claim = null, ?string $clearingId = null): Entry
-    {
+    public function takeUp(
+        string $accountId,
+        string $entryId,
+        string $id,
+        Moment $until,
+        ?Claim $claim = null,
+        ?string $clearingId = null,
+    ): Entry {
         return $this->journal->write($accountId, $entryId, EntryKind::TakeUpOwed, function (Page $page) use ($accountId, $id, $until, $claim): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $owed = $this->owing->get($accountId, $id);

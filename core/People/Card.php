@@ -41,8 +41,15 @@ final readonly class Card
      *
      * @throws Refused when there is neither name nor address, or something is too long
      */
-    public function __construct(string $name, string $email = '', array $phones = [], string $position = '', string $firm = '', string $address = '', string $note = '')
-    {
+    public function __construct(
+        string $name,
+        string $email = '',
+        array $phones = [],
+        string $position = '',
+        string $firm = '',
+        string $address = '',
+        string $note = '',
+    ) {
         $this->name = self::line($name, 'name');
         $this->email = self::line($email, 'email');
         $this->position = self::line($position, 'position');

@@ -21,8 +21,14 @@ use ZippyTray\Core\Tray\Conversations;
  */
 final readonly class GoingOut
 {
-    public function __construct(private Owing $owing, private Conversations $conversations, private Messages $messages, private Journal $journal, private ClockInterface $clock, private Ids $ids)
-    {
+    public function __construct(
+        private Owing $owing,
+        private Conversations $conversations,
+        private Messages $messages,
+        private Journal $journal,
+        private ClockInterface $clock,
+        private Ids $ids,
+    ) {
     }
 
     /** It is out, and has arrived in its conversation: whoever owes an answer owes it there. */

@@ -21,8 +21,14 @@ use ZippyTray\Core\Refused;
  */
 final readonly class KeepDrafts
 {
-    public function __construct(private Outgoings $outgoings, private Owing $owing, private Messages $messages, private Journal $journal, private Transaction $transaction, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Outgoings $outgoings,
+        private Owing $owing,
+        private Messages $messages,
+        private Journal $journal,
+        private Transaction $transaction,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -37,8 +43,15 @@ final readonly class KeepDrafts
      * @throws Refused        when it cannot be written
      * @throws DraftOvertaken when it was changed in another window since
      */
-    public function write(string $accountId, string $id, int $revision, AnswerKind $kind, ?string $message, string $header, Letter $letter): Outgoing
-    {
+    public function write(
+        string $accountId,
+        string $id,
+        int $revision,
+        AnswerKind $kind,
+        ?string $message,
+        string $header,
+        Letter $letter,
+    ): Outgoing {
         return $this->transaction->run(function () use ($accountId, $id, $revision, $kind, $message, $header, $letter): Outgoing {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $outgoing = $this->outgoings->find($accountId, $id);

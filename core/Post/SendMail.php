@@ -30,8 +30,15 @@ use ZippyTray\Core\Tray\Overtaken;
  */
 final readonly class SendMail
 {
-    public function __construct(private Outgoings $outgoings, private Expect $expect, private Conversations $conversations, private Tasks $tasks, private Entries $entries, private Journal $journal, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Outgoings $outgoings,
+        private Expect $expect,
+        private Conversations $conversations,
+        private Tasks $tasks,
+        private Entries $entries,
+        private Journal $journal,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -47,8 +54,17 @@ final readonly class SendMail
      * @throws Refused   when it cannot be sent as it is; then nothing is done
      * @throws Overtaken when something happened to the conversation since; then nothing is done
      */
-    public function __invoke(string $accountId, string $entryId, string $outgoingId, Moment $at, bool $later, ?Decision $then = null, ?Claim $claim = null, ?Expected $expected = null, ?string $clearingId = null): Entry
-    {
+    public function __invoke(
+        string $accountId,
+        string $entryId,
+        string $outgoingId,
+        Moment $at,
+        bool $later,
+        ?Decision $then = null,
+        ?Claim $claim = null,
+        ?Expected $expected = null,
+        ?string $clearingId = null,
+    ): Entry {
         return $this->journal->write($accountId, $entryId, $later ? EntryKind::SendLater : EntryKind::Send, function (Page $page) use ($accountId, $outgoingId, $at, $later, $then, $claim, $expected): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $outgoing = $this->outgoings->get($accountId, $outgoingId);

@@ -25,8 +25,14 @@ final class Template implements Journaled
     private bool $signed;
 
     /** @throws Refused see write() */
-    public function __construct(public readonly string $id, public readonly string $accountId, string $name, string $subject, string $text, bool $signed)
-    {
+    public function __construct(
+        public readonly string $id,
+        public readonly string $accountId,
+        string $name,
+        string $subject,
+        string $text,
+        bool $signed,
+    ) {
         $this->write($name, $subject, $text, $signed);
     }
 

@@ -51,8 +51,14 @@ final readonly class LookOut
         });
     }
 
-    private function ring(string $accountId, Come $come, ?Ring $ring, Reminder $reminder, Reminding $reminding, \DateTimeImmutable $now): void
-    {
+    private function ring(
+        string $accountId,
+        Come $come,
+        ?Ring $ring,
+        Reminder $reminder,
+        Reminding $reminding,
+        \DateTimeImmutable $now,
+    ): void {
         if (null === $ring) {
             $this->rings->add(new Ring($this->ids->next(), $accountId, $come->key, $reminding->about->kind, $reminding->about->id, $reminder->kind(), $reminder->text(), $come->at, $come->times, $now));
         } else {

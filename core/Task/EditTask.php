@@ -28,8 +28,14 @@ final readonly class EditTask
      * @throws TaskOvertaken when it has changed since
      * @throws Refused       when a field cannot be taken as it is; then nothing is changed
      */
-    public function __invoke(string $accountId, string $entryId, string $taskId, int $revision, TaskFields $fields, \DateTimeZone $zone): Entry
-    {
+    public function __invoke(
+        string $accountId,
+        string $entryId,
+        string $taskId,
+        int $revision,
+        TaskFields $fields,
+        \DateTimeZone $zone,
+    ): Entry {
         return $this->journal->write($accountId, $entryId, EntryKind::EditTask, function (Page $page) use ($accountId, $taskId, $revision, $fields, $zone): void {
             $task = $this->tasks->get($accountId, $taskId);
             if ($task->revision() !== $revision) {

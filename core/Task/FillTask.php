@@ -25,8 +25,16 @@ final readonly class FillTask
      *
      * @throws Refused when a field cannot be taken as it is
      */
-    public function make(string $accountId, string $taskId, \DateTimeImmutable $now, TaskFields $fields, \DateTimeZone $zone, Page $page, LastRanks $ranks, ?Task $parent = null): Task
-    {
+    public function make(
+        string $accountId,
+        string $taskId,
+        \DateTimeImmutable $now,
+        TaskFields $fields,
+        \DateTimeZone $zone,
+        Page $page,
+        LastRanks $ranks,
+        ?Task $parent = null,
+    ): Task {
         $list = null === $parent ? $this->list($accountId, $fields->list ?? TaskList::DEFAULT, $page) : $this->tasks->getList($accountId, $parent->listId());
         $this->move->check(null, $parent);
         $rank = $ranks->next($accountId, $list->id, $parent?->id);

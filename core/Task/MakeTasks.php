@@ -84,8 +84,14 @@ final readonly class MakeTasks
     }
 
     /** @param list<Outline> $subtasks */
-    private function addSubtasks(Task $task, array $subtasks, \DateTimeImmutable $now, \DateTimeZone $zone, Page $page, LastRanks $ranks): void
-    {
+    private function addSubtasks(
+        Task $task,
+        array $subtasks,
+        \DateTimeImmutable $now,
+        \DateTimeZone $zone,
+        Page $page,
+        LastRanks $ranks,
+    ): void {
         foreach ($subtasks as $outline) {
             $subtask = $this->fill->make($task->accountId, $this->ids->next(), $now, $outline->fields(), $zone, $page, $ranks, $task);
             $this->addSubtasks($subtask, $outline->under, $now, $zone, $page, $ranks);

@@ -14,8 +14,13 @@ final readonly class Outline
      * @param string          $notes  what did not fit into the title
      * @param TaskFields|null $fields what else its line says; null: nothing
      */
-    public function __construct(public string $title, public bool $done = false, public array $under = [], public string $notes = '', private ?TaskFields $fields = null)
-    {
+    public function __construct(
+        public string $title,
+        public bool $done = false,
+        public array $under = [],
+        public string $notes = '',
+        private ?TaskFields $fields = null,
+    ) {
     }
 
     /** What the task of it is made of. */

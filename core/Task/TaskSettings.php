@@ -23,8 +23,12 @@ final readonly class TaskSettings
      * @param string $taskDue          a when phrase: the due of a task of a message that names none; empty: none
      * @param string $taskReminder     the reminder that such a task gets; empty: the first one, where it has a due
      */
-    public function __construct(public bool $completeSubtasks = false, public FirstReminder $firstReminder = new FirstReminder(), public string $taskDue = '', public string $taskReminder = '')
-    {
+    public function __construct(
+        public bool $completeSubtasks = false,
+        public FirstReminder $firstReminder = new FirstReminder(),
+        public string $taskDue = '',
+        public string $taskReminder = '',
+    ) {
     }
 
     /** @throws Refused when one of the phrases cannot be read */

@@ -17,8 +17,13 @@ final readonly class Lead
      * @param TimeOfDay|null $time    the same as a time; at most one of both
      * @param Anchor|null    $of      null: the due, or the start when nothing is due
      */
-    public function __construct(public Span $span, public bool $isAfter = false, public ?DayMark $mark = null, public ?TimeOfDay $time = null, public ?Anchor $of = null)
-    {
+    public function __construct(
+        public Span $span,
+        public bool $isAfter = false,
+        public ?DayMark $mark = null,
+        public ?TimeOfDay $time = null,
+        public ?Anchor $of = null,
+    ) {
     }
 
     /**

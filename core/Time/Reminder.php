@@ -19,8 +19,14 @@ use ZippyTray\Core\Time\Repeat\Rule;
  */
 final readonly class Reminder
 {
-    private function __construct(public ?Lead $lead, public ?Moment $at, private ?Rule $rule = null, private ?TimeOfDay $clock = null, private ?\DateTimeZone $zone = null, private ?LocalDate $since = null)
-    {
+    private function __construct(
+        public ?Lead $lead,
+        public ?Moment $at,
+        private ?Rule $rule = null,
+        private ?TimeOfDay $clock = null,
+        private ?\DateTimeZone $zone = null,
+        private ?LocalDate $since = null,
+    ) {
     }
 
     public static function lead(Lead $lead): self

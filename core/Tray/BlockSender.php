@@ -40,8 +40,14 @@ final readonly class BlockSender
      * @throws Refused   when one of them has no sender that could be blocked; then nothing is decided
      * @throws Overtaken when nothing is left to decide
      */
-    public function __invoke(string $accountId, string $entryId, array $claims, bool $wholeDomain, string $ownEmail, ?string $clearingId = null): Decided
-    {
+    public function __invoke(
+        string $accountId,
+        string $entryId,
+        array $claims,
+        bool $wholeDomain,
+        string $ownEmail,
+        ?string $clearingId = null,
+    ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];
         $entry = $this->journal->write($accountId, $entryId, EntryKind::Block, function (Page $page) use ($accountId, $claims, $wholeDomain, $ownEmail, $now, &$overtaken): void {

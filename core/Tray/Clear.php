@@ -17,8 +17,14 @@ use ZippyTray\Core\NotFound;
  */
 final readonly class Clear
 {
-    public function __construct(private Clearings $clearings, private Conversations $conversations, private Journal $journal, private Transaction $transaction, private ClockInterface $clock, private Ids $ids)
-    {
+    public function __construct(
+        private Clearings $clearings,
+        private Conversations $conversations,
+        private Journal $journal,
+        private Transaction $transaction,
+        private ClockInterface $clock,
+        private Ids $ids,
+    ) {
     }
 
     /**

@@ -100,8 +100,13 @@ final class Conversation implements Journaled
      * @param bool             $endsSnooze whether it brings back what was put off until a moment
      * @param BackBecause|null $because    what it is to who waits for an answer; null when it is none
      */
-    public function receive(Message $message, bool $opens, \DateTimeImmutable $now, bool $endsSnooze = true, ?BackBecause $because = BackBecause::Message): void
-    {
+    public function receive(
+        Message $message,
+        bool $opens,
+        \DateTimeImmutable $now,
+        bool $endsSnooze = true,
+        ?BackBecause $because = BackBecause::Message,
+    ): void {
         $this->note($message);
         if ($opens && !$message->own && !$this->muted) {
             $this->unread = true;

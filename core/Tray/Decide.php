@@ -16,8 +16,13 @@ use ZippyTray\Core\Refused;
  */
 final readonly class Decide
 {
-    public function __construct(private Conversations $conversations, private Entries $entries, private Journal $journal, private Expectations $expectations, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Conversations $conversations,
+        private Entries $entries,
+        private Journal $journal,
+        private Expectations $expectations,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**

@@ -16,8 +16,12 @@ final class Overtaken extends \RuntimeException
      * @param Entry|null $entry    what was decided meanwhile; null when a message came in
      * @param int        $revision the conversation's, as it is now
      */
-    public function __construct(public readonly string $conversationId, public readonly string $subject, public readonly ?Entry $entry, public readonly int $revision)
-    {
+    public function __construct(
+        public readonly string $conversationId,
+        public readonly string $subject,
+        public readonly ?Entry $entry,
+        public readonly int $revision,
+    ) {
         parent::__construct(null === $entry
             ? \sprintf('A message has come into "%s" meanwhile, so nothing was decided. Look at it first.', $subject)
             : \sprintf('"%s" has been decided meanwhile, in another window or on another machine, so nothing was changed.', $subject));

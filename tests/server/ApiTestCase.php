@@ -111,8 +111,13 @@ abstract class ApiTestCase extends WebTestCase
     }
 
     /** Brings in a message and gives the id of its conversation. */
-    protected function receive(string $subject = 'Lantern glass', string $from = 'Tam Achterberg <tam@glass.example>', string $text = 'Which one shall it be?', string $headers = '', ?string $id = null): string
-    {
+    protected function receive(
+        string $subject = 'Lantern glass',
+        string $from = 'Tam Achterberg <tam@glass.example>',
+        string $text = 'Which one shall it be?',
+        string $headers = '',
+        ?string $id = null,
+    ): string {
         $id ??= self::id().'@glass.example';
         $this->upload(['letter.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}>\r\n{$headers}\r\n{$text}\r\n"]);
         foreach ($this->rows('/tray') as $row) {

@@ -23,8 +23,13 @@ final class RealServer
      * @param int                   $port        of one that runs already; nought to start one on a free port
      * @param string                $script      that answers, from the project's folder
      */
-    public function __construct(public readonly string $folder, private readonly array $environment = [], private readonly int $workers = 4, private int $port = 0, private readonly string $script = 'server/public/index.php')
-    {
+    public function __construct(
+        public readonly string $folder,
+        private readonly array $environment = [],
+        private readonly int $workers = 4,
+        private int $port = 0,
+        private readonly string $script = 'server/public/index.php',
+    ) {
         $this->project = \dirname(__DIR__, 2);
         (new Filesystem())->mkdir($folder);
     }

@@ -17,8 +17,15 @@ final readonly class Clause
      * @param list<string> $others  readings that are common too
      * @param string       $odd     what is odd about it, in a sentence; may be empty
      */
-    public function __construct(public ClauseKind $kind, public string $text, public int $from, public int $to, public string $reading, public array $others = [], public string $odd = '')
-    {
+    public function __construct(
+        public ClauseKind $kind,
+        public string $text,
+        public int $from,
+        public int $to,
+        public string $reading,
+        public array $others = [],
+        public string $odd = '',
+    ) {
     }
 
     public function odd(string $odd): self

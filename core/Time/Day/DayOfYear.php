@@ -15,8 +15,13 @@ final readonly class DayOfYear extends Day
      * @param int|null $weekday   what it is said to be (ISO 8601)
      * @param bool     $isLenient whether it is that day also when it is another one of the week
      */
-    public function __construct(private int $day, private int $month, private ?Year $year = null, private ?int $weekday = null, private bool $isLenient = false)
-    {
+    public function __construct(
+        private int $day,
+        private int $month,
+        private ?Year $year = null,
+        private ?int $weekday = null,
+        private bool $isLenient = false,
+    ) {
     }
 
     /**

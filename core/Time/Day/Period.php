@@ -17,8 +17,13 @@ final readonly class Period extends Day
      * @param int  $ahead 0: this one, 1: the next one
      * @param bool $isThe "the middle of the month": the coming one, when that of this month is over
      */
-    public function __construct(private Unit $unit, private Edge $edge, private int $ahead, private Week $week = new Week(), private bool $isThe = false)
-    {
+    public function __construct(
+        private Unit $unit,
+        private Edge $edge,
+        private int $ahead,
+        private Week $week = new Week(),
+        private bool $isThe = false,
+    ) {
     }
 
     public function ahead(LocalDate $today): LocalDate

@@ -17,7 +17,10 @@ final class Lexicon
     private const RULES = 'inside out middle beginning starting between completion completed working business months weekend weekends weekday weekdays before following coming thing later earlier except latest without business another';
 
     /** Two slips are not read, but for these, which half the world writes. */
-    private const USUAL_SLIPS = ['tommorow' => 'tomorrow', 'tommorrow' => 'tomorrow', 'wensday' => 'wednesday', 'wendsday' => 'wednesday', 'febuary' => 'february', 'thurday' => 'thursday'];
+    private const USUAL_SLIPS = [
+        'tommorow' => 'tomorrow', 'tommorrow' => 'tomorrow', 'wensday' => 'wednesday', 'wendsday' => 'wednesday', 'febuary' => 'february',
+        'thurday' => 'thursday',
+    ];
 
     /** A word of fewer letters is not corrected. */
     private const CORRECTED_FROM = 6;
@@ -36,27 +39,36 @@ final class Lexicon
     {
         return [
             Sense::Month->name => [
-                'january jan^' => 1, 'february feb' => 2, 'march^ mar^' => 3, 'april apr' => 4, 'may^' => 5, 'june jun^' => 6, 'july jul' => 7, 'august^ aug' => 8, 'september sept sep' => 9,
+                'january jan^' => 1, 'february feb' => 2, 'march^ mar^' => 3, 'april apr' => 4, 'may^' => 5, 'june jun^' => 6,
+                'july jul' => 7, 'august^ aug' => 8, 'september sept sep' => 9,
                 'october oct' => 10, 'november nov' => 11, 'december dec^' => 12,
             ],
             Sense::Weekday->name => [
-                'monday mon^' => 1, 'tuesday tue tues' => 2, 'wednesday wed^ weds^' => 3, 'thursday thu thur thurs' => 4, 'friday fri' => 5, 'saturday sat^' => 6, 'sunday sun^' => 7,
+                'monday mon^' => 1, 'tuesday tue tues' => 2, 'wednesday wed^ weds^' => 3, 'thursday thu thur thurs' => 4,
+                'friday fri' => 5, 'saturday sat^' => 6, 'sunday sun^' => 7,
             ],
             Sense::Weekdays->name => [
                 'mondays' => 1, 'tuesdays' => 2, 'wednesdays' => 3, 'thursdays' => 4, 'fridays' => 5, 'saturdays' => 6, 'sundays' => 7,
             ],
             Sense::Number->name => [
-                'one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8, 'nine' => 9, 'ten' => 10, 'eleven' => 11, 'twelve' => 12, 'thirteen' => 13,
+                'one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8, 'nine' => 9,
+                'ten' => 10, 'eleven' => 11, 'twelve' => 12, 'thirteen' => 13,
                 'fourteen' => 14, 'fifteen' => 15, 'sixteen' => 16, 'seventeen' => 17, 'eighteen' => 18, 'nineteen' => 19,
             ],
-            Sense::Tens->name => ['twenty' => 20, 'thirty' => 30, 'forty' => 40, 'fifty' => 50, 'sixty' => 60, 'seventy' => 70, 'eighty' => 80, 'ninety' => 90],
+            Sense::Tens->name => [
+                'twenty' => 20, 'thirty' => 30, 'forty' => 40, 'fifty' => 50, 'sixty' => 60, 'seventy' => 70, 'eighty' => 80,
+                'ninety' => 90,
+            ],
             Sense::Ordinal->name => [
-                'first' => 1, 'second' => 2, 'third' => 3, 'fourth' => 4, 'fifth' => 5, 'sixth' => 6, 'seventh' => 7, 'eighth' => 8, 'ninth' => 9, 'tenth' => 10, 'eleventh' => 11, 'twelfth' => 12,
+                'first' => 1, 'second' => 2, 'third' => 3, 'fourth' => 4, 'fifth' => 5, 'sixth' => 6, 'seventh' => 7, 'eighth' => 8,
+                'ninth' => 9, 'tenth' => 10, 'eleventh' => 11, 'twelfth' => 12,
                 'last' => -1,
             ],
             Sense::Unit->name => [
-                'year years yr yrs y~' => 'year', 'quarter quarters' => 'quarter', 'month months' => 'month', 'fortnight fortnights' => 'fortnight', 'week weeks wk wks w~' => 'week',
-                'day days d~' => 'day', 'hour hours hr hrs h~' => 'hour', 'minute minutes min mins m~' => 'minute', 'workday workdays' => 'working day',
+                'year years yr yrs y~' => 'year', 'quarter quarters' => 'quarter', 'month months' => 'month',
+                'fortnight fortnights' => 'fortnight', 'week weeks wk wks w~' => 'week',
+                'day days d~' => 'day', 'hour hours hr hrs h~' => 'hour', 'minute minutes min mins m~' => 'minute',
+                'workday workdays' => 'working day',
             ],
             Sense::Part->name => [
                 'morning am~' => 'morning', 'afternoon pm~' => 'afternoon', 'evening eve~' => 'evening', 'night' => 'tonight',
@@ -70,7 +82,8 @@ final class Lexicon
             Sense::ShortEdge->name => ['eow' => 'week', 'eom' => 'month', 'eoq' => 'quarter', 'eoy' => 'year'],
             Sense::Quarter->name => ['q1' => 1, 'q2' => 2, 'q3' => 3, 'q4' => 4],
             Sense::Often->name => [
-                'daily' => 'DAILY 1', 'weekly' => 'WEEKLY 1', 'fortnightly biweekly' => 'WEEKLY 2', 'monthly' => 'MONTHLY 1', 'bimonthly' => 'MONTHLY 2', 'quarterly' => 'MONTHLY 3',
+                'daily' => 'DAILY 1', 'weekly' => 'WEEKLY 1', 'fortnightly biweekly' => 'WEEKLY 2', 'monthly' => 'MONTHLY 1',
+                'bimonthly' => 'MONTHLY 2', 'quarterly' => 'MONTHLY 3',
                 'yearly annually' => 'YEARLY 1',
             ],
             Sense::Zone->name => array_combine(array_keys(Zones::NAMES), array_keys(Zones::NAMES)),

@@ -52,8 +52,13 @@ final readonly class Reading
     }
 
     /** @param TimeOfDay|null $clock null: on those days, at no time in particular */
-    public static function ofRepeat(Rule $rule, LocalDate $first, ?TimeOfDay $clock, \DateTimeZone $zone, bool $fromCompletion = false): self
-    {
+    public static function ofRepeat(
+        Rule $rule,
+        LocalDate $first,
+        ?TimeOfDay $clock,
+        \DateTimeZone $zone,
+        bool $fromCompletion = false,
+    ): self {
         return new self(ReadingKind::Repeat, $first, null === $clock ? null : Moment::at($first, $clock, $zone), $rule, $clock, false, fromCompletion: $fromCompletion);
     }
 

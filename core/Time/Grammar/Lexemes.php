@@ -56,8 +56,12 @@ final class Lexemes
     private array $corrected = [];
 
     /** @param list<Lexeme> $all */
-    private function __construct(private readonly string $phrase, private readonly array $all, public readonly bool $isProse, private readonly int $worth)
-    {
+    private function __construct(
+        private readonly string $phrase,
+        private readonly array $all,
+        public readonly bool $isProse,
+        private readonly int $worth,
+    ) {
     }
 
     /** What somebody wrote where time is written and nothing else. */

@@ -12,7 +12,10 @@ use ZippyTray\Core\Time\Span;
 final readonly class Term
 {
     /** How big the unit is; within a span every term is smaller than the one before. */
-    private const RANKS = ['year' => 6, 'quarter' => 5, 'month' => 5, 'fortnight' => 4, 'week' => 4, 'day' => 3, 'working day' => 3, 'hour' => 2, 'minute' => 1];
+    private const RANKS = [
+        'year' => 6, 'quarter' => 5, 'month' => 5, 'fortnight' => 4, 'week' => 4, 'day' => 3, 'working day' => 3, 'hour' => 2,
+        'minute' => 1,
+    ];
 
     private const MONTHS = ['year' => 12, 'quarter' => 3, 'month' => 1];
 

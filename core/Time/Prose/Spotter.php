@@ -30,7 +30,10 @@ final class Spotter
     private const BEGINNINGS = 'this next last coming following in within inside day end close beginning start early late mid middle a an couple half quarter first midnight month week year weekend between from after midweek';
 
     /** Senses of words that a day or a time can begin with. */
-    private const SENSES = [Sense::Weekday, Sense::Month, Sense::Near, Sense::Number, Sense::Tens, Sense::Ordinal, Sense::Mark, Sense::Part, Sense::ShortEdge, Sense::Edge, Sense::Quarter];
+    private const SENSES = [
+        Sense::Weekday, Sense::Month, Sense::Near, Sense::Number, Sense::Tens, Sense::Ordinal, Sense::Mark, Sense::Part, Sense::ShortEdge,
+        Sense::Edge, Sense::Quarter,
+    ];
 
     /** Words before a day that make something else of it. */
     private const NAMES = ['every', 'each', 'black', 'bloody', 'alternate', 'most', 'palm', 'shrove'];
@@ -39,10 +42,18 @@ final class Spotter
     private const NAMED = ['times', 'post', 'market', 'club', 'telegraph', 'mail', 'league', 'school', 'roast', 'blues'];
 
     /** Words that a numeric date without a year stands behind; without them it may be a fraction, a size or a version. */
-    private const LEADS = ['cob', 'eod', 'before', 'until', 'till', 'due', 'from', 'since', 'date', 'deadline', 'after', 'latest', ':', 'for', 'than', 'dated', 'starting'];
+    private const LEADS = [
+        'cob', 'eod', 'before', 'until', 'till', 'due', 'from', 'since', 'date', 'deadline', 'after', 'latest', ':', 'for', 'than',
+        'dated', 'starting',
+    ];
 
     /** Words before a number that count or name something by it: "page 4.5", "room 12.10". */
-    private const COUNTING = ['page', 'pages', 'pp', 'chapter', 'section', 'version', 'figure', 'fig', 'room', 'item', 'part', 'article', 'paragraph', 'no', 'number', 'volume', 'vol', 'table', 'point', 'step', 'line', 'release', 'clause', 'ratio', 'score', 'psalm', 'size', 'grade', 'level', 'costs', 'cost', 'weighs', 'measures', 'average', 'temperature', 'seite', 'kapitel', 'abschnitt', 'artikel', 'raum', 'chapitre', 'capítulo', 'página', 'capitolo', 'pagina', 'hoofdstuk'];
+    private const COUNTING = [
+        'page', 'pages', 'pp', 'chapter', 'section', 'version', 'figure', 'fig', 'room', 'item', 'part', 'article', 'paragraph', 'no',
+        'number', 'volume', 'vol', 'table', 'point', 'step', 'line', 'release', 'clause', 'ratio', 'score', 'psalm', 'size', 'grade',
+        'level', 'costs', 'cost', 'weighs', 'measures', 'average', 'temperature', 'seite', 'kapitel', 'abschnitt', 'artikel', 'raum',
+        'chapitre', 'capítulo', 'página', 'capitolo', 'pagina', 'hoofdstuk',
+    ];
 
     /** Words that can follow an hour or a day of the month; others are counted by it: "at 3 places", "the 2nd floor". */
     private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening noon only otherwise of work suit be do fit while whilst during there any good ok okay fine convenient possible better best';
@@ -66,8 +77,11 @@ final class Spotter
      * @param int                   $offset  of the one who writes, in minutes east of UTC: some names of zones mean several
      * @param array<string, string> $english of another language: its words of time, and what English says for them
      */
-    public function __construct(private readonly TimeSettings $settings = new TimeSettings(), private readonly int $offset = 0, private readonly array $english = [])
-    {
+    public function __construct(
+        private readonly TimeSettings $settings = new TimeSettings(),
+        private readonly int $offset = 0,
+        private readonly array $english = [],
+    ) {
         $this->beginnings = array_fill_keys(explode(' ', self::BEGINNINGS), true);
         $this->followers = array_fill_keys(explode(' ', self::FOLLOWERS), true);
         $this->behindHoliday = array_fill_keys(explode(' ', self::BEHIND_HOLIDAY), true);

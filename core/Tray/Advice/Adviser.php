@@ -87,8 +87,13 @@ final readonly class Adviser
     }
 
     /** @return array{AdvisedDecision, list<string>, LocalDate|null} */
-    private function decision(Findings $main, int $minutes, ?FoundDate $deadline, ?FoundDate $appointment, Circumstances $circumstances): array
-    {
+    private function decision(
+        Findings $main,
+        int $minutes,
+        ?FoundDate $deadline,
+        ?FoundDate $appointment,
+        Circumstances $circumstances,
+    ): array {
         $byKind = $this->byKind($main, $circumstances);
         if (null !== $byKind) {
             return [...$byKind, null];

@@ -214,8 +214,13 @@ final readonly class DateContext
     /** It is asked in another language whether somebody does what is none of the things that are due: "¿puedes jugar el domingo?" */
     private bool $isOther;
 
-    public function __construct(private Spot $spot, Sentence $sentence, private ?Request $request, Tongue $tongue = new English(), private Meeting $meeting = new Meeting())
-    {
+    public function __construct(
+        private Spot $spot,
+        Sentence $sentence,
+        private ?Request $request,
+        Tongue $tongue = new English(),
+        private Meeting $meeting = new Meeting(),
+    ) {
         $this->isForeign = [] !== $tongue->english();
         $this->isOther = $this->isForeign && null !== $request && str_ends_with(rtrim($request->text), '?') && '' === $tongue->verb($request->action);
         $this->before = $tongue->gloss(mb_substr($sentence->lower, 0, $spot->from));

@@ -40,8 +40,14 @@ final readonly class DateFinder
      *
      * @return list<FoundDate> in order
      */
-    public function of(array $sentences, array $requests, Moment $sentAt, Person $person, Tongue $tongue = new English(), array $others = []): array
-    {
+    public function of(
+        array $sentences,
+        array $requests,
+        Moment $sentAt,
+        Person $person,
+        Tongue $tongue = new English(),
+        array $others = [],
+    ): array {
         $found = [];
         $asked = [];
         foreach ($requests as $request) {
@@ -101,8 +107,15 @@ final readonly class DateFinder
         return $isApart ? $clear : [new Spot($first->from, $first->to, $first->day, $second->clock, true)];
     }
 
-    private function dated(Spot $spot, Sentence $sentence, ?Request $request, Moment $sentAt, Person $person, Tongue $tongue, bool $isMoved): ?FoundDate
-    {
+    private function dated(
+        Spot $spot,
+        Sentence $sentence,
+        ?Request $request,
+        Moment $sentAt,
+        Person $person,
+        Tongue $tongue,
+        bool $isMoved,
+    ): ?FoundDate {
         $reading = (new DateContext($spot, $sentence, $request, $tongue))->reading();
         if (null === $reading->kind) {
             return null;

@@ -151,8 +151,15 @@ final readonly class Effort
      * @param list<ListItem>  $items
      * @param list<FoundDate> $dates
      */
-    public function minutes(string $written, array $requests, array $items, int $attachments, Tongue $tongue = new English(), array $dates = [], string $subject = ''): int
-    {
+    public function minutes(
+        string $written,
+        array $requests,
+        array $items,
+        int $attachments,
+        Tongue $tongue = new English(),
+        array $dates = [],
+        string $subject = '',
+    ): int {
         if ([] === $requests) {
             return 1;
         }

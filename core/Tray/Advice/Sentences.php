@@ -17,7 +17,12 @@ final readonly class Sentences
     /** So many are read. */
     private const MOST = 400;
 
-    private const ABBREVIATIONS = ['mr', 'mrs', 'ms', 'dr', 'prof', 'st', 'no', 'nos', 'nr', 'approx', 'ca', 'vs', 'etc', 'e.g', 'i.e', 'eg', 'ie', 'inc', 'ltd', 'co', 'tel', 'fig', 'p', 'pp', 'a.m', 'p.m', 'am', 'pm', 'jan', 'feb', 'mar', 'apr', 'jun', 'jul', 'aug', 'sep', 'sept', 'oct', 'nov', 'dec', 'mon', 'tue', 'tues', 'wed', 'thu', 'thur', 'thurs', 'fri', 'sat', 'sun', 'incl', 'max', 'min', 'ref', 'art', 'vol', 'ed', 'rev', 'capt'];
+    private const ABBREVIATIONS = [
+        'mr', 'mrs', 'ms', 'dr', 'prof', 'st', 'no', 'nos', 'nr', 'approx', 'ca', 'vs', 'etc', 'e.g', 'i.e', 'eg', 'ie', 'inc', 'ltd',
+        'co', 'tel', 'fig', 'p', 'pp', 'a.m', 'p.m', 'am', 'pm', 'jan', 'feb', 'mar', 'apr', 'jun', 'jul', 'aug', 'sep', 'sept', 'oct',
+        'nov', 'dec', 'mon', 'tue', 'tues', 'wed', 'thu', 'thur', 'thurs', 'fri', 'sat', 'sun', 'incl', 'max', 'min', 'ref', 'art', 'vol',
+        'ed', 'rev', 'capt',
+    ];
 
     private const GREETING = '/
         ^\s*(?:
@@ -54,7 +59,23 @@ final readonly class Sentences
 
     private const FAREWELL = '/^\s*(?:cheers|thanks|thx|ta|best|regards|bye|love|kind|warm|many thanks|thank you|yours|greetings|all the best|see you|talk soon|x+)\b/iu';
 
-    private const NO_NAMES = ['what', 'when', 'where', 'which', 'how', 'who', 'why', 'that', 'this', 'there', 'here', 'someone', 'somebody', 'anyone', 'anybody', 'also', 'then', 'so', 'and', 'but', 'ok', 'okay', 'yes', 'no', 'well', 'oh', 'first', 'second', 'secondly', 'finally', 'lastly', 'otherwise', 'meanwhile', 'please', 'thanks', 'sorry', 'however', 'therefore', 'actually', 'anyway', 'now', 'next', 'again', 'today', 'tomorrow', 'if', 'ps', 'p', 'by', 'urgent', 'reminder', 'question', 'request', 'all', 'everyone', 'everybody', 'folks', 'team', 'friends', 'colleagues', 'hi', 'hello', 'dear', 'hey', 'note', 'additionally', 'separately', 'alternatively', 'if possible', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'instead', 'besides', 'moreover', 'furthermore', 'incidentally', 'hopefully', 'ideally', 'perhaps', 'maybe', 'once', 'quick question', 'one more thing', 'action', 'todo', 'perhaps', 'when', 'where', 'how', 'why', 'who', 'would', 'could', 'can', 'will', 'if', 'just', 'but', 'or', 'otherwise', 'kindly', 'hence', 'firstly', 'thirdly', 'lastly', 'sadly', 'unfortunately', 'luckily', 'basically', 'obviously', 'clearly', 'seriously', 'honestly', 'quickly', 'briefly', 'personally', 'generally', 'finally', 'first of all', 'last but', 'in addition', 'further', 'third', 'fourth', 'last', 'third', 'btw', 'fyi', 'asap', 'right', 'great', 'good', 'perfect', 'sure', 'fine', 'agreed', 'correct', 'exactly', 'indeed', 'apologies', 'hm', 'hmm', 'ah', 'uh', 'um', 'and then', 'after that', 'until then', 'since', 'because', 'while', 'whenever', 'wherever', 'although', 'though', 'given', 'regarding', 'concerning', 'yesterday', 'tonight', 'this week', 'next week', 'last week', 'january', 'february', 'march', 'april', 'june', 'july', 'august', 'september', 'october', 'november', 'december'];
+    private const NO_NAMES = [
+        'what', 'when', 'where', 'which', 'how', 'who', 'why', 'that', 'this', 'there', 'here', 'someone', 'somebody', 'anyone',
+        'anybody', 'also', 'then', 'so', 'and', 'but', 'ok', 'okay', 'yes', 'no', 'well', 'oh', 'first', 'second', 'secondly', 'finally',
+        'lastly', 'otherwise', 'meanwhile', 'please', 'thanks', 'sorry', 'however', 'therefore', 'actually', 'anyway', 'now', 'next',
+        'again', 'today', 'tomorrow', 'if', 'ps', 'p', 'by', 'urgent', 'reminder', 'question', 'request', 'all', 'everyone', 'everybody',
+        'folks', 'team', 'friends', 'colleagues', 'hi', 'hello', 'dear', 'hey', 'note', 'additionally', 'separately', 'alternatively',
+        'if possible', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'instead', 'besides', 'moreover',
+        'furthermore', 'incidentally', 'hopefully', 'ideally', 'perhaps', 'maybe', 'once', 'quick question', 'one more thing', 'action',
+        'todo', 'perhaps', 'when', 'where', 'how', 'why', 'who', 'would', 'could', 'can', 'will', 'if', 'just', 'but', 'or', 'otherwise',
+        'kindly', 'hence', 'firstly', 'thirdly', 'lastly', 'sadly', 'unfortunately', 'luckily', 'basically', 'obviously', 'clearly',
+        'seriously', 'honestly', 'quickly', 'briefly', 'personally', 'generally', 'finally', 'first of all', 'last but', 'in addition',
+        'further', 'third', 'fourth', 'last', 'third', 'btw', 'fyi', 'asap', 'right', 'great', 'good', 'perfect', 'sure', 'fine',
+        'agreed', 'correct', 'exactly', 'indeed', 'apologies', 'hm', 'hmm', 'ah', 'uh', 'um', 'and then', 'after that', 'until then',
+        'since', 'because', 'while', 'whenever', 'wherever', 'although', 'though', 'given', 'regarding', 'concerning', 'yesterday',
+        'tonight', 'this week', 'next week', 'last week', 'january', 'february', 'march', 'april', 'june', 'july', 'august', 'september',
+        'october', 'november', 'december',
+    ];
 
     /** @return list<Sentence> in order */
     public function of(string $text): array

@@ -256,7 +256,11 @@ final readonly class TaskTitle
     /** "signed" is what becomes of what one signs. */
     private static function ofParticiple(string $participle): string
     {
-        $irregular = ['told' => 'tell', 'sent' => 'send', 'given' => 'give', 'said' => 'say', 'paid' => 'pay', 'brought' => 'bring', 'chosen' => 'choose', 'came' => 'come', 'written' => 'write', 'kept' => 'keep', 'redone' => 'redo', 'rebuilt' => 'rebuild', 'cut' => 'cut', 'put' => 'put'];
+        $irregular = [
+            'told' => 'tell', 'sent' => 'send', 'given' => 'give', 'said' => 'say', 'paid' => 'pay', 'brought' => 'bring',
+            'chosen' => 'choose', 'came' => 'come', 'written' => 'write', 'kept' => 'keep', 'redone' => 'redo', 'rebuilt' => 'rebuild',
+            'cut' => 'cut', 'put' => 'put',
+        ];
         $lower = mb_strtolower($participle);
 
         return $irregular[$lower] ?? (str_ends_with($lower, 'ied') ? mb_substr($lower, 0, -3).'y' : self::infinitive(mb_substr($lower, 0, -2).'ing'));

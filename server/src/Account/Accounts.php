@@ -94,8 +94,15 @@ final readonly class Accounts
      *
      * @throws Refused
      */
-    public function openFirst(#[\SensitiveParameter] string $word, string $email, string $name, string $zone, #[\SensitiveParameter] string $password): Account
-    {
+    public function openFirst(
+        #[\SensitiveParameter]
+        string $word,
+        string $email,
+        string $name,
+        string $zone,
+        #[\SensitiveParameter]
+        string $password,
+    ): Account {
         return $this->transaction->run(function () use ($word, $email, $name, $zone, $password): Account {
             if (!$this->isFirstVisit()) {
                 throw new Refused('There is an account here already. Sign in with it.');

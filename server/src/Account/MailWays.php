@@ -18,8 +18,14 @@ final readonly class MailWays
      * @param 'none'|'post_room'|'maildir' $in
      * @param string                       $folder of the Maildir; only of 'maildir'
      */
-    private function __construct(public string $out, #[\SensitiveParameter] public string $dsn, public bool $plain, public string $in, public string $folder)
-    {
+    private function __construct(
+        public string $out,
+        #[\SensitiveParameter]
+        public string $dsn,
+        public bool $plain,
+        public string $in,
+        public string $folder,
+    ) {
     }
 
     public static function none(): self

@@ -17,10 +17,20 @@ final readonly class Passwords
     public const LONGEST = 1000;
 
     /** What most people take, without digits and signs; many are longer with them. */
-    private const COMMON = ['password', 'passwort', 'passw', 'letmein', 'welcome', 'willkommen', 'iloveyou', 'ichliebedich', 'admin', 'administrator', 'login', 'master', 'dragon', 'monkey', 'sunshine', 'princess', 'football', 'fussball', 'baseball', 'superman', 'batman', 'trustno', 'shadow', 'michael', 'jennifer', 'jordan', 'hunter', 'killer', 'charlie', 'freedom', 'whatever', 'computer', 'internet', 'starwars', 'pokemon', 'cheese', 'summer', 'winter', 'spring', 'autumn', 'secret', 'changeme', 'default', 'test', 'testtest', 'user', 'guest', 'root', 'access', 'hello', 'helloworld', 'hallo', 'zippytray', 'mail', 'email', 'inbox', 'qwerty', 'azerty', 'qwertz', 'abc', 'abcdef', 'asdf', 'motdepasse', 'bonjour', 'soleil', 'contrasena', 'senha', 'haslo', 'parola'];
+    private const COMMON = [
+        'password', 'passwort', 'passw', 'letmein', 'welcome', 'willkommen', 'iloveyou', 'ichliebedich', 'admin', 'administrator',
+        'login', 'master', 'dragon', 'monkey', 'sunshine', 'princess', 'football', 'fussball', 'baseball', 'superman', 'batman',
+        'trustno', 'shadow', 'michael', 'jennifer', 'jordan', 'hunter', 'killer', 'charlie', 'freedom', 'whatever', 'computer',
+        'internet', 'starwars', 'pokemon', 'cheese', 'summer', 'winter', 'spring', 'autumn', 'secret', 'changeme', 'default', 'test',
+        'testtest', 'user', 'guest', 'root', 'access', 'hello', 'helloworld', 'hallo', 'zippytray', 'mail', 'email', 'inbox', 'qwerty',
+        'azerty', 'qwertz', 'abc', 'abcdef', 'asdf', 'motdepasse', 'bonjour', 'soleil', 'contrasena', 'senha', 'haslo', 'parola',
+    ];
 
     /** Rows of keyboards, and what everybody can count. */
-    private const ROWS = ['qwertyuiop', 'asdfghjkl', 'zxcvbnm', 'qwertzuiop', 'yxcvbnm', 'azertyuiop', '1234567890', 'abcdefghijklmnopqrstuvwxyz', '1q2w3e4r5t6y7u8i9o0p', '1qaz2wsx3edc4rfv5tgb'];
+    private const ROWS = [
+        'qwertyuiop', 'asdfghjkl', 'zxcvbnm', 'qwertzuiop', 'yxcvbnm', 'azertyuiop', '1234567890', 'abcdefghijklmnopqrstuvwxyz',
+        '1q2w3e4r5t6y7u8i9o0p', '1qaz2wsx3edc4rfv5tgb',
+    ];
 
     private const LEET = ['0' => 'o', '1' => 'i', '3' => 'e', '4' => 'a', '5' => 's', '7' => 't', '@' => 'a', '$' => 's', '!' => 'i'];
 

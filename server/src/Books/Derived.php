@@ -19,8 +19,12 @@ final readonly class Derived implements BookCheck
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private Connection $connection, private MessageStore $messages, private ThreadIndex $threads, private EntityManagerInterface $orm)
-    {
+    public function __construct(
+        private Connection $connection,
+        private MessageStore $messages,
+        private ThreadIndex $threads,
+        private EntityManagerInterface $orm,
+    ) {
     }
 
     public function claim(): string

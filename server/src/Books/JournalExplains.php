@@ -24,8 +24,12 @@ final readonly class JournalExplains implements BookCheck
     /** What arrival and delivery never touch. */
     private const EXACT = [ObjectKind::TaskList, ObjectKind::Template, ObjectKind::Contact, ObjectKind::BlockedSender];
 
-    public function __construct(private Connection $connection, private EntityManagerInterface $orm, private Objects $objects, private Lifts $lifts)
-    {
+    public function __construct(
+        private Connection $connection,
+        private EntityManagerInterface $orm,
+        private Objects $objects,
+        private Lifts $lifts,
+    ) {
     }
 
     public function claim(): string

@@ -17,8 +17,11 @@ use ZippyTray\Server\Books\BookCheck;
 final class CheckCommand extends Command
 {
     /** @param iterable<BookCheck> $checks */
-    public function __construct(#[AutowireIterator(BookCheck::class)] private readonly iterable $checks, private readonly Transaction $transaction)
-    {
+    public function __construct(
+        #[AutowireIterator(BookCheck::class)]
+        private readonly iterable $checks,
+        private readonly Transaction $transaction,
+    ) {
         parent::__construct();
     }
 

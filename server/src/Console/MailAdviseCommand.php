@@ -29,8 +29,12 @@ use ZippyTray\Core\Tray\Advice\Request;
 #[AsCommand('mail:advise', 'Prints what would be advised for a message, and why')]
 final class MailAdviseCommand extends Command
 {
-    public function __construct(private readonly MessageReader $reader, private readonly ReadLetter $read, private readonly Adviser $adviser, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly MessageReader $reader,
+        private readonly ReadLetter $read,
+        private readonly Adviser $adviser,
+        private readonly ClockInterface $clock,
+    ) {
         parent::__construct();
     }
 

@@ -27,8 +27,11 @@ use ZippyTray\Core\Tray\Advice\MailKind;
 #[AsCommand('mail:read', 'Prints what is read in a message: its kind, its text, and whose words that is')]
 final class MailReadCommand extends Command
 {
-    public function __construct(private readonly MessageReader $reader, private readonly KindOfMail $kinds, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly MessageReader $reader,
+        private readonly KindOfMail $kinds,
+        private readonly ClockInterface $clock,
+    ) {
         parent::__construct();
     }
 

@@ -20,8 +20,11 @@ use ZippyTray\Server\Mailroom\MailFiles;
 #[AsCommand('mail:threads', 'Prints the conversations that the messages of a file or folder form')]
 final class MailThreadsCommand extends Command
 {
-    public function __construct(private readonly MailFiles $files, private readonly MessageReader $reader, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly MailFiles $files,
+        private readonly MessageReader $reader,
+        private readonly ClockInterface $clock,
+    ) {
         parent::__construct();
     }
 

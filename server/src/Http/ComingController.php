@@ -18,8 +18,15 @@ final readonly class ComingController
      * @param string $after `next` of the part before
      */
     #[Route('/api/coming', methods: 'GET')]
-    public function __invoke(#[CurrentUser] Account $account, Coming $coming, #[MapQueryParameter] ?string $kinds = null, #[MapQueryParameter] string $after = ''): JsonResponse
-    {
+    public function __invoke(
+        #[CurrentUser]
+        Account $account,
+        Coming $coming,
+        #[MapQueryParameter]
+        ?string $kinds = null,
+        #[MapQueryParameter]
+        string $after = '',
+    ): JsonResponse {
         return new JsonResponse($coming->of($account, null === $kinds ? Coming::KINDS : explode(',', $kinds), $after));
     }
 }

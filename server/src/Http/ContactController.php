@@ -33,8 +33,12 @@ use ZippyTray\Server\Store\EntryRows;
 #[Route('/api', requirements: ['id' => Requirement::UUID])]
 final readonly class ContactController
 {
-    public function __construct(private ContactStore $contacts, private KeepContacts $keep, private EntryRows $entries, private VCards $vcards)
-    {
+    public function __construct(
+        private ContactStore $contacts,
+        private KeepContacts $keep,
+        private EntryRows $entries,
+        private VCards $vcards,
+    ) {
     }
 
     #[Route('/contacts', methods: 'GET')]
@@ -50,8 +54,13 @@ final readonly class ContactController
     }
 
     #[Route('/contacts/{id}', methods: 'DELETE')]
-    public function delete(#[CurrentUser] Account $account, string $id, #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)] string $entry): JsonResponse
-    {
+    public function delete(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
+        string $entry,
+    ): JsonResponse {
         return $this->entry($this->keep->delete($account->id, $entry, $id));
     }
 

@@ -66,14 +66,35 @@ final readonly class ConversationController
     }
 
     #[Route('/find', methods: 'GET')]
-    public function find(#[CurrentUser] Account $account, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $place = '', #[MapQueryParameter] string $after = ''): JsonResponse
-    {
+    public function find(
+        #[CurrentUser]
+        Account $account,
+        #[MapQueryParameter]
+        string $words = '',
+        #[MapQueryParameter]
+        string $place = '',
+        #[MapQueryParameter]
+        string $after = '',
+    ): JsonResponse {
         return new JsonResponse($this->rows->find($account, $words, Place::tryFrom($place), 'muted' === $place, $after));
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]
-    public function show(#[CurrentUser] Account $account, string $id, MessageStore $store, TaskRows $tasks, EntryRows $entries, Conversations $conversations, Advices $advices, Proposals $proposals, FindingsStore $findings, OutgoingRows $drafts, OwedRows $owed, ClockInterface $clock): JsonResponse
-    {
+    public function show(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        MessageStore $store,
+        TaskRows $tasks,
+        EntryRows $entries,
+        Conversations $conversations,
+        Advices $advices,
+        Proposals $proposals,
+        FindingsStore $findings,
+        OutgoingRows $drafts,
+        OwedRows $owed,
+        ClockInterface $clock,
+    ): JsonResponse {
         $messages = $store->ofConversation($account->id, $id);
         $conversation = $conversations->get($account->id, $id);
         $ids = array_map(static fn (Message $message): string => $message->id, $messages);
@@ -95,8 +116,13 @@ final readonly class ConversationController
     }
 
     #[Route('/proposals', methods: 'POST')]
-    public function proposals(#[CurrentUser] Account $account, #[MapRequestPayload] ProposalsWanted $wanted, Proposals $proposals): JsonResponse
-    {
+    public function proposals(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        ProposalsWanted $wanted,
+        Proposals $proposals,
+    ): JsonResponse {
         $of = $proposals->of($account, $wanted->conversations);
 
         return new JsonResponse(array_map(static fn (string $id): array => ['conversation' => $id, 'proposal' => $of[$id] ?? null], $wanted->conversations));
@@ -171,8 +197,16 @@ final readonly class ConversationController
     }
 
     #[Route('/conversations/{id}/reminders', requirements: ['id' => Requirement::UUID], methods: 'PUT')]
-    public function remind(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ConversationReminders $wanted, RemindOf $remind, EntryRows $entries, ClockInterface $clock): JsonResponse
-    {
+    public function remind(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapRequestPayload]
+        ConversationReminders $wanted,
+        RemindOf $remind,
+        EntryRows $entries,
+        ClockInterface $clock,
+    ): JsonResponse {
         $entry = $remind($account->id, $wanted->entry, $id, $wanted->read($account->speaker($clock->now())));
 
         return new JsonResponse($entries->one($account->id, $entry->id));

@@ -32,8 +32,16 @@ final readonly class DecisionController
     }
 
     #[Route('/decisions', methods: 'POST')]
-    public function decide(#[CurrentUser] Account $account, #[MapRequestPayload] DecisionRequest $request, Decide $decide, BlockSender $block, DecisionAnswer $answer, ClockInterface $clock): JsonResponse
-    {
+    public function decide(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        DecisionRequest $request,
+        Decide $decide,
+        BlockSender $block,
+        DecisionAnswer $answer,
+        ClockInterface $clock,
+    ): JsonResponse {
         $decision = $request->decision($account->speaker($clock->now()));
 
         return $answer->of(null === $decision
@@ -60,8 +68,13 @@ final readonly class DecisionController
     }
 
     #[Route('/bin', methods: 'DELETE')]
-    public function emptyBin(#[CurrentUser] Account $account, #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)] string $id, EmptyBin $emptyBin): JsonResponse
-    {
+    public function emptyBin(
+        #[CurrentUser]
+        Account $account,
+        #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
+        string $id,
+        EmptyBin $emptyBin,
+    ): JsonResponse {
         return new JsonResponse($this->entries->one($account->id, $emptyBin($account->id, $id)->id));
     }
 }

@@ -38,8 +38,14 @@ final readonly class JotController
     }
 
     #[Route('/api/jot', methods: 'PUT')]
-    public function write(#[CurrentUser] Account $account, #[MapRequestPayload] JotLine $jot, MakeTasks $make, DecisionAnswer $answer): JsonResponse
-    {
+    public function write(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        JotLine $jot,
+        MakeTasks $make,
+        DecisionAnswer $answer,
+    ): JsonResponse {
         if (null === $jot->entry || null === $jot->id) {
             throw new Refused('What is written down needs an id, and its entry too.', 'id');
         }

@@ -55,8 +55,15 @@ final readonly class ListController
     }
 
     #[Route('/{id}', methods: 'DELETE')]
-    public function delete(#[CurrentUser] Account $account, string $id, #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)] string $entry, #[MapQueryParameter] ?string $moveTo = null): JsonResponse
-    {
+    public function delete(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
+        string $entry,
+        #[MapQueryParameter]
+        ?string $moveTo = null,
+    ): JsonResponse {
         return $this->answer($this->change->delete($account->id, $entry, $id, $moveTo));
     }
 

@@ -54,8 +54,13 @@ final readonly class MailWaysController
     }
 
     #[Route('', methods: 'PUT')]
-    public function choose(#[CurrentUser] Account $account, #[MapRequestPayload] MailWaysFields $fields, EntityManagerInterface $orm): JsonResponse
-    {
+    public function choose(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        MailWaysFields $fields,
+        EntityManagerInterface $orm,
+    ): JsonResponse {
         $ways = MailWays::chosen($fields->out, '' === $fields->dsn ? $account->mailWays()->dsn : $fields->dsn, $fields->in, $fields->folder, $fields->plain);
         Ways::check($ways);
         $account->connect($ways);

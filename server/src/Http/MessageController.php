@@ -37,20 +37,38 @@ final readonly class MessageController
     }
 
     #[Route('/messages/{id}', methods: 'GET')]
-    public function show(#[CurrentUser] Account $account, string $id, ConversationRows $rows, TaskRows $tasks, FindingsStore $findings): JsonResponse
-    {
+    public function show(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        ConversationRows $rows,
+        TaskRows $tasks,
+        FindingsStore $findings,
+    ): JsonResponse {
         return $this->alone($account, $this->messages->get($account->id, $id), $rows, $tasks, $findings);
     }
 
     /** A lasting address: of RFC 2392, or only the Message-ID, or the id here. */
     #[Route('/message-addresses', methods: 'GET')]
-    public function at(#[CurrentUser] Account $account, #[MapQueryParameter] string $address, ConversationRows $rows, TaskRows $tasks, FindingsStore $findings): JsonResponse
-    {
+    public function at(
+        #[CurrentUser]
+        Account $account,
+        #[MapQueryParameter]
+        string $address,
+        ConversationRows $rows,
+        TaskRows $tasks,
+        FindingsStore $findings,
+    ): JsonResponse {
         return $this->alone($account, $this->messages->at($account->id, $address), $rows, $tasks, $findings);
     }
 
-    private function alone(Account $account, Message $message, ConversationRows $rows, TaskRows $tasks, FindingsStore $findings): JsonResponse
-    {
+    private function alone(
+        Account $account,
+        Message $message,
+        ConversationRows $rows,
+        TaskRows $tasks,
+        FindingsStore $findings,
+    ): JsonResponse {
         return new JsonResponse([
             'message' => MessageView::of($message, $message->own ? null : $findings->of($account, [$message->id])[$message->id] ?? null),
             'conversation' => $rows->one($account, $this->messages->conversationOf($message)),
@@ -59,8 +77,14 @@ final readonly class MessageController
     }
 
     #[Route('/messages/{id}/formatted', methods: 'GET')]
-    public function formatted(#[CurrentUser] Account $account, string $id, FormattedMail $formatted, PageStore $pages, LoggerInterface $logger): Response
-    {
+    public function formatted(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        FormattedMail $formatted,
+        PageStore $pages,
+        LoggerInterface $logger,
+    ): Response {
         try {
             $message = $this->messages->get($account->id, $id);
             $content = $this->content($message);
@@ -87,8 +111,13 @@ final readonly class MessageController
 
     /** What follows in a long text. */
     #[Route('/messages/{id}/text', methods: 'GET')]
-    public function text(#[CurrentUser] Account $account, string $id, #[MapQueryParameter(options: ['min_range' => 0, 'max_range' => 1_000_000_000])] int $from = 0): JsonResponse
-    {
+    public function text(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapQueryParameter(options: ['min_range' => 0, 'max_range' => 1_000_000_000])]
+        int $from = 0,
+    ): JsonResponse {
         return new JsonResponse(TextPiece::of($this->messages->get($account->id, $id)->text, $from));
     }
 

@@ -36,8 +36,13 @@ use ZippyTray\Server\Store\OutgoingRows;
 #[Route('/api/outgoing', requirements: ['id' => Requirement::UUID])]
 final readonly class OutgoingController
 {
-    public function __construct(private Outgoings $outgoings, private OutgoingRows $rows, private KeepDrafts $drafts, private EntryRows $entries, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Outgoings $outgoings,
+        private OutgoingRows $rows,
+        private KeepDrafts $drafts,
+        private EntryRows $entries,
+        private ClockInterface $clock,
+    ) {
     }
 
     #[Route('', methods: 'GET')]
@@ -63,14 +68,25 @@ final readonly class OutgoingController
     }
 
     #[Route('/{id}', methods: 'DELETE')]
-    public function drop(#[CurrentUser] Account $account, string $id, #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)] string $entry): JsonResponse
-    {
+    public function drop(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
+        string $entry,
+    ): JsonResponse {
         return $this->entry($this->drafts->drop($account->id, $entry, $id));
     }
 
     #[Route('/{id}/send', methods: 'POST')]
-    public function send(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] SendRequest $request, SendMail $send): JsonResponse
-    {
+    public function send(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapRequestPayload]
+        SendRequest $request,
+        SendMail $send,
+    ): JsonResponse {
         if ('none' === $account->mailWays()->out) {
             throw new Refused('There is no way out for your mail yet. Choose one in Settings, under Mail. The draft is kept.');
         }

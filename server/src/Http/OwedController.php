@@ -43,14 +43,26 @@ final readonly class OwedController
     }
 
     #[Route('/{id}/move', methods: 'POST')]
-    public function move(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] OwedMove $request, ClockInterface $clock): JsonResponse
-    {
+    public function move(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapRequestPayload]
+        OwedMove $request,
+        ClockInterface $clock,
+    ): JsonResponse {
         return $this->entry($this->settle->move($account->id, $request->entry, $id, $request->until->moment($account->speaker($clock->now()), 'until')));
     }
 
     #[Route('/{id}/take-up', methods: 'POST')]
-    public function takeUp(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] OwedTakeUp $request, ClockInterface $clock): JsonResponse
-    {
+    public function takeUp(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapRequestPayload]
+        OwedTakeUp $request,
+        ClockInterface $clock,
+    ): JsonResponse {
         return $this->entry($this->settle->takeUp($account->id, $request->entry, $id, $request->until->moment($account->speaker($clock->now()), 'until'), $request->conversation?->claim(), $request->clearing));
     }
 

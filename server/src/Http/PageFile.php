@@ -9,7 +9,11 @@ namespace ZippyTray\Server\Http;
  */
 final readonly class PageFile
 {
-    private const TYPES = ['js' => 'text/javascript; charset=utf-8', 'css' => 'text/css; charset=utf-8', 'html' => 'text/html; charset=utf-8', 'svg' => 'image/svg+xml', 'woff2' => 'font/woff2', 'woff' => 'font/woff', 'png' => 'image/png', 'ico' => 'image/x-icon', 'json' => 'application/json', 'txt' => 'text/plain; charset=utf-8'];
+    private const TYPES = [
+        'js' => 'text/javascript; charset=utf-8', 'css' => 'text/css; charset=utf-8', 'html' => 'text/html; charset=utf-8',
+        'svg' => 'image/svg+xml', 'woff2' => 'font/woff2', 'woff' => 'font/woff', 'png' => 'image/png', 'ico' => 'image/x-icon',
+        'json' => 'application/json', 'txt' => 'text/plain; charset=utf-8',
+    ];
 
     /** Content codings (RFC 9110, 8.4.1) of which the build leaves a file beside the one that it is of, the smallest first */
     private const ENCODINGS = ['br' => '.br', 'gzip' => '.gz'];

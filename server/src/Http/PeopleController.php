@@ -21,15 +21,30 @@ final readonly class PeopleController
     private const MOST = 500;
 
     #[Route('/api/people', methods: 'GET')]
-    public function known(#[CurrentUser] Account $account, People $people, #[MapQueryParameter] string $words = '', #[MapQueryParameter] int $count = 8): JsonResponse
-    {
+    public function known(
+        #[CurrentUser]
+        Account $account,
+        People $people,
+        #[MapQueryParameter]
+        string $words = '',
+        #[MapQueryParameter]
+        int $count = 8,
+    ): JsonResponse {
         return new JsonResponse($people->known($account, $words, max(1, min($count, self::MOST))));
     }
 
     /** What is open with somebody, and what they have written. */
     #[Route('/api/people/{email}', requirements: ['email' => '[^/]+@[^/]+'], methods: 'GET')]
-    public function person(#[CurrentUser] Account $account, string $email, People $people, ContactStore $contacts, OwedRows $owed, ConversationRows $conversations, TaskRows $tasks): JsonResponse
-    {
+    public function person(
+        #[CurrentUser]
+        Account $account,
+        string $email,
+        People $people,
+        ContactStore $contacts,
+        OwedRows $owed,
+        ConversationRows $conversations,
+        TaskRows $tasks,
+    ): JsonResponse {
         $contact = $contacts->withEmail($account->id, $email);
         $known = $people->one($account, $email);
         if (null === $known && null === $contact) {

@@ -36,8 +36,13 @@ use ZippyTray\Server\Store\TaskSheets;
 #[AsEventListener(priority: 2)]
 final readonly class ProblemListener
 {
-    public function __construct(private EntryRows $entries, private TaskSheets $tasks, private OutgoingRows $outgoings, private Accounts $accounts, private LoggerInterface $logger)
-    {
+    public function __construct(
+        private EntryRows $entries,
+        private TaskSheets $tasks,
+        private OutgoingRows $outgoings,
+        private Accounts $accounts,
+        private LoggerInterface $logger,
+    ) {
     }
 
     public function __invoke(ExceptionEvent $event): void

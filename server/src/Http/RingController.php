@@ -40,8 +40,14 @@ final readonly class RingController
     }
 
     #[Route('/reminder-moves')]
-    public function move(#[CurrentUser] Account $account, #[MapRequestPayload] ReminderMove $move, MoveReminder $moveReminder, ClockInterface $clock): JsonResponse
-    {
+    public function move(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        ReminderMove $move,
+        MoveReminder $moveReminder,
+        ClockInterface $clock,
+    ): JsonResponse {
         return $this->answer($moveReminder($account->id, $move->entry, $move->about(), $move->reminder, $move->moment($account->speaker($clock->now()))));
     }
 

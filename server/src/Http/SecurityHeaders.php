@@ -13,7 +13,9 @@ use Symfony\Component\HttpKernel\Event\ResponseEvent;
 #[AsEventListener]
 final readonly class SecurityHeaders
 {
-    private const OF_DATA = ['X-Content-Type-Options' => 'nosniff', 'Referrer-Policy' => 'same-origin', 'Cross-Origin-Resource-Policy' => 'same-origin'];
+    private const OF_DATA = [
+        'X-Content-Type-Options' => 'nosniff', 'Referrer-Policy' => 'same-origin', 'Cross-Origin-Resource-Policy' => 'same-origin',
+    ];
 
     public const OF_PAGES = self::OF_DATA + [
         'Permissions-Policy' => 'accelerometer=(), autoplay=(), camera=(), display-capture=(), fullscreen=(), geolocation=(), gyroscope=(), hid=(), microphone=(), midi=(), payment=(), serial=(), usb=()',

@@ -65,8 +65,14 @@ final readonly class SessionController
 
     /** Whoever knew the old one is signed out. */
     #[Route('/api/password', methods: 'PUT')]
-    public function changePassword(#[CurrentUser] Account $account, #[MapRequestPayload] NewPassword $new, Request $request, SessionStore $sessions): Response
-    {
+    public function changePassword(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        NewPassword $new,
+        Request $request,
+        SessionStore $sessions,
+    ): Response {
         $this->accounts->changePassword($account, $new->present, $new->new);
         $sessions->endOthers($account, $request->getSession()->getId());
 

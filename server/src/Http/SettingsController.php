@@ -19,8 +19,16 @@ use ZippyTray\Server\Http\Payload\Settings;
 final readonly class SettingsController
 {
     #[Route('/api/settings', methods: 'PUT')]
-    public function __invoke(#[CurrentUser] Account $account, #[MapRequestPayload] Settings $settings, EntityManagerInterface $orm, SessionState $state, ClockInterface $clock, Request $request): JsonResponse
-    {
+    public function __invoke(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        Settings $settings,
+        EntityManagerInterface $orm,
+        SessionState $state,
+        ClockInterface $clock,
+        Request $request,
+    ): JsonResponse {
         [$time, $tray] = [$settings->time(), $settings->tray()];
         $speaker = new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time);
         $tray->snoozes->check($speaker);

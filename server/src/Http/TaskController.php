@@ -42,8 +42,24 @@ final readonly class TaskController
      * @param string $after `next` of the part before
      */
     #[Route('/tasks', methods: 'GET')]
-    public function some(#[CurrentUser] Account $account, #[MapQueryParameter] string $state = 'open', #[MapQueryParameter] ?string $list = null, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $label = '', #[MapQueryParameter] ?Priority $priority = null, #[MapQueryParameter] bool $parts = false, #[MapQueryParameter] string $after = ''): JsonResponse
-    {
+    public function some(
+        #[CurrentUser]
+        Account $account,
+        #[MapQueryParameter]
+        string $state = 'open',
+        #[MapQueryParameter]
+        ?string $list = null,
+        #[MapQueryParameter]
+        string $words = '',
+        #[MapQueryParameter]
+        string $label = '',
+        #[MapQueryParameter]
+        ?Priority $priority = null,
+        #[MapQueryParameter]
+        bool $parts = false,
+        #[MapQueryParameter]
+        string $after = '',
+    ): JsonResponse {
         $wanted = new TasksWanted(\in_array($state, ['waiting', 'done'], true) ? $state : 'open', $list, $words, $label, $priority);
 
         return new JsonResponse($this->rows->page($account, $wanted, $parts, $after));
@@ -51,14 +67,30 @@ final readonly class TaskController
 
     /** All of a list that can be done now, each with what it is a part of. */
     #[Route('/task-tree', methods: 'GET')]
-    public function tree(#[CurrentUser] Account $account, #[MapQueryParameter] string $list, #[MapQueryParameter] string $words = '', #[MapQueryParameter] string $label = '', #[MapQueryParameter] ?Priority $priority = null): JsonResponse
-    {
+    public function tree(
+        #[CurrentUser]
+        Account $account,
+        #[MapQueryParameter]
+        string $list,
+        #[MapQueryParameter]
+        string $words = '',
+        #[MapQueryParameter]
+        string $label = '',
+        #[MapQueryParameter]
+        ?Priority $priority = null,
+    ): JsonResponse {
         return new JsonResponse($this->rows->all($account, new TasksWanted('open', $list, $words, $label, $priority)));
     }
 
     #[Route('/tasks', methods: 'POST')]
-    public function make(#[CurrentUser] Account $account, #[MapRequestPayload] NewTasks $new, MakeTasks $make, DecisionAnswer $answer): JsonResponse
-    {
+    public function make(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        NewTasks $new,
+        MakeTasks $make,
+        DecisionAnswer $answer,
+    ): JsonResponse {
         return $answer->of($make($account->id, $new->entry, $new->orders($account->speaker($this->clock->now())), $account->timeZone(), $new->clearing), Response::HTTP_CREATED);
     }
 
@@ -69,8 +101,15 @@ final readonly class TaskController
     }
 
     #[Route('/tasks/{id}', methods: 'PUT')]
-    public function edit(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] TaskEdit $edit, EditTask $editTask, EntryRows $entries): JsonResponse
-    {
+    public function edit(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapRequestPayload]
+        TaskEdit $edit,
+        EditTask $editTask,
+        EntryRows $entries,
+    ): JsonResponse {
         $entry = $editTask($account->id, $edit->entry, $id, $edit->revision, $edit->fields->read($account->speaker($this->clock->now())), $account->timeZone());
 
         return new JsonResponse($entries->one($account->id, $entry->id));

@@ -55,8 +55,14 @@ final readonly class TaskStepController
     }
 
     #[Route('/tasks/changes', methods: 'POST')]
-    public function change(#[CurrentUser] Account $account, #[MapRequestPayload] ChangeOfTasks $change, ChangeTasks $changeTasks, ClockInterface $clock): JsonResponse
-    {
+    public function change(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        ChangeOfTasks $change,
+        ChangeTasks $changeTasks,
+        ClockInterface $clock,
+    ): JsonResponse {
         return $this->answer($changeTasks($account->id, $change->entry, $change->ids(), $change->change($account->speaker($clock->now())), $account->timeZone()));
     }
 
@@ -67,8 +73,14 @@ final readonly class TaskStepController
     }
 
     #[Route('/done', methods: 'DELETE')]
-    public function clearDone(#[CurrentUser] Account $account, #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)] string $entry, #[MapQueryParameter] ?string $list = null): JsonResponse
-    {
+    public function clearDone(
+        #[CurrentUser]
+        Account $account,
+        #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
+        string $entry,
+        #[MapQueryParameter]
+        ?string $list = null,
+    ): JsonResponse {
         return $this->answer($this->remove->clearDone($account->id, $entry, $list));
     }
 

@@ -30,8 +30,12 @@ use ZippyTray\Server\Store\TemplateStore;
 #[Route('/api/templates', requirements: ['id' => Requirement::UUID])]
 final readonly class TemplateController
 {
-    public function __construct(private TemplateStore $templates, private KeepTemplates $keep, private EntryRows $entries, private ClockInterface $clock)
-    {
+    public function __construct(
+        private TemplateStore $templates,
+        private KeepTemplates $keep,
+        private EntryRows $entries,
+        private ClockInterface $clock,
+    ) {
     }
 
     #[Route('', methods: 'GET')]
@@ -65,8 +69,13 @@ final readonly class TemplateController
     }
 
     #[Route('/{id}', methods: 'DELETE')]
-    public function delete(#[CurrentUser] Account $account, string $id, #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)] string $entry): JsonResponse
-    {
+    public function delete(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
+        string $entry,
+    ): JsonResponse {
         return $this->entry($this->keep->delete($account->id, $entry, $id));
     }
 

@@ -24,8 +24,17 @@ use ZippyTray\Server\Store\LeftOut;
  */
 final readonly class Fetch
 {
-    public function __construct(private Accounts $accounts, private Ways $ways, private Arrive $arrive, private LeftOut $leftOut, private Attempts $attempts, private Transaction $transaction, private Connection $connection, private EntityManagerInterface $orm, private LoggerInterface $logger)
-    {
+    public function __construct(
+        private Accounts $accounts,
+        private Ways $ways,
+        private Arrive $arrive,
+        private LeftOut $leftOut,
+        private Attempts $attempts,
+        private Transaction $transaction,
+        private Connection $connection,
+        private EntityManagerInterface $orm,
+        private LoggerInterface $logger,
+    ) {
     }
 
     /**

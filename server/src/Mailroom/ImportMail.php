@@ -45,8 +45,13 @@ final readonly class ImportMail
      * @param (callable(ImportOutcome): void)|null $progress called after each few messages
      * @param int                                  $advised  so many are read for advice at once; the worker reads the rest
      */
-    public function __invoke(Account $account, iterable $paths, Place $into = Place::Tray, ?callable $progress = null, int $advised = \PHP_INT_MAX): ImportOutcome
-    {
+    public function __invoke(
+        Account $account,
+        iterable $paths,
+        Place $into = Place::Tray,
+        ?callable $progress = null,
+        int $advised = \PHP_INT_MAX,
+    ): ImportOutcome {
         $outcome = new ImportOutcome();
         $batch = [];
         $bytes = 0;

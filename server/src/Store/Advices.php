@@ -26,8 +26,13 @@ final readonly class Advices
     /** Of a conversation with more undecided messages, the newest count. */
     private const MESSAGES = 5;
 
-    public function __construct(private Connection $connection, private FindingsStore $findings, private Adviser $adviser, private ClockInterface $clock, private LoggerInterface $logger)
-    {
+    public function __construct(
+        private Connection $connection,
+        private FindingsStore $findings,
+        private Adviser $adviser,
+        private ClockInterface $clock,
+        private LoggerInterface $logger,
+    ) {
     }
 
     /**

@@ -29,8 +29,13 @@ final readonly class Coming
 
     public const KINDS = ['mail', 'owed', 'start', 'reminder', 'out'];
 
-    public function __construct(private Rings $rings, private TaskRows $tasks, private ConversationRows $conversations, private OutgoingRows $outgoing, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Rings $rings,
+        private TaskRows $tasks,
+        private ConversationRows $conversations,
+        private OutgoingRows $outgoing,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**

@@ -55,8 +55,13 @@ final readonly class ConversationRows
     /** Who owed an answer and gave it last, for a query of c. */
     private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = c.id AND o.state = 'answered' ORDER BY o.settled_at DESC, o.id DESC LIMIT 1)";
 
-    public function __construct(private Connection $connection, private StoredNow $now, private ClockInterface $clock, private Advices $advices, private LoggerInterface $logger)
-    {
+    public function __construct(
+        private Connection $connection,
+        private StoredNow $now,
+        private ClockInterface $clock,
+        private Advices $advices,
+        private LoggerInterface $logger,
+    ) {
     }
 
     /** @return list<ConversationRow> what came back first, in order of return; then the newest first; TRAY_MOST at the most */

@@ -15,8 +15,12 @@ use ZippyTray\Server\Store\View\TaskRow;
  */
 final readonly class Days
 {
-    public function __construct(private TaskRows $tasks, private OpenTasks $open, private ConversationRows $conversations, private ClockInterface $clock)
-    {
+    public function __construct(
+        private TaskRows $tasks,
+        private OpenTasks $open,
+        private ConversationRows $conversations,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return list<array{date: string, tasks: int, minutes: int, starts: int, returns: int, back: ?string}> from today on; what is overdue counts for today; back: when something comes back that is put down there */

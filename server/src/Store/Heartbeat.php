@@ -27,8 +27,16 @@ final readonly class Heartbeat
     /** Days; no two zones are further apart. */
     private const APART = 2;
 
-    public function __construct(private Connection $connection, private Counts $counts, private RingRows $rings, private LookOut $lookOut, private Rings $looks, private FindingsStore $findings, private WorkerSeen $worker, private ProgramClock $clock)
-    {
+    public function __construct(
+        private Connection $connection,
+        private Counts $counts,
+        private RingRows $rings,
+        private LookOut $lookOut,
+        private Rings $looks,
+        private FindingsStore $findings,
+        private WorkerSeen $worker,
+        private ProgramClock $clock,
+    ) {
     }
 
     /** @return array{journal: int, mail: int, post: int, unread: int, read: int, settings: string} what changes when somebody does something, or mail comes in */

@@ -17,8 +17,12 @@ use ZippyTray\Server\Store\View\Row;
  */
 final readonly class Proposals
 {
-    public function __construct(private Connection $connection, private FindingsStore $findings, private Advices $advices, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Connection $connection,
+        private FindingsStore $findings,
+        private Advices $advices,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**

@@ -26,8 +26,12 @@ final class SessionStore extends AbstractSessionHandler
     /** Seconds within which its use is not noted again. */
     private const NOTED = 600;
 
-    public function __construct(private readonly Connection $connection, private readonly TokenStorageInterface $tokens, private readonly RequestStack $requests, private readonly LoggerInterface $logger)
-    {
+    public function __construct(
+        private readonly Connection $connection,
+        private readonly TokenStorageInterface $tokens,
+        private readonly RequestStack $requests,
+        private readonly LoggerInterface $logger,
+    ) {
     }
 
     protected function doRead(#[\SensitiveParameter] string $sessionId): string

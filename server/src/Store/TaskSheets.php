@@ -19,8 +19,13 @@ use ZippyTray\Server\Store\View\DueView;
  */
 final readonly class TaskSheets
 {
-    public function __construct(private TaskRows $rows, private SourceCopies $copies, private Files $files, private EntityManagerInterface $orm, private ClockInterface $clock)
-    {
+    public function __construct(
+        private TaskRows $rows,
+        private SourceCopies $copies,
+        private Files $files,
+        private EntityManagerInterface $orm,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return array<string, mixed> see Task of the contract */

@@ -17,7 +17,12 @@ final readonly class TasksWanted
      * @param string                  $words each has to occur in the title, the notes or a label; empty for any
      * @param string                  $label whatever its capitals; empty for any
      */
-    public function __construct(public string $state = 'open', public ?string $list = null, public string $words = '', public string $label = '', public ?Priority $priority = null)
-    {
+    public function __construct(
+        public string $state = 'open',
+        public ?string $list = null,
+        public string $words = '',
+        public string $label = '',
+        public ?Priority $priority = null,
+    ) {
     }
 }

@@ -35,8 +35,14 @@ final readonly class MorningDigest implements Chore
     /** Hours after the morning mark in which it is still of use. */
     private const HOURS = 3;
 
-    public function __construct(private Accounts $accounts, private Outgoings $outgoings, private TaskRows $tasks, private ConversationRows $conversations, private OwedRows $owed, private Ids $ids)
-    {
+    public function __construct(
+        private Accounts $accounts,
+        private Outgoings $outgoings,
+        private TaskRows $tasks,
+        private ConversationRows $conversations,
+        private OwedRows $owed,
+        private Ids $ids,
+    ) {
     }
 
     public function name(): string

@@ -24,8 +24,17 @@ final readonly class ReadWanted
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private FindingsStore $findings, private Messages $messages, private Accounts $accounts, private MessageReader $reader, private Transaction $transaction, private Connection $connection, private EntityManagerInterface $orm, private Attempts $attempts, private LoggerInterface $logger)
-    {
+    public function __construct(
+        private FindingsStore $findings,
+        private Messages $messages,
+        private Accounts $accounts,
+        private MessageReader $reader,
+        private Transaction $transaction,
+        private Connection $connection,
+        private EntityManagerInterface $orm,
+        private Attempts $attempts,
+        private LoggerInterface $logger,
+    ) {
     }
 
     /**

@@ -116,8 +116,14 @@ final class ThreadingTest extends TestCase
         self::assertSame([$base, $reply], [SubjectLine::base($subject), SubjectLine::isReply($subject)]);
     }
 
-    private static function part(string $id, string $references = '', int $day = 0, string $subject = 'Any', string $sender = 'tam', string $to = 'wren'): ThreadPart
-    {
+    private static function part(
+        string $id,
+        string $references = '',
+        int $day = 0,
+        string $subject = 'Any',
+        string $sender = 'tam',
+        string $to = 'wren',
+    ): ThreadPart {
         $day = 0 === $day ? \ord($id) - 90 : $day;
 
         return new ThreadPart($id.$day.$subject.$sender.$references, $id, '' === $references ? [] : explode(' ', $references), $subject, new \DateTimeImmutable('2026-01-01T00:00:00Z +'.$day.' days'), $sender, [$sender, $to]);

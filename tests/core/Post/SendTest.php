@@ -10,6 +10,7 @@ use ZippyTray\Core\Journal\Change;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\DraftOvertaken;
 use ZippyTray\Core\Post\Expected;
@@ -174,6 +175,24 @@ final class SendTest extends TestCase
         self::assertSame([Place::Away, ['Tam open', 'Petra open']], [$this->place(), $this->owed()], 'What is late is still under way.');
         $this->arrive('mailer-daemon@post.example', 'In-Reply-To: <'.$draft->messageHeader.'>', $status('failed'));
         self::assertSame([Place::Tray, 'undelivered'], [$this->place(), $this->conversation->state()['calledBackBy']]);
+    }
+
+    /** It names what it is about in its headers only, which nothing is threaded by. */
+    public function testAReportInAConversationOfItsOwnBringsTheWaitingOneBack(): void
+    {
+        $draft = $this->draft();
+        $until = $this->at('2026-11-27T09:00:00Z');
+        ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new HandOver('Tam', '', $until), new Claim($this->conversation->id), new Expected('', $until));
+        $report = static fn (string $about, string $whom): string => "From: mailer-daemon@post.example\nTo: wren@ternpoint.example\nSubject: Undelivered\nMessage-ID: <{$about}.{$whom}@post.example>\nMIME-Version: 1.0\nContent-Type: multipart/report; report-type=delivery-status; boundary=b\n\n--b\nContent-Type: text/plain\n\nIt could not be delivered.\n--b\nContent-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\nFinal-Recipient: rfc822; {$whom}\nAction: failed\nStatus: 5.1.1\n\n--b\nContent-Type: text/rfc822-headers\n\nMessage-ID: <{$about}>\nSubject: Glass\n--b--\n";
+        foreach (['other@ternpoint.example tam@glass.example', $draft->messageHeader.' ilse@x.example'] as $other) {
+            ($this->world->arrive)(World::recipient(), $report(...explode(' ', $other)));
+            self::assertSame([Place::Away, ['Tam open']], [$this->place(), $this->owed()], 'It is about something else.');
+        }
+        ($this->world->arrive)(World::recipient(), $report($draft->messageHeader, 'tam@glass.example'));
+
+        self::assertSame([Place::Tray, 'undelivered', ['Tam undelivered']], [$this->place(), $this->conversation->state()['calledBackBy'], $this->owed()]);
+        $reports = array_filter($this->world->memory->messages, static fn (Message $one): bool => 'mailer-daemon@post.example' === $one->from->email);
+        self::assertNotContains($this->conversation->id, array_intersect_key($this->world->memory->conversationOf, $reports));
     }
 
     public function testATaskIsHandedOverAndIsOutOfTheWay(): void

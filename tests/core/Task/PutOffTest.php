@@ -32,8 +32,14 @@ final class PutOffTest extends TestCase
     }
 
     #[DataProvider('cases')]
-    public function testTheDifferenceIsSaidBeforeAndIsWhatFollows(string $start, string $due, string $to, ?PutOffWhat $what, string $startAfter, string $dueAfter): void
-    {
+    public function testTheDifferenceIsSaidBeforeAndIsWhatFollows(
+        string $start,
+        string $due,
+        string $to,
+        ?PutOffWhat $what,
+        string $startAfter,
+        string $dueAfter,
+    ): void {
         $world = new World();
         $read = static fn (string $phrase): ?Due => '' === $phrase ? null : $world->speaker()->due($phrase, 'to');
         $world->makeTask(new TaskFields('Oil', due: $read($due), start: $read($start)));

@@ -86,6 +86,8 @@ final class RepeatTest extends TestCase
         $titles = static fn (bool $done): array => array_values(array_map(static fn (Task $one): string => $one->title(), array_filter($world->memory->tasks, static fn (Task $one): bool => $one->isDone() === $done)));
         self::assertSame(['Wind the clock', 'Find the key', 'Oil it'], $titles(false));
         self::assertSame(['Wind the clock', 'Find the key', 'Oil it'], $titles(true));
+        $copy = array_values(array_filter($world->memory->tasks, static fn (Task $one): bool => $one->isDone() && 'Wind the clock' === $one->title()))[0];
+        self::assertSame([[], null], [$copy->reminders(), $copy->repeat()], 'What is done reminds no more, and does not go on.');
 
         $world->undo($entry);
         self::assertSame($before, $world->state());

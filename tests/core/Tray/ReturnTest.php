@@ -17,6 +17,7 @@ use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Back;
 use ZippyTray\Core\Tray\BackBecause;
 use ZippyTray\Core\Tray\ClearingOrder;
+use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\HandOver;
 use ZippyTray\Core\Tray\Decision\MoveReturn;
@@ -187,6 +188,43 @@ final class ReturnTest extends TestCase
         $mail = $world->conversation('Rota');
         $this->expectExceptionObject(new Refused('"Rota" is not away.'));
         $world->decide(new MoveReturn(self::moment('2026-12-01T09:00:00Z')), [$mail]);
+    }
+
+    public function testALaterReturnIsOnceMorePutOffAndASoonerOneIsNot(): void
+    {
+        $world = new World();
+        $mail = $world->conversation('Rota');
+        $world->decide(new Snooze(self::moment('2026-12-01T09:00:00Z')), [$mail]);
+        $world->decide(new MoveReturn(self::moment('2026-11-30T09:00:00Z')), [$mail]);
+        self::assertSame(1, $mail->state()['snoozes']);
+        $world->decide(new MoveReturn(self::moment('2026-12-02T09:00:00Z')), [$mail]);
+        self::assertSame(2, $mail->state()['snoozes']);
+
+        $other = $world->conversation('Glass');
+        $world->decide(new HandOver('Tam', 'the panes', self::moment('2026-12-01T09:00:00Z')), [$other]);
+        $world->decide(new MoveReturn(self::moment('2026-12-02T09:00:00Z')), [$other]);
+        self::assertSame(0, $other->state()['snoozes'], 'Somebody else has more time.');
+    }
+
+    public function testWhatIsAwayAndIsJoinedToWhatIsArchivedStaysAway(): void
+    {
+        $letter = static fn (string $id, string $refers): string => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}@glass.example>\r\n".('' === $refers ? '' : "References: {$refers}\r\n")."\r\nHere.\r\n";
+        foreach ([['a', 'c'], ['c', 'a']] as [$away, $archived]) {
+            $world = new World();
+            $of = [];
+            foreach (['a' => '', 'c' => '<x@glass.example>'] as $id => $refers) {
+                ($world->arrive)(World::recipient(), $letter($id, $refers));
+                $of[$id] = array_values(array_diff_key($world->memory->conversations, array_flip(array_map(static fn (Conversation $one): string => $one->id, $of))))[0];
+            }
+            $world->decide(new Archive(), [$of[$archived]]);
+            $world->decide(new Snooze(self::moment('2026-12-01T09:00:00Z')), [$of[$away]]);
+            ($world->arrive)(World::recipient(), $letter('x', '<a@glass.example>'), Place::Archive);
+
+            self::assertCount(1, $world->memory->conversations);
+            $one = array_values($world->memory->conversations)[0];
+            self::assertSame(Place::Away, $one->placeAt($world->clock->now()));
+            self::assertSame('2026-12-01T09:00:00+00:00', $one->awayUntil()?->instant->format(\DATE_ATOM));
+        }
     }
 
     public function testWhatIsAwayAndIsJoinedToWhatLiesHereIsHereWithItsHistory(): void

@@ -193,8 +193,12 @@ final class World
         return $conversation;
     }
 
-    public function message(string $subject = 'Lantern glass', string $text = 'Which one shall it be?', bool $own = false, string $sent = '2026-11-24T08:00:00Z'): Message
-    {
+    public function message(
+        string $subject = 'Lantern glass',
+        string $text = 'Which one shall it be?',
+        bool $own = false,
+        string $sent = '2026-11-24T08:00:00Z',
+    ): Message {
         $id = $this->ids->next();
 
         return new Message(

@@ -151,8 +151,16 @@ final class MigrationTest extends ApiTestCase
      * @param array<string, mixed>|null $before
      * @param array<string, mixed>      $after
      */
-    private function entry(Connection $connection, string $account, int $number, string $kind, string $object, string $id, ?array $before, array $after): void
-    {
+    private function entry(
+        Connection $connection,
+        string $account,
+        int $number,
+        string $kind,
+        string $object,
+        string $id,
+        ?array $before,
+        array $after,
+    ): void {
         $entry = self::id();
         $changes = [['kind' => $object, 'id' => $id, 'before' => $before, 'after' => $after]];
         $connection->insert('journal_entry', ['id' => $entry, 'account_id' => $account, 'number' => $number, 'done_at' => '2026-11-02T09:00:00Z', 'kind' => $kind, 'about' => 'It', 'consequence' => '', 'changes' => json_encode($changes, \JSON_THROW_ON_ERROR)]);

@@ -15,7 +15,15 @@ final readonly class Dutch extends Tongue
 
     public function words(): array
     {
-        return ['de', 'het', 'een', 'en', 'van', 'is', 'niet', 'wij', 'we', 'je', 'u', 'uw', 'jullie', 'met', 'voor', 'op', 'te', 'dat', 'die', 'ik', 'ons', 'onze', 'zijn', 'hebben', 'heb', 'nog', 'ook', 'graag', 'aan', 'bij', 'als', 'naar', 'om', 'er', 'maar', 'kunt', 'kun', 'wordt', 'deze', 'dit', 'mijn', 'alvast', 'bedankt', 'uit', 'stuur', 'laat', 'weten', 'kom', 'komt', 'komen', 'kan', 'zou', 'wil', 'wilt', 'willen', 'moet', 'moeten', 'hebt', 'heeft', 'had', 'was', 'waren', 'ben', 'bent', 'worden', 'hier', 'daar', 'nu', 'dan', 'wel', 'geen', 'of', 'tot', 'over', 'door', 'zonder', 'wat', 'wie', 'waar', 'wanneer', 'hoe', 'welke', 'mij', 'me', 'jou', 'jouw', 'hun', 'hem', 'haar', 'ze', 'goed', 'goede', 'dag', 'beste', 'hoi', 'hallo', 'groet', 'groeten', 'dank', 'morgen', 'vandaag', 'gisteren', 'al', 'alle', 'alles', 'iets', 'niets', 'zo', 'toch', 'even', 'gevraagd'];
+        return [
+            'de', 'het', 'een', 'en', 'van', 'is', 'niet', 'wij', 'we', 'je', 'u', 'uw', 'jullie', 'met', 'voor', 'op', 'te', 'dat',
+            'die', 'ik', 'ons', 'onze', 'zijn', 'hebben', 'heb', 'nog', 'ook', 'graag', 'aan', 'bij', 'als', 'naar', 'om', 'er', 'maar',
+            'kunt', 'kun', 'wordt', 'deze', 'dit', 'mijn', 'alvast', 'bedankt', 'uit', 'stuur', 'laat', 'weten', 'kom', 'komt', 'komen',
+            'kan', 'zou', 'wil', 'wilt', 'willen', 'moet', 'moeten', 'hebt', 'heeft', 'had', 'was', 'waren', 'ben', 'bent', 'worden',
+            'hier', 'daar', 'nu', 'dan', 'wel', 'geen', 'of', 'tot', 'over', 'door', 'zonder', 'wat', 'wie', 'waar', 'wanneer', 'hoe',
+            'welke', 'mij', 'me', 'jou', 'jouw', 'hun', 'hem', 'haar', 'ze', 'goed', 'goede', 'dag', 'beste', 'hoi', 'hallo', 'groet',
+            'groeten', 'dank', 'morgen', 'vandaag', 'gisteren', 'al', 'alle', 'alles', 'iets', 'niets', 'zo', 'toch', 'even', 'gevraagd',
+        ];
     }
 
     public function forms(): array
@@ -111,16 +119,47 @@ final readonly class Dutch extends Tongue
     {
         return [
             // Two words of English are written with a plus between them.
-            'maandagochtend' => 'monday+morning', 'maandagmorgen' => 'monday+morning', 'maandagmiddag' => 'monday+afternoon', 'maandagavond' => 'monday+evening', 'maandagnacht' => 'monday+night', 'dinsdagochtend' => 'tuesday+morning', 'dinsdagmorgen' => 'tuesday+morning', 'dinsdagmiddag' => 'tuesday+afternoon', 'dinsdagavond' => 'tuesday+evening', 'dinsdagnacht' => 'tuesday+night', 'woensdagochtend' => 'wednesday+morning', 'woensdagmorgen' => 'wednesday+morning', 'woensdagmiddag' => 'wednesday+afternoon', 'woensdagavond' => 'wednesday+evening', 'woensdagnacht' => 'wednesday+night', 'donderdagochtend' => 'thursday+morning', 'donderdagmorgen' => 'thursday+morning', 'donderdagmiddag' => 'thursday+afternoon', 'donderdagavond' => 'thursday+evening', 'donderdagnacht' => 'thursday+night', 'vrijdagochtend' => 'friday+morning', 'vrijdagmorgen' => 'friday+morning', 'vrijdagmiddag' => 'friday+afternoon', 'vrijdagavond' => 'friday+evening', 'vrijdagnacht' => 'friday+night', 'zaterdagochtend' => 'saturday+morning', 'zaterdagmorgen' => 'saturday+morning', 'zaterdagmiddag' => 'saturday+afternoon', 'zaterdagavond' => 'saturday+evening', 'zaterdagnacht' => 'saturday+night', 'zondagochtend' => 'sunday+morning', 'zondagmorgen' => 'sunday+morning', 'zondagmiddag' => 'sunday+afternoon', 'zondagavond' => 'sunday+evening', 'zondagnacht' => 'sunday+night',
-            'maandag' => 'monday', 'dinsdag' => 'tuesday', 'woensdag' => 'wednesday', 'donderdag' => 'thursday', 'vrijdag' => 'friday', 'zaterdag' => 'saturday', 'zondag' => 'sunday',
-            'januari' => 'january', 'februari' => 'february', 'maart' => 'march', 'april' => 'april', 'mei' => 'may', 'juni' => 'june', 'juli' => 'july', 'augustus' => 'august', 'september' => 'september', 'oktober' => 'october', 'november' => 'november', 'december' => 'december',
-            'tussen' => 'between', 'en' => 'and', 'ga je' => 'come', 'gaan jullie' => 'come', 'tot vandaag' => 'so far', 'ontvangt' => 'will receive', 'ontvang' => 'will receive', 'goed weekend' => 'good', 'fijn weekend' => 'good', 'vandaag' => 'today', 'morgen' => 'tomorrow', 'overmorgen' => 'overmorrow', 'gisteren' => 'yesterday', 'volgende' => 'next', 'komende' => 'coming', 'deze' => 'this', 'dit' => 'this', 'vorige' => 'last', 'afgelopen' => 'last', 'week' => 'week', 'weken' => 'weeks', 'maand' => 'month', 'maanden' => 'months', 'jaar' => 'year', 'dagen' => 'days', 'dag' => 'day', 'werkdagen' => 'workdays', 'weekend' => 'weekend', 'eind' => 'end', 'einde' => 'end', 'begin' => 'start', 'half' => 'half', 'uur' => "o'clock", 'middag' => 'afternoon', 'thuis' => 'home', 'ochtend' => 'morning', 'avond' => 'evening', 'middernacht' => 'midnight', 'binnen' => 'within', 'over' => 'in',
+            'maandagochtend' => 'monday+morning', 'maandagmorgen' => 'monday+morning', 'maandagmiddag' => 'monday+afternoon',
+            'maandagavond' => 'monday+evening', 'maandagnacht' => 'monday+night', 'dinsdagochtend' => 'tuesday+morning',
+            'dinsdagmorgen' => 'tuesday+morning', 'dinsdagmiddag' => 'tuesday+afternoon', 'dinsdagavond' => 'tuesday+evening',
+            'dinsdagnacht' => 'tuesday+night', 'woensdagochtend' => 'wednesday+morning', 'woensdagmorgen' => 'wednesday+morning',
+            'woensdagmiddag' => 'wednesday+afternoon', 'woensdagavond' => 'wednesday+evening', 'woensdagnacht' => 'wednesday+night',
+            'donderdagochtend' => 'thursday+morning', 'donderdagmorgen' => 'thursday+morning', 'donderdagmiddag' => 'thursday+afternoon',
+            'donderdagavond' => 'thursday+evening', 'donderdagnacht' => 'thursday+night', 'vrijdagochtend' => 'friday+morning',
+            'vrijdagmorgen' => 'friday+morning', 'vrijdagmiddag' => 'friday+afternoon', 'vrijdagavond' => 'friday+evening',
+            'vrijdagnacht' => 'friday+night', 'zaterdagochtend' => 'saturday+morning', 'zaterdagmorgen' => 'saturday+morning',
+            'zaterdagmiddag' => 'saturday+afternoon', 'zaterdagavond' => 'saturday+evening', 'zaterdagnacht' => 'saturday+night',
+            'zondagochtend' => 'sunday+morning', 'zondagmorgen' => 'sunday+morning', 'zondagmiddag' => 'sunday+afternoon',
+            'zondagavond' => 'sunday+evening', 'zondagnacht' => 'sunday+night',
+            'maandag' => 'monday', 'dinsdag' => 'tuesday', 'woensdag' => 'wednesday', 'donderdag' => 'thursday', 'vrijdag' => 'friday',
+            'zaterdag' => 'saturday', 'zondag' => 'sunday',
+            'januari' => 'january', 'februari' => 'february', 'maart' => 'march', 'april' => 'april', 'mei' => 'may', 'juni' => 'june',
+            'juli' => 'july', 'augustus' => 'august', 'september' => 'september', 'oktober' => 'october', 'november' => 'november',
+            'december' => 'december',
+            'tussen' => 'between', 'en' => 'and', 'ga je' => 'come', 'gaan jullie' => 'come', 'tot vandaag' => 'so far',
+            'ontvangt' => 'will receive', 'ontvang' => 'will receive', 'goed weekend' => 'good', 'fijn weekend' => 'good',
+            'vandaag' => 'today', 'morgen' => 'tomorrow', 'overmorgen' => 'overmorrow', 'gisteren' => 'yesterday', 'volgende' => 'next',
+            'komende' => 'coming', 'deze' => 'this', 'dit' => 'this', 'vorige' => 'last', 'afgelopen' => 'last', 'week' => 'week',
+            'weken' => 'weeks', 'maand' => 'month', 'maanden' => 'months', 'jaar' => 'year', 'dagen' => 'days', 'dag' => 'day',
+            'werkdagen' => 'workdays', 'weekend' => 'weekend', 'eind' => 'end', 'einde' => 'end', 'begin' => 'start', 'half' => 'half',
+            'uur' => "o'clock", 'middag' => 'afternoon', 'thuis' => 'home', 'ochtend' => 'morning', 'avond' => 'evening',
+            'middernacht' => 'midnight', 'binnen' => 'within', 'over' => 'in',
             'de' => 'the', 'het' => 'the', 'van' => 'of', 'op' => 'on', 'om' => 'at', 'rond' => 'around',
-            'een' => 'one', 'twee' => 'two', 'drie' => 'three', 'vier' => 'four', 'vijf' => 'five', 'zes' => 'six', 'zeven' => 'seven', 'acht' => 'eight', 'tien' => 'ten', 'veertien' => 'fourteen',
-            'vóór' => 'before', 'voor' => 'before', 'uiterlijk' => 'at the latest by', 'tot' => 'until', 'sinds' => 'since', 'vanaf' => 'from', 'deadline' => 'deadline',
-            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit', 'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'lunch' => 'lunch', 'bruiloft' => 'wedding', 'verjaardag' => 'birthday', 'repetitie' => 'rehearsal', 'lezing' => 'lecture', 'feestje' => 'party', 'koffie' => 'coffee', 'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place', 'zal' => 'will', 'komen' => 'come', 'kom' => 'come', 'komt' => 'come', 'langskomen' => 'visit', 'langs' => 'visit', 'gesloten' => 'is closed', 'dicht' => 'is closed', 'waren' => 'were', 'werd' => 'was', 'werden' => 'were', 'had' => 'had', 'hadden' => 'had', 'was' => 'was', 'wordt' => 'will',
+            'een' => 'one', 'twee' => 'two', 'drie' => 'three', 'vier' => 'four', 'vijf' => 'five', 'zes' => 'six', 'zeven' => 'seven',
+            'acht' => 'eight', 'tien' => 'ten', 'veertien' => 'fourteen',
+            'vóór' => 'before', 'voor' => 'before', 'uiterlijk' => 'at the latest by', 'tot' => 'until', 'sinds' => 'since',
+            'vanaf' => 'from', 'deadline' => 'deadline',
+            'vergadering' => 'meeting', 'afspraak' => 'appointment', 'bijeenkomst' => 'meeting', 'bezoek' => 'visit',
+            'concert' => 'concert', 'feest' => 'party', 'etentje' => 'dinner', 'lunch' => 'lunch', 'bruiloft' => 'wedding',
+            'verjaardag' => 'birthday', 'repetitie' => 'rehearsal', 'lezing' => 'lecture', 'feestje' => 'party', 'koffie' => 'coffee',
+            'uitje' => 'visit', 'afgelast' => 'cancelled', 'geannuleerd' => 'cancelled', 'begint' => 'begins', 'plaats' => 'takes place',
+            'zal' => 'will', 'komen' => 'come', 'kom' => 'come', 'komt' => 'come', 'langskomen' => 'visit', 'langs' => 'visit',
+            'gesloten' => 'is closed', 'dicht' => 'is closed', 'waren' => 'were', 'werd' => 'was', 'werden' => 'were', 'had' => 'had',
+            'hadden' => 'had', 'was' => 'was', 'wordt' => 'will',
             // Meeting and being there
-            'meegaan' => 'join', 'meedoen' => 'join', 'meekomen' => 'join', 'aansluiten' => 'join', 'bijwonen' => 'attend', 'deelnemen' => 'attend', 'afspreken' => 'meet', 'ontmoeten' => 'meet', 'zien' => 'meet', 'vrij' => 'free', 'beschikbaar' => 'free', 'schikt' => 'suits', 'uitkomt' => 'suits', 'langskom' => 'visit',
+            'meegaan' => 'join', 'meedoen' => 'join', 'meekomen' => 'join', 'aansluiten' => 'join', 'bijwonen' => 'attend',
+            'deelnemen' => 'attend', 'afspreken' => 'meet', 'ontmoeten' => 'meet', 'zien' => 'meet', 'vrij' => 'free',
+            'beschikbaar' => 'free', 'schikt' => 'suits', 'uitkomt' => 'suits', 'langskom' => 'visit',
         ];
     }
 

@@ -244,7 +244,14 @@ final readonly class English extends Tongue
 
     public function words(): array
     {
-        return ['a', 'the', 'and', 'of', 'to', 'is', 'you', 'that', 'it', 'for', 'with', 'are', 'this', 'have', 'your', 'we', 'be', 'on', 'will', 'not', 'can', 'please', 'from', 'by', 'at', 'would', 'if', 'our', 'us', 'could', 'i', 'my', 'has', 'was', 'or', 'but', 'they', 'what', 'as', 'an', 'any', 'me', 'do', 'all', 'there', 'here', 'just', 'been', 'so', 'up', 'out', 'when', 'which', 'who', 'how', 'about', 'them', 'their', 'he', 'she', 'get', 'let', 'know', 'thanks', 'see', 'need', 'yes', 'new', 'one', 'day', 'good', 'time', 'only', 'some', 'very', 'too', 'into', 'than', 'over', 'now', 'then', 'also', 'were', 'had', 'did', 'does', 'should', 'am', 'i\'m', 'it\'s', 'don\'t', 'we\'re', 'you\'re', 'i\'ll'];
+        return [
+            'a', 'the', 'and', 'of', 'to', 'is', 'you', 'that', 'it', 'for', 'with', 'are', 'this', 'have', 'your', 'we', 'be', 'on',
+            'will', 'not', 'can', 'please', 'from', 'by', 'at', 'would', 'if', 'our', 'us', 'could', 'i', 'my', 'has', 'was', 'or', 'but',
+            'they', 'what', 'as', 'an', 'any', 'me', 'do', 'all', 'there', 'here', 'just', 'been', 'so', 'up', 'out', 'when', 'which',
+            'who', 'how', 'about', 'them', 'their', 'he', 'she', 'get', 'let', 'know', 'thanks', 'see', 'need', 'yes', 'new', 'one',
+            'day', 'good', 'time', 'only', 'some', 'very', 'too', 'into', 'than', 'over', 'now', 'then', 'also', 'were', 'had', 'did',
+            'does', 'should', 'am', 'i\'m', 'it\'s', 'don\'t', 'we\'re', 'you\'re', 'i\'ll',
+        ];
     }
 
     public function moving(): array
@@ -730,7 +737,10 @@ final readonly class English extends Tongue
                     (?:back\\b|from\\s+you\\b)(?!\\s+(?:since|for|in)\\b).*
                 )
             /xu"],
-            [RequestForm::Need, "/\\b(?:i|we)(?:\\s+have|'ve)?\\s+(?:still\\s+)?(?:had|heard|received|got)\\s+(?:nothing|no)\\s+(?<do>(?:from\\s+you|back|{$answer}).*)/xu"],
+            [
+                RequestForm::Need,
+                "/\\b(?:i|we)(?:\\s+have|'ve)?\\s+(?:still\\s+)?(?:had|heard|received|got)\\s+(?:nothing|no)\\s+(?<do>(?:from\\s+you|back|{$answer}).*)/xu",
+            ],
             [RequestForm::Need, "/
                 \\b(?:(?:i|we)(?:'m|'re|\\s+am|\\s+are|'ve\\s+been|\\s+have\\s+been)?\\s+)?still\\s+
                 (?:waiting\\s+(?:for|on)|missing|lacking|short\\s+of)\\s+(?<do>
@@ -739,7 +749,10 @@ final readonly class English extends Tongue
                     ).*
                 )
             /xu"],
-            [RequestForm::Need, "/\\b(?:i|we)(?:'m|'re|\\s+am|\\s+are)\\s+(?:(?:only|just|now|still)\\s+)*missing\\s+(?<do>{$your}\\b.*)/xu"],
+            [
+                RequestForm::Need,
+                "/\\b(?:i|we)(?:'m|'re|\\s+am|\\s+are)\\s+(?:(?:only|just|now|still)\\s+)*missing\\s+(?<do>{$your}\\b.*)/xu",
+            ],
             // "This is now overdue", "payment is still outstanding"
             [RequestForm::Need, "/
                 (?<do>
@@ -879,7 +892,10 @@ final readonly class English extends Tongue
 
         return [
             // "Be so kind as to return the slip"
-            [RequestForm::Order, '/^(?:(?:and|also)\s+)?be\s+(?:so|very)?\s*(?:kind|good)\s+(?:enough\s+)?(?:as\s+)?to\s+(?<do>\p{L}.*)/xu'],
+            [
+                RequestForm::Order,
+                '/^(?:(?:and|also)\s+)?be\s+(?:so|very)?\s*(?:kind|good)\s+(?:enough\s+)?(?:as\s+)?to\s+(?<do>\p{L}.*)/xu',
+            ],
             // "To keep your place, pay the deposit by Monday"
             [RequestForm::Order, "/
                 ^(?:to|in\\s+order\\s+to|so\\s+that)\\b[^,?.!]{3,80},\\s+(?:
@@ -922,7 +938,10 @@ final readonly class English extends Tongue
                 )
             /xu'],
             // "Any chance of the missing page?"
-            [RequestForm::Wish, '/\bany\s+chance\s+of\s+(?:getting\s+|having\s+|seeing\s+)?(?<do>(?:the|an?|your|some|another|those|these)\b.*)/xu'],
+            [
+                RequestForm::Wish,
+                '/\bany\s+chance\s+of\s+(?:getting\s+|having\s+|seeing\s+)?(?<do>(?:the|an?|your|some|another|those|these)\b.*)/xu',
+            ],
             // "We'd like to use your photograph"
             [RequestForm::Wish, '/
                 \b(?:i|we)(?:\'d|\s+would|\s+should)?\s+(?:(?:also|very\s+much|really)\s+)*
@@ -975,7 +994,10 @@ final readonly class English extends Tongue
                 )
             /xu'],
             // "From next week please pack a towel"
-            [RequestForm::Order, '/^(?:from|on|after|before|until|in|at|by|next|this|during)\b[^,?.!]{2,40}?,?\s+please\s+(?<do>\p{L}.*)/xu'],
+            [
+                RequestForm::Order,
+                '/^(?:from|on|after|before|until|in|at|by|next|this|during)\b[^,?.!]{2,40}?,?\s+please\s+(?<do>\p{L}.*)/xu',
+            ],
             // "Would everybody please shut the gate"
             [RequestForm::Order, '/
                 ^(?:would|could|can|will)\s+(?:
@@ -993,7 +1015,10 @@ final readonly class English extends Tongue
                 )
             /xu'],
             // "My invoice is attached, payable by 18 December"
-            [RequestForm::Need, '/(?<do>\b(?:invoice|bill|account|statement)\b[^;.?!]{0,60}?\bpayable\s+(?:by|within|before|until|on)\b.*)/xu'],
+            [
+                RequestForm::Need,
+                '/(?<do>\b(?:invoice|bill|account|statement)\b[^;.?!]{0,60}?\bpayable\s+(?:by|within|before|until|on)\b.*)/xu',
+            ],
             // "Time to submit your expenses"
             [RequestForm::Order, "/
                 ^(?:it(?:'s|\\s+is)\\s+)?(?:high\\s+)?time\\s+(?:for\\s+you\\s+)?to\\s+(?<do>
@@ -1009,7 +1034,10 @@ final readonly class English extends Tongue
                 )
             /xu"],
             // "Just need a yes or no from you"
-            [RequestForm::Need, '/^(?:(?:still|just|only|urgently|now)\s+)*(?:needs?|needing|want|missing|lacking)\s+(?<do>.*\bfrom\s+you\b.*)/xu'],
+            [
+                RequestForm::Need,
+                '/^(?:(?:still|just|only|urgently|now)\s+)*(?:needs?|needing|want|missing|lacking)\s+(?<do>.*\bfrom\s+you\b.*)/xu',
+            ],
             // "We send you a draft and need your remarks then"
             [RequestForm::Need, '/\band\s+(?:(?:will|then|now|still|also)\s+)*need\s+(?<do>your\b(?!\s+(?:help|support)\s+no).*)/xu'],
             // "Before we can begin, we need the signed contract"
@@ -1030,9 +1058,15 @@ final readonly class English extends Tongue
                 )
             /xu"],
             // "Your signature on the minutes is the last that is missing"
-            [RequestForm::Need, "/(?<do>\\b{$your}\\s+\\p{L}+\\b[^.;,]{0,60}\\b(?:is|are)\\b[^.;,]{0,30}\\b(?:missing|outstanding|lacking|needed)\\b(?!\\s+no).*)/xu"],
+            [
+                RequestForm::Need,
+                "/(?<do>\\b{$your}\\s+\\p{L}+\\b[^.;,]{0,60}\\b(?:is|are)\\b[^.;,]{0,30}\\b(?:missing|outstanding|lacking|needed)\\b(?!\\s+no).*)/xu",
+            ],
             // "To keep it, log in before the end of the month"
-            [RequestForm::Order, '/^(?:if|to|in\s+order\s+to|should)\b[^,?.!]{3,60},\s+(?:please\s+)?(?<do>(?:log|sign)\s+(?:in|on)\b.*\b(?:by|before|until|within)\b.*)/xu'],
+            [
+                RequestForm::Order,
+                '/^(?:if|to|in\s+order\s+to|should)\b[^,?.!]{3,60},\s+(?:please\s+)?(?<do>(?:log|sign)\s+(?:in|on)\b.*\b(?:by|before|until|within)\b.*)/xu',
+            ],
             // "For your approval"
             [RequestForm::Need, "/
                 ^(?:for|awaiting)\\s+(?<do>
@@ -1043,7 +1077,10 @@ final readonly class English extends Tongue
                 )
             /xu"],
             // "The balance of £120 is due", "payment is two weeks late"
-            [RequestForm::Need, '/(?<do>^[^.;?!]{0,60}[£$€]\s?\d[\d.,]*\b[^.;?!]{0,20}\s(?:is|are|falls?|becomes?|was)\s+(?:now\s+)?(?:due|payable|owed|owing)\b.*)/xu'],
+            [
+                RequestForm::Need,
+                '/(?<do>^[^.;?!]{0,60}[£$€]\s?\d[\d.,]*\b[^.;?!]{0,20}\s(?:is|are|falls?|becomes?|was)\s+(?:now\s+)?(?:due|payable|owed|owing)\b.*)/xu',
+            ],
             [RequestForm::Need, "/
                 (?<do>
                     (?:^|\\b{$your}\\s+|\\bthe\\s+)(?:\\p{L}+\\s+){0,2}?(?:
@@ -1093,7 +1130,10 @@ final readonly class English extends Tongue
                 )
             /xu"],
             // "Whatever you have would do"
-            [RequestForm::Wish, '/(?<do>\b(?:whatever|anything)\s+you\s+(?:have|can|know)\b[^.,;]{0,30}\b(?:would|will)\s+(?:do|help|suffice|be)\b.*)/xu'],
+            [
+                RequestForm::Wish,
+                '/(?<do>\b(?:whatever|anything)\s+you\s+(?:have|can|know)\b[^.,;]{0,30}\b(?:would|will)\s+(?:do|help|suffice|be)\b.*)/xu',
+            ],
             // "Counting on you for the speech", "we depend on your figures", "without your signature we cannot start"
             [RequestForm::Need, "/
                 (?<!can\\s)\\b(?:counting|relying|banking|depend(?:ing|s)?|rely|hinges?|hangs?|count)\\s+(?:up)?on\\s+(?<do>
@@ -1124,7 +1164,10 @@ final readonly class English extends Tongue
             [RequestForm::Need, '/\bno\s+(?:word|news|answer|reply|response|sign)\s+(?:yet\s+|so\s+far\s+)?(?<do>from\s+you\b.*)/xu'],
             [RequestForm::Need, '/\bwithout\s+(?<do>[^.;]{3,60}\bfrom\s+you\b.*)/xu'],
             // "It would mean a lot if you came"
-            [RequestForm::Wish, '/\bmean\s+(?:a\s+lot|so\s+much|the\s+world|a\s+great\s+deal)\s+(?:to\s+\p{L}+\s+(?:\p{L}+\s+)?)?if\s+you\s+(?<do>\p{L}.*)/xu'],
+            [
+                RequestForm::Wish,
+                '/\bmean\s+(?:a\s+lot|so\s+much|the\s+world|a\s+great\s+deal)\s+(?:to\s+\p{L}+\s+(?:\p{L}+\s+)?)?if\s+you\s+(?<do>\p{L}.*)/xu',
+            ],
             // "It must reach me today"
             [RequestForm::Need, '/
                 (?<do>

@@ -15,7 +15,16 @@ final readonly class French extends Tongue
 
     public function words(): array
     {
-        return ['le', 'la', 'les', 'de', 'des', 'du', 'et', 'est', 'vous', 'nous', 'je', 'un', 'une', 'pour', 'que', 'qui', 'dans', 'sur', 'avec', 'votre', 'vos', 'pas', 'ne', 'au', 'aux', 'ce', 'cette', 'il', 'elle', 'en', 'merci', 'avant', 'plus', 'bonjour', 'par', 'notre', 'si', 'sont', 'être', 'avez', 'mon', 'à', 'tu', 'envoie', 'envoyez', 'envoyer', 'dis', 'dites', 'peux', 'peut', 'pouvez', 'suis', 'es', 'sommes', 'ont', 'été', 'avait', 'serait', 'moi', 'toi', 'lui', 'leur', 'leurs', 'mes', 'ta', 'tes', 'ton', 'sa', 'ses', 'son', 'nos', 'où', 'quand', 'comment', 'quel', 'quelle', 'toujours', 'encore', 'bien', 'très', 'aussi', 'mais', 'donc', 'ou', 'oui', 'non', 'n\'est', 'c\'est', 'j\'ai', 'j\'aurais', 'qu\'il', 'd\'une', 'l\'on', 'demain', 'aujourd\'hui', 'besoin', 'faut', 'faire', 'fait', 'viens', 'venez', 'salut', 'cher', 'chère', 'cordialement', 'voudrais', 'y', 'a', 'sans', 'chez', 'tout', 'tous', 'toute', 'toutes', 'rien'];
+        return [
+            'le', 'la', 'les', 'de', 'des', 'du', 'et', 'est', 'vous', 'nous', 'je', 'un', 'une', 'pour', 'que', 'qui', 'dans', 'sur',
+            'avec', 'votre', 'vos', 'pas', 'ne', 'au', 'aux', 'ce', 'cette', 'il', 'elle', 'en', 'merci', 'avant', 'plus', 'bonjour',
+            'par', 'notre', 'si', 'sont', 'être', 'avez', 'mon', 'à', 'tu', 'envoie', 'envoyez', 'envoyer', 'dis', 'dites', 'peux',
+            'peut', 'pouvez', 'suis', 'es', 'sommes', 'ont', 'été', 'avait', 'serait', 'moi', 'toi', 'lui', 'leur', 'leurs', 'mes', 'ta',
+            'tes', 'ton', 'sa', 'ses', 'son', 'nos', 'où', 'quand', 'comment', 'quel', 'quelle', 'toujours', 'encore', 'bien', 'très',
+            'aussi', 'mais', 'donc', 'ou', 'oui', 'non', 'n\'est', 'c\'est', 'j\'ai', 'j\'aurais', 'qu\'il', 'd\'une', 'l\'on', 'demain',
+            'aujourd\'hui', 'besoin', 'faut', 'faire', 'fait', 'viens', 'venez', 'salut', 'cher', 'chère', 'cordialement', 'voudrais',
+            'y', 'a', 'sans', 'chez', 'tout', 'tous', 'toute', 'toutes', 'rien',
+        ];
     }
 
     public function letters(): string
@@ -31,7 +40,10 @@ final readonly class French extends Tongue
                     (?:me|nous|bien|aussi|peut-être|s\'il\s+vous\s+plaît|l\'amabilité\s+de|la\s+gentillesse\s+de)\s+
                 )*(?<do>\p{L}.*)
             /xu'],
-            [RequestForm::Order, '/\b(?:tu\s+(?:peux|pourrais|veux\s+bien)|vous\s+(?:pouvez|pourriez))\s+(?:(?:me|nous|bien|aussi|stp)\s+|m\')*(?<do>\p{L}.*\?)/xu'],
+            [
+                RequestForm::Order,
+                '/\b(?:tu\s+(?:peux|pourrais|veux\s+bien)|vous\s+(?:pouvez|pourriez))\s+(?:(?:me|nous|bien|aussi|stp)\s+|m\')*(?<do>\p{L}.*\?)/xu',
+            ],
             [RequestForm::Order, '/\b(?:peux|pourrais|voudrais|veux)(?:-|\s)tu\s+(?:(?:me|nous|bien|aussi|stp)\s+)*(?<do>\p{L}.*)/xu'],
             [RequestForm::Order, '/
                 (?:^|[,;:.]\s*|\bet\s+)(?:merci|prière)\s+(?:d\'avance\s+)?
@@ -83,12 +95,18 @@ final readonly class French extends Tongue
                     (?:encore|toujours|vraiment|absolument|urgemment)\s+
                 )*besoin\s+(?<do>(?:de\s+(?:votre|vos|ton|ta|tes|la|le|l\'|les|ces|cette|une?)|des|du|d\'une?)\b.*)
             /xu'],
-            [RequestForm::Need, '/\bil\s+(?:faut|faudrait|est\s+(?:important|nécessaire|indispensable))\s+(?:absolument\s+|donc\s+)?que\s+(?:vous|tu)\s+(?<do>\p{L}.*)/xu'],
+            [
+                RequestForm::Need,
+                '/\bil\s+(?:faut|faudrait|est\s+(?:important|nécessaire|indispensable))\s+(?:absolument\s+|donc\s+)?que\s+(?:vous|tu)\s+(?<do>\p{L}.*)/xu',
+            ],
             [RequestForm::Need, '/
                 \b(?:je|nous)\s+n\'(?:ai|avons)\s+(?:toujours\s+|encore\s+)?(?:pas|rien|aucune?)\s+(?:encore\s+)?
                 (?<do>(?:reçu|eu|de\s+réponse|réponse).*)
             /xu'],
-            [RequestForm::Need, '/\b(?:vous|tu)\s+(?:devez|dois|devriez|devrais|êtes\s+(?:priés?|invités?|tenus?)\s+(?:de|d\')|avez\s+jusqu)\s*(?<do>(?!être)\p{L}.*)/xu'],
+            [
+                RequestForm::Need,
+                '/\b(?:vous|tu)\s+(?:devez|dois|devriez|devrais|êtes\s+(?:priés?|invités?|tenus?)\s+(?:de|d\')|avez\s+jusqu)\s*(?<do>(?!être)\p{L}.*)/xu',
+            ],
             [RequestForm::Need, '/
                 (?<do>
                     \b(?:votre|la|le|l\'|ce)\s?\p{L}+(?:\s[\p{L}\d\/-]+){0,3}?\s+(?:est|sont|reste|restent)\s+
@@ -167,16 +185,38 @@ final readonly class French extends Tongue
     public function english(): array
     {
         return [
-            'lundi' => 'monday', 'mardi' => 'tuesday', 'mercredi' => 'wednesday', 'jeudi' => 'thursday', 'vendredi' => 'friday', 'samedi' => 'saturday', 'dimanche' => 'sunday',
-            'janvier' => 'january', 'février' => 'february', 'mars' => 'march', 'avril' => 'april', 'mai' => 'may', 'juin' => 'june', 'juillet' => 'july', 'août' => 'august', 'septembre' => 'september', 'octobre' => 'october', 'novembre' => 'november', 'décembre' => 'december', 'er' => 'st',
-            "aujourd'hui" => 'today', 'demain' => 'tomorrow', 'après-demain' => 'overmorrow', 'hier' => 'yesterday', 'prochain' => 'next', 'prochaine' => 'next', 'ce' => 'this', 'cette' => 'this', 'dernier' => 'last', 'dernière' => 'last',
-            'entre' => 'between', 'et' => 'and', 'bonne fin' => 'good', 'bon week-end' => 'good', 'semaine' => 'week', 'semaines' => 'weeks', 'mois' => 'month', 'an' => 'year', 'année' => 'year', 'jour' => 'day', 'jours' => 'days', 'heures' => "o'clock", 'heure' => "o'clock", 'week-end' => 'weekend', 'fin' => 'end', 'début' => 'start', 'midi' => 'noon', 'minuit' => 'midnight', 'matin' => 'morning', 'après-midi' => 'afternoon', 'soir' => 'evening', 'dans' => 'in', 'sous' => 'within',
-            'là' => 'there', 'serais' => 'be', 'serez' => 'be', 'chez' => 'home', 'le' => 'the', 'la' => 'the', 'les' => 'the', 'du' => 'the', 'de' => 'of', 'au' => 'the', 'à' => 'at', 'vers' => 'around',
-            'un' => 'one', 'une' => 'one', 'deux' => 'two', 'trois' => 'three', 'quatre' => 'four', 'cinq' => 'five', 'six' => 'six', 'sept' => 'seven', 'huit' => 'eight', 'dix' => 'ten', 'quinze' => 'fifteen',
-            'avant' => 'before', "d'ici" => 'by', 'jusqu' => 'until', "jusqu'au" => 'until', "jusqu'à" => 'until', 'tard' => 'latest', 'recevrez' => 'you will receive', 'livré' => 'delivered', 'livrée' => 'delivered', 'depuis' => 'since', 'quinzaine' => 'fortnight', 'sous quinzaine' => 'a+fortnight', 'ouvert' => 'open', 'ouverte' => 'open', 'ouvertes' => 'open', 'valable' => 'valid', 'expire' => 'expires', 'échéance' => 'deadline', 'délai' => 'deadline', 'pour' => 'by',
-            'réunion' => 'meeting', 'rendez-vous' => 'appointment', 'rencontre' => 'meeting', 'aura' => 'takes', 'lieu' => 'place', 'visite' => 'visit', 'concert' => 'concert', 'fête' => 'party', 'dîner' => 'dinner', 'déjeuner' => 'lunch', 'mariage' => 'wedding', 'anniversaire' => 'birthday', 'répétition' => 'rehearsal', 'atelier' => 'workshop', 'spectacle' => 'show', 'apéro' => 'drinks', 'sortie' => 'visit', 'annulé' => 'cancelled', 'annulée' => 'cancelled', 'commence' => 'begins', 'invitons' => 'invite', 'sera' => 'will', 'seront' => 'will', 'venir' => 'come', 'viens' => 'come', 'venez' => 'come', 'passer' => 'visit', 'fermé' => 'is closed', 'fermée' => 'is closed', 'étions' => 'were', 'étaient' => 'were', 'sommes' => 'were', 'était' => 'was', 'avons' => 'have',
+            'lundi' => 'monday', 'mardi' => 'tuesday', 'mercredi' => 'wednesday', 'jeudi' => 'thursday', 'vendredi' => 'friday',
+            'samedi' => 'saturday', 'dimanche' => 'sunday',
+            'janvier' => 'january', 'février' => 'february', 'mars' => 'march', 'avril' => 'april', 'mai' => 'may', 'juin' => 'june',
+            'juillet' => 'july', 'août' => 'august', 'septembre' => 'september', 'octobre' => 'october', 'novembre' => 'november',
+            'décembre' => 'december', 'er' => 'st',
+            "aujourd'hui" => 'today', 'demain' => 'tomorrow', 'après-demain' => 'overmorrow', 'hier' => 'yesterday', 'prochain' => 'next',
+            'prochaine' => 'next', 'ce' => 'this', 'cette' => 'this', 'dernier' => 'last', 'dernière' => 'last',
+            'entre' => 'between', 'et' => 'and', 'bonne fin' => 'good', 'bon week-end' => 'good', 'semaine' => 'week',
+            'semaines' => 'weeks', 'mois' => 'month', 'an' => 'year', 'année' => 'year', 'jour' => 'day', 'jours' => 'days',
+            'heures' => "o'clock", 'heure' => "o'clock", 'week-end' => 'weekend', 'fin' => 'end', 'début' => 'start', 'midi' => 'noon',
+            'minuit' => 'midnight', 'matin' => 'morning', 'après-midi' => 'afternoon', 'soir' => 'evening', 'dans' => 'in',
+            'sous' => 'within',
+            'là' => 'there', 'serais' => 'be', 'serez' => 'be', 'chez' => 'home', 'le' => 'the', 'la' => 'the', 'les' => 'the',
+            'du' => 'the', 'de' => 'of', 'au' => 'the', 'à' => 'at', 'vers' => 'around',
+            'un' => 'one', 'une' => 'one', 'deux' => 'two', 'trois' => 'three', 'quatre' => 'four', 'cinq' => 'five', 'six' => 'six',
+            'sept' => 'seven', 'huit' => 'eight', 'dix' => 'ten', 'quinze' => 'fifteen',
+            'avant' => 'before', "d'ici" => 'by', 'jusqu' => 'until', "jusqu'au" => 'until', "jusqu'à" => 'until', 'tard' => 'latest',
+            'recevrez' => 'you will receive', 'livré' => 'delivered', 'livrée' => 'delivered', 'depuis' => 'since',
+            'quinzaine' => 'fortnight', 'sous quinzaine' => 'a+fortnight', 'ouvert' => 'open', 'ouverte' => 'open', 'ouvertes' => 'open',
+            'valable' => 'valid', 'expire' => 'expires', 'échéance' => 'deadline', 'délai' => 'deadline', 'pour' => 'by',
+            'réunion' => 'meeting', 'rendez-vous' => 'appointment', 'rencontre' => 'meeting', 'aura' => 'takes', 'lieu' => 'place',
+            'visite' => 'visit', 'concert' => 'concert', 'fête' => 'party', 'dîner' => 'dinner', 'déjeuner' => 'lunch',
+            'mariage' => 'wedding', 'anniversaire' => 'birthday', 'répétition' => 'rehearsal', 'atelier' => 'workshop',
+            'spectacle' => 'show', 'apéro' => 'drinks', 'sortie' => 'visit', 'annulé' => 'cancelled', 'annulée' => 'cancelled',
+            'commence' => 'begins', 'invitons' => 'invite', 'sera' => 'will', 'seront' => 'will', 'venir' => 'come', 'viens' => 'come',
+            'venez' => 'come', 'passer' => 'visit', 'fermé' => 'is closed', 'fermée' => 'is closed', 'étions' => 'were',
+            'étaient' => 'were', 'sommes' => 'were', 'était' => 'was', 'avons' => 'have',
             // Meeting and being there
-            'rejoindre' => 'join', 'rejoins' => 'join', 'rejoignez' => 'join', 'accompagner' => 'join', 'voir' => 'meet', 'voit' => 'meet', 'voyons' => 'meet', 'retrouve' => 'meet', 'retrouver' => 'meet', 'rencontrer' => 'meet', 'assister' => 'attend', 'participer' => 'attend', 'libre' => 'free', 'dispo' => 'free', 'disponible' => 'free', 'disponibles' => 'free', 'convient' => 'suits', 'conviendrait' => 'suits', 'arrange' => 'suits', 'maison' => 'home',
+            'rejoindre' => 'join', 'rejoins' => 'join', 'rejoignez' => 'join', 'accompagner' => 'join', 'voir' => 'meet',
+            'voit' => 'meet', 'voyons' => 'meet', 'retrouve' => 'meet', 'retrouver' => 'meet', 'rencontrer' => 'meet',
+            'assister' => 'attend', 'participer' => 'attend', 'libre' => 'free', 'dispo' => 'free', 'disponible' => 'free',
+            'disponibles' => 'free', 'convient' => 'suits', 'conviendrait' => 'suits', 'arrange' => 'suits', 'maison' => 'home',
         ];
     }
 

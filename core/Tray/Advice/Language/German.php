@@ -15,7 +15,17 @@ final readonly class German extends Tongue
 
     public function words(): array
     {
-        return ['der', 'die', 'das', 'und', 'ist', 'nicht', 'wir', 'sie', 'ich', 'mit', 'für', 'ein', 'eine', 'auf', 'den', 'dem', 'zu', 'es', 'ihre', 'ihr', 'uns', 'noch', 'auch', 'bitte', 'sind', 'haben', 'wird', 'werden', 'von', 'bis', 'wenn', 'am', 'im', 'zum', 'zur', 'dass', 'aus', 'bei', 'mir', 'sich', 'nach', 'kann', 'hat', 'du', 'oder', 'wie', 'schick', 'schicken', 'sag', 'sagen', 'meldet', 'melden', 'denk', 'denken', 'vergiss', 'lassen', 'wissen', 'welche', 'wann', 'wer', 'was', 'wo', 'dir', 'dich', 'mich', 'ihn', 'ihm', 'ihnen', 'euch', 'euer', 'sein', 'war', 'wäre', 'hätte', 'hatte', 'habe', 'hast', 'hab', 'mein', 'dein', 'doch', 'mal', 'schon', 'nur', 'mehr', 'über', 'unter', 'durch', 'ohne', 'gegen', 'vor', 'gut', 'guten', 'liebe', 'lieber', 'hallo', 'danke', 'gruß', 'grüße', 'viele', 'vielen', 'morgen', 'heute', 'um', 'würde', 'müssen', 'muss', 'soll', 'sollen', 'können', 'könnten', 'gibt', 'geht', 'komm', 'kommen', 'kommst', 'wieder', 'jetzt', 'hier', 'da', 'alle', 'alles', 'einen', 'einem', 'einer', 'des', 'als'];
+        return [
+            'der', 'die', 'das', 'und', 'ist', 'nicht', 'wir', 'sie', 'ich', 'mit', 'für', 'ein', 'eine', 'auf', 'den', 'dem', 'zu', 'es',
+            'ihre', 'ihr', 'uns', 'noch', 'auch', 'bitte', 'sind', 'haben', 'wird', 'werden', 'von', 'bis', 'wenn', 'am', 'im', 'zum',
+            'zur', 'dass', 'aus', 'bei', 'mir', 'sich', 'nach', 'kann', 'hat', 'du', 'oder', 'wie', 'schick', 'schicken', 'sag', 'sagen',
+            'meldet', 'melden', 'denk', 'denken', 'vergiss', 'lassen', 'wissen', 'welche', 'wann', 'wer', 'was', 'wo', 'dir', 'dich',
+            'mich', 'ihn', 'ihm', 'ihnen', 'euch', 'euer', 'sein', 'war', 'wäre', 'hätte', 'hatte', 'habe', 'hast', 'hab', 'mein', 'dein',
+            'doch', 'mal', 'schon', 'nur', 'mehr', 'über', 'unter', 'durch', 'ohne', 'gegen', 'vor', 'gut', 'guten', 'liebe', 'lieber',
+            'hallo', 'danke', 'gruß', 'grüße', 'viele', 'vielen', 'morgen', 'heute', 'um', 'würde', 'müssen', 'muss', 'soll', 'sollen',
+            'können', 'könnten', 'gibt', 'geht', 'komm', 'kommen', 'kommst', 'wieder', 'jetzt', 'hier', 'da', 'alle', 'alles', 'einen',
+            'einem', 'einer', 'des', 'als',
+        ];
     }
 
     public function letters(): string
@@ -73,7 +83,10 @@ final readonly class German extends Tongue
                     )\b.*
                 )
             /xu'],
-            [RequestForm::Need, '/(?<do>\b(?:du\s+bist|sie\s+sind|ihr\s+seid)\s+(?:jetzt\s+|nun\s+)?(?:dran|an\s+der\s+reihe|am\s+zug)\b.*)/xu'],
+            [
+                RequestForm::Need,
+                '/(?<do>\b(?:du\s+bist|sie\s+sind|ihr\s+seid)\s+(?:jetzt\s+|nun\s+)?(?:dran|an\s+der\s+reihe|am\s+zug)\b.*)/xu',
+            ],
             [RequestForm::Order, '/^(?<do>[^?]{3,140}\s)bitte[.!]*$/xu'],
             [RequestForm::Wish, '/
                 \b(?:ich|wir|es)\s+(?:wäre|wären|würde|würden|fände|fänden)\s+(?:
@@ -188,18 +201,60 @@ final readonly class German extends Tongue
     {
         return [
             // Two words of English are written with a plus between them.
-            'montagvormittag' => 'monday+morning', 'montagmorgen' => 'monday+morning', 'montagmittag' => 'monday+noon', 'montagnachmittag' => 'monday+afternoon', 'montagabend' => 'monday+evening', 'montagnacht' => 'monday+night', 'dienstagvormittag' => 'tuesday+morning', 'dienstagmorgen' => 'tuesday+morning', 'dienstagmittag' => 'tuesday+noon', 'dienstagnachmittag' => 'tuesday+afternoon', 'dienstagabend' => 'tuesday+evening', 'dienstagnacht' => 'tuesday+night', 'mittwochvormittag' => 'wednesday+morning', 'mittwochmorgen' => 'wednesday+morning', 'mittwochmittag' => 'wednesday+noon', 'mittwochnachmittag' => 'wednesday+afternoon', 'mittwochabend' => 'wednesday+evening', 'mittwochnacht' => 'wednesday+night', 'donnerstagvormittag' => 'thursday+morning', 'donnerstagmorgen' => 'thursday+morning', 'donnerstagmittag' => 'thursday+noon', 'donnerstagnachmittag' => 'thursday+afternoon', 'donnerstagabend' => 'thursday+evening', 'donnerstagnacht' => 'thursday+night', 'freitagvormittag' => 'friday+morning', 'freitagmorgen' => 'friday+morning', 'freitagmittag' => 'friday+noon', 'freitagnachmittag' => 'friday+afternoon', 'freitagabend' => 'friday+evening', 'freitagnacht' => 'friday+night', 'samstagvormittag' => 'saturday+morning', 'samstagmorgen' => 'saturday+morning', 'samstagmittag' => 'saturday+noon', 'samstagnachmittag' => 'saturday+afternoon', 'samstagabend' => 'saturday+evening', 'samstagnacht' => 'saturday+night', 'sonntagvormittag' => 'sunday+morning', 'sonntagmorgen' => 'sunday+morning', 'sonntagmittag' => 'sunday+noon', 'sonntagnachmittag' => 'sunday+afternoon', 'sonntagabend' => 'sunday+evening', 'sonntagnacht' => 'sunday+night',
-            'montag' => 'monday', 'dienstag' => 'tuesday', 'mittwoch' => 'wednesday', 'donnerstag' => 'thursday', 'freitag' => 'friday', 'samstag' => 'saturday', 'sonnabend' => 'saturday', 'sonntag' => 'sunday',
-            'januar' => 'january', 'jänner' => 'january', 'februar' => 'february', 'märz' => 'march', 'april' => 'april', 'mai' => 'may', 'juni' => 'june', 'juli' => 'july', 'august' => 'august', 'september' => 'september', 'oktober' => 'october', 'november' => 'november', 'dezember' => 'december', 'dez' => 'december', 'okt' => 'october',
-            'zwischen' => 'between', 'und' => 'and', 'kommst' => 'come', 'bis heute' => 'so far', 'heute' => 'today', 'morgen' => 'tomorrow', 'übermorgen' => 'overmorrow', 'gestern' => 'yesterday', 'nächste' => 'next', 'nächsten' => 'next', 'nächster' => 'next', 'nächstes' => 'next', 'kommende' => 'coming', 'kommenden' => 'coming', 'diese' => 'this', 'diesen' => 'this', 'dieser' => 'this', 'dieses' => 'this', 'diesem' => 'this', 'letzten' => 'last', 'letzte' => 'last',
-            'woche' => 'week', 'wochen' => 'weeks', 'monat' => 'month', 'monats' => 'month', 'monaten' => 'months', 'jahr' => 'year', 'jahres' => 'year', 'jahren' => 'years', 'tag' => 'day', 'tage' => 'days', 'tagen' => 'days', 'werktagen' => 'workdays', 'arbeitstagen' => 'workdays', 'stunden' => 'hours', 'schönes wochenende' => 'good', 'erhalten' => 'receive', 'wochenende' => 'weekend',
-            'ende' => 'end', 'monatsende' => 'month+end', 'jahresende' => 'year+end', 'quartalsende' => 'quarter+end', 'anfang' => 'start', 'mitte' => 'middle', 'uhr' => "o'clock", 'mittag' => 'noon', 'mittags' => 'noon', 'mitternacht' => 'midnight', 'vormittag' => 'morning', 'vormittags' => 'morning', 'morgens' => 'morning', 'nachmittags' => 'afternoon', 'abends' => 'evening', 'am morgen' => 'morning', 'hause' => 'home', 'früh' => 'morning', 'nachmittag' => 'afternoon', 'abend' => 'evening', 'von' => 'of', 'innerhalb' => 'within', 'binnen' => 'within', 'vor' => 'before', 'nach' => 'after',
-            'um' => 'at', 'am' => 'on', 'an' => 'on', 'im' => 'in', 'dem' => 'the', 'den' => 'the', 'der' => 'the', 'des' => 'the', 'die' => 'the', 'das' => 'the', 'zum' => 'the', 'zur' => 'the', 'gegen' => 'around',
-            'ein' => 'one', 'eine' => 'one', 'einem' => 'one', 'einer' => 'one', 'zwei' => 'two', 'drei' => 'three', 'vier' => 'four', 'fünf' => 'five', 'sechs' => 'six', 'sieben' => 'seven', 'acht' => 'eight', 'neun' => 'nine', 'zehn' => 'ten', 'zwölf' => 'twelve', 'vierzehn' => 'fourteen',
-            'bis' => 'by', 'spätestens' => 'at the latest by', 'frist' => 'deadline', 'fällig' => 'due', 'stichtag' => 'deadline', 'seit' => 'since', 'ab' => 'from', 'vom' => 'from',
-            'termin' => 'appointment', 'treffen' => 'meeting', 'sitzung' => 'meeting', 'besprechung' => 'meeting', 'versammlung' => 'meeting', 'findet' => 'takes place', 'beginnt' => 'begins', 'besuch' => 'visit', 'konzert' => 'concert', 'feier' => 'party', 'fest' => 'party', 'ausflug' => 'visit', 'abendessen' => 'dinner', 'führung' => 'tour', 'mittagessen' => 'lunch', 'hochzeit' => 'wedding', 'geburtstag' => 'birthday', 'probe' => 'rehearsal', 'kurs' => 'course', 'vortrag' => 'lecture', 'jubiläum' => 'party', 'lesung' => 'lecture', 'kaffee' => 'coffee', 'fällt' => 'is cancelled', 'abgesagt' => 'cancelled', 'kommt' => 'comes', 'kommen' => 'come', 'lieferung' => 'delivery', 'wird' => 'will', 'werden' => 'will', 'geschlossen' => 'is closed', 'waren' => 'were', 'wurden' => 'were', 'hatten' => 'had', 'war' => 'was', 'wurde' => 'was', 'hatte' => 'had',
+            'montagvormittag' => 'monday+morning', 'montagmorgen' => 'monday+morning', 'montagmittag' => 'monday+noon',
+            'montagnachmittag' => 'monday+afternoon', 'montagabend' => 'monday+evening', 'montagnacht' => 'monday+night',
+            'dienstagvormittag' => 'tuesday+morning', 'dienstagmorgen' => 'tuesday+morning', 'dienstagmittag' => 'tuesday+noon',
+            'dienstagnachmittag' => 'tuesday+afternoon', 'dienstagabend' => 'tuesday+evening', 'dienstagnacht' => 'tuesday+night',
+            'mittwochvormittag' => 'wednesday+morning', 'mittwochmorgen' => 'wednesday+morning', 'mittwochmittag' => 'wednesday+noon',
+            'mittwochnachmittag' => 'wednesday+afternoon', 'mittwochabend' => 'wednesday+evening', 'mittwochnacht' => 'wednesday+night',
+            'donnerstagvormittag' => 'thursday+morning', 'donnerstagmorgen' => 'thursday+morning', 'donnerstagmittag' => 'thursday+noon',
+            'donnerstagnachmittag' => 'thursday+afternoon', 'donnerstagabend' => 'thursday+evening',
+            'donnerstagnacht' => 'thursday+night', 'freitagvormittag' => 'friday+morning', 'freitagmorgen' => 'friday+morning',
+            'freitagmittag' => 'friday+noon', 'freitagnachmittag' => 'friday+afternoon', 'freitagabend' => 'friday+evening',
+            'freitagnacht' => 'friday+night', 'samstagvormittag' => 'saturday+morning', 'samstagmorgen' => 'saturday+morning',
+            'samstagmittag' => 'saturday+noon', 'samstagnachmittag' => 'saturday+afternoon', 'samstagabend' => 'saturday+evening',
+            'samstagnacht' => 'saturday+night', 'sonntagvormittag' => 'sunday+morning', 'sonntagmorgen' => 'sunday+morning',
+            'sonntagmittag' => 'sunday+noon', 'sonntagnachmittag' => 'sunday+afternoon', 'sonntagabend' => 'sunday+evening',
+            'sonntagnacht' => 'sunday+night',
+            'montag' => 'monday', 'dienstag' => 'tuesday', 'mittwoch' => 'wednesday', 'donnerstag' => 'thursday', 'freitag' => 'friday',
+            'samstag' => 'saturday', 'sonnabend' => 'saturday', 'sonntag' => 'sunday',
+            'januar' => 'january', 'jänner' => 'january', 'februar' => 'february', 'märz' => 'march', 'april' => 'april', 'mai' => 'may',
+            'juni' => 'june', 'juli' => 'july', 'august' => 'august', 'september' => 'september', 'oktober' => 'october',
+            'november' => 'november', 'dezember' => 'december', 'dez' => 'december', 'okt' => 'october',
+            'zwischen' => 'between', 'und' => 'and', 'kommst' => 'come', 'bis heute' => 'so far', 'heute' => 'today',
+            'morgen' => 'tomorrow', 'übermorgen' => 'overmorrow', 'gestern' => 'yesterday', 'nächste' => 'next', 'nächsten' => 'next',
+            'nächster' => 'next', 'nächstes' => 'next', 'kommende' => 'coming', 'kommenden' => 'coming', 'diese' => 'this',
+            'diesen' => 'this', 'dieser' => 'this', 'dieses' => 'this', 'diesem' => 'this', 'letzten' => 'last', 'letzte' => 'last',
+            'woche' => 'week', 'wochen' => 'weeks', 'monat' => 'month', 'monats' => 'month', 'monaten' => 'months', 'jahr' => 'year',
+            'jahres' => 'year', 'jahren' => 'years', 'tag' => 'day', 'tage' => 'days', 'tagen' => 'days', 'werktagen' => 'workdays',
+            'arbeitstagen' => 'workdays', 'stunden' => 'hours', 'schönes wochenende' => 'good', 'erhalten' => 'receive',
+            'wochenende' => 'weekend',
+            'ende' => 'end', 'monatsende' => 'month+end', 'jahresende' => 'year+end', 'quartalsende' => 'quarter+end',
+            'anfang' => 'start', 'mitte' => 'middle', 'uhr' => "o'clock", 'mittag' => 'noon', 'mittags' => 'noon',
+            'mitternacht' => 'midnight', 'vormittag' => 'morning', 'vormittags' => 'morning', 'morgens' => 'morning',
+            'nachmittags' => 'afternoon', 'abends' => 'evening', 'am morgen' => 'morning', 'hause' => 'home', 'früh' => 'morning',
+            'nachmittag' => 'afternoon', 'abend' => 'evening', 'von' => 'of', 'innerhalb' => 'within', 'binnen' => 'within',
+            'vor' => 'before', 'nach' => 'after',
+            'um' => 'at', 'am' => 'on', 'an' => 'on', 'im' => 'in', 'dem' => 'the', 'den' => 'the', 'der' => 'the', 'des' => 'the',
+            'die' => 'the', 'das' => 'the', 'zum' => 'the', 'zur' => 'the', 'gegen' => 'around',
+            'ein' => 'one', 'eine' => 'one', 'einem' => 'one', 'einer' => 'one', 'zwei' => 'two', 'drei' => 'three', 'vier' => 'four',
+            'fünf' => 'five', 'sechs' => 'six', 'sieben' => 'seven', 'acht' => 'eight', 'neun' => 'nine', 'zehn' => 'ten',
+            'zwölf' => 'twelve', 'vierzehn' => 'fourteen',
+            'bis' => 'by', 'spätestens' => 'at the latest by', 'frist' => 'deadline', 'fällig' => 'due', 'stichtag' => 'deadline',
+            'seit' => 'since', 'ab' => 'from', 'vom' => 'from',
+            'termin' => 'appointment', 'treffen' => 'meeting', 'sitzung' => 'meeting', 'besprechung' => 'meeting',
+            'versammlung' => 'meeting', 'findet' => 'takes place', 'beginnt' => 'begins', 'besuch' => 'visit', 'konzert' => 'concert',
+            'feier' => 'party', 'fest' => 'party', 'ausflug' => 'visit', 'abendessen' => 'dinner', 'führung' => 'tour',
+            'mittagessen' => 'lunch', 'hochzeit' => 'wedding', 'geburtstag' => 'birthday', 'probe' => 'rehearsal', 'kurs' => 'course',
+            'vortrag' => 'lecture', 'jubiläum' => 'party', 'lesung' => 'lecture', 'kaffee' => 'coffee', 'fällt' => 'is cancelled',
+            'abgesagt' => 'cancelled', 'kommt' => 'comes', 'kommen' => 'come', 'lieferung' => 'delivery', 'wird' => 'will',
+            'werden' => 'will', 'geschlossen' => 'is closed', 'waren' => 'were', 'wurden' => 'were', 'hatten' => 'had', 'war' => 'was',
+            'wurde' => 'was', 'hatte' => 'had',
             // Meeting and being there
-            'treffe' => 'meet', 'trefft' => 'meet', 'vorbeikommen' => 'come', 'dazukommen' => 'come', 'mitkommen' => 'come', 'vorbeischauen' => 'visit', 'dabei' => 'join', 'teilnehmen' => 'attend', 'teilnimmst' => 'attend', 'besuchen' => 'visit', 'begleiten' => 'join', 'mitfahren' => 'join', 'mitmachen' => 'join', 'zu hause' => 'home', 'zuhause' => 'home', 'passt' => 'suits', 'frei' => 'free', 'zeit' => 'free', 'heiraten' => 'wedding',
+            'treffe' => 'meet', 'trefft' => 'meet', 'vorbeikommen' => 'come', 'dazukommen' => 'come', 'mitkommen' => 'come',
+            'vorbeischauen' => 'visit', 'dabei' => 'join', 'teilnehmen' => 'attend', 'teilnimmst' => 'attend', 'besuchen' => 'visit',
+            'begleiten' => 'join', 'mitfahren' => 'join', 'mitmachen' => 'join', 'zu hause' => 'home', 'zuhause' => 'home',
+            'passt' => 'suits', 'frei' => 'free', 'zeit' => 'free', 'heiraten' => 'wedding',
         ];
     }
 

@@ -15,7 +15,15 @@ final readonly class Italian extends Tongue
 
     public function words(): array
     {
-        return ['a', 'il', 'lo', 'la', 'gli', 'le', 'di', 'del', 'della', 'dei', 'e', 'che', 'un', 'una', 'per', 'con', 'non', 'si', 'è', 'sono', 'in', 'al', 'alla', 'nel', 'vi', 'ci', 'ti', 'suo', 'sua', 'vostra', 'vostro', 'grazie', 'prego', 'entro', 'anche', 'come', 'ma', 'ho', 'abbiamo', 'buongiorno', 'ciao', 'più', 'questo', 'da', 'mandami', 'fammi', 'dimmi', 'puoi', 'potresti', 'sapere', 'vieni', 'viene', 'devi', 'deve', 'hai', 'ha', 'avete', 'hanno', 'sei', 'siamo', 'era', 'mi', 'uno', 'delle', 'degli', 'dello', 'nella', 'sul', 'sulla', 'ancora', 'già', 'molto', 'bene', 'quando', 'quale', 'chi', 'cosa', 'dove', 'oggi', 'domani', 'ieri', 'gentile', 'caro', 'cara', 'saluti', 'aspettiamo', 'aspetto', 'manca', 'grato', 'tra', 'fra', 'questa', 'tutto', 'tutti', 'niente', 'qualcosa', 'se', 'servono', 'prima', 'numeri'];
+        return [
+            'a', 'il', 'lo', 'la', 'gli', 'le', 'di', 'del', 'della', 'dei', 'e', 'che', 'un', 'una', 'per', 'con', 'non', 'si', 'è',
+            'sono', 'in', 'al', 'alla', 'nel', 'vi', 'ci', 'ti', 'suo', 'sua', 'vostra', 'vostro', 'grazie', 'prego', 'entro', 'anche',
+            'come', 'ma', 'ho', 'abbiamo', 'buongiorno', 'ciao', 'più', 'questo', 'da', 'mandami', 'fammi', 'dimmi', 'puoi', 'potresti',
+            'sapere', 'vieni', 'viene', 'devi', 'deve', 'hai', 'ha', 'avete', 'hanno', 'sei', 'siamo', 'era', 'mi', 'uno', 'delle',
+            'degli', 'dello', 'nella', 'sul', 'sulla', 'ancora', 'già', 'molto', 'bene', 'quando', 'quale', 'chi', 'cosa', 'dove', 'oggi',
+            'domani', 'ieri', 'gentile', 'caro', 'cara', 'saluti', 'aspettiamo', 'aspetto', 'manca', 'grato', 'tra', 'fra', 'questa',
+            'tutto', 'tutti', 'niente', 'qualcosa', 'se', 'servono', 'prima', 'numeri',
+        ];
     }
 
     public function letters(): string
@@ -32,7 +40,10 @@ final readonly class Italian extends Tongue
                     |ries(?:ci|ce)\s+a|riuscite\s+a|saresti\s+così\s+gentile\s+da|sarebbe\s+così\s+gentile\s+da
                 )\s+(?:(?:per\s+favore|gentilmente|anche|cortesemente)\s+)*(?<do>\p{L}.*)
             /xu'],
-            [RequestForm::Order, '/(?:^|[,;:.]\s*|\be\s+)(?:per\s+(?:favore|cortesia|piacere)|cortesemente|gentilmente),?\s+(?<do>\p{L}.*)/xu'],
+            [
+                RequestForm::Order,
+                '/(?:^|[,;:.]\s*|\be\s+)(?:per\s+(?:favore|cortesia|piacere)|cortesemente|gentilmente),?\s+(?<do>\p{L}.*)/xu',
+            ],
             [RequestForm::Order, '/(?<do>.{4,140}),?\s+(?:per\s+(?:favore|cortesia|piacere))\b/xu'],
             [RequestForm::Order, '/
                 \b(?:la|vi|ti)\s+(?:
@@ -79,7 +90,10 @@ final readonly class Italian extends Tongue
                 )
             /xu'],
             [RequestForm::Wish, '/\b(?:vorrei|vorremmo|mi\s+piacerebbe|voglio)\s+sapere\s+(?<do>\p{L}.*)/xu'],
-            [RequestForm::Need, '/\bmanca(?:no)?\s+(?:ancora\s+|solo\s+|soltanto\s+)?(?<do>(?:la|il|i|le)\s+(?:sua|suo|sue|suoi|tua|tuo|tue|tuoi|vostr[aoie])\b.*)/xu'],
+            [
+                RequestForm::Need,
+                '/\bmanca(?:no)?\s+(?:ancora\s+|solo\s+|soltanto\s+)?(?<do>(?:la|il|i|le)\s+(?:sua|suo|sue|suoi|tua|tuo|tue|tuoi|vostr[aoie])\b.*)/xu',
+            ],
             [RequestForm::Need, '/\bnon\s+(?:ho|abbiamo)\s+(?:ancora\s+)(?<do>(?:ricevuto|avuto).*)/xu'],
             [RequestForm::Need, '/
                 \b(?:devi|deve|dovete|dovresti|dovrebbe|dovreste|bisogna|occorre)\s+(?<do>
@@ -131,15 +145,37 @@ final readonly class Italian extends Tongue
     public function english(): array
     {
         return [
-            'lunedì' => 'monday', 'martedì' => 'tuesday', 'mercoledì' => 'wednesday', 'giovedì' => 'thursday', 'venerdì' => 'friday', 'sabato' => 'saturday', 'domenica' => 'sunday',
-            'gennaio' => 'january', 'febbraio' => 'february', 'marzo' => 'march', 'aprile' => 'april', 'maggio' => 'may', 'giugno' => 'june', 'luglio' => 'july', 'agosto' => 'august', 'settembre' => 'september', 'ottobre' => 'october', 'novembre' => 'november', 'dicembre' => 'december',
-            'oggi' => 'today', 'domani' => 'tomorrow', 'dopodomani' => 'overmorrow', 'ieri' => 'yesterday', 'prossimo' => 'next', 'prossima' => 'next', 'questo' => 'this', 'questa' => 'this', 'scorso' => 'last', 'scorsa' => 'last', 'settimana' => 'week', 'settimane' => 'weeks', 'mese' => 'month', 'mesi' => 'months', 'anno' => 'year', 'giorni' => 'days', 'giorno' => 'on', 'buon fine' => 'good', "l'appuntamento" => 'appointment', "l'assemblea" => 'meeting', "l'incontro" => 'meeting', 'riceverai' => 'you will receive', 'riceverà' => 'you will receive', 'fine' => 'end', 'inizio' => 'start', 'metà' => 'middle', 'mezzogiorno' => 'noon', 'mezzanotte' => 'midnight', 'mattina' => 'morning', 'mattino' => 'morning', 'pomeriggio' => 'afternoon', 'sera' => 'evening', 'tra' => 'in', 'fra' => 'in',
-            'casa' => 'home', 'il' => 'the', 'la' => 'the', 'le' => 'at', 'alle' => 'at', 'ore' => 'at', 'del' => 'the', 'della' => 'the', 'al' => 'the', 'di' => 'of', 'lo' => 'the',
-            'un' => 'one', 'una' => 'one', 'due' => 'two', 'tre' => 'three', 'quattro' => 'four', 'cinque' => 'five', 'sei' => 'six', 'sette' => 'seven', 'otto' => 'eight', 'dieci' => 'ten', 'quindici' => 'fifteen',
-            'entro' => 'within', 'fine mese' => 'month+end', 'fine anno' => 'year+end', 'prima' => 'before', 'fino' => 'until', 'tardi' => 'the latest', 'scadenza' => 'deadline', 'scade' => 'due', 'aperta' => 'open', 'aperte' => 'open', 'aperto' => 'open', 'termine' => 'deadline', 'per' => 'by', 'dal' => 'since',
-            'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'pranzo' => 'lunch', 'matrimonio' => 'wedding', 'compleanno' => 'birthday', 'prova' => 'rehearsal', 'lezione' => 'lesson', 'spettacolo' => 'show', 'caffè' => 'coffee', 'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place', 'sarà' => 'will', 'saranno' => 'will', 'venire' => 'come', 'vieni' => 'come', 'venite' => 'come', 'passare' => 'visit', 'chiuso' => 'is closed', 'chiusa' => 'is closed', 'eravamo' => 'were', 'erano' => 'were', 'siamo' => 'were', 'tornati' => 'came', 'era' => 'was',
+            'lunedì' => 'monday', 'martedì' => 'tuesday', 'mercoledì' => 'wednesday', 'giovedì' => 'thursday', 'venerdì' => 'friday',
+            'sabato' => 'saturday', 'domenica' => 'sunday',
+            'gennaio' => 'january', 'febbraio' => 'february', 'marzo' => 'march', 'aprile' => 'april', 'maggio' => 'may',
+            'giugno' => 'june', 'luglio' => 'july', 'agosto' => 'august', 'settembre' => 'september', 'ottobre' => 'october',
+            'novembre' => 'november', 'dicembre' => 'december',
+            'oggi' => 'today', 'domani' => 'tomorrow', 'dopodomani' => 'overmorrow', 'ieri' => 'yesterday', 'prossimo' => 'next',
+            'prossima' => 'next', 'questo' => 'this', 'questa' => 'this', 'scorso' => 'last', 'scorsa' => 'last', 'settimana' => 'week',
+            'settimane' => 'weeks', 'mese' => 'month', 'mesi' => 'months', 'anno' => 'year', 'giorni' => 'days', 'giorno' => 'on',
+            'buon fine' => 'good', "l'appuntamento" => 'appointment', "l'assemblea" => 'meeting', "l'incontro" => 'meeting',
+            'riceverai' => 'you will receive', 'riceverà' => 'you will receive', 'fine' => 'end', 'inizio' => 'start', 'metà' => 'middle',
+            'mezzogiorno' => 'noon', 'mezzanotte' => 'midnight', 'mattina' => 'morning', 'mattino' => 'morning',
+            'pomeriggio' => 'afternoon', 'sera' => 'evening', 'tra' => 'in', 'fra' => 'in',
+            'casa' => 'home', 'il' => 'the', 'la' => 'the', 'le' => 'at', 'alle' => 'at', 'ore' => 'at', 'del' => 'the', 'della' => 'the',
+            'al' => 'the', 'di' => 'of', 'lo' => 'the',
+            'un' => 'one', 'una' => 'one', 'due' => 'two', 'tre' => 'three', 'quattro' => 'four', 'cinque' => 'five', 'sei' => 'six',
+            'sette' => 'seven', 'otto' => 'eight', 'dieci' => 'ten', 'quindici' => 'fifteen',
+            'entro' => 'within', 'fine mese' => 'month+end', 'fine anno' => 'year+end', 'prima' => 'before', 'fino' => 'until',
+            'tardi' => 'the latest', 'scadenza' => 'deadline', 'scade' => 'due', 'aperta' => 'open', 'aperte' => 'open',
+            'aperto' => 'open', 'termine' => 'deadline', 'per' => 'by', 'dal' => 'since',
+            'riunione' => 'meeting', 'appuntamento' => 'appointment', 'incontro' => 'meeting', 'visita' => 'visit',
+            'concerto' => 'concert', 'festa' => 'party', 'cena' => 'dinner', 'pranzo' => 'lunch', 'matrimonio' => 'wedding',
+            'compleanno' => 'birthday', 'prova' => 'rehearsal', 'lezione' => 'lesson', 'spettacolo' => 'show', 'caffè' => 'coffee',
+            'gita' => 'visit', 'annullata' => 'cancelled', 'annullato' => 'cancelled', 'inizia' => 'begins', 'svolge' => 'takes place',
+            'sarà' => 'will', 'saranno' => 'will', 'venire' => 'come', 'vieni' => 'come', 'venite' => 'come', 'passare' => 'visit',
+            'chiuso' => 'is closed', 'chiusa' => 'is closed', 'eravamo' => 'were', 'erano' => 'were', 'siamo' => 'were',
+            'tornati' => 'came', 'era' => 'was',
             // Meeting and being there
-            'unirti' => 'join', 'unirsi' => 'join', 'raggiungerci' => 'join', 'accompagnarci' => 'join', 'vederci' => 'meet', 'vediamo' => 'meet', 'incontrarci' => 'meet', 'incontriamo' => 'meet', 'partecipare' => 'attend', 'libero' => 'free', 'libera' => 'free', 'disponibile' => 'free', 'va bene' => 'suits', 'andrebbe' => 'suits', 'in casa' => 'home', 'a casa' => 'home',
+            'unirti' => 'join', 'unirsi' => 'join', 'raggiungerci' => 'join', 'accompagnarci' => 'join', 'vederci' => 'meet',
+            'vediamo' => 'meet', 'incontrarci' => 'meet', 'incontriamo' => 'meet', 'partecipare' => 'attend', 'libero' => 'free',
+            'libera' => 'free', 'disponibile' => 'free', 'va bene' => 'suits', 'andrebbe' => 'suits', 'in casa' => 'home',
+            'a casa' => 'home',
         ];
     }
 

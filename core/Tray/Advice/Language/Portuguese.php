@@ -15,7 +15,15 @@ final readonly class Portuguese extends Tongue
 
     public function words(): array
     {
-        return ['a', 'o', 'os', 'as', 'de', 'do', 'da', 'dos', 'das', 'e', 'que', 'em', 'no', 'na', 'um', 'uma', 'para', 'com', 'não', 'se', 'por', 'seu', 'sua', 'você', 'nós', 'é', 'está', 'ao', 'mais', 'mas', 'como', 'favor', 'obrigado', 'obrigada', 'olá', 'até', 'ainda', 'nos', 'foi', 'já', 'meu', 'pela', 'pelo', 'temos', 'manda', 'diz', 'podes', 'poderia', 'tens', 'tem', 'tenho', 'estás', 'estão', 'são', 'era', 'eu', 'ele', 'ela', 'eles', 'me', 'te', 'lhe', 'minha', 'teu', 'tua', 'nosso', 'nossa', 'também', 'muito', 'bem', 'quando', 'qual', 'quem', 'onde', 'hoje', 'amanhã', 'ontem', 'bom', 'dia', 'cara', 'caro', 'cumprimentos', 'preciso', 'gostaria', 'falta', 'espera', 'esqueças', 'uns', 'umas', 'nas', 'aos', 'à', 'às', 'sem', 'sobre', 'ou', 'sim', 'tudo', 'todos', 'nada', 'fotografias'];
+        return [
+            'a', 'o', 'os', 'as', 'de', 'do', 'da', 'dos', 'das', 'e', 'que', 'em', 'no', 'na', 'um', 'uma', 'para', 'com', 'não', 'se',
+            'por', 'seu', 'sua', 'você', 'nós', 'é', 'está', 'ao', 'mais', 'mas', 'como', 'favor', 'obrigado', 'obrigada', 'olá', 'até',
+            'ainda', 'nos', 'foi', 'já', 'meu', 'pela', 'pelo', 'temos', 'manda', 'diz', 'podes', 'poderia', 'tens', 'tem', 'tenho',
+            'estás', 'estão', 'são', 'era', 'eu', 'ele', 'ela', 'eles', 'me', 'te', 'lhe', 'minha', 'teu', 'tua', 'nosso', 'nossa',
+            'também', 'muito', 'bem', 'quando', 'qual', 'quem', 'onde', 'hoje', 'amanhã', 'ontem', 'bom', 'dia', 'cara', 'caro',
+            'cumprimentos', 'preciso', 'gostaria', 'falta', 'espera', 'esqueças', 'uns', 'umas', 'nas', 'aos', 'à', 'às', 'sem', 'sobre',
+            'ou', 'sim', 'tudo', 'todos', 'nada', 'fotografias',
+        ];
     }
 
     public function letters(): string
@@ -119,15 +127,35 @@ final readonly class Portuguese extends Tongue
     public function english(): array
     {
         return [
-            'segunda' => 'monday', 'terça' => 'tuesday', 'quarta' => 'wednesday', 'quinta' => 'thursday', 'sexta' => 'friday', 'feira' => 'on', 'sábado' => 'saturday', 'domingo' => 'sunday',
-            'janeiro' => 'january', 'fevereiro' => 'february', 'março' => 'march', 'abril' => 'april', 'maio' => 'may', 'junho' => 'june', 'julho' => 'july', 'agosto' => 'august', 'setembro' => 'september', 'outubro' => 'october', 'novembro' => 'november', 'dezembro' => 'december',
-            'hoje' => 'today', 'amanhã' => 'tomorrow', 'ontem' => 'yesterday', 'próximo' => 'next', 'próxima' => 'next', 'este' => 'this', 'esta' => 'this', 'passado' => 'last', 'passada' => 'last', 'semana' => 'week', 'semanas' => 'weeks', 'mês' => 'month', 'meses' => 'months', 'ano' => 'year', 'dias' => 'days', 'dia' => 'on', 'horas' => "o'clock", 'antes de' => 'the', 'entre' => 'between', 'bom fim' => 'good', 'até hoje' => 'so far', 'receberá' => 'you will receive', 'fim' => 'end', 'final' => 'end', 'início' => 'start', 'meados' => 'middle', 'meio-dia' => 'noon', 'meia-noite' => 'midnight', 'manhã' => 'morning', 'tarde' => 'afternoon', 'noite' => 'evening', 'dentro' => 'within',
-            'casa' => 'home', 'o' => 'the', 'a' => 'the', 'as' => 'at', 'às' => 'at', 'do' => 'the', 'da' => 'the', 'no' => 'on', 'na' => 'on', 'ao' => 'the', 'de' => 'of', 'em' => 'in',
-            'um' => 'one', 'uma' => 'one', 'dois' => 'two', 'duas' => 'two', 'três' => 'three', 'quatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'sete' => 'seven', 'oito' => 'eight', 'dez' => 'ten', 'quinze' => 'fifteen',
-            'até' => 'by', 'antes' => 'before', 'prazo' => 'deadline', 'prazo de' => 'within', 'termina' => 'ends', 'acaba' => 'ends', 'aberto' => 'open', 'aberta' => 'open', 'abertas' => 'open', 'vence' => 'due', 'limite' => 'deadline', 'desde' => 'since', 'para' => 'by',
-            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert', 'festa' => 'party', 'jantar' => 'dinner', 'almoço' => 'lunch', 'casamento' => 'wedding', 'aniversário' => 'birthday', 'ensaio' => 'rehearsal', 'aula' => 'lesson', 'café' => 'coffee', 'passeio' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'está' => 'is', 'estão' => 'are', 'estará' => 'will', 'será' => 'will', 'vir' => 'come', 'vens' => 'come', 'passar' => 'visit', 'fechado' => 'closed', 'fechada' => 'closed', 'estivemos' => 'were', 'fomos' => 'were', 'estava' => 'was', 'eram' => 'were', 'foi' => 'was', 'era' => 'was',
+            'segunda' => 'monday', 'terça' => 'tuesday', 'quarta' => 'wednesday', 'quinta' => 'thursday', 'sexta' => 'friday',
+            'feira' => 'on', 'sábado' => 'saturday', 'domingo' => 'sunday',
+            'janeiro' => 'january', 'fevereiro' => 'february', 'março' => 'march', 'abril' => 'april', 'maio' => 'may', 'junho' => 'june',
+            'julho' => 'july', 'agosto' => 'august', 'setembro' => 'september', 'outubro' => 'october', 'novembro' => 'november',
+            'dezembro' => 'december',
+            'hoje' => 'today', 'amanhã' => 'tomorrow', 'ontem' => 'yesterday', 'próximo' => 'next', 'próxima' => 'next', 'este' => 'this',
+            'esta' => 'this', 'passado' => 'last', 'passada' => 'last', 'semana' => 'week', 'semanas' => 'weeks', 'mês' => 'month',
+            'meses' => 'months', 'ano' => 'year', 'dias' => 'days', 'dia' => 'on', 'horas' => "o'clock", 'antes de' => 'the',
+            'entre' => 'between', 'bom fim' => 'good', 'até hoje' => 'so far', 'receberá' => 'you will receive', 'fim' => 'end',
+            'final' => 'end', 'início' => 'start', 'meados' => 'middle', 'meio-dia' => 'noon', 'meia-noite' => 'midnight',
+            'manhã' => 'morning', 'tarde' => 'afternoon', 'noite' => 'evening', 'dentro' => 'within',
+            'casa' => 'home', 'o' => 'the', 'a' => 'the', 'as' => 'at', 'às' => 'at', 'do' => 'the', 'da' => 'the', 'no' => 'on',
+            'na' => 'on', 'ao' => 'the', 'de' => 'of', 'em' => 'in',
+            'um' => 'one', 'uma' => 'one', 'dois' => 'two', 'duas' => 'two', 'três' => 'three', 'quatro' => 'four', 'cinco' => 'five',
+            'seis' => 'six', 'sete' => 'seven', 'oito' => 'eight', 'dez' => 'ten', 'quinze' => 'fifteen',
+            'até' => 'by', 'antes' => 'before', 'prazo' => 'deadline', 'prazo de' => 'within', 'termina' => 'ends', 'acaba' => 'ends',
+            'aberto' => 'open', 'aberta' => 'open', 'abertas' => 'open', 'vence' => 'due', 'limite' => 'deadline', 'desde' => 'since',
+            'para' => 'by',
+            'reunião' => 'meeting', 'consulta' => 'appointment', 'encontro' => 'meeting', 'visita' => 'visit', 'concerto' => 'concert',
+            'festa' => 'party', 'jantar' => 'dinner', 'almoço' => 'lunch', 'casamento' => 'wedding', 'aniversário' => 'birthday',
+            'ensaio' => 'rehearsal', 'aula' => 'lesson', 'café' => 'coffee', 'passeio' => 'visit', 'cancelada' => 'cancelled',
+            'cancelado' => 'cancelled', 'começa' => 'begins', 'realiza-se' => 'takes place', 'está' => 'is', 'estão' => 'are',
+            'estará' => 'will', 'será' => 'will', 'vir' => 'come', 'vens' => 'come', 'passar' => 'visit', 'fechado' => 'closed',
+            'fechada' => 'closed', 'estivemos' => 'were', 'fomos' => 'were', 'estava' => 'was', 'eram' => 'were', 'foi' => 'was',
+            'era' => 'was',
             // Meeting and being there
-            'juntar-te' => 'join', 'juntar-se' => 'join', 'acompanhar' => 'join', 'encontrar-nos' => 'meet', 'encontramos' => 'meet', 'vemo-nos' => 'meet', 'reunir' => 'meet', 'participar' => 'attend', 'assistir' => 'attend', 'livre' => 'free', 'disponível' => 'free', 'jeito' => 'suits', 'em casa' => 'home',
+            'juntar-te' => 'join', 'juntar-se' => 'join', 'acompanhar' => 'join', 'encontrar-nos' => 'meet', 'encontramos' => 'meet',
+            'vemo-nos' => 'meet', 'reunir' => 'meet', 'participar' => 'attend', 'assistir' => 'attend', 'livre' => 'free',
+            'disponível' => 'free', 'jeito' => 'suits', 'em casa' => 'home',
         ];
     }
 

@@ -15,7 +15,16 @@ final readonly class Spanish extends Tongue
 
     public function words(): array
     {
-        return ['a', 'el', 'la', 'los', 'las', 'de', 'del', 'y', 'que', 'en', 'un', 'una', 'por', 'para', 'con', 'no', 'se', 'su', 'sus', 'le', 'nos', 'es', 'está', 'lo', 'más', 'pero', 'como', 'favor', 'usted', 'gracias', 'hola', 'antes', 'nuestra', 'nuestro', 'tu', 'al', 'ha', 'hemos', 'mi', 'si', 'todavía', 'mándame', 'dime', 'dígame', 'puedes', 'podrías', 'tienes', 'tengo', 'tiene', 'hay', 'muy', 'también', 'ya', 'cuando', 'cuándo', 'qué', 'quién', 'cómo', 'dónde', 'este', 'esta', 'esto', 'eso', 'me', 'te', 'les', 'mis', 'tus', 'sobre', 'sin', 'hasta', 'desde', 'porque', 'hoy', 'mañana', 'ayer', 'buenos', 'buenas', 'días', 'querida', 'querido', 'saludos', 'esperando', 'necesito', 'quiero', 'vienes', 'viene', 'llegado', 'olvides', 'seguimos', 'falta', 'firma', 'firmar', 'estamos', 'estoy', 'son', 'fue', 'era', 'sí', 'uno', 'otro', 'otra', 'todo', 'todos', 'nada', 'algo', 'bien', 'cuál'];
+        return [
+            'a', 'el', 'la', 'los', 'las', 'de', 'del', 'y', 'que', 'en', 'un', 'una', 'por', 'para', 'con', 'no', 'se', 'su', 'sus',
+            'le', 'nos', 'es', 'está', 'lo', 'más', 'pero', 'como', 'favor', 'usted', 'gracias', 'hola', 'antes', 'nuestra', 'nuestro',
+            'tu', 'al', 'ha', 'hemos', 'mi', 'si', 'todavía', 'mándame', 'dime', 'dígame', 'puedes', 'podrías', 'tienes', 'tengo',
+            'tiene', 'hay', 'muy', 'también', 'ya', 'cuando', 'cuándo', 'qué', 'quién', 'cómo', 'dónde', 'este', 'esta', 'esto', 'eso',
+            'me', 'te', 'les', 'mis', 'tus', 'sobre', 'sin', 'hasta', 'desde', 'porque', 'hoy', 'mañana', 'ayer', 'buenos', 'buenas',
+            'días', 'querida', 'querido', 'saludos', 'esperando', 'necesito', 'quiero', 'vienes', 'viene', 'llegado', 'olvides',
+            'seguimos', 'falta', 'firma', 'firmar', 'estamos', 'estoy', 'son', 'fue', 'era', 'sí', 'uno', 'otro', 'otra', 'todo', 'todos',
+            'nada', 'algo', 'bien', 'cuál',
+        ];
     }
 
     public function letters(): string
@@ -84,7 +93,10 @@ final readonly class Spanish extends Tongue
                     (?:pag|recib|lleg|abon|firm|devuel|entreg|confirm)\p{L}*.*
                 )
             /xu'],
-            [RequestForm::Wish, '/\b(?:quiero|queremos|quisiera|quisiéramos|querría|me\s+gustaría|nos\s+gustaría)\s+saber\s+(?<do>\p{L}.*)/xu'],
+            [
+                RequestForm::Wish,
+                '/\b(?:quiero|queremos|quisiera|quisiéramos|querría|me\s+gustaría|nos\s+gustaría)\s+saber\s+(?<do>\p{L}.*)/xu',
+            ],
             [RequestForm::Need, '/\b(?:todavía|aún)\s+no\s+(?:he|hemos|tengo|tenemos)\s+(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/\bno\s+(?:he|hemos)\s+recibido\s+(?:todavía\s+|aún\s+)?(?<do>\p{L}.*)/xu'],
             [RequestForm::Need, '/
@@ -142,15 +154,39 @@ final readonly class Spanish extends Tongue
     public function english(): array
     {
         return [
-            'lunes' => 'monday', 'martes' => 'tuesday', 'miércoles' => 'wednesday', 'jueves' => 'thursday', 'viernes' => 'friday', 'sábado' => 'saturday', 'domingo' => 'sunday',
-            'enero' => 'january', 'febrero' => 'february', 'marzo' => 'march', 'abril' => 'april', 'mayo' => 'may', 'junio' => 'june', 'julio' => 'july', 'agosto' => 'august', 'septiembre' => 'september', 'octubre' => 'october', 'noviembre' => 'november', 'diciembre' => 'december',
-            'hoy' => 'today', 'mañana' => 'tomorrow', 'ayer' => 'yesterday', 'próximo' => 'next', 'próxima' => 'next', 'este' => 'this', 'esta' => 'this', 'pasado' => 'last', 'pasada' => 'last', 'semana' => 'week', 'semanas' => 'weeks', 'mes' => 'month', 'meses' => 'months', 'año' => 'year', 'días' => 'days', 'día' => 'on', 'horas' => "o'clock", 'antes de' => 'the', 'entre' => 'between', 'y' => 'and', 'buen fin' => 'good', 'feliz fin' => 'good', 'hasta hoy' => 'so far', 'recibirás' => 'you will receive', 'recibirá' => 'you will receive', 'fin' => 'end', 'finales' => 'end', 'principios' => 'start', 'mediodía' => 'noon', 'medianoche' => 'midnight', 'tarde' => 'afternoon', 'noche' => 'evening', 'dentro' => 'within',
-            'lunes por' => 'in', 'martes por' => 'in', 'miércoles por' => 'in', 'jueves por' => 'in', 'viernes por' => 'in', 'sábado por' => 'in', 'domingo por' => 'in', 'la mañana' => 'morning', 'la tarde' => 'afternoon', 'la noche' => 'evening', 'casa' => 'home', 'el' => 'the', 'la' => 'the', 'las' => 'at', 'los' => 'the', 'del' => 'the', 'al' => 'the', 'de' => 'of', 'a' => 'at', 'en' => 'in',
-            'un' => 'one', 'una' => 'one', 'dos' => 'two', 'tres' => 'three', 'cuatro' => 'four', 'cinco' => 'five', 'seis' => 'six', 'siete' => 'seven', 'ocho' => 'eight', 'diez' => 'ten', 'quince' => 'fifteen',
-            'antes' => 'before', 'hasta' => 'until', 'para' => 'by', 'tardar' => 'the latest', 'desde' => 'since', 'plazo' => 'deadline', 'plazo de' => 'within', 'termina' => 'ends', 'acaba' => 'ends', 'finaliza' => 'ends', 'abierto' => 'open', 'abierta' => 'open', 'abiertas' => 'open', 'vence' => 'due', 'límite' => 'deadline',
-            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party', 'cena' => 'dinner', 'almuerzo' => 'lunch', 'comida' => 'lunch', 'boda' => 'wedding', 'cumpleaños' => 'birthday', 'ensayo' => 'rehearsal', 'charla' => 'talk', 'café' => 'coffee', 'excursión' => 'visit', 'cancelada' => 'cancelled', 'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'está' => 'is', 'están' => 'are', 'estará' => 'will', 'será' => 'will', 'venir' => 'come', 'vienes' => 'come', 'viene' => 'suits', 'cerrado' => 'closed', 'cerrada' => 'closed', 'estuvimos' => 'were', 'fuimos' => 'were', 'estuve' => 'was', 'estaba' => 'was', 'eran' => 'were', 'vimos' => 'saw', 'fue' => 'was', 'era' => 'was',
+            'lunes' => 'monday', 'martes' => 'tuesday', 'miércoles' => 'wednesday', 'jueves' => 'thursday', 'viernes' => 'friday',
+            'sábado' => 'saturday', 'domingo' => 'sunday',
+            'enero' => 'january', 'febrero' => 'february', 'marzo' => 'march', 'abril' => 'april', 'mayo' => 'may', 'junio' => 'june',
+            'julio' => 'july', 'agosto' => 'august', 'septiembre' => 'september', 'octubre' => 'october', 'noviembre' => 'november',
+            'diciembre' => 'december',
+            'hoy' => 'today', 'mañana' => 'tomorrow', 'ayer' => 'yesterday', 'próximo' => 'next', 'próxima' => 'next', 'este' => 'this',
+            'esta' => 'this', 'pasado' => 'last', 'pasada' => 'last', 'semana' => 'week', 'semanas' => 'weeks', 'mes' => 'month',
+            'meses' => 'months', 'año' => 'year', 'días' => 'days', 'día' => 'on', 'horas' => "o'clock", 'antes de' => 'the',
+            'entre' => 'between', 'y' => 'and', 'buen fin' => 'good', 'feliz fin' => 'good', 'hasta hoy' => 'so far',
+            'recibirás' => 'you will receive', 'recibirá' => 'you will receive', 'fin' => 'end', 'finales' => 'end',
+            'principios' => 'start', 'mediodía' => 'noon', 'medianoche' => 'midnight', 'tarde' => 'afternoon', 'noche' => 'evening',
+            'dentro' => 'within',
+            'lunes por' => 'in', 'martes por' => 'in', 'miércoles por' => 'in', 'jueves por' => 'in', 'viernes por' => 'in',
+            'sábado por' => 'in', 'domingo por' => 'in', 'la mañana' => 'morning', 'la tarde' => 'afternoon', 'la noche' => 'evening',
+            'casa' => 'home', 'el' => 'the', 'la' => 'the', 'las' => 'at', 'los' => 'the', 'del' => 'the', 'al' => 'the', 'de' => 'of',
+            'a' => 'at', 'en' => 'in',
+            'un' => 'one', 'una' => 'one', 'dos' => 'two', 'tres' => 'three', 'cuatro' => 'four', 'cinco' => 'five', 'seis' => 'six',
+            'siete' => 'seven', 'ocho' => 'eight', 'diez' => 'ten', 'quince' => 'fifteen',
+            'antes' => 'before', 'hasta' => 'until', 'para' => 'by', 'tardar' => 'the latest', 'desde' => 'since', 'plazo' => 'deadline',
+            'plazo de' => 'within', 'termina' => 'ends', 'acaba' => 'ends', 'finaliza' => 'ends', 'abierto' => 'open',
+            'abierta' => 'open', 'abiertas' => 'open', 'vence' => 'due', 'límite' => 'deadline',
+            'reunión' => 'meeting', 'cita' => 'appointment', 'visita' => 'visit', 'concierto' => 'concert', 'fiesta' => 'party',
+            'cena' => 'dinner', 'almuerzo' => 'lunch', 'comida' => 'lunch', 'boda' => 'wedding', 'cumpleaños' => 'birthday',
+            'ensayo' => 'rehearsal', 'charla' => 'talk', 'café' => 'coffee', 'excursión' => 'visit', 'cancelada' => 'cancelled',
+            'cancelado' => 'cancelled', 'empieza' => 'begins', 'celebra' => 'takes place', 'está' => 'is', 'están' => 'are',
+            'estará' => 'will', 'será' => 'will', 'venir' => 'come', 'vienes' => 'come', 'viene' => 'suits', 'cerrado' => 'closed',
+            'cerrada' => 'closed', 'estuvimos' => 'were', 'fuimos' => 'were', 'estuve' => 'was', 'estaba' => 'was', 'eran' => 'were',
+            'vimos' => 'saw', 'fue' => 'was', 'era' => 'was',
             // Meeting and being there
-            'unirte' => 'join', 'unirse' => 'join', 'sumarte' => 'join', 'acompañarnos' => 'join', 'vernos' => 'meet', 'vemos' => 'meet', 'quedamos' => 'meet', 'quedar' => 'meet', 'reunirnos' => 'meet', 'encontrarnos' => 'meet', 'asistir' => 'attend', 'participar' => 'attend', 'libre' => 'free', 'disponible' => 'free', 'viene bien' => 'suits', 'conviene' => 'suits', 'en casa' => 'home', 'pasarte' => 'visit', 'pasar' => 'visit',
+            'unirte' => 'join', 'unirse' => 'join', 'sumarte' => 'join', 'acompañarnos' => 'join', 'vernos' => 'meet', 'vemos' => 'meet',
+            'quedamos' => 'meet', 'quedar' => 'meet', 'reunirnos' => 'meet', 'encontrarnos' => 'meet', 'asistir' => 'attend',
+            'participar' => 'attend', 'libre' => 'free', 'disponible' => 'free', 'viene bien' => 'suits', 'conviene' => 'suits',
+            'en casa' => 'home', 'pasarte' => 'visit', 'pasar' => 'visit',
         ];
     }
 

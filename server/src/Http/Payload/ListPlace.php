@@ -12,7 +12,13 @@ final readonly class ListPlace
      * @param string|null $behind the list behind which it is to stand; null: the first
      * @param string|null $parent the list that it is to lie under; null: none
      */
-    public function __construct(#[Assert\Uuid] public string $entry, #[Assert\Uuid] public ?string $behind, #[Assert\Uuid] public ?string $parent = null)
-    {
+    public function __construct(
+        #[Assert\Uuid]
+        public string $entry,
+        #[Assert\Uuid]
+        public ?string $behind,
+        #[Assert\Uuid]
+        public ?string $parent = null,
+    ) {
     }
 }

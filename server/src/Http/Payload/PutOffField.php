@@ -13,8 +13,13 @@ use ZippyTray\Core\Time\Field\Speaker;
 final readonly class PutOffField extends SomeTasks
 {
     /** @param list<string> $tasks */
-    public function __construct(string $entry, array $tasks, #[Assert\NotNull] public ?WhenField $to = null, public ?PutOffWhat $what = null)
-    {
+    public function __construct(
+        string $entry,
+        array $tasks,
+        #[Assert\NotNull]
+        public ?WhenField $to = null,
+        public ?PutOffWhat $what = null,
+    ) {
         parent::__construct($entry, $tasks);
     }
 

@@ -8,7 +8,9 @@ use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class WrittenList
 {
-    public function __construct(#[Assert\Length(max: 200_000, maxMessage: 'A list can have {{ limit }} characters at most.')] public string $text)
-    {
+    public function __construct(
+        #[Assert\Length(max: 200_000, maxMessage: 'A list can have {{ limit }} characters at most.')]
+        public string $text,
+    ) {
     }
 }

@@ -17,8 +17,14 @@ final readonly class Trouble implements \JsonSerializable
      * @param bool   $forgetful it does not tell what it has taken, as real servers do not
      * @param bool   $quiet     nothing comes by itself
      */
-    public function __construct(public bool $down = false, public string $refuses = '', public int $delay = 0, public bool $silent = false, public bool $forgetful = false, public bool $quiet = false)
-    {
+    public function __construct(
+        public bool $down = false,
+        public string $refuses = '',
+        public int $delay = 0,
+        public bool $silent = false,
+        public bool $forgetful = false,
+        public bool $quiet = false,
+    ) {
     }
 
     public static function read(string $json): self

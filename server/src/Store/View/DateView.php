@@ -14,8 +14,14 @@ use ZippyTray\Core\Tray\Advice\FoundDate;
  */
 final readonly class DateView
 {
-    private function __construct(public DateKind $kind, public LocalDate $date, public ?TimeOfDay $time, public string $text, public int $from, public int $to)
-    {
+    private function __construct(
+        public DateKind $kind,
+        public LocalDate $date,
+        public ?TimeOfDay $time,
+        public string $text,
+        public int $from,
+        public int $to,
+    ) {
     }
 
     /** @return ($date is null ? null : self) */

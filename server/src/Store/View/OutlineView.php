@@ -18,8 +18,14 @@ final readonly class OutlineView
      * @param list<self>   $under
      * @param list<Clause> $clauses
      */
-    private function __construct(public string $title, public bool $done, public array $under, public string $notes, public bool $jotted, public array $clauses)
-    {
+    private function __construct(
+        public string $title,
+        public bool $done,
+        public array $under,
+        public string $notes,
+        public bool $jotted,
+        public array $clauses,
+    ) {
     }
 
     /** @param list<string> $lists the names of the lists that there are */

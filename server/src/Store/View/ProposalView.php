@@ -19,8 +19,14 @@ final readonly class ProposalView
      * @param list<Outline>                           $subtasks
      * @param array{date: string, time: ?string}|null $until
      */
-    private function __construct(public string $title, public ?array $due, public string $words, public array $reminders, public array $subtasks, public ?array $until)
-    {
+    private function __construct(
+        public string $title,
+        public ?array $due,
+        public string $words,
+        public array $reminders,
+        public array $subtasks,
+        public ?array $until,
+    ) {
     }
 
     public static function of(TaskProposal $proposal, \DateTimeZone $zone): self

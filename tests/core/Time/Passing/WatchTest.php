@@ -43,8 +43,14 @@ final class WatchTest extends TestCase
 
     /** @param list<string> $expected */
     #[DataProvider('repeats')]
-    public function testARepeatKeepsItsWallClock(string $rule, string $clock, string $zone, string $since, string $until, array $expected): void
-    {
+    public function testARepeatKeepsItsWallClock(
+        string $rule,
+        string $clock,
+        string $zone,
+        string $since,
+        string $until,
+        array $expected,
+    ): void {
         $every = self::every($rule, $clock, $zone, $since);
         $found = [];
         for ($at = $every->after(new \DateTimeImmutable($since.'T00:00Z -2 days')); null !== $at && $at < new \DateTimeImmutable($until); $at = $every->after($at)) {

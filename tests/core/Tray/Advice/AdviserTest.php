@@ -130,8 +130,13 @@ final class AdviserTest extends TestCase
     }
 
     #[DataProvider('returns')]
-    public function testWhatCameBackIsAdvisedByItsReturn(string $text, BackBecause $because, AwayReason $reason, AdvisedDecision $before, AdvisedDecision $after): void
-    {
+    public function testWhatCameBackIsAdvisedByItsReturn(
+        string $text,
+        BackBecause $because,
+        AwayReason $reason,
+        AdvisedDecision $before,
+        AdvisedDecision $after,
+    ): void {
         $found = self::read($text);
         self::assertSame($before, self::advise([$found])->decision);
         $back = new Back($because, $reason, new Moment(new \DateTimeImmutable('2026-11-24T09:00:00Z'), new \DateTimeZone('Europe/Dublin')), new \DateTimeImmutable('2026-11-20T09:00:00Z'), 1, null, 'Petra');

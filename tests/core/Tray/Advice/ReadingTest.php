@@ -251,8 +251,17 @@ final class ReadingTest extends TestCase
     }
 
     /** @param array<string, string> $headers */
-    private static function letter(string $text, string $subject = 'Hello', array $headers = [], string $from = 'olga@roofs.example', string $name = '', string $to = LabelledLetters::ME, string $attached = '', string $file = 'file', string $method = ''): Letter
-    {
+    private static function letter(
+        string $text,
+        string $subject = 'Hello',
+        array $headers = [],
+        string $from = 'olga@roofs.example',
+        string $name = '',
+        string $to = LabelledLetters::ME,
+        string $attached = '',
+        string $file = 'file',
+        string $method = '',
+    ): Letter {
         return new Letter(
             new Address($from, $name),
             [],
