@@ -44,7 +44,7 @@ final readonly class TextDecoder
 
         return match (true) {
             'utf-8' === $name => $this->utf8($bytes),
-            'windows-1252' === $name => $this->windows1252($bytes),
+            'windows-1252' === $name => strtr($bytes, self::windows1252()),
             default => $this->known($bytes, $name) ?? $this->utf8($bytes),
         };
     }
@@ -55,18 +55,21 @@ final readonly class TextDecoder
         if (mb_check_encoding($bytes, 'UTF-8')) {
             return $bytes;
         }
-        $valid = '(?:[\x00-\x7f]|[\xc2-\xdf][\x80-\xbf]|\xe0[\xa0-\xbf][\x80-\xbf]|[\xe1-\xec\xee\xef][\x80-\xbf]{2}|\xed[\x80-\x9f][\x80-\xbf]|\xf0[\x90-\xbf][\x80-\xbf]{2}|[\xf1-\xf3][\x80-\xbf]{3}|\xf4[\x80-\x8f][\x80-\xbf]{2})';
+        $characters = self::windows1252();
+        $many = '[\xc2-\xdf][\x80-\xbf]|\xe0[\xa0-\xbf][\x80-\xbf]|[\xe1-\xec\xee\xef][\x80-\xbf]{2}|\xed[\x80-\x9f][\x80-\xbf]|\xf0[\x90-\xbf][\x80-\xbf]{2}|[\xf1-\xf3][\x80-\xbf]{3}|\xf4[\x80-\x8f][\x80-\xbf]{2}';
 
-        return (string) preg_replace_callback('/('.$valid.'++)|([\x80-\xff])/', fn (array $m): string => isset($m[2]) ? $this->windows1252($m[2]) : $m[1], $bytes);
+        return (string) preg_replace_callback("/(?:[\\x00-\\x7f]++|{$many})++(*SKIP)(*FAIL)|(?:(?!{$many})[\\x80-\\xff])++/", static fn (array $m): string => strtr($m[0], $characters), $bytes);
     }
 
-    private function windows1252(string $bytes): string
+    /** @return array<string, string> byte => character, of those beyond ASCII */
+    private static function windows1252(): array
     {
-        return (string) preg_replace_callback(
-            '/[\x80-\xff]/',
-            static fn (array $m): string => self::WINDOWS_1252[$m[0]] ?? mb_chr(\ord($m[0]), 'UTF-8'),
-            $bytes,
-        );
+        $characters = [];
+        for ($byte = 128; $byte < 256; ++$byte) {
+            $characters[\chr($byte)] = self::WINDOWS_1252[\chr($byte)] ?? mb_chr($byte, 'UTF-8');
+        }
+
+        return $characters;
     }
 
     /** Null when neither iconv nor intl nor mbstring knows the set. */

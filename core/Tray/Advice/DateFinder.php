@@ -23,6 +23,9 @@ final readonly class DateFinder
     /** A day without a year that was not longer ago than this is the past one rather than that of next year. */
     private const RECENT_DAYS = 60;
 
+    /** Days of one letter that are kept; who names more writes a calendar. */
+    private const MOST = 200;
+
     /** Characters that may stand between a day and its time. */
     private const APART = 80;
 
@@ -59,6 +62,9 @@ final readonly class DateFinder
             $isLate = [] !== $moved->from && 1 === preg_match(self::LATEST, $tongue->gloss($sentence->lower));
             $kinds = [];
             foreach (self::joined($moved->spots, $sentence) as $spot) {
+                if (\count($found) >= self::MOST) {
+                    return $found;
+                }
                 $isMoved = $moved->isMoved($spot);
                 $date = $this->dated($spot, $sentence, $asked[$sentence->from] ?? null, $sentAt, $person, $tongue, $isMoved);
                 if (null === $date) {

@@ -250,6 +250,12 @@ final class ReadingTest extends TestCase
         self::assertSame($expected, array_map(static fn (FoundDate $date): string => trim("{$date->kind->value} {$date->date} {$date->time}"), $found->dates));
     }
 
+    public function testOfACalendarOnlyTheBeginningIsKept(): void
+    {
+        $letter = self::letter(str_repeat('We meet on Friday at ten. ', 300));
+        self::assertCount(200, (new ReadLetter())($letter, new Person(LabelledLetters::ME))->dates);
+    }
+
     /** @param array<string, string> $headers */
     private static function letter(
         string $text,
