@@ -10,10 +10,13 @@ use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\Delete;
+use ZippyTray\Core\Tray\Decision\HandOver;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Tests\Core\World\World;
 
@@ -87,6 +90,7 @@ final class ArriveTest extends TestCase
         ($world->emptyBin)(World::ACCOUNT, $world->ids->next());
 
         self::assertNull(($world->arrive)(World::recipient(), $source, again: false));
+        self::assertNotNull(($world->arrive)(World::recipient(), $this->source('b', 'tam@glass.example', []), again: false), 'Another one is no trouble.');
         self::assertNotNull(($world->arrive)(World::recipient(), $source));
     }
 
@@ -134,9 +138,40 @@ final class ArriveTest extends TestCase
 
         $arrived = array_filter($world->memory->entries, static fn (Entry $entry): bool => EntryKind::Arrive === $entry->kind);
         self::assertCount(1, $arrived);
+        self::assertSame(['Glass', 'tam@glass.example has written: it is in the tray again'], [array_values($arrived)[0]->about, array_values($arrived)[0]->consequence]);
         $world->undo(array_values($arrived)[0]);
         self::assertSame(Place::Archive, $conversation->placeAt($world->clock->now()));
         self::assertCount(2, $world->memory->messages);
+    }
+
+    public function testWhoOwesAnAnswerOwesItInTheConversationThatTheirsIsJoinedTo(): void
+    {
+        $world = new World();
+        $this->receive($world, 'a');
+        $this->receive($world, 'c', references: ['x']);
+        [$first, $second] = array_values($world->memory->conversations);
+        $until = new Moment(new \DateTimeImmutable('2026-12-01T09:00:00Z'), new \DateTimeZone('UTC'));
+        $world->decide(new HandOver('Ilse <ilse@x.example>', 'the panes', $until), [$first]);
+        $world->decide(new HandOver('Petra <petra@x.example>', 'the frame', $until), [$second]);
+        $this->receive($world, 'x', references: ['a']);
+
+        $left = $this->only($world)->id;
+        self::assertSame([$left, $left], array_values(array_map(static fn (Owed $owed): ?string => $owed->conversationId(), $world->memory->owed)));
+    }
+
+    public function testAnAutomaticAnswerIsNotedAndIsNone(): void
+    {
+        $world = new World();
+        $this->receive($world, 'a');
+        $until = new Moment(new \DateTimeImmutable('2026-12-01T09:00:00Z'), new \DateTimeZone('UTC'));
+        $world->decide(new HandOver('Tam <tam@glass.example>', 'the panes', $until), [$this->only($world)]);
+        ($world->arrive)(World::recipient(), str_replace('Subject:', "Auto-Submitted: auto-replied\nSubject:", $this->source('b', 'tam@glass.example', ['a'])));
+
+        $owed = array_values($world->memory->owed)[0];
+        self::assertSame([true, true], [$owed->isOpen(), null !== $owed->state()['automaticAt']]);
+        $last = array_values($world->memory->entries)[\count($world->memory->entries) - 1];
+        self::assertSame([EntryKind::Arrive, 'an automatic answer came from Tam'], [$last->kind, $last->consequence]);
+        self::assertSame(Place::Away, $this->only($world)->placeAt($world->clock->now()));
     }
 
     public function testWhatIsNoMessageIsRefusedAndNothingIsStored(): void
