@@ -81,7 +81,7 @@ final class OneCommandTest extends TestCase
 
     public function testAWorkerThatDiesIsStartedAgain(): void
     {
-        $process = new Process(['bash', \dirname(__DIR__, 3).'/zippy', 'work'], env: ['ZIPPY_DATA' => $this->folder]);
+        $process = new Process(['bash', \dirname(__DIR__, 3).'/zippy', 'work'], env: ['ZIPPY_DATA' => $this->folder, 'APP_CACHE_DIR' => false]);
         $process->start();
         try {
             $first = $this->worker();
@@ -114,7 +114,7 @@ final class OneCommandTest extends TestCase
     /** @param list<string> $arguments */
     private function zippy(array $arguments, ?string $data = null): Process
     {
-        $process = new Process(['bash', \dirname(__DIR__, 3).'/zippy', ...$arguments], env: ['ZIPPY_DATA' => $data ?? $this->folder]);
+        $process = new Process(['bash', \dirname(__DIR__, 3).'/zippy', ...$arguments], env: ['ZIPPY_DATA' => $data ?? $this->folder, 'APP_CACHE_DIR' => false]);
         $process->setTimeout(20);
         $process->run();
 
