@@ -74,7 +74,8 @@ export function useTaking(props: Taking, going: Going) {
 
   const take = (kind: DecisionKind, more: DecisionDetails = {}) => {
     const [claimed, all] = [claims(), details(more)]
-    const along = kind === 'block' ? alongBlocked(props.rows, 'wholeDomain' in more && more.wholeDomain) : undefined
+    const along =
+      kind === 'block' ? alongBlocked(props.rows, 'wholeDomain' in more && more.wholeDomain) : undefined
     return run(() => decide(kind, claimed, all), along)
   }
 
