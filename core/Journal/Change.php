@@ -20,11 +20,6 @@ final readonly class Change
     {
     }
 
-    public function reversed(): self
-    {
-        return new self($this->object, $this->after, $this->before, $this->version);
-    }
-
     /** @return ChangeState */
     public function state(): array
     {
