@@ -33,7 +33,7 @@ final readonly class ConversationRows
     public const TRAY_MOST = 500;
 
     /** So many are checked at a time before the rest is archived. */
-    private const REST_PAGE = 1000;
+    private const REST_PAGE = 500;
 
     /** So many conversations with a person are given, and so many of their newest messages are looked through for them. */
     private const OF_PERSON = 40;

@@ -1,5 +1,12 @@
-import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/vue-query'
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useQuery,
+  useQueryClient,
+  type QueryClient,
+} from '@tanstack/vue-query'
 import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue'
+import { onScreen } from '@/time/later'
 import { together, useParts } from './parts'
 import { answer, api, type ComingKind, type Place, type Priority, type PutOff } from './client'
 
@@ -94,14 +101,18 @@ export function useFind(
   }
 }
 
-const conversation = (id: string) => ({
+const conversation = (id: string, queries: QueryClient) => ({
   queryKey: ['conversation', id],
-  queryFn: ({ signal }: { signal: AbortSignal }) =>
-    answer(api.GET('/conversations/{id}', { signal, params: { path: { id } } })),
+  queryFn: async ({ signal }: { signal: AbortSignal }) => {
+    // What was loaded ahead is shown first and asked for again then.
+    if (queries.getQueryData(['conversation', id])) await onScreen()
+    return answer(api.GET('/conversations/{id}', { signal, params: { path: { id } } }))
+  },
 })
 
 export function useConversation(id: MaybeRefOrGetter<string>) {
-  return useQuery(computed(() => ({ ...conversation(toValue(id)), enabled: toValue(id) !== '' })))
+  const queries = useQueryClient()
+  return useQuery(computed(() => ({ ...conversation(toValue(id), queries), enabled: toValue(id) !== '' })))
 }
 
 /** Has conversations ready before they are looked at. */
@@ -111,7 +122,7 @@ export function useLoadAhead() {
     for (const id of ids) {
       // What is there already is asked for again when it is looked at, not before.
       if (queries.getQueryState(['conversation', id]) === undefined) {
-        void queries.prefetchQuery(conversation(id))
+        void queries.prefetchQuery(conversation(id, queries))
       }
     }
   }

@@ -1,4 +1,4 @@
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import type { ClearingOrder, ConversationRow } from '@/api/client'
 import { groupedOrder } from './advice'
 
@@ -13,7 +13,7 @@ function inOrder(rows: ConversationRow[], order: ClearingOrder): ConversationRow
  * it at once, what is undone comes back on top, what returns meanwhile comes next, and what arrives goes to its end.
  */
 export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<ClearingOrder>) {
-  const pile = ref<ConversationRow[]>([])
+  const pile = shallowRef<ConversationRow[]>([])
   const at = ref(0)
   const isReady = ref(false)
   /** What was taken off, with the revision that it had: the tray may still be seen as it was before. */

@@ -6,6 +6,7 @@ import type { CardKind } from './cards'
 import { asProposed } from './draft'
 import { attempt, tell, tellUndecided } from './notice'
 import { subjectOf } from './words'
+import { onScreen } from '@/time/later'
 
 export interface Taking {
   rows: ConversationRow[]
@@ -56,6 +57,7 @@ export function useTaking(props: Taking, going: Going) {
     open.value = null
     going.decided(along)
     try {
+      await onScreen()
       await work()
       going.settled(rows)
       return true

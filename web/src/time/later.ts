@@ -4,3 +4,14 @@ export function later(work: () => void): void {
   const wait = document.hidden ? (then: () => void) => then() : requestAnimationFrame
   wait(() => setTimeout(work))
 }
+
+/** What has changed is on screen, or the page is being left, where nothing may wait any more. */
+export const onScreen = (): Promise<void> =>
+  new Promise((resolve) => {
+    const go = (): void => {
+      removeEventListener('pagehide', go)
+      resolve()
+    }
+    addEventListener('pagehide', go)
+    later(go)
+  })
