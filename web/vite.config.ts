@@ -42,7 +42,7 @@ export default defineConfig({
               test: /node_modules(?!.*(markdown-it|linkify-it|mdurl|uc\.micro|entities|punycode))/,
               minShareCount: 6,
             },
-            { name: 'common', test: /src\/(?!views)/, minShareCount: 8 },
+            { name: 'common', test: /src\/(?!.*View\.vue)/, minShareCount: 8 },
           ],
         },
       },

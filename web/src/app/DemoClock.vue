@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useDeciding } from '@/shared/api/deciding'
+import { useCover } from '@/shared/keys/registry'
+import { now } from '@/shared/time/clock'
+import { moment } from '@/shared/time/format'
+import { attempt } from '@/shared/notice'
+
+const open = ref(false)
+useCover(open, () => (open.value = false))
+const { moveClock } = useDeciding()
+const moves = [
+  { to: 'hour', text: 'An hour on' },
+  { to: 'morning', text: 'To tomorrow morning' },
+  { to: 'week', text: 'A week on' },
+] as const
+</script>
+
+<template>
+  <v-menu v-model="open">
+    <template #activator="{ props }">
+      <button v-bind="props" class="clock" type="button" title="Demo clock: move the program's time forward">
+        {{ moment(now as Date) }}
+      </button>
+    </template>
+    <v-list>
+      <v-list-subheader>Move the program's time</v-list-subheader>
+      <v-list-item
+        v-for="move in moves"
+        :key="move.to"
+        :title="move.text"
+        @click="attempt(() => moveClock(move.to))"
+      />
+    </v-list>
+  </v-menu>
+</template>
+
+<style scoped>
+.clock {
+  font: inherit;
+  font-size: 14px;
+  color: inherit;
+  background: none;
+  border: 1px dashed var(--v-slate);
+  border-radius: 7px;
+  padding: 4px 10px;
+  cursor: pointer;
+  font-variant-numeric: tabular-nums;
+  white-space: nowrap;
+}
+</style>

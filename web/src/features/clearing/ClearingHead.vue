@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { ClearingOrder } from '@/shared/api/client'
+import ShareRail from '@/ui/ShareRail.vue'
+
+/** How far one has got, and how long it may take. */
+const props = defineProps<{ left: number; decided: number; pace: number | undefined }>()
+const order = defineModel<ClearingOrder>({ required: true })
+defineEmits<{ end: [] }>()
+
+const share = computed(() => props.decided / Math.max(1, props.decided + props.left))
+const time = computed(() => {
+  if (props.pace === undefined) return ''
+  const minutes = (props.left * props.pace) / 60
+  return minutes < 1 ? 'less than a minute' : `about ${Math.round(minutes)} min`
+})
+</script>
+
+<template>
+  <div class="head">
+    <p role="status">
+      <strong>{{ left }} left</strong>, {{ decided }} decided
+    </p>
+    <ShareRail class="rail" :share="share" />
+    <p>{{ time }}</p>
+    <select v-model="order" aria-label="Order" @change="($event.target as HTMLElement).blur()">
+      <option value="grouped">as grouped</option>
+      <option value="oldest">oldest first</option>
+      <option value="newest">newest first</option>
+    </select>
+    <button class="link" type="button" @click="$emit('end')">End here</button>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  min-height: 30px;
+  font-size: 14px;
+  color: var(--v-slate);
+}
+
+p {
+  margin: 0;
+  white-space: nowrap;
+  font-variant-numeric: tabular-nums;
+}
+
+strong {
+  color: rgb(var(--v-theme-on-background));
+}
+
+select {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  cursor: pointer;
+}
+
+option {
+  color: rgb(var(--v-theme-on-surface));
+  background: rgb(var(--v-theme-surface));
+}
+
+@media (max-width: 760px) {
+  .head {
+    flex-wrap: wrap;
+    gap: 4px 14px;
+  }
+
+  .rail {
+    order: -1;
+    flex-basis: 100%;
+  }
+}
+</style>

@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { mdiPaperclip } from '@mdi/js'
+import type { ConversationRow } from '@/shared/api/client'
+import { age } from '@/shared/time/format'
+import { counted, subjectOf } from '@/shared/words'
+
+withDefaults(
+  defineProps<{
+    row: ConversationRow
+    selected?: boolean
+    current?: boolean
+    selectable?: boolean
+    note?: string
+    /** What is advised, in a word */
+    advice?: string | undefined
+    /** The sentence that asks, instead of the beginning of the text */
+    quote?: string | undefined
+  }>(),
+  { selectable: true },
+)
+defineEmits<{ select: [event: MouseEvent] }>()
+</script>
+
+<template>
+  <li class="line" :class="{ selected, current, unread: row.unread, advised: advice !== undefined }">
+    <input
+      v-if="selectable"
+      type="checkbox"
+      :checked="selected"
+      :aria-label="`Select ${subjectOf(row)}`"
+      tabindex="-1"
+      @click="$emit('select', $event)"
+    />
+    <router-link
+      class="plain body"
+      :to="{ name: 'conversation', params: { id: row.id } }"
+      :data-conversation="row.id"
+    >
+      <span class="who"
+        >{{ row.who
+        }}<i v-if="row.messages > 1" class="slate" :title="counted(row.messages, 'message')">
+          {{ row.messages }}</i
+        ></span
+      >
+      <span class="what">
+        <b>{{ subjectOf(row) }}</b>
+        <template v-if="note">
+          · <em>{{ note }}</em></template
+        >
+        <template v-if="$slots.text"> · <slot name="text" /></template>
+        <template v-else-if="quote"> · “{{ quote }}”</template>
+        <template v-else-if="row.excerpt"> · {{ row.excerpt }}</template>
+      </span>
+      <span class="clip">
+        <v-icon
+          v-if="row.attachments"
+          :icon="mdiPaperclip"
+          size="15"
+          :aria-label="counted(row.attachments, 'attachment')"
+          role="img"
+        />
+      </span>
+      <span class="age">{{ age(row.latestAt) }}</span>
+      <span v-if="advice !== undefined" class="advice">{{ advice }}</span>
+    </router-link>
+    <span class="end"><slot /></span>
+  </li>
+</template>
+
+<style scoped>
+.line {
+  display: flex;
+  align-items: center;
+  height: 32px;
+  padding-left: 14px;
+  gap: 14px;
+  font-size: 14.5px;
+}
+
+.line.selected {
+  background: var(--v-sea-soft);
+}
+
+.line.current {
+  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
+}
+
+input {
+  width: 16px;
+  height: 16px;
+  margin: 0;
+  accent-color: rgb(var(--v-theme-primary));
+  cursor: pointer;
+}
+
+.body {
+  flex: 1;
+  min-width: 0;
+  display: grid;
+  grid-template-columns: 186px minmax(0, 1fr) 18px 56px;
+  gap: 12px;
+  align-items: center;
+  line-height: 31px;
+  margin-left: -6px;
+  padding-left: 6px;
+}
+
+.advised .body {
+  grid-template-columns: 186px minmax(0, 1fr) 18px 48px 88px;
+}
+
+.advice {
+  color: rgb(var(--v-theme-primary));
+  font-size: 13.5px;
+  white-space: nowrap;
+}
+
+.body:focus-visible {
+  outline-offset: -2px;
+}
+
+.who,
+.what {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.who {
+  font-weight: 550;
+}
+
+.who i {
+  margin-left: 7px;
+  font-style: normal;
+  font-size: 12.5px;
+}
+
+.what {
+  color: var(--v-slate);
+}
+
+.what b {
+  color: rgb(var(--v-theme-on-surface));
+  font-weight: 500;
+}
+
+.what em {
+  font-style: normal;
+  color: rgb(var(--v-theme-warning));
+}
+
+.unread .who,
+.unread .what b {
+  font-weight: 700;
+}
+
+.clip {
+  color: var(--v-slate);
+  line-height: 1;
+}
+
+.age {
+  color: var(--v-slate);
+  font-size: 13.5px;
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+}
+
+.end {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  justify-content: flex-end;
+}
+
+.end:empty {
+  width: 2px;
+}
+
+.advised .end,
+.advised .end:empty {
+  width: 104px;
+}
+
+@media (max-width: 760px) {
+  .advised .body {
+    grid-template-columns: minmax(0, 1fr) auto auto auto;
+    grid-template-areas: 'who clip advice age' 'what what what what';
+  }
+
+  .advised .advice {
+    grid-area: advice;
+  }
+
+  .advised .end,
+  .advised .end:empty {
+    width: auto;
+  }
+
+  .line {
+    height: auto;
+    padding-left: 10px;
+    gap: 10px;
+  }
+
+  .body {
+    grid-template-columns: minmax(0, 1fr) auto auto;
+    grid-template-areas: 'who clip age' 'what what what';
+    gap: 0 8px;
+    padding: 8px 10px 8px 0;
+    line-height: 1.35;
+  }
+
+  .who {
+    grid-area: who;
+  }
+
+  .what {
+    grid-area: what;
+  }
+}
+</style>

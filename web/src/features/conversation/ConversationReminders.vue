@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Conversation } from '@/shared/api/client'
+import { useDeciding } from '@/shared/api/deciding'
+import { plain } from '@/shared/api/when'
+import { dateOf, time } from '@/shared/time/format'
+import { attempt } from '@/shared/notice'
+import ReminderField from '@/ui/ReminderField.vue'
+
+/** When a conversation reminds, wherever it is. Leads count from its return. */
+const props = defineProps<{ conversation: Conversation }>()
+
+const { remindOf } = useDeciding()
+const reminders = computed({
+  get: () => props.conversation.reminders.map(({ text }) => text),
+  set: (texts) => void attempt(() => remindOf(props.conversation.row.id, texts)),
+})
+const anchors = computed(() => {
+  const { place, awayUntil } = props.conversation.row
+  return place === 'away' && awayUntil
+    ? { due: plain({ date: dateOf(awayUntil), time: time(awayUntil) }) }
+    : {}
+})
+</script>
+
+<template>
+  <section class="aside">
+    <h2>Reminders</h2>
+    <ReminderField v-model="reminders" :anchors="anchors" folded />
+  </section>
+</template>
+
+<style scoped>
+.aside {
+  margin-top: 22px;
+  font-size: 14px;
+}
+
+h2 {
+  margin: 0 0 6px;
+  font-size: 14px;
+  font-weight: 600;
+  color: var(--v-slate);
+}
+</style>

@@ -1,0 +1,7 @@
+export { default as BackStrip } from './BackStrip.vue'
+export { default as ConversationLine } from './ConversationLine.vue'
+export { default as ConversationReminders } from './ConversationReminders.vue'
+export { default as ConversationSheet } from './ConversationSheet.vue'
+export { default as HistoryList } from './HistoryList.vue'
+export { ADVISED, groupedOrder } from './advice'
+export { GROUPINGS, type Group, useGrouping } from './grouping'

@@ -1,0 +1,3 @@
+export { default as DecisionCards } from './DecisionCards.vue'
+export { type CardKind } from './cards'
+export { type Along } from './take'

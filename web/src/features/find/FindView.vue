@@ -1,0 +1,269 @@
+<script setup lang="ts">
+import { mdiMagnify } from '@mdi/js'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { claimOf, useDeciding } from '@/shared/api/deciding'
+import { useFind } from '@/shared/api/reading'
+import { useKeys } from '@/shared/keys/registry'
+import { useWritingFrom } from '@/features/write'
+import { ConversationLine } from '@/features/conversation'
+import { DecisionCards } from '@/features/decide'
+import EmptyState from '@/ui/EmptyState.vue'
+import FailedState from '@/ui/FailedState.vue'
+import KeyCap from '@/ui/KeyCap.vue'
+import LoadingRows from '@/ui/LoadingRows.vue'
+import ModalDialog from '@/ui/ModalDialog.vue'
+import MoreRows from '@/ui/MoreRows.vue'
+import { attempt } from '@/shared/notice'
+import { PLACES, type FindPlace } from '@/shared/places'
+import RowChunks from '@/ui/RowChunks.vue'
+import { useSelection } from '@/shared/selection'
+import { counted } from '@/shared/words'
+
+const route = useRoute()
+const router = useRouter()
+const { decide, emptyBin } = useDeciding()
+
+const typed = ref(String(route.query.words ?? ''))
+const words = refDebounced(typed, 150)
+const place = computed<FindPlace>(() => PLACES.find(({ value }) => value === route.query.in)?.value ?? '')
+const found = useFind(words, place)
+const { data, error, refetch } = found
+const rows = computed(() => data.value?.rows ?? [])
+const { current, currentId, moving, selecting, selected, goTo, clicked, clear, meant } = useSelection(
+  rows,
+  'data-conversation',
+  'find',
+  found.whole,
+)
+const writeFrom = useWritingFrom()
+const field = ref<{ $el: HTMLElement }>()
+const toWords = () => field.value?.$el.querySelector('input')?.focus()
+/** Into the tray again, from wherever they are. */
+const bringBack = () =>
+  attempt(() => decide(place.value === 'bin' ? 'put_back' : 'bring_back', meant.value.map(claimOf)))
+async function decided(): Promise<void> {
+  clear()
+  await goTo(current.value)
+}
+/** What matched, in pieces: every second one is the word itself. */
+const pieces = (hit: string) => hit.split(/[\u0002\u0003]/)
+const asking = ref(false)
+
+watch(words, (now) => void router.replace({ query: { ...route.query, words: now || undefined } }))
+
+const look = (where: FindPlace) => void router.replace({ query: { ...route.query, in: where || undefined } })
+
+async function empty(): Promise<void> {
+  asking.value = false
+  await attempt(emptyBin)
+}
+
+useKeys('Find', [
+  ...moving,
+  {
+    key: 'Backspace',
+    label: 'Bring back into the tray',
+    when: () => meant.value.length > 0,
+    run: () => void bringBack(),
+  },
+  { key: 'F2', label: 'To the words', run: toWords },
+  ...selecting,
+])
+</script>
+
+<template>
+  <div class="view">
+    <h1 class="sr-only">Find</h1>
+    <v-text-field
+      ref="field"
+      v-model="typed"
+      v-first
+      class="field"
+      density="comfortable"
+      bg-color="surface"
+      label="Find words in subjects, people and messages"
+      :prepend-inner-icon="mdiMagnify"
+      clearable
+      @keydown.down.prevent="goTo(0)"
+      @click:clear="typed = ''"
+    />
+    <div class="places" role="group" aria-label="Where to look">
+      <button
+        v-for="where in PLACES"
+        :key="where.value"
+        type="button"
+        :aria-pressed="place === where.value"
+        @click="look(where.value)"
+      >
+        {{ where.text }}
+      </button>
+      <span v-if="data" class="slate total" role="status">{{ counted(data.total, 'conversation') }}</span>
+      <v-btn
+        v-if="place === 'bin' && rows.length && !words"
+        variant="outlined"
+        size="small"
+        @click="asking = true"
+        >Empty the bin</v-btn
+      >
+    </div>
+    <div v-if="rows.length" class="decide">
+      <span class="slate">{{
+        selected.size ? `${selected.size} selected` : meant.length ? 'This one' : 'Choose a row'
+      }}</span>
+      <DecisionCards
+        :rows="meant"
+        bar
+        @decided="decided"
+        @folded="goTo(current)"
+        @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
+      />
+    </div>
+    <FailedState v-if="error && !data" :error="error" @again="refetch()" />
+    <LoadingRows v-else-if="!data" />
+    <EmptyState v-else-if="!rows.length" :title="words ? 'Nothing found' : 'Nothing here'">
+      <template v-if="words"
+        >No conversation holds all of these words{{ place ? ' in this place' : '' }}. Fewer letters find
+        more.</template
+      >
+      <template v-else-if="place === 'muted'"
+        >Muted conversations stay out of the tray whatever arrives (<KeyCap name="8" />). Bring one back, and
+        it is not muted any more.</template
+      >
+      <template v-else-if="place === 'bin'"
+        >Deleted conversations stay here for 30 days and can be put back.</template
+      >
+      <template v-else>When mail comes in, it can be found here.</template>
+    </EmptyState>
+    <RowChunks v-else v-slot="{ row }" :rows="rows" :current="currentId">
+      <ConversationLine
+        :row="row"
+        :selected="selected.has(row.id)"
+        :current="row.id === currentId"
+        @select="clicked(rows.indexOf(row), $event.shiftKey)"
+        @focusin="current = rows.indexOf(row)"
+      >
+        <button
+          v-if="row.place === 'bin'"
+          class="link"
+          type="button"
+          @click="attempt(() => decide('put_back', [claimOf(row)]))"
+        >
+          Put back
+        </button>
+        <span v-else-if="row.muted" class="slate place">muted</span>
+        <span v-else-if="!place" class="slate place">{{ row.place }}</span>
+        <template v-if="data?.hits[row.id]" #text>
+          <template v-for="(piece, at) in pieces(data?.hits[row.id] ?? '')" :key="at"
+            ><mark v-if="at % 2">{{ piece }}</mark
+            ><template v-else>{{ piece }}</template></template
+          >
+        </template>
+      </ConversationLine>
+    </RowChunks>
+    <MoreRows v-if="data" :parts="found" :left="data.total - rows.length" one="conversation" />
+    <p v-if="data && !words" class="slate can">
+      Words are looked for in subjects, people, addresses and texts, in any order and from their beginnings:
+      <b>tam lant</b> finds Tam’s letter about the lantern. Accents and capitals do not matter.
+    </p>
+    <ModalDialog :open="asking" name="Empty the bin" @close="asking = false">
+      <div class="sheet ask">
+        <h2>Empty the bin?</h2>
+        <p>
+          {{ counted(data?.total ?? 0, 'conversation') }} will be gone for good. This cannot be undone. Tasks
+          that came from this mail keep their copies.
+        </p>
+        <div class="actions">
+          <v-btn v-first variant="text" @click="asking = false">Keep them</v-btn>
+          <v-btn color="error" @click="empty">Remove for good</v-btn>
+        </div>
+      </div>
+    </ModalDialog>
+  </div>
+</template>
+
+<style scoped>
+.places {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  margin: 12px 0 14px;
+}
+
+.places button:not(.v-btn) {
+  padding: 5px 13px;
+  font: inherit;
+  font-size: 14px;
+  font-weight: 550;
+  color: var(--v-slate);
+  background: none;
+  border: 1px solid var(--v-edge);
+  border-radius: 8px;
+  cursor: pointer;
+}
+
+.places button[aria-pressed='true'] {
+  color: rgb(var(--v-theme-primary));
+  background: var(--v-sea-soft);
+  border-color: transparent;
+}
+
+.decide {
+  position: sticky;
+  top: 62px;
+  z-index: 25;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  margin: 0 -10px 10px;
+  padding: 8px 10px;
+  background: rgb(var(--v-theme-background));
+}
+
+mark {
+  padding: 0 1px;
+  color: var(--v-tab-soon-ink);
+  background: var(--v-tab-soon);
+  border-radius: 3px;
+}
+
+.can {
+  margin-top: 14px;
+  font-size: 13.5px;
+}
+
+.total {
+  margin-left: auto;
+  margin-right: 8px;
+  font-size: 14px;
+}
+
+.place {
+  width: 62px;
+  font-size: 13.5px;
+  padding-right: 12px;
+}
+
+.end .link {
+  padding-right: 14px;
+}
+
+.ask {
+  padding: 26px 30px;
+}
+
+.ask h2 {
+  margin: 0 0 8px;
+  font-size: 20px;
+}
+
+.actions {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+  margin-top: 18px;
+}
+</style>

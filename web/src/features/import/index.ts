@@ -1,0 +1,1 @@
+export { importFile } from './sendFile'

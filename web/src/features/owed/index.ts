@@ -1,0 +1,2 @@
+export { default as OwedIn } from './OwedIn.vue'
+export { default as OwedLine } from './OwedLine.vue'

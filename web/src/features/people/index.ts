@@ -1,0 +1,1 @@
+export { proposeCard } from './contactDialog'

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Settings } from '@/shared/api/client'
+import { Problem } from '@/shared/api/problem'
+import { useSnoozeChoices } from '@/shared/api/reading'
+import { useSession, useSignIn } from '@/shared/api/session'
+import { tell } from '@/shared/notice'
+import { askPermission, permission } from '@/shared/notify'
+
+/** How the person puts things off, and is reminded. */
+const { data: offered } = useSnoozeChoices()
+const { account } = useSession()
+const { saveSettings } = useSignIn()
+const settings = computed(() => account.value?.settings)
+const phrases = ref<string[]>([])
+const wrong = ref('')
+
+watch(
+  () => settings.value?.snoozes,
+  (now) => (phrases.value = [...(now ?? [])]),
+  { immediate: true },
+)
+
+async function change(more: Partial<Settings>): Promise<void> {
+  if (!settings.value) return
+  wrong.value = ''
+  try {
+    await saveSettings({ ...settings.value, ...more })
+  } catch (problem) {
+    if (problem instanceof Problem && problem.status === 422)
+      wrong.value = problem.fields.snoozes ?? problem.message
+    else tell(problem)
+  }
+}
+
+const save = () => change({ snoozes: phrases.value.filter((phrase) => phrase.trim()) })
+function remove(index: number): void {
+  phrases.value = phrases.value.toSpliced(index, 1)
+  void save()
+}
+function up(index: number): void {
+  const [phrase = ''] = phrases.value.slice(index, index + 1)
+  phrases.value = phrases.value.toSpliced(index, 1).toSpliced(index - 1, 0, phrase)
+  void save()
+}
+const add = () => (phrases.value = [...phrases.value, ''])
+const isUsual = computed(() => JSON.stringify(phrases.value) === JSON.stringify(offered.value?.usual))
+</script>
+
+<template>
+  <section v-if="settings" class="sheet part">
+    <h2>Putting off</h2>
+    <fieldset>
+      <legend class="slate">At hand, each with its digit, in words of your own</legend>
+      <ol>
+        <li v-for="(_, index) in phrases" :key="index">
+          <input
+            v-model="phrases[index]"
+            class="time"
+            size="26"
+            maxlength="200"
+            :aria-label="`Choice ${index + 1}`"
+            placeholder="friday 3pm, in 2 days …"
+            @change="save"
+          />
+          <button
+            v-if="index"
+            type="button"
+            class="link"
+            :aria-label="`Choice ${index + 1} up`"
+            @click="up(index)"
+          >
+            Up
+          </button>
+          <button
+            type="button"
+            class="link"
+            :aria-label="`Remove choice ${index + 1}`"
+            @click="remove(index)"
+          >
+            Remove
+          </button>
+        </li>
+      </ol>
+      <p class="acts">
+        <button v-if="offered && phrases.length < offered.most" type="button" class="link" @click="add">
+          Another one
+        </button>
+        <button
+          v-if="offered && !isUsual"
+          type="button"
+          class="link"
+          @click="change({ snoozes: offered.usual })"
+        >
+          As they were in the beginning
+        </button>
+      </p>
+    </fieldset>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <label>
+      <input
+        type="checkbox"
+        :checked="settings.mailEndsSnooze"
+        @change="change({ mailEndsSnooze: !settings.mailEndsSnooze })"
+      />
+      A new message brings a snoozed conversation back at once
+    </label>
+  </section>
+  <section class="sheet part">
+    <h2>Reminders</h2>
+    <p class="slate line">
+      They appear as a quiet card in this page, without a sound.
+      <template v-if="permission === 'granted'"
+        >While the page is behind another one, your browser shows them, too.</template
+      >
+      <template v-else-if="permission === 'denied'"
+        >Your browser does not let this page show them outside; its settings for this site can allow
+        it.</template
+      >
+      <template v-else-if="permission === 'missing'"
+        >This browser cannot show them outside the page.</template
+      >
+      <template v-else>Your browser can show them while the page is behind another one.</template>
+    </p>
+    <v-btn v-if="permission === 'default'" variant="outlined" size="small" @click="askPermission">
+      Show them outside the page, too
+    </v-btn>
+  </section>
+</template>
+
+<style scoped src="./settings.css"></style>
+<style scoped>
+ol {
+  display: grid;
+  gap: 6px;
+  padding-left: 22px;
+  margin: 0;
+}
+
+li > * {
+  margin-right: 12px;
+}
+
+.acts {
+  margin: 8px 0;
+  margin-left: 22px;
+}
+
+.line {
+  margin: 0 0 8px;
+}
+</style>

@@ -1,0 +1,216 @@
+<script setup lang="ts">
+import { useMutationObserver } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import type { BlockedSender, ClearingOrder, Settings } from '@/shared/api/client'
+import { useDeciding } from '@/shared/api/deciding'
+import { useBlocked } from '@/shared/api/reading'
+import { useSession, useSignIn } from '@/shared/api/session'
+import AwaySettings from './AwaySettings.vue'
+import FailedState from '@/ui/FailedState.vue'
+import LoadingRows from '@/ui/LoadingRows.vue'
+import AccessSettings from './AccessSettings.vue'
+import MailSettings from './MailSettings.vue'
+import { attempt } from '@/shared/notice'
+import PersonSettings from './PersonSettings.vue'
+import TaskSettings from './TaskSettings.vue'
+import TimeSettings from './TimeSettings.vue'
+import { counted } from '@/shared/words'
+import { moment } from '@/shared/time/format'
+
+const route = useRoute()
+const { account } = useSession()
+const { saveSettings } = useSignIn()
+const { unblock } = useDeciding()
+const { data: blocked, error, refetch } = useBlocked()
+
+const settings = computed(() => account.value?.settings)
+const change = (more: Partial<Settings>) =>
+  attempt(async () => settings.value && (await saveSettings({ ...settings.value, ...more })))
+
+const ORDERS: { value: ClearingOrder; text: string }[] = [
+  { value: 'grouped', text: 'As the tray is grouped by advice' },
+  { value: 'oldest', text: 'Oldest first' },
+  { value: 'newest', text: 'Newest first' },
+]
+const AFTER = [
+  { value: true, text: 'the next one of its group opens' },
+  { value: false, text: 'the list comes back' },
+]
+
+/** The sections that there are, as they stand; those in which the words occur. */
+const root = ref<HTMLElement>()
+const words = ref('')
+const sections = ref<{ id: string; name: string }[]>([])
+const idOf = (name: string) => name.toLowerCase().replaceAll(/[^a-z]+/g, '-')
+
+function look(): void {
+  const wanted = words.value.toLowerCase().split(/\s+/).filter(Boolean)
+  const found: { id: string; name: string }[] = []
+  for (const section of root.value?.querySelectorAll<HTMLElement>('section.part') ?? []) {
+    const name = section.querySelector('h2')?.textContent.trim() ?? ''
+    section.id ||= idOf(name)
+    const text = section.textContent.toLowerCase()
+    const fits = wanted.every((word) => text.includes(word))
+    section.hidden = !fits
+    if (fits && name) found.push({ id: section.id, name })
+  }
+  if (JSON.stringify(found) !== JSON.stringify(sections.value)) sections.value = found
+}
+watch(words, look)
+useMutationObserver(root, look, { childList: true, subtree: true })
+onMounted(async () => {
+  look()
+  await nextTick()
+  if (route.hash) goTo(route.hash.slice(1))
+})
+
+function goTo(id: string): void {
+  const section = document.getElementById(id)
+  section?.scrollIntoView({ block: 'start' })
+  section?.querySelector<HTMLElement>('input, select, textarea, button')?.focus({ preventScroll: true })
+}
+
+const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from ${pattern}` : pattern)
+</script>
+
+<template>
+  <div class="view">
+    <div class="view-head"><h1>Settings</h1></div>
+    <div class="sides">
+      <nav aria-label="Sections of the settings">
+        <v-text-field
+          v-model="words"
+          label="Find a setting"
+          density="compact"
+          hide-details
+          clearable
+          @click:clear="words = ''"
+        />
+        <ul>
+          <li v-for="one in sections" :key="one.id">
+            <a class="plain" :href="`#${one.id}`" @click.prevent="goTo(one.id)">{{ one.name }}</a>
+          </li>
+        </ul>
+        <p v-if="!sections.length" class="slate" role="status">No setting is called so.</p>
+      </nav>
+      <div ref="root">
+        <PersonSettings />
+        <AccessSettings />
+        <TimeSettings />
+        <TaskSettings />
+        <section class="sheet part">
+          <h2>Clearing</h2>
+          <fieldset>
+            <legend class="slate">In which order do you go through the tray?</legend>
+            <label v-for="{ value, text } in ORDERS" :key="value"
+              ><input
+                type="radio"
+                name="clearing"
+                :checked="settings?.clearingOrder === value"
+                @change="change({ clearingOrder: value })"
+              />
+              {{ text }}</label
+            >
+          </fieldset>
+          <fieldset>
+            <legend class="slate">After a decision in an opened conversation</legend>
+            <label v-for="{ value, text } in AFTER" :key="text"
+              ><input
+                type="radio"
+                name="after"
+                :checked="settings?.nextAfterDeciding === value"
+                @change="change({ nextAfterDeciding: value })"
+              />
+              {{ text }}</label
+            >
+          </fieldset>
+        </section>
+        <AwaySettings />
+        <MailSettings />
+        <section class="sheet part">
+          <h2>Blocked senders</h2>
+          <FailedState v-if="error && !blocked" :error="error" @again="refetch()" />
+          <LoadingRows v-else-if="!blocked" />
+          <p v-else-if="!blocked.length" class="slate">
+            Nobody is blocked. <kbd>7</kbd> blocks a sender; their mail then goes to Blocked, where Find still
+            finds it.
+          </p>
+          <ul v-else class="senders">
+            <li v-for="sender in blocked" :key="sender.id">
+              <span class="pattern">{{ name(sender) }}</span>
+              <span class="slate"
+                >since {{ moment(sender.since) }},
+                <router-link class="link" :to="{ name: 'find', query: { in: 'blocked' } }"
+                  >{{ counted(sender.conversations, 'conversation') }} in Blocked</router-link
+                ></span
+              >
+              <span class="acts">
+                <button class="link" type="button" @click="attempt(() => unblock(sender.id, false))">
+                  Let in again
+                </button>
+                <button
+                  v-if="sender.conversations"
+                  class="link"
+                  type="button"
+                  @click="attempt(() => unblock(sender.id, true))"
+                >
+                  … and bring {{ sender.conversations === 1 ? 'it' : 'them' }} back
+                </button>
+              </span>
+            </li>
+          </ul>
+        </section>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped src="./settings.css"></style>
+<style scoped>
+.sides {
+  display: grid;
+  grid-template-columns: 210px minmax(0, 860px);
+  gap: 28px;
+  align-items: start;
+}
+
+nav {
+  position: sticky;
+  top: 72px;
+}
+
+nav ul {
+  display: grid;
+  gap: 1px;
+  margin: 12px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+nav a {
+  display: block;
+  padding: 4px 10px;
+  border-radius: 7px;
+}
+
+nav a:hover {
+  background: var(--v-sea-soft);
+}
+
+@media (max-width: 900px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 14px;
+  }
+
+  nav {
+    position: static;
+  }
+
+  nav ul {
+    display: flex;
+    flex-wrap: wrap;
+  }
+}
+</style>

@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { ListColour, TaskList } from '@/shared/api/client'
+import { useDeciding } from '@/shared/api/deciding'
+import { Problem } from '@/shared/api/problem'
+import ModalDialog from '@/ui/ModalDialog.vue'
+import { tell } from '@/shared/notice'
+import { counted } from '@/shared/words'
+
+/** A list is made, renamed, coloured, archived or deleted. */
+const props = defineProps<{ list: TaskList | null; others: TaskList[] }>()
+const emit = defineEmits<{ close: [] }>()
+
+const { addList, editList, deleteList } = useDeciding()
+const COLOURS: ListColour[] = ['slate', 'sea', 'moss', 'brass', 'rust', 'plum', 'sky']
+const name = ref(props.list?.name ?? '')
+const colour = ref<ListColour>(props.list?.colour ?? 'sea')
+const wrong = ref('')
+const deleting = ref(false)
+const moveTo = ref(props.others[0]?.id ?? '')
+
+async function run(work: () => Promise<unknown>): Promise<void> {
+  wrong.value = ''
+  try {
+    await work()
+    emit('close')
+  } catch (problem) {
+    if (problem instanceof Problem && problem.status === 422) wrong.value = problem.message
+    else tell(problem)
+  }
+}
+
+const save = (archived = props.list?.archived ?? false) =>
+  run(() =>
+    props.list
+      ? editList(props.list.id, name.value, colour.value, archived)
+      : addList(name.value, colour.value),
+  )
+const remove = () => run(() => deleteList(props.list?.id ?? '', moveTo.value || undefined))
+const holds = () => (props.list?.open ?? 0) + (props.list?.done ?? 0)
+</script>
+
+<template>
+  <ModalDialog
+    open
+    max-width="460"
+    :name="list ? `The list ${list.name}` : 'New list'"
+    @close="emit('close')"
+  >
+    <form class="sheet box" novalidate @submit.prevent="save()">
+      <h2>{{ list ? 'Change the list' : 'New list' }}</h2>
+      <v-text-field
+        v-model="name"
+        v-first
+        label="Name"
+        maxlength="90"
+        :error-messages="wrong"
+        hide-details="auto"
+      />
+      <fieldset>
+        <legend class="slate">Colour</legend>
+        <label v-for="one in COLOURS" :key="one" :class="{ on: colour === one }" :title="one">
+          <input v-model="colour" type="radio" name="colour" :value="one" :aria-label="one" />
+          <i class="dot" :class="one" />
+        </label>
+      </fieldset>
+      <div v-if="deleting" class="deleting">
+        <p v-if="holds()">
+          What becomes of its {{ counted(holds(), 'task') }}?
+          <select v-model="moveTo" aria-label="What becomes of its tasks">
+            <option v-for="other in others" :key="other.id" :value="other.id">
+              They go to {{ other.name }}
+            </option>
+            <option value="">They are deleted with it</option>
+          </select>
+        </p>
+        <p v-else>It is empty.</p>
+        <v-btn color="error" @click="remove">Delete the list</v-btn>
+      </div>
+      <div class="actions">
+        <template v-if="list && !deleting">
+          <v-btn variant="text" @click="deleting = true">Delete …</v-btn>
+          <v-btn variant="text" @click="save(!list.archived)">{{
+            list.archived ? 'Bring back' : 'Archive'
+          }}</v-btn>
+        </template>
+        <span class="gap" />
+        <v-btn variant="text" @click="emit('close')">Cancel</v-btn>
+        <v-btn v-if="!deleting" type="submit" color="primary">{{ list ? 'Save' : 'Make it' }}</v-btn>
+      </div>
+    </form>
+  </ModalDialog>
+</template>
+
+<style scoped>
+.box {
+  display: grid;
+  gap: 14px;
+  padding: 22px 26px;
+}
+
+h2 {
+  margin: 0;
+  font-size: 18px;
+}
+
+fieldset {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+
+legend {
+  float: left;
+  padding: 0;
+  margin-right: 10px;
+  font-size: 14px;
+}
+
+label {
+  position: relative;
+  display: grid;
+  place-items: center;
+  width: 32px;
+  height: 32px;
+  border-radius: 50%;
+  cursor: pointer;
+}
+
+label.on {
+  box-shadow: inset 0 0 0 2px rgb(var(--v-theme-primary));
+}
+
+label:focus-within {
+  outline: 2px solid rgb(var(--v-theme-primary));
+}
+
+label input {
+  position: absolute;
+  opacity: 0;
+}
+
+label .dot {
+  width: 16px;
+  height: 16px;
+  margin: 0;
+}
+
+.deleting p {
+  margin: 0 0 10px;
+}
+
+select {
+  font: inherit;
+  padding: 4px 6px;
+  color: inherit;
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid var(--v-edge);
+  border-radius: 6px;
+}
+
+.actions {
+  display: flex;
+  gap: 4px;
+}
+
+.gap {
+  flex: 1;
+}
+</style>

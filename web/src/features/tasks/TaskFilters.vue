@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { mdiMagnify } from '@mdi/js'
+import type { TaskList } from '@/shared/api/client'
+import { useLabels, type TaskFilter } from '@/shared/api/reading'
+
+/** What of the tasks is shown: those with words in them, of a list, with a label, of a priority. */
+defineProps<{ lists: TaskList[]; listless?: boolean }>()
+const words = defineModel<string>('words', { required: true })
+const filter = defineModel<Filter>('filter', { required: true })
+
+type Filter = Omit<TaskFilter, 'words'>
+const { data: labels } = useLabels()
+const set = (more: Partial<Filter>) => (filter.value = { ...filter.value, ...more })
+const value = (event: Event) => (event.target as HTMLSelectElement).value
+</script>
+
+<template>
+  <div class="filters" role="search" aria-label="Filter the tasks">
+    <label class="words">
+      <v-icon :icon="mdiMagnify" size="17" />
+      <input v-model="words" type="search" placeholder="Words in tasks" aria-label="Words in tasks" />
+    </label>
+    <select
+      v-if="!listless"
+      :value="filter.list"
+      aria-label="Of the list"
+      :class="{ on: filter.list }"
+      @change="set({ list: value($event) })"
+    >
+      <option value="">all lists</option>
+      <option v-for="list in lists" :key="list.id" :value="list.id">{{ list.name }}</option>
+    </select>
+    <select
+      v-if="labels?.length"
+      :value="filter.label"
+      aria-label="With the label"
+      :class="{ on: filter.label }"
+      @change="set({ label: value($event) })"
+    >
+      <option value="">any label</option>
+      <option v-for="{ label } in labels" :key="label">{{ label }}</option>
+    </select>
+    <select
+      :value="filter.priority"
+      aria-label="Of the priority"
+      :class="{ on: filter.priority }"
+      @change="set({ priority: value($event) as Filter['priority'] })"
+    >
+      <option value="">any priority</option>
+      <option value="high">high priority</option>
+      <option value="normal">normal</option>
+      <option value="low">low</option>
+    </select>
+    <button
+      v-if="words || filter.list || filter.label || filter.priority"
+      class="link"
+      type="button"
+      @click="((words = ''), (filter = { list: '', label: '', priority: '' }))"
+    >
+      Show all
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  margin-bottom: 12px;
+  font-size: 14px;
+}
+
+.words {
+  display: flex;
+  gap: 5px;
+  align-items: center;
+  padding: 3px 9px;
+  color: var(--v-slate);
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid var(--v-edge);
+  border-radius: 8px;
+}
+
+.words:focus-within {
+  border-color: rgb(var(--v-theme-primary));
+}
+
+input {
+  width: 130px;
+  font: inherit;
+  color: rgb(var(--v-theme-on-surface));
+  background: none;
+  border: 0;
+  outline: none;
+}
+
+select {
+  font: inherit;
+  color: var(--v-slate);
+  background: none;
+  border: 0;
+  field-sizing: content;
+  cursor: pointer;
+}
+
+select.on {
+  color: rgb(var(--v-theme-primary));
+  font-weight: 600;
+}
+
+option {
+  color: rgb(var(--v-theme-on-surface));
+  background: rgb(var(--v-theme-surface));
+}
+</style>

@@ -1,0 +1,6 @@
+export { default as OutlineDialog } from './OutlineDialog.vue'
+export { default as TaskForm } from './TaskForm.vue'
+export { useCompleting } from './complete'
+export { asProposed, emptyDraft, fieldsOf, proposedDraft, shortSpan } from './draft'
+export { offerList } from './paste'
+export { type Row, consequence, onItsWay, send, sending, stopSending, usePuttingDown } from './sendToDay'

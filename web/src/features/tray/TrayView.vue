@@ -1,0 +1,279 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { ConversationRow } from '@/shared/api/client'
+import { claimOf, useDeciding } from '@/shared/api/deciding'
+import { useCounts } from '@/shared/api/heartbeat'
+import { useFind, useTray } from '@/shared/api/reading'
+import { useKeys } from '@/shared/keys/registry'
+import { DecisionCards } from '@/features/decide'
+import EmptyState from '@/ui/EmptyState.vue'
+import FailedState from '@/ui/FailedState.vue'
+import FirstSteps from './FirstSteps.vue'
+import { GROUPINGS, useGrouping } from '@/features/conversation'
+import KeyCap from '@/ui/KeyCap.vue'
+import LoadingRows from '@/ui/LoadingRows.vue'
+import { attempt } from '@/shared/notice'
+import { useWritingFrom } from '@/features/write'
+import { useSelection } from '@/shared/selection'
+import { send } from '@/features/tasks'
+import RestDialog from './RestDialog.vue'
+import TrayGroup from './TrayGroup.vue'
+import { counted } from '@/shared/words'
+import { age, nearMoment } from '@/shared/time/format'
+
+const router = useRouter()
+const { decide } = useDeciding()
+const writeFrom = useWritingFrom()
+const { data, error, refetch } = useTray()
+const { data: counts } = useCounts()
+/** Whether anything was ever here is asked only when the tray is empty. */
+const { data: everything } = useFind('', '', () => data.value?.length === 0)
+const rows = computed(() => data.value ?? [])
+const { grouping, groups, isFolded, fold, visible } = useGrouping(rows)
+const above = computed(() => {
+  let sum = 0
+  return groups.value.map((group) => (isFolded(group) ? sum : (sum += group.rows.length) - group.rows.length))
+})
+const { current, currentId, moving, selecting, selected, goTo, clicked, select, clear, meant } = useSelection(
+  visible,
+  'data-conversation',
+  'tray',
+)
+const archivingRest = ref(false)
+
+/** The server gives so many rows at the most; what was taken out of the list a moment ago is not counted any more. */
+const MOST = 500
+const total = computed(() =>
+  rows.value.length < MOST ? rows.value.length : (counts.value?.tray ?? rows.value.length),
+)
+
+/** What came back has waited since its return. */
+const waitingSince = (row: ConversationRow) => (row.returned && row.awayUntil) || row.latestAt
+const oldest = computed(() => rows.value.map(waitingSince).sort()[0] ?? '')
+const indexOf = (row: ConversationRow) => visible.value.findIndex(({ id }) => id === row.id)
+
+async function afterDeciding(): Promise<void> {
+  clear()
+  if (current.value >= 0) await goTo(current.value)
+}
+
+useKeys('Tray', [
+  {
+    key: ' ',
+    label: 'Start clearing',
+    when: () => (rows.value.length > 0 || !!counts.value?.forClearing) && !archivingRest.value,
+    run: () => void router.push({ name: 'clearing' }),
+  },
+  ...moving,
+  {
+    key: 'Enter',
+    label: 'Open the conversation',
+    when: () => current.value >= 0,
+    run: () => {
+      const row = visible.value[current.value]
+      if (row) void router.push({ name: 'conversation', params: { id: row.id } })
+    },
+  },
+  {
+    key: '=',
+    label: 'Send to a day',
+    when: () => meant.value.length > 0,
+    run: () => send({ kind: 'conversation', rows: meant.value }),
+  },
+  {
+    key: '*',
+    label: 'Select its group',
+    when: () => current.value >= 0,
+    run: () => {
+      const group = groups.value.find((one) => one.rows.some(({ id }) => id === currentId.value))
+      select(group?.rows.map(({ id }) => id) ?? [])
+    },
+  },
+  {
+    key: '9',
+    label: 'Archive the rest',
+    when: () => rows.value.length > 0,
+    run: () => (archivingRest.value = true),
+  },
+  ...selecting,
+])
+</script>
+
+<template>
+  <div class="view">
+    <div class="view-head stick">
+      <h1 v-if="selected.size">
+        {{ selected.size }} selected
+        <small><button class="link" type="button" @click="clear">Select none</button></small>
+      </h1>
+      <h1 v-else-if="rows.length">
+        {{ total }} to decide
+        <small>
+          {{ counts?.decidedToday ? `${counts.decidedToday} decided today, ` : '' }}the oldest has waited
+          {{ age(oldest)
+          }}<span class="by"
+            >, <label for="grouping">grouped by</label>
+            <select id="grouping" v-model="grouping" @change="($event.target as HTMLElement).blur()">
+              <option v-for="name in GROUPINGS" :key="name">{{ name }}</option>
+            </select></span
+          >
+        </small>
+      </h1>
+      <h1 v-else>Tray</h1>
+      <template v-if="rows.length">
+        <div v-show="!selected.size" class="start">
+          <v-btn variant="outlined" @click="archivingRest = true">Archive the rest <KeyCap name="9" /></v-btn>
+          <v-btn color="primary" :to="{ name: 'clearing' }">Start clearing <KeyCap name=" " /></v-btn>
+        </div>
+        <DecisionCards
+          :rows="meant"
+          bar
+          :class="{ idle: !selected.size }"
+          @decided="afterDeciding"
+          @folded="goTo(current)"
+          @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
+        />
+      </template>
+    </div>
+
+    <FailedState v-if="error && !data" :error="error" @again="refetch()" />
+    <LoadingRows v-else-if="!data" />
+    <FirstSteps v-else-if="!rows.length && everything?.total === 0" />
+    <LoadingRows v-else-if="!rows.length && !everything" />
+    <EmptyState v-else-if="!rows.length" title="Nothing to decide">
+      Everything has its place.
+      <template v-if="counts?.forClearing"
+        >{{ counted(counts.forClearing, 'conversation') }} wait{{ counts.forClearing === 1 ? 's' : '' }} for
+        your next clearing.</template
+      >
+      <template v-if="counts?.nextReturn"
+        >What you put off comes back {{ nearMoment(counts.nextReturn) }}.</template
+      >
+      <template v-else>When mail comes in, it waits for you here.</template>
+      <template #actions>
+        <v-btn variant="outlined" to="/tasks">Look at the tasks</v-btn>
+        <v-btn v-if="counts?.forClearing" color="primary" :to="{ name: 'clearing' }"
+          >Start clearing <KeyCap name=" "
+        /></v-btn>
+        <v-btn v-else color="primary" to="/import">Bring mail in</v-btn>
+      </template>
+    </EmptyState>
+    <template v-else>
+      <TrayGroup
+        v-for="(group, index) in groups"
+        :key="group.name"
+        :group="group"
+        :folded="isFolded(group)"
+        :among="rows.length"
+        :above="above[index] ?? 0"
+        :current="currentId"
+        :selected="selected"
+        :meant="meant"
+        @fold="fold(group)"
+        @all="select(group.rows.map(({ id }) => id))"
+        @decide="(kind) => attempt(() => decide(kind, group.rows.map(claimOf)))"
+        @select="(row, range) => clicked(indexOf(row), range)"
+        @reach="(row) => (current = indexOf(row))"
+      />
+      <p v-if="total > rows.length" class="slate hint">
+        These are the {{ rows.length }} newest of {{ total }}. As you decide them, the older ones come up.
+      </p>
+      <p class="slate hint">
+        <KeyCap name="ArrowUp" /> <KeyCap name="ArrowDown" /> move · <KeyCap name="Enter" /> opens ·
+        <KeyCap name="Ctrl+ " /> selects · <KeyCap name="?" /> all keys
+      </p>
+    </template>
+    <RestDialog v-model="archivingRest" @archived="clear" />
+  </div>
+</template>
+
+<style scoped>
+.stick {
+  position: sticky;
+  top: 54px;
+  z-index: 30;
+  margin: -20px -10px 0;
+  padding: 16px 10px 8px;
+  background: rgb(var(--v-theme-background));
+}
+
+.stick > .cards {
+  position: relative;
+}
+
+.start {
+  display: flex;
+  gap: 12px;
+}
+
+/* the cards stand in for the two buttons as soon as something is selected */
+.idle {
+  position: absolute !important;
+  width: 0;
+  height: 0;
+  overflow: hidden;
+}
+
+.idle:has(.fields) {
+  right: 10px;
+  top: 60px;
+  width: auto;
+  overflow: visible;
+}
+
+.idle :deep(.card) {
+  display: none;
+}
+
+.by {
+  white-space: nowrap;
+}
+
+.by select {
+  font: inherit;
+  font-weight: 550;
+  color: rgb(var(--v-theme-primary));
+  background: none;
+  border: 0;
+  padding: 2px 0;
+  field-sizing: content;
+  cursor: pointer;
+}
+
+.by option {
+  color: rgb(var(--v-theme-on-surface));
+  background: rgb(var(--v-theme-surface));
+}
+
+.hint {
+  margin-top: 18px;
+  font-size: 13.5px;
+}
+
+@media (max-width: 760px) {
+  .stick > .cards {
+    width: 100%;
+  }
+
+  .stick {
+    top: 92px;
+  }
+
+  .hint {
+    display: none;
+  }
+
+  .start {
+    width: 100%;
+  }
+
+  .start > * {
+    flex: 1;
+  }
+
+  .start kbd {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,1 @@
+export { default as RestDialog } from './RestDialog.vue'

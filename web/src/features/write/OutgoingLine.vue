@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { OutgoingRow } from '@/shared/api/client'
+import { dateOf, nearDay, nearMoment, nearness, time } from '@/shared/time/format'
+import IndexTab from '@/ui/IndexTab.vue'
+
+/** A draft, or a message that has not gone out, in one line with what can be done about it. */
+const props = defineProps<{ row: OutgoingRow; current: boolean }>()
+defineEmits<{ edit: []; move: []; now: []; back: []; drop: []; arrived: [] }>()
+
+const isTrouble = computed(() => props.row.state === 'failed' || props.row.state === 'doubt')
+const note = computed(() => {
+  const { state, problem, nextTryAt, to } = props.row
+  const who = to ? `to ${to}` : 'to nobody yet'
+  if (state === 'doubt') return `${who} · ${problem} It may have arrived, or not.`
+  if (problem) return `${who} · ${problem}${nextTryAt ? ` Tried again ${nearMoment(nextTryAt)}.` : ''}`
+  return who
+})
+const tab = computed(() => {
+  const { state, goesAt, changedAt } = props.row
+  if (state === 'draft') return `written ${nearDay(dateOf(changedAt))}`
+  if (state === 'sending') return 'going out'
+  if (state === 'doubt') return 'in doubt'
+  if (state === 'failed') return 'not sent'
+  return goesAt ? `${nearDay(dateOf(goesAt))} ${time(goesAt)}` : ''
+})
+const near = computed(() => {
+  if (isTrouble.value) return 'over'
+  return props.row.state === 'waiting' && props.row.goesAt ? nearness(dateOf(props.row.goesAt)) : 'far'
+})
+</script>
+
+<template>
+  <li class="line" :class="{ current }">
+    <button type="button" class="plain body open" :data-outgoing="row.id" @click="$emit('edit')">
+      <b>{{ row.subject || 'no subject' }}</b> <span class="slate">{{ note }}</span>
+    </button>
+    <span class="acts">
+      <template v-if="row.state === 'draft'">
+        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Go on writing</button>
+        <button v-keyed="'6'" class="link" type="button" @click="$emit('drop')">Delete</button>
+      </template>
+      <template v-else-if="row.state === 'waiting'">
+        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Look at it</button>
+        <button v-keyed="'3'" class="link" type="button" @click="$emit('move')">Move</button>
+        <button class="link" type="button" @click="$emit('now')">Send now</button>
+        <button v-keyed="'Backspace'" class="link" type="button" @click="$emit('back')">
+          Back to drafts
+        </button>
+      </template>
+      <template v-else-if="isTrouble">
+        <button v-if="row.state === 'doubt'" class="link" type="button" @click="$emit('arrived')">
+          It has arrived
+        </button>
+        <button class="link" type="button" @click="$emit('now')">
+          {{ row.state === 'doubt' ? 'Send it again' : 'Try again now' }}
+        </button>
+        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Edit</button>
+      </template>
+    </span>
+    <IndexTab :near="near">{{ tab }}</IndexTab>
+  </li>
+</template>
+
+<style scoped src="@/ui/away-line.css"></style>
+<style scoped>
+.open {
+  padding: 0;
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  background: none;
+  border: 0;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import type { Outgoing } from '@/shared/api/client'
+
+/** What keeps a letter from going out as it is, and what can be done about it. */
+defineProps<{ misgivings: string[]; wrong: string | undefined; elsewhere: Outgoing | null }>()
+defineEmits<{ despite: []; mine: []; theirs: [] }>()
+</script>
+
+<template>
+  <div v-if="elsewhere" class="trouble" role="alert">
+    <p>
+      {{
+        elsewhere.row.state === 'draft'
+          ? 'This draft was changed in another window. What you typed here is still here.'
+          : 'This draft was sent in another window.'
+      }}
+    </p>
+    <button v-if="elsewhere.row.state === 'draft'" type="button" class="link" @click="$emit('mine')">
+      Keep what is here
+    </button>
+    <button type="button" class="link" @click="$emit('theirs')">Show what is there</button>
+  </div>
+  <div v-else-if="misgivings.length" class="trouble" role="alert">
+    <p v-for="one in misgivings" :key="one">{{ one }}</p>
+    <button type="button" class="link" @click="$emit('despite')">Send it all the same</button>
+  </div>
+  <div v-else-if="wrong" class="trouble" role="alert">
+    <p>{{ wrong }}</p>
+  </div>
+</template>
+
+<style scoped>
+.trouble {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: baseline;
+  margin: 8px 0;
+  padding: 8px 14px;
+  background: var(--v-brass-soft, transparent);
+  border-left: 4px solid rgb(var(--v-theme-warning));
+}
+
+p {
+  width: 100%;
+  margin: 0;
+}
+</style>

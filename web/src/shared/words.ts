@@ -1,0 +1,80 @@
+import type { Entry } from './api/client'
+
+const DONE: Record<Entry['kind'], string> = {
+  do_now: 'Done at once',
+  archive: 'Archived',
+  delete: 'Deleted',
+  snooze: 'Snoozed',
+  hand_over: 'Handed over',
+  mute: 'Muted',
+  block: 'Sender blocked',
+  unblock: 'Sender let in again',
+  archive_rest: 'The rest archived',
+  bring_back: 'Brought back',
+  put_back: 'Put back',
+  move_return: 'Return moved',
+  come_back: 'Came back',
+  arrive: 'Came in',
+  deliver: 'Went out',
+  remind: 'Reminders changed',
+  remind_again: 'To remind again',
+  let_go: 'Reminder let go',
+  empty_bin: 'Removed for good',
+  make_task: 'Task made',
+  add_task: 'Task written down',
+  edit_task: 'Task changed',
+  complete_task: 'Completed',
+  restore_task: 'Opened again',
+  delete_task: 'Task deleted',
+  change_tasks: 'Tasks changed',
+  put_off: 'Put off',
+  move_task: 'Moved',
+  skip_task: 'Skipped',
+  clear_done: 'Done cleared',
+  add_list: 'List made',
+  edit_list: 'List changed',
+  delete_list: 'List deleted',
+  send: 'Sent',
+  send_later: 'To go out',
+  take_back: 'Taken back',
+  drop_draft: 'Draft deleted',
+  settle_owed: 'Settled',
+  move_owed: 'More time',
+  take_up_owed: 'Still owed',
+  add_template: 'Template made',
+  edit_template: 'Template changed',
+  delete_template: 'Template deleted',
+  keep_contact: 'Card kept',
+  delete_contact: 'Card deleted',
+  undo: 'Undone',
+}
+
+export const deedOf = (kind: Entry['kind']): string => DONE[kind]
+
+/** What was done, in a word or two. */
+export function deed(entry: Entry): string {
+  return entry.undoes ? `Undone: ${DONE[entry.undoes.kind].toLowerCase()}` : DONE[entry.kind]
+}
+
+/** What it was done to. */
+export function object(entry: Entry): string {
+  const about = entry.about || 'no subject'
+  return entry.count > 1 ? `${about} and ${entry.count - 1} more` : about
+}
+
+export function counted(count: number, one: string, many = one + 's'): string {
+  return `${count} ${count === 1 ? one : many}`
+}
+
+/** How long something takes, roughly. */
+export const lasting = (milliseconds: number): string =>
+  milliseconds < 90_000
+    ? counted(Math.round(milliseconds / 1000), 'second')
+    : counted(Math.round(milliseconds / 60_000), 'minute')
+
+export const subjectOf = (row: { subject: string }): string => row.subject || 'no subject'
+
+export const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** With a full stop, unless it ends with a mark of its own. */
+export const sentence = (text: string): string => (/[.?!…]$/.test(text) || !text ? text : `${text}.`)

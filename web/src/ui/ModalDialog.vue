@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { useCover, type Binding } from '@/shared/keys/registry'
+import CoverSheet from './CoverSheet.vue'
+
+/**
+ * A dialog. As long as it is open it has the keys, alone; Esc and a click beside it close it, unless it has to be
+ * answered.
+ */
+const props = defineProps<{
+  open: boolean
+  /** What it is, for who cannot see it */
+  name: string
+  keys?: Binding[]
+  /** Nothing but its own buttons closes it */
+  insistent?: boolean
+}>()
+const emit = defineEmits<{ close: [] }>()
+
+const close = () => void (props.insistent || emit('close'))
+useCover(() => props.open, close, props.keys)
+</script>
+
+<template>
+  <v-dialog :model-value="open" :aria-label="name" persistent no-click-animation @click:outside="close">
+    <slot />
+    <CoverSheet />
+  </v-dialog>
+</template>
