@@ -22,7 +22,8 @@ final readonly class EntryRows
             u.kind AS undone_kind, u.number AS undone_number,
             MAX((SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'conversation'),
                 (SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'task')) AS decided,
-            (SELECT t.object_id FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'outgoing') AS outgoing
+            (SELECT t.object_id FROM journal_touch t WHERE t.entry_id = e.id AND t.kind = 'outgoing') AS outgoing,
+            (SELECT GROUP_CONCAT(DISTINCT t.kind) FROM journal_touch t WHERE t.entry_id = e.id) AS touched
         FROM journal_entry e LEFT JOIN journal_entry u ON u.id = e.undoes";
 
     public function __construct(private Connection $connection)

@@ -1,19 +1,25 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { useDeciding } from '@/shared/api/deciding'
+import { answer, api } from '@/shared/api/client'
 import { useCover } from '@/shared/keys/registry'
 import { now } from '@/shared/time/clock'
 import { moment } from '@/shared/time/format'
 import { attempt } from '@/shared/notice'
+import { useAskAgain } from '@/shared/steps/steps'
 
 const open = ref(false)
 useCover(open, () => (open.value = false))
-const { moveClock } = useDeciding()
+const askAgain = useAskAgain()
 const moves = [
   { to: 'hour', text: 'An hour on' },
   { to: 'morning', text: 'To tomorrow morning' },
   { to: 'week', text: 'A week on' },
 ] as const
+
+async function move(to: (typeof moves)[number]['to']): Promise<void> {
+  await answer(api.POST('/demo/clock', { body: { to } }))
+  await askAgain()
+}
 </script>
 
 <template>
@@ -25,12 +31,7 @@ const moves = [
     </template>
     <v-list>
       <v-list-subheader>Move the program's time</v-list-subheader>
-      <v-list-item
-        v-for="move in moves"
-        :key="move.to"
-        :title="move.text"
-        @click="attempt(() => moveClock(move.to))"
-      />
+      <v-list-item v-for="{ to, text } in moves" :key="to" :title="text" @click="attempt(() => move(to))" />
     </v-list>
   </v-menu>
 </template>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { useDeciding } from '@/shared/api/deciding'
 import { attempt, clearNotice, notice } from '@/shared/notice'
 import { counted, deed, object } from '@/shared/words'
 import { moment } from '@/shared/time/format'
+import { useUndo } from '@/shared/steps/undo'
 
-const { undo } = useDeciding()
+const { undo } = useUndo()
 async function through({ entry }: { entry: string }): Promise<void> {
   if (await attempt(() => undo({ id: entry }, true))) clearNotice()
 }

@@ -1,6 +1,6 @@
 import { afterEach, expect, test } from 'vitest'
 import { createApp, defineComponent, h, nextTick, ref, type App, type Ref } from 'vue'
-import { cameBack } from './api/leaving'
+import { cameBack } from './steps/leaving'
 import { useSelection } from './selection'
 
 const apps: App[] = []

@@ -1,5 +1,5 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch, type Ref } from 'vue'
-import { cameBack } from './api/leaving'
+import { cameBack } from './steps/leaving'
 import type { Binding } from './keys/registry'
 import { tell } from './notice'
 

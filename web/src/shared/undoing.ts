@@ -1,17 +1,17 @@
 import { useRoute, useRouter } from 'vue-router'
 import type { Entry } from './api/client'
-import { useDeciding } from './api/deciding'
 import { useSession } from './api/session'
 import { millisecondsUntil } from './time/clock'
 import { attempt, say } from './notice'
 import { lastStep, letGo } from './trail'
 import { object } from './words'
+import { useUndo } from '@/shared/steps/undo'
 
 let undoing = Promise.resolve()
 
 /** Taking back what was done in this window. */
 export function useUndoing() {
-  const { undo } = useDeciding()
+  const { undo } = useUndo()
   const route = useRoute()
   const router = useRouter()
   const { account } = useSession()

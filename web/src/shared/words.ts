@@ -52,12 +52,12 @@ const DONE: Record<Entry['kind'], string> = {
 export const deedOf = (kind: Entry['kind']): string => DONE[kind]
 
 /** What was done, in a word or two. */
-export function deed(entry: Entry): string {
+export function deed(entry: Pick<Entry, 'kind' | 'undoes'>): string {
   return entry.undoes ? `Undone: ${DONE[entry.undoes.kind].toLowerCase()}` : DONE[entry.kind]
 }
 
 /** What it was done to. */
-export function object(entry: Entry): string {
+export function object(entry: Pick<Entry, 'about' | 'count'>): string {
   const about = entry.about || 'no subject'
   return entry.count > 1 ? `${about} and ${entry.count - 1} more` : about
 }

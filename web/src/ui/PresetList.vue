@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { When } from '@/shared/api/client'
-import { useSnoozeChoices } from '@/shared/api/reading'
 import { useKeys } from '@/shared/keys/registry'
 import { day } from '@/shared/time/format'
 import KeyCap from './KeyCap.vue'
 import { capitalised } from '@/shared/words'
+import { useSnoozeChoices } from '@/shared/api/snoozeChoices'
 
 /** The person's own when phrases, each with a digit and what it means now. */
 const props = defineProps<{ title: string }>()

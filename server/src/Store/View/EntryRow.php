@@ -9,7 +9,10 @@ namespace ZippyTray\Server\Store\View;
  */
 final readonly class EntryRow
 {
-    /** @param array{id: string, kind: string, number: int}|null $undoes */
+    /**
+     * @param array{id: string, kind: string, number: int}|null $undoes
+     * @param list<string>                                      $touched kinds of objects, see ObjectKind
+     */
     private function __construct(
         public string $id,
         public int $number,
@@ -22,6 +25,7 @@ final readonly class EntryRow
         public ?string $undoneBy,
         public bool $undoable,
         public ?string $outgoing,
+        public array $touched,
     ) {
     }
 
@@ -42,6 +46,7 @@ final readonly class EntryRow
             $undoneBy,
             null === $undoneBy && !\in_array($row->string('kind'), ['empty_bin', 'deliver'], true),
             $row->stringOrNull('outgoing'),
+            array_values(array_filter(explode(',', $row->stringOrNull('touched') ?? ''))),
         );
     }
 }

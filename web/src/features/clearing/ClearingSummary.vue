@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Clearing } from '@/shared/api/client'
-import { useComing } from '@/shared/api/reading'
 import { nearMoment } from '@/shared/time/format'
 import KeyCap from '@/ui/KeyCap.vue'
 import TrayMark from '@/ui/TrayMark.vue'
 import { counted, deedOf, lasting, subjectOf } from '@/shared/words'
+import { useComing } from '@/features/coming'
 
 /** What became of a clearing: how many, how long, what of them, and what comes back next. */
 const props = defineProps<{ clearing: Clearing; left: number }>()

@@ -3,11 +3,17 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type ClearingOrder, type Conversation, type ConversationRow } from '@/shared/api/client'
-import { useConversation, useLoadAhead, useTray } from '@/shared/api/reading'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
 import { send } from '@/features/tasks'
-import { BackStrip, ConversationReminders, ConversationSheet, HistoryList } from '@/features/conversation'
+import {
+  BackStrip,
+  ConversationReminders,
+  ConversationSheet,
+  HistoryList,
+  useConversation,
+  useLoadAhead,
+} from '@/features/conversation'
 import ClearingHead from './ClearingHead.vue'
 import ClearingSummary from './ClearingSummary.vue'
 import { DecisionCards, type Along } from '@/features/decide'
@@ -21,7 +27,7 @@ import { useAnswering, DraftStrip, WriteSheet } from '@/features/write'
 import { usePile } from './pile'
 import { OwedIn } from '@/features/owed'
 import PileEdges from './PileEdges.vue'
-import { RestDialog } from '@/features/tray'
+import { RestDialog, useTray } from '@/features/tray'
 import TooOften from './TooOften.vue'
 import { later } from '@/shared/time/later'
 

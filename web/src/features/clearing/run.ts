@@ -2,8 +2,8 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onMounted, ref, watch, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, newId, type Clearing, type ClearingOrder } from '@/shared/api/client'
-import { useClearing } from '@/shared/api/reading'
 import { attempt } from '@/shared/notice'
+import { useClearing } from './queries'
 
 /** A clearing from its beginning to its end. It goes on after a reload, since its address names it. */
 export function useClearingRun(order: Ref<ClearingOrder>) {

@@ -1,10 +1,13 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Coming, ComingItem, ComingKind, When } from '@/shared/api/client'
-import { claimOf, useDeciding } from '@/shared/api/deciding'
-import { useComing } from '@/shared/api/reading'
 import { day, daysAhead } from '@/shared/time/format'
 import { counted, subjectOf } from '@/shared/words'
+import { claimOf, useDecideSteps } from '@/shared/steps/decide'
+import { useComing } from './queries'
+import { useTaskSteps } from '@/features/tasks'
+import { useComingSteps } from './steps'
+import { useWriteSteps } from '@/features/write'
 
 export type Stretch = Coming['stretches'][number]
 
@@ -101,7 +104,10 @@ export function useTimeLine() {
   const kinds = computed(() => KINDS.map(({ kind }) => kind).filter((kind) => !hidden.value.includes(kind)))
   const coming = useComing(kinds)
   const { parts, error, refetch, whole } = coming
-  const { decide, putOffTasks, moveReminder, sendMail } = useDeciding()
+  const { decide } = useDecideSteps()
+  const { putOffTasks } = useTaskSteps()
+  const { moveReminder } = useComingSteps()
+  const { sendMail } = useWriteSteps()
 
   const clearing = computed(() => (parts.value ?? []).flatMap((part) => part.clearing.map(rowOf)))
   const stretches = computed(() => joined((parts.value ?? []).map((part) => part.stretches)))

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Conversation } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { plain } from '@/shared/api/when'
 import { dateOf, time } from '@/shared/time/format'
 import { attempt } from '@/shared/notice'
 import ReminderField from '@/ui/ReminderField.vue'
+import { useConversationSteps } from './steps'
 
 /** When a conversation reminds, wherever it is. Leads count from its return. */
 const props = defineProps<{ conversation: Conversation }>()
 
-const { remindOf } = useDeciding()
+const { remindOf } = useConversationSteps()
 const reminders = computed({
   get: () => props.conversation.reminders.map(({ text }) => text),
   set: (texts) => void attempt(() => remindOf(props.conversation.row.id, texts)),

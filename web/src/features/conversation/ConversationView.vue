@@ -3,8 +3,6 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onBeforeUnmount, onUnmounted, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { answer, api, newId, type ConversationRow } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
-import { useConversation } from '@/shared/api/reading'
 import { useSession } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
 import { send } from '@/features/tasks'
@@ -21,12 +19,14 @@ import LoadingRows from '@/ui/LoadingRows.vue'
 import { attempt } from '@/shared/notice'
 import { OwedIn } from '@/features/owed'
 import { placeText } from '@/shared/places'
+import { useConversation } from './queries'
+import { useDecideSteps } from '@/shared/steps/decide'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
 const route = useRoute()
 const queries = useQueryClient()
-const { decide } = useDeciding()
+const { decide } = useDecideSteps()
 const { account } = useSession()
 const { data: conversation, error, refetch } = useConversation(() => props.id)
 

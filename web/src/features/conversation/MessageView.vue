@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { Problem } from '@/shared/api/problem'
-import { useCopies, useMessageAt } from '@/shared/api/reading'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import LoneMessage from './LoneMessage.vue'
 import { subjectOf } from '@/shared/words'
 import { moment } from '@/shared/time/format'
+import { useCopies, useMessageAt } from './queries'
 
 /** One message alone: nothing else of the tray is in sight. Of one that is gone, the copies that tasks keep. */
 const props = defineProps<{ id: string }>()

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { useMessage, useSource } from '@/shared/api/reading'
 import { useKeys } from '@/shared/keys/registry'
 import FailedState from '@/ui/FailedState.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import LoneMessage from './LoneMessage.vue'
 import MessageText from './MessageText.vue'
 import { moment, size } from '@/shared/time/format'
+import { useMessage, useSource } from './queries'
 
 /** The source of a task, alone: the message itself, or the task's copy when the mail is gone. */
 const props = defineProps<{ id: string }>()

@@ -2,7 +2,6 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Advice, ConversationRow, TaskFields, TaskProposal } from '@/shared/api/client'
 import type { Written } from '@/shared/api/when'
-import { useSnoozeChoices } from '@/shared/api/reading'
 import { useKeys } from '@/shared/keys/registry'
 import { holdKeys } from '@/shared/typing/held'
 import { useInView } from '@/ui/inview'
@@ -19,6 +18,7 @@ import LoadingRows from '@/ui/LoadingRows.vue'
 import { useProposing } from './proposal'
 import { useTaking, type Along } from './take'
 import { counted, sentence } from '@/shared/words'
+import { useSnoozeChoices } from '@/shared/api/snoozeChoices'
 
 /** The cards on which a decision is taken, for one conversation or for several. The advised one lies on top, unfolded. */
 const props = defineProps<{

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import type { ConversationRow, When } from '@/shared/api/client'
-import type { SnoozeFor } from '@/shared/api/deciding'
-import { useSnoozeChoices } from '@/shared/api/reading'
 import { toWhen, type Written } from '@/shared/api/when'
 import { useKeys } from '@/shared/keys/registry'
 import { dateOf, day, nearDay } from '@/shared/time/format'
 import KeyCap from '@/ui/KeyCap.vue'
 import PresetList from '@/ui/PresetList.vue'
 import WhenField from '@/ui/WhenField.vue'
+import { type SnoozeFor } from '@/shared/steps/decide'
+import { useSnoozeChoices } from '@/shared/api/snoozeChoices'
 
 /** Until when something is put off, and what else may bring it back before. */
 const props = defineProps<{ rows: ConversationRow[]; error?: string | undefined }>()

@@ -1,6 +1,6 @@
 import type { AdvisedDecision, ConversationRow } from '@/shared/api/client'
-import type { DecisionKind } from '@/shared/api/deciding'
 import { counted } from '@/shared/words'
+import { type DecisionKind } from '@/shared/steps/decide'
 
 export type CardKind = Exclude<DecisionKind, 'archive_rest' | 'bring_back' | 'put_back'> | 'make_task'
 

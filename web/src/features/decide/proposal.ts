@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import type { ConversationRow, TaskProposal } from '@/shared/api/client'
-import { proposalsOf, useProposals } from '@/shared/api/reading'
+import { proposalsOf, useProposals } from '@/features/tasks'
 
 /**
  * What tasks of conversations would be. Above a list they are not known whole: there it is asked for when it is needed.

@@ -1,18 +1,18 @@
 import { ref, type Ref } from 'vue'
 import type { ConversationRow, Outline, TaskFields, TaskProposal, When } from '@/shared/api/client'
-import {
-  claimOf,
-  useDeciding,
-  type DecisionDetails,
-  type DecisionKind,
-  type SnoozeFor,
-} from '@/shared/api/deciding'
 import { Problem } from '@/shared/api/problem'
 import type { CardKind } from './cards'
-import { asProposed } from '@/features/tasks'
+import { asProposed, useTaskSteps } from '@/features/tasks'
 import { attempt, tell, tellUndecided } from '@/shared/notice'
 import { subjectOf } from '@/shared/words'
 import { onScreen } from '@/shared/time/later'
+import {
+  claimOf,
+  type DecisionDetails,
+  type DecisionKind,
+  type SnoozeFor,
+  useDecideSteps,
+} from '@/shared/steps/decide'
 
 export interface Taking {
   rows: ConversationRow[]
@@ -47,7 +47,8 @@ interface Going {
 
 /** Takes the decisions of the cards. */
 export function useTaking(props: Taking, going: Going) {
-  const { decide, makeTasks } = useDeciding()
+  const { decide } = useDecideSteps()
+  const { makeTasks } = useTaskSteps()
   const open = ref<CardKind | null>(null)
   const wrong = ref<Record<string, string>>({})
 

@@ -3,8 +3,6 @@ import { mdiMagnify } from '@mdi/js'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { claimOf, useDeciding } from '@/shared/api/deciding'
-import { useFind } from '@/shared/api/reading'
 import { useKeys } from '@/shared/keys/registry'
 import { useWritingFrom } from '@/features/write'
 import { ConversationLine } from '@/features/conversation'
@@ -20,10 +18,14 @@ import { PLACES, type FindPlace } from '@/shared/places'
 import RowChunks from '@/ui/RowChunks.vue'
 import { useSelection } from '@/shared/selection'
 import { counted } from '@/shared/words'
+import { claimOf, useDecideSteps } from '@/shared/steps/decide'
+import { useFind } from './queries'
+import { useBinSteps } from './steps'
 
 const route = useRoute()
 const router = useRouter()
-const { decide, emptyBin } = useDeciding()
+const { decide } = useDecideSteps()
+const { emptyBin } = useBinSteps()
 
 const typed = ref(String(route.query.words ?? ''))
 const words = refDebounced(typed, 150)

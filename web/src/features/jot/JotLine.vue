@@ -4,17 +4,17 @@ import { refDebounced } from '@vueuse/core'
 import { computed, reactive, ref, toRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { EVERYWHERE, useKeys } from '@/shared/keys/registry'
 import { useTyped } from '@/shared/typing/kept'
 import KeyCap from '@/ui/KeyCap.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import { attempt } from '@/shared/notice'
 import { offerList } from '@/features/tasks'
+import { useJotSteps } from './steps'
 
 /** One line, from everywhere: a task is written down, clause by clause; or a message's address is opened. */
 const router = useRouter()
-const { jot } = useDeciding()
+const { jot } = useJotSteps()
 const open = ref(false)
 /** What was typed is still there when the line is opened again, also after a reload. */
 const jotted = reactive({ line: '' })

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Entry } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
-import { useJournal } from '@/shared/api/reading'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import { attempt } from '@/shared/notice'
 import { capitalised, deed, object } from '@/shared/words'
 import { dateOf, nearDay, time } from '@/shared/time/format'
+import { useJournal } from './queries'
+import { useUndo } from '@/shared/steps/undo'
 
-const { undo } = useDeciding()
+const { undo } = useUndo()
 const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJournal()
 const entries = computed(() => data.value?.pages.flatMap((page) => page.entries) ?? [])
 

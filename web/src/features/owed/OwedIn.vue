@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ConversationRow, Owed, When } from '@/shared/api/client'
-import { claimOf, useDeciding } from '@/shared/api/deciding'
 import { useKeys } from '@/shared/keys/registry'
 import { day, nearDay, dateOf, nearMoment } from '@/shared/time/format'
 import KeyCap from '@/ui/KeyCap.vue'
 import { attempt } from '@/shared/notice'
+import { claimOf } from '@/shared/steps/decide'
+import { useOwedSteps } from './steps'
 
 /** Who owes an answer in a conversation, and who has given it. */
 const props = defineProps<{ owed: Owed[]; row: ConversationRow; clearing?: string }>()
 const emit = defineEmits<{ decided: [] }>()
 
-const { takeUpOwed } = useDeciding()
+const { takeUpOwed } = useOwedSteps()
 /** Somebody has answered, and only promises: it may be owed still. */
 const promised = computed(() =>
   props.row.place === 'tray' ? props.owed.find(({ promise }) => promise) : undefined,

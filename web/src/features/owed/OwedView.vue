@@ -2,8 +2,6 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Owed, When } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
-import { useOwed } from '@/features/write'
 import AwayTabs from '@/ui/AwayTabs.vue'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
@@ -14,11 +12,13 @@ import { useSelection } from '@/shared/selection'
 import { useKeys } from '@/shared/keys/registry'
 import WhenDialog from '@/ui/WhenDialog.vue'
 import { counted } from '@/shared/words'
+import { useOwed } from './queries'
+import { useOwedSteps } from './steps'
 
 /** Who owes what until when, by person; what was settled lately is below. */
 const router = useRouter()
 const { data, error, refetch } = useOwed()
-const { settleOwed, moveOwed, takeUpOwed } = useDeciding()
+const { settleOwed, moveOwed, takeUpOwed } = useOwedSteps()
 
 const nameOf = ({ person }: Owed) => person.name || person.email
 const open = computed(() => (data.value ?? []).filter(({ state }) => state === 'open'))

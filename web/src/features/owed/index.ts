@@ -1,2 +1,3 @@
 export { default as OwedIn } from './OwedIn.vue'
 export { default as OwedLine } from './OwedLine.vue'
+export { useOwedSteps } from './steps'

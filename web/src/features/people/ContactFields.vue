@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import type { Contact } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { Problem } from '@/shared/api/problem'
 import KeptNote from '@/ui/KeptNote.vue'
 import { useTyped } from '@/shared/typing/kept'
 import type { Carding } from './contactDialog'
 import { tell } from '@/shared/notice'
+import { useContactSteps } from './steps'
 
 const props = defineProps<{ carding: Carding }>()
 const emit = defineEmits<{ close: [] }>()
 
-const { keepContact } = useDeciding()
+const { keepContact } = useContactSteps()
 const card = reactive<Contact>({ ...props.carding.card, phones: [...props.carding.card.phones] })
 const place = `card:${props.carding.isNew ? props.carding.card.email || 'new' : props.carding.card.id}`
 const { keptAt, accept, anew } = useTyped(place, card)

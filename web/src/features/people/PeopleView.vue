@@ -4,7 +4,6 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { csrfHeader, type Entry } from '@/shared/api/client'
 import { Problem } from '@/shared/api/problem'
-import { useContacts, useKnownPeople } from '@/features/write'
 import { editCard } from './contactDialog'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
@@ -13,6 +12,7 @@ import { tell } from '@/shared/notice'
 import { remember } from '@/shared/trail'
 import { counted } from '@/shared/words'
 import { age } from '@/shared/time/format'
+import { useContacts, useKnownPeople } from './queries'
 
 /** Whom the person knows: from their mail, and from the cards that they keep. */
 const queries = useQueryClient()

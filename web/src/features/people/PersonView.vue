@@ -1,23 +1,24 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { useDeciding } from '@/shared/api/deciding'
-import { usePerson } from '@/features/write'
 import { editCard } from './contactDialog'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import IndexTab from '@/ui/IndexTab.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import { attempt } from '@/shared/notice'
-import { OwedLine } from '@/features/owed'
+import { OwedLine, useOwedSteps } from '@/features/owed'
 import { counted, subjectOf } from '@/shared/words'
 import { dueTab } from '@/shared/time/due'
 import { age, nearMoment } from '@/shared/time/format'
+import { usePerson } from './queries'
+import { useContactSteps } from './steps'
 
 /** Somebody: what is open with them, their card, and what was written. */
 const props = defineProps<{ email: string }>()
 const router = useRouter()
-const { settleOwed, deleteContact } = useDeciding()
+const { settleOwed } = useOwedSteps()
+const { deleteContact } = useContactSteps()
 const { data, error, refetch } = usePerson(() => props.email)
 
 const name = computed(() => data.value?.contact?.name || data.value?.person?.name || props.email)

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { ConversationRow, TaskRow } from '@/shared/api/client'
-import { claimOf, useDeciding } from '@/shared/api/deciding'
-import { useDay } from '@/shared/api/reading'
 import { day, time } from '@/shared/time/format'
 import { useCompleting, shortSpan } from '@/features/tasks'
 import { beginDrag, endDrag } from '@/ui/drag'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import { attempt } from '@/shared/notice'
 import { subjectOf } from '@/shared/words'
+import { claimOf, useDecideSteps } from '@/shared/steps/decide'
+import { useDay } from './queries'
 
 /** What a day holds: to check off, to open, to move to another day. */
 const props = defineProps<{ date: string; end?: boolean }>()
@@ -15,7 +15,7 @@ defineEmits<{ close: [] }>()
 
 const { data } = useDay(() => props.date)
 const { check } = useCompleting()
-const { decide } = useDeciding()
+const { decide } = useDecideSteps()
 const bringBack = (row: ConversationRow) => attempt(() => decide('bring_back', [claimOf(row)]))
 const at = (task: TaskRow) =>
   [task.due?.time ?? '', task.estimate ? shortSpan(task.estimate) : ''].filter(Boolean).join(', ')

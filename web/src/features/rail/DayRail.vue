@@ -2,7 +2,6 @@
 import { useWindowSize } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { DayGlance } from '@/shared/api/client'
-import { useDays } from '@/shared/api/reading'
 import { EVERYWHERE, useKeys } from '@/shared/keys/registry'
 import { day } from '@/shared/time/format'
 import DayPanel from './DayPanel.vue'
@@ -16,6 +15,7 @@ import {
   type Row,
 } from '@/features/tasks'
 import { counted } from '@/shared/words'
+import { useDays } from './queries'
 
 /** The coming days along the lower edge: what each holds, and where things are put down on a day. */
 const { width } = useWindowSize()

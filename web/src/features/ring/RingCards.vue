@@ -4,7 +4,6 @@ import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Ring } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { useHeartbeat, useRings } from '@/shared/api/heartbeat'
 import { EVERYWHERE, useKeys } from '@/shared/keys/registry'
 import { attempt } from '@/shared/notice'
@@ -12,6 +11,7 @@ import { notify } from '@/shared/notify'
 import { folded, unfoldRings } from './rings'
 import RingSlip from './RingSlip.vue'
 import { counted } from '@/shared/words'
+import { useRingSteps } from './steps'
 
 /**
  * The reminders that have come, on one card in every view: it stays until each is answered, and can be folded to a tab
@@ -20,7 +20,7 @@ import { counted } from '@/shared/words'
 useHeartbeat()
 const router = useRouter()
 const rings = useRings()
-const { letGo } = useDeciding()
+const { letGo } = useRingSteps()
 const isWhole = ref(false)
 /** At most two at once, unless all are asked for. */
 const shown = computed(() => (isWhole.value ? rings.value : rings.value.slice(0, 2)))

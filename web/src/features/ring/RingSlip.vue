@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
 import type { Ring, When } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { toWhen, type Written } from '@/shared/api/when'
 import { dueTab } from '@/shared/time/due'
 import { age, dateOf, nearDay, time } from '@/shared/time/format'
@@ -11,6 +10,8 @@ import IndexTab from '@/ui/IndexTab.vue'
 import { attempt } from '@/shared/notice'
 import { titleOf } from '@/shared/notify'
 import WhenField from '@/ui/WhenField.vue'
+import { useRingSteps } from './steps'
+import { useDecideSteps } from '@/shared/steps/decide'
 
 /** One reminder that has come, with its answers. */
 const props = defineProps<{ ring: Ring }>()
@@ -18,7 +19,8 @@ const emit = defineEmits<{ open: []; answered: [] }>()
 onBeforeUnmount(() => emit('answered'))
 
 const READY = ['in 15 minutes', 'in an hour', 'tomorrow morning']
-const { letGo, remindAgain, decide } = useDeciding()
+const { letGo, remindAgain } = useRingSteps()
+const { decide } = useDecideSteps()
 const { complete } = useCompleting()
 const asking = ref(false)
 const again = ref<Written>({ phrase: '', reading: null })

@@ -2,10 +2,10 @@
 import { computed, ref, watch } from 'vue'
 import type { Settings } from '@/shared/api/client'
 import { Problem } from '@/shared/api/problem'
-import { useSnoozeChoices } from '@/shared/api/reading'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { tell } from '@/shared/notice'
 import { askPermission, permission } from '@/shared/notify'
+import { useSnoozeChoices } from '@/shared/api/snoozeChoices'
 
 /** How the person puts things off, and is reminded. */
 const { data: offered } = useSnoozeChoices()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { forgetLeftOut, useMailWays } from '@/features/write'
 import { moment } from '@/shared/time/format'
 import { attempt } from '@/shared/notice'
+import { forgetLeftOut, useMailWays } from './queries'
 
 /** Mail that has come and could not be taken in. */
 const queries = useQueryClient()

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Settings } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { Problem } from '@/shared/api/problem'
 import { useSession, useSignIn } from '@/shared/api/session'
-import { useTemplates, editTemplate } from '@/features/write'
+import { useTemplates, editTemplate, useWriteSteps } from '@/features/write'
 import { attempt, tell } from '@/shared/notice'
 import LeftOutList from './LeftOutList.vue'
 import WaysSettings from './WaysSettings.vue'
@@ -12,7 +11,7 @@ import WaysSettings from './WaysSettings.vue'
 /** How the person writes mail, and how it goes out. */
 const { account } = useSession()
 const { saveSettings } = useSignIn()
-const { deleteTemplate } = useDeciding()
+const { deleteTemplate } = useWriteSteps()
 const { data: templates } = useTemplates()
 const settings = computed(() => account.value?.settings)
 const signature = ref('')

@@ -3,8 +3,6 @@ import { useMutationObserver } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { BlockedSender, ClearingOrder, Settings } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
-import { useBlocked } from '@/shared/api/reading'
 import { useSession, useSignIn } from '@/shared/api/session'
 import AwaySettings from './AwaySettings.vue'
 import FailedState from '@/ui/FailedState.vue'
@@ -17,11 +15,13 @@ import TaskSettings from './TaskSettings.vue'
 import TimeSettings from './TimeSettings.vue'
 import { counted } from '@/shared/words'
 import { moment } from '@/shared/time/format'
+import { useBlocked } from './queries'
+import { useSettingsSteps } from './steps'
 
 const route = useRoute()
 const { account } = useSession()
 const { saveSettings } = useSignIn()
-const { unblock } = useDeciding()
+const { unblock } = useSettingsSteps()
 const { data: blocked, error, refetch } = useBlocked()
 
 const settings = computed(() => account.value?.settings)

@@ -4,8 +4,8 @@ import { ref, watch } from 'vue'
 import { answer, api } from '@/shared/api/client'
 import { Problem } from '@/shared/api/problem'
 import { useSession } from '@/shared/api/session'
-import { tryMailWays, useMailWays } from '@/features/write'
 import { tell } from '@/shared/notice'
+import { tryMailWays, useMailWays } from './queries'
 
 /** How mail goes out and comes in. */
 type Out = 'none' | 'post_room' | 'smtp'

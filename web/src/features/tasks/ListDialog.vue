@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { ListColour, TaskList } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { Problem } from '@/shared/api/problem'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import { tell } from '@/shared/notice'
 import { counted } from '@/shared/words'
+import { useListSteps } from './listSteps'
 
 /** A list is made, renamed, coloured, archived or deleted. */
 const props = defineProps<{ list: TaskList | null; others: TaskList[] }>()
 const emit = defineEmits<{ close: [] }>()
 
-const { addList, editList, deleteList } = useDeciding()
+const { addList, editList, deleteList } = useListSteps()
 const COLOURS: ListColour[] = ['slate', 'sea', 'moss', 'brass', 'rust', 'plum', 'sky']
 const name = ref(props.list?.name ?? '')
 const colour = ref<ListColour>(props.list?.colour ?? 'sea')

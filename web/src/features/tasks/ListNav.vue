@@ -2,16 +2,18 @@
 import { mdiDotsHorizontal, mdiPlus } from '@mdi/js'
 import { computed, nextTick, ref } from 'vue'
 import type { TaskList } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { dragged, endDrag } from '@/ui/drag'
 import ListDialog from './ListDialog.vue'
 import { attempt } from '@/shared/notice'
+import { useTaskSteps } from './steps'
+import { useListSteps } from './listSteps'
 
 /** The lists in the person's own order, with what each holds; tasks can be dropped on them. */
 const props = defineProps<{ lists: TaskList[]; chosen: string }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 
-const { changeTasks, moveList } = useDeciding()
+const { changeTasks } = useTaskSteps()
+const { moveList } = useListSteps()
 const editing = ref<TaskList | 'new' | null>(null)
 const over = ref('')
 const withArchived = ref(false)

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { Outline } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import OutlineDialog from './OutlineDialog.vue'
 import { pasting } from './paste'
+import { useTaskSteps } from './steps'
 
 /** A pasted list becomes tasks, from wherever it was pasted. */
-const { makeTasks } = useDeciding()
+const { makeTasks } = useTaskSteps()
 
 async function save(_fields: unknown, made: Outline[]): Promise<void> {
   const of = pasting.value

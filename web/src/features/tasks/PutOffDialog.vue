@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { newId, type Due, type PutOff, type When } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { Problem } from '@/shared/api/problem'
-import { usePutOffPreview } from '@/shared/api/reading'
 import { plain, toWhen, type Written } from '@/shared/api/when'
 import { dueText } from '@/shared/time/due'
 import ModalDialog from '@/ui/ModalDialog.vue'
@@ -12,6 +10,8 @@ import PresetList from '@/ui/PresetList.vue'
 import { isSame, puttingOff, stopPuttingOff, type What } from './putOff'
 import WhenField from '@/ui/WhenField.vue'
 import { counted } from '@/shared/words'
+import { usePutOffPreview } from './queries'
+import { useTaskSteps } from './steps'
 
 /** Until when tasks are put off, what of them is moved, and what that changes. */
 const SHOWN = 6
@@ -25,7 +25,7 @@ const WHATS: { value: What | ''; text: string }[] = [
 
 const dueOrNone = (due: Due | null) => (due ? dueText(due) : 'none')
 
-const { putOffTasks } = useDeciding()
+const { putOffTasks } = useTaskSteps()
 const until = ref<Written>({ phrase: '', reading: null })
 const what = ref<What | ''>('')
 const wrong = ref('')

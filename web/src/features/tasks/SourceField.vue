@@ -3,7 +3,7 @@ import { mdiClose, mdiEmailOutline, mdiFileTreeOutline, mdiLinkVariant } from '@
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Source } from '@/shared/api/client'
-import { useTasks } from '@/shared/api/reading'
+import { useTasks } from './queries'
 
 /** What a task came from or needs at hand: messages, web addresses, other tasks. */
 defineProps<{ error?: string | undefined }>()

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, reactive, ref, toRef } from 'vue'
 import type { Task, TaskRow } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { dueTab } from '@/shared/time/due'
 import { useKeys } from '@/shared/keys/registry'
 import { useTyped } from '@/shared/typing/kept'
@@ -9,12 +8,13 @@ import IndexTab from '@/ui/IndexTab.vue'
 import { attempt } from '@/shared/notice'
 import { offerList } from './paste'
 import { orderKeys, useTree } from './tree'
+import { useTaskSteps } from './steps'
 
 /** What lies under a task: to check off, to open, to add to. */
 const props = defineProps<{ task: Task }>()
 defineEmits<{ check: [task: TaskRow] }>()
 
-const { makeTasks, moveTasks } = useDeciding()
+const { makeTasks, moveTasks } = useTaskSteps()
 const tree = useTree(computed(() => props.task.subtasks))
 const { leaves } = tree
 const field = ref<HTMLInputElement>()

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import type { Task } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { useCompleting } from './complete'
 import { attempt } from '@/shared/notice'
 import { putOff } from './putOff'
+import { useTaskSteps } from './steps'
 
 /** What can be done with an open task. */
 const props = defineProps<{ task: Task }>()
 const emit = defineEmits<{ edit: []; deleted: [] }>()
 
-const { skipTask, deleteTasks } = useDeciding()
+const { skipTask, deleteTasks } = useTaskSteps()
 const { check } = useCompleting()
 
 async function remove(): Promise<void> {

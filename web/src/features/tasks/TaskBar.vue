@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import type { TaskList, TaskRow } from '@/shared/api/client'
-import { useDeciding, type TaskChange } from '@/shared/api/deciding'
 import { toWhen, type Written } from '@/shared/api/when'
 import { useCompleting } from './complete'
 import { attempt } from '@/shared/notice'
@@ -9,12 +8,13 @@ import { putOff } from './putOff'
 import { escape } from '@/shared/keys/registry'
 import WhenField from '@/ui/WhenField.vue'
 import { counted } from '@/shared/words'
+import { type TaskChange, useTaskSteps } from './steps'
 
 /** What can be done with several tasks at once. */
 const props = defineProps<{ tasks: TaskRow[]; lists: TaskList[] }>()
 const emit = defineEmits<{ done: []; clear: []; left: [] }>()
 
-const { changeTasks, deleteTasks } = useDeciding()
+const { changeTasks, deleteTasks } = useTaskSteps()
 const { complete } = useCompleting()
 const asking = ref<'due' | 'list' | 'label' | 'priority' | null>(null)
 const when = ref<Written>({ phrase: '', reading: null })

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useLabels } from '@/shared/api/reading'
 import type { TaskDraft } from './draft'
 import WhenField from '@/ui/WhenField.vue'
+import { useLabels } from './queries'
 
 /** What not every task needs: start, repeat, estimate, priority, labels. */
 const props = defineProps<{ draft: TaskDraft; wrong: Record<string, string> }>()

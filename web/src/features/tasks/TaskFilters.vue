@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
 import type { TaskList } from '@/shared/api/client'
-import { useLabels, type TaskFilter } from '@/shared/api/reading'
+import { useLabels, type TaskFilter } from './queries'
 
 /** What of the tasks is shown: those with words in them, of a list, with a label, of a priority. */
 defineProps<{ lists: TaskList[]; listless?: boolean }>()

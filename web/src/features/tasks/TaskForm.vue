@@ -4,7 +4,6 @@ import { watchDebounced } from '@vueuse/core'
 import type { TaskFields } from '@/shared/api/client'
 import { firstReminderOf } from '@/shared/api/when'
 import { Problem } from '@/shared/api/problem'
-import { useLists } from '@/shared/api/reading'
 import { copyOf, fieldsOf, type TaskDraft } from './draft'
 import { escape } from '@/shared/keys/registry'
 import KeptNote from '@/ui/KeptNote.vue'
@@ -17,6 +16,7 @@ import SourceField from './SourceField.vue'
 import TaskExtras from './TaskExtras.vue'
 import WhenField from '@/ui/WhenField.vue'
 import { counted } from '@/shared/words'
+import { useLists } from './queries'
 
 /** All that a person fills in of a task; on a card only what matters there, the rest one step away. */
 const props = defineProps<{

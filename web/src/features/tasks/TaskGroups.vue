@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { TaskRow } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { toWhen, type Written } from '@/shared/api/when'
 import { beginDrag, endDrag } from '@/ui/drag'
 import { attempt } from '@/shared/notice'
@@ -9,6 +8,7 @@ import RowChunks from '@/ui/RowChunks.vue'
 import TaskLine from './TaskLine.vue'
 import type { TaskGroup } from './groups'
 import WhenField from '@/ui/WhenField.vue'
+import { useTaskSteps } from './steps'
 
 /** Tasks under one heading each: how near they are, or when they were done. */
 const props = defineProps<{
@@ -32,7 +32,7 @@ const above = computed(() => {
   return props.groups.map(({ tasks }) => (sum += tasks.length) - tasks.length)
 })
 const among = computed(() => props.groups.reduce((sum, { tasks }) => sum + tasks.length, 0))
-const { changeTasks } = useDeciding()
+const { changeTasks } = useTaskSteps()
 const moving = ref(false)
 const to = ref<Written>({ phrase: 'today', reading: null })
 

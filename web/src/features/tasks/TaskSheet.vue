@@ -3,9 +3,7 @@ import { mdiClose } from '@mdi/js'
 import { until } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import type { Task, TaskFields } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { Problem } from '@/shared/api/problem'
-import { useTask } from '@/shared/api/reading'
 import { dueTab } from '@/shared/time/due'
 import { nearMoment } from '@/shared/time/format'
 import { holdKeys } from '@/shared/typing/held'
@@ -25,12 +23,14 @@ import TaskActions from './TaskActions.vue'
 import TaskFacts from './TaskFacts.vue'
 import TaskForm from './TaskForm.vue'
 import TaskSources from './TaskSources.vue'
+import { useTask } from './queries'
+import { useTaskSteps } from './steps'
 
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ close: [] }>()
 
 const { data: task, error, refetch } = useTask(() => props.id)
-const { editTask } = useDeciding()
+const { editTask } = useTaskSteps()
 const { check } = useCompleting()
 const row = computed(() => task.value?.row)
 const due = computed(() =>

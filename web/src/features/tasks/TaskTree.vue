@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { TaskRow } from '@/shared/api/client'
-import type { Spot } from '@/shared/api/deciding'
 import { beginDrag, dragged, endDrag } from '@/ui/drag'
 import RowChunks from '@/ui/RowChunks.vue'
 import TaskLine from './TaskLine.vue'
 import type { useTree } from './tree'
+import { type Spot } from './steps'
 
 /** The tasks of a list in the person's own order, under one another; they are moved by dragging. */
 const props = defineProps<{

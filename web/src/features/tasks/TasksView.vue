@@ -3,7 +3,6 @@ import { until } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { TaskFields, TaskRow } from '@/shared/api/client'
-import { useDeciding, type Spot } from '@/shared/api/deciding'
 import { useCompleting } from './complete'
 import { emptyDraft } from './draft'
 import EmptyState from '@/ui/EmptyState.vue'
@@ -23,11 +22,12 @@ import TaskSheet from './TaskSheet.vue'
 import TaskTree from './TaskTree.vue'
 import { useTaskKeys } from './taskKeys'
 import { ORDERS, useTaskList } from './taskList'
+import { type Spot, useTaskSteps } from './steps'
 
 const props = defineProps<{ id?: string }>()
 const route = useRoute()
 const router = useRouter()
-const { makeTasks, moveTasks, clearDone } = useDeciding()
+const { makeTasks, moveTasks, clearDone } = useTaskSteps()
 const { check } = useCompleting()
 
 const {

@@ -1,13 +1,13 @@
 import type { TaskRow } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
 import { Problem } from '@/shared/api/problem'
 import { ask } from '@/shared/ask'
 import { tell } from '@/shared/notice'
 import { counted } from '@/shared/words'
+import { useTaskSteps } from './steps'
 
 /** Completing tasks, with the question about open subtasks, and opening them again. */
 export function useCompleting() {
-  const { setTasksDone } = useDeciding()
+  const { setTasksDone } = useTaskSteps()
 
   async function complete(ids: string[]): Promise<boolean> {
     try {

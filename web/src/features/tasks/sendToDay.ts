@@ -1,12 +1,13 @@
 import { computed, ref } from 'vue'
 import type { ConversationRow, TaskRow } from '@/shared/api/client'
-import { claimOf, useDeciding } from '@/shared/api/deciding'
-import { proposalsOf } from '@/shared/api/reading'
 import { day } from '@/shared/time/format'
 import { asProposed } from './draft'
 import { dragged, endDrag, type Dragged } from '@/ui/drag'
 import { attempt } from '@/shared/notice'
 import { counted, subjectOf } from '@/shared/words'
+import { claimOf, useDecideSteps } from '@/shared/steps/decide'
+import { proposalsOf } from './queries'
+import { useTaskSteps } from './steps'
 
 /** In which of the two rows of the rail something is put down. */
 export type Row = 'due' | 'back'
@@ -58,7 +59,8 @@ const isAway = ({ place }: ConversationRow) => place === 'away'
 
 /** Puts what is on its way down on a day. */
 export function usePuttingDown() {
-  const { decide, makeTasks, changeTasks } = useDeciding()
+  const { decide } = useDecideSteps()
+  const { makeTasks, changeTasks } = useTaskSteps()
 
   async function put(what: Dragged, row: Row, date: string): Promise<void> {
     if (what.kind === 'task') {

@@ -1,7 +1,6 @@
 import type { ComputedRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { TaskRow } from '@/shared/api/client'
-import { useDeciding, type Spot } from '@/shared/api/deciding'
 import { useKeys, type Binding } from '@/shared/keys/registry'
 import { useCompleting } from './complete'
 import { attempt } from '@/shared/notice'
@@ -9,6 +8,7 @@ import { putOff } from './putOff'
 import { send } from './sendToDay'
 import { useSources } from './sources'
 import { orderKeys, type useTree } from './tree'
+import { type Spot, useTaskSteps } from './steps'
 
 /** What the keys of the tasks work on. */
 export interface TaskDesk {
@@ -36,7 +36,7 @@ export interface TaskDesk {
 /** The keys of the tasks, as printed on the key card. The digits mean what they mean in the tray, as far as they can. */
 export function useTaskKeys(on: TaskDesk): void {
   const router = useRouter()
-  const { deleteTasks } = useDeciding()
+  const { deleteTasks } = useTaskSteps()
   const { complete, restore } = useCompleting()
   const { openSourceOf, openWebOf } = useSources()
 

@@ -1,9 +1,9 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useLists, useTasks, useTaskTree, type TaskFilter } from '@/shared/api/reading'
 import { byCompletion, byDate } from './groups'
 import { useTree } from './tree'
+import { useLists, useTasks, useTaskTree, type TaskFilter } from './queries'
 
 export const ORDERS = [
   { value: 'date', text: 'By date' },

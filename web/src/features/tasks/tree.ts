@@ -1,7 +1,7 @@
 import { computed, type Ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import type { TaskRow } from '@/shared/api/client'
-import type { Spot } from '@/shared/api/deciding'
+import { type Spot } from './steps'
 
 export interface Leaf {
   id: string

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { claimOf, useDeciding } from '@/shared/api/deciding'
 import { useCounts } from '@/shared/api/heartbeat'
-import { useRestCheck } from '@/shared/api/reading'
 import { day, nearness } from '@/shared/time/format'
 import FailedState from '@/ui/FailedState.vue'
 import IndexTab from '@/ui/IndexTab.vue'
@@ -11,6 +9,8 @@ import ModalDialog from '@/ui/ModalDialog.vue'
 import { attempt } from '@/shared/notice'
 import RowChunks from '@/ui/RowChunks.vue'
 import { counted, subjectOf } from '@/shared/words'
+import { claimOf, useDecideSteps } from '@/shared/steps/decide'
+import { useRestCheck } from './queries'
 
 /** Archives all that is left in the tray, after a look at what had better stay. */
 const open = defineModel<boolean>({ required: true })
@@ -18,7 +18,7 @@ const emit = defineEmits<{ archived: [] }>()
 
 const { data, error, isFetching, hasNextPage, refetch } = useRestCheck(open)
 const { data: counts } = useCounts()
-const { decide } = useDeciding()
+const { decide } = useDecideSteps()
 /** So many are archived in one step; others wait for it. */
 const AT_ONCE = 2000
 const ticked = ref(new Set<string>())

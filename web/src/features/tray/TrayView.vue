@@ -2,9 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { ConversationRow } from '@/shared/api/client'
-import { claimOf, useDeciding } from '@/shared/api/deciding'
 import { useCounts } from '@/shared/api/heartbeat'
-import { useFind, useTray } from '@/shared/api/reading'
 import { useKeys } from '@/shared/keys/registry'
 import { DecisionCards } from '@/features/decide'
 import EmptyState from '@/ui/EmptyState.vue'
@@ -21,9 +19,12 @@ import RestDialog from './RestDialog.vue'
 import TrayGroup from './TrayGroup.vue'
 import { counted } from '@/shared/words'
 import { age, nearMoment } from '@/shared/time/format'
+import { claimOf, useDecideSteps } from '@/shared/steps/decide'
+import { useFind } from '@/features/find'
+import { useTray } from './queries'
 
 const router = useRouter()
-const { decide } = useDeciding()
+const { decide } = useDecideSteps()
 const writeFrom = useWritingFrom()
 const { data, error, refetch } = useTray()
 const { data: counts } = useCounts()

@@ -1,1 +1,2 @@
 export { default as RestDialog } from './RestDialog.vue'
+export { useTray } from './queries'

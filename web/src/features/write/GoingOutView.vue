@@ -2,8 +2,6 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api, type OutgoingRow, type When } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
-import { useOutgoing } from './queries'
 import AwayTabs from '@/ui/AwayTabs.vue'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
@@ -14,11 +12,13 @@ import { useSelection } from '@/shared/selection'
 import OutgoingLine from './OutgoingLine.vue'
 import { holdKeys } from '@/shared/typing/held'
 import WhenDialog from '@/ui/WhenDialog.vue'
+import { useOutgoing } from './queries'
+import { useWriteSteps } from './steps'
 
 /** Drafts, what waits for its moment, and what could not go out. */
 const router = useRouter()
 const { data, error, refetch } = useOutgoing()
-const { sendMail, takeBack, dropDraft } = useDeciding()
+const { sendMail, takeBack, dropDraft } = useWriteSteps()
 
 const groups = computed(() => [
   { name: 'Not sent', rows: data.value?.troubles ?? [] },

@@ -2,8 +2,8 @@
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { KnownPerson } from '@/shared/api/client'
-import { useFirstPerson, usePeople } from './queries'
 import { withAddress } from './letterFields'
+import { useFirstPerson, usePeople } from './queries'
 
 /** Addresses, separated by commas; known people are offered while one is written. */
 defineProps<{ label: string; error?: string | undefined }>()

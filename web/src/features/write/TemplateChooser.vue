@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import type { Template } from '@/shared/api/client'
-import { fillTemplate, useTemplates } from './queries'
 import { useCover } from '@/shared/keys/registry'
 import { holdKeys } from '@/shared/typing/held'
 import KeyCap from '@/ui/KeyCap.vue'
 import { endOfOwn } from './letterFields'
 import { attempt } from '@/shared/notice'
 import { editTemplate } from './templateDialog'
+import { fillTemplate, useTemplates } from './queries'
 
 /** A template is found by a part of its name; what it asks for is answered here. */
 const props = defineProps<{ to: string; text: string }>()

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
-import { useDeciding } from '@/shared/api/deciding'
 import { Problem } from '@/shared/api/problem'
 import KeptNote from '@/ui/KeptNote.vue'
 import { useTyped } from '@/shared/typing/kept'
 import { tell } from '@/shared/notice'
 import type { TemplateDraft } from './templateDialog'
+import { useWriteSteps } from './steps'
 
 const props = defineProps<{ draft: TemplateDraft }>()
 const emit = defineEmits<{ close: [] }>()
 
-const { keepTemplate } = useDeciding()
+const { keepTemplate } = useWriteSteps()
 const fields = reactive({
   name: props.draft.name,
   subject: props.draft.subject,

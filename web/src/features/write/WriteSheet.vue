@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
 import { computed, nextTick, ref, watch } from 'vue'
-import { useDeciding } from '@/shared/api/deciding'
 import { plain, says, toWhen, written, type Written } from '@/shared/api/when'
 import { useKeys } from '@/shared/keys/registry'
 import CarriedFiles from './CarriedFiles.vue'
@@ -20,12 +19,13 @@ import WriteKinds from './WriteKinds.vue'
 import WriteTrouble from './WriteTrouble.vue'
 import { dateOf, nearMoment, time } from '@/shared/time/format'
 import { freeKeys, holdKeys } from '@/shared/typing/held'
+import { useWriteSteps } from './steps'
 
 /** A letter while it is written: an answer, a forward, a hand-over or a new message. */
 const props = defineProps<{ writing: Writing }>()
 const emit = defineEmits<{ sent: []; close: [] }>()
 
-const { dropDraft } = useDeciding()
+const { dropDraft } = useWriteSteps()
 const draft = useDraft(props.writing)
 const { fields, kind, letter, state, wrong, misgivings } = draft
 const isHandOver = computed(() => props.writing.then === 'hand_over')

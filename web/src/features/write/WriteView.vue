@@ -2,8 +2,6 @@
 import { onMounted, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Outgoing, When } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
-import { readOutgoing } from './queries'
 import LetterSheet from './LetterSheet.vue'
 import { attempt } from '@/shared/notice'
 import WhenDialog from '@/ui/WhenDialog.vue'
@@ -14,6 +12,8 @@ import { Problem } from '@/shared/api/problem'
 import WriteSheet from './WriteSheet.vue'
 import { waitedAt } from './untilSent'
 import type { Waited, Writing } from './draft'
+import { readOutgoing } from './queries'
+import { useWriteSteps } from './steps'
 
 /** A message of its own: a new one, a draft, the reminder of what is owed, or a task that is handed over. */
 const props = defineProps<{ id?: string }>()
@@ -24,7 +24,7 @@ const writing = shallowRef<Writing | null>(null)
 const given = shallowRef<Outgoing | null>(null)
 const moving = ref(false)
 const wrong = ref<Error | null>(null)
-const { takeBack, sendMail } = useDeciding()
+const { takeBack, sendMail } = useWriteSteps()
 
 const text = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined)
 

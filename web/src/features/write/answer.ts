@@ -1,10 +1,10 @@
 import { shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { AnswerKind, Conversation, ConversationRow } from '@/shared/api/client'
-import { claimOf } from '@/shared/api/deciding'
 import type { Written } from '@/shared/api/when'
 import { holdKeys } from '@/shared/typing/held'
 import type { Writing } from './draft'
+import { claimOf } from '@/shared/steps/decide'
 
 /** What somebody wants to write about a conversation. */
 export interface Wanted {

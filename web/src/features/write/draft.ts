@@ -10,12 +10,11 @@ import {
   type Outgoing,
   type WrittenLetter,
 } from '@/shared/api/client'
-import { useDeciding } from '@/shared/api/deciding'
-import type { SendDetails } from '@/shared/api/mailing'
 import { Problem } from '@/shared/api/problem'
 import type { Written } from '@/shared/api/when'
 import { emptyFields, fieldsOf, writtenOf, type Fields } from './letterFields'
 import { beginAnswer, keepDraft, readOutgoing, type Beginning } from './queries'
+import { useWriteSteps, type SendDetails } from './steps'
 
 /** A letter that is to be written, and what is to become of its conversation when it is sent. */
 export interface Writing extends Beginning {
@@ -53,7 +52,7 @@ const AGAIN = 5000
 
 /** A draft while it is written: it is kept on the server a moment after each change, and in the browser at once. */
 export function useDraft(writing: Writing) {
-  const { sendMail } = useDeciding()
+  const { sendMail } = useWriteSteps()
   const queries = useQueryClient()
   const message = writing.message ?? null
   const found = Object.entries(unkept.value).find(([id, one]) =>

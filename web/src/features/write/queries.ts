@@ -38,9 +38,6 @@ export const keepDraft = (
 export const useOutgoing = () =>
   useQuery({ queryKey: ['outgoing'], queryFn: ({ signal }) => answer(api.GET('/outgoing', { signal })) })
 
-export const useOwed = () =>
-  useQuery({ queryKey: ['owed'], queryFn: ({ signal }) => answer(api.GET('/owed', { signal })) })
-
 export const useTemplates = () =>
   useQuery({ queryKey: ['templates'], queryFn: ({ signal }) => answer(api.GET('/templates', { signal })) })
 
@@ -76,30 +73,3 @@ export function useFirstPerson() {
     return (known ?? (await queryFn({ signal: new AbortController().signal })))[0]
   }
 }
-
-export const useMailWays = () =>
-  useQuery({ queryKey: ['mail-ways'], queryFn: ({ signal }) => answer(api.GET('/mail-ways', { signal })) })
-
-export const forgetLeftOut = () => answer(api.DELETE('/mail-ways/left-out', {}))
-
-export const tryMailWays = () => answer(api.POST('/mail-ways/try', {}))
-
-export const usePerson = (email: MaybeRefOrGetter<string>) =>
-  useQuery({
-    queryKey: ['people', 'one', email],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/people/{email}', { signal, params: { path: { email: toValue(email) } } })),
-    retry: false,
-  })
-
-/** Everybody of that name, as far as mail was written. */
-export const useKnownPeople = (words: MaybeRefOrGetter<string>) =>
-  useQuery({
-    queryKey: ['people', 'all', words],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/people', { signal, params: { query: { words: toValue(words), count: 500 } } })),
-    placeholderData: keepPreviousData,
-  })
-
-export const useContacts = () =>
-  useQuery({ queryKey: ['contacts'], queryFn: ({ signal }) => answer(api.GET('/contacts', { signal })) })

@@ -1,8 +1,8 @@
 import { onBeforeUnmount } from 'vue'
-import { useDeciding } from '@/shared/api/deciding'
 import { drop } from '@/shared/typing/kept'
 import { attempt, say } from '@/shared/notice'
 import type { useDraft, Waited } from './draft'
+import { useUndo } from '@/shared/steps/undo'
 
 /** Where it is kept that a draft waited to go out, until it is settled. */
 export const waitedAt = (id: string): string => `waited:${id}`
@@ -17,7 +17,7 @@ export function useWaiting(
   waited: Waited | undefined,
   isItsMoment: () => boolean,
 ) {
-  const { undo } = useDeciding()
+  const { undo } = useUndo()
   let isOver = !waited
 
   function end(): void {

@@ -2530,6 +2530,8 @@ export interface components {
             /** @description What is asked each time */
             questions: string[];
         };
+        /** @enum {string} */
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -2540,6 +2542,8 @@ export interface components {
             consequence: string;
             /** @description How many conversations or tasks were decided in this step */
             count: number;
+            /** @description What kinds of things it changed */
+            touched: components["schemas"]["ObjectKind"][];
             /** @description The message that was sent or taken back */
             outgoing: components["schemas"]["Id"] | null;
             undoes: components["schemas"]["UndoneEntry"] | null;

@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { shallowRef } from 'vue'
-import type { ConversationRow } from './client'
-import { Problem } from './problem'
+import type { ConversationRow } from '../api/client'
+import { Problem } from '../api/problem'
 
 /** The rows of these ids, in the places that they had before among what is still there. */
 export function putBack<T extends { id: string }>(now: T[], before: T[], ids: string[]): T[] {

@@ -1,0 +1,1 @@
+export { useComing } from './queries'

@@ -1,0 +1,1 @@
+export { useFind } from './queries'

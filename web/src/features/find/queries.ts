@@ -1,0 +1,32 @@
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { answer, api, type Place } from '@/shared/api/client'
+import { together, useParts } from '@/shared/api/parts'
+
+export function useFind(
+  words: MaybeRefOrGetter<string>,
+  place: MaybeRefOrGetter<Place | 'muted' | ''>,
+  enabled: MaybeRefOrGetter<boolean> = true,
+) {
+  const found = useParts(
+    ['find', words, place],
+    (after, signal) =>
+      answer(
+        api.GET('/find', {
+          signal,
+          params: { query: { words: toValue(words), place: toValue(place), after } },
+        }),
+      ),
+    enabled,
+  )
+  return {
+    ...found,
+    data: computed(
+      () =>
+        found.parts.value && {
+          rows: together(found.parts.value.map(({ rows }) => rows)),
+          hits: Object.assign({}, ...found.parts.value.map(({ hits }) => hits)) as Record<string, string>,
+          total: found.parts.value.at(-1)?.total ?? 0,
+        },
+    ),
+  }
+}

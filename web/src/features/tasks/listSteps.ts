@@ -1,0 +1,34 @@
+import { answer, api, newId, type ListColour } from '@/shared/api/client'
+import { useSteps } from '@/shared/steps/steps'
+
+export const useListSteps = () =>
+  useSteps(({ done }) => ({
+    addList: async (name: string, colour: ListColour) =>
+      done(await answer(api.POST('/lists', { body: { entry: newId(), id: newId(), name, colour } }))),
+    editList: async (id: string, name: string, colour: ListColour, archived: boolean) =>
+      done(
+        await answer(
+          api.PUT('/lists/{id}', {
+            params: { path: { id } },
+            body: { entry: newId(), name, colour, archived },
+          }),
+        ),
+      ),
+    moveList: async (id: string, behind: string | null, parent: string | null = null) =>
+      done(
+        await answer(
+          api.PUT('/lists/{id}/place', {
+            params: { path: { id } },
+            body: { entry: newId(), behind, parent },
+          }),
+        ),
+      ),
+    deleteList: async (id: string, moveTo?: string) =>
+      done(
+        await answer(
+          api.DELETE('/lists/{id}', {
+            params: { path: { id }, query: { entry: newId(), ...(moveTo ? { moveTo } : {}) } },
+          }),
+        ),
+      ),
+  }))

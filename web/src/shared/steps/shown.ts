@@ -1,0 +1,55 @@
+import type { QueryKey } from '@tanstack/vue-query'
+import type { Entry } from '../api/client'
+
+type Thing = Entry['touched'][number]
+
+const NOTHING: Thing[] = []
+
+/**
+ * From which kinds of things each answer is made, by the first name of its query's key. What is not among them, and
+ * what stands here as null, is asked for again after each step.
+ */
+const MADE_FROM: Record<string, Thing[] | null> = {
+  blocked: ['blocked_sender'],
+  clearing: null,
+  coming: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
+  contacts: ['contact'],
+  conversation: null,
+  copies: ['conversation', 'task'],
+  day: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
+  days: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
+  find: ['conversation', 'task', 'outgoing', 'owed'],
+  heartbeat: null,
+  jot: ['list', 'task'],
+  journal: null,
+  labels: ['task'],
+  lists: ['list', 'task'],
+  'mail-ways': NOTHING,
+  message: ['conversation', 'task'],
+  'message-at': ['conversation', 'task'],
+  outgoing: ['outgoing', 'conversation', 'task', 'owed'],
+  outline: ['list', 'task'],
+  owed: ['owed', 'conversation', 'outgoing', 'task', 'contact'],
+  people: ['contact', 'conversation', 'outgoing', 'owed', 'blocked_sender'],
+  'put-off': ['task', 'list'],
+  rest: ['conversation', 'task', 'outgoing', 'owed', 'blocked_sender'],
+  session: NOTHING,
+  sessions: NOTHING,
+  'snooze-choices': NOTHING,
+  source: ['conversation', 'task'],
+  task: ['task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
+  tasks: ['task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
+  templates: ['template'],
+  tray: ['conversation', 'owed', 'outgoing', 'blocked_sender'],
+  when: NOTHING,
+}
+
+/** The names of all queries, for the test that none is forgotten. */
+export const known = (): string[] => Object.keys(MADE_FROM)
+
+/** Whether what such a query gave may look different after things of these kinds were changed; of none: of any. */
+export function isMadeFrom([name]: QueryKey, touched: ReadonlySet<Thing>): boolean {
+  if (name === 'session') return false
+  const things = MADE_FROM[String(name)]
+  return !things || (touched.size === 0 ? true : things.some((thing) => touched.has(thing)))
+}
