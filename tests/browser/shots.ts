@@ -124,6 +124,8 @@ test('pictures of a clearing', async ({ desk, page }) => {
   await expect(page.locator('.conversation h1')).toHaveText(/Before the inspection|Interim report/)
   await shoot(desk, 'clearing')
   await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+  await expect(page.getByRole('button', { name: 'Contact card' })).toHaveCSS('color', 'rgb(111, 194, 184)')
+  await expect(page.locator('.conversation')).toHaveCSS('background-color', 'rgb(26, 44, 56)')
   await page.waitForTimeout(600)
   await shoot(desk, 'clearing-dark')
   await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })

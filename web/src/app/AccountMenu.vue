@@ -13,6 +13,7 @@ import { useSession, useSignIn } from '@/shared/api/session'
 import { useCover } from '@/shared/keys/registry'
 import { keepTheme, keptTheme, type ThemeChoice } from './theme'
 import { attempt } from '@/shared/notice'
+import { PlainButton } from '@/ui/kit'
 
 defineEmits<{ keys: [] }>()
 
@@ -42,7 +43,7 @@ function changeTheme(): void {
 <template>
   <v-menu v-if="account" v-model="open">
     <template #activator="{ props }">
-      <button v-bind="props" class="me" type="button" aria-label="Account and more">{{ initials }}</button>
+      <PlainButton v-bind="props" class="me" aria-label="Account and more">{{ initials }}</PlainButton>
     </template>
     <v-list>
       <v-list-item :title="account.name" :subtitle="account.email" />

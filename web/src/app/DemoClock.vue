@@ -6,6 +6,7 @@ import { now } from '@/shared/time/clock'
 import { moment } from '@/shared/time/format'
 import { attempt } from '@/shared/notice'
 import { useAskAgain } from '@/shared/steps/steps'
+import { PlainButton } from '@/ui/kit'
 
 const open = ref(false)
 useCover(open, () => (open.value = false))
@@ -25,9 +26,9 @@ async function move(to: (typeof moves)[number]['to']): Promise<void> {
 <template>
   <v-menu v-model="open">
     <template #activator="{ props }">
-      <button v-bind="props" class="clock" type="button" title="Demo clock: move the program's time forward">
+      <PlainButton v-bind="props" class="clock" title="Demo clock: move the program's time forward">
         {{ moment(now as Date) }}
-      </button>
+      </PlainButton>
     </template>
     <v-list>
       <v-list-subheader>Move the program's time</v-list-subheader>
@@ -38,14 +39,10 @@ async function move(to: (typeof moves)[number]['to']): Promise<void> {
 
 <style scoped>
 .clock {
-  font: inherit;
-  font-size: 14px;
-  color: inherit;
-  background: none;
+  font-size: var(--type-note);
   border: 1px dashed var(--v-slate);
   border-radius: 7px;
   padding: 4px 10px;
-  cursor: pointer;
   font-variant-numeric: tabular-nums;
   white-space: nowrap;
 }

@@ -38,12 +38,12 @@ const keys = [{ key: '?', label: 'Close this key card', run: () => (open.value =
 }
 
 h2 {
-  font-size: 20px;
+  font-size: var(--type-head);
   margin: 0;
 }
 
 h3 {
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-slate);
   margin: 16px 0 6px;
 }
@@ -65,6 +65,6 @@ dd {
 
 p {
   margin: 18px 0 0;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 </style>

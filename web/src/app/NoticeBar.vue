@@ -4,6 +4,7 @@ import { attempt, clearNotice, notice } from '@/shared/notice'
 import { counted, deed, object } from '@/shared/words'
 import { moment } from '@/shared/time/format'
 import { useUndo } from '@/shared/steps/undo'
+import { LinkButton } from '@/ui/kit'
 
 const { undo } = useUndo()
 async function through({ entry }: { entry: string }): Promise<void> {
@@ -23,9 +24,9 @@ async function through({ entry }: { entry: string }): Promise<void> {
       <template v-if="notice.later">
         In the way: <strong>{{ deed(notice.later) }}: {{ object(notice.later) }}</strong
         >, {{ moment(notice.later.at) }}.
-        <button v-if="notice.through" type="button" class="link" @click="through(notice.through)">
+        <LinkButton v-if="notice.through" @click="through(notice.through)">
           Undo this and {{ counted(notice.through.steps, 'later step') }}
-        </button>
+        </LinkButton>
         <router-link class="link" to="/journal">Open the journal</router-link>
       </template>
     </p>

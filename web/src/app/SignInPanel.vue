@@ -117,6 +117,6 @@ p {
 }
 
 .demo {
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 </style>

@@ -9,6 +9,7 @@ import KeyCap from '@/ui/KeyCap.vue'
 import { folded, unfoldRings } from '@/features/ring/rings'
 import TrailMenu from './TrailMenu.vue'
 import { counted } from '@/shared/words'
+import { PlainButton } from '@/ui/kit'
 
 defineProps<{ demo: boolean }>()
 defineEmits<{ keys: []; jot: [] }>()
@@ -60,19 +61,19 @@ useKeys(EVERYWHERE, [
     </nav>
     <div class="right">
       <DemoClock v-if="demo" />
-      <button v-if="folded && rings.length" type="button" class="tool ringing" @click="unfoldRings()">
+      <PlainButton v-if="folded && rings.length" class="tool ringing" @click="unfoldRings()">
         {{ counted(rings.length, 'reminder') }} <KeyCap name="-" />
-      </button>
+      </PlainButton>
       <TrailMenu />
       <router-link class="tool" to="/write" title="Write a message (+)"
         ><KeyCap name="+" /> <span>Write</span></router-link
       >
-      <button class="tool" type="button" title="Jot: write a task down in one line (;)" @click="$emit('jot')">
+      <PlainButton class="tool" title="Jot: write a task down in one line (;)" @click="$emit('jot')">
         <KeyCap name=";" /> <span>Jot</span>
-      </button>
-      <button class="tool wide" type="button" title="Show the key card (?)" @click="$emit('keys')">
+      </PlainButton>
+      <PlainButton class="tool wide" title="Show the key card (?)" @click="$emit('keys')">
         <KeyCap name="?" /> <span>Keys</span>
-      </button>
+      </PlainButton>
       <AccountMenu @keys="$emit('keys')" />
     </div>
   </header>
@@ -105,7 +106,7 @@ useKeys(EVERYWHERE, [
   gap: 9px;
   margin-right: 22px;
   font-weight: 700;
-  font-size: 17px;
+  font-size: var(--type-lead);
   letter-spacing: -0.01em;
   white-space: nowrap;
 }
@@ -181,7 +182,7 @@ nav a.on b {
   border-radius: 7px;
 }
 
-@media (max-width: 900px) {
+@media (max-width: 960px) {
   .mark span {
     display: none;
   }
@@ -224,7 +225,7 @@ nav a.on b {
 
   nav a {
     padding: 9px 7px 10px;
-    font-size: 14px;
+    font-size: var(--type-note);
   }
 
   nav b {

@@ -10,6 +10,7 @@ import { trail } from '@/shared/trail'
 import { useUndoing } from '@/shared/undoing'
 import UndoSlip from './UndoSlip.vue'
 import { deed, object } from '@/shared/words'
+import { PlainButton } from '@/ui/kit'
 
 /** The last few things that were done in this window, each with the way back; the journal has the rest. */
 const { undoIt } = useUndoing()
@@ -26,16 +27,15 @@ function undo(entry: Entry): void {
 
 <template>
   <div v-if="trail.length" ref="root" class="trail">
-    <button
+    <PlainButton
       class="tool"
-      type="button"
       title="What you did last (Ctrl+Z undoes it)"
       aria-label="Undo"
       :aria-expanded="open"
       @click="open = !open"
     >
       <v-icon :icon="mdiUndoVariant" size="18" /> <span>Undo</span>
-    </button>
+    </PlainButton>
     <div v-if="open" class="sheet steps" role="group" aria-label="What you did last">
       <p v-for="entry in trail" :key="entry.id">
         <span class="what">{{ deed(entry) }}: {{ object(entry) }}</span>
@@ -66,7 +66,7 @@ function undo(entry: Entry): void {
   width: max-content;
   max-width: min(560px, 94vw);
   padding: 12px 18px 14px;
-  font-size: 14px;
+  font-size: var(--type-note);
   border: 1px solid var(--v-edge);
 }
 

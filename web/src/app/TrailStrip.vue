@@ -38,7 +38,7 @@ useKeys(EVERYWHERE, [
   display: flex;
   gap: 10px;
   align-items: baseline;
-  font-size: 13.5px;
+  font-size: var(--type-note);
   white-space: nowrap;
 }
 

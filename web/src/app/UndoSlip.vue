@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Entry } from '@/shared/api/client'
 import { useSession } from '@/shared/api/session'
 import { millisecondsUntil } from '@/shared/time/clock'
+import { LinkButton } from '@/ui/kit'
 
 /** Undo, as long as it can be done; of what was sent it says for how long. */
 const props = defineProps<{ entry: Entry }>()
@@ -22,9 +23,9 @@ if (isSent.value) look()
 </script>
 
 <template>
-  <button v-if="entry.undoable && (!isSent || left > 0)" class="link" type="button" @click="$emit('undo')">
+  <LinkButton v-if="entry.undoable && (!isSent || left > 0)" @click="$emit('undo')">
     Undo<template v-if="isSent"> ({{ left }})</template>
-  </button>
+  </LinkButton>
 </template>
 
 <style scoped>

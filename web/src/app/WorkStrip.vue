@@ -42,7 +42,7 @@ watch(isReachable, (now) => (isBack.value = now))
 .strip {
   margin: 0;
   padding: 7px 44px;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-tab-near-ink);
   background: var(--v-tab-near);
 }

@@ -1,5 +1,7 @@
 import '@fontsource-variable/figtree'
 import 'vuetify/styles/core'
+import '../ui/tokens.css'
+import '../ui/kit.css'
 import './style.css'
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'

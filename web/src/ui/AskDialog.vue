@@ -47,7 +47,7 @@ const keys: Binding[] = [1, 2, 3].map((number) => ({
 
 h2 {
   margin: 0 0 6px;
-  font-size: 18px;
+  font-size: var(--type-lead);
 }
 
 p {

@@ -22,7 +22,7 @@ defineProps<{ title: string }>()
 }
 
 h2 {
-  font-size: 20px;
+  font-size: var(--type-head);
   font-weight: 600;
   margin: 18px 0 4px;
 }

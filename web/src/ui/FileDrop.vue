@@ -110,7 +110,7 @@ li {
   gap: 9px;
   align-items: center;
   padding: 3px 0;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 li a {
@@ -139,7 +139,7 @@ li button {
 
 p {
   margin: 0;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 .paste {

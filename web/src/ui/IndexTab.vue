@@ -12,7 +12,7 @@ defineProps<{ near: Nearness }>()
 .tab {
   justify-self: end;
   font-weight: 600;
-  font-size: 13px;
+  font-size: var(--type-small);
   padding: 3px 12px 3px 16px;
   clip-path: polygon(8px 0, 100% 0, 100% 100%, 8px 100%, 0 50%);
   white-space: nowrap;

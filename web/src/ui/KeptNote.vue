@@ -17,7 +17,7 @@ defineEmits<{ anew: [] }>()
 .kept {
   margin: 0;
   padding: 4px 10px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
   border: 1px dashed var(--v-edge);
   border-radius: 7px;
 }

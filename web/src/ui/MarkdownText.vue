@@ -61,7 +61,7 @@ function follow(event: MouseEvent): void {
 .markdown :deep(h2),
 .markdown :deep(h3) {
   margin: 10px 0 4px;
-  font-size: 16px;
+  font-size: var(--type-lead);
   letter-spacing: 0;
 }
 
@@ -72,7 +72,7 @@ function follow(event: MouseEvent): void {
 }
 
 .markdown :deep(code) {
-  font-size: 13.5px;
+  font-size: var(--type-note);
   background: var(--v-rim);
   border-radius: 4px;
   padding: 1px 4px;

@@ -66,7 +66,7 @@ defineExpose({ pressed })
 button {
   padding: 2px 7px 2px 4px;
   font: inherit;
-  font-size: 12.5px;
+  font-size: var(--type-small);
   color: inherit;
   background: var(--v-sea-soft);
   border: 0;

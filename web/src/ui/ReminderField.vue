@@ -85,7 +85,7 @@ ul + .add {
   gap: 6px;
   align-items: center;
   padding: 3px 6px 3px 9px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
   background: var(--v-sea-soft);
   border-radius: 7px;
 }

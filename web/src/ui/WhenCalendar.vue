@@ -99,13 +99,13 @@ function move(event: KeyboardEvent, from: string): void {
 }
 
 .grid span {
-  font-size: 12.5px;
+  font-size: var(--type-small);
   padding: 4px 0;
 }
 
 button {
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: inherit;
   background: none;
   border: 0;
@@ -119,7 +119,7 @@ button {
 
 .turn {
   width: 30px;
-  font-size: 20px;
+  font-size: var(--type-head);
   line-height: 1.3;
 }
 

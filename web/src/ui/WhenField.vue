@@ -222,7 +222,7 @@ const said = computed(() => {
   flex-wrap: wrap;
   gap: 0 10px;
   margin: 3px 0 0 2px;
-  font-size: 13px;
+  font-size: var(--type-small);
   color: rgb(var(--v-theme-primary));
 }
 
@@ -241,7 +241,7 @@ const said = computed(() => {
 }
 
 .said .link {
-  font-size: 13px;
+  font-size: var(--type-small);
   text-decoration: underline;
 }
 </style>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { ClearingOrder } from '@/shared/api/client'
 import ShareRail from '@/ui/ShareRail.vue'
+import { ChoiceList, LinkButton } from '@/ui/kit'
 
 /** How far one has got, and how long it may take. */
 const props = defineProps<{ left: number; decided: number; pace: number | undefined }>()
@@ -23,12 +24,12 @@ const time = computed(() => {
     </p>
     <ShareRail class="rail" :share="share" />
     <p>{{ time }}</p>
-    <select v-model="order" aria-label="Order" @change="($event.target as HTMLElement).blur()">
+    <ChoiceList v-model="order" aria-label="Order" @change="($event.target as HTMLElement).blur()">
       <option value="grouped">as grouped</option>
       <option value="oldest">oldest first</option>
       <option value="newest">newest first</option>
-    </select>
-    <button class="link" type="button" @click="$emit('end')">End here</button>
+    </ChoiceList>
+    <LinkButton @click="$emit('end')">End here</LinkButton>
   </div>
 </template>
 
@@ -38,7 +39,7 @@ const time = computed(() => {
   align-items: center;
   gap: 16px;
   min-height: 30px;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-slate);
 }
 

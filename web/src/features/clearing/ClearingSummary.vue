@@ -93,7 +93,7 @@ section {
 
 h2 {
   margin: 0 0 8px;
-  font-size: 14px;
+  font-size: var(--type-note);
   font-weight: 600;
   color: var(--v-slate);
 }

@@ -30,6 +30,7 @@ import PileEdges from './PileEdges.vue'
 import { RestDialog, useTray } from '@/features/tray'
 import TooOften from './TooOften.vue'
 import { later } from '@/shared/time/later'
+import { LinkButton } from '@/ui/kit'
 
 const router = useRouter()
 const queries = useQueryClient()
@@ -175,10 +176,8 @@ useKeys('Clearing', [
         <WriteSheet v-if="writing" :key="writing.message" :writing="writing" @sent="gone" @close="close" />
         <PileEdges :left="pile.length" />
         <p class="hint">
-          <button class="link" type="button" :disabled="at === 0" @click="step(-1)">
-            <KeyCap name="ArrowLeft" /> Back
-          </button>
-          <button class="link" type="button" @click="pass"><KeyCap name="ArrowRight" /> Pass over</button>
+          <LinkButton :disabled="at === 0" @click="step(-1)"> <KeyCap name="ArrowLeft" /> Back </LinkButton>
+          <LinkButton @click="pass"><KeyCap name="ArrowRight" /> Pass over</LinkButton>
         </p>
       </div>
       <aside>
@@ -239,7 +238,7 @@ aside h2 {
   align-items: center;
   min-height: 30px;
   margin: 0 0 14px;
-  font-size: 14px;
+  font-size: var(--type-note);
   font-weight: 600;
 }
 
@@ -249,7 +248,7 @@ aside h2 {
   align-items: center;
   gap: 6px 22px;
   margin: 0;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 .hint .link:disabled {

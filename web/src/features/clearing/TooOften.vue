@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ConversationRow } from '@/shared/api/client'
 import { type CardKind } from '@/features/decide'
+import { LinkButton } from '@/ui/kit'
 
 /** A conversation that comes back again and again: the four answers are offered once more. */
 defineProps<{ row: ConversationRow }>()
@@ -22,15 +23,9 @@ const ANSWERS: { kind: CardKind; text: string }[] = [
       What would settle it?
     </p>
     <p class="answers">
-      <button
-        v-for="{ kind, text } in ANSWERS"
-        :key="kind"
-        type="button"
-        class="link"
-        @click="$emit('answer', kind)"
-      >
+      <LinkButton v-for="{ kind, text } in ANSWERS" :key="kind" @click="$emit('answer', kind)">
         {{ text }}
-      </button>
+      </LinkButton>
     </p>
   </div>
 </template>
@@ -43,7 +38,7 @@ const ANSWERS: { kind: CardKind; text: string }[] = [
   justify-content: space-between;
   padding: 10px 18px;
   margin-bottom: 10px;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-tab-soon-ink);
   background: var(--v-tab-soon);
   border-radius: 9px;

@@ -30,6 +30,7 @@ import RowChunks from '@/ui/RowChunks.vue'
 import { useSelection } from '@/shared/selection'
 import { send } from '@/features/tasks'
 import { nearDay } from '@/shared/time/format'
+import { PlainButton } from '@/ui/kit'
 
 const router = useRouter()
 const {
@@ -151,15 +152,14 @@ useKeys('Coming back', [
       >Coming back <small v-if="next">{{ next }}</small></AwayTabs
     >
     <div v-if="counts && total" class="kinds" role="group" aria-label="Show">
-      <button
+      <PlainButton
         v-for="{ kind, text } in KINDS"
         :key="kind"
-        type="button"
         :aria-pressed="kinds.includes(kind)"
         @click="toggle(kind)"
       >
         {{ text }} <b>{{ counts[kind] }}</b>
-      </button>
+      </PlainButton>
     </div>
     <FailedState v-if="error && !counts" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!counts" />

@@ -11,6 +11,7 @@ import type { ComingKind } from '@/shared/api/client'
 import { day, nearness } from '@/shared/time/format'
 import { canMove, nameOf, noteOf, NOW, type Row } from './coming'
 import IndexTab from '@/ui/IndexTab.vue'
+import { LinkButton } from '@/ui/kit'
 
 /** Something that comes, in one line. */
 const props = defineProps<{
@@ -49,19 +50,10 @@ const tab = computed(() =>
       <span class="slate note">{{ noteOf(row) }}</span>
     </router-link>
     <span class="acts">
-      <button
-        v-if="canMove(row)"
-        v-keyed="'3'"
-        class="link"
-        type="button"
-        tabindex="-1"
-        @click="$emit('move')"
-      >
-        Move
-      </button>
-      <button v-keyed="'Backspace'" class="link" type="button" tabindex="-1" @click="$emit('now')">
+      <LinkButton v-if="canMove(row)" v-keyed="'3'" tabindex="-1" @click="$emit('move')"> Move </LinkButton>
+      <LinkButton v-keyed="'Backspace'" tabindex="-1" @click="$emit('now')">
         {{ NOW[row.kind] }}
-      </button>
+      </LinkButton>
     </span>
     <IndexTab :near="nearness(row.date)">{{ tab }}</IndexTab>
   </li>

@@ -33,13 +33,13 @@ h2 {
 
 .big {
   display: block;
-  font-size: 21px;
+  font-size: var(--type-head);
   font-weight: 600;
   line-height: 1.2;
 }
 
 small {
-  font-size: 13.5px;
+  font-size: var(--type-note);
   color: var(--v-slate);
 }
 
@@ -59,7 +59,7 @@ small {
 }
 
 .plain .big {
-  font-size: 14.5px;
+  font-size: var(--type-text);
 }
 
 @media (max-width: 760px) {

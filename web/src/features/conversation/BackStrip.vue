@@ -15,7 +15,7 @@ defineProps<{ row: ConversationRow }>()
 .back {
   margin: 0 0 10px;
   padding: 10px 18px;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-tab-near-ink);
   background: var(--v-tab-near);
   border-radius: 9px;

@@ -3,6 +3,7 @@ import { mdiPaperclip } from '@mdi/js'
 import type { ConversationRow } from '@/shared/api/client'
 import { age } from '@/shared/time/format'
 import { counted, subjectOf } from '@/shared/words'
+import { TickBox } from '@/ui/kit'
 
 withDefaults(
   defineProps<{
@@ -23,10 +24,9 @@ defineEmits<{ select: [event: MouseEvent] }>()
 
 <template>
   <li class="line" :class="{ selected, current, unread: row.unread, advised: advice !== undefined }">
-    <input
+    <TickBox
       v-if="selectable"
-      type="checkbox"
-      :checked="selected"
+      :model-value="selected"
       :aria-label="`Select ${subjectOf(row)}`"
       tabindex="-1"
       @click="$emit('select', $event)"
@@ -74,7 +74,7 @@ defineEmits<{ select: [event: MouseEvent] }>()
   height: 32px;
   padding-left: 14px;
   gap: 14px;
-  font-size: 14.5px;
+  font-size: var(--type-text);
 }
 
 .line.selected {
@@ -86,10 +86,6 @@ defineEmits<{ select: [event: MouseEvent] }>()
 }
 
 input {
-  width: 16px;
-  height: 16px;
-  margin: 0;
-  accent-color: rgb(var(--v-theme-primary));
   cursor: pointer;
 }
 
@@ -111,7 +107,7 @@ input {
 
 .advice {
   color: rgb(var(--v-theme-primary));
-  font-size: 13.5px;
+  font-size: var(--type-note);
   white-space: nowrap;
 }
 
@@ -133,7 +129,7 @@ input {
 .who i {
   margin-left: 7px;
   font-style: normal;
-  font-size: 12.5px;
+  font-size: var(--type-small);
 }
 
 .what {
@@ -162,7 +158,7 @@ input {
 
 .age {
   color: var(--v-slate);
-  font-size: 13.5px;
+  font-size: var(--type-note);
   text-align: right;
   font-variant-numeric: tabular-nums;
 }

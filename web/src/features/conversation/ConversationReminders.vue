@@ -33,12 +33,12 @@ const anchors = computed(() => {
 <style scoped>
 .aside {
   margin-top: 22px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 h2 {
   margin: 0 0 6px;
-  font-size: 14px;
+  font-size: var(--type-note);
   font-weight: 600;
   color: var(--v-slate);
 }

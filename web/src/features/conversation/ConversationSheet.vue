@@ -5,6 +5,7 @@ import { age, day, nearness } from '@/shared/time/format'
 import IndexTab from '@/ui/IndexTab.vue'
 import MessageSheet from './MessageSheet.vue'
 import { counted, subjectOf } from '@/shared/words'
+import { PlainButton } from '@/ui/kit'
 
 /** A conversation on its sheet: what is undecided open, the earlier messages folded to a line each. */
 const props = defineProps<{ conversation: Conversation; advice?: Advice | null }>()
@@ -47,10 +48,9 @@ const firstLine = (message: Message) =>
       {{ counted(conversation.messages.length, 'message') }}
     </p>
     <template v-for="message in conversation.messages" :key="message.id">
-      <button
+      <PlainButton
         v-if="conversation.messages.length > 1"
         class="fold"
-        type="button"
         :aria-expanded="isOpen(message)"
         @click="turn(message)"
       >
@@ -58,7 +58,7 @@ const firstLine = (message: Message) =>
         <strong>{{ message.own ? 'You' : message.from.name || message.from.email }}</strong>
         <span class="slate first">{{ isOpen(message) ? '' : firstLine(message) }}</span>
         <span class="slate">{{ age(message.sentAt) }}</span>
-      </button>
+      </PlainButton>
       <MessageSheet v-if="isOpen(message)" class="opened" :message="message" />
     </template>
   </div>
@@ -81,14 +81,13 @@ const firstLine = (message: Message) =>
 }
 
 h1 {
-  font-size: 22px !important;
   margin: 0 0 6px !important;
   overflow-wrap: anywhere;
 }
 
 .count {
   margin: 0 0 10px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .fold {
@@ -97,14 +96,9 @@ h1 {
   gap: 10px;
   width: 100%;
   padding: 8px 0;
-  font: inherit;
-  font-size: 14.5px;
-  color: inherit;
+  font-size: var(--type-text);
   text-align: left;
-  background: none;
-  border: 0;
   border-top: 1px solid var(--v-edge);
-  cursor: pointer;
 }
 
 .fold strong,

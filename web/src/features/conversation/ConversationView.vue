@@ -230,7 +230,7 @@ aside {
 }
 
 aside > h2 {
-  font-size: 14px;
+  font-size: var(--type-note);
   font-weight: 600;
   margin: 0 0 14px;
 }
@@ -246,7 +246,7 @@ aside > h2 {
   margin: 0 0 8px;
 }
 
-@media (max-width: 980px) {
+@media (max-width: 960px) {
   .open {
     grid-template-columns: minmax(0, 1fr);
     gap: 18px;

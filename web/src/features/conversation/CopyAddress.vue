@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Message } from '@/shared/api/client'
 import { useCover } from '@/shared/keys/registry'
+import { LinkButton, TextInput } from '@/ui/kit'
 
 /** The lasting addresses of a message, to be pasted anywhere: within the program, and of RFC 2392. */
 const props = defineProps<{ message: Pick<Message, 'id' | 'messageHeader'> }>()
@@ -44,7 +45,7 @@ async function copy(text: string): Promise<void> {
   <span class="addresses">
     <v-menu v-model="open">
       <template #activator="{ props: menu }">
-        <button v-bind="menu" class="link" type="button">{{ copied ? 'Copied' : 'Copy address' }}</button>
+        <LinkButton v-bind="menu">{{ copied ? 'Copied' : 'Copy address' }}</LinkButton>
       </template>
       <v-list>
         <v-list-item
@@ -56,9 +57,9 @@ async function copy(text: string): Promise<void> {
         />
       </v-list>
     </v-menu>
-    <input
+    <TextInput
       v-if="failed"
-      :value="failed"
+      :model-value="failed"
       readonly
       aria-label="Address"
       @focus="($event.target as HTMLInputElement).select()"
@@ -76,6 +77,6 @@ async function copy(text: string): Promise<void> {
 input {
   width: 260px;
   font: inherit;
-  font-size: 13px;
+  font-size: var(--type-small);
 }
 </style>

@@ -75,7 +75,7 @@ const from = computed(() => props.event.organiserName || props.event.organiser)
   border: 1px solid var(--v-edge);
   border-left: 4px solid rgb(var(--v-theme-primary));
   border-radius: 3px;
-  font-size: 14.5px;
+  font-size: var(--type-text);
 }
 
 .back {
@@ -88,7 +88,7 @@ p {
 
 .kind {
   color: var(--v-slate);
-  font-size: 13px;
+  font-size: var(--type-small);
 }
 
 .title {

@@ -38,11 +38,11 @@ const history = computed(() =>
 <style scoped>
 .aside {
   margin-top: 22px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 h2 {
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-slate);
   font-weight: 600;
   margin: 0 0 6px;
@@ -61,6 +61,6 @@ ul {
 }
 
 .link {
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 </style>

@@ -44,7 +44,6 @@ useKeys('Message', [{ key: 'Escape', label: 'Back', run: () => router.back() }])
 }
 
 h1 {
-  font-size: 22px !important;
   overflow-wrap: anywhere;
 }
 
@@ -53,12 +52,12 @@ h1 {
   flex-wrap: wrap;
   gap: 2px 12px;
   margin: -12px 0 18px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .where {
   margin: 4px 0 18px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 @media (max-width: 760px) {

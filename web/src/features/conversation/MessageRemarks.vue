@@ -22,7 +22,7 @@ defineProps<{ remarks: Message['remarks'] }>()
   margin: 8px 0 0;
   padding: 0;
   list-style: none;
-  font-size: 14px;
+  font-size: var(--type-note);
   overflow-wrap: anywhere;
 }
 

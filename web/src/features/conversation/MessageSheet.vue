@@ -12,6 +12,7 @@ import MessageRemarks from './MessageRemarks.vue'
 import MessageText from './MessageText.vue'
 import MoreText from './MoreText.vue'
 import { editTemplate } from '@/features/write'
+import { LinkButton } from '@/ui/kit'
 
 /** One message: who, when, the text, and what came with it. */
 const props = defineProps<{ message: Message }>()
@@ -66,20 +67,13 @@ const dateNote = computed(
         <em v-if="dateNote">({{ dateNote }})</em>
       </p>
       <p class="tools">
-        <button v-if="message.formatted" class="link" type="button" @click="asFormatted = !asFormatted">
+        <LinkButton v-if="message.formatted" @click="asFormatted = !asFormatted">
           {{ asFormatted ? 'As plain text' : 'As it was formatted' }}
-        </button>
-        <button
-          v-if="!message.own && message.from.email"
-          class="link"
-          type="button"
-          @click="attempt(() => proposeCard(message))"
-        >
+        </LinkButton>
+        <LinkButton v-if="!message.own && message.from.email" @click="attempt(() => proposeCard(message))">
           Contact card
-        </button>
-        <button v-if="message.own" class="link" type="button" @click="keepAsTemplate">
-          Keep as a template
-        </button>
+        </LinkButton>
+        <LinkButton v-if="message.own" @click="keepAsTemplate"> Keep as a template </LinkButton>
         <a class="link" :href="`/api/messages/${message.id}/source`" download>Save as .eml</a>
         <CopyAddress :message="message" />
       </p>
@@ -137,7 +131,7 @@ header p {
 }
 
 .line {
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .tools {
@@ -167,7 +161,7 @@ header p {
   padding: 5px 12px;
   border: 1px solid var(--v-edge);
   border-radius: 7px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .file:hover {

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import type { Message } from '@/shared/api/client'
 import { marksOf } from './marks'
 import TextLines from './TextLines.vue'
+import { PlainButton } from '@/ui/kit'
 
 /** What was written now; quoted messages and the signature are folded away until they are asked for. */
 const props = defineProps<{ text: string; parts?: Message['parts']; found?: Message['found'] }>()
@@ -64,16 +65,15 @@ function name({ kind, text }: Stretch): string {
 <template>
   <div class="text">
     <div v-for="(stretch, index) in stretches" :key="index" :class="stretch.kind">
-      <button
+      <PlainButton
         v-if="stretch.kind !== 'written' && !nothingWritten && !isAllShown(stretch, index)"
         class="fold"
-        type="button"
         :aria-expanded="isOpen(stretch, index)"
         @click="turn(index)"
       >
         {{ isOpen(stretch, index) ? '▾' : '▸' }} {{ name(stretch)
         }}{{ isOpen(stretch, index) ? '' : ' folded away' }}
-      </button>
+      </PlainButton>
       <blockquote v-if="stretch.answers && !isOpen(stretches[index - 1]!, index - 1)" class="answered">
         {{ stretch.answers }}
       </blockquote>
@@ -85,7 +85,7 @@ function name({ kind, text }: Stretch): string {
 <style scoped>
 .text {
   max-width: var(--measure);
-  font-size: 15.5px;
+  font-size: var(--type-text);
   line-height: 1.6;
   overflow-wrap: anywhere;
 }
@@ -93,12 +93,8 @@ function name({ kind, text }: Stretch): string {
 .fold {
   padding: 2px 0;
   margin: 4px 0;
-  font: inherit;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-slate);
-  background: none;
-  border: 0;
-  cursor: pointer;
 }
 
 .fold:hover {
@@ -107,7 +103,7 @@ function name({ kind, text }: Stretch): string {
 
 .answered {
   margin: 12px 0 4px;
-  font-size: 14.5px;
+  font-size: var(--type-text);
   color: var(--v-slate);
   border-left: 2px solid var(--v-edge);
   padding-left: 12px;
@@ -121,6 +117,6 @@ function name({ kind, text }: Stretch): string {
 
 .signature > :not(.fold) {
   color: var(--v-slate);
-  font-size: 14.5px;
+  font-size: var(--type-text);
 }
 </style>

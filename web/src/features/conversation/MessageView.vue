@@ -55,7 +55,7 @@ const { data: copies, error: uncopied } = useCopies(() => props.id, isGone)
 }
 
 h1 {
-  font-size: 20px !important;
+  font-size: var(--type-head) !important;
 }
 
 ul {

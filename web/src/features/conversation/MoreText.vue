@@ -40,6 +40,6 @@ async function more(): Promise<void> {
   gap: 12px;
   align-items: center;
   margin: 12px 0 0;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 </style>

@@ -53,7 +53,7 @@ useKeys('Source', [{ key: 'Escape', label: 'Back', run: () => router.back() }])
 <style scoped>
 pre {
   overflow-x: auto;
-  font-size: 12.5px;
+  font-size: var(--type-small);
 }
 
 .copy {
@@ -72,14 +72,13 @@ pre {
 }
 
 h1 {
-  font-size: 22px !important;
   overflow-wrap: anywhere;
 }
 
 @media (max-width: 760px) {
   pre {
     overflow-x: auto;
-    font-size: 12.5px;
+    font-size: var(--type-small);
   }
 
   .copy {

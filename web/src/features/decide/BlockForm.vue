@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import type { ConversationRow } from '@/shared/api/client'
 import KeyCap from '@/ui/KeyCap.vue'
 import { counted } from '@/shared/words'
+import { ChoiceDot } from '@/ui/kit'
 
 /** Whose mail goes to Blocked: an address, or everything from its domain. */
 const props = defineProps<{ rows: ConversationRow[]; still?: boolean }>()
@@ -26,10 +27,9 @@ defineExpose({ focus })
     @submit.prevent="emit('submit', wholeDomain)"
     @keydown.esc.stop.prevent="$emit('cancel')"
   >
-    <label><input v-model="wholeDomain" type="radio" :value="false" /> {{ named(emails, 'address') }}</label>
+    <label><ChoiceDot v-model="wholeDomain" :value="false" /> {{ named(emails, 'address') }}</label>
     <label
-      ><input v-model="wholeDomain" type="radio" :value="true" /> everything from
-      {{ named(domains, 'domain') }}</label
+      ><ChoiceDot v-model="wholeDomain" :value="true" /> everything from {{ named(domains, 'domain') }}</label
     >
     <p class="slate">
       This and all that comes from there goes to Blocked, and what else of it waits in the tray, too. Settings
@@ -55,16 +55,9 @@ label {
   overflow-wrap: anywhere;
 }
 
-input {
-  accent-color: rgb(var(--v-theme-primary));
-  width: 16px;
-  height: 16px;
-  margin: 0;
-}
-
 p {
   margin: 2px 0 4px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 .actions {

@@ -19,6 +19,7 @@ import { useProposing } from './proposal'
 import { useTaking, type Along } from './take'
 import { counted, sentence } from '@/shared/words'
 import { useSnoozeChoices } from '@/shared/api/snoozeChoices'
+import { LinkButton, PlainButton, TickBox } from '@/ui/kit'
 
 /** The cards on which a decision is taken, for one conversation or for several. The advised one lies on top, unfolded. */
 const props = defineProps<{
@@ -159,13 +160,12 @@ useKeys('Decide', [
 
 <template>
   <div ref="root" class="cards" :class="{ bar }">
-    <button v-if="!bar && single" type="button" class="card answer" title="Answer (0)" @click="answerIt">
+    <PlainButton v-if="!bar && single" class="card answer" title="Answer (0)" @click="answerIt">
       <KeyCap name="0" /> <span class="text">Answer</span>
       <span class="follows slate">the letter opens below</span>
-    </button>
+    </PlainButton>
     <template v-for="card in cards" :key="card.kind">
-      <button
-        type="button"
+      <PlainButton
         class="card"
         :disabled="!rows.length"
         :class="{ open: shown === card.kind && !bar, lit: open === card.kind, advised: card === advised }"
@@ -179,7 +179,7 @@ useKeys('Decide', [
           <template v-if="card === advised"><KeyCap name=" " /></template>
           <template v-else>{{ card.follows(rows) }}</template>
         </span>
-      </button>
+      </PlainButton>
       <div
         v-if="shown === card.kind && (!bar || open) && (isPainted || open)"
         class="fields"
@@ -209,9 +209,9 @@ useKeys('Decide', [
             @cancel="fold"
           >
             <label v-if="listed.length" class="list">
-              <input v-model="withList" type="checkbox" />
+              <TickBox v-model="withList" />
               with its list as {{ counted(listed.length, 'subtask') }}
-              <button class="link" type="button" @click="outline = true">look <KeyCap name="9" /></button>
+              <LinkButton @click="outline = true">look <KeyCap name="9" /></LinkButton>
             </label>
           </TaskForm>
         </template>

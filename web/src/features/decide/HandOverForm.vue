@@ -110,7 +110,7 @@ function submit(): void {
 
 .hint {
   margin: 0;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 .actions {

@@ -59,7 +59,7 @@ onMounted(() => done.value?.$el.focus({ preventScroll: true }))
 }
 
 .left {
-  font-size: 22px;
+  font-size: var(--type-title);
   font-weight: 650;
   font-variant-numeric: tabular-nums;
 }
@@ -72,10 +72,10 @@ onMounted(() => done.value?.$el.focus({ preventScroll: true }))
   display: flex;
   justify-content: flex-end;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: 4px;
 }
 
 .actions .v-btn {
-  padding: 0 10px;
+  padding: 0 8px;
 }
 </style>

@@ -9,6 +9,7 @@ import PresetList from '@/ui/PresetList.vue'
 import WhenField from '@/ui/WhenField.vue'
 import { type SnoozeFor } from '@/shared/steps/decide'
 import { useSnoozeChoices } from '@/shared/api/snoozeChoices'
+import { PlainButton } from '@/ui/kit'
 
 /** Until when something is put off, and what else may bring it back before. */
 const props = defineProps<{ rows: ConversationRow[]; error?: string | undefined }>()
@@ -56,18 +57,18 @@ useKeys('Snooze', [
     <p v-if="before" class="before">{{ before }}</p>
     <PresetList title="Snooze" @choose="(when) => emit('choose', when, 'snooze')" @write="field?.focus()">
       <li>
-        <button type="button" class="preset" @click="nextClearing">
+        <PlainButton class="preset" @click="nextClearing">
           <KeyCap name="8" />
           <span class="phrase">When I next clear the tray</span>
           <span v-if="data" class="slate">by {{ day(data.nextClearing.date) }}</span>
-        </button>
+        </PlainButton>
       </li>
       <li>
-        <button type="button" class="preset" :aria-pressed="forAnswer" @click="waitForAnswer">
+        <PlainButton class="preset" :aria-pressed="forAnswer" @click="waitForAnswer">
           <KeyCap name="9" />
           <span class="phrase">Until they answer</span>
           <span class="slate">{{ forAnswer ? 'at the latest:' : 'at the latest …' }}</span>
-        </button>
+        </PlainButton>
       </li>
     </PresetList>
     <form class="own" novalidate @submit.prevent="choose">
@@ -96,7 +97,7 @@ useKeys('Snooze', [
 
 .before {
   margin: 0 8px;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-tab-soon-ink);
 }
 

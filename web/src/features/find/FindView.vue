@@ -21,6 +21,7 @@ import { counted } from '@/shared/words'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
 import { useFind } from './queries'
 import { useBinSteps } from './steps'
+import { LinkButton, PlainButton } from '@/ui/kit'
 
 const route = useRoute()
 const router = useRouter()
@@ -92,15 +93,14 @@ useKeys('Find', [
       @click:clear="typed = ''"
     />
     <div class="places" role="group" aria-label="Where to look">
-      <button
+      <PlainButton
         v-for="where in PLACES"
         :key="where.value"
-        type="button"
         :aria-pressed="place === where.value"
         @click="look(where.value)"
       >
         {{ where.text }}
-      </button>
+      </PlainButton>
       <span v-if="data" class="slate total" role="status">{{ counted(data.total, 'conversation') }}</span>
       <v-btn
         v-if="place === 'bin' && rows.length && !words"
@@ -146,14 +146,9 @@ useKeys('Find', [
         @select="clicked(rows.indexOf(row), $event.shiftKey)"
         @focusin="current = rows.indexOf(row)"
       >
-        <button
-          v-if="row.place === 'bin'"
-          class="link"
-          type="button"
-          @click="attempt(() => decide('put_back', [claimOf(row)]))"
-        >
+        <LinkButton v-if="row.place === 'bin'" @click="attempt(() => decide('put_back', [claimOf(row)]))">
           Put back
-        </button>
+        </LinkButton>
         <span v-else-if="row.muted" class="slate place">muted</span>
         <span v-else-if="!place" class="slate place">{{ row.place }}</span>
         <template v-if="data?.hits[row.id]" #text>
@@ -197,7 +192,7 @@ useKeys('Find', [
 .places button:not(.v-btn) {
   padding: 5px 13px;
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-note);
   font-weight: 550;
   color: var(--v-slate);
   background: none;
@@ -234,18 +229,18 @@ mark {
 
 .can {
   margin-top: 14px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 .total {
   margin-left: auto;
   margin-right: 8px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .place {
   width: 62px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
   padding-right: 12px;
 }
 
@@ -259,7 +254,7 @@ mark {
 
 .ask h2 {
   margin: 0 0 8px;
-  font-size: 20px;
+  font-size: var(--type-head);
 }
 
 .actions {

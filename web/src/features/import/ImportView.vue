@@ -3,11 +3,12 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import ImportedFile from './ImportedFile.vue'
 import { stop, take, uploads, work, type Upload } from './uploads'
+import { ChoiceDot, FileInput } from '@/ui/kit'
 
 const queries = useQueryClient()
 const into = ref<'tray' | 'archive'>('tray')
 const over = ref(false)
-const picker = ref<HTMLInputElement>()
+const picker = ref<{ el?: HTMLInputElement }>()
 const isBusy = computed(() => uploads.value.some(({ state }) => ['sending', 'reading'].includes(state)))
 const anyNew = computed(() => uploads.value.some((upload) => upload.new > 0))
 
@@ -31,10 +32,10 @@ function goOn(upload: Upload): void {
     <div class="view-head"><h1>Bring mail in</h1></div>
     <fieldset>
       <legend class="sr-only">Where it goes</legend>
-      <label><input v-model="into" type="radio" value="tray" /> into the tray, to be decided</label>
+      <label><ChoiceDot v-model="into" value="tray" /> into the tray, to be decided</label>
       <label
-        ><input v-model="into" type="radio" value="archive" /> into the archive: old mail that needs no
-        decision any more</label
+        ><ChoiceDot v-model="into" value="archive" /> into the archive: old mail that needs no decision any
+        more</label
       >
     </fieldset>
     <div
@@ -48,15 +49,14 @@ function goOn(upload: Upload): void {
       <p class="slate">
         Single messages (.eml) and mailboxes (mbox) are read; several files at once are fine.
       </p>
-      <v-btn color="primary" @click="picker?.click()">Choose files</v-btn>
-      <input
+      <v-btn color="primary" @click="picker?.el?.click()">Choose files</v-btn>
+      <FileInput
         ref="picker"
-        type="file"
         multiple
         class="sr-only"
         tabindex="-1"
         aria-label="Mail files"
-        @change="bring(picker?.files ?? [])"
+        @change="bring(picker?.el?.files ?? [])"
       />
     </div>
     <ul v-if="uploads.length" class="rows" aria-label="Files">
@@ -97,7 +97,6 @@ label {
 }
 
 input[type='radio'] {
-  accent-color: rgb(var(--v-theme-primary));
   margin-right: 6px;
 }
 
@@ -128,6 +127,6 @@ input[type='radio'] {
 
 .folders {
   margin-top: 22px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 </style>

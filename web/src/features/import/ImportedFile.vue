@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { size } from '@/shared/time/format'
 import { readOf, type Upload } from './uploads'
 import { counted, lasting } from '@/shared/words'
+import { LinkButton } from '@/ui/kit'
 
 /** One file that is being brought in: how far it is, and what became of it. */
 const props = defineProps<{ upload: Upload }>()
@@ -52,15 +53,10 @@ const says = computed(() => {
       :aria-live="isGoing ? 'off' : 'polite'"
       >{{ says }}</span
     >
-    <button v-if="isGoing" class="link" type="button" @click="$emit('stop')">Stop</button>
-    <button
-      v-else-if="upload.state === 'failed' || upload.state === 'stopped'"
-      class="link"
-      type="button"
-      @click="$emit('again')"
-    >
+    <LinkButton v-if="isGoing" @click="$emit('stop')">Stop</LinkButton>
+    <LinkButton v-else-if="upload.state === 'failed' || upload.state === 'stopped'" @click="$emit('again')">
       {{ upload.position ? 'Go on' : 'Try again' }}
-    </button>
+    </LinkButton>
     <v-progress-linear
       v-if="isGoing || upload.state === 'stopped'"
       class="bar"
@@ -118,7 +114,7 @@ const says = computed(() => {
 }
 
 .refused {
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .refused p {

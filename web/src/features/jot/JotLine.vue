@@ -136,7 +136,7 @@ defineExpose({ show })
 
 p {
   margin: 0;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 b {
@@ -165,7 +165,7 @@ b {
 
 .kind {
   width: 62px;
-  font-size: 13px;
+  font-size: var(--type-small);
   color: var(--v-slate);
 }
 
@@ -186,7 +186,7 @@ b {
 }
 
 .odd {
-  font-size: 13.5px;
+  font-size: var(--type-note);
   color: rgb(var(--v-theme-warning));
 }
 
@@ -195,6 +195,6 @@ b {
   align-items: center;
   justify-content: space-between;
   gap: 12px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 </style>

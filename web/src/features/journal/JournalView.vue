@@ -9,6 +9,7 @@ import { capitalised, deed, object } from '@/shared/words'
 import { dateOf, nearDay, time } from '@/shared/time/format'
 import { useJournal } from './queries'
 import { useUndo } from '@/shared/steps/undo'
+import { LinkButton } from '@/ui/kit'
 
 const { undo } = useUndo()
 const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJournal()
@@ -55,15 +56,13 @@ function state(entry: Entry): string {
           <span class="deed">{{ deed(entry) }}</span>
           <span class="what">{{ object(entry) }}</span>
           <span class="slate follows">{{ entry.consequence }}</span>
-          <button
+          <LinkButton
             v-if="entry.undoable"
-            class="link"
-            type="button"
             :aria-label="`Undo: ${deed(entry)}: ${object(entry)}`"
             @click="attempt(() => undo(entry))"
           >
             Undo
-          </button>
+          </LinkButton>
           <span v-else class="slate state">{{ state(entry) }}</span>
         </li>
       </ul>
@@ -88,7 +87,7 @@ function state(entry: Entry): string {
 
 .at {
   font-variant-numeric: tabular-nums;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .deed {
@@ -103,7 +102,7 @@ function state(entry: Entry): string {
 
 .follows,
 .state {
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .entry > :last-child {

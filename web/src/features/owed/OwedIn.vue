@@ -7,6 +7,7 @@ import KeyCap from '@/ui/KeyCap.vue'
 import { attempt } from '@/shared/notice'
 import { claimOf } from '@/shared/steps/decide'
 import { useOwedSteps } from './steps'
+import { LinkButton } from '@/ui/kit'
 
 /** Who owes an answer in a conversation, and who has given it. */
 const props = defineProps<{ owed: Owed[]; row: ConversationRow; clearing?: string }>()
@@ -56,9 +57,9 @@ const said = ({ state, over, until, settledAt, automaticAt }: Owed): string => {
         >
         <p v-if="one === promised && one.promise" class="promise">
           “{{ one.promise.words }}” That may be no answer yet.
-          <button type="button" class="link" @click="stillOwed">
+          <LinkButton @click="stillOwed">
             Still owed {{ 'date' in until ? `until ${untilText}` : untilText }} <KeyCap name="/" />
-          </button>
+          </LinkButton>
         </p>
       </li>
     </ul>
@@ -68,12 +69,12 @@ const said = ({ state, over, until, settledAt, automaticAt }: Owed): string => {
 <style scoped>
 .aside {
   margin-top: 22px;
-  font-size: 14.5px;
+  font-size: var(--type-text);
 }
 
 h2 {
   margin: 0 0 6px;
-  font-size: 14px;
+  font-size: var(--type-note);
   font-weight: 600;
   color: var(--v-slate);
 }
@@ -89,7 +90,7 @@ ul {
 .promise {
   margin: 4px 0 2px;
   padding: 6px 10px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
   background: var(--v-sea-soft);
   border-radius: 7px;
 }

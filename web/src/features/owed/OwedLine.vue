@@ -4,6 +4,7 @@ import type { Owed } from '@/shared/api/client'
 import { dateOf, daysAhead, nearDay, nearness, time } from '@/shared/time/format'
 import IndexTab from '@/ui/IndexTab.vue'
 import { counted } from '@/shared/words'
+import { LinkButton } from '@/ui/kit'
 
 /** What one person owes, in one line. */
 const props = defineProps<{
@@ -64,28 +65,15 @@ const near = computed(() => {
       <b>{{ title }}</b> <span class="slate">{{ about }}</span>
     </component>
     <span v-if="owed.state === 'open'" class="acts">
-      <button
-        v-if="owed.person.email"
-        v-keyed="'0'"
-        class="link"
-        type="button"
-        tabindex="-1"
-        @click="$emit('again')"
-      >
+      <LinkButton v-if="owed.person.email" v-keyed="'0'" tabindex="-1" @click="$emit('again')">
         Ask again
-      </button>
-      <button v-keyed="'3'" class="link" type="button" tabindex="-1" @click="$emit('move')">More time</button>
-      <button v-keyed="'5'" class="link" type="button" tabindex="-1" @click="$emit('settle', 'answered')">
-        It is here
-      </button>
-      <button v-keyed="'6'" class="link" type="button" tabindex="-1" @click="$emit('settle', 'dropped')">
-        Let go
-      </button>
+      </LinkButton>
+      <LinkButton v-keyed="'3'" tabindex="-1" @click="$emit('move')">More time</LinkButton>
+      <LinkButton v-keyed="'5'" tabindex="-1" @click="$emit('settle', 'answered')"> It is here </LinkButton>
+      <LinkButton v-keyed="'6'" tabindex="-1" @click="$emit('settle', 'dropped')"> Let go </LinkButton>
     </span>
     <span v-else class="acts">
-      <button v-keyed="'3'" class="link" type="button" tabindex="-1" @click="$emit('move')">
-        Owed again …
-      </button>
+      <LinkButton v-keyed="'3'" tabindex="-1" @click="$emit('move')"> Owed again … </LinkButton>
     </span>
     <IndexTab :near="near">{{ tab }}</IndexTab>
   </li>

@@ -13,6 +13,7 @@ import { remember } from '@/shared/trail'
 import { counted } from '@/shared/words'
 import { age } from '@/shared/time/format'
 import { useContacts, useKnownPeople } from './queries'
+import { FileInput, LinkButton, PlainButton } from '@/ui/kit'
 
 /** Whom the person knows: from their mail, and from the cards that they keep. */
 const queries = useQueryClient()
@@ -20,7 +21,7 @@ const typed = ref('')
 const words = refDebounced(typed, 150)
 const { data, error, refetch } = useKnownPeople(words)
 const { data: contacts } = useContacts()
-const picker = ref<HTMLInputElement>()
+const picker = ref<{ el?: HTMLInputElement }>()
 const said = ref('')
 
 const rows = computed(() => {
@@ -59,13 +60,12 @@ async function takeIn(file: File | undefined): Promise<void> {
     <div class="view-head">
       <h1>People</h1>
       <span class="slate" role="status">{{ said }}</span>
-      <button type="button" class="link" @click="editCard()">New card</button>
-      <button type="button" class="link" @click="picker?.click()">Take in a vCard file</button>
+      <LinkButton @click="editCard()">New card</LinkButton>
+      <LinkButton @click="picker?.el?.click()">Take in a vCard file</LinkButton>
       <a v-if="contacts?.length" class="link" href="/api/contacts.vcf" download>Save all cards</a>
-      <input
+      <FileInput
         ref="picker"
         class="sr-only"
-        type="file"
         accept=".vcf,text/vcard"
         tabindex="-1"
         aria-label="A vCard file"
@@ -90,9 +90,9 @@ async function takeIn(file: File | undefined): Promise<void> {
             [row.card?.firm, row.name || row.card?.name ? row.email : ''].filter(Boolean).join(' · ')
           }}</span>
         </router-link>
-        <button v-else type="button" class="plain body open" @click="editCard(row.card)">
+        <PlainButton v-else class="plain body open" @click="editCard(row.card)">
           <b>{{ row.name }}</b>
-        </button>
+        </PlainButton>
         <span v-if="row.lastAt" class="slate count"
           >{{ row.received }} from, {{ row.sent }} to · {{ age(row.lastAt) }}</span
         >
@@ -119,15 +119,6 @@ async function takeIn(file: File | undefined): Promise<void> {
 }
 
 .count {
-  font-size: 13.5px;
-}
-
-.open {
-  padding: 0;
-  font: inherit;
-  color: inherit;
-  background: none;
-  border: 0;
-  cursor: pointer;
+  font-size: var(--type-note);
 }
 </style>

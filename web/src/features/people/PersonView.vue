@@ -13,6 +13,7 @@ import { dueTab } from '@/shared/time/due'
 import { age, nearMoment } from '@/shared/time/format'
 import { usePerson } from './queries'
 import { useContactSteps } from './steps'
+import { LinkButton } from '@/ui/kit'
 
 /** Somebody: what is open with them, their card, and what was written. */
 const props = defineProps<{ email: string }>()
@@ -124,9 +125,7 @@ const facts = computed(() =>
           </dl>
           <p v-if="card" class="acts">
             <a class="link" :href="`/api/contacts.vcf?id=${card.id}`" download>Save as vCard</a>
-            <button type="button" class="link" @click="attempt(() => deleteContact(card?.id ?? ''))">
-              Delete the card
-            </button>
+            <LinkButton @click="attempt(() => deleteContact(card?.id ?? ''))"> Delete the card </LinkButton>
           </p>
         </aside>
       </div>
@@ -151,7 +150,7 @@ const facts = computed(() =>
 h2 {
   margin: 0 0 2px;
   padding: 0 18px;
-  font-size: 14px;
+  font-size: var(--type-note);
   font-weight: 600;
   color: var(--v-slate);
 }
@@ -179,7 +178,7 @@ dl {
 }
 
 dt {
-  font-size: 13px;
+  font-size: var(--type-small);
 }
 
 dd {
@@ -195,7 +194,7 @@ dd {
   visibility: visible;
 }
 
-@media (max-width: 860px) {
+@media (max-width: 960px) {
   .sides {
     grid-template-columns: minmax(0, 1fr);
   }

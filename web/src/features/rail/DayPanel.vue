@@ -8,6 +8,7 @@ import { attempt } from '@/shared/notice'
 import { subjectOf } from '@/shared/words'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
 import { useDay } from './queries'
+import { LinkButton, TickBox } from '@/ui/kit'
 
 /** What a day holds: to check off, to open, to move to another day. */
 const props = defineProps<{ date: string; end?: boolean }>()
@@ -37,7 +38,7 @@ const at = (task: TaskRow) =>
           @dragstart="beginDrag($event, { kind: 'task', tasks: [task] })"
           @dragend="endDrag"
         >
-          <input type="checkbox" :aria-label="`Complete: ${task.title}`" @click.prevent="check(task)" />
+          <TickBox :aria-label="`Complete: ${task.title}`" @click.prevent="check(task)" />
           <router-link
             class="plain"
             :to="{ name: 'tasks', params: { id: task.id } }"
@@ -79,7 +80,7 @@ const at = (task: TaskRow) =>
               >{{ subjectOf(row) }}</router-link
             >
             <span class="slate">{{ row.awayUntil ? time(row.awayUntil) : '' }}</span>
-            <button class="link" type="button" @click="bringBack(row)">Bring back now</button>
+            <LinkButton @click="bringBack(row)">Bring back now</LinkButton>
           </li>
         </ul>
       </template>
@@ -108,12 +109,12 @@ const at = (task: TaskRow) =>
 
 h2 {
   margin: 0 0 6px;
-  font-size: 16px;
+  font-size: var(--type-lead);
 }
 
 h3 {
   margin: 10px 0 2px;
-  font-size: 13px;
+  font-size: var(--type-small);
   color: var(--v-slate);
 }
 
@@ -143,19 +144,11 @@ li a {
 }
 
 li .slate {
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 .over {
   color: rgb(var(--v-theme-error));
-}
-
-input {
-  flex: none;
-  width: 16px;
-  height: 16px;
-  margin: 0;
-  accent-color: rgb(var(--v-theme-primary));
 }
 
 @media (max-width: 760px) {

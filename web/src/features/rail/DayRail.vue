@@ -16,6 +16,7 @@ import {
 } from '@/features/tasks'
 import { counted } from '@/shared/words'
 import { useDays } from './queries'
+import { PlainButton } from '@/ui/kit'
 
 /** The coming days along the lower edge: what each holds, and where things are put down on a day. */
 const { width } = useWindowSize()
@@ -107,10 +108,9 @@ useKeys('Send to a day', [
     <template v-if="onItsWay">
       <div v-for="{ row, text } in rows" :key="row" class="days targets">
         <span class="row-name">{{ text }}</span>
-        <button
+        <PlainButton
           v-for="one in days"
           :key="one.date"
-          type="button"
           class="day"
           :class="{ on: target?.date === one.date && target.row === row, free: isFree(one.date) }"
           :aria-label="`${text} ${day(one.date)}`"
@@ -121,7 +121,7 @@ useKeys('Send to a day', [
           @mouseenter="target = { date: one.date, row }"
         >
           <b>{{ name(one.date) }}</b>
-        </button>
+        </PlainButton>
       </div>
     </template>
     <div v-else class="days">
@@ -132,8 +132,7 @@ useKeys('Send to a day', [
           :end="one.date > (days[Math.floor(days.length / 2)]?.date ?? '')"
           @close="unfolded = null"
         />
-        <button
-          type="button"
+        <PlainButton
           class="day"
           :class="{ full: one.tasks + one.returns > 0, free: isFree(one.date), on: unfolded === one.date }"
           :aria-expanded="unfolded === one.date"
@@ -142,7 +141,7 @@ useKeys('Send to a day', [
         >
           <b>{{ name(one.date) }}</b>
           <span>{{ short(parts(one)) }}</span>
-        </button>
+        </PlainButton>
       </div>
     </div>
   </div>
@@ -180,24 +179,20 @@ useKeys('Send to a day', [
   height: 40px;
   align-content: center;
   padding: 0 8px;
-  font: inherit;
   line-height: 1.2;
   color: var(--v-slate);
   text-align: left;
-  background: none;
-  border: 0;
   border-radius: 0 0 8px 8px;
-  cursor: pointer;
 }
 
 .day b {
-  font-size: 13px;
+  font-size: var(--type-small);
   font-weight: 600;
 }
 
 .day span {
   overflow: hidden;
-  font-size: 11.5px;
+  font-size: var(--type-mark);
   text-overflow: ellipsis;
   white-space: nowrap;
 }
@@ -247,7 +242,7 @@ useKeys('Send to a day', [
 .row-name {
   width: 96px;
   flex: none;
-  font-size: 13px;
+  font-size: var(--type-small);
   font-weight: 600;
 }
 
@@ -259,7 +254,7 @@ useKeys('Send to a day', [
 
 .said .slate {
   margin-left: 14px;
-  font-size: 13px;
+  font-size: var(--type-small);
   font-weight: 400;
 }
 
@@ -278,7 +273,7 @@ useKeys('Send to a day', [
 
   .row-name {
     width: 62px;
-    font-size: 12px;
+    font-size: var(--type-mark);
   }
 }
 </style>

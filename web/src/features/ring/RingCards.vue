@@ -12,6 +12,7 @@ import { folded, unfoldRings } from './rings'
 import RingSlip from './RingSlip.vue'
 import { counted } from '@/shared/words'
 import { useRingSteps } from './steps'
+import { LinkButton, PlainButton } from '@/ui/kit'
 
 /**
  * The reminders that have come, on one card in every view: it stays until each is answered, and can be folded to a tab
@@ -82,20 +83,15 @@ useKeys(EVERYWHERE, [
   >
     <header>
       <h2>{{ title }}</h2>
-      <button v-if="rings.length > 2" type="button" class="link" @click="isWhole = !isWhole">
+      <LinkButton v-if="rings.length > 2" @click="isWhole = !isWhole">
         {{ isWhole ? 'Show two' : `Show all ${rings.length}` }}
-      </button>
-      <button
-        v-if="rings.length > 1"
-        type="button"
-        class="link"
-        @click="attempt(() => letGo(rings.map(({ id }) => id)))"
-      >
+      </LinkButton>
+      <LinkButton v-if="rings.length > 1" @click="attempt(() => letGo(rings.map(({ id }) => id)))">
         Let all {{ rings.length }} go
-      </button>
-      <button type="button" class="fold" title="Fold (Esc)" aria-label="Fold the reminders" @click="fold">
+      </LinkButton>
+      <PlainButton class="fold" title="Fold (Esc)" aria-label="Fold the reminders" @click="fold">
         <v-icon :icon="mdiChevronDown" size="20" />
-      </button>
+      </PlainButton>
     </header>
     <ul>
       <li v-for="ring in shown" :key="nameOf(ring)">
@@ -127,7 +123,7 @@ header {
 
 h2 {
   margin: 0;
-  font-size: 14px;
+  font-size: var(--type-note);
   font-weight: 600;
   color: var(--v-slate);
 }

@@ -12,6 +12,7 @@ import { titleOf } from '@/shared/notify'
 import WhenField from '@/ui/WhenField.vue'
 import { useRingSteps } from './steps'
 import { useDecideSteps } from '@/shared/steps/decide'
+import { LinkButton, PlainButton } from '@/ui/kit'
 
 /** One reminder that has come, with its answers. */
 const props = defineProps<{ ring: Ring }>()
@@ -62,13 +63,13 @@ async function later(to: When | null): Promise<void> {
 <template>
   <article class="slip" :aria-label="`Reminder: ${titleOf(ring)}`">
     <div class="line">
-      <button type="button" class="title" @click="emit('open')">{{ titleOf(ring) || 'no subject' }}</button>
+      <PlainButton class="title" @click="emit('open')">{{ titleOf(ring) || 'no subject' }}</PlainButton>
       <span v-if="facts.some(Boolean)" class="slate facts">{{ facts.filter(Boolean).join(' · ') }}</span>
       <span class="answers">
-        <button type="button" class="link" @click="emit('open')">Open</button>
-        <button type="button" class="link" @click="done">Done</button>
-        <button type="button" class="link" :aria-expanded="asking" @click="asking = !asking">Again …</button>
-        <button type="button" class="link" @click="attempt(() => letGo([ring.id]))">Let go</button>
+        <LinkButton @click="emit('open')">Open</LinkButton>
+        <LinkButton @click="done">Done</LinkButton>
+        <LinkButton :aria-expanded="asking" @click="asking = !asking">Again …</LinkButton>
+        <LinkButton @click="attempt(() => letGo([ring.id]))">Let go</LinkButton>
       </span>
       <IndexTab near="near" :title="age(ring.at)">{{ at }}</IndexTab>
     </div>
@@ -80,9 +81,9 @@ async function later(to: When | null): Promise<void> {
       @keydown.esc.stop="asking = false"
     >
       <p>
-        <button v-for="phrase in READY" :key="phrase" type="button" class="ready" @click="later({ phrase })">
+        <PlainButton v-for="phrase in READY" :key="phrase" class="ready" @click="later({ phrase })">
           {{ phrase }}
-        </button>
+        </PlainButton>
       </p>
       <WhenField v-model="again" label="Or at" placeholder="friday 9am …" :error="wrong" />
     </form>
@@ -100,16 +101,10 @@ async function later(to: When | null): Promise<void> {
 
 .title {
   min-width: 0;
-  padding: 0;
-  font: inherit;
   font-weight: 600;
   line-height: 1.3;
-  color: inherit;
   text-align: left;
   overflow-wrap: anywhere;
-  background: none;
-  border: 0;
-  cursor: pointer;
 }
 
 .title:hover {
@@ -117,7 +112,7 @@ async function later(to: When | null): Promise<void> {
 }
 
 .facts {
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 .answers {
@@ -127,7 +122,7 @@ async function later(to: When | null): Promise<void> {
 }
 
 .answers .link {
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .again {
@@ -151,12 +146,8 @@ async function later(to: When | null): Promise<void> {
 
 .ready {
   padding: 3px 10px;
-  font: inherit;
-  font-size: 13.5px;
-  color: inherit;
+  font-size: var(--type-note);
   background: var(--v-sea-soft);
-  border: 0;
   border-radius: 7px;
-  cursor: pointer;
 }
 </style>

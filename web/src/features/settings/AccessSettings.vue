@@ -6,6 +6,7 @@ import { Problem } from '@/shared/api/problem'
 import { moment } from '@/shared/time/format'
 import { attempt, tell } from '@/shared/notice'
 import { counted } from '@/shared/words'
+import { LinkButton, TextInput } from '@/ui/kit'
 
 /** The password, and where the person is signed in. */
 const queries = useQueryClient()
@@ -62,7 +63,7 @@ function name(browser: string): string {
   <section class="sheet part">
     <h2>Password and sessions</h2>
     <form novalidate @submit.prevent="change">
-      <input type="text" name="username" autocomplete="username" hidden />
+      <TextInput type="text" name="username" autocomplete="username" hidden />
       <div class="fields">
         <v-text-field
           v-model="present"
@@ -91,12 +92,12 @@ function name(browser: string): string {
         <strong>{{ name(one.browser) }}</strong>
         <span class="slate">since {{ moment(one.begunAt) }}, last used {{ moment(one.usedAt) }}</span>
         <span v-if="one.current" class="slate">this one</span>
-        <button v-else type="button" class="link" @click="end(one.id)">Sign out there</button>
+        <LinkButton v-else @click="end(one.id)">Sign out there</LinkButton>
       </li>
       <li v-if="!isWhole && sessions.length > FEW">
-        <button type="button" class="link" @click="isWhole = true">
+        <LinkButton @click="isWhole = true">
           {{ counted(sessions.length - FEW, 'more place', 'more places') }}
-        </button>
+        </LinkButton>
       </li>
     </ul>
   </section>

@@ -6,6 +6,7 @@ import { useSession, useSignIn } from '@/shared/api/session'
 import { tell } from '@/shared/notice'
 import { askPermission, permission } from '@/shared/notify'
 import { useSnoozeChoices } from '@/shared/api/snoozeChoices'
+import { LinkButton, TextInput, TickBox } from '@/ui/kit'
 
 /** How the person puts things off, and is reminded. */
 const { data: offered } = useSnoozeChoices()
@@ -54,7 +55,7 @@ const isUsual = computed(() => JSON.stringify(phrases.value) === JSON.stringify(
       <legend class="slate">At hand, each with its digit, in words of your own</legend>
       <ol>
         <li v-for="(_, index) in phrases" :key="index">
-          <input
+          <TextInput
             v-model="phrases[index]"
             class="time"
             size="26"
@@ -63,44 +64,21 @@ const isUsual = computed(() => JSON.stringify(phrases.value) === JSON.stringify(
             placeholder="friday 3pm, in 2 days …"
             @change="save"
           />
-          <button
-            v-if="index"
-            type="button"
-            class="link"
-            :aria-label="`Choice ${index + 1} up`"
-            @click="up(index)"
-          >
-            Up
-          </button>
-          <button
-            type="button"
-            class="link"
-            :aria-label="`Remove choice ${index + 1}`"
-            @click="remove(index)"
-          >
-            Remove
-          </button>
+          <LinkButton v-if="index" :aria-label="`Choice ${index + 1} up`" @click="up(index)"> Up </LinkButton>
+          <LinkButton :aria-label="`Remove choice ${index + 1}`" @click="remove(index)"> Remove </LinkButton>
         </li>
       </ol>
       <p class="acts">
-        <button v-if="offered && phrases.length < offered.most" type="button" class="link" @click="add">
-          Another one
-        </button>
-        <button
-          v-if="offered && !isUsual"
-          type="button"
-          class="link"
-          @click="change({ snoozes: offered.usual })"
-        >
+        <LinkButton v-if="offered && phrases.length < offered.most" @click="add"> Another one </LinkButton>
+        <LinkButton v-if="offered && !isUsual" @click="change({ snoozes: offered.usual })">
           As they were in the beginning
-        </button>
+        </LinkButton>
       </p>
     </fieldset>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <label>
-      <input
-        type="checkbox"
-        :checked="settings.mailEndsSnooze"
+      <TickBox
+        :model-value="settings.mailEndsSnooze"
         @change="change({ mailEndsSnooze: !settings.mailEndsSnooze })"
       />
       A new message brings a snoozed conversation back at once

@@ -7,6 +7,7 @@ import { useTemplates, editTemplate, useWriteSteps } from '@/features/write'
 import { attempt, tell } from '@/shared/notice'
 import LeftOutList from './LeftOutList.vue'
 import WaysSettings from './WaysSettings.vue'
+import { LinkButton, LongText, TextInput, TickBox } from '@/ui/kit'
 
 /** How the person writes mail, and how it goes out. */
 const { account } = useSession()
@@ -39,22 +40,22 @@ async function change(more: Partial<Settings>): Promise<void> {
   <section v-if="settings" class="sheet part">
     <h2>Writing</h2>
     <label class="slate" for="signature">Signature under what you write</label>
-    <textarea id="signature" v-model="signature" rows="3" maxlength="2000" @change="change({ signature })" />
+    <LongText id="signature" v-model="signature" rows="3" maxlength="2000" @change="change({ signature })" />
     <p v-if="wrong.signature" class="wrong" role="alert">{{ wrong.signature }}</p>
     <label>
       Sending can be taken back for
-      <input
+      <TextInput
         type="number"
         class="seconds"
         min="0"
         max="120"
-        :value="settings.undoSeconds"
+        :model-value="settings.undoSeconds"
         @change="change({ undoSeconds: Number(($event.target as HTMLInputElement).value) })"
       />
       seconds
     </label>
     <label>
-      <input type="checkbox" :checked="settings.digest" @change="change({ digest: !settings.digest })" />
+      <TickBox :model-value="settings.digest" @change="change({ digest: !settings.digest })" />
       Each working morning, write me what is due, comes back and is owed that day
     </label>
     <p v-if="wrong.undoSeconds" class="wrong" role="alert">{{ wrong.undoSeconds }}</p>
@@ -69,10 +70,8 @@ async function change(more: Partial<Settings>): Promise<void> {
         <b>{{ template.name }}</b>
         <span class="slate text">{{ template.text }}</span>
         <span class="acts">
-          <button type="button" class="link" @click="editTemplate(template, template.id)">Change</button>
-          <button type="button" class="link" @click="attempt(() => deleteTemplate(template.id))">
-            Delete
-          </button>
+          <LinkButton @click="editTemplate(template, template.id)">Change</LinkButton>
+          <LinkButton @click="attempt(() => deleteTemplate(template.id))"> Delete </LinkButton>
         </span>
       </li>
     </ul>
@@ -137,7 +136,7 @@ label > .seconds {
   flex: 1;
   min-width: 0;
   overflow: hidden;
-  font-size: 13.5px;
+  font-size: var(--type-note);
   text-overflow: ellipsis;
   white-space: nowrap;
 }

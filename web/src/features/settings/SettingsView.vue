@@ -17,6 +17,7 @@ import { counted } from '@/shared/words'
 import { moment } from '@/shared/time/format'
 import { useBlocked } from './queries'
 import { useSettingsSteps } from './steps'
+import { ChoiceDot, LinkButton } from '@/ui/kit'
 
 const route = useRoute()
 const { account } = useSession()
@@ -104,10 +105,10 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
           <fieldset>
             <legend class="slate">In which order do you go through the tray?</legend>
             <label v-for="{ value, text } in ORDERS" :key="value"
-              ><input
-                type="radio"
+              ><ChoiceDot
                 name="clearing"
-                :checked="settings?.clearingOrder === value"
+                :model-value="settings?.clearingOrder"
+                :value="value"
                 @change="change({ clearingOrder: value })"
               />
               {{ text }}</label
@@ -116,10 +117,10 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
           <fieldset>
             <legend class="slate">After a decision in an opened conversation</legend>
             <label v-for="{ value, text } in AFTER" :key="text"
-              ><input
-                type="radio"
+              ><ChoiceDot
                 name="after"
-                :checked="settings?.nextAfterDeciding === value"
+                :model-value="settings?.nextAfterDeciding"
+                :value="value"
                 @change="change({ nextAfterDeciding: value })"
               />
               {{ text }}</label
@@ -146,17 +147,10 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
                 ></span
               >
               <span class="acts">
-                <button class="link" type="button" @click="attempt(() => unblock(sender.id, false))">
-                  Let in again
-                </button>
-                <button
-                  v-if="sender.conversations"
-                  class="link"
-                  type="button"
-                  @click="attempt(() => unblock(sender.id, true))"
-                >
+                <LinkButton @click="attempt(() => unblock(sender.id, false))"> Let in again </LinkButton>
+                <LinkButton v-if="sender.conversations" @click="attempt(() => unblock(sender.id, true))">
                   … and bring {{ sender.conversations === 1 ? 'it' : 'them' }} back
-                </button>
+                </LinkButton>
               </span>
             </li>
           </ul>
@@ -198,7 +192,7 @@ nav a:hover {
   background: var(--v-sea-soft);
 }
 
-@media (max-width: 900px) {
+@media (max-width: 960px) {
   .sides {
     grid-template-columns: minmax(0, 1fr);
     gap: 14px;

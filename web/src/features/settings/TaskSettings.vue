@@ -4,6 +4,7 @@ import type { Settings } from '@/shared/api/client'
 import { Problem } from '@/shared/api/problem'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { tell } from '@/shared/notice'
+import { ChoiceList, TextInput, TickBox } from '@/ui/kit'
 
 /** How tasks are made and completed, and how early they remind. */
 const { account } = useSession()
@@ -29,20 +30,19 @@ const written = (event: Event) => (event.target as HTMLInputElement).value.trim(
   <section v-if="settings" class="sheet part">
     <h2>Tasks</h2>
     <label>
-      <input
-        type="checkbox"
-        :checked="settings.completeSubtasks"
+      <TickBox
+        :model-value="settings.completeSubtasks"
         @change="change({ completeSubtasks: !settings.completeSubtasks })"
       />
       Complete open subtasks with their task, without asking
     </label>
     <label class="row">
       <span class="slate">A task made of a message that names no day is due</span>
-      <input
+      <TextInput
         class="time"
         size="22"
         placeholder="at no set time"
-        :value="settings.taskDue"
+        :model-value="settings.taskDue"
         aria-label="Usual due"
         @change="change({ taskDue: written($event) })"
       />
@@ -50,11 +50,11 @@ const written = (event: Event) => (event.target as HTMLInputElement).value.trim(
     <p v-if="wrong.taskDue" class="wrong" role="alert">{{ wrong.taskDue }}</p>
     <label class="row">
       <span class="slate">and reminds</span>
-      <input
+      <TextInput
         class="time"
         size="22"
         placeholder="as others do"
-        :value="settings.taskReminder"
+        :model-value="settings.taskReminder"
         aria-label="Usual reminder"
         @change="change({ taskReminder: written($event) })"
       />
@@ -63,21 +63,24 @@ const written = (event: Event) => (event.target as HTMLInputElement).value.trim(
     <p v-if="wrong.taskReminder" class="wrong" role="alert">{{ wrong.taskReminder }}</p>
     <label class="row">
       <span class="slate">Others remind first</span>
-      <select :value="settings.reminderPercent" @change="change({ reminderPercent: chosen($event) })">
+      <ChoiceList
+        :model-value="settings.reminderPercent"
+        @change="change({ reminderPercent: chosen($event) })"
+      >
         <option :value="0">not by themselves</option>
         <option :value="5">at a twentieth of the time left</option>
         <option :value="10">at a tenth of the time left</option>
         <option :value="20">at a fifth of the time left</option>
         <option :value="33">at a third of the time left</option>
-      </select>
+      </ChoiceList>
     </label>
     <label v-if="settings.reminderPercent" class="row">
       <span class="slate">but at most</span>
-      <select :value="settings.reminderDays" @change="change({ reminderDays: chosen($event) })">
+      <ChoiceList :model-value="settings.reminderDays" @change="change({ reminderDays: chosen($event) })">
         <option v-for="days in [1, 2, 3, 5, 10, 20]" :key="days" :value="days">
           {{ days }} working {{ days === 1 ? 'day' : 'days' }} before
         </option>
-      </select>
+      </ChoiceList>
     </label>
   </section>
 </template>

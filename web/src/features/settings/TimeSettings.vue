@@ -6,6 +6,7 @@ import { useSession, useSignIn } from '@/shared/api/session'
 import { readOnce } from '@/shared/api/when'
 import { tell } from '@/shared/notice'
 import ZoneSetting from './ZoneSetting.vue'
+import { ChoiceDot, ChoiceList, TextInput, TickBox } from '@/ui/kit'
 
 /** How the person speaks of time. */
 const { account } = useSession()
@@ -62,14 +63,19 @@ const chosen = (event: Event) => Number((event.target as HTMLSelectElement).valu
     <fieldset>
       <legend class="slate">How do you read 4/12?</legend>
       <label>
-        <input type="radio" name="order" :checked="settings.dayFirst" @change="change({ dayFirst: true })" />
+        <ChoiceDot
+          name="order"
+          :model-value="settings.dayFirst"
+          :value="true"
+          @change="change({ dayFirst: true })"
+        />
         The fourth of December, day first
       </label>
       <label>
-        <input
-          type="radio"
+        <ChoiceDot
           name="order"
-          :checked="!settings.dayFirst"
+          :model-value="settings.dayFirst"
+          :value="false"
           @change="change({ dayFirst: false })"
         />
         The twelfth of April, month first
@@ -77,18 +83,14 @@ const chosen = (event: Event) => Number((event.target as HTMLSelectElement).valu
     </fieldset>
     <label class="row">
       <span class="slate">The week begins on</span>
-      <select :value="settings.weekStart" @change="change({ weekStart: chosen($event) })">
+      <ChoiceList :model-value="settings.weekStart" @change="change({ weekStart: chosen($event) })">
         <option v-for="(day, index) in DAYS" :key="day" :value="index + 1">{{ day }}</option>
-      </select>
+      </ChoiceList>
     </label>
     <fieldset class="row">
       <legend class="slate">Working days</legend>
       <label v-for="(day, index) in DAYS" :key="day">
-        <input
-          type="checkbox"
-          :checked="settings.workingDays.includes(index + 1)"
-          @change="toggle(index + 1)"
-        />
+        <TickBox :model-value="settings.workingDays.includes(index + 1)" @change="toggle(index + 1)" />
         {{ day.slice(0, 3) }}
       </label>
     </fieldset>
@@ -97,10 +99,10 @@ const chosen = (event: Event) => Number((event.target as HTMLSelectElement).valu
       <legend class="slate">What you mean by</legend>
       <label v-for="{ mark: name, text } in MARKS" :key="name">
         {{ text }}
-        <input
+        <TextInput
           class="time"
           size="5"
-          :value="settings.marks[name]"
+          :model-value="settings.marks[name]"
           :aria-label="text"
           @change="mark(name, text, $event)"
         />

@@ -6,6 +6,7 @@ import { Problem } from '@/shared/api/problem'
 import { useSession } from '@/shared/api/session'
 import { tell } from '@/shared/notice'
 import { tryMailWays, useMailWays } from './queries'
+import { ChoiceDot, TextInput, TickBox } from '@/ui/kit'
 
 /** How mail goes out and comes in. */
 type Out = 'none' | 'post_room' | 'smtp'
@@ -75,11 +76,11 @@ const send = () => run(tryMailWays, `A message to ${account.value?.email ?? 'you
       <fieldset>
         <legend class="slate">It goes out</legend>
         <label v-for="one in OUT" :key="one.value"
-          ><input v-model="out" type="radio" name="out" :value="one.value" /> {{ one.text }}</label
+          ><ChoiceDot v-model="out" name="out" :value="one.value" /> {{ one.text }}</label
         >
         <label v-if="out === 'smtp'" class="under">
           Server, with user and password
-          <input
+          <TextInput
             v-model="dsn"
             type="password"
             autocomplete="off"
@@ -87,18 +88,18 @@ const send = () => run(tryMailWays, `A message to ${account.value?.email ?? 'you
           />
         </label>
         <label v-if="out === 'smtp'" class="under">
-          <input v-model="plain" type="checkbox" /> also without encryption, when the server offers none: what
-          is sent and the password can be read on the way
+          <TickBox v-model="plain" /> also without encryption, when the server offers none: what is sent and
+          the password can be read on the way
         </label>
         <p v-if="wrong.dsn" class="wrong" role="alert">{{ wrong.dsn }}</p>
       </fieldset>
       <fieldset>
         <legend class="slate">It comes in</legend>
         <label v-for="one in IN" :key="one.value"
-          ><input v-model="into" type="radio" name="in" :value="one.value" /> {{ one.text }}</label
+          ><ChoiceDot v-model="into" name="in" :value="one.value" /> {{ one.text }}</label
         >
         <label v-if="into === 'maildir'" class="under">
-          Folder <input v-model="folder" type="text" placeholder="/home/wren/Maildir" />
+          Folder <TextInput v-model="folder" type="text" placeholder="/home/wren/Maildir" />
         </label>
         <p v-if="wrong.folder" class="wrong" role="alert">{{ wrong.folder }}</p>
       </fieldset>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Settings } from '@/shared/api/client'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { attempt } from '@/shared/notice'
+import { ChoiceList, LinkButton } from '@/ui/kit'
 
 /** Where the person is. */
 const { account } = useSession()
@@ -23,13 +24,13 @@ const move = (zone: string) =>
   <div v-if="account" class="row">
     <label>
       <span class="slate">You are in</span>
-      <select :value="account.zone" @change="move(($event.target as HTMLSelectElement).value)">
+      <ChoiceList :model-value="account.zone" @change="move(($event.target as HTMLSelectElement).value)">
         <option v-for="zone in zones" :key="zone" :value="zone">{{ zone.replaceAll('_', ' ') }}</option>
-      </select>
+      </ChoiceList>
     </label>
-    <button v-if="here !== account.zone && here !== 'UTC'" type="button" class="link" @click="move(here)">
+    <LinkButton v-if="here !== account.zone && here !== 'UTC'" @click="move(here)">
       This machine is in {{ here.replaceAll('_', ' ') }}: take that
-    </button>
+    </LinkButton>
     <span class="slate">Moments stay moments and days stay days when you travel.</span>
   </div>
 </template>

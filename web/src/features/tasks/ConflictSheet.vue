@@ -3,6 +3,7 @@ import { computed, reactive } from 'vue'
 import type { Task } from '@/shared/api/client'
 import { merged } from './merge'
 import { draftOf, type TaskDraft } from './draft'
+import { ChoiceDot } from '@/ui/kit'
 
 /** Two windows changed the same field of a task, each in its own way: both are shown, and the person chooses. */
 const props = defineProps<{ base: TaskDraft; mine: TaskDraft; theirs: Task }>()
@@ -59,11 +60,11 @@ function settle(): void {
     <fieldset v-for="field in both.asks" :key="field">
       <legend>{{ NAMES[field] }}</legend>
       <label>
-        <input v-model="choice[field]" type="radio" :name="field" value="mine" />
+        <ChoiceDot v-model="choice[field]" :name="field" value="mine" />
         <span><b>Yours</b> {{ text(mine, field) || 'nothing' }}</span>
       </label>
       <label>
-        <input v-model="choice[field]" type="radio" :name="field" value="theirs" />
+        <ChoiceDot v-model="choice[field]" :name="field" value="theirs" />
         <span><b>As it is now</b> {{ text(stored, field) || 'nothing' }}</span>
       </label>
     </fieldset>
@@ -77,12 +78,12 @@ function settle(): void {
 <style scoped>
 h2 {
   margin: 4px 30px 4px 0;
-  font-size: 18px;
+  font-size: var(--type-lead);
 }
 
 p {
   margin: 0 0 12px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 fieldset {
@@ -94,7 +95,7 @@ fieldset {
 
 legend {
   padding: 0 5px;
-  font-size: 13px;
+  font-size: var(--type-small);
   color: var(--v-slate);
 }
 

@@ -6,6 +6,7 @@ import ModalDialog from '@/ui/ModalDialog.vue'
 import { tell } from '@/shared/notice'
 import { counted } from '@/shared/words'
 import { useListSteps } from './listSteps'
+import { ChoiceDot, ChoiceList } from '@/ui/kit'
 
 /** A list is made, renamed, coloured, archived or deleted. */
 const props = defineProps<{ list: TaskList | null; others: TaskList[] }>()
@@ -60,19 +61,19 @@ const holds = () => (props.list?.open ?? 0) + (props.list?.done ?? 0)
       <fieldset>
         <legend class="slate">Colour</legend>
         <label v-for="one in COLOURS" :key="one" :class="{ on: colour === one }" :title="one">
-          <input v-model="colour" type="radio" name="colour" :value="one" :aria-label="one" />
+          <ChoiceDot v-model="colour" name="colour" :value="one" :aria-label="one" />
           <i class="dot" :class="one" />
         </label>
       </fieldset>
       <div v-if="deleting" class="deleting">
         <p v-if="holds()">
           What becomes of its {{ counted(holds(), 'task') }}?
-          <select v-model="moveTo" aria-label="What becomes of its tasks">
+          <ChoiceList v-model="moveTo" aria-label="What becomes of its tasks">
             <option v-for="other in others" :key="other.id" :value="other.id">
               They go to {{ other.name }}
             </option>
             <option value="">They are deleted with it</option>
-          </select>
+          </ChoiceList>
         </p>
         <p v-else>It is empty.</p>
         <v-btn color="error" @click="remove">Delete the list</v-btn>
@@ -101,7 +102,7 @@ const holds = () => (props.list?.open ?? 0) + (props.list?.done ?? 0)
 
 h2 {
   margin: 0;
-  font-size: 18px;
+  font-size: var(--type-lead);
 }
 
 fieldset {
@@ -117,7 +118,7 @@ legend {
   float: left;
   padding: 0;
   margin-right: 10px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 label {

@@ -7,6 +7,7 @@ import ListDialog from './ListDialog.vue'
 import { attempt } from '@/shared/notice'
 import { useTaskSteps } from './steps'
 import { useListSteps } from './listSteps'
+import { LinkButton, PlainButton } from '@/ui/kit'
 
 /** The lists in the person's own order, with what each holds; tasks can be dropped on them. */
 const props = defineProps<{ lists: TaskList[]; chosen: string }>()
@@ -98,8 +99,7 @@ async function move(list: TaskList, behind: string | null, parent: string | null
         @dragleave="over = ''"
         @drop.prevent="drop(list)"
       >
-        <button
-          type="button"
+        <PlainButton
           class="name"
           :aria-current="list.id === chosen || undefined"
           :data-list="list.id"
@@ -116,23 +116,18 @@ async function move(list: TaskList, behind: string | null, parent: string | null
           <span v-else class="slate count"
             >{{ list.open }}<b v-if="list.over">, {{ list.over }} over</b></span
           >
-        </button>
-        <button
-          type="button"
-          class="more"
-          :aria-label="`Change the list ${list.name}`"
-          @click="editing = list"
-        >
+        </PlainButton>
+        <PlainButton class="more" :aria-label="`Change the list ${list.name}`" @click="editing = list">
           <v-icon :icon="mdiDotsHorizontal" size="17" />
-        </button>
+        </PlainButton>
       </li>
     </ul>
-    <button type="button" class="link new" @click="editing = 'new'">
+    <LinkButton class="new" @click="editing = 'new'">
       <v-icon :icon="mdiPlus" size="16" /> New list
-    </button>
-    <button v-if="archived" type="button" class="link" @click="withArchived = !withArchived">
+    </LinkButton>
+    <LinkButton v-if="archived" @click="withArchived = !withArchived">
       {{ withArchived ? 'Hide archived' : `Show ${archived} archived` }}
-    </button>
+    </LinkButton>
     <ListDialog
       v-if="editing"
       :list="editing === 'new' ? null : editing"
@@ -175,13 +170,8 @@ li.over {
   align-items: baseline;
   min-width: 0;
   padding: 7px 10px;
-  font: inherit;
   font-weight: 550;
-  color: inherit;
   text-align: left;
-  background: none;
-  border: 0;
-  cursor: pointer;
 }
 
 .name > span:first-of-type {
@@ -195,7 +185,7 @@ li.over {
 .archived .slate {
   margin-left: auto;
   padding-left: 8px;
-  font-size: 13px;
+  font-size: var(--type-small);
   font-weight: 500;
   white-space: nowrap;
 }

@@ -118,13 +118,13 @@ async function submit(): Promise<void> {
 
 h2 {
   margin: 0;
-  font-size: 18px;
+  font-size: var(--type-lead);
 }
 
 h2 small {
   margin-left: 8px;
   font-weight: 400;
-  font-size: 14.5px;
+  font-size: var(--type-text);
   color: var(--v-slate);
 }
 

@@ -45,7 +45,7 @@ li {
 .clause {
   margin-left: 6px;
   padding: 1px 7px;
-  font-size: 13px;
+  font-size: var(--type-small);
   background: var(--v-sea-soft);
   border-radius: 6px;
 }

@@ -12,6 +12,7 @@ import WhenField from '@/ui/WhenField.vue'
 import { counted } from '@/shared/words'
 import { usePutOffPreview } from './queries'
 import { useTaskSteps } from './steps'
+import { ChoiceDot } from '@/ui/kit'
 
 /** Until when tasks are put off, what of them is moved, and what that changes. */
 const SHOWN = 6
@@ -101,7 +102,7 @@ async function go(when: When | null): Promise<void> {
         <fieldset>
           <legend class="slate">Moves</legend>
           <label v-for="one in WHATS" :key="one.value">
-            <input v-model="what" type="radio" name="what" :value="one.value" /> {{ one.text }}
+            <ChoiceDot v-model="what" name="what" :value="one.value" /> {{ one.text }}
           </label>
         </fieldset>
         <table v-if="differences.length" aria-live="polite">
@@ -171,7 +172,7 @@ legend {
 table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 th {

@@ -44,7 +44,7 @@ p {
   flex-wrap: wrap;
   justify-content: space-between;
   gap: 4px 12px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
   font-weight: 550;
   color: rgb(var(--v-theme-warning));
 }
@@ -55,12 +55,12 @@ p {
 }
 
 .text {
-  font-size: 14.5px;
+  font-size: var(--type-text);
   overflow-wrap: anywhere;
 }
 
 .gone {
   margin-top: 8px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 </style>

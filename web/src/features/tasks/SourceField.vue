@@ -4,6 +4,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Source } from '@/shared/api/client'
 import { useTasks } from './queries'
+import { PlainButton } from '@/ui/kit'
 
 /** What a task came from or needs at hand: messages, web addresses, other tasks. */
 defineProps<{ error?: string | undefined }>()
@@ -82,13 +83,12 @@ function onEnter(event: KeyboardEvent): void {
       <li v-for="source in sources" :key="source.kind + source.ref">
         <v-icon :icon="ICONS[source.kind]" size="16" />
         <span>{{ text(source) }}</span>
-        <button
-          type="button"
+        <PlainButton
           :aria-label="`Let go of ${text(source)}`"
           @click="sources = sources.filter((other) => other !== source)"
         >
           <v-icon :icon="mdiClose" size="15" />
-        </button>
+        </PlainButton>
       </li>
     </ul>
     <v-text-field
@@ -101,18 +101,17 @@ function onEnter(event: KeyboardEvent): void {
       @keydown.enter="onEnter"
     />
     <div v-if="isWeb || message || found.length" class="found">
-      <button v-if="message" type="button" @click="add({ kind: 'message', ref: message })">
+      <PlainButton v-if="message" @click="add({ kind: 'message', ref: message })">
         Add this message
-      </button>
-      <button v-if="isWeb" type="button" @click="add({ kind: 'web', ref: looked })">Add this address</button>
-      <button
+      </PlainButton>
+      <PlainButton v-if="isWeb" @click="add({ kind: 'web', ref: looked })">Add this address</PlainButton>
+      <PlainButton
         v-for="task in found"
         :key="task.id"
-        type="button"
         @click="add({ kind: 'task', ref: task.id, task: { id: task.id, title: task.title, done: false } })"
       >
         {{ task.title }} <span class="slate">{{ task.list.name }}</span>
-      </button>
+      </PlainButton>
     </div>
   </div>
 </template>
@@ -129,7 +128,7 @@ li {
   gap: 8px;
   align-items: center;
   padding: 3px 0;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 li span {
@@ -159,13 +158,8 @@ li button {
 
 .found button {
   padding: 6px 12px;
-  font: inherit;
-  font-size: 14px;
-  color: inherit;
+  font-size: var(--type-note);
   text-align: left;
-  background: none;
-  border: 0;
-  cursor: pointer;
 }
 
 .found button:hover,

@@ -9,6 +9,7 @@ import { attempt } from '@/shared/notice'
 import { offerList } from './paste'
 import { orderKeys, useTree } from './tree'
 import { useTaskSteps } from './steps'
+import { LinkButton, TextInput, TickBox } from '@/ui/kit'
 
 /** What lies under a task: to check off, to open, to add to. */
 const props = defineProps<{ task: Task }>()
@@ -17,7 +18,7 @@ defineEmits<{ check: [task: TaskRow] }>()
 const { makeTasks, moveTasks } = useTaskSteps()
 const tree = useTree(computed(() => props.task.subtasks))
 const { leaves } = tree
-const field = ref<HTMLInputElement>()
+const field = ref<{ focus: () => void }>()
 
 /** The one that stands so far from this one takes the focus; below the last stands the field for a new one. */
 function step(event: KeyboardEvent, sub: TaskRow, by: number): void {
@@ -70,9 +71,8 @@ const tab = (task: TaskRow) => (task.due && !task.completedAt ? dueTab(task.due,
   <h3>Subtasks</h3>
   <ul v-if="leaves.length">
     <li v-for="{ task: sub, depth } in leaves" :key="sub.id" :style="{ paddingLeft: `${depth * 22}px` }">
-      <input
-        type="checkbox"
-        :checked="!!sub.completedAt"
+      <TickBox
+        :model-value="!!sub.completedAt"
         :aria-label="`${sub.completedAt ? 'Open again' : 'Complete'}: ${sub.title}`"
         @click.prevent="$emit('check', sub)"
       />
@@ -92,7 +92,7 @@ const tab = (task: TaskRow) => (task.due && !task.completedAt ? dueTab(task.due,
     </li>
   </ul>
   <form v-if="!task.row.completedAt" @submit.prevent="add">
-    <input
+    <TextInput
       ref="field"
       v-model="title"
       class="new"
@@ -102,13 +102,13 @@ const tab = (task: TaskRow) => (task.due && !task.completedAt ? dueTab(task.due,
       @keydown.up.exact.prevent.stop="toLast"
       @paste="offerList($event, { parent: task.row.id })"
     />
-    <button v-if="title.trim()" class="link" type="submit">Add</button>
+    <LinkButton v-if="title.trim()" type="submit">Add</LinkButton>
   </form>
 </template>
 
 <style scoped>
 h3 {
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-slate);
   margin: 16px 0 4px;
 }
@@ -136,14 +136,6 @@ li a {
 .done {
   text-decoration: line-through;
   color: var(--v-slate);
-}
-
-li input {
-  flex: none;
-  width: 16px;
-  height: 16px;
-  margin: 0;
-  accent-color: rgb(var(--v-theme-primary));
 }
 
 form {

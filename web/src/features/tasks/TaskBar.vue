@@ -9,6 +9,7 @@ import { escape } from '@/shared/keys/registry'
 import WhenField from '@/ui/WhenField.vue'
 import { counted } from '@/shared/words'
 import { type TaskChange, useTaskSteps } from './steps'
+import { ChoiceList, LinkButton } from '@/ui/kit'
 
 /** What can be done with several tasks at once. */
 const props = defineProps<{ tasks: TaskRow[]; lists: TaskList[] }>()
@@ -20,8 +21,8 @@ const asking = ref<'due' | 'list' | 'label' | 'priority' | null>(null)
 const when = ref<Written>({ phrase: '', reading: null })
 const label = ref('')
 const field = ref<InstanceType<typeof WhenField>>()
-const listChoice = ref<HTMLSelectElement>()
-const priority = ref<HTMLSelectElement>()
+const listChoice = ref<{ focus: () => void }>()
+const priority = ref<{ focus: () => void }>()
 const ids = computed(() => props.tasks.map(({ id }) => id))
 
 async function run(work: () => Promise<unknown>): Promise<void> {
@@ -60,35 +61,37 @@ defineExpose({ unfold })
 <template>
   <div class="bar" role="toolbar" :aria-label="`${counted(tasks.length, 'task')} selected`">
     <b>{{ counted(tasks.length, 'task') }}</b>
-    <button v-keyed="'Escape'" type="button" class="link" @click="emit('clear')">Select none</button>
+    <LinkButton v-keyed="'Escape'" @click="emit('clear')">Select none</LinkButton>
     <v-btn v-keyed="' '" size="small" color="primary" @click="completeAll">Complete</v-btn>
     <v-btn v-keyed="'0'" size="small" variant="outlined" @click="unfold('due')">Another due</v-btn>
     <v-btn v-keyed="'3'" size="small" variant="outlined" @click="putOff(tasks, () => emit('done'))"
       >Put off</v-btn
     >
-    <select
+    <ChoiceList
       ref="listChoice"
       v-keyed="'5'"
+      model-value=""
       aria-label="Move to the list"
       @keydown.esc.stop="leave"
       @change="change({ list: value($event) })"
     >
-      <option value="" selected disabled>To list …</option>
+      <option value="" disabled>To list …</option>
       <option v-for="list in lists" :key="list.id">{{ list.name }}</option>
-    </select>
+    </ChoiceList>
     <v-btn v-keyed="'7'" size="small" variant="outlined" @click="unfold('label')">Label</v-btn>
-    <select
+    <ChoiceList
       ref="priority"
       v-keyed="'8'"
+      model-value=""
       aria-label="Set the priority"
       @keydown.esc.stop="leave"
       @change="change({ priority: value($event) as 'high' | 'normal' | 'low' })"
     >
-      <option value="" selected disabled>Priority …</option>
+      <option value="" disabled>Priority …</option>
       <option>high</option>
       <option>normal</option>
       <option>low</option>
-    </select>
+    </ChoiceList>
     <v-btn v-keyed="'6'" size="small" variant="text" @click="run(() => deleteTasks(ids))">Delete</v-btn>
     <form
       v-if="asking === 'label'"
@@ -132,7 +135,7 @@ defineExpose({ unfold })
 
 select {
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-note);
   padding: 3px 6px;
   color: inherit;
   background: none;

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { TaskDraft } from './draft'
 import WhenField from '@/ui/WhenField.vue'
 import { useLabels } from './queries'
+import { ChoiceDot, TickBox } from '@/ui/kit'
 
 /** What not every task needs: start, repeat, estimate, priority, labels. */
 const props = defineProps<{ draft: TaskDraft; wrong: Record<string, string> }>()
@@ -32,7 +33,7 @@ const draft = computed(() => props.draft)
         :error="wrong.repeat"
       />
       <label v-if="draft.repeat.phrase" class="check">
-        <input v-model="draft.fromCompletion" type="checkbox" />
+        <TickBox v-model="draft.fromCompletion" />
         Count the next one from the day it is done
       </label>
     </div>
@@ -46,7 +47,7 @@ const draft = computed(() => props.draft)
     <fieldset class="priority">
       <legend class="slate">Priority</legend>
       <label v-for="priority in PRIORITIES" :key="priority" :class="{ on: draft.priority === priority }">
-        <input v-model="draft.priority" type="radio" name="priority" :value="priority" />
+        <ChoiceDot v-model="draft.priority" name="priority" :value="priority" />
         {{ priority }}
       </label>
     </fieldset>
@@ -83,14 +84,12 @@ const draft = computed(() => props.draft)
   gap: 8px;
   align-items: center;
   margin-top: 5px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 .check input {
   width: 15px;
   height: 15px;
-  margin: 0;
-  accent-color: rgb(var(--v-theme-primary));
 }
 
 .priority {
@@ -109,7 +108,7 @@ const draft = computed(() => props.draft)
   top: -9px;
   left: 10px;
   padding: 0 4px;
-  font-size: 12px;
+  font-size: var(--type-mark);
   background: rgb(var(--v-theme-surface));
 }
 
@@ -118,7 +117,7 @@ const draft = computed(() => props.draft)
   display: grid;
   place-items: center;
   border-radius: 6px;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-slate);
   cursor: pointer;
 }
@@ -138,7 +137,7 @@ const draft = computed(() => props.draft)
   opacity: 0;
 }
 
-@media (max-width: 520px) {
+@media (max-width: 640px) {
   .extras {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -73,7 +73,7 @@ dl {
 
 dt {
   color: var(--v-slate);
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 dd {

@@ -2,6 +2,7 @@
 import { mdiMagnify } from '@mdi/js'
 import type { TaskList } from '@/shared/api/client'
 import { useLabels, type TaskFilter } from './queries'
+import { ChoiceList, LinkButton, TextInput } from '@/ui/kit'
 
 /** What of the tasks is shown: those with words in them, of a list, with a label, of a priority. */
 defineProps<{ lists: TaskList[]; listless?: boolean }>()
@@ -18,30 +19,30 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
   <div class="filters" role="search" aria-label="Filter the tasks">
     <label class="words">
       <v-icon :icon="mdiMagnify" size="17" />
-      <input v-model="words" type="search" placeholder="Words in tasks" aria-label="Words in tasks" />
+      <TextInput v-model="words" type="search" placeholder="Words in tasks" aria-label="Words in tasks" />
     </label>
-    <select
+    <ChoiceList
       v-if="!listless"
-      :value="filter.list"
+      :model-value="filter.list"
       aria-label="Of the list"
       :class="{ on: filter.list }"
       @change="set({ list: value($event) })"
     >
       <option value="">all lists</option>
       <option v-for="list in lists" :key="list.id" :value="list.id">{{ list.name }}</option>
-    </select>
-    <select
+    </ChoiceList>
+    <ChoiceList
       v-if="labels?.length"
-      :value="filter.label"
+      :model-value="filter.label"
       aria-label="With the label"
       :class="{ on: filter.label }"
       @change="set({ label: value($event) })"
     >
       <option value="">any label</option>
       <option v-for="{ label } in labels" :key="label">{{ label }}</option>
-    </select>
-    <select
-      :value="filter.priority"
+    </ChoiceList>
+    <ChoiceList
+      :model-value="filter.priority"
       aria-label="Of the priority"
       :class="{ on: filter.priority }"
       @change="set({ priority: value($event) as Filter['priority'] })"
@@ -50,15 +51,13 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
       <option value="high">high priority</option>
       <option value="normal">normal</option>
       <option value="low">low</option>
-    </select>
-    <button
+    </ChoiceList>
+    <LinkButton
       v-if="words || filter.list || filter.label || filter.priority"
-      class="link"
-      type="button"
       @click="((words = ''), (filter = { list: '', label: '', priority: '' }))"
     >
       Show all
-    </button>
+    </LinkButton>
   </div>
 </template>
 
@@ -69,7 +68,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
   gap: 6px 12px;
   align-items: center;
   margin-bottom: 12px;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .words {

@@ -17,6 +17,7 @@ import TaskExtras from './TaskExtras.vue'
 import WhenField from '@/ui/WhenField.vue'
 import { counted } from '@/shared/words'
 import { useLists } from './queries'
+import { LinkButton, TextInput } from '@/ui/kit'
 
 /** All that a person fills in of a task; on a card only what matters there, the rest one step away. */
 const props = defineProps<{
@@ -170,7 +171,7 @@ defineExpose({ focus, submit, take })
     <slot />
     <div class="actions">
       <template v-if="!unfolded">
-        <input
+        <TextInput
           v-model="draft.list"
           class="list"
           list="lists"
@@ -181,7 +182,7 @@ defineExpose({ focus, submit, take })
         <datalist id="lists">
           <option v-for="name in listNames" :key="name" :value="name" />
         </datalist>
-        <button class="link" type="button" @click="unfolded = true">{{ noted }}</button>
+        <LinkButton @click="unfolded = true">{{ noted }}</LinkButton>
       </template>
       <v-btn v-if="!still" variant="text" title="Esc; what is typed stays" @click="$emit('cancel')">{{
         keptAt ? 'Fold' : 'Cancel'
@@ -203,7 +204,7 @@ defineExpose({ focus, submit, take })
 
 .quote {
   margin: 2px 0 0 2px !important;
-  font-size: 13px;
+  font-size: var(--type-small);
 }
 
 .actions {
@@ -222,7 +223,7 @@ defineExpose({ focus, submit, take })
   width: 124px;
   padding: 5px 8px;
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: inherit;
   background: none;
   border: 1px solid var(--v-edge);

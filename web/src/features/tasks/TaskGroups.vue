@@ -9,6 +9,7 @@ import TaskLine from './TaskLine.vue'
 import type { TaskGroup } from './groups'
 import WhenField from '@/ui/WhenField.vue'
 import { useTaskSteps } from './steps'
+import { LinkButton } from '@/ui/kit'
 
 /** Tasks under one heading each: how near they are, or when they were done. */
 const props = defineProps<{
@@ -59,9 +60,7 @@ async function moveAll(tasks: TaskRow[]): Promise<void> {
   >
     <h2 v-if="group.head" :class="{ over: group.over }">
       {{ group.head }} <small>{{ group.sub }}</small>
-      <button v-if="group.over" class="link" type="button" :aria-expanded="moving" @click="unfold">
-        Move all …
-      </button>
+      <LinkButton v-if="group.over" :aria-expanded="moving" @click="unfold"> Move all … </LinkButton>
     </h2>
     <div class="held">
       <form v-if="group.over && moving" class="moving" @submit.prevent="moveAll(group.tasks)">
@@ -102,7 +101,7 @@ async function moveAll(tasks: TaskRow[]): Promise<void> {
 
 h2 {
   margin: 11px 0 0;
-  font-size: 16px;
+  font-size: var(--type-lead);
   font-weight: 600;
   line-height: 1.25;
   text-align: right;
@@ -112,7 +111,7 @@ small,
 h2 .link {
   display: block;
   margin-left: auto;
-  font-size: 13px;
+  font-size: var(--type-small);
   font-weight: 500;
 }
 
@@ -142,7 +141,7 @@ small {
 
 .plain h2 {
   margin-top: 2px;
-  font-size: 14.5px;
+  font-size: var(--type-text);
   text-align: left;
 }
 

@@ -7,6 +7,7 @@ import { dateOf, day, nearDay } from '@/shared/time/format'
 import { shortSpan } from './draft'
 import IndexTab from '@/ui/IndexTab.vue'
 import { counted } from '@/shared/words'
+import { PlainButton, TickBox } from '@/ui/kit'
 
 /** A task in a list: to check off, to open, to move. */
 const props = defineProps<{
@@ -55,8 +56,7 @@ const facts = computed(() => {
     :style="{ '--depth': depth ?? 0 }"
     :draggable="!task.completedAt"
   >
-    <button
-      type="button"
+    <PlainButton
       class="grip"
       :aria-label="`Select ${task.title}`"
       :aria-pressed="selected ?? false"
@@ -65,11 +65,10 @@ const facts = computed(() => {
       @click="$emit('select', $event)"
     >
       <v-icon :icon="mdiDragVertical" size="18" />
-    </button>
+    </PlainButton>
     <span v-if="depth !== undefined && !children" class="fold" />
-    <button
+    <PlainButton
       v-else-if="children"
-      type="button"
       class="fold"
       :class="{ folded }"
       :aria-label="folded ? `Unfold ${task.title}` : `Fold ${task.title}`"
@@ -78,10 +77,9 @@ const facts = computed(() => {
       @click="$emit('fold')"
     >
       <v-icon :icon="mdiChevronRight" size="18" />
-    </button>
-    <input
-      type="checkbox"
-      :checked="!!task.completedAt"
+    </PlainButton>
+    <TickBox
+      :model-value="!!task.completedAt"
       :aria-label="`${task.completedAt ? 'Open again' : 'Complete'}: ${task.title}`"
       @click.prevent="$emit('check')"
     />

@@ -25,6 +25,7 @@ import TaskForm from './TaskForm.vue'
 import TaskSources from './TaskSources.vue'
 import { useTask } from './queries'
 import { useTaskSteps } from './steps'
+import { LinkButton } from '@/ui/kit'
 
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ close: [] }>()
@@ -165,8 +166,8 @@ defineExpose({
       <template v-else>
         <p v-if="begun" class="begun">
           You began to change it, {{ nearMoment(new Date(begun.at)) }}.
-          <button type="button" class="link" @click="edit">Go on <KeyCap name="F2" /></button>
-          <button type="button" class="link" @click="forget">Throw it away</button>
+          <LinkButton @click="edit">Go on <KeyCap name="F2" /></LinkButton>
+          <LinkButton @click="forget">Throw it away</LinkButton>
         </p>
         <router-link
           v-if="row.parent"
@@ -211,7 +212,7 @@ defineExpose({
   gap: 2px 14px;
   margin: 0 30px 12px 0;
   padding: 6px 12px;
-  font-size: 14px;
+  font-size: var(--type-note);
   border: 1px dashed var(--v-edge);
   border-radius: 8px;
 }
@@ -230,7 +231,7 @@ defineExpose({
 }
 
 h2 {
-  font-size: 19px;
+  font-size: var(--type-head);
   font-weight: 600;
   line-height: 1.3;
   margin: 0;
@@ -247,7 +248,7 @@ h2.done {
 }
 
 h3 {
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-slate);
   margin: 16px 0 4px;
 }

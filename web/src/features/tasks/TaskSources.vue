@@ -62,7 +62,7 @@ li {
   gap: 8px;
   align-items: center;
   padding: 3px 0;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 li .link {

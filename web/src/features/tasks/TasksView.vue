@@ -23,6 +23,7 @@ import TaskTree from './TaskTree.vue'
 import { useTaskKeys } from './taskKeys'
 import { ORDERS, useTaskList } from './taskList'
 import { type Spot, useTaskSteps } from './steps'
+import { LinkButton, PlainButton } from '@/ui/kit'
 
 const props = defineProps<{ id?: string }>()
 const route = useRoute()
@@ -141,15 +142,14 @@ useTaskKeys({
       <div class="view-head">
         <h1>Tasks</h1>
         <div class="orders" role="group" aria-label="Order">
-          <button
+          <PlainButton
             v-for="by in ORDERS"
             :key="by.value"
-            type="button"
             :aria-pressed="order === by.value"
             @click="sort(by.value)"
           >
             {{ by.text }}
-          </button>
+          </PlainButton>
         </div>
         <v-btn variant="outlined" @click="paste">Paste a list <KeyCap name="9" /></v-btn>
         <v-btn color="primary" @click="adding = true">Write a task down <KeyCap name="2" /></v-btn>
@@ -235,9 +235,9 @@ useTaskKeys({
             one="task"
           />
           <template v-if="ahead.length">
-            <button type="button" class="link ahead" :aria-expanded="unfolded" @click="unfolded = !unfolded">
+            <LinkButton class="ahead" :aria-expanded="unfolded" @click="unfolded = !unfolded">
               {{ later.total.value }} not to begin yet {{ unfolded ? '▾' : '▸' }}
-            </button>
+            </LinkButton>
             <TaskGroups
               v-if="unfolded"
               :groups="[{ key: 'ahead', head: '', sub: '', over: false, tasks: ahead }]"

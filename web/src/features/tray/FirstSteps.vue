@@ -87,7 +87,7 @@ async function take(): Promise<void> {
 
 h2 {
   margin: 0 0 16px;
-  font-size: 20px;
+  font-size: var(--type-head);
   font-weight: 600;
 }
 

@@ -11,6 +11,7 @@ import RowChunks from '@/ui/RowChunks.vue'
 import { counted, subjectOf } from '@/shared/words'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
 import { useRestCheck } from './queries'
+import { TickBox } from '@/ui/kit'
 
 /** Archives all that is left in the tray, after a look at what had better stay. */
 const open = defineModel<boolean>({ required: true })
@@ -88,7 +89,7 @@ async function archiveRest(): Promise<void> {
         >
           <li>
             <label>
-              <input type="checkbox" :checked="ticked.has(row.id)" @change="tick(row.id)" />
+              <TickBox :model-value="ticked.has(row.id)" @change="tick(row.id)" />
               <span class="who">{{ row.who }}</span>
               <span class="what"
                 ><b>{{ subjectOf(row) }}</b
@@ -123,7 +124,7 @@ async function archiveRest(): Promise<void> {
 
 h2 {
   margin: 0 0 4px;
-  font-size: 20px;
+  font-size: var(--type-head);
 }
 
 p {
@@ -145,19 +146,12 @@ label {
   gap: 12px;
   padding: 7px 0 7px 14px;
   align-items: center;
-  font-size: 14.5px;
+  font-size: var(--type-text);
   cursor: pointer;
 }
 
 label:hover {
   background: var(--v-sea-soft);
-}
-
-input {
-  width: 16px;
-  height: 16px;
-  margin: 0;
-  accent-color: rgb(var(--v-theme-primary));
 }
 
 .who,

@@ -7,6 +7,7 @@ import { beginDrag, endDrag } from '@/ui/drag'
 import IndexTab from '@/ui/IndexTab.vue'
 import RowChunks from '@/ui/RowChunks.vue'
 import { counted } from '@/shared/words'
+import { LinkButton, PlainButton } from '@/ui/kit'
 
 /** A group of rows of the tray, which can be folded and decided as one. */
 const props = defineProps<{
@@ -45,21 +46,19 @@ const together = computed(() => {
 <template>
   <section :aria-label="group.name">
     <h2 class="group">
-      <button class="name" type="button" :aria-expanded="!folded" @click="$emit('fold')">
+      <PlainButton class="name" :aria-expanded="!folded" @click="$emit('fold')">
         <span aria-hidden="true">{{ folded ? '▸' : '▾' }}</span> {{ group.name }}
         <span class="slate">{{ group.rows.length }}</span>
-      </button>
-      <button v-if="together" class="link" type="button" @click="$emit('decide', together)">
+      </PlainButton>
+      <LinkButton v-if="together" @click="$emit('decide', together)">
         {{ together === 'archive' ? 'Archive' : 'Delete' }} all {{ group.rows.length }}
-      </button>
-      <button
-        class="link"
-        type="button"
+      </LinkButton>
+      <LinkButton
         title="On a row the key * selects its group; then one key decides them all"
         @click="$emit('all')"
       >
         Select {{ group.rows.length === 1 ? 'it' : counted(group.rows.length, 'conversation') }}
-      </button>
+      </LinkButton>
     </h2>
     <RowChunks
       v-if="!folded"
@@ -102,12 +101,6 @@ const together = computed(() => {
   display: flex;
   gap: 7px;
   align-items: baseline;
-  padding: 0;
-  font: inherit;
-  color: inherit;
-  background: none;
-  border: 0;
-  cursor: pointer;
 }
 
 .group .link + .link {
@@ -116,7 +109,7 @@ const together = computed(() => {
 
 .name > span:first-child {
   width: 11px;
-  font-size: 12px;
+  font-size: var(--type-mark);
   color: var(--v-slate);
 }
 </style>

@@ -22,6 +22,7 @@ import { age, nearMoment } from '@/shared/time/format'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
 import { useFind } from '@/features/find'
 import { useTray } from './queries'
+import { ChoiceList, LinkButton } from '@/ui/kit'
 
 const router = useRouter()
 const { decide } = useDecideSteps()
@@ -106,7 +107,7 @@ useKeys('Tray', [
     <div class="view-head stick">
       <h1 v-if="selected.size">
         {{ selected.size }} selected
-        <small><button class="link" type="button" @click="clear">Select none</button></small>
+        <small><LinkButton @click="clear">Select none</LinkButton></small>
       </h1>
       <h1 v-else-if="rows.length">
         {{ total }} to decide
@@ -115,9 +116,9 @@ useKeys('Tray', [
           {{ age(oldest)
           }}<span class="by"
             >, <label for="grouping">grouped by</label>
-            <select id="grouping" v-model="grouping" @change="($event.target as HTMLElement).blur()">
+            <ChoiceList id="grouping" v-model="grouping" @change="($event.target as HTMLElement).blur()">
               <option v-for="name in GROUPINGS" :key="name">{{ name }}</option>
-            </select></span
+            </ChoiceList></span
           >
         </small>
       </h1>
@@ -249,7 +250,7 @@ useKeys('Tray', [
 
 .hint {
   margin-top: 18px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 
 @media (max-width: 760px) {

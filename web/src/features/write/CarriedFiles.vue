@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { size } from '@/shared/time/format'
+import { TickBox } from '@/ui/kit'
 
 /** Which attachments of the forwarded message go with it, by their places. */
 defineProps<{ files: { place: number; name: string; size: number }[] }>()
@@ -10,7 +11,7 @@ const carried = defineModel<number[]>({ required: true })
   <ul class="carried" aria-label="Attachments that go with it">
     <li v-for="one in files" :key="one.place">
       <label
-        ><input v-model="carried" type="checkbox" :value="one.place" /> {{ one.name }}
+        ><TickBox v-model="carried" :value="one.place" /> {{ one.name }}
         <span class="slate">{{ size(one.size) }}</span></label
       >
     </li>
@@ -22,6 +23,6 @@ const carried = defineModel<number[]>({ required: true })
   margin: 0 0 8px;
   padding: 0;
   list-style: none;
-  font-size: 14.5px;
+  font-size: var(--type-text);
 }
 </style>

@@ -76,7 +76,7 @@ useKeys('Letter', [
 .state {
   margin: 0 0 10px;
   padding: 5px 12px;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-tab-soon-ink);
   background: var(--v-tab-soon);
   border-radius: 7px;
@@ -84,7 +84,7 @@ useKeys('Letter', [
 
 h2 {
   margin: 0 0 8px;
-  font-size: 19px;
+  font-size: var(--type-head);
   overflow-wrap: anywhere;
 }
 

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { OutgoingRow } from '@/shared/api/client'
 import { dateOf, nearDay, nearMoment, nearness, time } from '@/shared/time/format'
 import IndexTab from '@/ui/IndexTab.vue'
+import { LinkButton, PlainButton } from '@/ui/kit'
 
 /** A draft, or a message that has not gone out, in one line with what can be done about it. */
 const props = defineProps<{ row: OutgoingRow; current: boolean }>()
@@ -32,30 +33,26 @@ const near = computed(() => {
 
 <template>
   <li class="line" :class="{ current }">
-    <button type="button" class="plain body open" :data-outgoing="row.id" @click="$emit('edit')">
+    <PlainButton class="plain body open" :data-outgoing="row.id" @click="$emit('edit')">
       <b>{{ row.subject || 'no subject' }}</b> <span class="slate">{{ note }}</span>
-    </button>
+    </PlainButton>
     <span class="acts">
       <template v-if="row.state === 'draft'">
-        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Go on writing</button>
-        <button v-keyed="'6'" class="link" type="button" @click="$emit('drop')">Delete</button>
+        <LinkButton v-keyed="'0'" @click="$emit('edit')">Go on writing</LinkButton>
+        <LinkButton v-keyed="'6'" @click="$emit('drop')">Delete</LinkButton>
       </template>
       <template v-else-if="row.state === 'waiting'">
-        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Look at it</button>
-        <button v-keyed="'3'" class="link" type="button" @click="$emit('move')">Move</button>
-        <button class="link" type="button" @click="$emit('now')">Send now</button>
-        <button v-keyed="'Backspace'" class="link" type="button" @click="$emit('back')">
-          Back to drafts
-        </button>
+        <LinkButton v-keyed="'0'" @click="$emit('edit')">Look at it</LinkButton>
+        <LinkButton v-keyed="'3'" @click="$emit('move')">Move</LinkButton>
+        <LinkButton @click="$emit('now')">Send now</LinkButton>
+        <LinkButton v-keyed="'Backspace'" @click="$emit('back')"> Back to drafts </LinkButton>
       </template>
       <template v-else-if="isTrouble">
-        <button v-if="row.state === 'doubt'" class="link" type="button" @click="$emit('arrived')">
-          It has arrived
-        </button>
-        <button class="link" type="button" @click="$emit('now')">
+        <LinkButton v-if="row.state === 'doubt'" @click="$emit('arrived')"> It has arrived </LinkButton>
+        <LinkButton @click="$emit('now')">
           {{ row.state === 'doubt' ? 'Send it again' : 'Try again now' }}
-        </button>
-        <button v-keyed="'0'" class="link" type="button" @click="$emit('edit')">Edit</button>
+        </LinkButton>
+        <LinkButton v-keyed="'0'" @click="$emit('edit')">Edit</LinkButton>
       </template>
     </span>
     <IndexTab :near="near">{{ tab }}</IndexTab>
@@ -65,12 +62,6 @@ const near = computed(() => {
 <style scoped src="@/ui/away-line.css"></style>
 <style scoped>
 .open {
-  padding: 0;
-  font: inherit;
-  color: inherit;
   text-align: left;
-  background: none;
-  border: 0;
-  cursor: pointer;
 }
 </style>

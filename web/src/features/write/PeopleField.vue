@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import type { KnownPerson } from '@/shared/api/client'
 import { withAddress } from './letterFields'
 import { useFirstPerson, usePeople } from './queries'
+import { TextInput } from '@/ui/kit'
 
 /** Addresses, separated by commas; known people are offered while one is written. */
 defineProps<{ label: string; error?: string | undefined }>()
@@ -11,7 +12,7 @@ const model = defineModel<string>({ required: true })
 
 const focused = ref(false)
 const at = ref(-1)
-const field = ref<HTMLInputElement>()
+const field = ref<{ focus: (how?: FocusOptions) => void }>()
 /** What stands behind the last comma. */
 const word = computed(() => (/[^,;]*$/.exec(model.value)?.[0] ?? '').trim())
 const PAUSE = 100
@@ -85,7 +86,7 @@ const listId = `people-${Math.random().toString(36).slice(2)}`
   <div class="row">
     <label class="name slate">
       <span>{{ label }}</span>
-      <input
+      <TextInput
         ref="field"
         v-model="model"
         type="text"

@@ -8,6 +8,7 @@ import { endOfOwn } from './letterFields'
 import { attempt } from '@/shared/notice'
 import { editTemplate } from './templateDialog'
 import { fillTemplate, useTemplates } from './queries'
+import { LinkButton, TextInput } from '@/ui/kit'
 
 /** A template is found by a part of its name; what it asks for is answered here. */
 const props = defineProps<{ to: string; text: string }>()
@@ -19,7 +20,7 @@ const words = ref('')
 const at = ref(0)
 const asking = ref<Template | null>(null)
 const answers = ref<Record<string, string>>({})
-const field = ref<HTMLInputElement>()
+const field = ref<{ el?: HTMLInputElement }>()
 const form = ref<HTMLFormElement>()
 useCover(open, () => (open.value = false))
 const found = computed(() =>
@@ -39,7 +40,7 @@ async function show(now: boolean): Promise<void> {
 
 /** The field is hidden until the place of the drop-down is known, and cannot be typed into before. */
 function type(): void {
-  const first = field.value ?? form.value?.querySelector('input')
+  const first = field.value?.el ?? form.value?.querySelector('input')
   first?.focus()
   if (open.value && first && document.activeElement !== first) requestAnimationFrame(type)
 }
@@ -96,9 +97,7 @@ function keep(): void {
 <template>
   <v-menu :model-value="open" :close-on-content-click="false" @update:model-value="show">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" type="button" class="link" title="A template (F8)">
-        Template <KeyCap name="F8" />
-      </button>
+      <LinkButton v-bind="menu" title="A template (F8)"> Template <KeyCap name="F8" /> </LinkButton>
     </template>
     <div class="sheet chooser">
       <form v-if="asking" ref="form" class="questions" @submit.prevent="choose(asking)">
@@ -113,11 +112,11 @@ function keep(): void {
         />
         <p class="acts">
           <v-btn type="submit" color="primary" size="small">Insert</v-btn>
-          <button type="button" class="link" @click="another">Another template</button>
+          <LinkButton @click="another">Another template</LinkButton>
         </p>
       </form>
       <template v-else>
-        <input
+        <TextInput
           ref="field"
           v-model="words"
           type="text"
@@ -138,7 +137,7 @@ function keep(): void {
           </li>
         </ul>
         <p v-if="data && !found.length" class="slate">No template has that in its name.</p>
-        <button type="button" class="link" @click="keep">Keep what is written as a template</button>
+        <LinkButton @click="keep">Keep what is written as a template</LinkButton>
       </template>
     </div>
   </v-menu>
@@ -182,7 +181,7 @@ li[aria-selected='true'] {
 
 p {
   margin: 6px 0;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 .acts {

@@ -6,6 +6,7 @@ import { useTyped } from '@/shared/typing/kept'
 import { tell } from '@/shared/notice'
 import type { TemplateDraft } from './templateDialog'
 import { useWriteSteps } from './steps'
+import { TickBox } from '@/ui/kit'
 
 const props = defineProps<{ draft: TemplateDraft }>()
 const emit = defineEmits<{ close: [] }>()
@@ -69,7 +70,7 @@ async function keep(): Promise<void> {
         Gaps are filled in when it is used:
         <code v-for="gap in GAPS" :key="gap">{{ gap }}</code>
       </p>
-      <label><input v-model="fields.signed" type="checkbox" /> with the signature under it</label>
+      <label><TickBox v-model="fields.signed" /> with the signature under it</label>
       <div class="actions">
         <v-btn type="submit" color="primary" :loading="busy">Keep</v-btn>
         <v-btn variant="text" @click="emit('close')">Cancel</v-btn>
@@ -87,12 +88,12 @@ form {
 
 p {
   margin: 0;
-  font-size: 14px;
+  font-size: var(--type-note);
 }
 
 code {
   display: inline-block;
   margin: 0 4px;
-  font-size: 13.5px;
+  font-size: var(--type-note);
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { AnswerKind } from '@/shared/api/client'
+import { PlainButton } from '@/ui/kit'
 
 /** To whom an answer goes: it can be another kind at any time. */
 defineProps<{ kind: AnswerKind }>()
@@ -14,15 +15,14 @@ const KINDS: { kind: AnswerKind; text: string }[] = [
 
 <template>
   <span class="kinds" role="group" aria-label="Kind of answer">
-    <button
+    <PlainButton
       v-for="one in KINDS"
       :key="one.kind"
-      type="button"
       :aria-pressed="kind === one.kind"
       @click="$emit('choose', one.kind)"
     >
       {{ one.text }}
-    </button>
+    </PlainButton>
   </span>
 </template>
 
@@ -34,13 +34,9 @@ const KINDS: { kind: AnswerKind; text: string }[] = [
 
 .kinds button {
   padding: 3px 11px;
-  font: inherit;
-  font-size: 14px;
+  font-size: var(--type-note);
   color: var(--v-slate);
-  background: none;
-  border: 0;
   border-bottom: 2px solid transparent;
-  cursor: pointer;
 }
 
 .kinds button[aria-pressed='true'] {

@@ -20,6 +20,7 @@ import WriteTrouble from './WriteTrouble.vue'
 import { dateOf, nearMoment, time } from '@/shared/time/format'
 import { freeKeys, holdKeys } from '@/shared/typing/held'
 import { useWriteSteps } from './steps'
+import { LinkButton, LongText, PlainButton, TextInput, TickBox } from '@/ui/kit'
 
 /** A letter while it is written: an answer, a forward, a hand-over or a new message. */
 const props = defineProps<{ writing: Writing }>()
@@ -38,7 +39,7 @@ const goesAt = ref<Written>({ phrase: itsMoment || 'tomorrow morning', reading: 
 const until = ref<Written>(props.writing.until ?? { phrase: 'in 3 working days', reading: null })
 const what = ref(props.writing.what ?? '')
 const to = ref<InstanceType<typeof PeopleField>>()
-const text = ref<HTMLTextAreaElement>()
+const text = ref<{ el?: HTMLTextAreaElement }>()
 const files = ref<InstanceType<typeof FileDrop>>()
 const templates = ref<InstanceType<typeof TemplateChooser>>()
 const sending = ref(false)
@@ -66,8 +67,8 @@ async function settle(): Promise<void> {
   await nextTick()
   sheet.value?.scrollIntoView({ block: 'end' })
   const at = endOfOwn(fields.text)
-  text.value?.setSelectionRange(at, at)
-  if (fields.to) text.value?.focus({ preventScroll: true })
+  text.value?.el?.setSelectionRange(at, at)
+  if (fields.to) text.value?.el?.focus({ preventScroll: true })
   else to.value?.focus()
 }
 /** What is expected belongs to the draft, too. */
@@ -126,7 +127,7 @@ async function drop(): Promise<void> {
 }
 
 function insert(filled: { subject: string; text: string; signed: boolean }): void {
-  const field = text.value
+  const field = text.value?.el
   const [from, end] = [field?.selectionStart ?? 0, field?.selectionEnd ?? 0]
   fields.text = fields.text.slice(0, from) + filled.text.trimEnd() + fields.text.slice(end)
   if (!filled.signed && letter.value) fields.text = withoutSignature(fields.text, letter.value.signature)
@@ -173,12 +174,12 @@ useKeys('Writing', [
         />
         <h2 v-else>{{ isHandOver ? 'Hand over' : 'Your message' }}</h2>
         <span class="slate state" role="status">{{ KEEPING[state] }}</span>
-        <button type="button" class="close" title="Fold (Esc); the draft stays" @click="fold">
+        <PlainButton class="close" title="Fold (Esc); the draft stays" @click="fold">
           <v-icon :icon="mdiClose" size="18" /><span class="sr-only">Fold</span>
-        </button>
+        </PlainButton>
       </header>
       <PeopleField ref="to" v-model="fields.to" label="To" :error="wrong.to">
-        <button v-if="!copies" type="button" class="link" @click="copies = true">Copies</button>
+        <LinkButton v-if="!copies" @click="copies = true">Copies</LinkButton>
       </PeopleField>
       <template v-if="copies">
         <PeopleField v-model="fields.cc" label="Copy to" :error="wrong.cc" />
@@ -186,7 +187,7 @@ useKeys('Writing', [
       </template>
       <div class="row">
         <label class="name slate"
-          ><span>Subject</span><input v-model="fields.subject" type="text" maxlength="500"
+          ><span>Subject</span><TextInput v-model="fields.subject" type="text" maxlength="500"
         /></label>
         <p v-if="wrong.subject" class="wrong" role="alert">{{ wrong.subject }}</p>
       </div>
@@ -200,7 +201,7 @@ useKeys('Writing', [
         />
         <WhenField v-model="until" label="By" :error="wrong.until" />
       </div>
-      <textarea
+      <LongText
         ref="text"
         v-model="fields.text"
         aria-label="Text"
@@ -252,16 +253,14 @@ useKeys('Writing', [
         >
         <span class="tools">
           <TemplateChooser ref="templates" :to="fields.to" :text="fields.text" @insert="insert" />
-          <label class="slate"><input v-model="fields.formatted" type="checkbox" /> Markdown</label>
-          <button
+          <label class="slate"><TickBox v-model="fields.formatted" /> Markdown</label>
+          <LinkButton
             v-if="letter?.signature && fields.text.includes(letter.signature)"
-            type="button"
-            class="link"
             @click="fields.text = withoutSignature(fields.text, letter?.signature ?? '')"
           >
             Without signature
-          </button>
-          <button type="button" class="link" @click="drop">Delete draft</button>
+          </LinkButton>
+          <LinkButton @click="drop">Delete draft</LinkButton>
         </span>
       </footer>
     </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Outgoing } from '@/shared/api/client'
+import { LinkButton } from '@/ui/kit'
 
 /** What keeps a letter from going out as it is, and what can be done about it. */
 defineProps<{ misgivings: string[]; wrong: string | undefined; elsewhere: Outgoing | null }>()
@@ -15,14 +16,12 @@ defineEmits<{ despite: []; mine: []; theirs: [] }>()
           : 'This draft was sent in another window.'
       }}
     </p>
-    <button v-if="elsewhere.row.state === 'draft'" type="button" class="link" @click="$emit('mine')">
-      Keep what is here
-    </button>
-    <button type="button" class="link" @click="$emit('theirs')">Show what is there</button>
+    <LinkButton v-if="elsewhere.row.state === 'draft'" @click="$emit('mine')"> Keep what is here </LinkButton>
+    <LinkButton @click="$emit('theirs')">Show what is there</LinkButton>
   </div>
   <div v-else-if="misgivings.length" class="trouble" role="alert">
     <p v-for="one in misgivings" :key="one">{{ one }}</p>
-    <button type="button" class="link" @click="$emit('despite')">Send it all the same</button>
+    <LinkButton @click="$emit('despite')">Send it all the same</LinkButton>
   </div>
   <div v-else-if="wrong" class="trouble" role="alert">
     <p>{{ wrong }}</p>

@@ -1,0 +1,8 @@
+export { default as ChoiceDot } from './ChoiceDot.vue'
+export { default as ChoiceList } from './ChoiceList.vue'
+export { default as FileInput } from './FileInput.vue'
+export { default as LinkButton } from './LinkButton.vue'
+export { default as LongText } from './LongText.vue'
+export { default as PlainButton } from './PlainButton.vue'
+export { default as TextInput } from './TextInput.vue'
+export { default as TickBox } from './TickBox.vue'
