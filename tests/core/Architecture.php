@@ -39,10 +39,11 @@ final class Architecture
         'People' => [],
         'Account' => [],
         'Store' => ['Clock', 'Account'],
+        'Read' => ['Clock', 'Account', 'Store'],
         'Books' => ['Store'],
         'Mailroom' => ['Account', 'Store'],
-        'Work' => ['Account', 'Store', 'Mailroom'],
-        'Http' => ['Clock', 'People', 'Account', 'Store', 'Mailroom'],
+        'Work' => ['Account', 'Store', 'Read', 'Mailroom'],
+        'Http' => ['Clock', 'People', 'Account', 'Store', 'Read', 'Mailroom'],
         'Console' => ['Account', 'Store', 'Books', 'Mailroom', 'Work'],
     ];
 

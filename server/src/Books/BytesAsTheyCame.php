@@ -6,7 +6,7 @@ namespace ZippyTray\Server\Books;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Mail\MessageReader;
-use ZippyTray\Server\Store\View\Row;
+use ZippyTray\Server\Store\Row;
 
 final readonly class BytesAsTheyCame implements BookCheck
 {

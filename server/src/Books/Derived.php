@@ -8,8 +8,8 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Tray\Conversation;
-use ZippyTray\Server\Store\MessageStore;
 use ZippyTray\Server\Store\PeopleIndex;
+use ZippyTray\Server\Store\Ports\MessageStore;
 
 /**
  * What is kept a second time so that it is found fast: the index of words, the index of threads, whom somebody has

@@ -11,8 +11,8 @@ use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Tray\BlockSender;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Store\BlockedRows;
-use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Tray\BlockedRows;
 
 #[Route('/api/blocked')]
 final readonly class BlockedController

@@ -11,15 +11,16 @@ use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Tray\Clear;
 use ZippyTray\Core\Tray\Clearing;
+use ZippyTray\Core\Tray\Clearings;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\NewClearing;
-use ZippyTray\Server\Store\ClearingStore;
-use ZippyTray\Server\Store\Counts;
+use ZippyTray\Server\Read\Counts;
+use ZippyTray\Server\Read\Tray\Clearings as ClearingViews;
 
 #[Route('/api/clearings', requirements: ['id' => Requirement::UUID])]
 final readonly class ClearingController
 {
-    public function __construct(private Clear $clear, private ClearingStore $clearings)
+    public function __construct(private Clear $clear, private Clearings $clearings, private ClearingViews $views)
     {
     }
 
@@ -43,6 +44,6 @@ final readonly class ClearingController
 
     private function answer(Clearing $clearing, int $status = 200): JsonResponse
     {
-        return new JsonResponse($this->clearings->view($clearing), $status);
+        return new JsonResponse($this->views->of($clearing), $status);
     }
 }

@@ -9,7 +9,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Store\Coming;
+use ZippyTray\Server\Read\Coming\Coming;
 
 final readonly class ComingController
 {

@@ -24,8 +24,8 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ContactFields;
 use ZippyTray\Server\People\VCards;
-use ZippyTray\Server\Store\ContactStore;
-use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Store\Ports\ContactStore;
 
 /**
  * Cards of people.

@@ -32,19 +32,19 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ConversationReminders;
 use ZippyTray\Server\Http\Payload\ProposalsWanted;
 use ZippyTray\Server\Http\Payload\Touch;
-use ZippyTray\Server\Store\Advices;
-use ZippyTray\Server\Store\ConversationRows;
-use ZippyTray\Server\Store\EntryRows;
-use ZippyTray\Server\Store\FindingsStore;
-use ZippyTray\Server\Store\MessageStore;
-use ZippyTray\Server\Store\OutgoingRows;
-use ZippyTray\Server\Store\OwedRows;
-use ZippyTray\Server\Store\Proposals;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Post\MessageView;
+use ZippyTray\Server\Read\Post\OutgoingRows;
+use ZippyTray\Server\Read\Post\OwedRows;
+use ZippyTray\Server\Read\Task\DueView;
+use ZippyTray\Server\Read\Task\Proposals;
+use ZippyTray\Server\Read\Task\TaskRows;
+use ZippyTray\Server\Read\Tray\Advices;
+use ZippyTray\Server\Read\Tray\AdviceView;
+use ZippyTray\Server\Read\Tray\ConversationRows;
+use ZippyTray\Server\Store\Ports\FindingsStore;
+use ZippyTray\Server\Store\Ports\MessageStore;
 use ZippyTray\Server\Store\StoredNow;
-use ZippyTray\Server\Store\TaskRows;
-use ZippyTray\Server\Store\View\AdviceView;
-use ZippyTray\Server\Store\View\DueView;
-use ZippyTray\Server\Store\View\MessageView;
 
 #[Route('/api')]
 final readonly class ConversationController

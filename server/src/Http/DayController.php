@@ -10,7 +10,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Store\Days;
+use ZippyTray\Server\Read\Coming\Days;
 
 /**
  * What the coming days hold.

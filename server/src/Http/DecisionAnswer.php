@@ -7,7 +7,7 @@ namespace ZippyTray\Server\Http;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use ZippyTray\Core\Tray\Decided;
 use ZippyTray\Core\Tray\Overtaken;
-use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
 
 /**
  * What the page is told about a decision: its entry in the journal, and what was left as it is.

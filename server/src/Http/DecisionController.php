@@ -22,7 +22,7 @@ use ZippyTray\Core\Tray\NextClearing;
 use ZippyTray\Core\Tray\SnoozePresets;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\DecisionRequest;
-use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
 
 #[Route('/api')]
 final readonly class DecisionController

@@ -14,7 +14,7 @@ use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Http\Payload\ClockMove;
-use ZippyTray\Server\Store\Heartbeat;
+use ZippyTray\Server\Read\Heartbeat;
 
 final readonly class DemoClockController
 {

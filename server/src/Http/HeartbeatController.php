@@ -10,7 +10,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Store\Heartbeat;
+use ZippyTray\Server\Read\Heartbeat;
 
 final readonly class HeartbeatController
 {

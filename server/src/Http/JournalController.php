@@ -13,7 +13,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Undo;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\UndoRequest;
-use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
 
 #[Route('/api/journal')]
 final readonly class JournalController

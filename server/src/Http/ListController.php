@@ -17,8 +17,8 @@ use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ListFields;
 use ZippyTray\Server\Http\Payload\ListPlace;
-use ZippyTray\Server\Store\EntryRows;
-use ZippyTray\Server\Store\TaskRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Task\TaskRows;
 
 /**
  * The lists of tasks.

@@ -19,12 +19,12 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Mailroom\FormattedMail;
 use ZippyTray\Server\Mailroom\PageStore;
-use ZippyTray\Server\Store\ConversationRows;
-use ZippyTray\Server\Store\FindingsStore;
-use ZippyTray\Server\Store\MessageStore;
-use ZippyTray\Server\Store\TaskRows;
-use ZippyTray\Server\Store\View\MessageView;
-use ZippyTray\Server\Store\View\TextPiece;
+use ZippyTray\Server\Read\Post\MessageView;
+use ZippyTray\Server\Read\Post\TextPiece;
+use ZippyTray\Server\Read\Task\TaskRows;
+use ZippyTray\Server\Read\Tray\ConversationRows;
+use ZippyTray\Server\Store\Ports\FindingsStore;
+use ZippyTray\Server\Store\Ports\MessageStore;
 
 #[Route('/api', requirements: ['id' => Requirement::UUID], methods: 'GET')]
 final readonly class MessageController

@@ -26,9 +26,9 @@ use ZippyTray\Server\Http\Payload\DraftRequest;
 use ZippyTray\Server\Http\Payload\EntryOnly;
 use ZippyTray\Server\Http\Payload\SendRequest;
 use ZippyTray\Server\Mailroom\Out\BuildMessage;
-use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Post\OutgoingRows;
 use ZippyTray\Server\Store\Files;
-use ZippyTray\Server\Store\OutgoingRows;
 
 /**
  * Mail that goes out, from the first word of its draft on.

@@ -17,8 +17,8 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\OwedMove;
 use ZippyTray\Server\Http\Payload\OwedSettling;
 use ZippyTray\Server\Http\Payload\OwedTakeUp;
-use ZippyTray\Server\Store\EntryRows;
-use ZippyTray\Server\Store\OwedRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Post\OwedRows;
 
 /**
  * What others owe.

@@ -10,11 +10,11 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Store\ContactStore;
-use ZippyTray\Server\Store\ConversationRows;
-use ZippyTray\Server\Store\OwedRows;
-use ZippyTray\Server\Store\People;
-use ZippyTray\Server\Store\TaskRows;
+use ZippyTray\Server\Read\People\People;
+use ZippyTray\Server\Read\Post\OwedRows;
+use ZippyTray\Server\Read\Task\TaskRows;
+use ZippyTray\Server\Read\Tray\ConversationRows;
+use ZippyTray\Server\Store\Ports\ContactStore;
 
 final readonly class PeopleController
 {

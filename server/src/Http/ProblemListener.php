@@ -25,10 +25,10 @@ use ZippyTray\Core\Task\OpenSubtasks;
 use ZippyTray\Core\Task\TaskOvertaken;
 use ZippyTray\Core\Tray\Overtaken;
 use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Post\OutgoingRows;
+use ZippyTray\Server\Read\Task\TaskSheets;
 use ZippyTray\Server\Store\DatabaseTrouble;
-use ZippyTray\Server\Store\EntryRows;
-use ZippyTray\Server\Store\OutgoingRows;
-use ZippyTray\Server\Store\TaskSheets;
 
 /**
  * Turns what goes wrong into a sentence for the person.

@@ -15,7 +15,7 @@ use ZippyTray\Core\Remind\MoveReminder;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ReminderMove;
 use ZippyTray\Server\Http\Payload\RingAnswer;
-use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
 
 /**
  * What is answered to reminders that have come, and what becomes of those that are still to come.

@@ -23,12 +23,12 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\NewTasks;
 use ZippyTray\Server\Http\Payload\TaskEdit;
 use ZippyTray\Server\Http\Payload\WrittenList;
-use ZippyTray\Server\Store\EntryRows;
-use ZippyTray\Server\Store\SourceCopies;
-use ZippyTray\Server\Store\TaskRows;
-use ZippyTray\Server\Store\TaskSheets;
-use ZippyTray\Server\Store\TasksWanted;
-use ZippyTray\Server\Store\View\OutlineView;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Task\OutlineView;
+use ZippyTray\Server\Read\Task\SourceCopies;
+use ZippyTray\Server\Read\Task\TaskRows;
+use ZippyTray\Server\Read\Task\TaskSheets;
+use ZippyTray\Server\Read\Task\TasksWanted;
 
 #[Route('/api', requirements: ['id' => Requirement::UUID])]
 final readonly class TaskController

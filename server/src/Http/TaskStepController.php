@@ -22,7 +22,7 @@ use ZippyTray\Server\Http\Payload\EntryOnly;
 use ZippyTray\Server\Http\Payload\TaskDeletion;
 use ZippyTray\Server\Http\Payload\TaskMove;
 use ZippyTray\Server\Http\Payload\TaskState;
-use ZippyTray\Server\Store\EntryRows;
+use ZippyTray\Server\Read\Journal\EntryRows;
 
 /**
  * What is done with tasks that exist, one or several at once.

@@ -21,8 +21,8 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\TemplateFields;
 use ZippyTray\Server\Http\Payload\TemplateGaps;
 use ZippyTray\Server\Http\Payload\WrittenLetter;
-use ZippyTray\Server\Store\EntryRows;
-use ZippyTray\Server\Store\TemplateStore;
+use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Store\Ports\TemplateStore;
 
 /**
  * Texts that are written again and again.

@@ -9,7 +9,6 @@ use Doctrine\DBAL\ParameterType;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
-use ZippyTray\Server\Store\View\Row;
 
 /**
  * Files that people attach to tasks.

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
-use ZippyTray\Server\Store\View\Row;
 
 /**
  * What has come for somebody and could not be taken in.

@@ -12,7 +12,6 @@ use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\HttpFoundation\Session\Storage\Handler\AbstractSessionHandler;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Store\View\Row;
 
 /**
  * Sessions in the database, so that a server that is killed signs nobody out, and so that a person sees where they are

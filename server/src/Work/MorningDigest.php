@@ -18,11 +18,11 @@ use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
-use ZippyTray\Server\Store\ConversationRows;
-use ZippyTray\Server\Store\OwedRows;
-use ZippyTray\Server\Store\TaskRows;
-use ZippyTray\Server\Store\View\ConversationRow;
-use ZippyTray\Server\Store\View\TaskRow;
+use ZippyTray\Server\Read\Post\OwedRows;
+use ZippyTray\Server\Read\Task\TaskRow;
+use ZippyTray\Server\Read\Task\TaskRows;
+use ZippyTray\Server\Read\Tray\ConversationRow;
+use ZippyTray\Server\Read\Tray\ConversationRows;
 
 /**
  * Writes to everybody who wants it what their working day brings. A day has one such message, known by its Message-ID,

@@ -15,7 +15,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Store\Attempts;
-use ZippyTray\Server\Store\FindingsStore;
+use ZippyTray\Server\Store\Ports\FindingsStore;
 
 /**
  * Reads messages that somebody has looked at and that have not been read by the present rules, a part of them at a time.

@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use ZippyTray\Core\Mail\Messages;
-use ZippyTray\Server\Store\ContactStore;
+use ZippyTray\Server\Store\Ports\ContactStore;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 final class ContactTest extends ApiTestCase

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Http;
 
-use ZippyTray\Server\Store\ConversationRows;
+use ZippyTray\Server\Read\Tray\ConversationRows;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**

@@ -6,8 +6,8 @@ namespace ZippyTray\Tests\Server\Http;
 
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\TestWith;
-use ZippyTray\Server\Store\Coming;
-use ZippyTray\Server\Store\TaskRows;
+use ZippyTray\Server\Read\Coming\Coming;
+use ZippyTray\Server\Read\Task\TaskRows;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /** Long lists come in parts: one after the other they are the whole, in its order, each thing once. */

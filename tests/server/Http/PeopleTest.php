@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Server\Http;
 
 use Doctrine\DBAL\Connection;
-use ZippyTray\Server\Store\People;
+use ZippyTray\Server\Read\People\People;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 final class PeopleTest extends ApiTestCase

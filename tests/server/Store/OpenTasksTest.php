@@ -6,9 +6,9 @@ namespace ZippyTray\Tests\Server\Store;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Server\Clock\ProgramClock;
-use ZippyTray\Server\Store\OpenTasks;
-use ZippyTray\Server\Store\TaskRows;
-use ZippyTray\Server\Store\TasksWanted;
+use ZippyTray\Server\Read\Task\OpenTasks;
+use ZippyTray\Server\Read\Task\TaskRows;
+use ZippyTray\Server\Read\Task\TasksWanted;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Read;
+
+use Doctrine\DBAL\Connection;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Task\OpenTasks;
+use ZippyTray\Server\Store\Row;
+use ZippyTray\Server\Store\StoredNow;
+
+/**
+ * How much each view holds.
+ */
+final readonly class Counts
+{
+    public function __construct(private Connection $connection, private OpenTasks $tasks, private StoredNow $now)
+    {
+    }
+
+    /** @return array{tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int, decidedToday: int, owed: int, drafts: int, troubles: int, leftOut: int, nextReturn: ?string, now: string} */
+    public function of(Account $account): array
+    {
+        [$accountId, $zone] = [$account->id, $account->timeZone()];
+        $now = $this->now->text();
+        $in = static fn (string $place, string $more = ''): string => "SELECT COUNT(*) FROM conversation WHERE account_id = :account AND place = '{$place}'{$more}";
+        $columns = $this->connection->fetchAssociative(
+            "SELECT ({$in('tray')}) + ({$in('away', ' AND away_until IS NOT NULL AND away_until <= :now')}) AS tray,
+                ({$in('away', ' AND away_until IS NOT NULL AND away_until > :now')}) AS away,
+                ({$in('away', " AND away_until IS NOT NULL AND away_until > :now AND away_reason = 'next_clearing'")}) AS for_clearing,
+                ({$in('bin')}) AS bin,
+                ({$in('blocked')}) AS blocked,
+                (SELECT MIN(away_until) FROM conversation WHERE account_id = :account AND place = 'away' AND away_until > :now AND away_until GLOB '????-??-??T??:??:??Z') AS next_return",
+            ['now' => $now, 'account' => $accountId],
+        );
+        $row = new Row(false === $columns ? [] : $columns);
+        $tasks = $this->tasks->counts($account);
+
+        return [
+            'tray' => $row->int('tray'),
+            'tasks' => $tasks['open'],
+            'overdue' => $tasks['over'],
+            'away' => $row->int('away'),
+            'forClearing' => $row->int('for_clearing'),
+            'bin' => $row->int('bin'),
+            'blocked' => $row->int('blocked'),
+            'decidedToday' => $this->decidedToday($accountId, $zone),
+            'owed' => $this->count("SELECT COUNT(*) FROM owed WHERE account_id = ? AND state = 'open'", $accountId),
+            'drafts' => $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state = 'draft'", $accountId),
+            'troubles' => $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state IN ('failed', 'doubt')", $accountId),
+            'leftOut' => $this->count('SELECT COUNT(*) FROM left_out WHERE account_id = ?', $accountId),
+            'nextReturn' => $row->stringOrNull('next_return'),
+            'now' => $now,
+        ];
+    }
+
+    private function count(string $query, string $accountId): int
+    {
+        $count = $this->connection->fetchOne($query, [$accountId]);
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    private function decidedToday(string $accountId, \DateTimeZone $zone): int
+    {
+        $count = $this->connection->fetchOne(
+            "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e CROSS JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
+             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task', 'do_now', 'hand_over', 'mute', 'block', 'archive_rest', 'send', 'send_later')",
+            [$accountId, $this->now->startOfDay($zone)],
+        );
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Read\Task;
+
+use Doctrine\DBAL\Connection;
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Task\TaskProposal;
+use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Tray\Advices;
+use ZippyTray\Server\Store\Ports\FindingsStore;
+use ZippyTray\Server\Store\Row;
+
+/**
+ * What a task of a conversation would be, wherever it is made: in the tray, on the cards, by a drop on a day.
+ */
+final readonly class Proposals
+{
+    public function __construct(
+        private Connection $connection,
+        private FindingsStore $findings,
+        private Advices $advices,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /**
+     * @param list<string> $conversationIds
+     *
+     * @return array<string, ProposalView> by conversation; without those of which nothing has been read yet
+     */
+    public function of(Account $account, array $conversationIds): array
+    {
+        return $this->from($account, $this->advices->of($account, $conversationIds));
+    }
+
+    /**
+     * @param array<string, Advice> $advices by conversation
+     *
+     * @return array<string, ProposalView>
+     */
+    public function from(Account $account, array $advices): array
+    {
+        $newest = $this->newest(array_map(strval(...), array_keys($advices)));
+        $found = $this->findings->of($account, array_values($newest));
+        $speaker = $account->speaker($this->clock->now());
+        $proposals = [];
+        foreach ($advices as $id => $advice) {
+            $items = $found[$newest[$id] ?? '']->items ?? [];
+            $proposals[$id] = ProposalView::of(TaskProposal::of($advice, $items, $speaker, $account->taskSettings()), $account->timeZone());
+        }
+
+        return $proposals;
+    }
+
+    /**
+     * @param list<string> $conversationIds
+     *
+     * @return array<string, string> the newest message by somebody else, by conversation
+     */
+    private function newest(array $conversationIds): array
+    {
+        $newest = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT x.conversation_id, m.id FROM conversation_message x JOIN message m ON m.id = x.message_id
+             WHERE x.conversation_id IN (SELECT value FROM json_each(?)) AND NOT m.own ORDER BY m.sent_at, m.id',
+            [json_encode($conversationIds, \JSON_THROW_ON_ERROR)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $newest[$row->string('conversation_id')] = $row->string('id');
+        }
+
+        return $newest;
+    }
+}

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Read\Tray;
+
+use Doctrine\DBAL\Connection;
+use Psr\Clock\ClockInterface;
+use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\Advice\AdvisedDecision;
+use ZippyTray\Core\Tray\Advice\Adviser;
+use ZippyTray\Core\Tray\Advice\Circumstances;
+use ZippyTray\Core\Tray\Advice\Habit;
+use ZippyTray\Core\Tray\Undecided;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\Ports\FindingsStore;
+use ZippyTray\Server\Store\Row;
+
+/**
+ * What is advised for conversations now.
+ */
+final readonly class Advices
+{
+    /** Of a conversation with more undecided messages, the newest count. */
+    private const MESSAGES = 5;
+
+    public function __construct(
+        private Connection $connection,
+        private FindingsStore $findings,
+        private Adviser $adviser,
+        private ClockInterface $clock,
+        private LoggerInterface $logger,
+    ) {
+    }
+
+    /**
+     * @param list<string> $conversationIds
+     *
+     * @return array<string, Advice> by conversation; without those of which nothing has been read yet
+     */
+    public function of(Account $account, array $conversationIds): array
+    {
+        $conversations = $this->conversations($account, $conversationIds);
+        $undecided = $this->undecided($conversations);
+        $found = $this->findings->of($account, array_merge(...array_values($undecided)));
+        $habits = $this->habits($account, array_map(static fn (Row $row): string => $row->string('habit_key'), $conversations));
+        $written = $this->written($account, array_map(static fn (Row $row): string => strtolower($row->string('latest_email')), $conversations));
+        $now = new Moment($this->clock->now(), $account->timeZone());
+        $advices = [];
+        foreach ($conversations as $id => $row) {
+            $messages = array_values(array_intersect_key($found, array_flip($undecided[$id] ?? [])));
+            if ([] === $messages) {
+                continue;
+            }
+            try {
+                $advices[$id] = $this->adviser->advise($messages, new Circumstances(
+                    $now->date(),
+                    $habits[$row->string('habit_key')] ?? Habit::none(),
+                    $written[strtolower($row->string('latest_email'))] ?? 0,
+                    $row->int('snoozes'),
+                    $row->int('touches'),
+                    ConversationRow::back($row, $now),
+                ));
+            } catch (\Throwable $problem) {
+                $this->logger->error('A conversation could not be advised.', ['conversation' => $id, 'exception' => $problem]);
+            }
+        }
+
+        return $advices;
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, Row>
+     */
+    private function conversations(Account $account, array $ids): array
+    {
+        $rows = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.snoozed_since, c.away_until, c.away_reason, c.called_back_by, c.owed_by, c.owed_what, c.decided_at, '.ConversationRows::TOUCHES.' AS touches
+             FROM conversation c WHERE +c.account_id = ? AND c.id IN (SELECT value FROM json_each(?))',
+            [$account->id, json_encode($ids, \JSON_THROW_ON_ERROR)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $rows[$row->string('id')] = $row;
+        }
+
+        return $rows;
+    }
+
+    /**
+     * See Undecided.
+     *
+     * @param array<string, Row> $conversations
+     *
+     * @return array<string, list<string>> message ids by conversation, oldest first
+     */
+    private function undecided(array $conversations): array
+    {
+        $messages = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT x.conversation_id, m.id, m.own, m.imported_at FROM conversation_message x JOIN message m ON m.id = x.message_id
+             WHERE x.conversation_id IN (SELECT value FROM json_each(?)) ORDER BY m.sent_at, m.id',
+            [json_encode(array_keys($conversations), \JSON_THROW_ON_ERROR)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $messages[$row->string('conversation_id')][] = $row;
+        }
+        $undecided = [];
+        foreach ($messages as $conversation => $rows) {
+            $all = array_map(static fn (Row $row): array => ['id' => $row->string('id'), 'own' => $row->bool('own'), 'importedAt' => $row->string('imported_at')], $rows);
+            $undecided[$conversation] = \array_slice(Undecided::of($all, $conversations[$conversation]->stringOrNull('decided_at') ?? ''), -self::MESSAGES);
+        }
+
+        return $undecided;
+    }
+
+    /**
+     * @param array<string> $keys
+     *
+     * @return array<string, Habit>
+     */
+    private function habits(Account $account, array $keys): array
+    {
+        $decisions = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT c.habit_key, c.decided_as FROM json_each(:keys) k CROSS JOIN conversation c ON c.id IN (
+                SELECT h.id FROM conversation h WHERE h.account_id = :account AND h.habit_key = k.value AND h.decided_as IS NOT NULL ORDER BY h.decided_at DESC LIMIT '.Habit::LOOKED_AT.'
+             ) ORDER BY k.key, c.decided_at DESC',
+            ['account' => $account->id, 'keys' => json_encode(array_values(array_unique($keys)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $decisions[$row->string('habit_key')][] = AdvisedDecision::tryFrom($row->string('decided_as'));
+        }
+
+        return array_map(Habit::of(...), $decisions);
+    }
+
+    /**
+     * @param array<string> $emails
+     *
+     * @return array<string, int> how often the person has written to each
+     */
+    private function written(Account $account, array $emails): array
+    {
+        $counts = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT email, sent AS times FROM person WHERE account_id = ? AND email IN (SELECT value FROM json_each(?)) AND sent > 0',
+            [$account->id, json_encode(array_values(array_unique($emails)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $counts[$row->string('email')] = $row->int('times');
+        }
+
+        return $counts;
+    }
+}

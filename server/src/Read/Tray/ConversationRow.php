@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Read\Tray;
+
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\AwayReason;
+use ZippyTray\Core\Tray\Back;
+use ZippyTray\Core\Tray\BackBecause;
+use ZippyTray\Core\Tray\Place;
+use ZippyTray\Core\Tray\TooOften;
+use ZippyTray\Server\Store\Row;
+use ZippyTray\Server\Store\StoredNow;
+
+/**
+ * A conversation as it stands in a list. Instants are in UTC (RFC 3339).
+ */
+final readonly class ConversationRow
+{
+    private function __construct(
+        public string $id,
+        public string $subject,
+        public string $who,
+        public string $email,
+        public string $excerpt,
+        public string $latestAt,
+        public int $messages,
+        public int $attachments,
+        public bool $unread,
+        public Place $place,
+        public ?string $awayUntil,
+        public bool $returned,
+        public int $snoozes,
+        public ?string $binnedAt,
+        public bool $muted,
+        public ?string $owedBy,
+        public ?AwayReason $awayReason,
+        public ?string $snoozedSince,
+        public ?BackView $back,
+        public int $reminders,
+        public int $touches,
+        public ?TooOften $tooOften,
+        public int $revision,
+        public ?AdviceGlance $advice,
+    ) {
+    }
+
+    /** @param Moment $now in the person's own zone */
+    public static function of(Row $row, Moment $now, ?Advice $advice = null): self
+    {
+        $until = $row->stringOrNull('away_until');
+        $back = self::back($row, $now);
+        $returned = null !== $back;
+
+        return new self(
+            $row->string('id'),
+            $row->string('subject'),
+            $row->string('latest_name'),
+            $row->string('latest_email'),
+            $row->string('excerpt'),
+            $row->string('latest_at'),
+            $row->int('messages'),
+            $row->int('attachments'),
+            $row->bool('unread'),
+            $returned ? Place::Tray : Place::from($row->string('place')),
+            $until,
+            $returned,
+            $row->int('snoozes'),
+            $row->stringOrNull('binned_at'),
+            $row->bool('muted'),
+            $row->stringOrNull('owed_by'),
+            AwayReason::tryFrom($row->string('away_reason')),
+            0 === $row->int('snoozes') ? null : $row->stringOrNull('snoozed_since'),
+            null === $back ? null : BackView::of($back, $now->date()),
+            \count($row->json('reminders')),
+            $row->int('touches'),
+            TooOften::of($row->int('snoozes'), $row->int('touches')),
+            $row->int('revision'),
+            null === $advice ? null : AdviceGlance::of($advice),
+        );
+    }
+
+    /** What can be said of one whose row is damaged, so that it is seen and can be decided nevertheless. */
+    public static function bare(Row $row): self
+    {
+        $place = Place::tryFrom($row->string('place')) ?? Place::Tray;
+
+        return new self($row->string('id'), $row->string('subject'), $row->string('latest_name'), $row->string('latest_email'), $row->string('excerpt'), 1 === preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/D', $row->string('latest_at')) ? $row->string('latest_at') : '1970-01-01T00:00:00Z', $row->int('messages'), $row->int('attachments'), $row->bool('unread'), Place::Away === $place ? Place::Tray : $place, null, false, 0, null, $row->bool('muted'), null, null, null, null, 0, 0, null, $row->int('revision'), null);
+    }
+
+    /** How it came back, or null when it did not. */
+    public static function back(Row $row, Moment $now): ?Back
+    {
+        $until = $row->stringOrNull('away_until');
+        $reason = AwayReason::tryFrom($row->string('away_reason'));
+        if (null === $until || null === $reason || $until > StoredNow::of($now->instant)) {
+            return null;
+        }
+        $instant = static fn (string $column): ?\DateTimeImmutable => null === $row->stringOrNull($column) ? null : new \DateTimeImmutable($row->string($column));
+
+        return new Back(
+            BackBecause::tryFrom($row->string('called_back_by')) ?? BackBecause::Time,
+            $reason,
+            new Moment(new \DateTimeImmutable($until), $now->zone),
+            $instant('decided_at'),
+            $row->int('snoozes'),
+            $instant('snoozed_since'),
+            $row->string('owed_by'),
+            $row->string('owed_what'),
+            $row->string('answered_by'),
+        );
+    }
+}

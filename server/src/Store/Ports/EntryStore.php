@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store\Ports;
+
+use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\Journal\Entries;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\ObjectRef;
+
+final readonly class EntryStore implements Entries
+{
+    public function __construct(private EntityManagerInterface $orm)
+    {
+    }
+
+    public function hasClearing(string $accountId, string $clearingId): bool
+    {
+        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM clearing WHERE account_id = ? AND id = ?', [$accountId, $clearingId]);
+    }
+
+    public function find(string $accountId, string $id): ?Entry
+    {
+        return $this->orm->getRepository(Entry::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
+    }
+
+    public function add(Entry $entry): void
+    {
+        $this->orm->persist($entry);
+        $this->orm->flush();
+        foreach ($entry->changes() as $change) {
+            $this->orm->getConnection()->insert('journal_touch', [
+                'entry_id' => $entry->id,
+                'kind' => $change->object->kind->value,
+                'object_id' => $change->object->id,
+            ]);
+        }
+    }
+
+    public function nextNumber(string $accountId): int
+    {
+        $last = $this->orm->getConnection()->fetchOne('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', [$accountId]);
+
+        return (is_numeric($last) ? (int) $last : 0) + 1;
+    }
+
+    public function newestAbout(string $accountId, ObjectRef $object): ?Entry
+    {
+        $id = $this->orm->getConnection()->fetchOne(
+            'SELECT e.id FROM journal_touch t JOIN journal_entry e ON e.id = t.entry_id
+             WHERE e.account_id = ? AND t.kind = ? AND t.object_id = ? ORDER BY e.number DESC LIMIT 1',
+            [$accountId, $object->kind->value, $object->id],
+        );
+
+        return \is_string($id) ? $this->find($accountId, $id) : null;
+    }
+
+    public function laterAbout(string $accountId, array $objects, int $number): array
+    {
+        $wanted = array_map(static fn (ObjectRef $object): array => ['kind' => $object->kind->value, 'id' => $object->id], $objects);
+        $ids = $this->orm->getConnection()->fetchFirstColumn(
+            "SELECT DISTINCT e.id FROM json_each(?) j JOIN journal_touch t ON t.kind = j.value ->> 'kind' AND t.object_id = j.value ->> 'id'
+             JOIN journal_entry e ON e.id = t.entry_id WHERE e.account_id = ? AND e.number > ?",
+            [json_encode($wanted, \JSON_THROW_ON_ERROR), $accountId, $number],
+        );
+
+        return array_values(array_filter($this->orm->getRepository(Entry::class)->findBy(['id' => $ids], ['number' => 'DESC']), static fn (Entry $entry): bool => $entry->accountId === $accountId));
+    }
+
+    public function undoneBy(string $accountId, string $entryId): array
+    {
+        return $this->orm->getRepository(Entry::class)->findBy(['accountId' => $accountId, 'undoneBy' => $entryId]);
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store\Ports;
+
+use Doctrine\DBAL\ParameterType;
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Server\Store\PeopleIndex;
+
+final readonly class MessageStore implements Messages
+{
+    private const COMPRESSION = 3;
+
+    public function __construct(private EntityManagerInterface $orm, private LoggerInterface $logger)
+    {
+    }
+
+    public function get(string $accountId, string $id): Message
+    {
+        return $this->orm->getRepository(Message::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
+            ?? throw new NotFound('message', $id);
+    }
+
+    public function at(string $accountId, string $address): Message
+    {
+        foreach (self::namesOf($address) as $one) {
+            $id = $this->orm->getConnection()->fetchOne('SELECT id FROM message WHERE account_id = ? AND (message_header = ? OR id = ?) ORDER BY sent_at DESC LIMIT 1', [$accountId, $one, $one]);
+            if (\is_string($id)) {
+                return $this->get($accountId, $id);
+            }
+        }
+
+        throw new NotFound('message', self::namesOf($address)[0]);
+    }
+
+    /** @return non-empty-list<string> what a lasting address may name: an id here, or a Message-ID (mid:, RFC 2392) */
+    public static function namesOf(string $address): array
+    {
+        $header = trim(rawurldecode((string) preg_replace('/^mid:/i', '', trim(mb_scrub($address)))), '<> ');
+
+        // Of mid:message/part the message counts; a slash is rare within a Message-ID, but may be.
+        return [$header, (string) preg_replace('~/[^/]*$~', '', $header)];
+    }
+
+    public function newestIn(string $accountId, string $conversationId): string
+    {
+        $id = $this->orm->getConnection()->fetchOne(
+            'SELECT m.id FROM conversation_message c JOIN message m ON m.id = c.message_id
+             WHERE m.account_id = ? AND c.conversation_id = ? ORDER BY m.own, m.sent_at DESC, m.id DESC LIMIT 1',
+            [$accountId, $conversationId],
+        );
+
+        return \is_string($id) ? $id : throw new NotFound('conversation', $conversationId);
+    }
+
+    public function isKnown(string $accountId, string $fingerprint): bool
+    {
+        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM message WHERE account_id = ? AND fingerprint = ?', [$accountId, $fingerprint]);
+    }
+
+    public function isErased(string $accountId, string $fingerprint): bool
+    {
+        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM erased_message WHERE account_id = ? AND fingerprint = ?', [$accountId, $fingerprint]);
+    }
+
+    public function add(Message $message, string $raw, string $conversationId): void
+    {
+        $this->orm->persist($message);
+        $connection = $this->orm->getConnection();
+        $connection->insert('message_source', ['message_id' => $message->id, 'source' => gzcompress($raw, self::COMPRESSION)], ['source' => ParameterType::LARGE_OBJECT]);
+        $connection->insert('conversation_message', ['message_id' => $message->id, 'conversation_id' => $conversationId, 'people' => self::people($message)]);
+        $number = (int) $connection->lastInsertId();
+        $connection->executeStatement('INSERT INTO mail_mark (account_id, number) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET number = excluded.number', [$message->accountId, $number]);
+        PeopleIndex::add($connection, $message);
+    }
+
+    /** Everybody whom it names, as they are looked for; the index of words takes them from conversation_message. */
+    public static function people(Message $message): string
+    {
+        return implode(' ', array_map(static fn (Address $address): string => $address->name.' '.$address->email, [$message->from, ...$message->to, ...$message->cc]));
+    }
+
+    public function conversationOf(Message $message): string
+    {
+        $id = $this->orm->getConnection()->fetchOne('SELECT conversation_id FROM conversation_message WHERE message_id = ?', [$message->id]);
+
+        return \is_string($id) ? $id : throw new NotFound('conversation', $message->id);
+    }
+
+    /** @return list<Message> of a conversation, oldest first */
+    public function ofConversation(string $accountId, string $conversationId): array
+    {
+        $ids = $this->orm->getConnection()->fetchFirstColumn('SELECT message_id FROM conversation_message WHERE conversation_id = ?', [$conversationId]);
+        try {
+            // By their ids alone: with the account beside them, all of its messages might be gone through.
+            $messages = array_values(array_filter($this->orm->getRepository(Message::class)->findBy(['id' => $ids]), static fn (Message $message): bool => $message->accountId === $accountId));
+        } catch (\Throwable) {
+            // One of them is damaged. The others are there.
+            $messages = array_values(array_filter(array_map(fn (mixed $id): ?Message => $this->orNull($accountId, $id), $ids)));
+        }
+        usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
+
+        return $messages;
+    }
+
+    private function orNull(string $accountId, mixed $id): ?Message
+    {
+        try {
+            return $this->orm->getRepository(Message::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
+        } catch (\Throwable $problem) {
+            $this->logger->error('A message cannot be read from the database.', ['message' => $id, 'exception' => $problem]);
+
+            return null;
+        }
+    }
+
+    public function source(Message $message): string
+    {
+        $compressed = $this->orm->getConnection()->fetchOne('SELECT source FROM message_source WHERE message_id = ?', [$message->id]);
+        $raw = \is_string($compressed) ? gzuncompress($compressed) : false;
+
+        return false === $raw ? throw new NotFound('message', $message->id) : $raw;
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store\Ports;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Journal\CannotUndo;
+use ZippyTray\Core\Journal\Journaled;
+use ZippyTray\Core\Journal\ObjectKind;
+use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\People\Contact;
+use ZippyTray\Core\Post\Outgoing;
+use ZippyTray\Core\Post\Template;
+use ZippyTray\Core\Remind\Ring;
+use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Tray\BlockedSender;
+use ZippyTray\Core\Tray\Conversation;
+
+final readonly class ObjectStore implements Objects
+{
+    public function __construct(private EntityManagerInterface $orm, private ClockInterface $clock)
+    {
+    }
+
+    public function find(string $accountId, ObjectRef $object): ?Journaled
+    {
+        $class = match ($object->kind) {
+            ObjectKind::Conversation => Conversation::class,
+            ObjectKind::Task => Task::class,
+            ObjectKind::TaskList => TaskList::class,
+            ObjectKind::BlockedSender => BlockedSender::class,
+            ObjectKind::Ring => Ring::class,
+            ObjectKind::Outgoing => Outgoing::class,
+            ObjectKind::Owed => Owed::class,
+            ObjectKind::Template => Template::class,
+            ObjectKind::Contact => Contact::class,
+        };
+
+        $found = $this->orm->find($class, $object->id);
+
+        return $found?->accountId === $accountId ? $found : null;
+    }
+
+    public function revive(string $accountId, ObjectRef $object, array $state): Journaled
+    {
+        $made = match ($object->kind) {
+            ObjectKind::Ring => throw new CannotUndo('This reminder is over and cannot be put back.'),
+            ObjectKind::Conversation => throw new CannotUndo('This mail was removed for good and cannot be put back.'),
+            ObjectKind::Task => Task::revived($object->id, $accountId, $state),
+            ObjectKind::TaskList => TaskList::revived($object->id, $accountId, $state),
+            ObjectKind::BlockedSender => BlockedSender::revived($object->id, $accountId, $state),
+            ObjectKind::Outgoing => Outgoing::revived($object->id, $accountId, $state, \DateTimeImmutable::createFromInterface($this->clock->now())),
+            ObjectKind::Owed => Owed::revived($object->id, $accountId, $state),
+            ObjectKind::Template => Template::revived($object->id, $accountId, $state),
+            ObjectKind::Contact => Contact::revived($object->id, $accountId, $state),
+        };
+        $this->orm->persist($made);
+
+        return $made;
+    }
+
+    public function isNeeded(string $accountId, ObjectRef $object): bool
+    {
+        $column = match ($object->kind) {
+            ObjectKind::TaskList => 'list_id',
+            ObjectKind::Task => 'parent_id',
+            default => null,
+        };
+        if (null === $column) {
+            return false;
+        }
+        $this->orm->flush();
+
+        return false !== $this->orm->getConnection()->fetchOne("SELECT 1 FROM task WHERE account_id = ? AND {$column} = ?", [$accountId, $object->id]);
+    }
+
+    public function remove(Journaled $object): void
+    {
+        $this->orm->remove($object);
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store\Ports;
+
+use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Owed\Owed;
+use ZippyTray\Core\Owed\Owing;
+
+final readonly class OwedStore implements Owing
+{
+    public function __construct(private EntityManagerInterface $orm)
+    {
+    }
+
+    public function get(string $accountId, string $id): Owed
+    {
+        return $this->orm->getRepository(Owed::class)->findOneBy(['accountId' => $accountId, 'id' => $id]) ?? throw new NotFound('answer', $id);
+    }
+
+    public function add(Owed $owed): void
+    {
+        $this->orm->persist($owed);
+    }
+
+    public function openIn(string $accountId, string $conversationId): array
+    {
+        return $this->open($accountId, 'conversationId', $conversationId);
+    }
+
+    public function openOf(string $accountId, string $outgoingId): array
+    {
+        return $this->open($accountId, 'outgoingId', $outgoingId);
+    }
+
+    public function move(string $accountId, string $fromConversation, string $toConversation): void
+    {
+        foreach ($this->orm->getRepository(Owed::class)->findBy(['accountId' => $accountId, 'conversationId' => $fromConversation]) as $owed) {
+            $owed->belongsTo($toConversation);
+        }
+    }
+
+    /**
+     * What has been changed and is not written yet counts as it is now.
+     *
+     * @param 'conversationId'|'outgoingId' $field
+     *
+     * @return list<Owed> the one asked first first
+     */
+    private function open(string $accountId, string $field, string $value): array
+    {
+        $work = $this->orm->getUnitOfWork();
+        $known = array_filter([...$work->getScheduledEntityInsertions(), ...($work->getIdentityMap()[Owed::class] ?? [])], static fn (object $one): bool => $one instanceof Owed && !$work->isScheduledForDelete($one));
+        // Asked with each arrival, and there is hardly ever any.
+        $ids = $this->orm->getConnection()->fetchFirstColumn("SELECT id FROM owed WHERE state = 'open' AND ".('conversationId' === $field ? 'conversation_id' : 'outgoing_id').' = ?', [$value]);
+        $stored = [] === $ids ? [] : $this->orm->getRepository(Owed::class)->findBy(['id' => $ids]);
+        $open = [];
+        foreach ([...$known, ...$stored] as $owed) {
+            if ($owed->accountId === $accountId && $owed->isOpen() && $value === ('conversationId' === $field ? $owed->conversationId() : $owed->outgoingId)) {
+                $open[$owed->id] = $owed;
+            }
+        }
+        usort($open, static fn (Owed $a, Owed $b): int => [$a->askedAt(), $a->id] <=> [$b->askedAt(), $b->id]);
+
+        return $open;
+    }
+}

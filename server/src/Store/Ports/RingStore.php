@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Store\Ports;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Journal\ObjectKind;
+use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Remind\Reminding;
+use ZippyTray\Core\Remind\Ring;
+use ZippyTray\Core\Remind\Rings;
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\Reminder;
+use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Server\Store\Row;
+use ZippyTray\Server\Store\StoredNow;
+
+/**
+ * @phpstan-import-type ReminderState from Reminder
+ */
+final readonly class RingStore implements Rings
+{
+    /** Tasks and conversations that remind, for a query of t and l, or of c. */
+    private const TASKS = "t.reminders <> '[]' AND t.completed_at IS NULL AND NOT l.archived";
+
+    private const CONVERSATIONS = "c.reminders <> '[]' AND c.place NOT IN ('bin', 'blocked')";
+
+    public function __construct(private EntityManagerInterface $orm, private LoggerInterface $logger)
+    {
+    }
+
+    public function reminding(string $accountId): iterable
+    {
+        $this->orm->flush();
+        $connection = $this->orm->getConnection();
+        $tasks = $connection->iterateAssociative(
+            'SELECT t.id, t.start_date, t.start_time, t.start_zone, t.due_date, t.due_time, t.due_zone, t.reminders FROM task t JOIN task_list l ON l.id = t.list_id WHERE t.account_id = ? AND '.self::TASKS,
+            [$accountId],
+        );
+        foreach ($tasks as $columns) {
+            $one = $this->guarded(new Row($columns), static fn (Row $row): Reminding => new Reminding(new ObjectRef(ObjectKind::Task, $row->string('id')), $row->dueOrNull('start'), $row->dueOrNull('due'), self::reminders($row)));
+            if (null !== $one) {
+                yield $one;
+            }
+        }
+        $conversations = $connection->iterateAssociative('SELECT c.id, c.away_until, c.away_zone, c.reminders FROM conversation c INDEXED BY conversation_reminding WHERE c.account_id = ? AND '.self::CONVERSATIONS, [$accountId]);
+        foreach ($conversations as $columns) {
+            $one = $this->guarded(new Row($columns), static fn (Row $row): Reminding => new Reminding(new ObjectRef(ObjectKind::Conversation, $row->string('id')), null, self::return($row), self::reminders($row)));
+            if (null !== $one) {
+                yield $one;
+            }
+        }
+    }
+
+    /**
+     * One that is damaged reminds of nothing, and does not keep the others from it.
+     *
+     * @param callable(Row): Reminding $make
+     */
+    private function guarded(Row $row, callable $make): ?Reminding
+    {
+        try {
+            return $make($row);
+        } catch (\Throwable $problem) {
+            $this->logger->error('What something reminds of cannot be read.', ['id' => $row->string('id'), 'exception' => $problem]);
+
+            return null;
+        }
+    }
+
+    public function lookedAt(string $accountId): ?\DateTimeImmutable
+    {
+        $at = $this->orm->getConnection()->fetchOne('SELECT looked_at FROM look WHERE account_id = ?', [$accountId]);
+
+        return \is_string($at) ? new \DateTimeImmutable($at) : null;
+    }
+
+    public function noteLook(string $accountId, \DateTimeImmutable $now): void
+    {
+        $this->orm->getConnection()->executeStatement('INSERT INTO look (account_id, looked_at) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET looked_at = excluded.looked_at', [$accountId, StoredNow::of($now)]);
+    }
+
+    public function withKeys(string $accountId, array $keys): array
+    {
+        if ([] === $keys) {
+            return [];
+        }
+        $rings = [];
+        $ids = $this->orm->getConnection()->fetchFirstColumn('SELECT id FROM ring WHERE account_id = ? AND key IN (SELECT value FROM json_each(?))', [$accountId, json_encode($keys, \JSON_THROW_ON_ERROR)]);
+        foreach (array_chunk($ids, 500) as $some) {
+            foreach ($this->orm->getRepository(Ring::class)->findBy(['id' => $some]) as $ring) {
+                $rings[$ring->key] = $ring;
+            }
+        }
+
+        return $rings;
+    }
+
+    public function add(Ring $ring): void
+    {
+        $this->orm->persist($ring);
+    }
+
+    public function get(string $accountId, string $id): Ring
+    {
+        $ring = $this->orm->find(Ring::class, $id);
+
+        return $ring?->accountId === $accountId ? $ring : throw new NotFound('reminder', $id);
+    }
+
+    /** @return list<Reminder> */
+    private static function reminders(Row $row): array
+    {
+        /** @var list<ReminderState> $states */
+        $states = $row->json('reminders');
+
+        return array_map(Reminder::fromState(...), $states);
+    }
+
+    /** The moment at which a conversation comes back. */
+    private static function return(Row $row): ?Due
+    {
+        [$until, $zone] = [$row->stringOrNull('away_until'), $row->stringOrNull('away_zone')];
+        if (null === $until || null === $zone) {
+            return null;
+        }
+        [$instant, $zone] = [new \DateTimeImmutable($until), Moment::zone($zone)];
+
+        return Due::at(LocalDate::of($instant, $zone), TimeOfDay::of($instant, $zone), $zone);
+    }
+}
