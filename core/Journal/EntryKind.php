@@ -57,4 +57,13 @@ enum EntryKind: string
     case KeepContact = 'keep_contact';
     case DeleteContact = 'delete_contact';
     case Undo = 'undo';
+
+    /** Whether the conversations that it touched count as decided by it. */
+    public function decides(): bool
+    {
+        return match ($this) {
+            self::Archive, self::Delete, self::Snooze, self::DoNow, self::HandOver, self::Mute, self::Block, self::ArchiveRest, self::MakeTask, self::Send, self::SendLater => true,
+            default => false,
+        };
+    }
 }

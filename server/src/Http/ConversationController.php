@@ -32,6 +32,7 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ConversationReminders;
 use ZippyTray\Server\Http\Payload\ProposalsWanted;
 use ZippyTray\Server\Http\Payload\Touch;
+use ZippyTray\Server\Read\Find\Find;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Post\MessageView;
 use ZippyTray\Server\Read\Post\OutgoingRows;
@@ -42,6 +43,7 @@ use ZippyTray\Server\Read\Task\TaskRows;
 use ZippyTray\Server\Read\Tray\Advices;
 use ZippyTray\Server\Read\Tray\AdviceView;
 use ZippyTray\Server\Read\Tray\ConversationRows;
+use ZippyTray\Server\Read\Tray\RestRows;
 use ZippyTray\Server\Store\Ports\FindingsStore;
 use ZippyTray\Server\Store\Ports\MessageStore;
 use ZippyTray\Server\Store\StoredNow;
@@ -60,15 +62,16 @@ final readonly class ConversationController
     }
 
     #[Route('/rest', methods: 'GET')]
-    public function rest(#[CurrentUser] Account $account, #[MapQueryParameter] string $after = ''): JsonResponse
+    public function rest(#[CurrentUser] Account $account, RestRows $rest, #[MapQueryParameter] string $after = ''): JsonResponse
     {
-        return new JsonResponse($this->rows->rest($account, $after));
+        return new JsonResponse($rest->page($account, $after));
     }
 
     #[Route('/find', methods: 'GET')]
     public function find(
         #[CurrentUser]
         Account $account,
+        Find $find,
         #[MapQueryParameter]
         string $words = '',
         #[MapQueryParameter]
@@ -76,7 +79,7 @@ final readonly class ConversationController
         #[MapQueryParameter]
         string $after = '',
     ): JsonResponse {
-        return new JsonResponse($this->rows->find($account, $words, Place::tryFrom($place), 'muted' === $place, $after));
+        return new JsonResponse($find->page($account, $words, Place::tryFrom($place), 'muted' === $place, $after));
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Read;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Task\OpenTasks;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
+use ZippyTray\Server\Store\WhereNow;
 
 /**
  * How much each view holds.
@@ -24,13 +28,11 @@ final readonly class Counts
     {
         [$accountId, $zone] = [$account->id, $account->timeZone()];
         $now = $this->now->text();
-        $in = static fn (string $place, string $more = ''): string => "SELECT COUNT(*) FROM conversation WHERE account_id = :account AND place = '{$place}'{$more}";
+        $in = static fn (string $where): string => "SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND {$where}";
+        [$tray, $back, $away] = [$in(WhereNow::TRAY), $in(WhereNow::BACK), $in(WhereNow::AWAY)];
         $columns = $this->connection->fetchAssociative(
-            "SELECT ({$in('tray')}) + ({$in('away', ' AND away_until IS NOT NULL AND away_until <= :now')}) AS tray,
-                ({$in('away', ' AND away_until IS NOT NULL AND away_until > :now')}) AS away,
-                ({$in('away', " AND away_until IS NOT NULL AND away_until > :now AND away_reason = 'next_clearing'")}) AS for_clearing,
-                ({$in('bin')}) AS bin,
-                ({$in('blocked')}) AS blocked,
+            "SELECT ({$tray}) + ({$back}) AS tray, ({$away}) AS away, ({$away} AND c.away_reason = 'next_clearing') AS for_clearing,
+                ({$in(WhereNow::is(Place::Bin))}) AS bin, ({$in(WhereNow::is(Place::Blocked))}) AS blocked,
                 (SELECT MIN(away_until) FROM conversation WHERE account_id = :account AND place = 'away' AND away_until > :now AND away_until GLOB '????-??-??T??:??:??Z') AS next_return",
             ['now' => $now, 'account' => $accountId],
         );
@@ -64,10 +66,12 @@ final readonly class Counts
 
     private function decidedToday(string $accountId, \DateTimeZone $zone): int
     {
+        $kinds = array_column(array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->decides()), 'value');
         $count = $this->connection->fetchOne(
             "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e CROSS JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
-             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN ('archive', 'delete', 'snooze', 'make_task', 'do_now', 'hand_over', 'mute', 'block', 'archive_rest', 'send', 'send_later')",
-            [$accountId, $this->now->startOfDay($zone)],
+             WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN (?)",
+            [$accountId, $this->now->startOfDay($zone), $kinds],
+            [2 => ArrayParameterType::STRING],
         );
 
         return is_numeric($count) ? (int) $count : 0;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Http;
 
+use ZippyTray\Server\Read\Find\Find;
 use ZippyTray\Server\Read\Tray\ConversationRows;
 use ZippyTray\Tests\Server\ApiTestCase;
 
@@ -39,7 +40,7 @@ final class ManyTest extends ApiTestCase
             do {
                 $part = $this->call('GET', "/find?{$wanted}&after=".rawurlencode($after));
                 self::assertSame(self::MANY, $part['total']);
-                self::assertLessThanOrEqual(ConversationRows::PAGE, \count((array) $part['rows']));
+                self::assertLessThanOrEqual(Find::PAGE, \count((array) $part['rows']));
                 array_push($seen, ...array_map(self::text(...), array_column((array) $part['rows'], 'subject')));
                 $after = $part['next'];
             } while (\is_string($after));

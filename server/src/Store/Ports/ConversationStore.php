@@ -11,6 +11,7 @@ use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Store\PeopleIndex;
 use ZippyTray\Server\Store\StoredNow;
+use ZippyTray\Server\Store\WhereNow;
 
 final readonly class ConversationStore implements Conversations
 {
@@ -63,9 +64,9 @@ final readonly class ConversationStore implements Conversations
     public function waitingFrom(string $accountId, string $pattern, \DateTimeImmutable $now): array
     {
         return $this->found(
-            "c.account_id = :account AND (c.place = 'tray' OR (c.place = 'away' AND c.away_until <= :now))
+            'c.account_id = :account AND '.WhereNow::is(Place::Tray).'
              AND NOT EXISTS (SELECT 1 FROM conversation_message x JOIN message m ON m.id = x.message_id
-                WHERE x.conversation_id = c.id AND NOT m.own AND NOT (".self::of("LOWER(m.sender ->> 'email')").'))
+                WHERE x.conversation_id = c.id AND NOT m.own AND NOT ('.self::of("LOWER(m.sender ->> 'email')").'))
              AND ('.self::of('LOWER(c.latest_email)').')',
             ['account' => $accountId, 'now' => StoredNow::of($now)] + self::patternParameters($pattern),
         );
@@ -79,7 +80,7 @@ final readonly class ConversationStore implements Conversations
     public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array
     {
         $found = $this->found(
-            "c.account_id = :account AND c.place = 'away' AND c.away_reason = 'next_clearing' AND c.away_until > :now AND c.decided_at <= :until",
+            'c.account_id = :account AND '.WhereNow::AWAY." AND c.away_reason = 'next_clearing' AND c.decided_at <= :until",
             ['account' => $accountId, 'now' => StoredNow::of($now), 'until' => StoredNow::of($until)],
         );
         usort($found, static fn (Conversation $a, Conversation $b): int => [$a->decidedAt(), $a->id] <=> [$b->decidedAt(), $b->id]);

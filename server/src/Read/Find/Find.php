@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Read\Find;
+
+use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Mail\Passage;
+use ZippyTray\Core\Tray\Place;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Tray\ConversationRow;
+use ZippyTray\Server\Read\Tray\ConversationRows;
+use ZippyTray\Server\Store\Row;
+use ZippyTray\Server\Store\WhereNow;
+
+/**
+ * Finding conversations by words, and going through all there are of a place.
+ */
+final readonly class Find
+{
+    public const PAGE = 100;
+
+    /** Characters of a text in which the place that matched is looked for */
+    private const SHOWN_OF = 100_000;
+
+    public function __construct(private Connection $connection, private ConversationRows $conversations)
+    {
+    }
+
+    /**
+     * @param string $typed all words of it must occur in a message, as beginnings of words; empty for any
+     * @param bool   $muted only those that stay out of the tray whatever arrives
+     * @param string $after what `next` was of the part before; empty for the first
+     *
+     * @return array{rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, next: string|null} the newest first; hits: see hits()
+     */
+    public function page(Account $account, string $typed, ?Place $place, bool $muted = false, string $after = ''): array
+    {
+        $words = self::words($typed);
+        $conditions = $muted ? ['c.muted'] : [];
+        if (null !== $place) {
+            $conditions[] = WhereNow::is($place);
+        }
+        [$keys, $total] = [] === $words ? $this->inOrder($account, $conditions, $place, $after) : $this->matching($account, self::match($words), $conditions, $place, $after);
+        $rows = array_values($this->conversations->some($account, array_column($keys, 0)));
+
+        return [
+            'rows' => $rows,
+            'hits' => new \ArrayObject([] === $words ? [] : $this->hits($words, array_column($keys, 2))),
+            'total' => $total,
+            'next' => \count($keys) < self::PAGE ? null : implode(' ', \array_slice(end($keys), 0, 2)),
+        ];
+    }
+
+    /** What conversations are found in the order of. */
+    private static function found(?Place $place): string
+    {
+        return Place::Bin === $place ? 'c.binned_at' : 'c.latest_at';
+    }
+
+    /**
+     * Of all there is, in an order that is kept.
+     *
+     * @param list<string> $conditions
+     *
+     * @return array{list<list<string>>, int} a part: the id of each and the instant that orders; and how many there are in all
+     */
+    private function inOrder(Account $account, array $conditions, ?Place $place, string $after): array
+    {
+        $at = self::found($place);
+        $from = 'FROM conversation c WHERE '.implode(' AND ', ['c.account_id = :account', ...$conditions]);
+        [$id, $last] = explode(' ', $after, 2) + ['', ''];
+        $later = '' === $after ? '' : " AND {$at} <= :at AND ({$at} < :at OR c.id > :id)";
+        $keys = $this->conversations->ids("SELECT c.id || ' ' || {$at} {$from}{$later} ORDER BY {$at} DESC, c.id LIMIT ".self::PAGE, $account, ['at' => $last, 'id' => $id]);
+
+        return [array_map(static fn (string $key): array => explode(' ', $key, 2), $keys), (int) ($this->conversations->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0)];
+    }
+
+    /**
+     * Of what matches, which is gone through once: of most of it no more is read than where it stands.
+     *
+     * @param list<string> $conditions
+     *
+     * @return array{list<list<string>>, int} a part: the id of each, the instant that orders, and the number of the newest message that matches of each; and how many there are in all
+     */
+    private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after): array
+    {
+        $at = self::found($place);
+        $all = $this->conversations->ids(
+            "SELECT c.id || ' ' || f.newest || ' ' || {$at}
+             FROM (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid WHERE message_search MATCH :words GROUP BY m.conversation) f
+             CROSS JOIN search_conversation c ON c.number = f.conversation
+             WHERE ".implode(' AND ', ['c.account_id = :account', ...$conditions])." ORDER BY {$at} DESC, c.id",
+            $account,
+            ['words' => $match],
+        );
+        $keys = [];
+        [$id, $last] = explode(' ', $after, 2) + ['', ''];
+        foreach ($all as $one) {
+            [$itsId, $newest, $itsAt] = explode(' ', $one, 3) + ['', '', ''];
+            if ('' === $after || $itsAt < $last || ($itsAt === $last && $itsId > $id)) {
+                $keys[] = [$itsId, $itsAt, $newest];
+                if (\count($keys) >= self::PAGE) {
+                    break;
+                }
+            }
+        }
+
+        return [$keys, \count($all)];
+    }
+
+    /**
+     * The places that matched, of the newest message each in which that is not the subject alone.
+     *
+     * @param list<string> $words
+     * @param list<string> $numbers of those messages
+     *
+     * @return array<string, string> by conversation, see Passage
+     */
+    private function hits(array $words, array $numbers): array
+    {
+        $hits = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT w.conversation_id, w.people, substr(w.text, 1, :longest) AS text FROM json_each(:numbers) j CROSS JOIN message_words w ON w.number = j.value',
+            ['longest' => self::SHOWN_OF, 'numbers' => json_encode(array_map(intval(...), $numbers), \JSON_THROW_ON_ERROR)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $hit = Passage::in($row->string('text'), $words) ?: Passage::in($row->string('people'), $words);
+            if ('' !== $hit) {
+                $hits[$row->string('conversation_id')] = $hit;
+            }
+        }
+
+        return $hits;
+    }
+
+    /** @return list<string> what can be looked for of what a person typed */
+    private static function words(string $typed): array
+    {
+        return preg_match_all('/[\p{L}\p{N}]+/u', $typed, $m) ? $m[0] : [];
+    }
+
+    /**
+     * An expression of SQLite's full-text search.
+     *
+     * @param non-empty-list<string> $words
+     */
+    private static function match(array $words): string
+    {
+        return implode(' AND ', array_map(static fn (string $word): string => '"'.$word.'" *', $words));
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Store;
+
+use Doctrine\DBAL\Connection;
+use PHPUnit\Framework\Attributes\TestWith;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Place;
+use ZippyTray\Server\Read\Counts;
+use ZippyTray\Server\Store\StoredNow;
+use ZippyTray\Server\Store\WhereNow;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+/**
+ * What a query says of a conversation is what the core says of it.
+ */
+final class WhereNowTest extends ApiTestCase
+{
+    #[TestWith([0])]
+    #[TestWith([59])]
+    #[TestWith([3600])]
+    #[TestWith([86_400])]
+    public function testEachPlaceAtEachMoment(int $later): void
+    {
+        $account = $this->signIn();
+        $connection = $this->service(Connection::class);
+        $base = new \DateTimeImmutable('2026-11-24 10:00:00 UTC');
+        $now = $base->modify("+{$later} seconds");
+        $ids = [];
+        foreach (Place::cases() as $place) {
+            foreach (Place::Away === $place ? [-86_400, -1, 0, 1, 59, 60, 3599, 3600, 3601, 86_400, 86_401] : [0] as $seconds) {
+                $this->receive("{$place->value} {$seconds}", text: 'Hello');
+                $id = self::text($connection->fetchOne('SELECT id FROM conversation WHERE subject = ?', ["{$place->value} {$seconds}"]));
+                $until = Place::Away === $place ? StoredNow::of($base->modify("{$seconds} seconds")) : null;
+                $connection->update('conversation', [
+                    'place' => $place->value,
+                    'away_until' => $until,
+                    'away_zone' => null === $until ? null : 'Europe/Dublin',
+                    'away_reason' => null === $until ? null : 'snooze',
+                ], ['id' => $id]);
+                $ids[] = $id;
+            }
+        }
+        foreach ($ids as $id) {
+            $core = $this->service(Conversations::class)->get($account->id, $id)->placeAt($now);
+            foreach (Place::cases() as $place) {
+                $found = $connection->fetchOne('SELECT COUNT(*) FROM conversation c WHERE c.id = :id AND '.WhereNow::is($place), ['id' => $id, 'now' => StoredNow::of($now)]);
+                self::assertSame($core === $place ? 1 : 0, $found, "{$id} in {$place->value}");
+            }
+        }
+    }
+
+    public function testWhatIsDecidedTodayIsWhatTheCoreCallsDeciding(): void
+    {
+        $account = $this->signIn();
+        $id = $this->receive('Drawings', text: 'Hello');
+        $entry = self::text($this->decide('archive', [$id])['id']);
+        $connection = $this->service(Connection::class);
+        foreach (EntryKind::cases() as $kind) {
+            $connection->update('journal_entry', ['kind' => $kind->value], ['id' => $entry]);
+            self::assertSame($kind->decides() ? 1 : 0, $this->service(Counts::class)->of($account)['decidedToday'], $kind->value);
+        }
+    }
+}
