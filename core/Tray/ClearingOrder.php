@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\Tray\Advice\AdviceGroup;
+
 /**
  * In which order conversations are gone through.
  */
@@ -13,4 +15,10 @@ enum ClearingOrder: string
     case Grouped = 'grouped';
     case OldestFirst = 'oldest';
     case NewestFirst = 'newest';
+
+    /** Where a conversation stands in the tray as it is grouped, smaller numbers first: what came back, then by advice, then what has none. */
+    public static function rank(bool $returned, ?AdviceGroup $group): int
+    {
+        return $returned ? 0 : 1 + (null === $group ? \count(AdviceGroup::cases()) : (int) array_search($group, AdviceGroup::cases(), true));
+    }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray\Advice;
 
 /**
- * What conversations that are decided alike have in common.
+ * What conversations that are decided alike have in common; in the order in which they are gone through.
  */
 enum AdviceGroup: string
 {

@@ -23,6 +23,7 @@ use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Tray\Advice\Findings;
+use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\PassOver;
@@ -56,9 +57,9 @@ final readonly class ConversationController
     }
 
     #[Route('/tray', methods: 'GET')]
-    public function tray(#[CurrentUser] Account $account): JsonResponse
+    public function tray(#[CurrentUser] Account $account, #[MapQueryParameter] ClearingOrder $order = ClearingOrder::Grouped): JsonResponse
     {
-        return new JsonResponse($this->rows->tray($account));
+        return new JsonResponse($this->rows->tray($account, $order));
     }
 
     #[Route('/rest', methods: 'GET')]

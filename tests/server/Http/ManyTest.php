@@ -22,13 +22,25 @@ final class ManyTest extends ApiTestCase
         $rows = $this->rows('/tray');
         self::assertCount(ConversationRows::TRAY_MOST, $rows);
         self::assertSame(self::MANY, $this->counts()['tray']);
-        self::assertSame('Letter '.(self::MANY - 1), $rows[0]['subject']);
+        $subjects = array_column($rows, 'subject');
+        self::assertContains('Letter '.(self::MANY - 1), $subjects);
+        self::assertContains('Letter 30', $subjects);
 
         $entry = $this->decide('archive', array_map(static fn (array $row): string => \is_string($row['id']) ? $row['id'] : '', $rows));
         self::assertSame(ConversationRows::TRAY_MOST, $entry['count']);
         self::assertCount(30, $this->rows('/tray'));
         $this->undo($entry);
         self::assertSame(self::MANY, $this->counts()['tray']);
+    }
+
+    public function testTheOldestFirstBeginsWithTheOldestOfAll(): void
+    {
+        $this->signIn();
+        $this->fill();
+        $subjects = fn (string $order): array => array_column($this->rows('/tray?order='.$order), 'subject');
+        $most = ConversationRows::TRAY_MOST;
+        self::assertSame(array_map(static fn (int $number): string => "Letter {$number}", range(0, $most - 1)), $subjects('oldest'));
+        self::assertSame(array_map(static fn (int $number): string => "Letter {$number}", range(self::MANY - 1, self::MANY - $most)), $subjects('newest'));
     }
 
     public function testFindGivesParts(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Http;
 
+use ZippyTray\Core\Tray\Advice\AdviceGroup;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Tests\Server\ApiTestCase;
 
@@ -59,6 +60,26 @@ final class TrayTest extends ApiTestCase
         $this->call('POST', '/demo/clock', ['to' => 'week']);
         $this->receive('Newer');
         self::assertSame(['Older', 'Newer'], array_column($this->rows('/tray'), 'subject'));
+    }
+
+    public function testInGroupsWhatCameBackStandsFirstThenByAdvice(): void
+    {
+        $this->signIn();
+        $this->receive('Offer', from: 'Shop <news@shop.example>', text: 'All mugs cost less this week.', headers: "List-Id: <offers.shop.example>\r\nList-Unsubscribe: <mailto:off@shop.example>\r\n");
+        $this->receive('Drawings', text: 'Could you send me the drawings by 4 December?');
+        $back = $this->receive('Slates', text: 'Forty are enough.');
+        $this->receive('Ropes', text: 'Shall I get the thick one?');
+        $this->decide('snooze', [$back], ['phrase' => 'tomorrow']);
+        $this->call('POST', '/demo/clock', ['to' => 'week']);
+        $rows = $this->rows('/tray');
+        self::assertSame('Slates', $rows[0]['subject']);
+        $groups = array_column(array_column(array_map(static fn (array $row): array => (array) $row, \array_slice($rows, 1)), 'advice'), 'group');
+        $order = array_map(static fn (AdviceGroup $group): string => $group->value, AdviceGroup::cases());
+        $ranks = array_map(static fn (mixed $group): int => (int) array_search($group, $order, true), $groups);
+        $sorted = $ranks;
+        sort($sorted);
+        self::assertSame($sorted, $ranks);
+        self::assertGreaterThan(1, \count(array_unique($ranks)));
     }
 
     public function testTheSnoozeChoicesCanAllBeTaken(): void

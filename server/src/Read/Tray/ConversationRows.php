@@ -12,6 +12,7 @@ use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Tray\Advice\Advice;
+use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\Row;
@@ -55,15 +56,25 @@ final readonly class ConversationRows
     ) {
     }
 
-    /** @return list<ConversationRow> what came back first, in order of return; then the newest first; TRAY_MOST at the most */
-    public function tray(Account $account): array
+    /** @return list<ConversationRow> TRAY_MOST at the most; in groups: what came back, in order of return, then by advice, each group the newest first */
+    public function tray(Account $account, ClearingOrder $order = ClearingOrder::Grouped): array
     {
+        if (ClearingOrder::Grouped !== $order) {
+            $by = ' ORDER BY c.latest_at '.(ClearingOrder::OldestFirst === $order ? 'ASC' : 'DESC').', c.id LIMIT '.self::TRAY_MOST;
+            $ids = $this->ids('SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY.$by.') UNION ALL SELECT * FROM ('.self::BACK.$by.'))'.$by, $account);
+
+            return $this->rows($account, $ids, $this->advices->of($account, $ids));
+        }
         $ids = $this->ids(self::BACK.' ORDER BY c.away_until, c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST, $account);
         if (\count($ids) < self::TRAY_MOST) {
             array_push($ids, ...$this->ids(self::OF_TRAY.' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids)), $account));
         }
+        $advices = $this->advices->of($account, $ids);
+        $rows = $this->rows($account, $ids, $advices);
+        $rank = static fn (ConversationRow $row): int => ClearingOrder::rank($row->returned, ($advices[$row->id] ?? null)?->group);
+        usort($rows, static fn (ConversationRow $one, ConversationRow $other): int => $rank($one) <=> $rank($other));
 
-        return $this->rows($account, $ids, $this->advices->of($account, $ids));
+        return $rows;
     }
 
     /** @return list<array{id: string, subject: string, until: string, reason: string}> what is away, in order of return */

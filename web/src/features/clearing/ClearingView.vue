@@ -39,7 +39,7 @@ const { choose } = useSignIn()
 const loadAhead = useLoadAhead()
 
 const order = ref<ClearingOrder>(account.value?.settings.clearingOrder ?? 'grouped')
-const { data: tray, error, refetch } = useTray()
+const { data: tray, error, refetch } = useTray(order)
 const { pile, at, current, ahead, isReady, take, settle, putBack, step, again } = usePile(tray, order)
 const run = useClearingRun(order)
 const { id, clearing, ended, isBegun, decided, end, anew, passOver } = run

@@ -31,12 +31,14 @@ const abc = [at('a', 1), at('b', 2), at('c', 3)]
 test('it begins when the tray is known, in the chosen order', async () => {
   const desk = clearing(undefined)
   expect(desk.isReady.value).toBe(false)
-  await desk.become([...abc].reverse())
+  await desk.become(abc)
   expect(desk.isReady.value).toBe(true)
   expect(desk.ids()).toBe('abc')
   desk.step(1)
   desk.chosen.value = 'newest'
   await nextTick()
+  expect(desk.ids(), 'until it is known in the new order').toBe('abc')
+  await desk.become([...abc].reverse())
   expect(desk.ids(), 'what is being looked at stays on top').toBe('bca')
   expect(desk.current()).toBe('b')
 })

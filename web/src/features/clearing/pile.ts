@@ -1,16 +1,10 @@
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import type { ClearingOrder, ConversationRow } from '@/shared/api/client'
-import { groupedOrder } from '@/features/conversation'
-
-function inOrder(rows: ConversationRow[], order: ClearingOrder): ConversationRow[] {
-  if (order === 'grouped') return groupedOrder(rows)
-  const oldest = [...rows].sort((a, b) => a.latestAt.localeCompare(b.latestAt))
-  return order === 'oldest' ? oldest : oldest.reverse()
-}
 
 /**
- * The pile of conversations that is gone through. It begins as the tray was; what is decided leaves
- * it at once, what is undone comes back on top, what returns meanwhile comes next, and what arrives goes to its end.
+ * The pile of conversations that is gone through, in the order in which the tray gives them. It begins as the tray was;
+ * what is decided leaves it at once, what is undone comes back on top, what returns meanwhile comes next, and what
+ * arrives goes to its end.
  */
 export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<ClearingOrder>) {
   const pile = shallowRef<ConversationRow[]>([])
@@ -19,6 +13,8 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
   /** What was taken off, with the revision that it had: the tray may still be seen as it was before. */
   const taken = new Map<string, number>()
   const seen = new Set<string>()
+  /** The order was changed, and what is there in the new one has not come yet. */
+  let isToBeOrdered = false
   /** What lay behind each one that was taken off. */
   const behind = new Map<string, Set<string>>()
 
@@ -30,18 +26,21 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
   function sync(rows: ConversationRow[]): void {
     const now = new Map(rows.filter(isNews).map((row) => [row.id, row]))
     if (!isReady.value) {
-      pile.value = inOrder([...now.values()], order.value)
+      pile.value = [...now.values()]
       isReady.value = true
+    } else if (isToBeOrdered) {
+      const current = now.get(pile.value[at.value]?.id ?? '')
+      const rest = [...now.values()].filter((row) => row !== current)
+      pile.value = current ? [current, ...rest] : rest
+      at.value = 0
+      isToBeOrdered = false
     } else {
       const current = pile.value[at.value]?.id
       const kept = pile.value.flatMap(({ id }) => now.get(id) ?? [])
       const there = new Set(kept.map(({ id }) => id))
       const others = [...now.values()].filter(({ id }) => !there.has(id))
       const back = others.filter(({ id }) => seen.has(id))
-      const fresh = inOrder(
-        others.filter(({ id }) => !seen.has(id)),
-        order.value,
-      )
+      const fresh = others.filter(({ id }) => !seen.has(id))
       const index = kept.findIndex(({ id }) => id === current)
       const place = index < 0 ? Math.min(at.value, kept.length) : index
       // What has come back meanwhile comes next, and what is new at the end.
@@ -60,16 +59,9 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
   }
   const back = (rows: ConversationRow[]) => rows.filter((row) => taken.has(row.id) && isNews(row))
 
+  // Before what comes in the new order.
+  watch(order, () => (isToBeOrdered = true), { flush: 'sync' })
   watch(tray, (rows) => rows && sync(rows), { immediate: true })
-  watch(order, (now) => {
-    const current = pile.value[at.value]
-    const rest = inOrder(
-      pile.value.filter((row) => row !== current),
-      now,
-    )
-    pile.value = current ? [current, ...rest] : rest
-    at.value = 0
-  })
 
   return {
     pile: computed(() => pile.value),

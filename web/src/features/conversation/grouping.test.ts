@@ -6,18 +6,19 @@ import { ref } from 'vue'
 
 const advised = (id: string, group: AdviceGroup, more = {}) =>
   row({ id, advice: { group } as never, ...more })
+/** As the server orders them. */
 const rows = [
-  advised('bulk1', 'bulk'),
-  advised('asks1', 'asks'),
-  row({ id: 'none' }),
-  advised('asks2', 'asks'),
   advised('back', 'bulk', { returned: true }),
+  advised('asks1', 'asks'),
+  advised('asks2', 'asks'),
   advised('asks3', 'asks'),
+  advised('bulk1', 'bulk'),
+  row({ id: 'none' }),
 ]
 
 beforeEach(() => (useGrouping(ref([])).grouping.value = 'advice'))
 
-test('what came back stands first, then by advice, and what has none last', () => {
+test('groups by advice stand in the order in which they come', () => {
   expect(inGroups(rows).map(({ name, rows: of }) => [name, of.map(({ id }) => id).join(' ')])).toEqual([
     ['Back with you', 'back'],
     ['Asks you something', 'asks1 asks2 asks3'],

@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import type { ConversationRow } from '@/shared/api/client'
 import { dateOf, daysAhead } from '@/shared/time/format'
-import { GROUPS, groupedOrder, UNREAD } from './advice'
+import { GROUPS, UNREAD } from './advice'
 
 export const GROUPINGS = ['advice', 'age', 'sender', 'unread'] as const
 export type Grouping = (typeof GROUPINGS)[number]
@@ -26,16 +26,16 @@ const nameOf: Record<Grouping, (row: ConversationRow) => string> = {
   unread: (row) => (row.unread ? 'Not read yet' : 'Read, and still undecided'),
 }
 
-function ordered(rows: ConversationRow[], grouping: Grouping): ConversationRow[] {
-  if (grouping === 'advice') return groupedOrder(rows)
-  if (grouping === 'unread') return [...rows].sort((a, b) => Number(b.unread) - Number(a.unread))
+/** By advice they come in the order of their groups; in all others the newest stands first. */
+function ordered(given: ConversationRow[], grouping: Grouping): ConversationRow[] {
+  if (grouping === 'advice') return given
+  const rows = [...given].sort((a, b) => b.latestAt.localeCompare(a.latestAt))
+  if (grouping === 'unread') return rows.sort((a, b) => Number(b.unread) - Number(a.unread))
   if (grouping !== 'sender') return rows
   const times = new Map<string, number>()
   for (const { who } of rows) times.set(who, (times.get(who) ?? 0) + 1)
   // Those with most mail first, so that they are decided together.
-  return [...rows].sort(
-    (a, b) => (times.get(b.who) ?? 0) - (times.get(a.who) ?? 0) || a.who.localeCompare(b.who),
-  )
+  return rows.sort((a, b) => (times.get(b.who) ?? 0) - (times.get(a.who) ?? 0) || a.who.localeCompare(b.who))
 }
 
 /** By what the person has the tray grouped. */

@@ -1,11 +1,16 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
-import { toValue, watch, type MaybeRefOrGetter } from 'vue'
-import { answer, api } from '@/shared/api/client'
+import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue'
+import { answer, api, type ClearingOrder } from '@/shared/api/client'
 
-export function useTray() {
+/**
+ * What is undecided, in the order in which it is gone through. As grouped, it is the very list of the tray; the server
+ * orders it, since of many it gives only some.
+ */
+export function useTray(order: MaybeRefOrGetter<ClearingOrder> = 'grouped') {
   return useQuery({
-    queryKey: ['tray'],
-    queryFn: ({ signal }) => answer(api.GET('/tray', { signal })),
+    queryKey: computed(() => (toValue(order) === 'grouped' ? ['tray'] : ['tray', toValue(order)])),
+    queryFn: ({ signal, queryKey: [, by] }) =>
+      answer(api.GET('/tray', { signal, params: by ? { query: { order: by as ClearingOrder } } : {} })),
   })
 }
 

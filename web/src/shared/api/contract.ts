@@ -189,7 +189,7 @@ export interface paths {
         };
         /**
          * The conversations that still need a decision
-         * @description What came back stands first, in order of return; then the newest first. Of more than 500, the first 500.
+         * @description In groups, what came back stands first, in order of return, then by advice, the newest first in each; of more than 500, what came back and the newest. By age, the first 500.
          */
         get: operations["tray"];
         put?: never;
@@ -2904,7 +2904,10 @@ export interface operations {
     };
     tray: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The order of clearing; grouped when it is left out */
+                order?: components["schemas"]["ClearingOrder"];
+            };
             header?: never;
             path?: never;
             cookie?: never;
