@@ -7,5 +7,10 @@ export default defineConfig({
   plugins: [vue()],
   root: fileURLToPath(new URL('.', import.meta.url)),
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  test: { include: ['src/**/*.test.ts'], environment: 'happy-dom', restoreMocks: true },
+  test: {
+    include: ['src/**/*.test.ts'],
+    environment: 'happy-dom',
+    restoreMocks: true,
+    css: { include: [/raw/] },
+  },
 })

@@ -5,7 +5,7 @@ import { useDraft } from './draft'
 
 const { beginAnswer, keepDraft } = vi.hoisted(() => ({ beginAnswer: vi.fn(), keepDraft: vi.fn() }))
 vi.mock('./queries', () => ({ beginAnswer, keepDraft }))
-vi.mock('@/shared/api/deciding', () => ({ useDeciding: () => ({ sendMail: vi.fn() }) }))
+vi.mock('./steps', () => ({ useWriteSteps: () => ({ sendMail: vi.fn() }) }))
 vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ getQueryData: () => undefined }) }))
 
 let scope: EffectScope
