@@ -14,7 +14,15 @@ use ZippyTray\Server\Store\Schema;
 require dirname(__DIR__).'/vendor/autoload.php';
 
 $folder = sys_get_temp_dir().'/zippy-tray-tests-'.getmypid();
-foreach (['APP_ENV' => 'test', 'APP_DEBUG' => '0', 'ZIPPY_DATA' => $folder, 'APP_CACHE_DIR' => $folder.'/kernel', 'ZIPPY_DEMO' => '1', 'ZIPPY_STRICT' => '0', 'KERNEL_CLASS' => Kernel::class] as $name => $value) {
+foreach ([
+    'APP_ENV' => 'test',
+    'APP_DEBUG' => '0',
+    'ZIPPY_DATA' => $folder,
+    'APP_CACHE_DIR' => $folder.'/kernel',
+    'ZIPPY_DEMO' => '1',
+    'ZIPPY_STRICT' => '0',
+    'KERNEL_CLASS' => Kernel::class,
+] as $name => $value) {
     $_SERVER[$name] = $_ENV[$name] = $value;
     putenv($name.'='.$value);
 }

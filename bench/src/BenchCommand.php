@@ -17,7 +17,22 @@ use Symfony\Component\Console\Style\SymfonyStyle;
 #[AsCommand('bench', 'Measures how the program fares with mailboxes of several sizes')]
 final class BenchCommand extends Command
 {
-    private const GROUPS = ['import', 'floor', 'tray', 'open', 'decide', 'task', 'heartbeat', 'journal', 'find', 'people', 'tasks', 'rest', 'clients', 'page'];
+    private const GROUPS = [
+        'import',
+        'floor',
+        'tray',
+        'open',
+        'decide',
+        'task',
+        'heartbeat',
+        'journal',
+        'find',
+        'people',
+        'tasks',
+        'rest',
+        'clients',
+        'page',
+    ];
 
     /** Of the server's processes, as ./zippy serve starts it. */
     private const WORKERS = 4;
@@ -30,7 +45,13 @@ final class BenchCommand extends Command
             ->addOption('json', null, InputOption::VALUE_REQUIRED, 'Writes the figures into this file, too')
             ->addOption('small', null, InputOption::VALUE_NONE, 'Plain messages of about a kilobyte, of which a million fit')
             ->addOption('seconds', null, InputOption::VALUE_REQUIRED, 'How long 16 clients work', '60')
-            ->addOption('server', null, InputOption::VALUE_REQUIRED, 'zippy: PHP\'s own web server, as ./zippy serve uses it; fpm: nginx and php-fpm from the files of deploy/', 'zippy')
+            ->addOption(
+                'server',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'zippy: PHP\'s own web server, as ./zippy serve uses it; fpm: nginx and php-fpm from the files of deploy/',
+                'zippy',
+            )
             ->addOption('folder', null, InputOption::VALUE_REQUIRED, 'Where the mailboxes are kept', \dirname(__DIR__, 2).'/var/bench');
     }
 
@@ -58,9 +79,26 @@ final class BenchCommand extends Command
         $isInstalled = 'fpm' === $option('server');
         $isWanted = static fn (string $group): bool => [] === $only || \in_array($group, $only, true);
         $isSmall = (bool) $input->getOption('small');
-        $folders = array_map(static fn (int $messages): Folder => new Folder($option('folder').'/'.$messages.($isSmall ? '-small' : ''), $messages, $isSmall, false, self::WORKERS, $isInstalled), $sizes);
+        $folders = array_map(
+            static fn (int $messages): Folder => new Folder(
+                $option('folder').'/'.$messages.($isSmall ? '-small' : ''),
+                $messages,
+                $isSmall,
+                false,
+                self::WORKERS,
+                $isInstalled,
+            ),
+            $sizes,
+        );
         $parts = array_values(array_filter(Requests::parts(), static fn (Part $part): bool => $isWanted($part->group)));
-        $many = [] === array_filter($parts, static fn (Part $part): bool => $part->isMany) ? null : new Folder($option('folder').'/many', 1000, true, true, self::WORKERS, $isInstalled);
+        $many = [] === array_filter($parts, static fn (Part $part): bool => $part->isMany) ? null : new Folder(
+            $option('folder').'/many',
+            1000,
+            true,
+            true,
+            self::WORKERS,
+            $isInstalled,
+        );
         $report = ['messages' => $sizes];
         try {
             foreach (array_filter([...$folders, $many]) as $folder) {

@@ -43,8 +43,23 @@ final readonly class Clients
             $faults = [...$faults, ...$one['faults']];
         }
         sort($walls);
-        $report = ['requests' => \count($walls), 'second' => \count($walls) / $this->seconds, 'late' => $walls[(int) (\count($walls) * 0.95)] ?? 0.0, 'faults' => \count($faults), 'books' => trim($folder->console('data:check'))];
-        $style->table(['16 clients', ''], [['requests', (string) $report['requests']], ['each second', number_format($report['second'], 1)], ['95 % ms', number_format($report['late'], 0)], ['faults', \count($faults).([] === $faults ? '' : ', e.g. '.substr($faults[0], 0, 200))], ['books', substr($report['books'], -200)]]);
+        $report = [
+            'requests' => \count($walls),
+            'second' => \count($walls) / $this->seconds,
+            'late' => $walls[(int) (\count($walls) * 0.95)] ?? 0.0,
+            'faults' => \count($faults),
+            'books' => trim($folder->console('data:check')),
+        ];
+        $style->table(
+            ['16 clients', ''],
+            [
+                ['requests', (string) $report['requests']],
+                ['each second', number_format($report['second'], 1)],
+                ['95 % ms', number_format($report['late'], 0)],
+                ['faults', \count($faults).([] === $faults ? '' : ', e.g. '.substr($faults[0], 0, 200))],
+                ['books', substr($report['books'], -200)],
+            ],
+        );
 
         return $report;
     }
@@ -64,7 +79,18 @@ final readonly class Clients
             foreach (match ($turn % 5) {
                 0 => [['GET', '/tray', null]],
                 1 => [['GET', "/conversations/{$id}", null], ['GET', '/heartbeat', null]],
-                2 => [['POST', '/decisions', ['id' => $entry, 'kind' => 'archive', 'conversations' => [['id' => $ids[$client * 4 % max(1, \count($ids))] ?? '']]]], ['POST', "/journal/{$entry}/undo", ['id' => Folder::id()]]],
+                2 => [
+                    [
+                        'POST',
+                        '/decisions',
+                        [
+                            'id' => $entry,
+                            'kind' => 'archive',
+                            'conversations' => [['id' => $ids[$client * 4 % max(1, \count($ids))] ?? '']],
+                        ],
+                    ],
+                    ['POST', "/journal/{$entry}/undo", ['id' => Folder::id()]],
+                ],
                 3 => [['GET', '/find?words=harbour+rope', null], ['GET', '/journal', null]],
                 default => [['GET', '/tasks', null], ['GET', '/days?count=14', null]],
             } as [$method, $path, $body]) {

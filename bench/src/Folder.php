@@ -147,7 +147,10 @@ final class Folder
 
     public function database(): \PDO
     {
-        return new \PDO('sqlite:'.$this->path.'/data/zippy-tray.sqlite', options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION, \PDO::ATTR_TIMEOUT => 60]);
+        return new \PDO(
+            'sqlite:'.$this->path.'/data/zippy-tray.sqlite',
+            options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION, \PDO::ATTR_TIMEOUT => 60],
+        );
     }
 
     /** @return array{email: string, password: string} */
@@ -172,7 +175,11 @@ final class Folder
         null === $this->installed ? $this->server->start() : $this->installed->start();
         if (!is_file($this->path.'/account')) {
             preg_match('/word: (\S+)/', $this->console('account:first-word'), $word);
-            $answer = $this->server->call('POST', '/api/accounts', self::access() + ['name' => 'Wren Halloran', 'zone' => 'Europe/Dublin', 'word' => $word[1] ?? '']);
+            $answer = $this->server->call(
+                'POST',
+                '/api/accounts',
+                self::access() + ['name' => 'Wren Halloran', 'zone' => 'Europe/Dublin', 'word' => $word[1] ?? ''],
+            );
             201 === $answer['status'] || 200 === $answer['status'] || throw new \RuntimeException('No account: '.$answer['body']);
             touch($this->path.'/account');
         }
@@ -197,14 +204,22 @@ final class Folder
         $said = '';
         while (!feof($process['pipe'])) {
             $said .= fread($process['pipe'], 8192);
-            $memory = max($memory, 1 === preg_match('/VmHWM:\s+(\d+)/', (string) @file_get_contents("/proc/{$pid}/status"), $m) ? 1024 * (int) $m[1] : 0);
+            $memory = max(
+                $memory,
+                1 === preg_match('/VmHWM:\s+(\d+)/', (string) @file_get_contents("/proc/{$pid}/status"), $m) ? 1024 * (int) $m[1] : 0,
+            );
             usleep(20_000);
         }
         proc_close($process['process']);
         str_contains($said, '"refused":[]') || throw new \RuntimeException('The import: '.substr($said, -600));
         unlink($file);
 
-        return ['seconds' => microtime(true) - $began, 'cpu' => (Spent::byChildren() - $before) / 1000, 'memory' => $memory, 'bytes' => (int) filesize($this->path.'/data/zippy-tray.sqlite')];
+        return [
+            'seconds' => microtime(true) - $began,
+            'cpu' => (Spent::byChildren() - $before) / 1000,
+            'memory' => $memory,
+            'bytes' => (int) filesize($this->path.'/data/zippy-tray.sqlite'),
+        ];
     }
 
     /** @param callable(string): void $say */
@@ -215,16 +230,34 @@ final class Folder
             $tasks = [];
             for ($number = $made; $number < $made + 500; ++$number) {
                 $day = gmdate('Y-m-d', time() + 86_400 * ($number % 120 - 10));
-                $tasks[] = ['id' => self::id(), 'fields' => ['title' => "Paint rail {$number}", 'list' => 'List '.$number % 25, 'estimate' => 5 + $number % 55, 'due' => 0 === $number % 3 ? null : ['date' => $day, 'time' => 1 === $number % 3 ? '10:30' : null]]];
+                $tasks[] = [
+                    'id' => self::id(),
+                    'fields' => [
+                        'title' => "Paint rail {$number}",
+                        'list' => 'List '.$number % 25,
+                        'estimate' => 5 + $number % 55,
+                        'due' => 0 === $number % 3 ? null : ['date' => $day, 'time' => 1 === $number % 3 ? '10:30' : null],
+                    ],
+                ];
             }
             $this->json('POST', '/tasks', ['entry' => self::id(), 'tasks' => $tasks]);
         }
         $say('  22,000 undecided');
         $this->import(new Mailbox(self::UNDECIDED + self::SNOOZED, true, true, 11), 'tray');
         $say('  2,000 snoozed');
-        $ids = $this->database()->query("SELECT id FROM conversation WHERE place = 'tray' ORDER BY latest_at LIMIT ".self::SNOOZED) ?: throw new \RuntimeException();
+        $ids = $this->database()->query("SELECT id FROM conversation WHERE place = 'tray' ORDER BY latest_at LIMIT ".self::SNOOZED)
+            ?: throw new \RuntimeException();
         foreach (array_chunk($ids->fetchAll(\PDO::FETCH_COLUMN), 50) as $number => $few) {
-            $this->json('POST', '/decisions', ['id' => self::id(), 'kind' => 'snooze', 'conversations' => array_map(static fn (mixed $id): array => ['id' => $id], $few), 'until' => ['date' => gmdate('Y-m-d', time() + 86_400 * (1 + $number))]]);
+            $this->json(
+                'POST',
+                '/decisions',
+                [
+                    'id' => self::id(),
+                    'kind' => 'snooze',
+                    'conversations' => array_map(static fn (mixed $id): array => ['id' => $id], $few),
+                    'until' => ['date' => gmdate('Y-m-d', time() + 86_400 * (1 + $number))],
+                ],
+            );
         }
         $say('  50,000 entries');
         $this->entries();
@@ -234,11 +267,22 @@ final class Folder
     private function entries(): void
     {
         $database = $this->database();
-        $this->json('POST', '/decisions', ['id' => self::id(), 'kind' => 'archive', 'conversations' => [['id' => $this->row("SELECT id FROM conversation WHERE place = 'tray' LIMIT 1")['id']]]]);
+        $this->json(
+            'POST',
+            '/decisions',
+            [
+                'id' => self::id(),
+                'kind' => 'archive',
+                'conversations' => [['id' => $this->row("SELECT id FROM conversation WHERE place = 'tray' LIMIT 1")['id']]],
+            ],
+        );
         $first = $this->row('SELECT * FROM journal_entry ORDER BY number DESC LIMIT 1');
         $touched = $this->row("SELECT * FROM journal_touch WHERE kind = 'conversation' LIMIT 1");
         $last = (int) $this->row('SELECT MAX(number) AS number FROM journal_entry')['number'];
-        $put = static fn (string $table, int $columns): \PDOStatement => $database->prepare("INSERT INTO {$table} VALUES (".implode(', ', array_fill(0, $columns, '?')).')');
+        $put = static fn (string $table, int $columns): \PDOStatement => $database->prepare("INSERT INTO {$table} VALUES (".implode(
+            ', ',
+            array_fill(0, $columns, '?'),
+        ).')');
         $entry = $put('journal_entry', \count($first));
         $touch = $put('journal_touch', \count($touched));
         $ids = $database->query('SELECT id FROM conversation') ?: throw new \RuntimeException('There is no conversation.');
@@ -246,8 +290,14 @@ final class Folder
         $database->exec('BEGIN IMMEDIATE');
         for ($copy = 1; $copy <= self::ENTRIES; ++$copy) {
             $id = self::id();
-            $entry->execute(array_values(array_merge($first, ['id' => $id, 'number' => $last + $copy, 'done_at' => gmdate('Y-m-d\TH:i:s\Z', time() - 600 * (self::ENTRIES - $copy))])));
-            $touch->execute(array_values(array_merge($touched, ['entry_id' => $id, 'object_id' => $conversations[$copy % \count($conversations)]])));
+            $entry->execute(array_values(array_merge(
+                $first,
+                ['id' => $id, 'number' => $last + $copy, 'done_at' => gmdate('Y-m-d\TH:i:s\Z', time() - 600 * (self::ENTRIES - $copy))],
+            )));
+            $touch->execute(array_values(array_merge(
+                $touched,
+                ['entry_id' => $id, 'object_id' => $conversations[$copy % \count($conversations)]],
+            )));
         }
         $database->exec('COMMIT');
     }

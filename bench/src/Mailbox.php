@@ -27,23 +27,191 @@ final class Mailbox
     private const BEGIN = '2019-01-07T08:00:00Z';
 
     /** @var list<string> */
-    private const WORDS = ['the', 'glass', 'of', 'lantern', 'keeper', 'boat', 'on', 'harbour', 'rope', 'and', 'ladder', 'paint', 'a', 'winter', 'stores', 'in', 'mirror', 'clock', 'to', 'pier', 'tide', 'signal', 'with', 'survey', 'letter', 'for', 'visitors', 'bread', 'oil', 'engine', 'we', 'have', 'measured', 'wind', 'before', 'they', 'bring', 'stairs', 'again', 'cost', 'book', 'season', 'roof', 'door', 'hinge', 'copper', 'island', 'morning', 'after', 'number', 'plan', 'hall', 'members', 'meeting', 'story', 'rail', 'stone', 'school', 'garden', 'window'];
+    private const WORDS = [
+        'the',
+        'glass',
+        'of',
+        'lantern',
+        'keeper',
+        'boat',
+        'on',
+        'harbour',
+        'rope',
+        'and',
+        'ladder',
+        'paint',
+        'a',
+        'winter',
+        'stores',
+        'in',
+        'mirror',
+        'clock',
+        'to',
+        'pier',
+        'tide',
+        'signal',
+        'with',
+        'survey',
+        'letter',
+        'for',
+        'visitors',
+        'bread',
+        'oil',
+        'engine',
+        'we',
+        'have',
+        'measured',
+        'wind',
+        'before',
+        'they',
+        'bring',
+        'stairs',
+        'again',
+        'cost',
+        'book',
+        'season',
+        'roof',
+        'door',
+        'hinge',
+        'copper',
+        'island',
+        'morning',
+        'after',
+        'number',
+        'plan',
+        'hall',
+        'members',
+        'meeting',
+        'story',
+        'rail',
+        'stone',
+        'school',
+        'garden',
+        'window',
+    ];
 
     /** Words, character set, and the encoding of the text (RFC 2045, 6). */
     private const LANGUAGES = [
-        'de' => [['die', 'Lampe', 'und', 'der', 'Wärter', 'auf', 'Brücke', 'für', 'nächste', 'Woche', 'schöne', 'Grüße', 'Öl', 'Schlüssel', 'wir', 'haben', 'gezählt', 'Straße'], 'ISO-8859-1', 'quoted-printable'],
-        'fr' => [['la', 'lampe', 'du', 'phare', 'et', 'été', 'à', 'côté', 'nous', 'avons', 'reçu', 'clé', 'fenêtre', 'prochaine', 'semaine', 'très', 'merci', 'île'], 'windows-1252', 'quoted-printable'],
-        'pl' => [['światło', 'latarni', 'i', 'łódź', 'przy', 'nabrzeżu', 'jutro', 'będzie', 'wiatr', 'proszę', 'klucz', 'żagiel', 'dziękuję'], 'ISO-8859-2', 'base64'],
-        'ru' => [['маяк', 'и', 'лампа', 'на', 'берегу', 'завтра', 'будет', 'ветер', 'прошу', 'ключ', 'лодка', 'спасибо', 'письмо'], 'KOI8-R', 'base64'],
-        'el' => [['ο', 'φάρος', 'και', 'λάμπα', 'στο', 'λιμάνι', 'αύριο', 'άνεμος', 'βάρκα', 'κλειδί', 'ευχαριστώ'], 'ISO-8859-7', 'quoted-printable'],
+        'de' => [
+            [
+                'die',
+                'Lampe',
+                'und',
+                'der',
+                'Wärter',
+                'auf',
+                'Brücke',
+                'für',
+                'nächste',
+                'Woche',
+                'schöne',
+                'Grüße',
+                'Öl',
+                'Schlüssel',
+                'wir',
+                'haben',
+                'gezählt',
+                'Straße',
+            ],
+            'ISO-8859-1',
+            'quoted-printable',
+        ],
+        'fr' => [
+            [
+                'la',
+                'lampe',
+                'du',
+                'phare',
+                'et',
+                'été',
+                'à',
+                'côté',
+                'nous',
+                'avons',
+                'reçu',
+                'clé',
+                'fenêtre',
+                'prochaine',
+                'semaine',
+                'très',
+                'merci',
+                'île',
+            ],
+            'windows-1252',
+            'quoted-printable',
+        ],
+        'pl' => [
+            ['światło', 'latarni', 'i', 'łódź', 'przy', 'nabrzeżu', 'jutro', 'będzie', 'wiatr', 'proszę', 'klucz', 'żagiel', 'dziękuję'],
+            'ISO-8859-2',
+            'base64',
+        ],
+        'ru' => [
+            ['маяк', 'и', 'лампа', 'на', 'берегу', 'завтра', 'будет', 'ветер', 'прошу', 'ключ', 'лодка', 'спасибо', 'письмо'],
+            'KOI8-R',
+            'base64',
+        ],
+        'el' => [
+            ['ο', 'φάρος', 'και', 'λάμπα', 'στο', 'λιμάνι', 'αύριο', 'άνεμος', 'βάρκα', 'κλειδί', 'ευχαριστώ'],
+            'ISO-8859-7',
+            'quoted-printable',
+        ],
         'ja' => [['灯台の', 'ランプを', '明日', '見てください。', '港に', '船が', '来ます。', '鍵は', '机の上です。'], 'ISO-2022-JP', '7bit'],
     ];
 
-    private const ASKED = ['Could you send me the figures by Friday?', 'Please let me know until 15 March whether that suits you.', 'Which one shall it be?', 'Would you have a look at the plan before the meeting on Tuesday?', 'Thank you, that is all for now.', 'For your information only.'];
+    private const ASKED = [
+        'Could you send me the figures by Friday?',
+        'Please let me know until 15 March whether that suits you.',
+        'Which one shall it be?',
+        'Would you have a look at the plan before the meeting on Tuesday?',
+        'Thank you, that is all for now.',
+        'For your information only.',
+    ];
 
-    private const GIVEN = ['Petra', 'Tam', 'Ilse', 'Bram', 'Edda', 'Hal', 'Kit', 'Noor', 'Sennen', 'Orla', 'Jory', 'Maren', 'Anselm', 'Tove', 'Rhys', 'Lowen', 'Dagny', 'Pim', 'Aoife', 'Birk'];
+    private const GIVEN = [
+        'Petra',
+        'Tam',
+        'Ilse',
+        'Bram',
+        'Edda',
+        'Hal',
+        'Kit',
+        'Noor',
+        'Sennen',
+        'Orla',
+        'Jory',
+        'Maren',
+        'Anselm',
+        'Tove',
+        'Rhys',
+        'Lowen',
+        'Dagny',
+        'Pim',
+        'Aoife',
+        'Birk',
+    ];
 
-    private const FAMILY = ['Lindqvist', 'Achterberg', 'Norgaard', 'Toller', 'Brightwater', 'Jorgen', 'Marsh', 'Haddad', 'Roe', 'Quill', 'Trevanion', 'Oster', 'Falk', 'Silver', 'Pascoe', 'Ferrier', 'Holm', 'Vantongeren', 'Byrne', 'Sandoval'];
+    private const FAMILY = [
+        'Lindqvist',
+        'Achterberg',
+        'Norgaard',
+        'Toller',
+        'Brightwater',
+        'Jorgen',
+        'Marsh',
+        'Haddad',
+        'Roe',
+        'Quill',
+        'Trevanion',
+        'Oster',
+        'Falk',
+        'Silver',
+        'Pascoe',
+        'Ferrier',
+        'Holm',
+        'Vantongeren',
+        'Byrne',
+        'Sandoval',
+    ];
 
     private readonly Randomizer $chance;
 
@@ -102,7 +270,15 @@ final class Mailbox
         $given = self::GIVEN[$number % 20];
         $family = self::FAMILY[intdiv($number, 20) % 20];
 
-        return \sprintf('%s %s <%s.%s%d@%s.example>', $given, $family, strtolower($given), strtolower($family), $number, self::WORDS[$number % \count(self::WORDS)]);
+        return \sprintf(
+            '%s %s <%s.%s%d@%s.example>',
+            $given,
+            $family,
+            strtolower($given),
+            strtolower($family),
+            $number,
+            self::WORDS[$number % \count(self::WORDS)],
+        );
     }
 
     private function thread(): Thread
@@ -114,7 +290,14 @@ final class Mailbox
         $subject = ucfirst($this->words(self::WORDS, $this->chance->getInt(2, 6))).' '.$number;
         $with = array_map(fn (): int => $this->someone(), range(0, $this->chance->getInt(0, 3)));
 
-        return new Thread($number, $length, $isList ? 1 + $number % 40 : 0, $subject, $with, $this->chance->getInt(0, 9) > 1 ? '' : array_keys(self::LANGUAGES)[$number % \count(self::LANGUAGES)]);
+        return new Thread(
+            $number,
+            $length,
+            $isList ? 1 + $number % 40 : 0,
+            $subject,
+            $with,
+            $this->chance->getInt(0, 9) > 1 ? '' : array_keys(self::LANGUAGES)[$number % \count(self::LANGUAGES)],
+        );
     }
 
     private function someone(): int
@@ -131,7 +314,9 @@ final class Mailbox
         $number = \count($thread->ids) + 1;
         $isOwn = 0 === $thread->list && $number > 1 && 0 === $this->chance->getInt(0, 3);
         $id = "m{$number}.{$thread->number}.{$this->seed}@".(0 === $thread->number % 3 ? 'ternpoint' : 'post').'.example';
-        $from = $isOwn ? 'Wren Halloran <'.self::OWN.'>' : $this->person($thread->with[$this->chance->getInt(0, \count($thread->with) - 1)]);
+        $from = $isOwn
+            ? 'Wren Halloran <'.self::OWN.'>'
+            : $this->person($thread->with[$this->chance->getInt(0, \count($thread->with) - 1)]);
         $to = $isOwn ? $this->person($thread->with[0]) : 'Wren Halloran <'.self::OWN.'>';
         $header = "From: {$from}\r\nTo: {$to}\r\nSubject: ".(1 === $number ? '' : 'Re: ').$thread->subject."\r\nDate: ".gmdate('D, d M Y H:i:s', $this->now)." +0000\r\nMessage-ID: <{$id}>\r\n";
         if ([] !== $thread->ids) {
@@ -179,7 +364,13 @@ final class Mailbox
         }
         $isHtml = 0 !== $this->chance->getInt(0, 2);
         if ($isHtml) {
-            $html = '<html><head><style>p{margin:0 0 12px;font-family:sans-serif}</style></head><body>'.implode('', array_map(static fn (string $paragraph): string => '<div style="padding:2px 0"><p class="text" style="color:#222222;font-size:14px">'.htmlspecialchars($paragraph).'</p></div>', explode("\n\n", $text))).'</body></html>';
+            $html = '<html><head><style>p{margin:0 0 12px;font-family:sans-serif}</style></head><body>'.implode(
+                '',
+                array_map(
+                    static fn (string $paragraph): string => '<div style="padding:2px 0"><p class="text" style="color:#222222;font-size:14px">'.htmlspecialchars($paragraph).'</p></div>',
+                    explode("\n\n", $text),
+                ),
+            ).'</body></html>';
             $plain = "Content-Type: multipart/alternative; boundary=\"a-{$id}\"\r\n\r\n--a-{$id}\r\n{$plain}\r\n--a-{$id}\r\nContent-Type: text/html; charset=UTF-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\n".quoted_printable_encode(str_replace("\n", "\r\n", $html))."\r\n--a-{$id}--\r\n";
         }
         if (0 === $this->chance->getInt(0, 9)) {

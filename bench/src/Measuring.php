@@ -35,7 +35,10 @@ final readonly class Measuring
             for ($round = -1; $round < $part->rounds; ++$round) {
                 foreach ($asked as $folder) {
                     $one = ($part->ask)($folder);
-                    $least = Asked::of(static fn (): array => $folder->bare->call('GET', null === $part->bare ? '/empty' : str_replace(' ', '%20', ($part->bare)($folder))));
+                    $least = Asked::of(static fn (): array => $folder->bare->call(
+                        'GET',
+                        null === $part->bare ? '/empty' : str_replace(' ', '%20', ($part->bare)($folder)),
+                    ));
                     // The first time fills caches.
                     if ($round >= 0) {
                         $took[$folder->label()][] = $one;
@@ -51,10 +54,22 @@ final readonly class Measuring
             if (false === $first || false === $last || false === $lastBare) {
                 continue;
             }
-            $report[$part->name] = ['folders' => $figures, 'bare' => $least, 'growth' => $last['cpu'] / max(0.01, $first['cpu']), 'ratio' => $last['cpu'] / max(0.01, $lastBare['cpu'])];
+            $report[$part->name] = [
+                'folders' => $figures,
+                'bare' => $least,
+                'growth' => $last['cpu'] / max(0.01, $first['cpu']),
+                'ratio' => $last['cpu'] / max(0.01, $lastBare['cpu']),
+            ];
             foreach ($figures as $label => $one) {
                 $isLast = $label === array_key_last($figures);
-                $rows[] = [$label === array_key_first($figures) ? $part->name : '', $label, ...array_map(self::number(...), [$one['median'], $one['late'], $one['cpu'], $least[$label]['cpu']]), self::number($one['bytes'] / 1000), $isLast ? self::number($report[$part->name]['growth']) : '', $isLast ? self::number($report[$part->name]['ratio']) : ''];
+                $rows[] = [
+                    $label === array_key_first($figures) ? $part->name : '',
+                    $label,
+                    ...array_map(self::number(...), [$one['median'], $one['late'], $one['cpu'], $least[$label]['cpu']]),
+                    self::number($one['bytes'] / 1000),
+                    $isLast ? self::number($report[$part->name]['growth']) : '',
+                    $isLast ? self::number($report[$part->name]['ratio']) : '',
+                ];
             }
             $this->style->progressAdvance();
         }
@@ -73,7 +88,12 @@ final readonly class Measuring
     {
         $walls = array_map(static fn (Asked $one): float => $one->wall, $all);
 
-        return ['median' => self::at($walls, 0.5), 'late' => self::at($walls, 0.95), 'cpu' => self::at(array_map(static fn (Asked $one): float => $one->cpu, $all), 0.5), 'bytes' => $all[0]->bytes];
+        return [
+            'median' => self::at($walls, 0.5),
+            'late' => self::at($walls, 0.95),
+            'cpu' => self::at(array_map(static fn (Asked $one): float => $one->cpu, $all), 0.5),
+            'bytes' => $all[0]->bytes,
+        ];
     }
 
     /** @param non-empty-list<float> $values */

@@ -20,7 +20,11 @@ final class Page
     {
         $report = [];
         foreach ($folders as $folder) {
-            $process = proc_open(['node', \dirname(__DIR__).'/page.mjs', 'http://127.0.0.1:'.$folder->server->port(), ...array_values(Folder::access())], [1 => ['pipe', 'w'], 2 => \STDERR], $pipes);
+            $process = proc_open(
+                ['node', \dirname(__DIR__).'/page.mjs', 'http://127.0.0.1:'.$folder->server->port(), ...array_values(Folder::access())],
+                [1 => ['pipe', 'w'], 2 => \STDERR],
+                $pipes,
+            );
             \is_resource($process) || throw new \RuntimeException('Node did not start.');
             $said = (string) stream_get_contents($pipes[1]);
             proc_close($process);
@@ -30,7 +34,10 @@ final class Page
         }
         $rows = [];
         foreach (array_keys(reset($report) ?: []) as $name) {
-            $rows[] = [$name, ...array_map(static fn (array $figures): string => number_format((float) $figures[$name], 1), array_values($report))];
+            $rows[] = [
+                $name,
+                ...array_map(static fn (array $figures): string => number_format((float) $figures[$name], 1), array_values($report)),
+            ];
         }
         $style->table(['page', ...array_map(strval(...), array_keys($report))], $rows);
 

@@ -18,8 +18,18 @@ final readonly class Requests
         return [
             new Part('floor', 'the empty request, signed in', $get('/session')),
             new Part('tray', 'tray', $get('/tray'), $bare('/tray')),
-            new Part('open', 'open from the tray', self::open(1), static fn (Folder $folder): string => '/open?id='.self::conversation($folder, 1)),
-            new Part('open', 'open with 20 messages', self::open(20), static fn (Folder $folder): string => '/open?id='.self::conversation($folder, 20)),
+            new Part(
+                'open',
+                'open from the tray',
+                self::open(1),
+                static fn (Folder $folder): string => '/open?id='.self::conversation($folder, 1),
+            ),
+            new Part(
+                'open',
+                'open with 20 messages',
+                self::open(20),
+                static fn (Folder $folder): string => '/open?id='.self::conversation($folder, 20),
+            ),
             new Part('decide', 'decide', self::decide(undo: false), $bare('/decide')),
             new Part('decide', 'undo', self::decide(undo: true), $bare('/decide')),
             new Part('decide', 'decide 100 at once', self::decideMany(100), $bare('/decide?many=100'), rounds: 5),
@@ -33,11 +43,31 @@ final readonly class Requests
             new Part('journal', 'journal with 50,000 entries', $get('/journal'), $bare('/journal'), rounds: 10, isMany: true),
             new Part('find', 'find a common word', $get('/find?words='.Mailbox::COMMON), $bare('/find?words='.Mailbox::COMMON), rounds: 15),
             new Part('find', 'find a rare word', $get('/find?words='.Mailbox::RARE), $bare('/find?words='.Mailbox::RARE), rounds: 15),
-            new Part('find', 'find two words', $get('/find?words='.Mailbox::COMMON.'+harbour'), $bare('/find?words='.Mailbox::COMMON.'+harbour'), rounds: 15),
-            new Part('find', 'find a refinement', $get('/find?words='.Mailbox::COMMON.'+harb&place=archive'), $bare('/find?words='.Mailbox::COMMON.'+harb*'), rounds: 15),
+            new Part(
+                'find',
+                'find two words',
+                $get('/find?words='.Mailbox::COMMON.'+harbour'),
+                $bare('/find?words='.Mailbox::COMMON.'+harbour'),
+                rounds: 15,
+            ),
+            new Part(
+                'find',
+                'find a refinement',
+                $get('/find?words='.Mailbox::COMMON.'+harb&place=archive'),
+                $bare('/find?words='.Mailbox::COMMON.'+harb*'),
+                rounds: 15,
+            ),
             new Part('find', 'find with nothing typed', $get('/find'), $bare('/latest'), rounds: 15),
             new Part('people', 'people whose name begins', $get('/people?words=pet'), $bare('/people?words=pet')),
-            new Part('people', 'a person', static fn (Folder $folder): Asked => Asked::of(static fn (): array => $folder->ask('GET', '/people/'.rawurlencode(self::someone($folder)))), $bare('/heartbeat')),
+            new Part(
+                'people',
+                'a person',
+                static fn (Folder $folder): Asked => Asked::of(static fn (): array => $folder->ask(
+                    'GET',
+                    '/people/'.rawurlencode(self::someone($folder)),
+                )),
+                $bare('/heartbeat'),
+            ),
             new Part('tasks', 'tasks by date', $get('/tasks'), $bare('/tasks'), rounds: 10, isMany: true),
             new Part('tasks', 'coming back', $get('/coming'), $bare('/away'), rounds: 10, isMany: true),
             new Part('tasks', 'days', $get('/days?count=14'), $bare('/tasks'), isMany: true),
@@ -48,7 +78,10 @@ final readonly class Requests
 
     private static function open(int $messages): \Closure
     {
-        return static fn (Folder $folder): Asked => Asked::of(static fn (): array => $folder->ask('GET', '/conversations/'.self::conversation($folder, $messages)));
+        return static fn (Folder $folder): Asked => Asked::of(static fn (): array => $folder->ask(
+            'GET',
+            '/conversations/'.self::conversation($folder, $messages),
+        ));
     }
 
     private static function conversation(Folder $folder, int $messages): string
@@ -57,7 +90,10 @@ final readonly class Requests
         static $known = [];
         $where = 1 === $messages ? "place = 'tray'" : '1';
 
-        return $known[$folder->path.' '.$messages] ??= self::one($folder, "SELECT id FROM conversation WHERE {$where} ORDER BY ABS(messages - {$messages}), latest_at DESC LIMIT 1");
+        return $known[$folder->path.' '.$messages] ??= self::one(
+            $folder,
+            "SELECT id FROM conversation WHERE {$where} ORDER BY ABS(messages - {$messages}), latest_at DESC LIMIT 1",
+        );
     }
 
     private static function someone(Folder $folder): string
@@ -80,7 +116,11 @@ final readonly class Requests
     {
         return static function (Folder $folder) use ($undo): Asked {
             $id = Folder::id();
-            $decided = Asked::of(static fn (): array => $folder->ask('POST', '/decisions', ['id' => $id, 'kind' => 'archive', 'conversations' => [['id' => self::conversation($folder, 1)]]]));
+            $decided = Asked::of(static fn (): array => $folder->ask(
+                'POST',
+                '/decisions',
+                ['id' => $id, 'kind' => 'archive', 'conversations' => [['id' => self::conversation($folder, 1)]]],
+            ));
             $undone = Asked::of(static fn (): array => $folder->ask('POST', "/journal/{$id}/undo", ['id' => Folder::id()]));
 
             return $undo ? $undone : $decided;
@@ -90,10 +130,15 @@ final readonly class Requests
     private static function decideMany(int $many): \Closure
     {
         return static function (Folder $folder) use ($many): Asked {
-            $found = $folder->database()->query("SELECT id FROM conversation WHERE place = 'tray' LIMIT {$many}") ?: throw new \RuntimeException();
+            $found = $folder->database()->query("SELECT id FROM conversation WHERE place = 'tray' LIMIT {$many}")
+                ?: throw new \RuntimeException();
             $claims = array_map(static fn (mixed $id): array => ['id' => $id], $found->fetchAll(\PDO::FETCH_COLUMN));
             $id = Folder::id();
-            $decided = Asked::of(static fn (): array => $folder->ask('POST', '/decisions', ['id' => $id, 'kind' => 'archive', 'conversations' => $claims]));
+            $decided = Asked::of(static fn (): array => $folder->ask(
+                'POST',
+                '/decisions',
+                ['id' => $id, 'kind' => 'archive', 'conversations' => $claims],
+            ));
             $folder->ask('POST', "/journal/{$id}/undo", ['id' => Folder::id()]);
 
             return $decided;
@@ -104,7 +149,18 @@ final readonly class Requests
     {
         return static function (Folder $folder): Asked {
             $id = Folder::id();
-            $made = Asked::of(static fn (): array => $folder->ask('POST', '/tasks', ['entry' => $id, 'tasks' => [['id' => Folder::id(), 'fields' => ['title' => 'Measure the glass', 'due' => ['date' => gmdate('Y-m-d', time() + 400_000)]], 'conversation' => ['id' => self::conversation($folder, 1)]]]]));
+            $made = Asked::of(static fn (): array => $folder->ask(
+                'POST',
+                '/tasks',
+                [
+                    'entry' => $id,
+                    'tasks' => [[
+                        'id' => Folder::id(),
+                        'fields' => ['title' => 'Measure the glass', 'due' => ['date' => gmdate('Y-m-d', time() + 400_000)]],
+                        'conversation' => ['id' => self::conversation($folder, 1)],
+                    ]],
+                ],
+            ));
             $folder->ask('POST', "/journal/{$id}/undo", ['id' => Folder::id()]);
 
             return $made;
@@ -116,7 +172,11 @@ final readonly class Requests
     {
         return static function (Folder $folder): Asked {
             $id = Folder::id();
-            $folder->ask('POST', '/decisions', ['id' => $id, 'kind' => 'archive', 'conversations' => [['id' => self::conversation($folder, 1)]]]);
+            $folder->ask(
+                'POST',
+                '/decisions',
+                ['id' => $id, 'kind' => 'archive', 'conversations' => [['id' => self::conversation($folder, 1)]]],
+            );
             $asked = Asked::of(static fn (): array => $folder->ask('GET', '/heartbeat'));
             $folder->ask('POST', "/journal/{$id}/undo", ['id' => Folder::id()]);
 

@@ -80,7 +80,8 @@ final readonly class Arrive
     public function read(Recipient $to, string $raw, Place $into = Place::Tray, bool $again = true, bool $advised = true): Incoming
     {
         $content = $this->reader->read($raw, $this->now());
-        $isRefused = $this->messages->isKnown($to->accountId, $content->fingerprint) || (!$again && $this->messages->isErased($to->accountId, $content->fingerprint));
+        $isRefused = $this->messages->isKnown($to->accountId, $content->fingerprint)
+            || (!$again && $this->messages->isErased($to->accountId, $content->fingerprint));
         $isDecided = !$isRefused && Place::Tray === $into && !$to->person->is($content->from);
         $findings = $isDecided && $advised ? $this->reading->read($to, Letter::of($content), $content->header) : null;
 
@@ -99,7 +100,14 @@ final readonly class Arrive
             return null;
         }
         $now = $this->now();
-        $message = Message::of($this->ids->next(), $to->accountId, $incoming->content, \strlen($incoming->raw), $to->person->is($incoming->content->from), $now);
+        $message = Message::of(
+            $this->ids->next(),
+            $to->accountId,
+            $incoming->content,
+            \strlen($incoming->raw),
+            $to->person->is($incoming->content->from),
+            $now,
+        );
         $isBlocked = $this->isBlocked($message);
         $conversation = ($this->sort)($message, match (true) {
             $message->own => Place::Archive,

@@ -50,7 +50,10 @@ final readonly class Settle
         if (null !== $report) {
             return $this->reported($message->accountId, $report, $conversation, $page, $now);
         }
-        $of = array_filter($this->owing->openIn($message->accountId, $conversation->id), static fn (Owed $owed): bool => $owed->isOwedBy($message->from));
+        $of = array_filter(
+            $this->owing->openIn($message->accountId, $conversation->id),
+            static fn (Owed $owed): bool => $owed->isOwedBy($message->from),
+        );
         if ($message->isAutomatic()) {
             array_walk($of, static function (Owed $owed) use ($page, $now): void {
                 $page->touch($owed);

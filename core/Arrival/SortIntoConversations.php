@@ -43,9 +43,14 @@ final readonly class SortIntoConversations
             $keys = array_map(static fn (ThreadPart $part): string => $part->key, $thread);
             $known = array_values(array_unique(array_intersect_key($now, array_flip($keys))));
             $id = array_values(array_diff($known, $kept))[0] ?? null;
-            $conversation = null === $id ? $this->begin($message->accountId, $known, $place) : $this->conversations->get($message->accountId, $id);
+            $conversation = null === $id
+                ? $this->begin($message->accountId, $known, $place)
+                : $this->conversations->get($message->accountId, $id);
             $kept[] = $conversation->id;
-            $moved = array_values(array_filter($keys, static fn (string $key): bool => isset($now[$key]) && $now[$key] !== $conversation->id));
+            $moved = array_values(array_filter(
+                $keys,
+                static fn (string $key): bool => isset($now[$key]) && $now[$key] !== $conversation->id,
+            ));
             if ([] !== $moved) {
                 $changed[] = [$conversation, $moved, array_values(array_diff($known, [$conversation->id]))];
             }
@@ -98,7 +103,10 @@ final readonly class SortIntoConversations
         unset($threadsOf['']);
         $conversations = array_filter($threadsOf, static fn (array $numbers): bool => \count($numbers) > 1);
 
-        return array_values(array_filter(array_merge(...$threads), static fn (ThreadPart $part): bool => isset($conversations[$now[$part->key] ?? ''])));
+        return array_values(array_filter(
+            array_merge(...$threads),
+            static fn (ThreadPart $part): bool => isset($conversations[$now[$part->key] ?? '']),
+        ));
     }
 
     /**

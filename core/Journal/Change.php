@@ -23,12 +23,23 @@ final readonly class Change
     /** @return ChangeState */
     public function state(): array
     {
-        return ['kind' => $this->object->kind->value, 'id' => $this->object->id, 'version' => $this->version, 'before' => $this->before, 'after' => $this->after];
+        return [
+            'kind' => $this->object->kind->value,
+            'id' => $this->object->id,
+            'version' => $this->version,
+            'before' => $this->before,
+            'after' => $this->after,
+        ];
     }
 
     /** @param ChangeState $state */
     public static function fromState(array $state): self
     {
-        return new self(new ObjectRef(ObjectKind::from($state['kind']), $state['id']), $state['before'], $state['after'], $state['version'] ?? 1);
+        return new self(
+            new ObjectRef(ObjectKind::from($state['kind']), $state['id']),
+            $state['before'],
+            $state['after'],
+            $state['version'] ?? 1,
+        );
     }
 }

@@ -142,7 +142,13 @@ final readonly class Undo
     private function blocked(Entry $entry, ObjectRef $object): UndoBlocked
     {
         $later = $this->inTheWay($entry);
-        $about = array_filter($later, static fn (Entry $one): bool => [] !== array_filter($one->changes(), static fn (Change $change): bool => $change->object->is($object)));
+        $about = array_filter(
+            $later,
+            static fn (Entry $one): bool => [] !== array_filter(
+                $one->changes(),
+                static fn (Change $change): bool => $change->object->is($object),
+            ),
+        );
         $first = array_values(array_reverse($about))[0] ?? null;
         $newest = $this->entries->newestAbout($entry->accountId, $object);
 

@@ -50,7 +50,11 @@ final readonly class AddressParser
         preg_match_all($pattern, $header, $matches, \PREG_SET_ORDER);
         $lists = [[]];
         foreach ($matches as $match) {
-            $kind = (string) array_key_last(array_filter($match, static fn (string $text, int|string $key): bool => \is_string($key) && '' !== $text, \ARRAY_FILTER_USE_BOTH));
+            $kind = (string) array_key_last(array_filter(
+                $match,
+                static fn (string $text, int|string $key): bool => \is_string($key) && '' !== $text,
+                \ARRAY_FILTER_USE_BOTH,
+            ));
             if ('stop' === $kind) {
                 $lists[] = [];
             } elseif ('group' === $kind && $groups) {

@@ -24,7 +24,10 @@ final readonly class Answers
     public function among(array $parts, string $text): array
     {
         $pieces = $this->pieces($parts, $text);
-        $quotes = \count(array_filter(array_keys($parts), static fn (int $number): bool => BodyKind::Quoted === $parts[$number]->kind && 1 === preg_match('/^\s*>/m', $pieces[$number])));
+        $quotes = \count(array_filter(
+            array_keys($parts),
+            static fn (int $number): bool => BodyKind::Quoted === $parts[$number]->kind && 1 === preg_match('/^\s*>/m', $pieces[$number]),
+        ));
         foreach ($parts as $number => $part) {
             $above = $parts[$number - 1] ?? null;
             if (BodyKind::Written !== $part->kind || BodyKind::Quoted !== $above?->kind || '' === trim($pieces[$number])) {

@@ -248,7 +248,9 @@ final readonly class BodyText
         $end = $this->endOfWritten($lines, $kinds);
         $begin = $end;
         for ($number = $end - 1; $number >= max(0, $end - self::FOOTER_LINES) && BodyKind::Written === $kinds[$number]; --$number) {
-            $beginsParagraph = 0 === $number || '' === trim($lines[$number - 1]) || 1 === preg_match('/^\s*[_=*-]{5,}\s*$/', $lines[$number - 1]);
+            $beginsParagraph = 0 === $number
+                || '' === trim($lines[$number - 1])
+                || 1 === preg_match('/^\s*[_=*-]{5,}\s*$/', $lines[$number - 1]);
             if (!$beginsParagraph || '' === trim($lines[$number])) {
                 continue;
             }
@@ -333,7 +335,10 @@ final readonly class BodyText
             ++$number;
         }
         $rest = \array_slice($lines, $number + 1, $end - $number - 1);
-        $isShort = [] === array_filter($rest, static fn (string $line): bool => mb_strlen($line) > 90 || 1 === preg_match('/\?\s*$/', $line));
+        $isShort = [] === array_filter(
+            $rest,
+            static fn (string $line): bool => mb_strlen($line) > 90 || 1 === preg_match('/\?\s*$/', $line),
+        );
 
         return $isShort && [] !== $rest ? min($end, $number + 1) : \count($lines);
     }
@@ -357,7 +362,10 @@ final readonly class BodyText
                 $kinds[$number] = BodyKind::Quoted;
             }
             $at += mb_strlen($line) + ($number < $last ? 1 : 0);
-            if ($number === $last || isset($cut[$number + 1]) && BodyKind::Written !== $kinds[$number] || $kinds[$number + 1] !== $kinds[$number]) {
+            if ($number === $last
+                || isset($cut[$number + 1])
+                && BodyKind::Written !== $kinds[$number]
+                || $kinds[$number + 1] !== $kinds[$number]) {
                 if ($at > $from) {
                     $parts[] = new BodyPart($kinds[$number], $from, $at);
                 }

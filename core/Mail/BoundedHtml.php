@@ -69,7 +69,8 @@ final readonly class BoundedHtml
             }
             $isTooDeep = $isNested && ('' === $m[1] ? $depth >= self::DEPTH : $depth > self::DEPTH);
             $depth = !$isNested ? $depth : max(0, $depth + ('' === $m[1] ? 1 : -1));
-            $isTooLong = \strlen($m[0]) > self::TAG || (\strlen($m[0]) > 1000 && preg_match_all('/\s[^\s=<>"\']++\s*+=/', $m[0]) > self::ATTRIBUTES);
+            $isTooLong = \strlen($m[0]) > self::TAG
+                || (\strlen($m[0]) > 1000 && preg_match_all('/\s[^\s=<>"\']++\s*+=/', $m[0]) > self::ATTRIBUTES);
             if ($isTooDeep || $isTooLong) {
                 $bounded .= substr($html, $copied, $tag - $copied).($isTooDeep ? '' : '<'.$m[1].substr($m[2], 0, 50).'>');
                 [$copied, $isCut] = [$at, true];

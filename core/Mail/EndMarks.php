@@ -127,6 +127,7 @@ final readonly class EndMarks
         $paragraph = mb_substr($paragraph, 0, 2000);
         $cues = preg_match_all(self::CUES, $paragraph);
 
-        return $cues > 3 || ($cues > 0 && 1 === preg_match(self::LEGAL, $paragraph) && ($cues > 1 || 1 === preg_match('/environment/i', $paragraph)));
+        return $cues > 3
+            || ($cues > 0 && 1 === preg_match(self::LEGAL, $paragraph) && ($cues > 1 || 1 === preg_match('/environment/i', $paragraph)));
     }
 }

@@ -53,7 +53,10 @@ final readonly class Hosts
         $one = self::ascii($one);
         $other = self::ascii($other);
 
-        return $one === $other || str_ends_with($one, '.'.$other) || str_ends_with($other, '.'.$one) || self::owned($one) === self::owned($other);
+        return $one === $other
+            || str_ends_with($one, '.'.$other)
+            || str_ends_with($other, '.'.$one)
+            || self::owned($one) === self::owned($other);
     }
 
     /** The name with punycode (RFC 3492) for what is not ASCII. */

@@ -34,7 +34,12 @@ final readonly class HtmlText
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         $text = $this->children($document, false, 0);
-        $text = preg_replace(["/[ \t\u{a0}\u{200b}\u{200c}\u{ad}\u{34f}\u{feff}]*\n/u", "/\n[ \t]+(?=\n)/", "/\n{3,}/"], ["\n", "\n", "\n\n"], $text) ?? $text;
+        $text = preg_replace(
+            ["/[ \t\u{a0}\u{200b}\u{200c}\u{ad}\u{34f}\u{feff}]*\n/u", "/\n[ \t]+(?=\n)/", "/\n{3,}/"],
+            ["\n", "\n", "\n\n"],
+            $text,
+        )
+            ?? $text;
 
         return preg_replace("/\\A[\\s\u{a0}]+|[\\s\u{a0}]+\\z/u", '', $text) ?? $text;
     }
@@ -106,7 +111,11 @@ final readonly class HtmlText
     private function isInline(\DOMNode $node): bool
     {
         return $node instanceof \DOMElement
-            && !\in_array(strtolower($node->nodeName), [...self::PARAGRAPHS, ...self::LINES, 'html', 'td', 'th', 'caption', 'thead', 'tbody', 'tfoot'], true);
+            && !\in_array(
+                strtolower($node->nodeName),
+                [...self::PARAGRAPHS, ...self::LINES, 'html', 'td', 'th', 'caption', 'thead', 'tbody', 'tfoot'],
+                true,
+            );
     }
 
     private function isHidden(\DOMElement $element): bool
@@ -142,7 +151,11 @@ final readonly class HtmlText
 
     private function item(int $number, string $text, int $level): string
     {
-        return (0 === $number ? '- ' : $number.'. ').str_replace("\n", $level < self::LEVELS ? "\n  " : "\n", (string) preg_replace("/\n{2,}/", "\n", trim($text)));
+        return (0 === $number ? '- ' : $number.'. ').str_replace(
+            "\n",
+            $level < self::LEVELS ? "\n  " : "\n",
+            (string) preg_replace("/\n{2,}/", "\n", trim($text)),
+        );
     }
 
     private function quote(string $text, int $level): string

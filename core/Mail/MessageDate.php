@@ -62,7 +62,11 @@ final readonly class MessageDate
         if ('' !== $half) {
             $hour = $hour % 12 + ('PM' === $half ? 12 : 0);
         }
-        $month = array_search(ucfirst(strtolower($m['month'])), [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'], true);
+        $month = array_search(
+            ucfirst(strtolower($m['month'])),
+            [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+            true,
+        );
         $year = $this->year($m['year']);
         $second = min(59, (int) ($m['second'] ?? 0));
         if (false === $month || !checkdate($month, (int) $m['day'], max(1, $year)) || $hour > 24 || (int) $m['minute'] > 59) {
@@ -73,7 +77,10 @@ final readonly class MessageDate
         $zone = (string) preg_replace('/^([+-])(\d{3})$/', '${1}0$2', $zone);
         $offset = self::ZONES[$zone] ?? (1 === preg_match('/^[+-](0\d|1[0-4])[0-5]\d$/', $zone) ? $zone : '+0000');
         $instant = new \DateTimeImmutable(\sprintf('%04d-%02d-%02d', $year, $month, (int) $m['day']).' 00:00:00 '.$offset);
-        $moment = new Moment($instant->modify(\sprintf('+%d seconds', ($hour * 60 + (int) $m['minute']) * 60 + $second)), new \DateTimeZone($offset));
+        $moment = new Moment(
+            $instant->modify(\sprintf('+%d seconds', ($hour * 60 + (int) $m['minute']) * 60 + $second)),
+            new \DateTimeZone($offset),
+        );
 
         return $year < self::EARLIEST || $moment->instant > $importedAt->add(new \DateInterval(self::AHEAD)) ? null : $moment;
     }

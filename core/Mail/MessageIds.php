@@ -18,7 +18,10 @@ final readonly class MessageIds
         if (0 === preg_match_all('/<([^<>]+)>/', $header, $m)) {
             return [];
         }
-        $ids = array_values(array_unique(array_filter(array_map(static fn (string $id): string => (string) preg_replace('/\s+/', '', $id), $m[1]))));
+        $ids = array_values(array_unique(array_filter(array_map(
+            static fn (string $id): string => (string) preg_replace('/\s+/', '', $id),
+            $m[1],
+        ))));
 
         return \count($ids) <= self::MOST ? $ids : [...\array_slice($ids, 0, 1), ...\array_slice($ids, 1 - self::MOST)];
     }

@@ -62,7 +62,10 @@ final readonly class MessageReader
         return new MessageContent(
             MessageIds::own($this->text->decode($headers->get('message-id'), '')),
             // A report belongs to the message that it is about, also where it does not say so itself.
-            MessageIds::in($this->text->decode($headers->get('references').' '.$headers->get('in-reply-to').(null === $report ? '' : " <{$report->messageHeader}>"), '')),
+            MessageIds::in($this->text->decode(
+                $headers->get('references').' '.$headers->get('in-reply-to').(null === $report ? '' : " <{$report->messageHeader}>"),
+                '',
+            )),
             $from,
             $this->addresses->parse($headers->get('reply-to')),
             $to,
@@ -77,7 +80,17 @@ final readonly class MessageReader
             $this->listHeaders($headers),
             self::fingerprintOf($headers, $raw),
             $report,
-            [...$this->limits($root, $bounded), ...$this->guesses($parts), ...$this->remarks->of($from, $this->decoder->decode($headers->get('from')), $this->decoder->decode($headers->get('subject')), $this->names($parts), $bounded?->html)],
+            [
+                ...$this->limits($root, $bounded),
+                ...$this->guesses($parts),
+                ...$this->remarks->of(
+                    $from,
+                    $this->decoder->decode($headers->get('from')),
+                    $this->decoder->decode($headers->get('subject')),
+                    $this->names($parts),
+                    $bounded?->html,
+                ),
+            ],
         );
     }
 
@@ -86,7 +99,11 @@ final readonly class MessageReader
     {
         $texts = [];
         foreach ($parts as $part) {
-            $text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], $this->text->decode(InlineFiles::in($part->bytes())->text, $this->charset($part)));
+            $text = str_replace(
+                ["\r\n", "\r", "\0"],
+                ["\n", "\n", ''],
+                $this->text->decode(InlineFiles::in($part->bytes())->text, $this->charset($part)),
+            );
             $type = $part->headers->get('content-type');
             if ('flowed' === strtolower($this->parameters->get($type, 'format'))) {
                 $text = FlowedText::unflow($text, 'yes' === strtolower($this->parameters->get($type, 'delsp')));
@@ -154,13 +171,23 @@ final readonly class MessageReader
                 $contentId,
                 '' !== $contentId && 'attachment' !== $this->parameters->value($disposition) && [] !== $parts->html,
                 $isCalendar ? $this->method($part, $bytes) : '',
-                $isCalendar ? $this->calendars?->event($this->text->decode($bytes, $this->parameters->get($part->headers->get('content-type'), 'charset')), $zone) : null,
+                $isCalendar ? $this->calendars?->event($this->text->decode(
+                    $bytes,
+                    $this->parameters->get($part->headers->get('content-type'), 'charset'),
+                ), $zone) : null,
             ), $bytes);
         }
 
         foreach ($parts->plain as $part) {
             foreach (InlineFiles::in($part->bytes())->files as [$name, $type, $bytes]) {
-                $attachments[] = new AttachmentContent(new Attachment(self::shortName($this->cleanName($name) ?: 'attachment-'.(\count($attachments) + 1)), $type, \strlen($bytes)), $bytes);
+                $attachments[] = new AttachmentContent(
+                    new Attachment(
+                        self::shortName($this->cleanName($name) ?: 'attachment-'.(\count($attachments) + 1)),
+                        $type,
+                        \strlen($bytes),
+                    ),
+                    $bytes,
+                );
             }
         }
 
@@ -186,7 +213,8 @@ final readonly class MessageReader
 
     private function sentName(MimePart $part): string
     {
-        return $this->parameters->get($part->headers->get('content-disposition'), 'filename') ?: $this->parameters->get($part->headers->get('content-type'), 'name');
+        return $this->parameters->get($part->headers->get('content-disposition'), 'filename')
+            ?: $this->parameters->get($part->headers->get('content-type'), 'name');
     }
 
     /** @return list<Remark> */
@@ -220,7 +248,10 @@ final readonly class MessageReader
     /** Without a path and what no file system takes. */
     private function cleanName(string $name): string
     {
-        return trim((string) preg_replace(['/^.*[\/\\\\](?=[^\/\\\\]+$)/u', '/[\/\\\\\x00-\x1f\x7f]+/u'], ['', ' '], mb_scrub($name)), ' .');
+        return trim(
+            (string) preg_replace(['/^.*[\/\\\\](?=[^\/\\\\]+$)/u', '/[\/\\\\\x00-\x1f\x7f]+/u'], ['', ' '], mb_scrub($name)),
+            ' .',
+        );
     }
 
     /** A line that is shown in many places: what is too long for them is cut. */

@@ -24,7 +24,11 @@ final readonly class MimePart
     /** The body's bytes with the transfer encoding undone (RFC 2045, 6), errors passed over. */
     public function bytes(): string
     {
-        $encoding = strtolower((string) preg_replace('/[^a-z0-9].*$/is', '', str_replace(['_', ' ', '-', '"'], '', trim($this->headers->get('content-transfer-encoding')))));
+        $encoding = strtolower((string) preg_replace(
+            '/[^a-z0-9].*$/is',
+            '',
+            str_replace(['_', ' ', '-', '"'], '', trim($this->headers->get('content-transfer-encoding'))),
+        ));
 
         return match ($encoding) {
             'base64' => $this->isBase64() ? $this->base64decoded() : $this->body,
@@ -43,7 +47,10 @@ final readonly class MimePart
         $isPadded = 1 === preg_match('/^.*?=(?==?\s*$)/ms', $start, $m);
         $start = $isPadded ? $m[0] : $start;
 
-        return preg_match_all('/[^A-Za-z0-9+\/=\s]/', $start) + preg_match_all('/\S[ \t]+\S/', $start) <= max($isPadded ? 1 : 0, \strlen($start) / 50);
+        return preg_match_all('/[^A-Za-z0-9+\/=\s]/', $start) + preg_match_all('/\S[ \t]+\S/', $start) <= max(
+            $isPadded ? 1 : 0,
+            \strlen($start) / 50,
+        );
     }
 
     /** Nothing says so, but lines are broken with "=" and characters written as "=3D" (RFC 2045, 6.7). */

@@ -28,6 +28,11 @@ final class OpenPart
         $parts = array_map(static fn (self $part): MimePart => $part->part($raw), $this->parts);
         $isMultipart = '' !== $this->boundary && [] !== $parts;
 
-        return new MimePart($this->headers, $isMultipart ? '' : substr($raw, $this->body, max(0, $this->end - $this->body)), $isMultipart ? $parts : [], $limits);
+        return new MimePart(
+            $this->headers,
+            $isMultipart ? '' : substr($raw, $this->body, max(0, $this->end - $this->body)),
+            $isMultipart ? $parts : [],
+            $limits,
+        );
     }
 }

@@ -53,7 +53,10 @@ final class Passage
         $ways = [];
         foreach ($words as $word) {
             $letters = preg_replace('/\p{M}+/u', '', self::normal(mb_scrub($word), \Normalizer::FORM_D));
-            $ways[] = implode('\p{M}*', array_map(static fn (string $letter): string => preg_quote($letter, '/'), mb_str_split((string) $letters)));
+            $ways[] = implode(
+                '\p{M}*',
+                array_map(static fn (string $letter): string => preg_quote($letter, '/'), mb_str_split((string) $letters)),
+            );
         }
         $ways = array_filter($ways, static fn (string $way): bool => '' !== $way);
 

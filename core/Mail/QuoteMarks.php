@@ -99,7 +99,9 @@ final readonly class QuoteMarks
             return !$hasColon && $isDated && ($begins || $isAddressed) && $isQuoted && mb_strlen($behind) < 30;
         }
 
-        return $hasColon && $isAddressed && ($isDated || ($isQuoted && 1 === preg_match('/[>)"]?\s*[:：]\s*$/u', $line) && mb_strlen($line) < 160));
+        return $hasColon
+            && $isAddressed
+            && ($isDated || ($isQuoted && 1 === preg_match('/[>)"]?\s*[:：]\s*$/u', $line) && mb_strlen($line) < 160));
     }
 
     public static function isDated(string $line): bool
@@ -122,7 +124,8 @@ final readonly class QuoteMarks
      */
     public static function behindSentence(string $line, string $next = ''): ?int
     {
-        if (1 !== preg_match('/^(.{1,400}?[.!?…)"”]\s+)((?:'.self::BEGINNING.')\s[^\n]{6,250})$/iu', rtrim($line), $m) || !self::isDated($m[2])) {
+        if (1 !== preg_match('/^(.{1,400}?[.!?…)"”]\s+)((?:'.self::BEGINNING.')\s[^\n]{6,250})$/iu', rtrim($line), $m)
+            || !self::isDated($m[2])) {
             return null;
         }
 

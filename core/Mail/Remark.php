@@ -31,20 +31,41 @@ final readonly class Remark
     public function sentence(): string
     {
         return match ($this->kind) {
-            RemarkKind::Depth => \sprintf('Its parts lie within each other more than %d deep; what is below is left as one piece.', Limit::DEPTH),
+            RemarkKind::Depth => \sprintf(
+                'Its parts lie within each other more than %d deep; what is below is left as one piece.',
+                Limit::DEPTH,
+            ),
             RemarkKind::Parts => \sprintf('It has more than %s parts; those behind them are not shown.', number_format(Limit::PARTS)),
-            RemarkKind::HeaderLines => \sprintf('Its header has more than %s lines; those behind them are not read.', number_format(Limit::HEADER_LINES)),
+            RemarkKind::HeaderLines => \sprintf(
+                'Its header has more than %s lines; those behind them are not read.',
+                number_format(Limit::HEADER_LINES),
+            ),
             RemarkKind::Field => 'A field of its header is too long, and is not read to its end.',
             RemarkKind::Html => 'Its formatting is too large or too deep, and is shown simplified or only in part.',
             RemarkKind::Charset => 'It does not say in which character set it is written; that was guessed.',
-            RemarkKind::OtherAddress => \sprintf('The sender calls itself %s, and writes from %s.', $this->about, '' === $this->other ? 'no address' : $this->other),
+            RemarkKind::OtherAddress => \sprintf(
+                'The sender calls itself %s, and writes from %s.',
+                $this->about,
+                '' === $this->other ? 'no address' : $this->other,
+            ),
             RemarkKind::TurnedName => 'The sender\'s name had marks in it that turn or hide letters; they are left out.',
             RemarkKind::MixedName => \sprintf('The name %s is written with letters of several scripts that look alike.', $this->about),
-            RemarkKind::MixedHost => \sprintf('The address %s is written with letters that look like others; its real name is %s.', $this->about, $this->other),
+            RemarkKind::MixedHost => \sprintf(
+                'The address %s is written with letters that look like others; its real name is %s.',
+                $this->about,
+                $this->other,
+            ),
             RemarkKind::TurnedSubject => 'The subject had marks in it that turn or hide letters; they are left out.',
             RemarkKind::Link => \sprintf('A link says %s and leads to %s.', $this->about, $this->other),
-            RemarkKind::MixedLink => \sprintf('A link leads to %s, which is written with letters that look like others; its real name is %s.', $this->about, $this->other),
-            RemarkKind::TurnedFile => \sprintf('The name of "%s" had marks in it that turn or hide letters; they are left out.', $this->about),
+            RemarkKind::MixedLink => \sprintf(
+                'A link leads to %s, which is written with letters that look like others; its real name is %s.',
+                $this->about,
+                $this->other,
+            ),
+            RemarkKind::TurnedFile => \sprintf(
+                'The name of "%s" had marks in it that turn or hide letters; they are left out.',
+                $this->about,
+            ),
             RemarkKind::DoubleEnding => \sprintf('"%s" looks like a document, and is a program.', $this->about),
         };
     }

@@ -29,7 +29,12 @@ final readonly class RemarkFinder
      */
     public function of(Address $from, string $name, string $subject, array $files, ?string $html): array
     {
-        return [...$this->sender($from, $name), ...(Letters::turn($subject) ? [new Remark(RemarkKind::TurnedSubject)] : []), ...$this->links((string) $html), ...$this->files($files)];
+        return [
+            ...$this->sender($from, $name),
+            ...(Letters::turn($subject) ? [new Remark(RemarkKind::TurnedSubject)] : []),
+            ...$this->links((string) $html),
+            ...$this->files($files),
+        ];
     }
 
     /** @return list<Remark> */
@@ -86,7 +91,10 @@ final readonly class RemarkFinder
             $next = stripos($html, '<a ', $at);
             $end = min(false === $end ? \strlen($html) : $end, false === $next ? \strlen($html) : $next, $at + 4000);
             $shown = strip_tags((string) preg_replace('~<br\b[^>]*>~i', ' ', substr($html, $at, $end - $at)));
-            $found[] = [html_entity_decode(trim($m[1][0], '"\''), \ENT_QUOTES | \ENT_HTML5), Letters::plain(html_entity_decode($shown, \ENT_QUOTES | \ENT_HTML5))];
+            $found[] = [
+                html_entity_decode(trim($m[1][0], '"\''), \ENT_QUOTES | \ENT_HTML5),
+                Letters::plain(html_entity_decode($shown, \ENT_QUOTES | \ENT_HTML5)),
+            ];
         }
 
         return $found;

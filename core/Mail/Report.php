@@ -53,7 +53,13 @@ final readonly class Report
         }
         $original = self::find($message, ['text/rfc822-headers', 'message/rfc822', 'message/global']);
         $headers = null === $original ? '' : $original->bytes();
-        $header = 1 === preg_match('/^[> \t]*message-id:\s*<([^<>\s]{1,250})>/mi', substr($headers, 0, 65_536)."\n".mb_strcut($text, 0, 65_536), $m) ? $m[1] : '';
+        $header = 1 === preg_match(
+            '/^[> \t]*message-id:\s*<([^<>\s]{1,250})>/mi',
+            substr($headers, 0, 65_536)."\n".mb_strcut($text, 0, 65_536),
+            $m,
+        )
+            ? $m[1]
+            : '';
 
         return new self($header, Undelivered::isDelay($subject, $text) ? [] : Undelivered::addresses($text, [$from, ...$to]));
     }

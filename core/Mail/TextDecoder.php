@@ -36,7 +36,8 @@ final readonly class TextDecoder
     /** @param string $charset the declared name (IANA); empty when none was declared */
     public function decode(string $bytes, string $charset): string
     {
-        if (1 !== preg_match('/[\x80-\xff\x1b]/', $bytes) && !preg_match('/^(utf-?(7|16|32)|unicode-1-1-utf-7|ucs|ibm|cp037|hz|imap)/i', $charset)) {
+        if (1 !== preg_match('/[\x80-\xff\x1b]/', $bytes)
+            && !preg_match('/^(utf-?(7|16|32)|unicode-1-1-utf-7|ucs|ibm|cp037|hz|imap)/i', $charset)) {
             return $bytes;
         }
         $name = strtolower(trim($charset, " \t\"'"));
@@ -58,7 +59,11 @@ final readonly class TextDecoder
         $characters = self::windows1252();
         $many = '[\xc2-\xdf][\x80-\xbf]|\xe0[\xa0-\xbf][\x80-\xbf]|[\xe1-\xec\xee\xef][\x80-\xbf]{2}|\xed[\x80-\x9f][\x80-\xbf]|\xf0[\x90-\xbf][\x80-\xbf]{2}|[\xf1-\xf3][\x80-\xbf]{3}|\xf4[\x80-\x8f][\x80-\xbf]{2}';
 
-        return (string) preg_replace_callback("/(?:[\\x00-\\x7f]++|{$many})++(*SKIP)(*FAIL)|(?:(?!{$many})[\\x80-\\xff])++/", static fn (array $m): string => strtr($m[0], $characters), $bytes);
+        return (string) preg_replace_callback(
+            "/(?:[\\x00-\\x7f]++|{$many})++(*SKIP)(*FAIL)|(?:(?!{$many})[\\x80-\\xff])++/",
+            static fn (array $m): string => strtr($m[0], $characters),
+            $bytes,
+        );
     }
 
     /** @return array<string, string> byte => character, of those beyond ASCII */

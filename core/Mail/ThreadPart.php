@@ -29,16 +29,38 @@ final readonly class ThreadPart
 
     public static function ofMessage(Message $message): self
     {
-        $people = array_map(static fn (Address $address): string => strtolower($address->email), [$message->from, ...$message->to, ...$message->cc]);
+        $people = array_map(
+            static fn (Address $address): string => strtolower($address->email),
+            [$message->from, ...$message->to, ...$message->cc],
+        );
 
-        return new self($message->id, $message->messageHeader, $message->references, $message->subject, $message->sentAt->instant, $people[0], array_values(array_unique(array_filter($people))));
+        return new self(
+            $message->id,
+            $message->messageHeader,
+            $message->references,
+            $message->subject,
+            $message->sentAt->instant,
+            $people[0],
+            array_values(array_unique(array_filter($people))),
+        );
     }
 
     public static function of(string $key, MessageContent $content): self
     {
-        $people = array_map(static fn (Address $address): string => strtolower($address->email), [$content->from, ...$content->to, ...$content->cc]);
+        $people = array_map(
+            static fn (Address $address): string => strtolower($address->email),
+            [$content->from, ...$content->to, ...$content->cc],
+        );
 
-        return new self($key, $content->header, $content->references, $content->subject, $content->sentAt->instant, $people[0], array_values(array_unique(array_filter($people))));
+        return new self(
+            $key,
+            $content->header,
+            $content->references,
+            $content->subject,
+            $content->sentAt->instant,
+            $people[0],
+            array_values(array_unique(array_filter($people))),
+        );
     }
 
     /** @return list<string> the ids by which it belongs together with others: its own and those that it refers to */

@@ -75,7 +75,9 @@ final class Owed implements Journaled
     /** Whether a message comes from who owes it; where only a name is known, by that. */
     public function isOwedBy(Address $sender): bool
     {
-        return '' !== $this->personEmail ? $sender->is($this->personEmail) : mb_strtolower($sender->name) === mb_strtolower($this->personName);
+        return '' !== $this->personEmail
+            ? $sender->is($this->personEmail)
+            : mb_strtolower($sender->name) === mb_strtolower($this->personName);
     }
 
     public function what(): string

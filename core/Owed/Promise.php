@@ -124,7 +124,10 @@ final readonly class Promise
             }
             foreach (self::PROMISED as $pattern) {
                 if (1 === preg_match($pattern, $sentence)) {
-                    return new self(mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', $sentence)), 0, 160, '…'), self::day($written, $dates, $today));
+                    return new self(
+                        mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', $sentence)), 0, 160, '…'),
+                        self::day($written, $dates, $today),
+                    );
                 }
             }
         }

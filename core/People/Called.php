@@ -63,7 +63,11 @@ final readonly class Called
             // Of an address alone only first.last tells a name.
             $isTwo = 1 === preg_match('/^(?<first>\p{L}{2,})[._-](?:\p{L}\.?[._-])?\p{L}{2,}@/u', $person->email, $m);
 
-            return $isTwo && !self::isOrganisation(strtr(explode('@', $person->email)[0], '._', '  ')) && 1 !== preg_match(self::ROLE, $m['first']) ? self::capital($m['first']) : '';
+            return $isTwo
+                && !self::isOrganisation(strtr(explode('@', $person->email)[0], '._', '  '))
+                && 1 !== preg_match(self::ROLE, $m['first'])
+                ? self::capital($m['first'])
+                : '';
         }
         $first = explode(' ', $name)[0];
         // An initial, a role or something that is no word is nobody's first name.

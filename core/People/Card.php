@@ -56,7 +56,10 @@ final readonly class Card
         $this->firm = self::line($firm, 'firm');
         $this->address = self::lines($address, 'address', self::LENGTH);
         $this->note = self::lines($note, 'note', self::NOTE_LENGTH);
-        $this->phones = array_values(array_unique(array_filter(array_map(static fn (string $phone): string => self::line($phone, 'phones'), $phones), static fn (string $phone): bool => '' !== $phone)));
+        $this->phones = array_values(array_unique(array_filter(
+            array_map(static fn (string $phone): string => self::line($phone, 'phones'), $phones),
+            static fn (string $phone): bool => '' !== $phone,
+        )));
         if ('' === $this->name && '' === $this->email) {
             throw new Refused('A contact needs a name or an address.', 'name');
         }
@@ -71,13 +74,29 @@ final readonly class Card
     /** @return CardState */
     public function state(): array
     {
-        return ['name' => $this->name, 'email' => $this->email, 'phones' => $this->phones, 'position' => $this->position, 'firm' => $this->firm, 'address' => $this->address, 'note' => $this->note];
+        return [
+            'name' => $this->name,
+            'email' => $this->email,
+            'phones' => $this->phones,
+            'position' => $this->position,
+            'firm' => $this->firm,
+            'address' => $this->address,
+            'note' => $this->note,
+        ];
     }
 
     /** @param CardState $state */
     public static function fromState(array $state): self
     {
-        return new self($state['name'], $state['email'], $state['phones'], $state['position'], $state['firm'], $state['address'], $state['note']);
+        return new self(
+            $state['name'],
+            $state['email'],
+            $state['phones'],
+            $state['position'],
+            $state['firm'],
+            $state['address'],
+            $state['note'],
+        );
     }
 
     private static function line(string $text, string $field): string

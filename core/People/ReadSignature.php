@@ -117,7 +117,11 @@ final readonly class ReadSignature
      */
     private static function cut(array $line): array
     {
-        if (1 !== preg_match('/^(?<first>\p{Lu}[\p{L}\'.-]+(?: \p{Lu}[\p{L}\'.-]*){1,3})(?<gap>\s*[,|–—]\s+)(?<second>\p{Lu}.*)$/u', $line[0], $m)) {
+        if (1 !== preg_match(
+            '/^(?<first>\p{Lu}[\p{L}\'.-]+(?: \p{Lu}[\p{L}\'.-]*){1,3})(?<gap>\s*[,|–—]\s+)(?<second>\p{Lu}.*)$/u',
+            $line[0],
+            $m,
+        )) {
             return [$line];
         }
 
@@ -153,7 +157,11 @@ final readonly class ReadSignature
         $own = preg_split('/[\s,]+/u', mb_strtolower($from->name), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
         foreach ($lines as $number => [$line, $at]) {
             $words = preg_split('/[\s,]+/u', mb_strtolower($line), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
-            if (!isset($used[$number]) && \count($words) >= 2 && \count($words) <= 5 && [] !== $own && \count(array_intersect($own, $words)) >= min(2, \count($own))) {
+            if (!isset($used[$number])
+                && \count($words) >= 2
+                && \count($words) <= 5
+                && [] !== $own
+                && \count(array_intersect($own, $words)) >= min(2, \count($own))) {
                 $used[$number] = true;
 
                 return self::at('name', $line, $at, $line, 0);
@@ -171,7 +179,10 @@ final readonly class ReadSignature
     private function matching(string $field, string $pattern, array $lines, array &$used): ?Proposed
     {
         foreach ($lines as $number => [$line, $at]) {
-            if (!isset($used[$number]) && mb_strlen($line) <= 70 && 1 !== preg_match('/[!?]$|\b(?:regards|wishes|thanks|sincerely)\b/iu', $line) && 1 === preg_match($pattern, $line)) {
+            if (!isset($used[$number])
+                && mb_strlen($line) <= 70
+                && 1 !== preg_match('/[!?]$|\b(?:regards|wishes|thanks|sincerely)\b/iu', $line)
+                && 1 === preg_match($pattern, $line)) {
                 $used[$number] = true;
 
                 return self::at($field, $line, $at, $line, 0);

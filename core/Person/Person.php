@@ -48,7 +48,11 @@ final readonly class Person
      */
     public function isCalled(string $name, array $addressed): bool
     {
-        $names = [$this->name, explode('@', $this->email)[0], ...array_map(static fn (Address $address): string => $address->name, array_filter($addressed, $this->is(...)))];
+        $names = [
+            $this->name,
+            explode('@', $this->email)[0],
+            ...array_map(static fn (Address $address): string => $address->name, array_filter($addressed, $this->is(...))),
+        ];
         $known = preg_split('/[\s._,-]+/u', mb_strtolower(implode(' ', $names)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
         foreach (preg_split('/\s+/u', mb_strtolower($name)) ?: [] as $word) {
             if (\in_array($word, $known, true)) {

@@ -70,7 +70,9 @@ final readonly class Answering
         $first = $this->without([] === $message->replyTo ? [$message->from] : $message->replyTo, []);
         $list = self::listAddress($message);
         // To everybody of a mailing list is: to the list.
-        if (AnswerKind::ReplyAll === $kind && null !== $list && [] === array_filter($first, static fn (Address $one): bool => $one->is($list->email))) {
+        if (AnswerKind::ReplyAll === $kind
+            && null !== $list
+            && [] === array_filter($first, static fn (Address $one): bool => $one->is($list->email))) {
             return [...$first, $list];
         }
 
@@ -118,7 +120,10 @@ final readonly class Answering
     private function quoted(Message $message): string
     {
         $text = rtrim(mb_substr($message->text, 0, self::QUOTED));
-        $lines = array_map(static fn (string $line): string => '' === $line || str_starts_with($line, '>') ? '>'.$line : '> '.$line, explode("\n", $text));
+        $lines = array_map(
+            static fn (string $line): string => '' === $line || str_starts_with($line, '>') ? '>'.$line : '> '.$line,
+            explode("\n", $text),
+        );
 
         return \sprintf("\n\nOn %s, %s wrote:\n%s\n", $this->written($message), $message->from->label(), implode("\n", $lines));
     }

@@ -19,12 +19,19 @@ final readonly class AskAgain
     {
         $asked = LocalDate::of($owed->askedAt(), $zone)->format('l j F');
         $what = rtrim($owed->what(), '. ');
-        $about = '' === $what ? \sprintf('On %s I asked you for an answer', $asked) : \sprintf('On %s I asked you for this: %s', $asked, $what);
+        $about = '' === $what
+            ? \sprintf('On %s I asked you for an answer', $asked)
+            : \sprintf('On %s I asked you for this: %s', $asked, $what);
 
         return new Letter(
             [$owed->person()],
             subject: '' === $subject ? 'A reminder' : 'Re: '.$subject,
-            text: \sprintf("%s\n\n%s. I have not heard from you since. When can I count on it?\n\n%s\n", Called::greeting($owed->person()), $about, self::signed($myName)),
+            text: \sprintf(
+                "%s\n\n%s. I have not heard from you since. When can I count on it?\n\n%s\n",
+                Called::greeting($owed->person()),
+                $about,
+                self::signed($myName),
+            ),
         );
     }
 

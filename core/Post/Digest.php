@@ -49,7 +49,10 @@ final readonly class Digest
             if ([] === $lines) {
                 continue;
             }
-            $shown = array_map(fn (array $line): string => \sprintf("- %s\n  %s%s", $line['text'], $this->address, $line['path']), \array_slice($lines, 0, self::MOST));
+            $shown = array_map(
+                fn (array $line): string => \sprintf("- %s\n  %s%s", $line['text'], $this->address, $line['path']),
+                \array_slice($lines, 0, self::MOST),
+            );
             if (\count($lines) > self::MOST) {
                 $shown[] = \sprintf('- and %d more', \count($lines) - self::MOST);
             }

@@ -11,6 +11,8 @@ final class DraftOvertaken extends \RuntimeException
 {
     public function __construct(public readonly Outgoing $outgoing)
     {
-        parent::__construct(OutgoingState::Draft === $outgoing->outgoingState() ? 'This draft was changed in another window.' : 'This draft was sent in another window.');
+        parent::__construct(
+            OutgoingState::Draft === $outgoing->outgoingState() ? 'This draft was changed in another window.' : 'This draft was sent in another window.',
+        );
     }
 }

@@ -50,7 +50,12 @@ final readonly class GoingOut
             // It began a conversation, which waits for the answer.
             $conversation = $this->conversations->get($outgoing->accountId, $conversationId);
             $page->touch($conversation);
-            $conversation->handOver(SendMail::names(array_map(static fn (Owed $owed): Address => $owed->person(), $open)), $open[0]->what(), $open[0]->until(), $now);
+            $conversation->handOver(
+                SendMail::names(array_map(static fn (Owed $owed): Address => $owed->person(), $open)),
+                $open[0]->what(),
+                $open[0]->until(),
+                $now,
+            );
         }
         $page->say($outgoing->letter()->subject, 'has gone out');
         $this->journal->note($outgoing->accountId, $this->ids->next(), EntryKind::Deliver, $page);

@@ -57,7 +57,16 @@ final readonly class KeepDrafts
             $outgoing = $this->outgoings->find($accountId, $id);
             if (null === $outgoing) {
                 $of = null === $message ? null : $this->messages->get($accountId, $message);
-                $outgoing = new Outgoing($id, $accountId, $header, $kind, $of?->id, null === $of ? null : $this->messages->conversationOf($of), $letter, $now);
+                $outgoing = new Outgoing(
+                    $id,
+                    $accountId,
+                    $header,
+                    $kind,
+                    $of?->id,
+                    null === $of ? null : $this->messages->conversationOf($of),
+                    $letter,
+                    $now,
+                );
                 $this->outgoings->add($outgoing);
 
                 return $outgoing;

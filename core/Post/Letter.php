@@ -68,12 +68,34 @@ final readonly class Letter
     /** @param list<Address> $to */
     public function withTo(array $to): self
     {
-        return new self($to, $this->cc, $this->bcc, $this->subject, $this->text, $this->formatted, $this->files, $this->carried, $this->what, $this->until);
+        return new self(
+            $to,
+            $this->cc,
+            $this->bcc,
+            $this->subject,
+            $this->text,
+            $this->formatted,
+            $this->files,
+            $this->carried,
+            $this->what,
+            $this->until,
+        );
     }
 
     public function withText(string $text): self
     {
-        return new self($this->to, $this->cc, $this->bcc, $this->subject, $text, $this->formatted, $this->files, $this->carried, $this->what, $this->until);
+        return new self(
+            $this->to,
+            $this->cc,
+            $this->bcc,
+            $this->subject,
+            $text,
+            $this->formatted,
+            $this->files,
+            $this->carried,
+            $this->what,
+            $this->until,
+        );
     }
 
     /** @return list<Address> whoever gets it, each once */
@@ -107,7 +129,18 @@ final readonly class Letter
     /** @param LetterState $state */
     public static function fromState(array $state): self
     {
-        return new self(self::addresses($state['to']), self::addresses($state['cc']), self::addresses($state['bcc']), $state['subject'], $state['text'], $state['formatted'], $state['files'], $state['carried'], $state['what'], $state['until']);
+        return new self(
+            self::addresses($state['to']),
+            self::addresses($state['cc']),
+            self::addresses($state['bcc']),
+            $state['subject'],
+            $state['text'],
+            $state['formatted'],
+            $state['files'],
+            $state['carried'],
+            $state['what'],
+            $state['until'],
+        );
     }
 
     /**

@@ -62,7 +62,8 @@ final readonly class Misgivings
         if (AnswerKind::Forward !== $kind && '' === $written && [] === $letter->files) {
             $found[] = 'Nothing is written in it.';
         }
-        if ([] !== $letter->recipients() && [] === array_filter($letter->recipients(), static fn (Address $one): bool => [] === array_filter($own, $one->is(...)))) {
+        if ([] !== $letter->recipients()
+            && [] === array_filter($letter->recipients(), static fn (Address $one): bool => [] === array_filter($own, $one->is(...)))) {
             $found[] = 'It goes to nobody but yourself.';
         }
 

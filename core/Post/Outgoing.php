@@ -265,7 +265,16 @@ final class Outgoing implements Irrevocable
     public static function revived(string $id, string $accountId, array $state, \DateTimeImmutable $now): self
     {
         /** @var array{letter: LetterState, kind: string, header: string, message: ?string, conversation: ?string} $state */
-        $outgoing = new self($id, $accountId, $state['header'], AnswerKind::from($state['kind']), $state['message'], $state['conversation'], Letter::fromState($state['letter']), $now);
+        $outgoing = new self(
+            $id,
+            $accountId,
+            $state['header'],
+            AnswerKind::from($state['kind']),
+            $state['message'],
+            $state['conversation'],
+            Letter::fromState($state['letter']),
+            $now,
+        );
         $outgoing->restore($state);
 
         return $outgoing;

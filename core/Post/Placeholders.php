@@ -36,7 +36,11 @@ final readonly class Placeholders
     {
         $first = null === $to ? null : Called::firstName($to);
         if ('' === $first) {
-            $text = (string) preg_replace_callback(self::GREETING, static fn (array $m): string => 'dear' === mb_strtolower($m[1]) ? 'Hello' : $m[1], $text);
+            $text = (string) preg_replace_callback(
+                self::GREETING,
+                static fn (array $m): string => 'dear' === mb_strtolower($m[1]) ? 'Hello' : $m[1],
+                $text,
+            );
         }
 
         return (string) preg_replace_callback(self::OPEN, function (array $m) use ($to, $first, $asked): string {
@@ -63,7 +67,10 @@ final readonly class Placeholders
     public static function questions(string $text): array
     {
         preg_match_all(self::OPEN, $text, $m);
-        $questions = array_map(self::question(...), array_filter($m[0], static fn (string $gap): bool => 1 === preg_match('/^\{\s*ask\b/iu', $gap)));
+        $questions = array_map(
+            self::question(...),
+            array_filter($m[0], static fn (string $gap): bool => 1 === preg_match('/^\{\s*ask\b/iu', $gap)),
+        );
 
         return array_values(array_unique($questions));
     }
@@ -82,7 +89,10 @@ final readonly class Placeholders
         }
 
         foreach (self::unknown($text) as $gap) {
-            $faults[] = \sprintf('"%s" is no gap that can be filled in. There are {first name}, {name}, {my name}, {my first name}, {today}, {when …} and {ask …}.', $gap);
+            $faults[] = \sprintf(
+                '"%s" is no gap that can be filled in. There are {first name}, {name}, {my name}, {my first name}, {today}, {when …} and {ask …}.',
+                $gap,
+            );
         }
 
         return $faults;

@@ -31,7 +31,12 @@ final readonly class Recipients
         foreach ($addresses as $address) {
             $email = trim($address->email);
             if (!Address::isValid($email)) {
-                $shown = mb_strimwidth((string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', mb_scrub('' === $email ? $address->name : $email)), 0, 80, '…');
+                $shown = mb_strimwidth(
+                    (string) preg_replace('/[\x00-\x1f\x7f]+/', ' ', mb_scrub('' === $email ? $address->name : $email)),
+                    0,
+                    80,
+                    '…',
+                );
                 throw new Refused(\sprintf('"%s" is no address that mail can be sent to.', $shown), $field);
             }
             $name = mb_substr(trim((string) preg_replace('/[\x00-\x1f\x7f\s]+/u', ' ', mb_scrub($address->name))), 0, self::NAME_LENGTH);
@@ -48,7 +53,18 @@ final readonly class Recipients
      */
     public static function checkAll(Letter $letter): Letter
     {
-        $checked = new Letter(self::checked($letter->to, 'to'), self::checked($letter->cc, 'cc'), self::checked($letter->bcc, 'bcc'), $letter->subject, $letter->text, $letter->formatted, $letter->files, $letter->carried, $letter->what, $letter->until);
+        $checked = new Letter(
+            self::checked($letter->to, 'to'),
+            self::checked($letter->cc, 'cc'),
+            self::checked($letter->bcc, 'bcc'),
+            $letter->subject,
+            $letter->text,
+            $letter->formatted,
+            $letter->files,
+            $letter->carried,
+            $letter->what,
+            $letter->until,
+        );
         $count = \count($checked->recipients());
         if (0 === $count) {
             throw new Refused('To whom? Write an address.', 'to');

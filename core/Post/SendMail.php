@@ -79,14 +79,21 @@ final readonly class SendMail
             $page->touch($outgoing);
             $outgoing->queue($at, $later);
             $this->askFor($outgoing, $expected, $page, $now);
-            $consequence = [\sprintf('%sto %s', $later ? 'goes out '.$at->text().', ' : '', self::names($outgoing->letter()->to ?: $outgoing->letter()->recipients()))];
+            $consequence = [\sprintf(
+                '%sto %s',
+                $later ? 'goes out '.$at->text().', ' : '',
+                self::names($outgoing->letter()->to ?: $outgoing->letter()->recipients()),
+            )];
             if (null !== $then && null !== $conversation) {
                 $page->touch($conversation);
                 // Who owes the answer is whom the letter is to.
                 $then->apply($conversation, new Deciding($now, $page, null));
                 $consequence[] = $then->consequence();
             }
-            $page->say('' === $outgoing->letter()->subject ? 'Message without a subject' : $outgoing->letter()->subject, implode('; ', $consequence));
+            $page->say(
+                '' === $outgoing->letter()->subject ? 'Message without a subject' : $outgoing->letter()->subject,
+                implode('; ', $consequence),
+            );
         }, clearingId: $clearingId);
     }
 
@@ -100,7 +107,17 @@ final readonly class SendMail
             throw new Refused('The answer would be expected before the message goes out.', 'until');
         }
         foreach ($outgoing->letter()->to as $person) {
-            $this->expect->of($outgoing->accountId, $person, $expected->what, $expected->until, $outgoing->conversationId, $expected->taskId, $outgoing->id, $page, $now);
+            $this->expect->of(
+                $outgoing->accountId,
+                $person,
+                $expected->what,
+                $expected->until,
+                $outgoing->conversationId,
+                $expected->taskId,
+                $outgoing->id,
+                $page,
+                $now,
+            );
         }
         if (null !== $expected->taskId) {
             $task = $this->tasks->get($outgoing->accountId, $expected->taskId);

@@ -58,7 +58,13 @@ final readonly class AnswerRings
             foreach ($ringIds as $id) {
                 $about = $this->answer($this->rings->get($accountId, $id), $page, 'again '.$at->text());
                 $page->touch($about);
-                $about->remind([...array_filter($about->reminders(), fn (Reminder $old): bool => null === $old->at || $old->at->isAfter($this->clock->now())), Reminder::at($at)]);
+                $about->remind([
+                    ...array_filter(
+                        $about->reminders(),
+                        fn (Reminder $old): bool => null === $old->at || $old->at->isAfter($this->clock->now()),
+                    ),
+                    Reminder::at($at),
+                ]);
             }
         });
     }

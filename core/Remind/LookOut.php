@@ -60,7 +60,18 @@ final readonly class LookOut
         \DateTimeImmutable $now,
     ): void {
         if (null === $ring) {
-            $this->rings->add(new Ring($this->ids->next(), $accountId, $come->key, $reminding->about->kind, $reminding->about->id, $reminder->kind(), $reminder->text(), $come->at, $come->times, $now));
+            $this->rings->add(new Ring(
+                $this->ids->next(),
+                $accountId,
+                $come->key,
+                $reminding->about->kind,
+                $reminding->about->id,
+                $reminder->kind(),
+                $reminder->text(),
+                $come->at,
+                $come->times,
+                $now,
+            ));
         } else {
             $ring->again($come->at, $come->times, $now);
         }

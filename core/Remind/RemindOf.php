@@ -44,7 +44,10 @@ final readonly class RemindOf
             }
             $page->touch($conversation);
             $conversation->remind($reminders);
-            $page->say($conversation->subject(), implode('; ', array_map(static fn (Reminder $reminder): string => $reminder->text(), $reminders)));
+            $page->say(
+                $conversation->subject(),
+                implode('; ', array_map(static fn (Reminder $reminder): string => $reminder->text(), $reminders)),
+            );
         });
     }
 }

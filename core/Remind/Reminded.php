@@ -24,7 +24,9 @@ final readonly class Reminded
     /** @throws NotFound */
     public function get(string $accountId, ObjectRef $about): Task|Conversation
     {
-        return ObjectKind::Task === $about->kind ? $this->tasks->get($accountId, $about->id) : $this->conversations->get($accountId, $about->id);
+        return ObjectKind::Task === $about->kind
+            ? $this->tasks->get($accountId, $about->id)
+            : $this->conversations->get($accountId, $about->id);
     }
 
     public static function name(Task|Conversation $about): string

@@ -32,7 +32,9 @@ final readonly class Reminding
         foreach ($this->reminders as $reminder) {
             $schedule = $reminder->schedule($this->start, $this->due, $zone, $settings);
             if (null !== $schedule) {
-                $key = $reminder->kind()->hasOneMoment() ? $schedule->after(new \DateTimeImmutable('@0'))?->format('Y-m-d\TH:i:s\Z') : $reminder->text();
+                $key = $reminder->kind()->hasOneMoment()
+                    ? $schedule->after(new \DateTimeImmutable('@0'))?->format('Y-m-d\TH:i:s\Z')
+                    : $reminder->text();
                 yield \sprintf('%s %s %s', $this->about->kind->value, $this->about->id, $key) => [$schedule, $reminder];
             }
         }

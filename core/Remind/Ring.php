@@ -91,7 +91,12 @@ final class Ring implements Journaled
 
     public function state(): array
     {
-        return ['at' => $this->at->format(\DATE_ATOM), 'times' => $this->times, 'noticedAt' => $this->noticedAt->format(\DATE_ATOM), 'answeredAt' => $this->answeredAt?->format(\DATE_ATOM)];
+        return [
+            'at' => $this->at->format(\DATE_ATOM),
+            'times' => $this->times,
+            'noticedAt' => $this->noticedAt->format(\DATE_ATOM),
+            'answeredAt' => $this->answeredAt?->format(\DATE_ATOM),
+        ];
     }
 
     public function restore(array $state): void

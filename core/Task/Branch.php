@@ -75,7 +75,10 @@ final readonly class Branch
             $ids[$task->id] = $task;
         }
 
-        return array_values(array_filter($ids, fn (Task $task): bool => [] === array_filter($this->above($task), static fn (Task $above): bool => isset($ids[$above->id]))));
+        return array_values(array_filter(
+            $ids,
+            fn (Task $task): bool => [] === array_filter($this->above($task), static fn (Task $above): bool => isset($ids[$above->id])),
+        ));
     }
 
     /**

@@ -78,7 +78,10 @@ final readonly class ChangeLists
             if (null !== $parentId) {
                 $this->checkNesting($list, $this->tasks->getList($accountId, $parentId), $all);
             }
-            $others = array_values(array_filter($all, static fn (TaskList $other): bool => $other->id !== $listId && $other->parentId() === $parentId));
+            $others = array_values(array_filter(
+                $all,
+                static fn (TaskList $other): bool => $other->id !== $listId && $other->parentId() === $parentId,
+            ));
             $at = null === $behindId ? -1 : array_search($behindId, array_column($others, 'id'), true);
             if (false === $at) {
                 throw new NotFound('list', (string) $behindId);

@@ -41,7 +41,11 @@ final readonly class ChangeTasks
                 $change->apply($task, $zone);
             }
             if (null !== $list) {
-                $this->move->putLast(array_values(array_filter($this->branch->tops($tasks), static fn (Task $task): bool => $task->listId() !== $list->id)), $list, $page);
+                $this->move->putLast(
+                    array_values(array_filter($this->branch->tops($tasks), static fn (Task $task): bool => $task->listId() !== $list->id)),
+                    $list,
+                    $page,
+                );
             }
             $page->say($tasks[0]->title(), $change->text(), \count($tasks));
         });

@@ -45,7 +45,10 @@ final readonly class CompleteTasks
             $open = 0;
             foreach ($this->branch->each($tops) as $branch) {
                 $task = $branch[0];
-                $open += \count(array_filter($branch, static fn (Task $one): bool => !$one->isDone() && !\in_array($one->id, $taskIds, true)));
+                $open += \count(array_filter(
+                    $branch,
+                    static fn (Task $one): bool => !$one->isDone() && !\in_array($one->id, $taskIds, true),
+                ));
                 if ($open > 0 && !$withSubtasks) {
                     continue;
                 }
@@ -101,7 +104,10 @@ final readonly class CompleteTasks
             foreach ($taskIds as $id) {
                 $task = $this->tasks->get($accountId, $id);
                 $at = $task->completedAt()?->getTimestamp();
-                $together = array_filter($this->branch->of($task), static fn (Task $one): bool => $one->completedAt()?->getTimestamp() === $at);
+                $together = array_filter(
+                    $this->branch->of($task),
+                    static fn (Task $one): bool => $one->completedAt()?->getTimestamp() === $at,
+                );
                 foreach ([...$this->branch->above($task), ...$together] as $one) {
                     if ($one->isDone()) {
                         $page->touch($one);

@@ -35,7 +35,9 @@ final readonly class FillTask
         LastRanks $ranks,
         ?Task $parent = null,
     ): Task {
-        $list = null === $parent ? $this->list($accountId, $fields->list ?? TaskList::DEFAULT, $page) : $this->tasks->getList($accountId, $parent->listId());
+        $list = null === $parent
+            ? $this->list($accountId, $fields->list ?? TaskList::DEFAULT, $page)
+            : $this->tasks->getList($accountId, $parent->listId());
         $this->move->check(null, $parent);
         $rank = $ranks->next($accountId, $list->id, $parent?->id);
         $task = new Task($taskId, $accountId, $now, $fields->title, $list->id, $rank);
@@ -137,7 +139,14 @@ final readonly class FillTask
             throw new Refused(\sprintf('That repeat is over before it is due (%s).', $due->text()), 'repeat');
         }
 
-        return new Repeat($repeat->rule, $repeat->clock ?? $due->time, $due->zone ?? $repeat->zone, $repeat->fromCompletion, $since, $due->date);
+        return new Repeat(
+            $repeat->rule,
+            $repeat->clock ?? $due->time,
+            $due->zone ?? $repeat->zone,
+            $repeat->fromCompletion,
+            $since,
+            $due->date,
+        );
     }
 
     /**

@@ -59,7 +59,8 @@ final readonly class FirstReminder
         if ($morning > $now->instant) {
             return Reminder::lead(new Lead(new Span(days: LocalDate::of($morning, $zone)->daysUntil($due->date)), mark: DayMark::Morning));
         }
-        $isAwake = (string) $moment->time() >= (string) $settings->at(DayMark::Morning) && (string) $moment->time() <= (string) $settings->at(DayMark::Tonight);
+        $isAwake = (string) $moment->time() >= (string) $settings->at(DayMark::Morning)
+            && (string) $moment->time() <= (string) $settings->at(DayMark::Tonight);
         $evening = $moment->date()->plusDays((string) $moment->time() < (string) $settings->at(DayMark::EndOfDay) ? -1 : 0);
         if (!$isAwake || !$settings->week->isWorkingDay($moment->date())) {
             // Rather on a working day, where one is left, than on a day off or at night.
@@ -75,7 +76,9 @@ final readonly class FirstReminder
             return $moment->instant > $now->instant ? Reminder::at(Moment::at($moment->date(), $moment->time(), $zone)) : null;
         }
 
-        return $end->instant->modify(\sprintf('-%d minutes', $minutes)) > $now->instant ? Reminder::lead(new Lead(new Span(minutes: $minutes))) : null;
+        return $end->instant->modify(\sprintf('-%d minutes', $minutes)) > $now->instant
+            ? Reminder::lead(new Lead(new Span(minutes: $minutes)))
+            : null;
     }
 
     /** The last morning of a working day that is not after $moment. */

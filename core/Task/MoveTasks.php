@@ -53,7 +53,13 @@ final readonly class MoveTasks
                 $spot->first => null,
                 default => $this->tasks->lastRank($accountId, $list->id, $parent?->id),
             };
-            $after = $this->tasks->rankBehind($accountId, $list->id, $parent?->id, $before, array_map(static fn (Task $task): string => $task->id, $tasks));
+            $after = $this->tasks->rankBehind(
+                $accountId,
+                $list->id,
+                $parent?->id,
+                $before,
+                array_map(static fn (Task $task): string => $task->id, $tasks),
+            );
             $this->put($tasks, $list, $parent, Rank::several($before, $after, \count($tasks)), $page);
             $page->say($tasks[0]->title(), null === $parent ? 'to '.$list->name() : 'under '.$parent->title(), \count($tasks));
         });

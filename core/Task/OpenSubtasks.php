@@ -11,6 +11,9 @@ final class OpenSubtasks extends \RuntimeException
 {
     public function __construct(public readonly int $count)
     {
-        parent::__construct(1 === $count ? 'It has an open subtask. Is that done too?' : \sprintf('There are %d open subtasks. Are they done too?', $count));
+        parent::__construct(1 === $count ? 'It has an open subtask. Is that done too?' : \sprintf(
+            'There are %d open subtasks. Are they done too?',
+            $count,
+        ));
     }
 }

@@ -51,6 +51,8 @@ final readonly class PutOff
     /** A day leaves the time of the day as it is. */
     public static function onDay(Due $wanted, ?Due $before): Due
     {
-        return null === $wanted->time && null !== $before?->time && null !== $before->zone ? Due::at($wanted->date, $before->time, $before->zone) : $wanted;
+        return null === $wanted->time && null !== $before?->time && null !== $before->zone
+            ? Due::at($wanted->date, $before->time, $before->zone)
+            : $wanted;
     }
 }

@@ -27,7 +27,10 @@ final readonly class ReadOutline
      */
     public static function of(string $text): array
     {
-        $lines = array_values(array_filter(preg_split('/\R/u', mb_scrub($text)) ?: [], static fn (string $line): bool => '' !== trim($line)));
+        $lines = array_values(array_filter(
+            preg_split('/\R/u', mb_scrub($text)) ?: [],
+            static fn (string $line): bool => '' !== trim($line),
+        ));
         if (\count($lines) > self::LINES) {
             throw new Refused(\sprintf('That is %d lines; %d at most can become tasks in one step.', \count($lines), self::LINES), 'text');
         }
@@ -70,7 +73,12 @@ final readonly class ReadOutline
             // What is done as a whole has nothing open in it.
             $isDone = $done && [] === array_filter($under, static fn (Outline $one): bool => !$one->done);
             $cut = mb_strlen($title) > Task::TITLE_LENGTH;
-            $outlines[] = new Outline($cut ? mb_substr($title, 0, Task::TITLE_LENGTH - 1).'…' : $title, $isDone, $under, $cut ? $title : '');
+            $outlines[] = new Outline(
+                $cut ? mb_substr($title, 0, Task::TITLE_LENGTH - 1).'…' : $title,
+                $isDone,
+                $under,
+                $cut ? $title : '',
+            );
         }
 
         return $outlines;
@@ -94,7 +102,9 @@ final readonly class ReadOutline
         // "- [x] 1. Sand the door" has a mark of each kind.
         for ($marks = 0; $marks < 3; ++$marks) {
             if (1 === preg_match(self::BOX, $rest, $box)) {
-                $done = $done || \in_array($box['mark'] ?? '', ['x', 'X', '✓', '✔'], true) || \in_array($box['box'] ?? '', ['☑', '☒', '✓', '✔'], true);
+                $done = $done
+                    || \in_array($box['mark'] ?? '', ['x', 'X', '✓', '✔'], true)
+                    || \in_array($box['box'] ?? '', ['☑', '☒', '✓', '✔'], true);
                 $rest = substr($rest, \strlen($box[0]));
             } elseif (1 === preg_match(self::BULLET, $rest.' ', $bullet)) {
                 $number = trim($bullet['number'] ?? '', '.()');

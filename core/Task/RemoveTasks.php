@@ -30,9 +30,15 @@ final readonly class RemoveTasks
     public function delete(string $accountId, string $entryId, array $taskIds): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DeleteTask, function (Page $page) use ($accountId, $taskIds): void {
-            foreach ($this->branch->each($this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds))) as $branch) {
+            foreach ($this->branch->each($this->branch->tops(array_map(
+                fn (string $id): Task => $this->tasks->get($accountId, $id),
+                $taskIds,
+            ))) as $branch) {
                 $this->remove($branch, $page);
-                $page->say($branch[0]->title(), \count($branch) > 1 ? \sprintf('with %d subtask%s', \count($branch) - 1, 2 === \count($branch) ? '' : 's') : '');
+                $page->say(
+                    $branch[0]->title(),
+                    \count($branch) > 1 ? \sprintf('with %d subtask%s', \count($branch) - 1, 2 === \count($branch) ? '' : 's') : '',
+                );
             }
         });
     }

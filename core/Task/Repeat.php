@@ -41,7 +41,9 @@ final readonly class Repeat
     /** The series that a phrase describes, or null when it describes none. */
     public static function of(Reading $reading, \DateTimeZone $zone, bool $fromCompletion = false): ?self
     {
-        return null === $reading->rule ? null : new self($reading->rule, $reading->clock, $zone, $fromCompletion || $reading->fromCompletion, $reading->date, $reading->date);
+        return null === $reading->rule
+            ? null
+            : new self($reading->rule, $reading->clock, $zone, $fromCompletion || $reading->fromCompletion, $reading->date, $reading->date);
     }
 
     public function counted(bool $fromCompletion): self
@@ -95,7 +97,14 @@ final readonly class Repeat
         $zone = Moment::zone($state['zone']);
         $clock = null === $state['time'] ? null : TimeOfDay::parse($state['time']);
 
-        return new self(Rule::parse($state['rrule'], null === $clock ? null : $zone), $clock, $zone, $state['fromCompletion'], LocalDate::parse($state['since']), LocalDate::parse($state['on']));
+        return new self(
+            Rule::parse($state['rrule'], null === $clock ? null : $zone),
+            $clock,
+            $zone,
+            $state['fromCompletion'],
+            LocalDate::parse($state['since']),
+            LocalDate::parse($state['on']),
+        );
     }
 
     private function bySchedule(Moment $now): ?LocalDate
@@ -116,7 +125,8 @@ final readonly class Repeat
     {
         $today = LocalDate::of($now->instant, $this->zone);
         $times = $this->rule->interval;
-        $isSeveral = \count($this->rule->days) + \count($this->rule->monthDays) > 1 && !(null !== $this->rule->position && [] !== $this->rule->monthDays);
+        $isSeveral = \count($this->rule->days) + \count($this->rule->monthDays) > 1
+            && !(null !== $this->rule->position && [] !== $this->rule->monthDays);
         $on = $isSeveral
             ? $this->rule->first($today->plusDays(1))
             : (match ($this->rule->frequency) {

@@ -52,7 +52,10 @@ final readonly class SourceCopy
             $message->sentAt->instant,
             $message->sentAt->zone->getName(),
             $message->text,
-            array_map(static fn ($attachment): array => ['name' => $attachment->name, 'type' => $attachment->type, 'size' => $attachment->size], $message->attachments),
+            array_map(
+                static fn ($attachment): array => ['name' => $attachment->name, 'type' => $attachment->type, 'size' => $attachment->size],
+                $message->attachments,
+            ),
             self::headersOf($raw),
         );
     }

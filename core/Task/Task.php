@@ -223,14 +223,20 @@ final class Task implements Journaled
     /** @param list<Reminder> $reminders */
     public function remind(array $reminders): void
     {
-        $this->reminders = array_values(array_unique(array_map(static fn (Reminder $reminder): array => $reminder->state(), $reminders), \SORT_REGULAR));
+        $this->reminders = array_values(array_unique(
+            array_map(static fn (Reminder $reminder): array => $reminder->state(), $reminders),
+            \SORT_REGULAR,
+        ));
         $this->changed();
     }
 
     /** @param list<Source> $sources */
     public function leadBackTo(array $sources): void
     {
-        $this->sources = array_values(array_unique(array_map(static fn (Source $source): array => $source->state(), $sources), \SORT_REGULAR));
+        $this->sources = array_values(array_unique(
+            array_map(static fn (Source $source): array => $source->state(), $sources),
+            \SORT_REGULAR,
+        ));
         $this->changed();
     }
 
@@ -369,7 +375,11 @@ final class Task implements Journaled
         $this->listId = $state['list'];
         $this->parentId = $state['parent'];
         $this->rank = $state['rank'];
-        [$this->startDate, $this->startTime, $this->startZone] = self::columns(null === $state['start'] ? null : Due::fromState($state['start']));
+        [
+            $this->startDate,
+            $this->startTime,
+            $this->startZone,
+        ] = self::columns(null === $state['start'] ? null : Due::fromState($state['start']));
         [$this->dueDate, $this->dueTime, $this->dueZone] = self::columns(null === $state['due'] ? null : Due::fromState($state['due']));
         $this->estimate = $state['estimate'];
         $this->priority = Priority::from($state['priority']);

@@ -55,7 +55,10 @@ final readonly class TaskChange
             $task->label([...$task->labels(), $this->label]);
         }
         if (null !== $this->unlabel) {
-            $task->label(array_values(array_filter($task->labels(), fn (string $label): bool => mb_strtolower($label) !== mb_strtolower((string) $this->unlabel))));
+            $task->label(array_values(array_filter(
+                $task->labels(),
+                fn (string $label): bool => mb_strtolower($label) !== mb_strtolower((string) $this->unlabel),
+            )));
         }
     }
 

@@ -11,6 +11,9 @@ final class TaskOvertaken extends \RuntimeException
 {
     public function __construct(public readonly Task $task)
     {
-        parent::__construct(\sprintf('"%s" was changed elsewhere since you opened it. Compare, and choose what is to stand.', $task->title()));
+        parent::__construct(\sprintf(
+            '"%s" was changed elsewhere since you opened it. Compare, and choose what is to stand.',
+            $task->title(),
+        ));
     }
 }

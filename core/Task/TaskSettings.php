@@ -76,7 +76,13 @@ final readonly class TaskSettings
     /** @return TaskSettingsState */
     public function state(): array
     {
-        return ['completeSubtasks' => $this->completeSubtasks, 'reminderPercent' => $this->firstReminder->percent, 'reminderDays' => $this->firstReminder->mostWorkingDays, 'taskDue' => $this->taskDue, 'taskReminder' => $this->taskReminder];
+        return [
+            'completeSubtasks' => $this->completeSubtasks,
+            'reminderPercent' => $this->firstReminder->percent,
+            'reminderDays' => $this->firstReminder->mostWorkingDays,
+            'taskDue' => $this->taskDue,
+            'taskReminder' => $this->taskReminder,
+        ];
     }
 
     /**
@@ -86,6 +92,11 @@ final readonly class TaskSettings
      */
     public static function fromState(array $state): self
     {
-        return new self($state['completeSubtasks'], new FirstReminder($state['reminderPercent'], $state['reminderDays']), $state['taskDue'], $state['taskReminder']);
+        return new self(
+            $state['completeSubtasks'],
+            new FirstReminder($state['reminderPercent'], $state['reminderDays']),
+            $state['taskDue'],
+            $state['taskReminder'],
+        );
     }
 }

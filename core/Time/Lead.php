@@ -50,7 +50,9 @@ final readonly class Lead
     public function text(): string
     {
         $of = null === $this->of ? '' : ' the '.$this->of->value;
-        $isDayBefore = 1 === $this->span->days && 0 === $this->span->months + $this->span->workingDays + $this->span->minutes && !$this->isAfter;
+        $isDayBefore = 1 === $this->span->days
+            && 0 === $this->span->months + $this->span->workingDays + $this->span->minutes
+            && !$this->isAfter;
         if ($isDayBefore && null !== $this->mark && DayMark::Noon !== $this->mark) {
             return 'the '.self::part($this->mark).' before'.$of;
         }

@@ -34,7 +34,9 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     /** Null when the calendar has no such day. */
     public static function on(int $year, int $month, int $day): ?self
     {
-        return $year >= 1 && $year <= 9999 && checkdate($month, $day, $year) ? new self(\sprintf('%04d-%02d-%02d', $year, $month, $day)) : null;
+        return $year >= 1 && $year <= 9999 && checkdate($month, $day, $year)
+            ? new self(\sprintf('%04d-%02d-%02d', $year, $month, $day))
+            : null;
     }
 
     public function year(): int

@@ -100,7 +100,12 @@ final readonly class Reminder
     {
         return match (true) {
             null !== $this->at => $this->at->text(),
-            null !== $this->rule && null !== $this->since && null !== $this->zone => Reading::ofRepeat($this->rule, $this->since, $this->clock, $this->zone)->text(),
+            null !== $this->rule && null !== $this->since && null !== $this->zone => Reading::ofRepeat(
+                $this->rule,
+                $this->since,
+                $this->clock,
+                $this->zone,
+            )->text(),
             default => (string) $this->lead?->text(),
         };
     }
@@ -112,7 +117,9 @@ final readonly class Reminder
             'lead' => $this->lead?->state(),
             'at' => $this->at?->instant->format(\DATE_ATOM),
             'zone' => (null === $this->at ? $this->zone : $this->at->zone)?->getName(),
-            'every' => null === $this->rule ? null : ['rrule' => $this->rule->rrule($this->zone), 'time' => (string) $this->clock, 'since' => (string) $this->since],
+            'every' => null === $this->rule
+                ? null
+                : ['rrule' => $this->rule->rrule($this->zone), 'time' => (string) $this->clock, 'since' => (string) $this->since],
         ];
     }
 
@@ -122,7 +129,12 @@ final readonly class Reminder
         $every = $state['every'] ?? null;
         $zone = null === $state['zone'] ? null : Moment::zone($state['zone']);
         if (null !== $every && null !== $zone) {
-            return self::every(Rule::parse($every['rrule'], $zone), TimeOfDay::parse($every['time']), $zone, LocalDate::parse($every['since']));
+            return self::every(
+                Rule::parse($every['rrule'], $zone),
+                TimeOfDay::parse($every['time']),
+                $zone,
+                LocalDate::parse($every['since']),
+            );
         }
 
         return new self(

@@ -19,7 +19,12 @@ final readonly class Span
 
     public function and(self $more): self
     {
-        return new self($this->months + $more->months, $this->days + $more->days, $this->workingDays + $more->workingDays, $this->minutes + $more->minutes);
+        return new self(
+            $this->months + $more->months,
+            $this->days + $more->days,
+            $this->workingDays + $more->workingDays,
+            $this->minutes + $more->minutes,
+        );
     }
 
     public function hasDays(): bool
@@ -42,7 +47,10 @@ final readonly class Span
             return null;
         }
 
-        return $week->plusWorkingDays($date->plusMonths($direction * $this->months)->plusDays($direction * $this->days), $direction * $this->workingDays);
+        return $week->plusWorkingDays(
+            $date->plusMonths($direction * $this->months)->plusDays($direction * $this->days),
+            $direction * $this->workingDays,
+        );
     }
 
     /**
@@ -65,7 +73,12 @@ final readonly class Span
     public function text(): string
     {
         $parts = [];
-        foreach ([...self::counted($this->months, [[12, 'year'], [1, 'month']]), ...self::counted($this->days, [[7, 'week'], [1, 'day']]), ...self::counted($this->workingDays, [[1, 'working day']]), ...self::counted($this->minutes, [[60, 'hour'], [1, 'minute']])] as [$count, $unit]) {
+        foreach ([
+            ...self::counted($this->months, [[12, 'year'], [1, 'month']]),
+            ...self::counted($this->days, [[7, 'week'], [1, 'day']]),
+            ...self::counted($this->workingDays, [[1, 'working day']]),
+            ...self::counted($this->minutes, [[60, 'hour'], [1, 'minute']]),
+        ] as [$count, $unit]) {
             $parts[] = \sprintf('%d %s%s', $count, $unit, 1 === $count ? '' : 's');
         }
         $last = array_pop($parts) ?? '0 minutes';

@@ -50,7 +50,10 @@ final readonly class TimeSettings
             'weekStart' => $this->week->firstDay,
             'workingDays' => $this->week->workingDays,
             // Noon is where it is.
-            'marks' => array_map(static fn (TimeOfDay $time): string => (string) $time, array_diff_key($this->marks, [DayMark::Noon->value => true])),
+            'marks' => array_map(
+                static fn (TimeOfDay $time): string => (string) $time,
+                array_diff_key($this->marks, [DayMark::Noon->value => true]),
+            ),
         ];
     }
 

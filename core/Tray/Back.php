@@ -42,7 +42,9 @@ final readonly class Back
         return match ($this->because) {
             BackBecause::Clearing => 'You wanted it back for your next clearing.',
             BackBecause::Answer => \sprintf('%s has answered.', '' === $this->who ? $this->owedBy : $this->who),
-            BackBecause::Undelivered => AwayReason::HandOver === $this->reason ? \sprintf('Your message to %s did not arrive.', $this->owedBy) : 'Your message did not arrive.',
+            BackBecause::Undelivered => AwayReason::HandOver === $this->reason
+                ? \sprintf('Your message to %s did not arrive.', $this->owedBy)
+                : 'Your message did not arrive.',
             BackBecause::Message => match ($this->reason) {
                 AwayReason::HandOver => \sprintf('A message has come in. %s owed you an answer.', $this->owedBy),
                 AwayReason::Answer => 'The answer that you waited for has come in.',
@@ -72,7 +74,13 @@ final readonly class Back
             return \sprintf('Put off %s%s.', $on, $waiting);
         }
 
-        return \sprintf('Put off %s%s, %d times since %s.', $on, $waiting, $this->times, $this->day($this->dayOf($this->since ?? $this->decidedAt), $today));
+        return \sprintf(
+            'Put off %s%s, %d times since %s.',
+            $on,
+            $waiting,
+            $this->times,
+            $this->day($this->dayOf($this->since ?? $this->decidedAt), $today),
+        );
     }
 
     /** Whether somebody was to answer, and nobody did. */

@@ -23,6 +23,11 @@ final readonly class Claim
             return null;
         }
 
-        return new Overtaken($conversation->id, $conversation->subject(), $conversation->isRevisedByMail() ? null : $entries->newestAbout($conversation->accountId, $conversation->ref()), $conversation->revision());
+        return new Overtaken(
+            $conversation->id,
+            $conversation->subject(),
+            $conversation->isRevisedByMail() ? null : $entries->newestAbout($conversation->accountId, $conversation->ref()),
+            $conversation->revision(),
+        );
     }
 }

@@ -19,6 +19,8 @@ enum ClearingOrder: string
     /** Where a conversation stands in the tray as it is grouped, smaller numbers first: what came back, then by advice, then what has none. */
     public static function rank(bool $returned, ?AdviceGroup $group): int
     {
-        return $returned ? 0 : 1 + (null === $group ? \count(AdviceGroup::cases()) : (int) array_search($group, AdviceGroup::cases(), true));
+        return $returned
+            ? 0
+            : 1 + (null === $group ? \count(AdviceGroup::cases()) : (int) array_search($group, AdviceGroup::cases(), true));
     }
 }

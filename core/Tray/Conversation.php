@@ -234,7 +234,10 @@ final class Conversation implements Journaled
             $this->snoozedSince ??= $this->decidedAt ?? $now;
             ++$this->snoozes;
         }
-        $this->goAway($until, AwayReason::NextClearing === $this->awayReason || null === $this->awayReason ? AwayReason::Snooze : $this->awayReason);
+        $this->goAway(
+            $until,
+            AwayReason::NextClearing === $this->awayReason || null === $this->awayReason ? AwayReason::Snooze : $this->awayReason,
+        );
         ++$this->revision;
         $this->revisedByMail = false;
     }
@@ -263,7 +266,10 @@ final class Conversation implements Journaled
     /** @param list<Reminder> $reminders */
     public function remind(array $reminders): void
     {
-        $this->reminders = array_values(array_unique(array_map(static fn (Reminder $reminder): array => $reminder->state(), $reminders), \SORT_REGULAR));
+        $this->reminders = array_values(array_unique(
+            array_map(static fn (Reminder $reminder): array => $reminder->state(), $reminders),
+            \SORT_REGULAR,
+        ));
         ++$this->revision;
         $this->revisedByMail = false;
     }

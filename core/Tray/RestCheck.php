@@ -26,7 +26,10 @@ final readonly class RestCheck
             null === $advice => 'It has not been read yet, and may ask for something.',
             MailKind::Invitation === $advice->kind => 'It is an invitation.',
             MailKind::Bounce === $advice->kind => 'A message of yours did not arrive.',
-            '' !== $advice->asks && null !== $advice->date => \sprintf('It seems to ask for something, and names %s.', $advice->date->date->format('D j M')),
+            '' !== $advice->asks && null !== $advice->date => \sprintf(
+                'It seems to ask for something, and names %s.',
+                $advice->date->date->format('D j M'),
+            ),
             '' !== $advice->asks => 'It seems to ask for something.',
             AdviceGroup::Asks === $advice->group => 'It may ask you for something.',
             null !== $advice->date => \sprintf('It names a day still to come, %s.', $advice->date->date->format('D j M')),

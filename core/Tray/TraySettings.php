@@ -27,7 +27,11 @@ final readonly class TraySettings
     /** @return TraySettingsState */
     public function state(): array
     {
-        return ['snoozes' => $this->snoozes->phrases, 'mailEndsSnooze' => $this->mailEndsSnooze, 'nextAfterDeciding' => $this->nextAfterDeciding];
+        return [
+            'snoozes' => $this->snoozes->phrases,
+            'mailEndsSnooze' => $this->mailEndsSnooze,
+            'nextAfterDeciding' => $this->nextAfterDeciding,
+        ];
     }
 
     /**

@@ -82,7 +82,16 @@ final readonly class DemoCorrespondents implements Correspondent
             foreach ($letters as $number => $letter) {
                 $at = $date->at(TimeOfDay::parse($letter['at']), $zone);
                 if ($at > $since && $at <= $until && \in_array((int) $date->format('N'), $letter['days'], true)) {
-                    yield \sprintf('unasked %s %d', $date, $number) => [$at, $this->unaskedLetter($letter, $at, \sprintf('unasked-%s-%d', $date, $number), new Address($account['email'], $account['name'])), $account['email']];
+                    yield \sprintf('unasked %s %d', $date, $number) => [
+                        $at,
+                        $this->unaskedLetter(
+                            $letter,
+                            $at,
+                            \sprintf('unasked-%s-%d', $date, $number),
+                            new Address($account['email'], $account['name']),
+                        ),
+                        $account['email'],
+                    ];
                 }
             }
         }

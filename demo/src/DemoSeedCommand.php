@@ -32,7 +32,12 @@ final class DemoSeedCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('at', null, InputOption::VALUE_REQUIRED, 'Begin at the next moment at which the clock shows this, e.g. 10:00, instead of now');
+        $this->addOption(
+            'at',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'Begin at the next moment at which the clock shows this, e.g. 10:00, instead of now',
+        );
         $this->addOption('still', null, InputOption::VALUE_NONE, 'No mail comes by itself, only answers');
     }
 

@@ -35,6 +35,10 @@ final readonly class RelativeDate
     /** Fills in {{DATE|FORMAT}}, the format as in PHP's date(). */
     public function fill(string $text): string
     {
-        return (string) preg_replace_callback('/\{\{([^{}|]+)\|([^{}]+)\}\}/', fn (array $m): string => $this->read($m[1])->format($m[2]), $text);
+        return (string) preg_replace_callback(
+            '/\{\{([^{}|]+)\|([^{}]+)\}\}/',
+            fn (array $m): string => $this->read($m[1])->format($m[2]),
+            $text,
+        );
     }
 }

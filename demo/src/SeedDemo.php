@@ -102,29 +102,66 @@ final readonly class SeedDemo
             $task = $this->ids->next();
             $steps[] = [$dates->read($step['at']), fn () => $this->task($account, $task, $step, $dates)];
             if (isset($step['done'])) {
-                $steps[] = [$dates->read($step['done']), fn () => $this->completeTasks->complete($account->id, $this->ids->next(), [$task], true, $account->timeZone())];
+                $steps[] = [
+                    $dates->read($step['done']),
+                    fn () => $this->completeTasks->complete($account->id, $this->ids->next(), [$task], true, $account->timeZone()),
+                ];
             }
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->scenario->snoozes() as $step) {
             $until = new Moment($dates->read($step['until'] ?? ''), $account->timeZone());
-            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Snooze($until, AwayReason::from($step['for'] ?? 'snooze')), [new Claim($this->conversation($account, $step))])];
+            $steps[] = [
+                $dates->read($step['at']),
+                fn () => ($this->decide)(
+                    $account->id,
+                    $this->ids->next(),
+                    new Snooze($until, AwayReason::from($step['for'] ?? 'snooze')),
+                    [new Claim($this->conversation($account, $step))],
+                ),
+            ];
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->scenario->handOvers() as $step) {
-            $decision = new HandOver($step['by'] ?? '', $step['what'] ?? '', new Moment($dates->read($step['until'] ?? ''), $account->timeZone()));
-            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), $decision, [new Claim($this->conversation($account, $step))])];
+            $decision = new HandOver(
+                $step['by'] ?? '',
+                $step['what'] ?? '',
+                new Moment($dates->read($step['until'] ?? ''), $account->timeZone()),
+            );
+            $steps[] = [
+                $dates->read($step['at']),
+                fn () => ($this->decide)($account->id, $this->ids->next(), $decision, [new Claim($this->conversation($account, $step))]),
+            ];
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->scenario->reminders() as $step) {
-            $steps[] = [$dates->read($step['at']), fn () => ($this->remind)($account->id, $this->ids->next(), $this->conversation($account, $step), [ReadReminder::of($step['remind'] ?? '', $account->speaker($this->clock->now()))])];
+            $steps[] = [
+                $dates->read($step['at']),
+                fn () => ($this->remind)(
+                    $account->id,
+                    $this->ids->next(),
+                    $this->conversation($account, $step),
+                    [ReadReminder::of($step['remind'] ?? '', $account->speaker($this->clock->now()))],
+                ),
+            ];
         }
         foreach ($this->scenario->deleted() as $step) {
-            $steps[] = [$dates->read($step['at']), fn () => ($this->decide)($account->id, $this->ids->next(), new Delete(), [new Claim($this->conversation($account, $step))])];
+            $steps[] = [
+                $dates->read($step['at']),
+                fn () => ($this->decide)($account->id, $this->ids->next(), new Delete(), [new Claim($this->conversation($account, $step))]),
+            ];
             $decided[] = $step['of'] ?? '';
         }
         foreach ($this->undecided($account, $decided) as $day => $conversations) {
-            $steps[] = [new \DateTimeImmutable($day.' 17:30', $account->timeZone()), fn () => ($this->decide)($account->id, $this->ids->next(), new Archive(), array_map(static fn (string $id): Claim => new Claim($id), $conversations))];
+            $steps[] = [
+                new \DateTimeImmutable($day.' 17:30', $account->timeZone()),
+                fn () => ($this->decide)(
+                    $account->id,
+                    $this->ids->next(),
+                    new Archive(),
+                    array_map(static fn (string $id): Claim => new Claim($id), $conversations),
+                ),
+            ];
         }
         usort($steps, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
@@ -149,7 +186,17 @@ final readonly class SeedDemo
             $read->sources,
         );
         $subtasks = isset($step['subtasks']) ? ReadOutline::of($step['subtasks']) : [];
-        ($this->makeTasks)($account->id, $this->ids->next(), [new TaskOrder($task, $fields, claim: isset($step['of']) ? new Claim($this->conversation($account, $step)) : null, subtasks: $subtasks)], $account->timeZone());
+        ($this->makeTasks)(
+            $account->id,
+            $this->ids->next(),
+            [new TaskOrder(
+                $task,
+                $fields,
+                claim: isset($step['of']) ? new Claim($this->conversation($account, $step)) : null,
+                subtasks: $subtasks,
+            )],
+            $account->timeZone(),
+        );
     }
 
     private function day(string $written, Account $account, RelativeDate $dates): Due
@@ -157,13 +204,18 @@ final readonly class SeedDemo
         $moment = $dates->read($written);
         $date = LocalDate::of($moment, $account->timeZone());
 
-        return str_contains($written, ':') ? Due::at($date, TimeOfDay::of($moment, $account->timeZone()), $account->timeZone()) : Due::onDay($date);
+        return str_contains($written, ':')
+            ? Due::at($date, TimeOfDay::of($moment, $account->timeZone()), $account->timeZone())
+            : Due::onDay($date);
     }
 
     /** @param Step $step */
     private function conversation(Account $account, array $step): string
     {
-        $id = $this->connection->fetchOne('SELECT id FROM conversation WHERE account_id = ? AND subject = ?', [$account->id, $step['of'] ?? '']);
+        $id = $this->connection->fetchOne(
+            'SELECT id FROM conversation WHERE account_id = ? AND subject = ?',
+            [$account->id, $step['of'] ?? ''],
+        );
 
         return \is_string($id) ? $id : throw new \UnexpectedValueException('No letter: '.($step['of'] ?? ''));
     }
@@ -176,7 +228,10 @@ final readonly class SeedDemo
     private function undecided(Account $account, array $decided): array
     {
         $days = [];
-        $rows = $this->connection->fetchAllAssociative('SELECT id, subject, latest_at FROM conversation WHERE account_id = ? AND place = ? ORDER BY latest_at', [$account->id, Place::Tray->value]);
+        $rows = $this->connection->fetchAllAssociative(
+            'SELECT id, subject, latest_at FROM conversation WHERE account_id = ? AND place = ? ORDER BY latest_at',
+            [$account->id, Place::Tray->value],
+        );
         foreach ($rows as ['id' => $id, 'subject' => $subject, 'latest_at' => $latestAt]) {
             if (\is_string($id) && \is_string($latestAt) && !\in_array($subject, $decided, true)) {
                 $days[(new \DateTimeImmutable($latestAt))->modify('+1 day')->format('Y-m-d')][] = $id;

@@ -119,7 +119,9 @@ abstract class ApiTestCase extends WebTestCase
         ?string $id = null,
     ): string {
         $id ??= self::id().'@glass.example';
-        $this->upload(['letter.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}>\r\n{$headers}\r\n{$text}\r\n"]);
+        $this->upload(
+            ['letter.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}>\r\n{$headers}\r\n{$text}\r\n"],
+        );
         foreach ($this->rows('/tray') as $row) {
             if ($row['subject'] === $subject) {
                 self::assertIsString($row['id']);
@@ -197,7 +199,10 @@ abstract class ApiTestCase extends WebTestCase
         /** @var array{clearing: list<array{conversation: Json|null}>, stretches: list<array{items: list<array{kind: string, conversation: Json|null}>}>} $coming */
         $coming = $this->call('GET', '/coming?kinds=mail,owed');
 
-        return array_values(array_filter(array_column(array_merge(...array_column($coming['stretches'], 'items'), ...[$coming['clearing']]), 'conversation')));
+        return array_values(array_filter(array_column(
+            array_merge(...array_column($coming['stretches'], 'items'), ...[$coming['clearing']]),
+            'conversation',
+        )));
     }
 
     /**
@@ -274,6 +279,10 @@ abstract class ApiTestCase extends WebTestCase
     /** @return array{date: string, time: string|null, text: string} a due as the page is given it */
     protected static function due(string $date, ?string $time = null): array
     {
-        return ['date' => $date, 'time' => $time, 'text' => (new \DateTimeImmutable($date))->format('D j M Y').(null === $time ? '' : ', '.$time)];
+        return [
+            'date' => $date,
+            'time' => $time,
+            'text' => (new \DateTimeImmutable($date))->format('D j M Y').(null === $time ? '' : ', '.$time),
+        ];
     }
 }

@@ -89,7 +89,11 @@ final class Contract
     {
         [$template, $operation] = $this->operation($method, $path);
         Assert::assertArrayHasKey('requestBody', $operation, "{$method} {$template} takes no body.");
-        $this->assertMatches($body, ['paths', $template, strtolower($method), 'requestBody', 'content', 'application/json', 'schema'], "Request {$method} {$path}");
+        $this->assertMatches(
+            $body,
+            ['paths', $template, strtolower($method), 'requestBody', 'content', 'application/json', 'schema'],
+            "Request {$method} {$path}",
+        );
     }
 
     public function assertResponse(string $method, string $path, int $status, string $type, string $content): void
@@ -117,17 +121,30 @@ final class Contract
         Assert::assertIsArray($response['content']);
         Assert::assertArrayHasKey($type, $response['content'], "{$method} {$template} does not answer with {$type}.");
         if (str_ends_with($type, 'json')) {
-            $this->assertMatches(json_decode($content, false, 512, \JSON_THROW_ON_ERROR), [...$pointer, 'content', $type, 'schema'], "Response {$status} to {$method} {$path}");
+            $this->assertMatches(
+                json_decode($content, false, 512, \JSON_THROW_ON_ERROR),
+                [...$pointer, 'content', $type, 'schema'],
+                "Response {$status} to {$method} {$path}",
+            );
         }
     }
 
     /** @param list<string> $pointer */
     private function assertMatches(mixed $data, array $pointer, string $what): void
     {
-        $reference = self::ID.'#/'.implode('/', array_map(static fn (string $step): string => rawurlencode(str_replace(['~', '/'], ['~0', '~1'], $step)), $pointer));
+        $reference = self::ID.'#/'.implode(
+            '/',
+            array_map(static fn (string $step): string => rawurlencode(str_replace(['~', '/'], ['~0', '~1'], $step)), $pointer),
+        );
         $result = $this->validator->validate($data, (object) ['$ref' => $reference]);
         $error = $result->error();
-        Assert::assertTrue($result->isValid(), null === $error ? '' : $what.': '.json_encode((new ErrorFormatter())->format($error), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES));
+        Assert::assertTrue(
+            $result->isValid(),
+            null === $error ? '' : $what.': '.json_encode(
+                (new ErrorFormatter())->format($error),
+                \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES,
+            ),
+        );
     }
 
     /** @return array{string, array<string, mixed>} path template and operation */

@@ -34,7 +34,10 @@ final class ContractTest extends KernelTestCase
         $kinds = array_column(DecisionKind::cases(), 'value');
         self::assertEqualsCanonicalizing($kinds, $named);
 
-        $classes = array_map(static fn (string $file): string => basename($file, '.php'), glob(\dirname(__DIR__, 2).'/core/Tray/Decision/*.php') ?: []);
+        $classes = array_map(
+            static fn (string $file): string => basename($file, '.php'),
+            glob(\dirname(__DIR__, 2).'/core/Tray/Decision/*.php') ?: [],
+        );
         self::assertEqualsCanonicalizing([...$classes, 'Block'], array_column(DecisionKind::cases(), 'name'));
         self::assertSame([], array_diff($kinds, array_column(EntryKind::cases(), 'value')), 'The journal knows them by the same names.');
     }

@@ -30,7 +30,10 @@ final class InstalledServer
             is_dir($this->folder.'/'.$inside) || mkdir($this->folder.'/'.$inside, 0o700, true);
         }
         @unlink($this->folder.'/php.sock');
-        $this->run('php-fpm'.\PHP_MAJOR_VERSION.'.'.\PHP_MINOR_VERSION, ['--nodaemonize', '--allow-to-run-as-root', '--fpm-config', $this->render('php-fpm.conf')]);
+        $this->run(
+            'php-fpm'.\PHP_MAJOR_VERSION.'.'.\PHP_MINOR_VERSION,
+            ['--nodaemonize', '--allow-to-run-as-root', '--fpm-config', $this->render('php-fpm.conf')],
+        );
         $this->run('nginx', ['-c', $this->nginx('127.0.0.1:'.$this->port, ''), '-e', $this->folder.'/nginx.log']);
         for ($try = 0; $try < 400 && !file_exists($this->folder.'/php.sock'); ++$try) {
             usleep(25_000);
@@ -54,20 +57,36 @@ final class InstalledServer
     {
         $site = $this->render('nginx.conf', LISTEN: $listen, TLS: $tls);
         $user = 0 === posix_geteuid() ? "user root;\n" : '';
-        $temporary = implode("\n", array_map(fn (string $kind): string => "{$kind}_temp_path {$this->folder}/{$kind};", ['client_body', 'proxy', 'fastcgi', 'uwsgi', 'scgi']));
-        file_put_contents($file = $this->folder.'/main.conf', "{$user}include /etc/nginx/modules-enabled/*.conf;\ndaemon off;\npid {$this->folder}/nginx.pid;\nerror_log {$this->folder}/nginx.log;\nworker_processes 2;\nevents {}\nhttp {\ninclude /etc/nginx/mime.types;\naccess_log off;\n{$temporary}\ninclude {$site};\n}\n");
+        $temporary = implode(
+            "\n",
+            array_map(
+                fn (string $kind): string => "{$kind}_temp_path {$this->folder}/{$kind};",
+                ['client_body', 'proxy', 'fastcgi', 'uwsgi', 'scgi'],
+            ),
+        );
+        file_put_contents(
+            $file = $this->folder.'/main.conf',
+            "{$user}include /etc/nginx/modules-enabled/*.conf;\ndaemon off;\npid {$this->folder}/nginx.pid;\nerror_log {$this->folder}/nginx.log;\nworker_processes 2;\nevents {}\nhttp {\ninclude /etc/nginx/mime.types;\naccess_log off;\n{$temporary}\ninclude {$site};\n}\n",
+        );
 
         return $file;
     }
 
     public static function program(string $name): string
     {
-        return (new ExecutableFinder())->find($name, null, ['/usr/sbin', '/sbin']) ?? throw new \RuntimeException("{$name} is missing: ./zippy test installs it.");
+        return (new ExecutableFinder())->find($name, null, ['/usr/sbin', '/sbin'])
+            ?? throw new \RuntimeException("{$name} is missing: ./zippy test installs it.");
     }
 
     public function logs(): string
     {
-        return implode("\n", array_map(static fn (string $file): string => (string) file_get_contents($file), [...glob($this->folder.'/*.out') ?: [], ...glob($this->folder.'/*.log') ?: [], ...glob($this->folder.'/data/log/*') ?: []]));
+        return implode(
+            "\n",
+            array_map(
+                static fn (string $file): string => (string) file_get_contents($file),
+                [...glob($this->folder.'/*.out') ?: [], ...glob($this->folder.'/*.log') ?: [], ...glob($this->folder.'/data/log/*') ?: []],
+            ),
+        );
     }
 
     /** @return string the file, filled in for this folder */
@@ -75,8 +94,27 @@ final class InstalledServer
     {
         $project = \dirname(__DIR__, 2);
         $user = posix_getpwuid(posix_geteuid())['name'] ?? 'root';
-        $values = $more + ['ROOT' => $project, 'DATA' => $this->folder.'/data', 'USER' => $user, 'GROUP' => $user, 'SOCKET' => $this->folder.'/php.sock', 'CHILDREN' => (string) $this->children, 'HOSTS' => '127.0.0.1', 'TIMING' => '1', 'PID' => '', 'LISTEN_OWNER' => '', 'NAME' => '127.0.0.1', 'LISTEN' => '', 'TLS' => '', 'PLAIN' => ''];
-        $arguments = array_map(static fn (int|string $name, string $value): string => escapeshellarg($name.'='.$value), array_keys($values), $values);
+        $values = $more + [
+            'ROOT' => $project,
+            'DATA' => $this->folder.'/data',
+            'USER' => $user,
+            'GROUP' => $user,
+            'SOCKET' => $this->folder.'/php.sock',
+            'CHILDREN' => (string) $this->children,
+            'HOSTS' => '127.0.0.1',
+            'TIMING' => '1',
+            'PID' => '',
+            'LISTEN_OWNER' => '',
+            'NAME' => '127.0.0.1',
+            'LISTEN' => '',
+            'TLS' => '',
+            'PLAIN' => '',
+        ];
+        $arguments = array_map(
+            static fn (int|string $name, string $value): string => escapeshellarg($name.'='.$value),
+            array_keys($values),
+            $values,
+        );
         exec($project.'/deploy/render '.$project.'/deploy/'.$template.' '.implode(' ', $arguments), $lines, $code);
         0 === $code || throw new \RuntimeException("deploy/{$template}: ".implode("\n", $lines));
         file_put_contents($file = $this->folder.'/'.$template, implode("\n", $lines)."\n");

@@ -63,9 +63,36 @@ final class RealServer
         $this->port = $this->port ?: self::freePort();
         // A group of its own, so that its processes can be killed together.
         $preload = $this->project.'/var/cache/prod/ZippyTray_Server_KernelProdContainer.preload.php';
-        $loaded = is_file($preload) ? ['-d', 'opcache.preload='.$preload, '-d', 'opcache.preload_user='.(posix_getpwuid(posix_geteuid())['name'] ?? 'root')] : [];
-        $command = ['setsid', \PHP_BINARY, ...$loaded, '-d', 'expose_php=0', '-d', 'memory_limit=768M', '-d', 'date.timezone=UTC', '-d', 'opcache.enable_cli=1', '-d', 'variables_order=EGPCS', '-S', '127.0.0.1:'.$this->port, '-t', \dirname($this->project.'/'.$this->script), $this->project.'/'.$this->script];
-        $process = proc_open($command, [1 => ['file', $this->folder.'/web.log', 'a'], 2 => ['file', $this->folder.'/web.log', 'a']], $pipes, $this->project, $this->environment() + ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers]);
+        $loaded = is_file($preload)
+            ? ['-d', 'opcache.preload='.$preload, '-d', 'opcache.preload_user='.(posix_getpwuid(posix_geteuid())['name'] ?? 'root')]
+            : [];
+        $command = [
+            'setsid',
+            \PHP_BINARY,
+            ...$loaded,
+            '-d',
+            'expose_php=0',
+            '-d',
+            'memory_limit=768M',
+            '-d',
+            'date.timezone=UTC',
+            '-d',
+            'opcache.enable_cli=1',
+            '-d',
+            'variables_order=EGPCS',
+            '-S',
+            '127.0.0.1:'.$this->port,
+            '-t',
+            \dirname($this->project.'/'.$this->script),
+            $this->project.'/'.$this->script,
+        ];
+        $process = proc_open(
+            $command,
+            [1 => ['file', $this->folder.'/web.log', 'a'], 2 => ['file', $this->folder.'/web.log', 'a']],
+            $pipes,
+            $this->project,
+            $this->environment() + ['PHP_CLI_SERVER_WORKERS' => (string) $this->workers],
+        );
         $this->process = \is_resource($process) ? $process : throw new \RuntimeException('The server did not start.');
         for ($try = 0; $try < 400; ++$try) {
             $socket = @stream_socket_client('tcp://127.0.0.1:'.$this->port, $code, $problem, 1);
@@ -88,7 +115,12 @@ final class RealServer
             proc_close($this->process);
             $this->process = null;
             // Its children end a moment later: the last of them has when nobody listens any more.
-            for ($try = 0; $try < 400 && false !== $socket = @stream_socket_client('tcp://127.0.0.1:'.$this->port, $code, $problem, 1); ++$try) {
+            for ($try = 0; $try < 400 && false !== $socket = @stream_socket_client(
+                'tcp://127.0.0.1:'.$this->port,
+                $code,
+                $problem,
+                1,
+            ); ++$try) {
                 fclose($socket);
                 usleep(5000);
             }
@@ -115,11 +147,28 @@ final class RealServer
     public function spawn(string ...$arguments): array
     {
         $pair = stream_socket_pair(\STREAM_PF_UNIX, \STREAM_SOCK_STREAM, 0) ?: throw new \RuntimeException('No pipe is to be had.');
-        $process = proc_open([\PHP_BINARY, '-d', 'memory_limit=768M', '-d', 'date.timezone=UTC', $this->project.'/server/console.php', ...array_values($arguments)], [1 => $pair[1], 2 => $pair[1]], $pipes, $this->project, $this->environment());
+        $process = proc_open(
+            [
+                \PHP_BINARY,
+                '-d',
+                'memory_limit=768M',
+                '-d',
+                'date.timezone=UTC',
+                $this->project.'/server/console.php',
+                ...array_values($arguments),
+            ],
+            [1 => $pair[1], 2 => $pair[1]],
+            $pipes,
+            $this->project,
+            $this->environment(),
+        );
 
         fclose($pair[1]);
 
-        return ['process' => \is_resource($process) ? $process : throw new \RuntimeException('The command did not start.'), 'pipe' => $pair[0]];
+        return [
+            'process' => \is_resource($process) ? $process : throw new \RuntimeException('The command did not start.'),
+            'pipe' => $pair[0],
+        ];
     }
 
     /**
@@ -156,13 +205,21 @@ final class RealServer
     {
         $answer = $this->call('POST', '/api/sign-in', ['email' => $email, 'password' => $password]);
 
-        return 200 === $answer['status'] && 1 === preg_match('/^Set-Cookie: (zippy_tray=[^;]+)/mi', $answer['headers'], $m) ? $m[1] : throw new \RuntimeException($answer['body']);
+        return 200 === $answer['status'] && 1 === preg_match('/^Set-Cookie: (zippy_tray=[^;]+)/mi', $answer['headers'], $m)
+            ? $m[1]
+            : throw new \RuntimeException($answer['body']);
     }
 
     /** @return array<string, string> */
     private function environment(): array
     {
-        return $this->environment + ['ZIPPY_DATA' => $this->folder.'/data', 'ZIPPY_DEMO' => '0', 'ZIPPY_STRICT' => '1', 'APP_ENV' => 'prod', 'PATH' => (string) getenv('PATH')];
+        return $this->environment + [
+            'ZIPPY_DATA' => $this->folder.'/data',
+            'ZIPPY_DEMO' => '0',
+            'ZIPPY_STRICT' => '1',
+            'APP_ENV' => 'prod',
+            'PATH' => (string) getenv('PATH'),
+        ];
     }
 
     /**
@@ -198,12 +255,20 @@ final class RealServer
         [$headers, $body] = explode("\r\n\r\n", $all, 2) + [1 => ''];
         if (1 === preg_match('/^Transfer-Encoding: chunked/mi', $headers)) {
             // RFC 9112, 7.1
-            for ($rest = $body, $body = ''; 1 === preg_match('/^([0-9a-f]+)[^\r\n]*\r\n/i', $rest, $m) && 0 < $length = (int) hexdec($m[1]); $rest = substr($rest, \strlen($m[0]) + $length + 2)) {
+            for ($rest = $body, $body = ''; 1 === preg_match('/^([0-9a-f]+)[^\r\n]*\r\n/i', $rest, $m) && 0 < $length = (int) hexdec($m[1]); $rest = substr(
+                $rest,
+                \strlen($m[0]) + $length + 2,
+            )) {
                 $body .= substr($rest, \strlen($m[0]), $length);
             }
         }
-        $isWhole = str_contains($all, "\r\n\r\n") && (1 !== preg_match('/^Content-Length: (\d+)/mi', $headers, $m) || \strlen($body) >= (int) $m[1]);
+        $isWhole = str_contains($all, "\r\n\r\n")
+            && (1 !== preg_match('/^Content-Length: (\d+)/mi', $headers, $m) || \strlen($body) >= (int) $m[1]);
 
-        return ['status' => $isWhole && 1 === preg_match('~^HTTP/\S+ (\d+)~', $headers, $m) ? (int) $m[1] : 0, 'headers' => $headers, 'body' => $body];
+        return [
+            'status' => $isWhole && 1 === preg_match('~^HTTP/\S+ (\d+)~', $headers, $m) ? (int) $m[1] : 0,
+            'headers' => $headers,
+            'body' => $body,
+        ];
     }
 }

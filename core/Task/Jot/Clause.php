@@ -30,7 +30,9 @@ final readonly class Clause
 
     public function odd(string $odd): self
     {
-        return '' === $odd ? $this : new self($this->kind, $this->text, $this->from, $this->to, $this->reading, $this->others, trim($this->odd.' '.$odd));
+        return '' === $odd
+            ? $this
+            : new self($this->kind, $this->text, $this->from, $this->to, $this->reading, $this->others, trim($this->odd.' '.$odd));
     }
 
     public function readAs(string $reading): self

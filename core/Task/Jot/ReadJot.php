@@ -76,7 +76,13 @@ final class ReadJot
             $to = max($from, $at + mb_strlen(rtrim($part)));
             $at += mb_strlen($part) + 1;
             if (0 === $number) {
-                $clauses[] = new Clause('' === $text ? ClauseKind::Unread : ClauseKind::Title, $text, $from, $to, '' === $text ? 'A task needs a title: what is to be done?' : $text);
+                $clauses[] = new Clause(
+                    '' === $text ? ClauseKind::Unread : ClauseKind::Title,
+                    $text,
+                    $from,
+                    $to,
+                    '' === $text ? 'A task needs a title: what is to be done?' : $text,
+                );
             } elseif ('' !== $text) {
                 $clauses[] = $this->clause($text, $from, $to);
             }
@@ -130,7 +136,10 @@ final class ReadJot
         $now = $this->speaker->now;
         if (ClauseKind::Repeat === $clause->kind && null !== $this->due) {
             try {
-                $reading = $this->speaker->read((string) preg_replace('/^(?:by|due:?|due\s+by)\s+/iu', '', $clause->text), $this->due->date);
+                $reading = $this->speaker->read(
+                    (string) preg_replace('/^(?:by|due:?|due\s+by)\s+/iu', '', $clause->text),
+                    $this->due->date,
+                );
                 $this->repeat = Repeat::of($reading, $now->zone);
 
                 return $clause->readAs($reading->text())->odd($reading->oddBeside($this->due));
@@ -142,7 +151,10 @@ final class ReadJot
         return $clause->odd(match ($clause->kind) {
             ClauseKind::Due => null !== $this->due && $this->isPast($this->due) ? 'That is past already.' : '',
             ClauseKind::Reminder => $this->oddReminder($clause, $due),
-            ClauseKind::List => null === $this->lists || \in_array(mb_strtolower((string) $this->list), array_map(mb_strtolower(...), $this->lists), true) ? '' : 'There is no such list yet: it is made.',
+            ClauseKind::List => null === $this->lists
+                || \in_array(mb_strtolower((string) $this->list), array_map(mb_strtolower(...), $this->lists), true)
+                ? ''
+                : 'There is no such list yet: it is made.',
             default => '',
         });
     }
@@ -204,7 +216,11 @@ final class ReadJot
             null !== $rest = $is('list:?') => $this->inList($rest),
             null !== $rest = $is('labels?:?') => $this->labelled($rest),
             null !== $rest = $is('remind(?:ers?)?(?:\s+me)?:?') => $this->remindedOf($rest),
-            1 === preg_match('/^(?:priority:?\s+)?(high|normal|low)(?:\s+priority)?$/i', $text, $match) => $this->prioritised(Priority::from(strtolower($match[1]))),
+            1 === preg_match(
+                '/^(?:priority:?\s+)?(high|normal|low)(?:\s+priority)?$/i',
+                $text,
+                $match,
+            ) => $this->prioritised(Priority::from(strtolower($match[1]))),
             null !== $rest = $is('starts?|starting|from|begins?') => $this->starting($rest),
             null !== $rest = $is('takes?|estimate:?') => $this->estimated($rest),
             null !== $rest = $is('by|due:?|due\s+by') => $this->dueAt($rest),

@@ -50,7 +50,9 @@ final readonly class DayOfMonth extends Day
 
         $coming = null === $this->ahead ? (new self($this->day))->ahead($today) : null;
 
-        return null === $coming ? '%s: that month has no such day.' : '%s cannot be: '.$coming->format('j M Y').' is a '.$coming->format('l').'.';
+        return null === $coming
+            ? '%s: that month has no such day.'
+            : '%s cannot be: '.$coming->format('j M Y').' is a '.$coming->format('l').'.';
     }
 
     private function find(LocalDate $today, int $direction): ?LocalDate

@@ -69,7 +69,9 @@ final readonly class DayOfYear extends Day
     {
         $date = $this->dated($today);
 
-        return null === $date ? '%s is not a day of the calendar.' : '%s cannot be: '.$date->format('j M Y').' is a '.$date->format('l').'.';
+        return null === $date
+            ? '%s is not a day of the calendar.'
+            : '%s cannot be: '.$date->format('j M Y').' is a '.$date->format('l').'.';
     }
 
     private function dated(LocalDate $today): ?LocalDate

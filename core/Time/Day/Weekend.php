@@ -19,6 +19,8 @@ final readonly class Weekend extends Day
 
     public function ahead(LocalDate $today): LocalDate
     {
-        return 0 === $this->ahead ? $today->plusDays((6 - $today->weekday() + 7) % 7) : $this->week->dayIn($today->plusDays(7 * $this->ahead), 6);
+        return 0 === $this->ahead
+            ? $today->plusDays((6 - $today->weekday() + 7) % 7)
+            : $this->week->dayIn($today->plusDays(7 * $this->ahead), 6);
     }
 }

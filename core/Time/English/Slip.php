@@ -37,7 +37,9 @@ enum Slip: int
                 return self::Wrong;
             }
 
-            return substr($written, $at + 2) === substr($meant, $at + 2) && strrev(substr($written, $at, 2)) === substr($meant, $at, 2) ? self::Swapped : null;
+            return substr($written, $at + 2) === substr($meant, $at + 2) && strrev(substr($written, $at, 2)) === substr($meant, $at, 2)
+                ? self::Swapped
+                : null;
         }
         [$longer, $shorter] = $lengths > 0 ? [$written, $meant] : [$meant, $written];
         if (substr($longer, $at + 1) !== substr($shorter, $at)) {

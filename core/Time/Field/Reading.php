@@ -59,7 +59,15 @@ final readonly class Reading
         \DateTimeZone $zone,
         bool $fromCompletion = false,
     ): self {
-        return new self(ReadingKind::Repeat, $first, null === $clock ? null : Moment::at($first, $clock, $zone), $rule, $clock, false, fromCompletion: $fromCompletion);
+        return new self(
+            ReadingKind::Repeat,
+            $first,
+            null === $clock ? null : Moment::at($first, $clock, $zone),
+            $rule,
+            $clock,
+            false,
+            fromCompletion: $fromCompletion,
+        );
     }
 
     /**
@@ -68,7 +76,18 @@ final readonly class Reading
      */
     public function or(array $alternatives, array $corrected = []): self
     {
-        return new self($this->kind, $this->date, $this->moment, $this->rule, $this->clock, $this->past, $alternatives, $this->until, $this->fromCompletion, $corrected);
+        return new self(
+            $this->kind,
+            $this->date,
+            $this->moment,
+            $this->rule,
+            $this->clock,
+            $this->past,
+            $alternatives,
+            $this->until,
+            $this->fromCompletion,
+            $corrected,
+        );
     }
 
     public function time(): ?TimeOfDay
@@ -79,7 +98,9 @@ final readonly class Reading
     /** The due that it means; of a repeat that of the first occurrence. */
     public function due(): Due
     {
-        return null === $this->moment ? Due::onDay($this->date) : Due::at($this->moment->date(), $this->moment->time(), $this->moment->zone);
+        return null === $this->moment
+            ? Due::onDay($this->date)
+            : Due::at($this->moment->date(), $this->moment->time(), $this->moment->zone);
     }
 
     /** The rule as RFC 5545 writes it; null when it is no repeat. */
@@ -92,12 +113,18 @@ final readonly class Reading
     public function text(): string
     {
         if (null === $this->rule) {
-            return null === $this->moment ? $this->date->text() : self::momentText($this->moment).(null === $this->until ? '' : '–'.$this->until);
+            return null === $this->moment
+                ? $this->date->text()
+                : self::momentText($this->moment).(null === $this->until ? '' : '–'.$this->until);
         }
         $text = ($this->fromCompletion ? RuleText::ofDistance($this->rule, $this->date).' after completion' : RuleText::of($this->rule)).(null === $this->clock ? '' : ' at '.$this->clock).', from '.$this->date->text();
         $text .= null === $this->rule->until ? '' : ', until '.$this->rule->until->text();
 
-        return $text.(null === $this->rule->count ? '' : \sprintf(', for %d time%s', $this->rule->count, 1 === $this->rule->count ? '' : 's'));
+        return $text.(null === $this->rule->count ? '' : \sprintf(
+            ', for %d time%s',
+            $this->rule->count,
+            1 === $this->rule->count ? '' : 's',
+        ));
     }
 
     /** @return array{kind: string, date: string, time: ?string, instant: ?string, rrule: ?string, past: bool, text: string, until?: string, fromCompletion?: true, corrected?: array<string, string>} */
@@ -122,7 +149,13 @@ final readonly class Reading
     {
         $first = $this->rule?->first($due->date);
 
-        return null === $first || $first->equals($due->date) ? '' : \sprintf('The due (%s) is no day of it: it is due then, and after that %s.', $due->date->format('D j M'), $first->format('D j M'));
+        return null === $first || $first->equals($due->date)
+            ? ''
+            : \sprintf(
+                'The due (%s) is no day of it: it is due then, and after that %s.',
+                $due->date->format('D j M'),
+                $first->format('D j M'),
+            );
     }
 
     /** As one writes it to somebody: "Friday 27 November", with the time where there is one. */

@@ -90,7 +90,9 @@ final readonly class RepeatDraft
         $all = Frequency::Daily === $this->frequency ? [1, 2, 3, 4, 5, 6, 7] : $this->days;
         $left = array_values(array_diff($all, $days));
 
-        return 1 !== $this->interval || [] === $left || !\in_array($this->frequency, [Frequency::Daily, Frequency::Weekly], true) ? null : $this->but(['frequency' => Frequency::Weekly, 'days' => $left]);
+        return 1 !== $this->interval || [] === $left || !\in_array($this->frequency, [Frequency::Daily, Frequency::Weekly], true)
+            ? null
+            : $this->but(['frequency' => Frequency::Weekly, 'days' => $left]);
     }
 
     /** On these days of quarters: "the last" ones are in the month with which a quarter ends, others in that with which it begins. */
@@ -100,7 +102,11 @@ final readonly class RepeatDraft
         $months = null !== $which && $which < 0 ? [3, 6, 9, 12] : [1, 4, 7, 10];
 
         // BYSETPOS counts within the whole year when the rule is yearly (RFC 5545, 3.3.10).
-        return $this->but(['frequency' => null === $this->position ? Frequency::Yearly : Frequency::Monthly, 'interval' => 1, 'months' => $months]);
+        return $this->but([
+            'frequency' => null === $this->position ? Frequency::Yearly : Frequency::Monthly,
+            'interval' => 1,
+            'months' => $months,
+        ]);
     }
 
     /** Whether it is one at the beginning or the end of a month or quarter, and not a day with a number. */
@@ -216,7 +222,10 @@ final readonly class RepeatDraft
     {
         $days = match (true) {
             [] !== $this->nthDays => $this->nthDays,
-            Frequency::Weekly === $this->frequency => array_map(static fn (int $day): NthDay => new NthDay($day), [] === $this->days ? [$from->weekday()] : $this->days),
+            Frequency::Weekly === $this->frequency => array_map(
+                static fn (int $day): NthDay => new NthDay($day),
+                [] === $this->days ? [$from->weekday()] : $this->days,
+            ),
             default => [],
         };
         $isOfMonth = Frequency::Monthly === $this->frequency || Frequency::Yearly === $this->frequency;

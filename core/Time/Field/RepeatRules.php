@@ -83,7 +83,10 @@ final readonly class RepeatRules
             if ($every > 0 && $this->words->is($place->next + 1, 'quarter')) {
                 yield from $this->tails($index, $place->as($place->value->ofQuarters(), $place->next + 2), $now, $beside);
             }
-            if (0 === $every && $place->value->isWorkingDay() && $this->words->is($place->next, 'month') && $place->value->isOver($now, $this->settings->week)) {
+            if (0 === $every
+                && $place->value->isWorkingDay()
+                && $this->words->is($place->next, 'month')
+                && $place->value->isOver($now, $this->settings->week)) {
                 yield from $this->tails($index, $place->as($place->value, $place->next + 1), $now, $beside);
             }
         }
@@ -99,9 +102,15 @@ final readonly class RepeatRules
     {
         foreach ($this->words->is($index, 'twice', 'thrice') ? [new Parsed(2, $index + 1)] : $this->spans->count($index) as $count) {
             $times = $this->words->is($count->next, 'times') ? 1 : 0;
-            if (($times > 0 || $this->words->is($index, 'twice', 'thrice')) && $this->words->is($count->next + $times, 'a', 'per', 'each', 'every') && null !== $this->words->name($count->next + $times + 1, Sense::Unit)) {
+            if (($times > 0 || $this->words->is($index, 'twice', 'thrice'))
+                && $this->words->is($count->next + $times, 'a', 'per', 'each', 'every')
+                && null !== $this->words->name($count->next + $times + 1, Sense::Unit)) {
                 $isOfWeek = $this->words->is($count->next + $times + 1, 'week');
-                $this->words->impossible($index, $count->next + $times + 2, 'On which days is %s? Name them: "'.($isOfWeek ? 'every monday and thursday' : 'every month on the 1st and 15th').'".');
+                $this->words->impossible(
+                    $index,
+                    $count->next + $times + 2,
+                    'On which days is %s? Name them: "'.($isOfWeek ? 'every monday and thursday' : 'every month on the 1st and 15th').'".',
+                );
             }
         }
     }
@@ -166,7 +175,11 @@ final readonly class RepeatRules
                 yield [static fn (RepeatDraft $all): ?RepeatDraft => $all->except(...$except->value), $except->next, false];
             }
             if ([] === $days) {
-                $this->words->impossible($at, $at + 2, '%s: only days of the week can be left out. What falls on another day is skipped when it comes.');
+                $this->words->impossible(
+                    $at,
+                    $at + 2,
+                    '%s: only days of the week can be left out. What falls on another day is skipped when it comes.',
+                );
             }
         }
         $for = $this->words->is($at, 'for') ? 1 : 0;
@@ -205,7 +218,9 @@ final readonly class RepeatRules
         $been = $this->words->is($index + 1 + $who + $is, 'been') ? 1 : 0;
         $at = $index + 1 + $who + $is + $been;
 
-        return $who > 0 && $this->words->is($at, 'done', 'completed', 'complete', 'finished', 'did') ? $at + 1 + ($this->words->is($at + 1, 'it') ? 1 : 0) : $index;
+        return $who > 0 && $this->words->is($at, 'done', 'completed', 'complete', 'finished', 'did')
+            ? $at + 1 + ($this->words->is($at + 1, 'it') ? 1 : 0)
+            : $index;
     }
 
     /** @return iterable<Parsed<RepeatDraft>> */
@@ -216,7 +231,8 @@ final readonly class RepeatRules
             yield $days->as(new RepeatDraft(Frequency::Weekly, days: $days->value), $days->next);
         }
         // "mon/wed/fri": several are a repeat by themselves.
-        $isSeveral = $this->words->is($index + 1, 'and', '&', '/', '+', 'to', '-', '–', 'through') || $this->words->isAfter($index + 1, ',');
+        $isSeveral = $this->words->is($index + 1, 'and', '&', '/', '+', 'to', '-', '–', 'through')
+            || $this->words->isAfter($index + 1, ',');
         foreach ($isSeveral ? $this->weekdays($index, false) : [] as $days) {
             if (\count($days->value) > 1) {
                 yield $days->as(new RepeatDraft(Frequency::Weekly, days: $days->value), $days->next);
@@ -323,9 +339,18 @@ final readonly class RepeatRules
             foreach ($this->spans->unit($interval->next) as $unit) {
                 [$frequency, $times] = self::frequency($unit->value);
                 if (null === $frequency && 'working day' !== $unit->value) {
-                    $this->words->impossible($index, $unit->next, 'A day is the least: a repeat goes by days, weeks, months or years, not by %s.');
+                    $this->words->impossible(
+                        $index,
+                        $unit->next,
+                        'A day is the least: a repeat goes by days, weeks, months or years, not by %s.',
+                    );
                 } elseif (null !== $frequency) {
-                    yield from $this->withPattern($unit->next, $frequency, $times * $interval->value, 'quarter' === $unit->value && 1 === $interval->value);
+                    yield from $this->withPattern(
+                        $unit->next,
+                        $frequency,
+                        $times * $interval->value,
+                        'quarter' === $unit->value && 1 === $interval->value,
+                    );
                 }
             }
         }
@@ -366,7 +391,10 @@ final readonly class RepeatRules
         if (Frequency::Monthly === $frequency) {
             foreach ($this->ofMonth($index, $interval, true) as $place) {
                 $month = $isOfQuarters || !$this->words->is($place->next, 'month') ? 0 : 1;
-                yield $place->as($isOfQuarters && $place->value->isAtEdge() ? $place->value->ofQuarters() : $place->value, $place->next + $month);
+                yield $place->as(
+                    $isOfQuarters && $place->value->isAtEdge() ? $place->value->ofQuarters() : $place->value,
+                    $place->next + $month,
+                );
             }
         }
         if (Frequency::Yearly === $frequency) {
@@ -473,7 +501,14 @@ final readonly class RepeatRules
             $all = [...$before, $nth->value];
             $weekday = $this->words->weekday($nth->next);
             if (null !== $weekday) {
-                yield new Parsed(new RepeatDraft(Frequency::Monthly, $interval, nthDays: array_map(static fn (int $which): NthDay => new NthDay($weekday, $which), $all)), $nth->next + 1);
+                yield new Parsed(
+                    new RepeatDraft(
+                        Frequency::Monthly,
+                        $interval,
+                        nthDays: array_map(static fn (int $which): NthDay => new NthDay($weekday, $which), $all),
+                    ),
+                    $nth->next + 1,
+                );
             }
             yield from $this->nthWeekday($nth->next + ($this->words->is($nth->next, 'and', '&') ? 1 : 0), $interval, $all);
         }
@@ -503,11 +538,15 @@ final readonly class RepeatRules
     {
         $at = $index + ($this->words->is($index, 'only') ? 1 : 0);
         $at += $this->words->is($at, 'in') ? 1 : 0;
-        if ($this->words->is($at, 'months', 'month') && $this->words->is($at + 1, 'that', 'which') && $this->words->is($at + 2, 'have', 'has')) {
+        if ($this->words->is($at, 'months', 'month')
+            && $this->words->is($at + 1, 'that', 'which')
+            && $this->words->is($at + 2, 'have', 'has')) {
             return $at + 3 + ($this->words->is($at + 3, 'it', 'one') ? 1 : 0);
         }
 
-        return $this->words->is($at, 'where') && $this->words->is($at + 1, 'there') && $this->words->is($at + 2, 'is') ? $at + 3 + ($this->words->is($at + 3, 'one') ? 1 : 0) : $index;
+        return $this->words->is($at, 'where') && $this->words->is($at + 1, 'there') && $this->words->is($at + 2, 'is')
+            ? $at + 3 + ($this->words->is($at + 3, 'one') ? 1 : 0)
+            : $index;
     }
 
     /** @return iterable<Parsed<RepeatDraft>> */

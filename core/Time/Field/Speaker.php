@@ -101,7 +101,9 @@ final readonly class Speaker
             }
         }
 
-        return [] === $moments ? Moment::at($day, $this->settings->at(DayMark::Morning), $this->now->zone) : $moments[min(array_keys($moments))];
+        return [] === $moments
+            ? Moment::at($day, $this->settings->at(DayMark::Morning), $this->now->zone)
+            : $moments[min(array_keys($moments))];
     }
 
     private function single(string $phrase, string $field): Reading
@@ -112,6 +114,7 @@ final readonly class Speaker
             throw new Refused($problem->getMessage(), $field);
         }
 
-        return ReadingKind::Repeat === $reading->kind ? throw new Refused('A repeat cannot stand here: write one day or moment.', $field) : $reading;
+        return ReadingKind::Repeat === $reading->kind
+            ? throw new Refused('A repeat cannot stand here: write one day or moment.', $field) : $reading;
     }
 }

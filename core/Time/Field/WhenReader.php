@@ -61,7 +61,10 @@ final readonly class WhenReader
                 $found[$parsed->value->text()] ??= [$parsed->value, $parsed->isSecond];
             }
         }
-        $first = array_values(array_filter($found, static fn (array $reading): bool => !$reading[1]))[0] ?? array_values($found)[0] ?? throw $words->complaint('Write when: "friday 3pm", "in 2 weeks", "end of month".');
+        $first = array_values(array_filter(
+            $found,
+            static fn (array $reading): bool => !$reading[1],
+        ))[0] ?? array_values($found)[0] ?? throw $words->complaint('Write when: "friday 3pm", "in 2 weeks", "end of month".');
         $others = array_filter($found, static fn (array $reading): bool => $reading[1] && $reading[0] !== $first[0]);
 
         return $first[0]->or(array_values(array_map(static fn (array $reading): Reading => $reading[0], $others)), $words->corrected());
@@ -93,7 +96,20 @@ final readonly class WhenReader
         if ($not > 0 && $words->is($index + 1, 'later', 'earlier') && $words->is($index + 2, 'than')) {
             yield new Parsed(0, $index + 3);
         }
-        $side = $words->pick($index + $not, ['until' => 0, 'till' => 0, 'due' => 0, 'from' => 0, 'starting' => 0, 'earliest' => 0, 'latest' => 0, 'before' => -1, 'after' => 1]);
+        $side = $words->pick(
+            $index + $not,
+            [
+                'until' => 0,
+                'till' => 0,
+                'due' => 0,
+                'from' => 0,
+                'starting' => 0,
+                'earliest' => 0,
+                'latest' => 0,
+                'before' => -1,
+                'after' => 1,
+            ],
+        );
         if (null !== $side && (0 !== $side || 0 === $not)) {
             yield new Parsed($not > 0 ? 0 : $side, $index + $not + 1);
         }
@@ -113,7 +129,9 @@ final readonly class WhenReader
                     yield from $this->moments($words, $date->value, $time->second($date->isSecond), $now, $day->value instanceof FromToday);
                 }
             }
-            $meant = 0 === $lead->value ? $day : $day->as(new WorkingDayBeside($day->value, $lead->value, $this->settings->week), $day->next);
+            $meant = 0 === $lead->value
+                ? $day
+                : $day->as(new WorkingDayBeside($day->value, $lead->value, $this->settings->week), $day->next);
             foreach ($this->date($words, $index, $meant, $now) as $date) {
                 yield $date->as(Reading::ofDay($date->value, $now), $date->next);
             }
@@ -121,7 +139,13 @@ final readonly class WhenReader
         foreach ($times->at($index) as $time) {
             foreach ($days->at($time->next) as $day) {
                 foreach ($this->date($words, $time->next, $day, $now) as $date) {
-                    yield from $this->moments($words, $date->value, $date->as($time->value, $date->next)->second($time->isSecond), $now, $day->value instanceof FromToday);
+                    yield from $this->moments(
+                        $words,
+                        $date->value,
+                        $date->as($time->value, $date->next)->second($time->isSecond),
+                        $now,
+                        $day->value instanceof FromToday,
+                    );
                 }
             }
         }
@@ -203,7 +227,12 @@ final readonly class WhenReader
         foreach ($this->part($words, $times, $index) as $part) {
             foreach ($times->at($part->next, true) as $time) {
                 if (!$time->value->isMark) {
-                    yield from $this->moments($words, $now->date(), $time->as($times->within($time->value, $part->value), $time->next), $now);
+                    yield from $this->moments(
+                        $words,
+                        $now->date(),
+                        $time->as($times->within($time->value, $part->value), $time->next),
+                        $now,
+                    );
                 }
             }
             $moment = Moment::at($now->date(), $this->settings->at($part->value), $now->zone);
@@ -227,7 +256,8 @@ final readonly class WhenReader
         foreach ($times->part($index + $offset) as $part) {
             $isOfDay = $words->is($index + $offset, 'morning', 'afternoon', 'evening', 'eve');
             // By itself only what names a moment of the day is one of today.
-            if (1 === $offset ? $isOfDay : DayMark::Morning !== $part->value && !$words->is($index, 'in', 'afternoon', 'evening', 'night', 'am', 'pm', 'eve')) {
+            if (1 === $offset ? $isOfDay : DayMark::Morning !== $part->value
+                && !$words->is($index, 'in', 'afternoon', 'evening', 'night', 'am', 'pm', 'eve')) {
                 yield $part;
             }
         }
@@ -244,7 +274,11 @@ final readonly class WhenReader
     private function moments(Lexemes $words, LocalDate $day, Parsed $time, Moment $now, bool $isToday = true): iterable
     {
         $clock = $time->value;
-        if ($clock->isAsWritten && $isToday && $day->equals($now->date()) && (string) $clock->time < (string) $now->time() && $clock->hour() < 12) {
+        if ($clock->isAsWritten
+            && $isToday
+            && $day->equals($now->date())
+            && (string) $clock->time < (string) $now->time()
+            && $clock->hour() < 12) {
             yield from $this->moment($words, $day, $time->as($clock->otherHalf(), $time->next), $now);
 
             return;

@@ -77,7 +77,12 @@ final readonly class Clock
     {
         $until = $this->until?->isAsWritten || $this->until?->isBareHour ? $this->until->otherHalf() : $this->until;
 
-        return new self(TimeOfDay::parse(\sprintf('%02d', ($this->hour() + 12) % 24).substr((string) $this->time, 2)), until: $until, minutes: $this->minutes, zone: $this->zone);
+        return new self(
+            TimeOfDay::parse(\sprintf('%02d', ($this->hour() + 12) % 24).substr((string) $this->time, 2)),
+            until: $until,
+            minutes: $this->minutes,
+            zone: $this->zone,
+        );
     }
 
     public function secondTime(): self
@@ -87,18 +92,48 @@ final readonly class Clock
 
     public function until(self $end): self
     {
-        return new self($this->time, $this->isMidnight, $this->isSecond, $this->isBareHour, $this->isAsWritten, $this->isMark, $end, null, $this->zone ?? $end->zone);
+        return new self(
+            $this->time,
+            $this->isMidnight,
+            $this->isSecond,
+            $this->isBareHour,
+            $this->isAsWritten,
+            $this->isMark,
+            $end,
+            null,
+            $this->zone ?? $end->zone,
+        );
     }
 
     /** @param int $minutes 1 or more */
     public function lasting(int $minutes): self
     {
-        return new self($this->time, $this->isMidnight, $this->isSecond, $this->isBareHour, $this->isAsWritten, $this->isMark, null, $minutes, $this->zone);
+        return new self(
+            $this->time,
+            $this->isMidnight,
+            $this->isSecond,
+            $this->isBareHour,
+            $this->isAsWritten,
+            $this->isMark,
+            null,
+            $minutes,
+            $this->zone,
+        );
     }
 
     public function in(\DateTimeZone $zone): self
     {
-        return new self($this->time, $this->isMidnight, $this->isSecond, $this->isBareHour, $this->isAsWritten, $this->isMark, $this->until, $this->minutes, $zone);
+        return new self(
+            $this->time,
+            $this->isMidnight,
+            $this->isSecond,
+            $this->isBareHour,
+            $this->isAsWritten,
+            $this->isMark,
+            $this->until,
+            $this->minutes,
+            $zone,
+        );
     }
 
     /** The day that the clock shows it on, when it is said of $day. */

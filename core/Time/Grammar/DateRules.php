@@ -98,7 +98,9 @@ final readonly class DateRules
             }
         }
         $month = $this->words->month($index);
-        if (null !== $month && !$this->isCut($index + 1) && !($this->words->isProse && $this->words->isAfter($index + 1, 'by', 'on', 'at', 'of'))) {
+        if (null !== $month
+            && !$this->isCut($index + 1)
+            && !($this->words->isProse && $this->words->isAfter($index + 1, 'by', 'on', 'at', 'of'))) {
             foreach ($this->dayNumber($index + 1) as $day) {
                 $end = $this->words->isProse
                     && $this->words->is($day->next, '-', '–', 'and', 'or', 'to', '&')
@@ -133,7 +135,8 @@ final readonly class DateRules
     {
         $name = $this->words->at($index);
 
-        return $this->words->month($index) ?? (LexemeKind::Word === $name?->kind && !\in_array($name->lower, ['may', 'mar'], true) ? Lexicon::int(Sense::Month, $name->lower) : null);
+        return $this->words->month($index)
+            ?? (LexemeKind::Word === $name?->kind && !\in_array($name->lower, ['may', 'mar'], true) ? Lexicon::int(Sense::Month, $name->lower) : null);
     }
 
     /** In prose, "in May, 20 people" and "2 (May)" are no dates. */
@@ -192,7 +195,11 @@ final readonly class DateRules
         }
         $length = \strlen((string) $this->words->at($index)?->text);
         if (8 === $length && null !== LocalDate::on(intdiv($first, 10_000), intdiv($first, 100) % 100, $first % 100)) {
-            yield new Parsed($this->dayOfYear($first % 100, intdiv($first, 100) % 100, Year::named(intdiv($first, 10_000)), $weekday), $index + 1, need: Need::Field);
+            yield new Parsed(
+                $this->dayOfYear($first % 100, intdiv($first, 100) % 100, Year::named(intdiv($first, 10_000)), $weekday),
+                $index + 1,
+                need: Need::Field,
+            );
         }
         $mark = $this->words->isGlued($index + 1, '/', '.', '-') ? $this->words->at($index + 1)?->lower : null;
         $second = null === $mark || true !== $this->words->at($index + 2)?->glued ? null : $this->words->number($index + 2);
@@ -235,7 +242,11 @@ final readonly class DateRules
             return;
         }
         if ($isSwapped) {
-            $this->words->correct($index, $next, $this->words->text($index + 2, $index + 3).$mark.$this->words->text($index, $index + 1).(null === $year ? '' : $mark.$this->words->text($index + 4, $index + 5)));
+            $this->words->correct(
+                $index,
+                $next,
+                $this->words->text($index + 2, $index + 3).$mark.$this->words->text($index, $index + 1).(null === $year ? '' : $mark.$this->words->text($index + 4, $index + 5)),
+            );
         }
         if ($this->words->isProse && ($month < 1 || $month > 12 || $day < 1 || $day > 31)) {
             return;
@@ -334,7 +345,13 @@ final readonly class DateRules
             $month = $this->words->month($at);
             $which = $this->words->is($at, 'this', 'next') ? 1 : 0;
             if (null !== $month) {
-                $inYear = new Rule(Frequency::Yearly, days: $rule->days, monthDays: $rule->monthDays, months: [$month], position: $rule->position);
+                $inYear = new Rule(
+                    Frequency::Yearly,
+                    days: $rule->days,
+                    monthDays: $rule->monthDays,
+                    months: [$month],
+                    position: $rule->position,
+                );
                 foreach ($this->year($at + 1) as $year) {
                     yield $year->as(new ByRule($inYear, $year->value), $year->next);
                 }
@@ -348,7 +365,11 @@ final readonly class DateRules
     private function ruleForDay(int $nth, bool $isWorking): Rule
     {
         return $isWorking
-            ? new Rule(Frequency::Monthly, days: array_map(static fn (int $day): NthDay => new NthDay($day), $this->week->workingDays), position: $nth)
+            ? new Rule(
+                Frequency::Monthly,
+                days: array_map(static fn (int $day): NthDay => new NthDay($day), $this->week->workingDays),
+                position: $nth,
+            )
             : new Rule(Frequency::Monthly, monthDays: [$nth]);
     }
 
@@ -401,7 +422,10 @@ final readonly class DateRules
         foreach ($this->months($at) as $months) {
             [$month, $count] = $months->value;
             foreach ($this->year($months->next) as $year) {
-                yield $year->as(new OfMonth($month, $edge, $year->value, $count), $year->next)->needs($isNamed ? Need::Nothing : Need::Lead);
+                yield $year->as(
+                    new OfMonth($month, $edge, $year->value, $count),
+                    $year->next,
+                )->needs($isNamed ? Need::Nothing : Need::Lead);
             }
             // In prose only what leads up to it makes a day of a month.
             $isSaid = $isNamed
@@ -409,7 +433,10 @@ final readonly class DateRules
                 || $this->words->isAfter($at, 'by')
                 || $this->words->is($index - 1, 'before', 'until', 'till');
             if ($isSaid) {
-                yield $months->as(new OfMonth($month, $edge, null, $count), $months->next)->needs($isNamed && Edge::Late !== $edge ? Need::Nothing : Need::Lead);
+                yield $months->as(
+                    new OfMonth($month, $edge, null, $count),
+                    $months->next,
+                )->needs($isNamed && Edge::Late !== $edge ? Need::Nothing : Need::Lead);
             }
         }
         // "end of 2027"

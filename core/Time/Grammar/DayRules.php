@@ -75,7 +75,10 @@ final readonly class DayRules
         if ($this->words->is($index + $a, 'week')) {
             foreach ([...$this->near($index + $a + 1), ...$this->weekday($index + $a + 1)] as $day) {
                 $isSaid = $this->words->isAfter($index + $a + 1, 'on') || null !== $this->words->int($index + $a + 1, Sense::Near);
-                yield $day->as(new After($day->value, new Span(days: 7)), $day->next)->needs($isSaid && ($a > 0 || !$this->words->isProse) ? Need::Nothing : Need::Field);
+                yield $day->as(
+                    new After($day->value, new Span(days: 7)),
+                    $day->next,
+                )->needs($isSaid && ($a > 0 || !$this->words->isProse) ? Need::Nothing : Need::Field);
             }
         }
     }
@@ -94,7 +97,10 @@ final readonly class DayRules
                 yield from $this->fromOther($index, $span->as($length, $span->next));
                 if ($this->words->is($span->next, 'ago')) {
                     // "Eighteen years ago" is a way to say long ago.
-                    yield $span->as(new FromToday($length, -1, $this->settings->week), $span->next + 1)->needs($length->months < 12 ? Need::Nothing : Need::Lead);
+                    yield $span->as(
+                        new FromToday($length, -1, $this->settings->week),
+                        $span->next + 1,
+                    )->needs($length->months < 12 ? Need::Nothing : Need::Lead);
                 }
                 if ($this->words->is($span->next, 'later')) {
                     yield $span->as(new FromToday($length, 1, $this->settings->week), $span->next + 1)->needs(Need::Field);
@@ -129,7 +135,9 @@ final readonly class DayRules
             return $span;
         }
 
-        return $this->words->isProse && !$span->hasDays() && 0 === $span->minutes % 1440 ? new Span(days: intdiv($span->minutes, 1440)) : null;
+        return $this->words->isProse && !$span->hasDays() && 0 === $span->minutes % 1440
+            ? new Span(days: intdiv($span->minutes, 1440))
+            : null;
     }
 
     /**
@@ -175,7 +183,9 @@ final readonly class DayRules
         if (null !== $days) {
             yield new Parsed(FromToday::days($days), $index + 1);
         }
-        if ($this->words->is($index, 'next') && $this->words->is($index + 1, 'working', 'business') && $this->words->is($index + 2, 'day')) {
+        if ($this->words->is($index, 'next')
+            && $this->words->is($index + 1, 'working', 'business')
+            && $this->words->is($index + 2, 'day')) {
             yield new Parsed(new FromToday(new Span(workingDays: 1), 1, $this->settings->week), $index + 3);
         }
     }
@@ -189,7 +199,10 @@ final readonly class DayRules
         if (null !== $ahead && null !== $behind) {
             yield new Parsed(InWeek::weeks($behind, $ahead, $week), $index + 3);
         }
-        $which = $this->words->pick($index, ['this' => 'this', 'coming' => 'coming', 'following' => 'coming', 'next' => 'next', 'last' => 'last']);
+        $which = $this->words->pick(
+            $index,
+            ['this' => 'this', 'coming' => 'coming', 'following' => 'coming', 'next' => 'next', 'last' => 'last'],
+        );
         $at = $index + (null === $which ? 0 : 1);
         $at += 'this' === $which && $this->words->is($at, 'coming') ? 1 : 0;
         $weekday = $this->words->weekday($at);
@@ -207,7 +220,9 @@ final readonly class DayRules
 
             return;
         }
-        $ahead = null === $which && $this->words->is($at + 2, 'week') ? $this->words->pick($at + 1, ['this' => 0, 'next' => 1, 'last' => -1]) : null;
+        $ahead = null === $which && $this->words->is($at + 2, 'week')
+            ? $this->words->pick($at + 1, ['this' => 0, 'next' => 1, 'last' => -1])
+            : null;
         if (null !== $ahead) {
             yield new Parsed(InWeek::weeks($weekday, $ahead, $week), $at + 3);
         }
@@ -215,9 +230,16 @@ final readonly class DayRules
             yield new Parsed(InWeek::weeks($weekday, 2, $week), $at + 3);
         }
         if (null === $which && $this->words->is($at + 1, 'next')) {
-            yield new Parsed(InWeek::weeks($weekday, 1, $week), $at + 2, need: $this->words->is($at + 2, 'to') ? Need::Field : Need::Nothing);
+            yield new Parsed(
+                InWeek::weeks($weekday, 1, $week),
+                $at + 2,
+                need: $this->words->is($at + 2, 'to') ? Need::Field : Need::Nothing,
+            );
         }
-        yield new Parsed(new Weekday($weekday, isThis: null !== $which || ($this->words->isProse && $this->words->isAfter($at, 'the'))), $at + 1);
+        yield new Parsed(
+            new Weekday($weekday, isThis: null !== $which || ($this->words->isProse && $this->words->isAfter($at, 'the'))),
+            $at + 1,
+        );
     }
 
     /** @return iterable<Parsed<Day>> */
@@ -227,7 +249,9 @@ final readonly class DayRules
         // "before the month is out" is its last day; in prose "before" is what makes a deadline of it, and is no part of the day.
         $lead = $this->words->isProse ? 0 : 1;
         $named = $this->words->is($index + $lead - 1, 'before') ? $this->unit($index + $lead) : null;
-        if (null !== $named && $this->words->is($index + $lead + 1, 'is') && $this->words->is($index + $lead + 2, 'out', 'over', 'up', 'through')) {
+        if (null !== $named
+            && $this->words->is($index + $lead + 1, 'is')
+            && $this->words->is($index + $lead + 2, 'out', 'over', 'up', 'through')) {
             yield new Parsed(new Period($named, Edge::End, 0, $week), $index + $lead + 3);
         }
         $isNext = $this->words->is($index, 'next');
@@ -248,7 +272,11 @@ final readonly class DayRules
         if ($at > $index) {
             // "this week" is what is left of it: its end.
             if ($isNext || Unit::Week === $unit || !$this->words->isProse) {
-                yield new Parsed($isNext ? new Period($unit, Edge::Begin, 1, $week) : new Period($unit, Edge::End, 0, $week), $at + 1, need: Need::Lead);
+                yield new Parsed(
+                    $isNext ? new Period($unit, Edge::Begin, 1, $week) : new Period($unit, Edge::End, 0, $week),
+                    $at + 1,
+                    need: Need::Lead,
+                );
             }
         } elseif ($this->words->isProse && $this->words->is($at + 1, 'next') && !$this->words->is($at + 2, 'to')) {
             // Some languages say it in this order: "la semaine prochaine".

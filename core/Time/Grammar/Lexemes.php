@@ -86,7 +86,13 @@ final class Lexemes
     {
         [$all, $corrected] = [[], []];
         [$end, $characters, $fillers, $wasWord, $before] = [0, 0, [], false, ''];
-        for ($pieces = 0; $pieces < self::PIECES && 1 === preg_match(self::PATTERN, $phrase, $match, \PREG_OFFSET_CAPTURE | \PREG_UNMATCHED_AS_NULL, $end); ++$pieces) {
+        for ($pieces = 0; $pieces < self::PIECES && 1 === preg_match(
+            self::PATTERN,
+            $phrase,
+            $match,
+            \PREG_OFFSET_CAPTURE | \PREG_UNMATCHED_AS_NULL,
+            $end,
+        ); ++$pieces) {
             [$text, $offset] = [(string) $match[0][0], (int) $match[0][1]];
             $glued = $offset === $end && $offset > 0;
             $from = $characters + mb_strlen(substr($phrase, $end, $offset - $end));
@@ -104,7 +110,11 @@ final class Lexemes
             if ((\in_array($lower, self::FILLERS, true) && !$isDecimal)
                 || ($isProse && \in_array($lower, self::FILLERS_OF_PROSE, true))
                 || '@' === $text
-                || ($isProse && (('.' === $text && $glued && self::isBeforeMonth($all, $phrase, $end, $english)) || ('-' === $text && $glued && 1 === preg_match('/\Gfeira\b/i', $phrase, offset: $end))))
+                || ($isProse && (('.' === $text && $glued && self::isBeforeMonth($all, $phrase, $end, $english)) || ('-' === $text && $glued && 1 === preg_match(
+                    '/\Gfeira\b/i',
+                    $phrase,
+                    offset: $end,
+                ))))
                 || ('.' === $text && $glued && $wasWord && (!$isProse || self::isAbbreviation($all, $phrase, $end)))) {
                 $fillers[] = '@' === $text ? 'at' : $lower;
                 continue;
@@ -148,7 +158,8 @@ final class Lexemes
     private static function isAbbreviation(array $all, string $text, int $end): bool
     {
         $word = $all[\count($all) - 1]->lower;
-        $isName = mb_strlen($word) < 5 && (null !== Lexicon::meaning(Sense::Month, $word) || null !== Lexicon::meaning(Sense::Weekday, $word))
+        $isName = mb_strlen($word) < 5
+            && (null !== Lexicon::meaning(Sense::Month, $word) || null !== Lexicon::meaning(Sense::Weekday, $word))
             || \in_array($word, ['am', 'pm'], true);
 
         return $isName && 1 === preg_match('/\G\s*[\p{Ll}\d(,]|\G\s*\p{Lu}\p{Ll}{2}\b/u', $text, offset: $end);
@@ -337,7 +348,10 @@ final class Lexemes
                 && $last->number < 24
                 && !\in_array(($this->all[\count($this->all) - 2] ?? null)?->lower, ['in', 'every', 'for', 'within'], true);
 
-            return new Unreadable(\sprintf($isHour ? 'What is "%1$s"? An hour is written "at %1$s".' : 'Something is missing after "%s".', $last->text), $last->from);
+            return new Unreadable(
+                \sprintf($isHour ? 'What is "%1$s"? An hour is written "at %1$s".' : 'Something is missing after "%s".', $last->text),
+                $last->from,
+            );
         }
 
         return new Unreadable(\sprintf('I cannot read "%s".', $this->wordAround($this->reached)), $this->wordStart($this->reached));

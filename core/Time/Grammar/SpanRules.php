@@ -82,7 +82,11 @@ final readonly class SpanRules
             }
             $and = $this->words->is($first->next, 'and', '&') ? 1 : 0;
             foreach ($this->terms($first->next + $and, $first->value->rank) as $rest) {
-                yield new Parsed($first->value->with($rest->value->span, $rest->value->rank), $rest->next, need: $first->need->and($rest->need));
+                yield new Parsed(
+                    $first->value->with($rest->value->span, $rest->value->rank),
+                    $rest->next,
+                    need: $first->need->and($rest->need),
+                );
             }
             yield $first;
         }

@@ -114,7 +114,12 @@ final readonly class TimeRules
                     continue;
                 }
                 foreach ($this->part($end->next) as $part) {
-                    yield new Parsed($this->stretch($start->value, $this->within($end->value, $part->value)), $part->next, $start->isSecond, $start->need);
+                    yield new Parsed(
+                        $this->stretch($start->value, $this->within($end->value, $part->value)),
+                        $part->next,
+                        $start->isSecond,
+                        $start->need,
+                    );
                 }
                 // Numbers alone on both sides may count something.
                 $need = $start->value->isBareHour && $end->value->isBareHour && !$isBeside && 0 === $lead ? Need::Lead : Need::Nothing;
@@ -335,7 +340,13 @@ final readonly class TimeRules
         $isYear = $number > 1899
             && $number < 2200
             && !$isAt
-            && (null !== $this->words->month($index - 1) || null !== $this->words->number($index - 1) || $this->words->isGlued($index - 1, 'st', 'nd', 'rd', 'th'));
+            && (null !== $this->words->month($index - 1) || null !== $this->words->number($index - 1) || $this->words->isGlued(
+                $index - 1,
+                'st',
+                'nd',
+                'rd',
+                'th',
+            ));
         if ($isBeside && !$isYear) {
             foreach (null === Clock::of($hour, $minute) ? [] : $this->made($index, $index + 1, $hour, $minute) as $time) {
                 yield $time->needs($isAt ? Need::Nothing : Need::Field);

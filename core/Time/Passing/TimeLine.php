@@ -36,7 +36,12 @@ final readonly class TimeLine
     public function stretch(LocalDate $date, ?TimeOfDay $time): Stretch
     {
         if (!$this->today->isBefore($date)) {
-            return new Stretch(StretchKind::Hour, $this->today, $this->today, null === $time || $date->isBefore($this->today) ? null : (int) substr((string) $time, 0, 2));
+            return new Stretch(
+                StretchKind::Hour,
+                $this->today,
+                $this->today,
+                null === $time || $date->isBefore($this->today) ? null : (int) substr((string) $time, 0, 2),
+            );
         }
         if (!$this->lastDay->isBefore($date)) {
             return new Stretch(StretchKind::Day, $date, $date);
@@ -48,7 +53,11 @@ final readonly class TimeLine
         }
         $first = $date->plusDays(1 - $date->day());
 
-        return new Stretch(StretchKind::Month, $this->lastWeek->isBefore($first) ? $first : $this->lastWeek->plusDays(1), $first->endOfMonth());
+        return new Stretch(
+            StretchKind::Month,
+            $this->lastWeek->isBefore($first) ? $first : $this->lastWeek->plusDays(1),
+            $first->endOfMonth(),
+        );
     }
 
     /**

@@ -148,7 +148,11 @@ final class Spotter
     /** Behind "a" and "in", the most frequent of the beginnings: "a week", "in ten days", "in early May". */
     private function isOfTime(?Lexeme $next): bool
     {
-        return null !== $next && (LexemeKind::Number === $next->kind || isset($this->beginnings[$next->lower]) || \in_array($next->lower, ['an', 'few', 'good', 'full', 'another', 'the', 'about', 'less', 'under'], true) || Lexicon::isAny($next->lower, ...Sense::cases()));
+        return null !== $next
+            && (LexemeKind::Number === $next->kind || isset($this->beginnings[$next->lower]) || \in_array($next->lower, ['an', 'few', 'good', 'full', 'another', 'the', 'about', 'less', 'under'], true) || Lexicon::isAny(
+                $next->lower,
+                ...Sense::cases(),
+            ));
     }
 
     /** @return Parsed<array{Day, Clock|null, bool}>|null day, time, and whether a certain day is named */
@@ -242,7 +246,9 @@ final class Spotter
     /** "half past two" is a time by itself, "two" is not. */
     private function spoken(Lexemes $words, int $index): Need
     {
-        return $words->is($index + 1, 'past', 'to', "o'clock", 'oclock') || $words->is($index + 2, 'past', 'to') ? Need::Lead : Need::Nothing;
+        return $words->is($index + 1, 'past', 'to', "o'clock", 'oclock') || $words->is($index + 2, 'past', 'to')
+            ? Need::Lead
+            : Need::Nothing;
     }
 
     /** @return iterable<Parsed<Day>> those that are certain, or led up to */
@@ -262,7 +268,9 @@ final class Spotter
     /** "27/11", "27.11": two numbers that need not be a day. */
     private function isPair(Lexemes $words, int $index): bool
     {
-        return null !== $words->peek($index)?->number && $words->isGlued($index + 1, '.', '/') && null !== $words->peek($index + 2)?->number;
+        return null !== $words->peek($index)?->number
+            && $words->isGlued($index + 1, '.', '/')
+            && null !== $words->peek($index + 2)?->number;
     }
 
     private function isLed(Lexemes $words, TimeRules $times, int $index, int $next): bool
@@ -309,7 +317,9 @@ final class Spotter
             if (($isHour || true === $clock->value->until?->isBareHour) && $this->isCounted($words, $clock->next)) {
                 continue;
             }
-            yield $isHour || $isLed || $isBeside ? new Parsed($clock->value, $clock->next, $clock->isSecond && Need::Lead !== $clock->need) : $clock;
+            yield $isHour || $isLed || $isBeside
+                ? new Parsed($clock->value, $clock->next, $clock->isSecond && Need::Lead !== $clock->need)
+                : $clock;
         }
     }
 
@@ -349,7 +359,9 @@ final class Spotter
         if ($this->isCommaWithin($words, $index, $next)) {
             return false;
         }
-        if (null !== Lexicon::meaning(Sense::Weekday, $last->lower) && $last->isCapital() && \in_array($behind?->lower, self::NAMED, true)) {
+        if (null !== Lexicon::meaning(Sense::Weekday, $last->lower)
+            && $last->isCapital()
+            && \in_array($behind?->lower, self::NAMED, true)) {
             return false;
         }
         $isOrdinal = \in_array($last->lower, ['st', 'nd', 'rd', 'th'], true) && $last->glued;

@@ -40,7 +40,17 @@ final readonly class Rule
 
     public function ending(?int $count, ?LocalDate $until): self
     {
-        return new self($this->frequency, $this->interval, $this->days, $this->monthDays, $this->months, $this->position, $count, $until, $this->weekStart);
+        return new self(
+            $this->frequency,
+            $this->interval,
+            $this->days,
+            $this->monthDays,
+            $this->months,
+            $this->position,
+            $count,
+            $until,
+            $this->weekStart,
+        );
     }
 
     /** The first day from $from on that fits, whatever the interval; null when none ever does. */
@@ -130,14 +140,36 @@ final readonly class Rule
         $number = static fn (string $name, int $least, int $most): ?int => !isset($parts[$name]) ? null
             : (1 === preg_match('/^-?\d{1,6}$/D', $parts[$name]) && (int) $parts[$name] >= $least && (int) $parts[$name] <= $most && 0 !== (int) $parts[$name] ? (int) $parts[$name] : throw $refused);
         $frequency = Frequency::tryFrom($parts['FREQ'] ?? '') ?? throw $refused;
-        if ([] !== array_diff(array_keys($parts), ['FREQ', 'INTERVAL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY', 'BYSETPOS', 'WKST', 'UNTIL', 'COUNT'])) {
+        if ([] !== array_diff(
+            array_keys($parts),
+            ['FREQ', 'INTERVAL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY', 'BYSETPOS', 'WKST', 'UNTIL', 'COUNT'],
+        )) {
             throw $refused;
         }
-        $days = array_map(static fn (string $day): NthDay => self::day($day) ?? throw $refused, isset($parts['BYDAY']) ? explode(',', $parts['BYDAY']) : []);
-        $monthDays = array_map(static fn (string $day): int => 1 === preg_match('/^(-1|[1-9]|[12]\d|3[01])$/D', $day) ? (int) $day : throw $refused, isset($parts['BYMONTHDAY']) ? explode(',', $parts['BYMONTHDAY']) : []);
-        $months = array_map(static fn (string $month): int => 1 === preg_match('/^([1-9]|1[0-2])$/D', $month) ? (int) $month : throw $refused, isset($parts['BYMONTH']) ? explode(',', $parts['BYMONTH']) : []);
+        $days = array_map(
+            static fn (string $day): NthDay => self::day($day) ?? throw $refused,
+            isset($parts['BYDAY']) ? explode(',', $parts['BYDAY']) : [],
+        );
+        $monthDays = array_map(
+            static fn (string $day): int => 1 === preg_match('/^(-1|[1-9]|[12]\d|3[01])$/D', $day) ? (int) $day : throw $refused,
+            isset($parts['BYMONTHDAY']) ? explode(',', $parts['BYMONTHDAY']) : [],
+        );
+        $months = array_map(
+            static fn (string $month): int => 1 === preg_match('/^([1-9]|1[0-2])$/D', $month) ? (int) $month : throw $refused,
+            isset($parts['BYMONTH']) ? explode(',', $parts['BYMONTH']) : [],
+        );
         $weekStart = array_search($parts['WKST'] ?? 'MO', NthDay::CODES, true);
-        $rule = new self($frequency, $number('INTERVAL', 1, 999_999) ?? 1, $days, $monthDays, $months, $number('BYSETPOS', -1, 23), $number('COUNT', 1, 999_999), isset($parts['UNTIL']) ? self::until($parts['UNTIL'], $zone) ?? throw $refused : null, false === $weekStart ? throw $refused : $weekStart);
+        $rule = new self(
+            $frequency,
+            $number('INTERVAL', 1, 999_999) ?? 1,
+            $days,
+            $monthDays,
+            $months,
+            $number('BYSETPOS', -1, 23),
+            $number('COUNT', 1, 999_999),
+            isset($parts['UNTIL']) ? self::until($parts['UNTIL'], $zone) ?? throw $refused : null,
+            false === $weekStart ? throw $refused : $weekStart,
+        );
 
         return $rule->isComplete() ? $rule : throw $refused;
     }
@@ -192,10 +224,18 @@ final readonly class Rule
         }
         if (Frequency::Weekly === $this->frequency) {
             $week = new Week($this->weekStart);
-            $found = array_map(static fn (NthDay $day): LocalDate => $week->dayIn($start->plusDays(7 * $steps), $day->weekday), $this->days);
+            $found = array_map(
+                static fn (NthDay $day): LocalDate => $week->dayIn($start->plusDays(7 * $steps), $day->weekday),
+                $this->days,
+            );
         } else {
             $first = $start->plusDays(1 - $start->day());
-            $begins = Frequency::Monthly === $this->frequency ? array_filter([$first->plusMonths($steps)], fn (LocalDate $month): bool => [] === $this->months || \in_array($month->month(), $this->months, true)) : array_map(static fn (int $month): ?LocalDate => LocalDate::on($start->year() + $steps, $month, 1), $this->months);
+            $begins = Frequency::Monthly === $this->frequency
+                ? array_filter(
+                    [$first->plusMonths($steps)],
+                    fn (LocalDate $month): bool => [] === $this->months || \in_array($month->month(), $this->months, true),
+                )
+                : array_map(static fn (int $month): ?LocalDate => LocalDate::on($start->year() + $steps, $month, 1), $this->months);
             $found = array_merge(...array_map($this->inMonth(...), array_values(array_filter($begins))));
         }
         usort($found, static fn (LocalDate $a, LocalDate $b): int => (string) $a <=> (string) $b);
@@ -227,7 +267,11 @@ final readonly class Rule
     {
         return match ($this->frequency) {
             Frequency::Daily => [] === $this->days && [] === $this->monthDays && [] === $this->months && null === $this->position,
-            Frequency::Weekly => [] !== $this->days && [] === $this->monthDays && [] === $this->months && null === $this->position && [] === array_filter($this->days, static fn (NthDay $day): bool => null !== $day->nth),
+            Frequency::Weekly => [] !== $this->days
+                && [] === $this->monthDays
+                && [] === $this->months
+                && null === $this->position
+                && [] === array_filter($this->days, static fn (NthDay $day): bool => null !== $day->nth),
             Frequency::Monthly => [] !== $this->days || [] !== $this->monthDays,
             Frequency::Yearly => [] !== $this->months && ([] !== $this->days || [] !== $this->monthDays),
         };
@@ -238,7 +282,9 @@ final readonly class Rule
         $weekday = array_search(substr($text, -2), NthDay::CODES, true);
         $nth = substr($text, 0, -2);
 
-        return false === $weekday || 1 !== preg_match('/^(-1|\+?[1-5])?$/D', $nth) ? null : new NthDay($weekday, '' === $nth ? null : (int) $nth);
+        return false === $weekday || 1 !== preg_match('/^(-1|\+?[1-5])?$/D', $nth)
+            ? null
+            : new NthDay($weekday, '' === $nth ? null : (int) $nth);
     }
 
     private static function until(string $text, ?\DateTimeZone $zone): ?LocalDate

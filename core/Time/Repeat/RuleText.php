@@ -26,7 +26,9 @@ final readonly class RuleText
     /** "every weekday", "every 2 weeks on Tuesday", "every month on the last Friday", without beginning and end. */
     public static function of(Rule $rule): string
     {
-        $every = 1 === $rule->interval ? 'every '.$rule->frequency->unit() : \sprintf('every %d %ss', $rule->interval, $rule->frequency->unit());
+        $every = 1 === $rule->interval
+            ? 'every '.$rule->frequency->unit()
+            : \sprintf('every %d %ss', $rule->interval, $rule->frequency->unit());
 
         return match ($rule->frequency) {
             Frequency::Daily => $every,
@@ -45,7 +47,13 @@ final readonly class RuleText
             default => false,
         };
 
-        return !$follows ? self::of($rule) : (1 === $rule->interval ? 'every '.$rule->frequency->unit() : \sprintf('every %d %ss', $rule->interval, $rule->frequency->unit()));
+        return !$follows
+            ? self::of($rule)
+            : (1 === $rule->interval ? 'every '.$rule->frequency->unit() : \sprintf(
+                'every %d %ss',
+                $rule->interval,
+                $rule->frequency->unit(),
+            ));
     }
 
     private static function isOfQuarters(Rule $rule): bool

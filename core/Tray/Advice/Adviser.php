@@ -22,7 +22,11 @@ final readonly class Adviser
         $minutes = \count($found) > 1 ? $this->minutes($found, $main) : $main->minutes;
         $deadline = $this->next($found, DateKind::Deadline, $circumstances->today);
         $appointment = $this->next($found, DateKind::Appointment, $circumstances->today);
-        [$decision, $reasons, $until] = $this->afterReturn($this->decision($main, $minutes, $deadline, $appointment, $circumstances), $minutes, $circumstances);
+        [$decision, $reasons, $until] = $this->afterReturn(
+            $this->decision($main, $minutes, $deadline, $appointment, $circumstances),
+            $minutes,
+            $circumstances,
+        );
         if ($circumstances->written > 0 && MailKind::Personal === $main->kind) {
             $reasons[] = 1 === $circumstances->written
                 ? 'You have written to this person before.'
@@ -134,7 +138,11 @@ final readonly class Adviser
         if (null !== $waits) {
             $isPromise = $waits !== $appointment;
 
-            return [AdvisedDecision::Snooze, [\sprintf($isPromise ? 'The sender will come back to it on %s.' : 'It is about %s.', $waits->date->format('D j M'))], $waits->date];
+            return [
+                AdvisedDecision::Snooze,
+                [\sprintf($isPromise ? 'The sender will come back to it on %s.' : 'It is about %s.', $waits->date->format('D j M'))],
+                $waits->date,
+            ];
         }
         $reasons[] = MailKind::Discussion === $main->kind ? 'It went to a mailing list, and nothing in it turns to you.' : 'It asks nothing of you.';
         if ('' !== $habit->text()) {
@@ -171,7 +179,11 @@ final readonly class Adviser
         }
         $atOnce = $minutes <= Effort::AT_ONCE;
 
-        return [$atOnce ? AdvisedDecision::Now : AdvisedDecision::Task, [$why, $atOnce ? 'It takes two minutes or less.' : \sprintf('It looks like %d minutes.', $minutes)], null];
+        return [
+            $atOnce ? AdvisedDecision::Now : AdvisedDecision::Task,
+            [$why, $atOnce ? 'It takes two minutes or less.' : \sprintf('It looks like %d minutes.', $minutes)],
+            null,
+        ];
     }
 
     /**
@@ -183,7 +195,13 @@ final readonly class Adviser
     {
         $habit = $circumstances->habit;
         if (MailKind::Suspicious === $main->kind && 0 === $circumstances->written) {
-            return [AdvisedDecision::Block, array_map(static fn (string $sign): string => mb_strtoupper(mb_substr($sign, 0, 1)).mb_substr($sign, 1).'.', $main->suspicions)];
+            return [
+                AdvisedDecision::Block,
+                array_map(
+                    static fn (string $sign): string => mb_strtoupper(mb_substr($sign, 0, 1)).mb_substr($sign, 1).'.',
+                    $main->suspicions,
+                ),
+            ];
         }
         if ($main->kind->isBulk() && null !== $habit->decision) {
             $isEnough = $habit->is(AdvisedDecision::Delete) && $habit->times >= self::ENOUGH_OF_IT;
@@ -196,7 +214,10 @@ final readonly class Adviser
             MailKind::Newsletter => [AdvisedDecision::Archive, ['It went out to many people.']],
             MailKind::AutoReply => [AdvisedDecision::Archive, ['It is an automatic answer.']],
             MailKind::Delay => [AdvisedDecision::Archive, ['A message of yours is late and is still being tried.']],
-            MailKind::Bounce => [AdvisedDecision::Now, ['A message of yours did not arrive.', 'Finding another address takes two minutes.']],
+            MailKind::Bounce => [
+                AdvisedDecision::Now,
+                ['A message of yours did not arrive.', 'Finding another address takes two minutes.'],
+            ],
             MailKind::InvitationNews => [AdvisedDecision::Archive, ['It tells what became of an invitation.']],
             MailKind::Invitation => [AdvisedDecision::Now, ['It is an invitation, and answering takes two minutes or less.']],
             default => null,
@@ -226,7 +247,11 @@ final readonly class Adviser
             MailKind::Suspicious === $main->kind => AdviceGroup::Suspicious,
             $main->kind->isBulk() => AdviceGroup::Bulk,
             MailKind::Invitation === $main->kind, [] !== $main->requests => AdviceGroup::Asks,
-            \in_array($main->kind, [MailKind::AutoReply, MailKind::Bounce, MailKind::Delay, MailKind::InvitationNews], true) => AdviceGroup::Automatic,
+            \in_array(
+                $main->kind,
+                [MailKind::AutoReply, MailKind::Bounce, MailKind::Delay, MailKind::InvitationNews],
+                true,
+            ) => AdviceGroup::Automatic,
             null !== $date && MailKind::Discussion !== $main->kind && !$main->copied => AdviceGroup::Dated,
             default => AdviceGroup::Information,
         };

@@ -239,14 +239,20 @@ final readonly class DateContext
             && 1 !== preg_match('/\b(?:by|before|until|within)\b/u', $this->clause);
         $this->isOurs = $isOurs && !$isAside;
         $this->isPast = !$this->isOurs
-            && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(self::NOT_PAST, $this->clause)) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || 1 === preg_match('/^(?:it was )?(?:so )?(?:good|great|nice|lovely) (?:to see|seeing) you\b/u', $sentence->lower) || $this->isThanks($sentence->lower));
+            && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(
+                self::NOT_PAST,
+                $this->clause,
+            )) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || 1 === preg_match('/^(?:it was )?(?:so )?(?:good|great|nice|lovely) (?:to see|seeing) you\b/u', $sentence->lower) || $this->isThanks($sentence->lower));
     }
 
     /** "Thank you for the talk on Friday" looks back; a date of the calendar may be one that is to come. */
     private function isThanks(string $lower): bool
     {
         return 1 === preg_match('/^(?:\p{L}+ ){0,2}(?:thanks|thank you)\b[^?]*$/u', $lower)
-            && 1 !== preg_match('/\d|january|february|march|april|\bmay\b|june|july|august|september|october|november|december|tomorrow|next|coming/u', $this->inside)
+            && 1 !== preg_match(
+                '/\d|january|february|march|april|\bmay\b|june|july|august|september|october|november|december|tomorrow|next|coming/u',
+                $this->inside,
+            )
             && 1 !== preg_match('/\b(?:see|looking|forward|will|\'ll)\b/u', $lower);
     }
 
@@ -259,7 +265,13 @@ final readonly class DateContext
             return new DateReading(null, false, 0, 0);
         }
 
-        return $this->endOfStretch() ?? $this->latest() ?? $this->deadline() ?? $this->until() ?? $this->noted() ?? $this->timeAlone() ?? $this->rest();
+        return $this->endOfStretch()
+            ?? $this->latest()
+            ?? $this->deadline()
+            ?? $this->until()
+            ?? $this->noted()
+            ?? $this->timeAlone()
+            ?? $this->rest();
     }
 
     /** "from 24 December to 3 January": of a stretch the beginning counts. */
@@ -279,7 +291,12 @@ final readonly class DateContext
             return null;
         }
 
-        return new DateReading($this->asked($this->isOurs), $this->isPast, $this->start(), $this->spot->to + ($this->isForeign ? 0 : mb_strlen(rtrim($m[0], ' ('))));
+        return new DateReading(
+            $this->asked($this->isOurs),
+            $this->isPast,
+            $this->start(),
+            $this->spot->to + ($this->isForeign ? 0 : mb_strlen(rtrim($m[0], ' ('))),
+        );
     }
 
     /** "by Friday", "no later than Friday", "within ten days". */
@@ -288,13 +305,19 @@ final readonly class DateContext
         $isInside = 1 === preg_match('/^(?:by|before|within|inside)\b/u', $this->inside);
         $lead = !$isInside
             && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m)
-            && 1 !== preg_match('/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u', $this->before)
+            && 1 !== preg_match(
+                '/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u',
+                $this->before,
+            )
             ? mb_strlen(ltrim($m[0]))
             : 0;
 
         // "It won't be mended before Christmas."
         if (($isInside || $lead > 0)
-            && 1 === preg_match('/\b(?:won\'t|will not|cannot|can\'t|isn\'t|aren\'t|not)\b[^,;]*\bbefore\s*(?:the\s+)?$/u', $this->before.(1 === preg_match('/^before\b/u', $this->inside) ? 'before ' : ''))
+            && 1 === preg_match(
+                '/\b(?:won\'t|will not|cannot|can\'t|isn\'t|aren\'t|not)\b[^,;]*\bbefore\s*(?:the\s+)?$/u',
+                $this->before.(1 === preg_match('/^before\b/u', $this->inside) ? 'before ' : ''),
+            )
             && (null === $this->request || RequestForm::Likely === $this->request->form)) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
@@ -311,7 +334,12 @@ final readonly class DateContext
 
         return $isInside
             || $lead > 0
-            ? new DateReading($this->asked(null !== $this->request), $this->isPast, $this->spot->from - ($this->isForeign ? 0 : $lead), $this->spot->to)
+            ? new DateReading(
+                $this->asked(null !== $this->request),
+                $this->isPast,
+                $this->spot->from - ($this->isForeign ? 0 : $lead),
+                $this->spot->to,
+            )
             : null;
     }
 
@@ -331,7 +359,10 @@ final readonly class DateContext
                 |welcome
             )\b
         /xu', $this->clause)
-            || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match('/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u', $this->before));
+            || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match(
+                '/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u',
+                $this->before,
+            ));
 
         $from = $this->spot->from - ($this->isForeign ? 0 : $lead);
 
@@ -346,13 +377,22 @@ final readonly class DateContext
     private function noted(): ?DateReading
     {
         $isStretch = 1 === preg_match('/\bfrom\s+$/u', $this->before)
-            && (null !== $this->spot->clock || 1 === preg_match('/\b(?:to|until|till)\b|[–-]/u', $this->inside.mb_substr($this->behind, 0, 8)));
+            && (null !== $this->spot->clock || 1 === preg_match(
+                '/\b(?:to|until|till)\b|[–-]/u',
+                $this->inside.mb_substr($this->behind, 0, 8),
+            ));
         $isOfEvent = $this->isForeign
-            && 1 === preg_match('/\b(?:appointment|meeting|visit|party|dinner|lunch|concert|rehearsal|wedding|lecture|workshop|show)\s+(?:of|the)\s*$/u', $this->before);
+            && 1 === preg_match(
+                '/\b(?:appointment|meeting|visit|party|dinner|lunch|concert|rehearsal|wedding|lecture|workshop|show)\s+(?:of|the)\s*$/u',
+                $this->before,
+            );
         if ($isStretch || $isOfEvent || 1 !== preg_match(self::NOT_AHEAD, $this->before)) {
             return null;
         }
-        $isGone = 1 === preg_match('/\b(?:since|dated|last|(?<!instead |weekend |week |night |evening |morning |afternoon |as )of)\s*(?:the)?\s*$/u', $this->before);
+        $isGone = 1 === preg_match(
+            '/\b(?:since|dated|last|(?<!instead |weekend |week |night |evening |morning |afternoon |as )of)\s*(?:the)?\s*$/u',
+            $this->before,
+        );
 
         return $this->dated(DateKind::Mention, $this->isPast || $isGone, $this->start());
     }
@@ -366,7 +406,9 @@ final readonly class DateContext
         // "Could you cover the phone from two to three?" is of today.
         $isStretch = null !== $this->request && null !== $this->spot->clock->until && 1 === preg_match(self::EVENT, $this->action);
 
-        return $isStretch ? new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to) : new DateReading(null, false, 0, 0);
+        return $isStretch
+            ? new DateReading(DateKind::Appointment, false, $this->start(), $this->spot->to)
+            : new DateReading(null, false, 0, 0);
     }
 
     private function rest(): DateReading
@@ -407,13 +449,21 @@ final readonly class DateContext
             return $this->dated(DateKind::Mention, false, $this->start());
         }
         // A week is no appointment.
-        if (1 === preg_match('/\b(?:week|month|year|quarter)s?$/u', rtrim($this->inside)) && null !== $this->request && null === $this->spot->clock) {
+        if (1 === preg_match('/\b(?:week|month|year|quarter)s?$/u', rtrim($this->inside))
+            && null !== $this->request
+            && null === $this->spot->clock) {
             return $this->dated(DateKind::Mention, false, $this->start());
         }
         $isFree = RequestForm::Question === $this->request?->form
-            && 1 === preg_match('/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)|\bhome\b/u', $this->before.$this->inside.$this->behind);
+            && 1 === preg_match(
+                '/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)|\bhome\b/u',
+                $this->before.$this->inside.$this->behind,
+            );
         $isInvited = RequestForm::Question === $this->request?->form
-            && 1 === preg_match('/^\W*(?:are |so )?(?:you|u)(?:\'re)? (?:still )?(?:in|up|on|ok|okay|free|around|about|good|game|coming)\b/u', $this->before);
+            && 1 === preg_match(
+                '/^\W*(?:are |so )?(?:you|u)(?:\'re)? (?:still )?(?:in|up|on|ok|okay|free|around|about|good|game|coming)\b/u',
+                $this->before,
+            );
         if ($isFree
             || $isInvited
             || ($this->isOther && $this->isOurs && $this->spot->isDay)
@@ -469,14 +519,22 @@ final readonly class DateContext
     private function start(): int
     {
         return !$this->isForeign
-            && 1 === preg_match('/\b(?:on|at|from|since|for|in|of|after|during|around|about|as of|dated|until)(?:\s+the)?\s+$/u', $this->before, $m)
+            && 1 === preg_match(
+                '/\b(?:on|at|from|since|for|in|of|after|during|around|about|as of|dated|until)(?:\s+the)?\s+$/u',
+                $this->before,
+                $m,
+            )
             ? $this->spot->from - mb_strlen($m[0])
             : $this->spot->from;
     }
 
     private static function clause(string $before, string $inside, string $behind): string
     {
-        $head = (string) preg_replace('/^.*(?:[;:–—?]|,\s+(?:but|so|and|which|because|then|as|while|although|though|since|if|when)\b|\b(?:because|although|whereas)\b|\.\s)/su', '', $before);
+        $head = (string) preg_replace(
+            '/^.*(?:[;:–—?]|,\s+(?:but|so|and|which|because|then|as|while|although|though|since|if|when)\b|\b(?:because|although|whereas)\b|\.\s)/su',
+            '',
+            $before,
+        );
         $tail = (string) preg_replace('/
             (?:
                 [;:–—?]

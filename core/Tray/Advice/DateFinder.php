@@ -108,7 +108,10 @@ final readonly class DateFinder
         }
         $between = mb_substr($sentence->lower, $first->to, $second->from - $first->to);
         $isApart = mb_strlen($between) > self::APART
-            || 1 === preg_match('/[;:]|\b(?:by|before|until|till|not|or|if|when|bis|oder|wenn|avant|ou|si|antes|o|entro|voor|of|até)\b/u', $between);
+            || 1 === preg_match(
+                '/[;:]|\b(?:by|before|until|till|not|or|if|when|bis|oder|wenn|avant|ou|si|antes|o|entro|voor|of|até)\b/u',
+                $between,
+            );
 
         return $isApart ? $clear : [new Spot($first->from, $first->to, $first->day, $second->clock, true)];
     }
@@ -140,13 +143,20 @@ final readonly class DateFinder
         if (null !== $time && $spot->clock->isBareHour && $spot->clock->hour() < 12 && 1 === preg_match(self::EVENING, $sentence->lower)) {
             $time = $spot->clock->inAfternoon()->time;
         }
-        if (null !== $time && $spot->clock->isAsWritten && $spot->clock->hour() < 12 && $date->equals($today) && self::isOver($time, $sentAt)) {
+        if (null !== $time
+            && $spot->clock->isAsWritten
+            && $spot->clock->hour() < 12
+            && $date->equals($today)
+            && self::isOver($time, $sentAt)) {
             // "Today at 4:30", written at ten, is in the afternoon.
             $time = $spot->clock->otherHalf()->time;
         }
         if (null !== $time && null !== $spot->clock->zone) {
             // A time in a zone of its own is shown on the person's clock.
-            $moment = new Moment(Moment::at($spot->clock->dayOf($date), $time, $spot->clock->zone)->instant, $person->zone ?? $sentAt->zone);
+            $moment = new Moment(
+                Moment::at($spot->clock->dayOf($date), $time, $spot->clock->zone)->instant,
+                $person->zone ?? $sentAt->zone,
+            );
             [$date, $time] = [$moment->date(), $moment->time()];
         }
         $isOver = $date->isBefore($today) || ($date->equals($today) && null !== $time && self::isOver($time, $sentAt));
@@ -174,7 +184,9 @@ final readonly class DateFinder
             return $ahead;
         }
 
-        return $behind->daysUntil($today) <= self::RECENT_DAYS && $today->daysUntil($ahead) > 365 - self::RECENT_DAYS - 6 ? $behind : $ahead;
+        return $behind->daysUntil($today) <= self::RECENT_DAYS && $today->daysUntil($ahead) > 365 - self::RECENT_DAYS - 6
+            ? $behind
+            : $ahead;
     }
 
     private static function isOver(TimeOfDay $time, Moment $sentAt): bool

@@ -196,7 +196,10 @@ final readonly class Effort
     /** @param list<FoundDate> $dates */
     private function isAppointment(Request $request, array $dates): bool
     {
-        return [] !== array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment === $date->kind && $date->from >= $request->from && $date->to <= $request->to);
+        return [] !== array_filter(
+            $dates,
+            static fn (FoundDate $date): bool => DateKind::Appointment === $date->kind && $date->from >= $request->from && $date->to <= $request->to,
+        );
     }
 
     private function work(Request $request, Tongue $tongue): float

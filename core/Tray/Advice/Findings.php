@@ -74,8 +74,29 @@ final readonly class Findings
             'suspicions' => $this->suspicions,
             'promise' => $this->promise,
             'kept' => $this->kept,
-            'requests' => array_map(static fn (Request $r): array => ['text' => $r->text, 'from' => $r->from, 'to' => $r->to, 'form' => $r->form->value, 'action' => $r->action, 'others' => $r->others, 'named' => $r->named], $this->requests),
-            'dates' => array_map(static fn (FoundDate $d): array => ['kind' => $d->kind->value, 'date' => (string) $d->date, 'time' => $d->time?->__toString(), 'text' => $d->text, 'from' => $d->from, 'to' => $d->to], $this->dates),
+            'requests' => array_map(
+                static fn (Request $r): array => [
+                    'text' => $r->text,
+                    'from' => $r->from,
+                    'to' => $r->to,
+                    'form' => $r->form->value,
+                    'action' => $r->action,
+                    'others' => $r->others,
+                    'named' => $r->named,
+                ],
+                $this->requests,
+            ),
+            'dates' => array_map(
+                static fn (FoundDate $d): array => [
+                    'kind' => $d->kind->value,
+                    'date' => (string) $d->date,
+                    'time' => $d->time?->__toString(),
+                    'text' => $d->text,
+                    'from' => $d->from,
+                    'to' => $d->to,
+                ],
+                $this->dates,
+            ),
             'items' => array_map(static fn (ListItem $i): array => ['text' => $i->text, 'from' => $i->from, 'to' => $i->to], $this->items),
         ];
     }
@@ -91,8 +112,29 @@ final readonly class Findings
             $state['suspicions'],
             $state['promise'],
             $state['kept'],
-            array_map(static fn (array $r): Request => new Request($r['text'], $r['from'], $r['to'], RequestForm::from($r['form']), $r['action'], $r['others'], $r['named']), $state['requests']),
-            array_map(static fn (array $d): FoundDate => new FoundDate(DateKind::from($d['kind']), LocalDate::parse($d['date']), null === $d['time'] ? null : TimeOfDay::parse($d['time']), $d['text'], $d['from'], $d['to']), $state['dates']),
+            array_map(
+                static fn (array $r): Request => new Request(
+                    $r['text'],
+                    $r['from'],
+                    $r['to'],
+                    RequestForm::from($r['form']),
+                    $r['action'],
+                    $r['others'],
+                    $r['named'],
+                ),
+                $state['requests'],
+            ),
+            array_map(
+                static fn (array $d): FoundDate => new FoundDate(
+                    DateKind::from($d['kind']),
+                    LocalDate::parse($d['date']),
+                    null === $d['time'] ? null : TimeOfDay::parse($d['time']),
+                    $d['text'],
+                    $d['from'],
+                    $d['to'],
+                ),
+                $state['dates'],
+            ),
             array_map(static fn (array $i): ListItem => new ListItem($i['text'], $i['from'], $i['to']), $state['items']),
         );
     }

@@ -194,7 +194,10 @@ final readonly class KindOfMail
             }
         }
 
-        return 1 === preg_match('/^(?:accepted|declined|tentative(?:ly accepted)?|cancel+ed|updated invitation cancelled|zugesagt|abgesagt|accepté|refusé)\b/u', $subject);
+        return 1 === preg_match(
+            '/^(?:accepted|declined|tentative(?:ly accepted)?|cancel+ed|updated invitation cancelled|zugesagt|abgesagt|accepté|refusé)\b/u',
+            $subject,
+        );
     }
 
     private function isReport(Letter $letter): bool
@@ -224,7 +227,10 @@ final readonly class KindOfMail
 
         return '' === $letter->header('list-id')
             && 1 === preg_match(self::AWAY_TEXT, $beginning)
-            && ($isHinted || 1 === preg_match('/\b(?:automatic(?:ally)?|automat(?:ed|isch\p{L}*)|automatique|automátic[ao]|automatic[ao]|automatisk|автоматическ)/u', $beginning));
+            && ($isHinted || 1 === preg_match(
+                '/\b(?:automatic(?:ally)?|automat(?:ed|isch\p{L}*)|automatique|automátic[ao]|automatic[ao]|automatisk|автоматическ)/u',
+                $beginning,
+            ));
     }
 
     /** A stranger who sells something, or somebody else's post, to one person at a time. */
@@ -248,7 +254,10 @@ final readonly class KindOfMail
 
         // A list whose address is not told: people answer one another there, and nobody sells.
         return '' !== $letter->header('list-post')
-            || (1 === preg_match('/^\s*(?:re|aw|sv|antw|\[[^\]]{2,40}\])\s*:?/i', $letter->subject) && 0 === preg_match_all(self::COMMERCE, mb_substr($letter->text, 0, 2000)));
+            || (1 === preg_match('/^\s*(?:re|aw|sv|antw|\[[^\]]{2,40}\])\s*:?/i', $letter->subject) && 0 === preg_match_all(
+                self::COMMERCE,
+                mb_substr($letter->text, 0, 2000),
+            ));
     }
 
     private function isForMany(Letter $letter): bool
@@ -267,6 +276,8 @@ final readonly class KindOfMail
         }
         $isLoud = 1 === preg_match(self::COMMERCE, $letter->subject);
 
-        return $sales >= 3 || ($isLoud && $sales >= 2) || ($isLoud && mb_strlen($letter->text) < 600) ? MailKind::Advert : MailKind::Newsletter;
+        return $sales >= 3 || ($isLoud && $sales >= 2) || ($isLoud && mb_strlen($letter->text) < 600)
+            ? MailKind::Advert
+            : MailKind::Newsletter;
     }
 }

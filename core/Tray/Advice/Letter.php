@@ -64,14 +64,36 @@ final readonly class Letter
     /** @param list<Remark>|null $remarks those of the message when they are not kept with it */
     public static function ofMessage(Message $message, ?array $remarks = null): self
     {
-        return new self($message->from, $message->replyTo, $message->to, $message->cc, $message->subject, $message->sentAt, $message->text, $message->listHeaders, $message->attachments, $remarks ?? $message->remarks());
+        return new self(
+            $message->from,
+            $message->replyTo,
+            $message->to,
+            $message->cc,
+            $message->subject,
+            $message->sentAt,
+            $message->text,
+            $message->listHeaders,
+            $message->attachments,
+            $remarks ?? $message->remarks(),
+        );
     }
 
     public static function of(MessageContent $content): self
     {
         $attachments = array_map(static fn (AttachmentContent $attached): Attachment => $attached->attachment, $content->attachments);
 
-        return new self($content->from, $content->replyTo, $content->to, $content->cc, $content->subject, $content->sentAt, $content->text, $content->listHeaders, $attachments, $content->remarks);
+        return new self(
+            $content->from,
+            $content->replyTo,
+            $content->to,
+            $content->cc,
+            $content->subject,
+            $content->sentAt,
+            $content->text,
+            $content->listHeaders,
+            $attachments,
+            $content->remarks,
+        );
     }
 
     public function header(string $name): string

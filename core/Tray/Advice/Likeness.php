@@ -61,7 +61,12 @@ final class Likeness
         $all = self::words($lower);
         $words = \array_slice($all, 0, self::WORDS);
         $last = end($all);
-        $found = ['' => true, '^'.($words[0] ?? '') => true, '$'.(\in_array($last, ['?', '!'], true) ? $last : '') => true, '~'.min(6, intdiv(\count($words), 4)) => true];
+        $found = [
+            '' => true,
+            '^'.($words[0] ?? '') => true,
+            '$'.(\in_array($last, ['?', '!'], true) ? $last : '') => true,
+            '~'.min(6, intdiv(\count($words), 4)) => true,
+        ];
         $found['^'.implode(' ', \array_slice($words, 0, 2))] = true;
         foreach ($words as $at => $word) {
             $found[$word] = true;

@@ -89,12 +89,20 @@ final readonly class ListFinder
             return [];
         }
         $marks = array_map(static fn (array $match): string => (string) $match['mark'][0], $found);
-        $expected = ctype_digit($marks[0]) ? array_map(strval(...), range(1, \count($marks))) : \array_slice(range('a', 'z'), 0, \count($marks));
+        $expected = ctype_digit($marks[0])
+            ? array_map(strval(...), range(1, \count($marks)))
+            : \array_slice(range('a', 'z'), 0, \count($marks));
         if ($marks !== $expected) {
             return [];
         }
 
-        return array_map(fn (array $match): ListItem => $this->item((string) preg_replace('/[,;]?\s*(and|or)?$/', '', (string) $match['item'][0]), $at + mb_strlen(substr($line, 0, $match['item'][1]))), $found);
+        return array_map(
+            fn (array $match): ListItem => $this->item(
+                (string) preg_replace('/[,;]?\s*(and|or)?$/', '', (string) $match['item'][0]),
+                $at + mb_strlen(substr($line, 0, $match['item'][1])),
+            ),
+            $found,
+        );
     }
 
     private function item(string $text, int $from): ListItem
@@ -113,8 +121,18 @@ final readonly class ListFinder
      */
     private function checked(array $items): array
     {
-        $items = array_map(static fn (ListItem $item): ListItem => new ListItem((string) preg_replace('/[,;.]$|,?\s+and$/u', '', $item->text), $item->from, $item->to), $items);
-        $tooLong = array_filter($items, static fn (ListItem $item): bool => mb_strlen($item->text) > self::LONGEST_ITEM || '' === $item->text);
+        $items = array_map(
+            static fn (ListItem $item): ListItem => new ListItem(
+                (string) preg_replace('/[,;.]$|,?\s+and$/u', '', $item->text),
+                $item->from,
+                $item->to,
+            ),
+            $items,
+        );
+        $tooLong = array_filter(
+            $items,
+            static fn (ListItem $item): bool => mb_strlen($item->text) > self::LONGEST_ITEM || '' === $item->text,
+        );
 
         return [] === $tooLong ? $items : [];
     }

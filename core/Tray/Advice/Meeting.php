@@ -35,9 +35,18 @@ final readonly class Meeting
      */
     public static function features(string $before, string $date, string $behind, ?RequestForm $form, bool $hasTime): array
     {
-        [$before, $date, $behind] = array_map(Likeness::words(...), [mb_substr($before, -self::NEAR), $date, mb_substr($behind, 0, self::NEAR)]);
+        [$before, $date, $behind] = array_map(
+            Likeness::words(...),
+            [mb_substr($before, -self::NEAR), $date, mb_substr($behind, 0, self::NEAR)],
+        );
         $asked = null === $form ? '' : $form->name;
-        $found = ['', 'form '.$asked, 'time '.($hasTime ? '1 ' : '0 ').$asked, '? '.(\in_array('?', $behind, true) ? 1 : 0), '^ '.($before[0] ?? '')];
+        $found = [
+            '',
+            'form '.$asked,
+            'time '.($hasTime ? '1 ' : '0 ').$asked,
+            '? '.(\in_array('?', $behind, true) ? 1 : 0),
+            '^ '.($before[0] ?? ''),
+        ];
         foreach (\array_slice(array_reverse($before), 0, 4) as $place => $word) {
             $found[] = "-{$place} {$word}";
         }

@@ -54,7 +54,9 @@ final readonly class Moved
             $between = null === $last ? null : mb_substr($lower, $last->to, $spot->from - $last->to);
             $isNear = null !== $between && 1 === preg_match('/^[^;.]{0,30}$/u', $between);
             $inside = mb_substr($lower, $spot->from, $spot->to - $spot->from);
-            $isFrom = $isMoved && 1 === preg_match("/{$moves}\p{L}*(?:\s\p{L}+){0,3}?(?:\s(?:{$origin}))?\s*$/u", $before) && ($ends($origin, $before) || 1 === preg_match("/^(?:{$origin})\s/u", $inside));
+            $isFrom = $isMoved
+                && 1 === preg_match("/{$moves}\p{L}*(?:\s\p{L}+){0,3}?(?:\s(?:{$origin}))?\s*$/u", $before)
+                && ($ends($origin, $before) || 1 === preg_match("/^(?:{$origin})\s/u", $inside));
             if ($isFrom && 1 === preg_match("/\s(?:{$to})\s+(?<to>.+)$/u", $inside, $m)) {
                 // "from nine to ten" was read as a stretch.
                 $spot = self::endOf($spot, $m['to'], $spotIn);
@@ -124,6 +126,8 @@ final readonly class Moved
         }
         $last = $spotIn($end)[0] ?? null;
 
-        return null === $last ? $spot : new Spot($spot->to - mb_strlen($end) + $last->from, $spot->to, $last->day, $last->clock, $last->isDay);
+        return null === $last
+            ? $spot
+            : new Spot($spot->to - mb_strlen($end) + $last->from, $spot->to, $last->day, $last->clock, $last->isDay);
     }
 }

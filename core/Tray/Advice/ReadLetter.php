@@ -61,17 +61,35 @@ final readonly class ReadLetter
         if (MailKind::Discussion === $kind) {
             $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
         }
-        $dates = $this->dates->of($sentences, $requests, $letter->sentAt, $person, $tongue, $this->notMine($sentences, $letter, $person, $tongue));
+        $dates = $this->dates->of(
+            $sentences,
+            $requests,
+            $letter->sentAt,
+            $person,
+            $tongue,
+            $this->notMine($sentences, $letter, $person, $tongue),
+        );
         $event = $letter->event();
         if (MailKind::Invitation === $kind && null !== $event) {
-            $dates = [self::dateOf($event, $letter, $person), ...array_values(array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment !== $date->kind))];
+            $dates = [
+                self::dateOf($event, $letter, $person),
+                ...array_values(array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment !== $date->kind)),
+            ];
         }
         $items = $this->items($letter->text, $requests);
 
         return new Findings(
             $kind,
             $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
-            $this->effort->minutes((new BodyText())->written($letter->text), $requests, $items, \count($letter->attachments), $tongue, $dates, SubjectLine::cleaned($letter->subject)),
+            $this->effort->minutes(
+                (new BodyText())->written($letter->text),
+                $requests,
+                $items,
+                \count($letter->attachments),
+                $tongue,
+                $dates,
+                SubjectLine::cleaned($letter->subject),
+            ),
             $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject), $tongue),
             MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
             $this->isPromise($sentences, $dates),
@@ -108,7 +126,14 @@ final readonly class ReadLetter
             : $start->instant < $letter->sentAt->instant
             && '' === $event->rrule;
 
-        return new FoundDate($isOver ? DateKind::Mention : DateKind::Appointment, $date, $start?->time(), null === $start ? $date->text() : $start->text(), 0, 0);
+        return new FoundDate(
+            $isOver ? DateKind::Mention : DateKind::Appointment,
+            $date,
+            $start?->time(),
+            null === $start ? $date->text() : $start->text(),
+            0,
+            0,
+        );
     }
 
     /**

@@ -70,9 +70,14 @@ final readonly class RequestFinder
             $isAnswered = RequestForm::Question === $request?->form
                 && $next?->block === $sentence->block
                 && 1 === preg_match($tongue->selfAnswer(), $next->lower)
-                && 1 !== preg_match('/^(?:is it (?:all right|ok|okay)|can|could|may|shall|would) (?:if )?(?:i|we|you)\b/u', $sentence->lower);
+                && 1 !== preg_match(
+                    '/^(?:is it (?:all right|ok|okay)|can|could|may|shall|would) (?:if )?(?:i|we|you)\b/u',
+                    $sentence->lower,
+                );
             // "It has to be there by Friday" says until when, of what was asked before.
-            $isUntilWhen = [] !== $requests && RequestForm::Need === $request?->form && 1 === preg_match($tongue->untilWhen(), $sentence->lower);
+            $isUntilWhen = [] !== $requests
+                && RequestForm::Need === $request?->form
+                && 1 === preg_match($tongue->untilWhen(), $sentence->lower);
             if (null !== $request && !$isPart && !$isAnswered && !$isUntilWhen) {
                 $requests[] = $request;
             }
@@ -84,7 +89,9 @@ final readonly class RequestFinder
         $isEnough = static fn (Request $request, float $likely): bool => $likeness[$request->from] >= (RequestForm::Likely === $request->form ? $likely : self::UNLIKE_BESIDE);
         $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => $isEnough($request, \INF));
 
-        return $isOutright ? array_values(array_filter($requests, static fn (Request $request): bool => $isEnough($request, self::LIKELY_BESIDE))) : $requests;
+        return $isOutright
+            ? array_values(array_filter($requests, static fn (Request $request): bool => $isEnough($request, self::LIKELY_BESIDE)))
+            : $requests;
     }
 
     /**
@@ -107,7 +114,10 @@ final readonly class RequestFinder
         foreach ($sentences as $number => $sentence) {
             $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter->addressed());
             // What is quoted or told of was asked somewhere else.
-            $isTold = 1 === preg_match('/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u', $sentence->lower);
+            $isTold = 1 === preg_match(
+                '/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u',
+                $sentence->lower,
+            );
             $isThanks = 1 === preg_match('/
                 ^\W*(?:\p{L}+(?:\ \p{L}+)?,\ )?(?:
                     many\ thanks|thanks|thank\ you|merci|vielen\ dank|herzlichen\ dank|danke|muchas\ gracias|gracias
@@ -137,11 +147,18 @@ final readonly class RequestFinder
 
     private function in(Sentence $sentence, float $likeness, bool $isNamed, Tongue $tongue): ?Request
     {
-        $lower = (string) preg_replace_callback('/"[^"]*"/u', static fn (array $m): string => str_repeat('_', mb_strlen($m[0])), $sentence->lower);
+        $lower = (string) preg_replace_callback(
+            '/"[^"]*"/u',
+            static fn (array $m): string => str_repeat('_', mb_strlen($m[0])),
+            $sentence->lower,
+        );
         $thanks = 1 === preg_match($tongue->thanks(), $lower, $m) ? $m[0] : '';
         $lower = substr($lower, \strlen($thanks));
         // With a day by which it is to be done it is meant.
-        $isDated = 1 === preg_match('/\b(?:by|before|until|no later than)\s+(?:the\s+)?(?:mon|tues|wednes|thurs|fri|satur|sun|tomorrow|tonight|noon|end|\d)/u', $lower);
+        $isDated = 1 === preg_match(
+            '/\b(?:by|before|until|no later than)\s+(?:the\s+)?(?:mon|tues|wednes|thurs|fri|satur|sun|tomorrow|tonight|noon|end|\d)/u',
+            $lower,
+        );
         if (!$isDated && 1 === preg_match($tongue->unlikely(), $lower) && !str_contains($lower, '?')) {
             return null;
         }
@@ -152,7 +169,13 @@ final readonly class RequestFinder
             }
             [$action, $at] = $m['do'];
             if (1 !== preg_match($tongue->courtesy(), $action) && 1 !== preg_match($tongue->reported(), substr($lower, 0, $m[0][1]))) {
-                return $this->request($sentence, $isNamed, $tongue, $form, mb_substr($sentence->text, mb_strlen($thanks) + mb_strlen(substr($lower, 0, $at)), mb_strlen($action)));
+                return $this->request(
+                    $sentence,
+                    $isNamed,
+                    $tongue,
+                    $form,
+                    mb_substr($sentence->text, mb_strlen($thanks) + mb_strlen(substr($lower, 0, $at)), mb_strlen($action)),
+                );
             }
         }
         if (($sentence->isQuestion() || 1 === preg_match($tongue->askedWithoutMark(), $lower))
@@ -162,7 +185,13 @@ final readonly class RequestFinder
             return $this->request($sentence, $isNamed, $tongue, RequestForm::Question, $this->lastQuestion($sentence->text));
         }
         if (!$isDone && $likeness >= self::LIKELY && (!$sentence->isQuestion() || $likeness >= self::LIKELY_QUESTION)) {
-            return $this->request($sentence, $isNamed, $tongue, $sentence->isQuestion() ? RequestForm::Question : RequestForm::Likely, mb_substr($sentence->text, mb_strlen($thanks)));
+            return $this->request(
+                $sentence,
+                $isNamed,
+                $tongue,
+                $sentence->isQuestion() ? RequestForm::Question : RequestForm::Likely,
+                mb_substr($sentence->text, mb_strlen($thanks)),
+            );
         }
 
         return null;
@@ -170,14 +199,25 @@ final readonly class RequestFinder
 
     private function request(Sentence $sentence, bool $isNamed, Tongue $tongue, RequestForm $form, string $action): Request
     {
-        return new Request($sentence->text, $sentence->from, $sentence->to(), $form, trim($action), 1 === preg_match($tongue->toOthers(), $sentence->lower), $isNamed);
+        return new Request(
+            $sentence->text,
+            $sentence->from,
+            $sentence->to(),
+            $form,
+            trim($action),
+            1 === preg_match($tongue->toOthers(), $sentence->lower),
+            $isNamed,
+        );
     }
 
     /** A question that somebody can answer, and not one about a third person's thoughts or put in quotation marks. */
     private function isAsked(string $lower, Tongue $tongue): bool
     {
         return 1 !== preg_match('/^[_\s.,!?]*$/u', $lower)
-            && 1 !== preg_match('/^(?:[^?]*\b(?:he|she|they|people|everybody|visitors?)\b (?:asked|asks|said|wondered|wonder)\b[^?]*)\?/u', $lower)
+            && 1 !== preg_match(
+                '/^(?:[^?]*\b(?:he|she|they|people|everybody|visitors?)\b (?:asked|asks|said|wondered|wonder)\b[^?]*)\?/u',
+                $lower,
+            )
             && (str_contains(rtrim($lower, "\"' )!."), '?') || 1 === preg_match($tongue->askedWithoutMark(), $lower));
     }
 

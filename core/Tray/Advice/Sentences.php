@@ -221,6 +221,8 @@ final readonly class Sentences
         $skipped = mb_strlen($piece) - mb_strlen($rest);
         $rest = rtrim($rest);
 
-        return '' === $rest || 1 !== preg_match('/[\p{L}\p{N}]/u', $rest) ? null : new Sentence($rest, $from + $skipped, $addressee, $isItem, $block);
+        return '' === $rest || 1 !== preg_match('/[\p{L}\p{N}]/u', $rest)
+            ? null
+            : new Sentence($rest, $from + $skipped, $addressee, $isItem, $block);
     }
 }

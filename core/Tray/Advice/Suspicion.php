@@ -87,7 +87,10 @@ final readonly class Suspicion
                 |webmaster|owner|winner|\S+@\S+
             )
         /ximu' => [1, 'it does not know your name'],
-        '/\b(?:kindly|confidential|strictly private)\b[^.\n]{0,40}\b(?:bank|account|transfer|details|funds?|phone number)\b/iu' => [2, 'it asks for bank details'],
+        '/\b(?:kindly|confidential|strictly private)\b[^.\n]{0,40}\b(?:bank|account|transfer|details|funds?|phone number)\b/iu' => [
+            2,
+            'it asks for bank details',
+        ],
         '/
             \b(?:parcel|package|shipment|delivery|fine|toll)\b[^\n]{0,120}\b(?:fee|charge|duty|customs|unpaid)\b
             [^\n]{0,120}https?:
@@ -177,7 +180,10 @@ final readonly class Suspicion
             || (mb_strlen($letter->subject) > 12 && $letter->subject === mb_strtoupper($letter->subject) && 1 === preg_match('/\p{Lu}{4}/u', $letter->subject))) {
             $signs[] = [1, 'it shouts'];
         }
-        if (!$person->isAmong($letter->to) && !$person->isAmong($letter->cc) && '' === $letter->header('list-id') && '' !== $person->email) {
+        if (!$person->isAmong($letter->to)
+            && !$person->isAmong($letter->cc)
+            && '' === $letter->header('list-id')
+            && '' !== $person->email) {
             $signs[] = [1, 'it is not addressed to you'];
         }
 
@@ -187,7 +193,12 @@ final readonly class Suspicion
     /** @return list<string> domains that are shown as links to another one */
     private function disguisedLinks(string $text): array
     {
-        preg_match_all('#(?<shown>(?:https?://)?(?:[\w-]{1,63}\.){1,10}[a-z]{2,24})\S{0,80}\s+<(?<address>https?://[^\s>]+)#iu', mb_substr($text, 0, 6000), $links, \PREG_SET_ORDER);
+        preg_match_all(
+            '#(?<shown>(?:https?://)?(?:[\w-]{1,63}\.){1,10}[a-z]{2,24})\S{0,80}\s+<(?<address>https?://[^\s>]+)#iu',
+            mb_substr($text, 0, 6000),
+            $links,
+            \PREG_SET_ORDER,
+        );
         $found = [];
         foreach ($links as $link) {
             $shown = Hosts::named($link['shown']);
@@ -217,6 +228,9 @@ final readonly class Suspicion
         $folded = strtr($a, ['0' => 'o', '1' => 'l', '5' => 's', 'rn' => 'm', 'vv' => 'w']);
 
         return \strlen($b) >= 5
-            && ($folded === strtr($b, ['rn' => 'm', 'vv' => 'w']) || $folded === $b || ($a !== $b && \strlen($b) >= 7 && levenshtein($a, $b) <= 1) || 1 === preg_match('/^'.preg_quote($b, '/').'[-_](?:support|admin|it|help|mail|secure|hr|payroll)/', $a));
+            && ($folded === strtr($b, ['rn' => 'm', 'vv' => 'w']) || $folded === $b || ($a !== $b && \strlen($b) >= 7 && levenshtein($a, $b) <= 1) || 1 === preg_match(
+                '/^'.preg_quote($b, '/').'[-_](?:support|admin|it|help|mail|secure|hr|payroll)/',
+                $a,
+            ));
     }
 }

@@ -128,7 +128,11 @@ final readonly class TaskTitle
             // What is to be done in English, of what in the words of the letter.
             $verb = RequestForm::Question === $request->form ? '' : $tongue->verb($request->action);
 
-            return self::shortened(\sprintf('%s: %s', '' === $verb || 'Tell' === $verb ? ('' === $verb ? 'Answer ' : 'Tell ').$name : $verb, '' === $subject ? trim($request->action) : $subject));
+            return self::shortened(\sprintf(
+                '%s: %s',
+                '' === $verb || 'Tell' === $verb ? ('' === $verb ? 'Answer ' : 'Tell ').$name : $verb,
+                '' === $subject ? trim($request->action) : $subject,
+            ));
         }
         $action = $this->withoutDates($request, $dates);
         $action = trim((string) preg_replace('/\s+/u', ' ', $action), " \t\n,;:–—-");
@@ -136,7 +140,8 @@ final readonly class TaskTitle
             && 1 === preg_match('/\byour\s+'.preg_quote(mb_substr($request->action, 0, 20), '/').'/iu', $request->text);
         $action = $isYours && 1 !== preg_match('/^your\b/iu', $action) ? 'your '.$action : $action;
         $title = RequestForm::Question === $request->form ? $this->question($action, $name) : $this->order($action, $name, $request->form);
-        if ('' !== $subject && (1 === preg_match('/^\p{L}+(?: (?:with|of|into|after|care of|to|at|on))?(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in|up))?$/u', $title) || 'Answer '.$name === $title)) {
+        if ('' !== $subject
+            && (1 === preg_match('/^\p{L}+(?: (?:with|of|into|after|care of|to|at|on))?(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in|up))?$/u', $title) || 'Answer '.$name === $title)) {
             $title .= ': '.$subject;
         }
 
@@ -184,21 +189,52 @@ final readonly class TaskTitle
         return match (true) {
             1 === preg_match(self::UNPAID, $action, $m) => 'payment' === mb_strtolower($m['what'])
                 ? 'Pay '.$name
-                : 'Pay '.$this->turned((1 === preg_match('/^(?:your|our|the)\b/iu', $action, $article) ? mb_strtolower($article[0]).' ' : '').mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1), $name),
+                : 'Pay '.$this->turned(
+                    (1 === preg_match('/^(?:your|our|the)\b/iu', $action, $article) ? mb_strtolower($article[0]).' ' : '').mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1),
+                    $name,
+                ),
             RequestForm::Need === $form
-                && 1 === preg_match('/^(?:(?:the|your|our) )?(?<what>(?:invoice|bill)\s+(?:(?:no\.?|number|nr\.?)\s*)?\S*\d\S*)$/iu', $action, $m) => 'Pay '.mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1),
+                && 1 === preg_match(
+                    '/^(?:(?:the|your|our) )?(?<what>(?:invoice|bill)\s+(?:(?:no\.?|number|nr\.?)\s*)?\S*\d\S*)$/iu',
+                    $action,
+                    $m,
+                ) => 'Pay '.mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1),
             1 === preg_match('/^(?:an? )?(?:\p{L}+ )?favou?r\b/iu', $action) => 'Answer '.$name,
             RequestForm::Need === $form && 1 === preg_match('/^(?:payable|payment (?:is )?due|due)\b/iu', $action) => 'Pay '.$name,
             1 === preg_match('/^owe\s+(?<what>.+)$/iu', $action, $m) => 'Pay '.$this->turned($m['what'], $name),
-            1 === preg_match('/^(?:a|some) (?:hand|help)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Help %s %s', $name, $this->turned($m['what'], $name))),
+            1 === preg_match(
+                '/^(?:a|some) (?:hand|help)\b\s*(?<what>.*)$/iu',
+                $action,
+                $m,
+            ) => trim(\sprintf('Help %s %s', $name, $this->turned($m['what'], $name))),
             1 === preg_match('/^(?:let (?:me|us) know|tell (?:me|us)|advise(?: me| us)?|inform (?:me|us))\s*(?:about|of|as to)?\s*(?<what>.*)$/iu', $action, $m) => '' === $m['what']
                 ? 'Answer '.$name
                 : \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name)),
-            1 === preg_match('/^let(?: me| us|\'s|’s) (?:have|see)\s+(?<what>.+)$/iu', $action, $m) => \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name)),
-            1 === preg_match('/^(?:give (?:me|us) (?:a )?(?:call|ring|buzz|shout)(?: back)?|(?:call|ring|phone) (?:me|us)(?: back| up)?)\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Call %s %s', $name, $this->turned($m['what'], $name))),
-            1 === preg_match('/^(?:get back to|come back to|reply to|write to|drop) (?:me|us)\b\s*(?<what>.*)$/iu', $action, $m) => trim(\sprintf('Answer %s %s', $name, $this->turned($m['what'], $name))),
-            1 === preg_match('/^(?:reply|respond|answer|rsvp)\b\s*(?<to>to (?!me\b|us\b|this\b|that\b|it\b|my\b|our\b))?(?<what>.*)$/iu', $action, $m) => trim('Answer '.trim(('' === $m['to'] ? $name : '').' '.$this->turned($m['what'], $name))),
-            1 === preg_match('/^(?:if|whether|when|what|which|who|where|how|why|by when)\b/iu', $action) => \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $action), $name)),
+            1 === preg_match(
+                '/^let(?: me| us|\'s|’s) (?:have|see)\s+(?<what>.+)$/iu',
+                $action,
+                $m,
+            ) => \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name)),
+            1 === preg_match(
+                '/^(?:give (?:me|us) (?:a )?(?:call|ring|buzz|shout)(?: back)?|(?:call|ring|phone) (?:me|us)(?: back| up)?)\s*(?<what>.*)$/iu',
+                $action,
+                $m,
+            ) => trim(\sprintf('Call %s %s', $name, $this->turned($m['what'], $name))),
+            1 === preg_match(
+                '/^(?:get back to|come back to|reply to|write to|drop) (?:me|us)\b\s*(?<what>.*)$/iu',
+                $action,
+                $m,
+            ) => trim(\sprintf('Answer %s %s', $name, $this->turned($m['what'], $name))),
+            1 === preg_match(
+                '/^(?:reply|respond|answer|rsvp)\b\s*(?<to>to (?!me\b|us\b|this\b|that\b|it\b|my\b|our\b))?(?<what>.*)$/iu',
+                $action,
+                $m,
+            ) => trim('Answer '.trim(('' === $m['to'] ? $name : '').' '.$this->turned($m['what'], $name))),
+            1 === preg_match('/^(?:if|whether|when|what|which|who|where|how|why|by when)\b/iu', $action) => \sprintf(
+                'Tell %s %s',
+                $name,
+                $this->turned((string) preg_replace('/^if\b/iu', 'whether', $action), $name),
+            ),
             1 === preg_match('/
                 ^(?:have|get|borrow|see|use)\s+(?<what>
                     (?:
@@ -225,7 +261,12 @@ final readonly class TaskTitle
                 |written|paid|cut|put|kept|chosen|redone|rebuilt
             )\b\s*(?<rest>.*)$
         /xiu', $action, $m)) {
-            return trim(\sprintf('%s %s %s', self::ofParticiple($m['done']), $this->turned(self::small($m['what']), $name), $this->turned((string) preg_replace('/^(?:by\s|,).*$|,.*$/u', '', $m['rest']), $name)));
+            return trim(\sprintf(
+                '%s %s %s',
+                self::ofParticiple($m['done']),
+                $this->turned(self::small($m['what']), $name),
+                $this->turned((string) preg_replace('/^(?:by\s|,).*$|,.*$/u', '', $m['rest']), $name),
+            ));
         }
         if (1 === preg_match('/
             ^(?<what>.+?)\ (?:
@@ -240,14 +281,30 @@ final readonly class TaskTitle
         if (1 === preg_match('/^you to (?<what>.*)$/iu', $action, $m)) {
             return $this->order($m['what'], $name, RequestForm::Order);
         }
-        if (1 === preg_match('/^(?:(?:to )?(?:know|hear|have|receive|see|get)\s+)?(?<what>(?:if|whether|when|what|which|who|where|how)\b.*)$/iu', $action, $m)) {
+        if (1 === preg_match(
+            '/^(?:(?:to )?(?:know|hear|have|receive|see|get)\s+)?(?<what>(?:if|whether|when|what|which|who|where|how)\b.*)$/iu',
+            $action,
+            $m,
+        )) {
             return \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name));
         }
-        if (1 === preg_match('/^(?:(?:to )?(?:have|receive|see|get|borrow)\s+)?(?<what>(?:your|the|a|an|all|both|some|any|two|three|this|these|\d+)\b.*)$/iu', $action, $m)) {
-            return \sprintf('Send %s %s', $name, $this->turned(self::small((string) preg_replace('/\s+(?:back\s+)?from you\b|\s+back$/iu', '', $m['what'])), $name));
+        if (1 === preg_match(
+            '/^(?:(?:to )?(?:have|receive|see|get|borrow)\s+)?(?<what>(?:your|the|a|an|all|both|some|any|two|three|this|these|\d+)\b.*)$/iu',
+            $action,
+            $m,
+        )) {
+            return \sprintf(
+                'Send %s %s',
+                $name,
+                $this->turned(self::small((string) preg_replace('/\s+(?:back\s+)?from you\b|\s+back$/iu', '', $m['what'])), $name),
+            );
         }
 
-        $action = (string) preg_replace_callback('/^(?:(?:\p{L}+(?<!e)ed|told|sent|given|said|paid|brought|chosen|came|put)\b)/iu', static fn (array $m): string => self::ofParticiple($m[0]), $action);
+        $action = (string) preg_replace_callback(
+            '/^(?:(?:\p{L}+(?<!e)ed|told|sent|given|said|paid|brought|chosen|came|put)\b)/iu',
+            static fn (array $m): string => self::ofParticiple($m[0]),
+            $action,
+        );
 
         // What is nothing that one does is answered.
         return 1 === preg_match(self::NO_ACTION, $action) ? 'Answer '.$name : $this->turned($action, $name);
@@ -263,7 +320,8 @@ final readonly class TaskTitle
         ];
         $lower = mb_strtolower($participle);
 
-        return $irregular[$lower] ?? (str_ends_with($lower, 'ied') ? mb_substr($lower, 0, -3).'y' : self::infinitive(mb_substr($lower, 0, -2).'ing'));
+        return $irregular[$lower]
+            ?? (str_ends_with($lower, 'ied') ? mb_substr($lower, 0, -3).'y' : self::infinitive(mb_substr($lower, 0, -2).'ing'));
     }
 
     /** The first letter of a word that has it large only at the beginning of a sentence. */
@@ -309,7 +367,11 @@ final readonly class TaskTitle
 
         $isWord = 1 === preg_match('/^\p{Lu}(?:\p{Ll}|\s|$)/u', $asked);
 
-        return \sprintf('Answer %s: %s?', $name, $isWord && 1 !== preg_match('/^I\b/u', $asked) ? mb_strtolower(mb_substr($asked, 0, 1)).mb_substr($asked, 1) : $asked);
+        return \sprintf(
+            'Answer %s: %s?',
+            $name,
+            $isWord && 1 !== preg_match('/^I\b/u', $asked) ? mb_strtolower(mb_substr($asked, 0, 1)).mb_substr($asked, 1) : $asked,
+        );
     }
 
     /** The words as the person would say them: "me" is the sender, "you" is I. */

@@ -115,7 +115,13 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     {
         $state = $this->postSettings + MailWays::none()->state();
 
-        return MailWays::fromState(['out' => $state['out'], 'dsn' => $state['dsn'], 'plain' => $state['plain'], 'in' => $state['in'], 'folder' => $state['folder']]);
+        return MailWays::fromState([
+            'out' => $state['out'],
+            'dsn' => $state['dsn'],
+            'plain' => $state['plain'],
+            'in' => $state['in'],
+            'folder' => $state['folder'],
+        ]);
     }
 
     /** Where this person reaches the program, without a slash at its end; for links in mail. */
@@ -142,7 +148,23 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     /** Changes whenever the person chooses something else. */
     public function fingerprint(): string
     {
-        return hash('xxh32', json_encode([$this->id, $this->name, $this->zone, $this->dayFirst, $this->timeSettings, $this->taskSettings, $this->traySettings, $this->postSettings, $this->clearingOrder], \JSON_THROW_ON_ERROR));
+        return hash(
+            'xxh32',
+            json_encode(
+                [
+                    $this->id,
+                    $this->name,
+                    $this->zone,
+                    $this->dayFirst,
+                    $this->timeSettings,
+                    $this->taskSettings,
+                    $this->traySettings,
+                    $this->postSettings,
+                    $this->clearingOrder,
+                ],
+                \JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 
     /** The person as somebody who writes time at that moment. */

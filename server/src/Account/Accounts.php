@@ -129,7 +129,10 @@ final readonly class Accounts
     /** Takes as long as finding out that a password is wrong does, so that nobody can tell by it who has an account. */
     public function takeAsLong(#[\SensitiveParameter] string $password): void
     {
-        $this->hasher->hashPassword(new Account('', 'nobody@localhost', '', 'UTC', $this->clock->now()), mb_strcut($password, 0, Passwords::LONGEST));
+        $this->hasher->hashPassword(
+            new Account('', 'nobody@localhost', '', 'UTC', $this->clock->now()),
+            mb_strcut($password, 0, Passwords::LONGEST),
+        );
     }
 
     private function setPassword(Account $account, #[\SensitiveParameter] string $password): void

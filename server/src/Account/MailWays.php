@@ -54,18 +54,32 @@ final readonly class MailWays
     /** What is shown of the mail server: how it is spoken to, its name and port. A password may hold any sign, so nothing else is. */
     public function server(): string
     {
-        return 1 === preg_match('~^(smtps?://)(?:[^/?#]*@)?((?:[\w.-]+|\[[0-9a-f:.]+\])(?::\d+)?)(?=$|[/?#])[^@]*$~iD', $this->dsn, $m) ? $m[1].$m[2] : '';
+        return 1 === preg_match('~^(smtps?://)(?:[^/?#]*@)?((?:[\w.-]+|\[[0-9a-f:.]+\])(?::\d+)?)(?=$|[/?#])[^@]*$~iD', $this->dsn, $m)
+            ? $m[1].$m[2]
+            : '';
     }
 
     /** @return MailWaysState as it is kept: what holds a password is sealed */
     public function state(): array
     {
-        return ['out' => $this->out, 'dsn' => Seal::close($this->dsn), 'plain' => $this->plain, 'in' => $this->in, 'folder' => $this->folder];
+        return [
+            'out' => $this->out,
+            'dsn' => Seal::close($this->dsn),
+            'plain' => $this->plain,
+            'in' => $this->in,
+            'folder' => $this->folder,
+        ];
     }
 
     /** @param MailWaysState $state */
     public static function fromState(#[\SensitiveParameter] array $state): self
     {
-        return self::chosen($state['out'], 'smtp' === $state['out'] ? Seal::open($state['dsn']) : '', $state['in'], $state['folder'], $state['plain']);
+        return self::chosen(
+            $state['out'],
+            'smtp' === $state['out'] ? Seal::open($state['dsn']) : '',
+            $state['in'],
+            $state['folder'],
+            $state['plain'],
+        );
     }
 }

@@ -59,7 +59,9 @@ final readonly class Passwords
     {
         $lower = mb_strtolower($password);
 
-        return \count(array_unique(mb_str_split($lower))) < 5 || 1 === preg_match('/^(.{1,6}?)\1{2,}.{0,5}$/u', $lower) || 1 === preg_match('/^(.{5,})\1$/u', $lower);
+        return \count(array_unique(mb_str_split($lower))) < 5
+            || 1 === preg_match('/^(.{1,6}?)\1{2,}.{0,5}$/u', $lower)
+            || 1 === preg_match('/^(.{5,})\1$/u', $lower);
     }
 
     private static function isCommon(#[\SensitiveParameter] string $password): bool
@@ -77,7 +79,8 @@ final readonly class Passwords
         }
         foreach (self::ROWS as $row) {
             foreach ([$row.$row, strrev($row.$row)] as $way) {
-                if (str_contains($way, $lower) || ('' !== $stem && mb_strlen($stem) >= 5 && mb_strlen($lower) - mb_strlen($stem) <= 6 && str_contains($way, $stem))) {
+                if (str_contains($way, $lower)
+                    || ('' !== $stem && mb_strlen($stem) >= 5 && mb_strlen($lower) - mb_strlen($stem) <= 6 && str_contains($way, $stem))) {
                     return true;
                 }
             }

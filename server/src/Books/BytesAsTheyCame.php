@@ -22,7 +22,9 @@ final readonly class BytesAsTheyCame implements BookCheck
     public function look(): Found
     {
         $found = new Found();
-        foreach ($this->connection->iterateAssociative('SELECT m.id, m.size, m.fingerprint, s.source FROM message m JOIN message_source s ON s.message_id = m.id') as $columns) {
+        foreach ($this->connection->iterateAssociative(
+            'SELECT m.id, m.size, m.fingerprint, s.source FROM message m JOIN message_source s ON s.message_id = m.id',
+        ) as $columns) {
             $row = new Row($columns);
             ++$found->seen;
             $raw = @gzuncompress($row->string('source'));

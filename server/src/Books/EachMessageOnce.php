@@ -22,9 +22,24 @@ final readonly class EachMessageOnce implements BookCheck
         $count = $this->connection->fetchOne('SELECT COUNT(*) FROM message');
 
         return (new Found(is_numeric($count) ? (int) $count : 0))
-            ->allWrong('A message lies in no conversation, or in several', $this->connection->fetchFirstColumn('SELECT m.id FROM message m LEFT JOIN conversation_message x ON x.message_id = m.id GROUP BY m.id HAVING COUNT(x.message_id) <> 1'))
-            ->allWrong('A message lies in a conversation of somebody else', $this->connection->fetchFirstColumn('SELECT m.id FROM message m JOIN conversation_message x ON x.message_id = m.id JOIN conversation c ON c.id = x.conversation_id WHERE c.account_id <> m.account_id'))
-            ->allWrong('A message has no bytes', $this->connection->fetchFirstColumn('SELECT m.id FROM message m LEFT JOIN message_source s ON s.message_id = m.id WHERE s.message_id IS NULL'));
+            ->allWrong(
+                'A message lies in no conversation, or in several',
+                $this->connection->fetchFirstColumn(
+                    'SELECT m.id FROM message m LEFT JOIN conversation_message x ON x.message_id = m.id GROUP BY m.id HAVING COUNT(x.message_id) <> 1',
+                ),
+            )
+            ->allWrong(
+                'A message lies in a conversation of somebody else',
+                $this->connection->fetchFirstColumn(
+                    'SELECT m.id FROM message m JOIN conversation_message x ON x.message_id = m.id JOIN conversation c ON c.id = x.conversation_id WHERE c.account_id <> m.account_id',
+                ),
+            )
+            ->allWrong(
+                'A message has no bytes',
+                $this->connection->fetchFirstColumn(
+                    'SELECT m.id FROM message m LEFT JOIN message_source s ON s.message_id = m.id WHERE s.message_id IS NULL',
+                ),
+            );
     }
 
     public function repair(): void

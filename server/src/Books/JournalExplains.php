@@ -42,7 +42,10 @@ final readonly class JournalExplains implements BookCheck
         $found = new Found();
         $seen = [];
         $number = \PHP_INT_MAX;
-        while ([] !== $ids = $this->connection->fetchFirstColumn('SELECT id FROM journal_entry WHERE number < ? ORDER BY number DESC LIMIT '.self::AT_ONCE, [$number])) {
+        while ([] !== $ids = $this->connection->fetchFirstColumn(
+            'SELECT id FROM journal_entry WHERE number < ? ORDER BY number DESC LIMIT '.self::AT_ONCE,
+            [$number],
+        )) {
             $entries = $this->orm->getRepository(Entry::class)->findBy(['id' => $ids], ['number' => 'DESC']);
             foreach ($entries as $entry) {
                 $number = min($number, $entry->number);
@@ -51,15 +54,27 @@ final readonly class JournalExplains implements BookCheck
                     $key = $change->object->kind->value.' '.$change->object->id;
                     if (!isset($seen[$key])) {
                         $seen[$key] = true;
-                        $this->isExplained($entry, $this->lifts->lifted($change)) || $found->wrong(\sprintf('%s is not as entry %d has left it.', $key, $entry->number));
+                        $this->isExplained($entry, $this->lifts->lifted($change)) || $found->wrong(\sprintf(
+                            '%s is not as entry %d has left it.',
+                            $key,
+                            $entry->number,
+                        ));
                     }
                 }
             }
             $this->orm->clear();
         }
-        $found->allWrong('The journal does not find the entry by what it is about', $this->connection->fetchFirstColumn('SELECT e.number FROM journal_entry e WHERE (SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id) <> json_array_length(e.changes)'));
+        $found->allWrong(
+            'The journal does not find the entry by what it is about',
+            $this->connection->fetchFirstColumn(
+                'SELECT e.number FROM journal_entry e WHERE (SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id) <> json_array_length(e.changes)',
+            ),
+        );
 
-        return $found->allWrong('An entry has a number that another one has', $this->connection->fetchFirstColumn('SELECT number FROM journal_entry GROUP BY account_id, number HAVING COUNT(*) > 1'));
+        return $found->allWrong(
+            'An entry has a number that another one has',
+            $this->connection->fetchFirstColumn('SELECT number FROM journal_entry GROUP BY account_id, number HAVING COUNT(*) > 1'),
+        );
     }
 
     private function isExplained(Entry $entry, Change $change): bool
@@ -82,19 +97,33 @@ final readonly class JournalExplains implements BookCheck
 
     private function hasMailSince(string $conversation, string $since): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM conversation_message x JOIN message m ON m.id = x.message_id WHERE x.conversation_id = ? AND m.imported_at >= ?', [$conversation, $since])
-            || false !== $this->connection->fetchOne('SELECT 1 FROM outgoing WHERE conversation_id = ? AND changed_at >= ?', [$conversation, $since])
-            || false !== $this->connection->fetchOne("SELECT 1 FROM conversation WHERE id = ? AND called_back_by IS NOT NULL AND called_back_by <> ''", [$conversation]);
+        return false !== $this->connection->fetchOne(
+            'SELECT 1 FROM conversation_message x JOIN message m ON m.id = x.message_id WHERE x.conversation_id = ? AND m.imported_at >= ?',
+            [$conversation, $since],
+        )
+            || false !== $this->connection->fetchOne(
+                'SELECT 1 FROM outgoing WHERE conversation_id = ? AND changed_at >= ?',
+                [$conversation, $since],
+            )
+            || false !== $this->connection->fetchOne(
+                "SELECT 1 FROM conversation WHERE id = ? AND called_back_by IS NOT NULL AND called_back_by <> ''",
+                [$conversation],
+            );
     }
 
     private function changedByMail(string $account, string $since): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM owed WHERE account_id = ? AND task_id IS NOT NULL AND settled_at >= ?', [$account, $since]);
+        return false !== $this->connection->fetchOne(
+            'SELECT 1 FROM owed WHERE account_id = ? AND task_id IS NOT NULL AND settled_at >= ?',
+            [$account, $since],
+        );
     }
 
     public function repair(): void
     {
         $this->connection->executeStatement('DELETE FROM journal_touch');
-        $this->connection->executeStatement("INSERT OR IGNORE INTO journal_touch (entry_id, kind, object_id) SELECT e.id, j.value ->> 'kind', j.value ->> 'id' FROM journal_entry e, json_each(e.changes) j");
+        $this->connection->executeStatement(
+            "INSERT OR IGNORE INTO journal_touch (entry_id, kind, object_id) SELECT e.id, j.value ->> 'kind', j.value ->> 'id' FROM journal_entry e, json_each(e.changes) j",
+        );
     }
 }

@@ -47,7 +47,12 @@ final class CheckCommand extends Command
                 $found = $check->look();
                 $output->writeln(\sprintf('<comment>mended</comment>  %d of %d', $before - $found->wrong, $before));
             }
-            $output->writeln(\sprintf('%s %8s  %s', 0 === $found->wrong ? '<info>holds</info> ' : '<error>WRONG</error> ', number_format($found->seen), $check->claim()));
+            $output->writeln(\sprintf(
+                '%s %8s  %s',
+                0 === $found->wrong ? '<info>holds</info> ' : '<error>WRONG</error> ',
+                number_format($found->seen),
+                $check->claim(),
+            ));
             foreach ($found->examples as $example) {
                 $output->writeln('                  '.$example);
             }

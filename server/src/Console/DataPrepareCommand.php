@@ -29,7 +29,9 @@ final class DataPrepareCommand extends Command
     {
         $file = DataFolder::path().'/zippy-tray.sqlite';
         // Not quick_check: of tables without a rowid, SQLite 3.40 takes key columns for NULL in it.
-        if (is_file($file) && filesize($file) < self::LOOKED_THROUGH && 'ok' !== $said = $this->connection->fetchOne('PRAGMA integrity_check(1)')) {
+        if (is_file($file)
+            && filesize($file) < self::LOOKED_THROUGH
+            && 'ok' !== $said = $this->connection->fetchOne('PRAGMA integrity_check(1)')) {
             throw new \PDOException('database disk image is malformed: '.(\is_string($said) ? $said : ''));
         }
 

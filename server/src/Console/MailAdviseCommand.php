@@ -45,8 +45,15 @@ final class MailAdviseCommand extends Command
             ->addOption('me', null, InputOption::VALUE_REQUIRED, 'The address of the person that it is read for')
             ->addOption('name', null, InputOption::VALUE_REQUIRED, 'The name of that person', '')
             ->addOption('month-first', null, InputOption::VALUE_NONE, 'Read 4/12 as the twelfth of April')
-            ->addOption('zone', null, InputOption::VALUE_REQUIRED, 'The IANA zone in which a time is shown that was written in a zone of its own')
-            ->setHelp('Prints one JSON object. Nothing is stored, and no habit counts. Days are those of the message\'s own zone; from and to are characters of its plain text, counted from 0.');
+            ->addOption(
+                'zone',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'The IANA zone in which a time is shown that was written in a zone of its own',
+            )
+            ->setHelp(
+                'Prints one JSON object. Nothing is stored, and no habit counts. Days are those of the message\'s own zone; from and to are characters of its plain text, counted from 0.',
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -73,15 +80,36 @@ final class MailAdviseCommand extends Command
         }
         $letter = Letter::of($content);
         $zone = $input->getOption('zone');
-        $found = ($this->read)($letter, new Person($me, \is_string($name) ? $name : '', new TimeSettings(!(bool) $input->getOption('month-first')), \is_string($zone) ? Moment::zone($zone) : null));
+        $found = ($this->read)(
+            $letter,
+            new Person(
+                $me,
+                \is_string($name) ? $name : '',
+                new TimeSettings(!(bool) $input->getOption('month-first')),
+                \is_string($zone) ? Moment::zone($zone) : null,
+            ),
+        );
         $advice = $this->adviser->advise([$found], new Circumstances($letter->sentAt->date(), Habit::none()));
         $output->writeln(json_encode([
             'decision' => $advice->decision,
             'title' => $advice->title,
             'minutes' => $advice->minutes,
             'reasons' => $advice->reasons,
-            'requests' => array_map(static fn (Request $request): array => ['text' => $request->text, 'from' => $request->from, 'to' => $request->to], $found->requests),
-            'dates' => array_map(static fn (FoundDate $date): array => ['kind' => $date->kind, 'date' => $date->date, 'time' => $date->time, 'text' => $date->text, 'from' => $date->from, 'to' => $date->to], $found->dates),
+            'requests' => array_map(
+                static fn (Request $request): array => ['text' => $request->text, 'from' => $request->from, 'to' => $request->to],
+                $found->requests,
+            ),
+            'dates' => array_map(
+                static fn (FoundDate $date): array => [
+                    'kind' => $date->kind,
+                    'date' => $date->date,
+                    'time' => $date->time,
+                    'text' => $date->text,
+                    'from' => $date->from,
+                    'to' => $date->to,
+                ],
+                $found->dates,
+            ),
             'list' => array_map(static fn (ListItem $item): string => $item->text, $found->items),
         ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
 

@@ -33,10 +33,21 @@ final class MailImportCommand extends Command
     protected function configure(): void
     {
         $this
-            ->addArgument('path', InputArgument::IS_ARRAY | InputArgument::REQUIRED, 'Files and folders; folders are read with all that is in them')
-            ->addOption('account', null, InputOption::VALUE_REQUIRED, 'Address of the account; it is made when there is none. Not needed when there is just one')
+            ->addArgument(
+                'path',
+                InputArgument::IS_ARRAY | InputArgument::REQUIRED,
+                'Files and folders; folders are read with all that is in them',
+            )
+            ->addOption(
+                'account',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'Address of the account; it is made when there is none. Not needed when there is just one',
+            )
             ->addOption('into', null, InputOption::VALUE_REQUIRED, 'tray, or archive for old mail that needs no decision any more', 'tray')
-            ->setHelp('Prints one JSON object: how many messages were read, how many of them are new, how many were known, and which were refused, with file, position in bytes and reason.');
+            ->setHelp(
+                'Prints one JSON object: how many messages were read, how many of them are new, how many were known, and which were refused, with file, position in bytes and reason.',
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -63,12 +74,20 @@ final class MailImportCommand extends Command
         $outcome = ($this->import)($account, array_combine($paths, $paths), $into, static function (ImportOutcome $outcome) use ($bar, $began): void {
             $seconds = max(0.001, microtime(true) - $began);
             $left = $seconds * ($bar->getMaxSteps() - $outcome->bytes) / max(1, $outcome->bytes);
-            $bar->setMessage(\sprintf('%s messages, %s each second, %s left', number_format($outcome->read()), number_format($outcome->read() / $seconds), $left < 90 ? round(max(0, $left)).' s' : round($left / 60).' min'));
+            $bar->setMessage(\sprintf(
+                '%s messages, %s each second, %s left',
+                number_format($outcome->read()),
+                number_format($outcome->read() / $seconds),
+                $left < 90 ? round(max(0, $left)).' s' : round($left / 60).' min',
+            ));
             $bar->setProgress(min($outcome->bytes, $bar->getMaxSteps()));
         });
         $bar->finish();
         $errors->writeln('');
-        $output->writeln(json_encode($outcome, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode($outcome, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }
@@ -96,7 +115,8 @@ final class MailImportCommand extends Command
                 return null;
             }
 
-            return $this->accounts->find($email) ?? $this->accounts->open($email, explode('@', $email)[0], date_default_timezone_get(), null);
+            return $this->accounts->find($email)
+                ?? $this->accounts->open($email, explode('@', $email)[0], date_default_timezone_get(), null);
         }
         $accounts = $this->accounts->all();
         if (1 === \count($accounts)) {

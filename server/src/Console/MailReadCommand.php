@@ -39,8 +39,15 @@ final class MailReadCommand extends Command
     {
         $this
             ->addArgument('file', InputArgument::REQUIRED, 'A single message (RFC 5322)')
-            ->addOption('me', null, InputOption::VALUE_REQUIRED, 'The address of the person that it is read for; otherwise the first one that it went to')
-            ->setHelp('Prints one JSON object. Nothing is stored. "written" is what the sender wrote now, "quoted" and "signature" the rest of the text; "failed" are addresses that a message was not delivered to.');
+            ->addOption(
+                'me',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'The address of the person that it is read for; otherwise the first one that it went to',
+            )
+            ->setHelp(
+                'Prints one JSON object. Nothing is stored. "written" is what the sender wrote now, "quoted" and "signature" the rest of the text; "failed" are addresses that a message was not delivered to.',
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -60,7 +67,13 @@ final class MailReadCommand extends Command
 
             return self::FAILURE;
         }
-        $output->writeln(json_encode($this->told($content, \is_string($me) ? $me : $content->to[0]->email ?? ''), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode(
+                $this->told($content, \is_string($me) ? $me : $content->to[0]->email ?? ''),
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }
@@ -69,8 +82,14 @@ final class MailReadCommand extends Command
     private function told(MessageContent $content, string $me): array
     {
         $body = new BodyText();
-        $only = static fn (BodyKind $kind): string => trim(implode("\n", array_map(static fn (array $piece): string => trim($piece[0], "\n"), $body->pieces($content->text, $kind))));
-        $event = array_values(array_filter(array_map(static fn (AttachmentContent $attached) => $attached->attachment->event, $content->attachments)))[0] ?? null;
+        $only = static fn (BodyKind $kind): string => trim(implode(
+            "\n",
+            array_map(static fn (array $piece): string => trim($piece[0], "\n"), $body->pieces($content->text, $kind)),
+        ));
+        $event = array_values(array_filter(array_map(
+            static fn (AttachmentContent $attached) => $attached->attachment->event,
+            $content->attachments,
+        )))[0] ?? null;
 
         return [
             'subject' => $content->subject,
@@ -80,9 +99,25 @@ final class MailReadCommand extends Command
             'text' => $content->text,
             'written' => $body->written($content->text),
             'quoted' => $only(BodyKind::Quoted),
-            'answers' => array_values(array_filter(array_map(static fn (BodyPart $part): array => ['to' => $part->answers, 'text' => trim(mb_substr($content->text, $part->from, $part->to - $part->from))], $body->parts($content->text)), static fn (array $answer): bool => '' !== $answer['to'])),
+            'answers' => array_values(array_filter(
+                array_map(
+                    static fn (BodyPart $part): array => [
+                        'to' => $part->answers,
+                        'text' => trim(mb_substr($content->text, $part->from, $part->to - $part->from)),
+                    ],
+                    $body->parts($content->text),
+                ),
+                static fn (array $answer): bool => '' !== $answer['to'],
+            )),
             'signature' => $only(BodyKind::Signature),
-            'attachments' => array_map(static fn (AttachmentContent $attached): array => ['name' => $attached->attachment->name, 'type' => $attached->attachment->type, 'bytes' => $attached->attachment->size], $content->attachments),
+            'attachments' => array_map(
+                static fn (AttachmentContent $attached): array => [
+                    'name' => $attached->attachment->name,
+                    'type' => $attached->attachment->type,
+                    'bytes' => $attached->attachment->size,
+                ],
+                $content->attachments,
+            ),
             'failed' => $content->report->failed ?? [],
             'event' => null === $event ? null : ['answered' => $event->answerOf($me)] + $event->jsonSerialize(),
         ];

@@ -43,7 +43,10 @@ final class MailThreadsCommand extends Command
         $parts = [];
         foreach ($this->files->in(\is_string($path) ? $path : '') as $found) {
             try {
-                $parts[] = ThreadPart::of(\sprintf('%s@%d', $found->file, $found->position), $this->reader->read($found->raw ?? throw new UnreadableMessage($found->problem), $now));
+                $parts[] = ThreadPart::of(
+                    \sprintf('%s@%d', $found->file, $found->position),
+                    $this->reader->read($found->raw ?? throw new UnreadableMessage($found->problem), $now),
+                );
             } catch (UnreadableMessage $problem) {
                 $errors->writeln(\sprintf('%s, at byte %d: %s', $found->file, $found->position, $problem->getMessage()));
             }
@@ -52,7 +55,10 @@ final class MailThreadsCommand extends Command
             static fn (array $thread): array => array_map(static fn (ThreadPart $part): string => '<'.$part->header.'>', $thread),
             (new Threading())->threads($parts),
         );
-        $output->writeln(json_encode(['threads' => $threads], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode(['threads' => $threads], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

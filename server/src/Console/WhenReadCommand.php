@@ -31,11 +31,23 @@ final class WhenReadCommand extends Command
     protected function configure(): void
     {
         $this
-            ->addArgument('phrase', InputArgument::REQUIRED, 'A date, a time or a repeat in plain words: "friday 3pm", "every weekday until 31 dec"')
+            ->addArgument(
+                'phrase',
+                InputArgument::REQUIRED,
+                'A date, a time or a repeat in plain words: "friday 3pm", "every weekday until 31 dec"',
+            )
             ->addOption('now', null, InputOption::VALUE_REQUIRED, 'From when it is seen, as 2026-11-24T10:00; otherwise from now')
-            ->addOption('zone', null, InputOption::VALUE_REQUIRED, 'The IANA zone of that time and of the reading', date_default_timezone_get())
+            ->addOption(
+                'zone',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'The IANA zone of that time and of the reading',
+                date_default_timezone_get(),
+            )
             ->addOption('month-first', null, InputOption::VALUE_NONE, 'Read 4/12 as the twelfth of April')
-            ->setHelp('Prints one JSON object and nothing else. The exit code is 0 when the phrase was understood, 1 when it was not, and 2 when an option cannot be used.');
+            ->setHelp(
+                'Prints one JSON object and nothing else. The exit code is 0 when the phrase was understood, 1 when it was not, and 2 when an option cannot be used.',
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -50,13 +62,23 @@ final class WhenReadCommand extends Command
             return self::INVALID;
         }
         try {
-            $reading = (new WhenReader(new TimeSettings(!(bool) $input->getOption('month-first'))))->read(\is_string($phrase) ? $phrase : '', $now);
+            $reading = (new WhenReader(new TimeSettings(!(bool) $input->getOption('month-first'))))->read(
+                \is_string($phrase) ? $phrase : '',
+                $now,
+            );
         } catch (Unreadable $problem) {
             $this->print($output, ['understood' => false, 'error' => $problem->getMessage(), 'offset' => $problem->offset]);
 
             return self::FAILURE;
         }
-        $this->print($output, ['understood' => true, ...$reading->state(), 'alternatives' => array_map(static fn (Reading $other): array => $other->state(), $reading->alternatives)]);
+        $this->print(
+            $output,
+            [
+                'understood' => true,
+                ...$reading->state(),
+                'alternatives' => array_map(static fn (Reading $other): array => $other->state(), $reading->alternatives),
+            ],
+        );
 
         return self::SUCCESS;
     }
@@ -77,6 +99,9 @@ final class WhenReadCommand extends Command
     /** @param array<string, mixed> $answer */
     private function print(OutputInterface $output, array $answer): void
     {
-        $output->writeln(json_encode($answer, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode($answer, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE),
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 }

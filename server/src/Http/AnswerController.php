@@ -69,12 +69,28 @@ final readonly class AnswerController
             $one = $tasks->get($account->id, $task);
             $due = $one->due();
 
-            $letter = $this->handedOver($account, new Letter(subject: $one->title(), text: $one->notes(), files: $one->files()), [], $one->title(), null === $due ? '' : Reading::day($due->date, $due->time));
+            $letter = $this->handedOver(
+                $account,
+                new Letter(subject: $one->title(), text: $one->notes(), files: $one->files()),
+                [],
+                $one->title(),
+                null === $due ? '' : Reading::day($due->date, $due->time),
+            );
 
-            return new JsonResponse($this->rows->letter($account, $letter, null, ['what' => $one->title(), 'due' => (null === $due ? null : DueView::asSaid($due))]));
+            return new JsonResponse($this->rows->letter(
+                $account,
+                $letter,
+                null,
+                ['what' => $one->title(), 'due' => (null === $due ? null : DueView::asSaid($due))],
+            ));
         }
         $kind = AnswerKind::tryFrom($kind) ?? AnswerKind::New;
-        $letter = AnswerKind::New === $kind ? new Letter() : (new Answering([$account->email], $account->timeZone()))->to($this->messages->get($account->id, $message ?? throw new NotFound('message', '')), $kind);
+        $letter = AnswerKind::New === $kind
+            ? new Letter()
+            : (new Answering([$account->email], $account->timeZone()))->to(
+                $this->messages->get($account->id, $message ?? throw new NotFound('message', '')),
+                $kind,
+            );
 
         if (null !== $to) {
             $people = (new WrittenLetter($to))->letter()->to;
@@ -83,7 +99,11 @@ final readonly class AnswerController
             return new JsonResponse($this->rows->letter($account, $letter, $message, ['what' => $what]));
         }
 
-        return new JsonResponse($this->rows->letter($account, $this->signed($account, $letter), AnswerKind::New === $kind ? null : $message));
+        return new JsonResponse($this->rows->letter(
+            $account,
+            $this->signed($account, $letter),
+            AnswerKind::New === $kind ? null : $message,
+        ));
     }
 
     /** @param list<Address> $to */
@@ -92,7 +112,9 @@ final readonly class AnswerController
         $below = $this->signed($account, $letter);
         $words = HandOverLetter::words($to, $what, $until);
 
-        return $below->withText('' === trim($below->text) ? $words."\n" : $words.(str_starts_with($below->text, "\n") ? '' : "\n\n").$below->text);
+        return $below->withText(
+            '' === trim($below->text) ? $words."\n" : $words.(str_starts_with($below->text, "\n") ? '' : "\n\n").$below->text,
+        );
     }
 
     /** A when phrase as it is said to somebody; one that cannot be read yet stands as it was written. */

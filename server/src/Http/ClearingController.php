@@ -27,7 +27,10 @@ final readonly class ClearingController
     #[Route('', methods: 'POST')]
     public function begin(#[CurrentUser] Account $account, #[MapRequestPayload] NewClearing $new, Counts $counts): JsonResponse
     {
-        return $this->answer($this->clear->begin($account->id, $new->id, $new->order, static fn (): int => $counts->of($account)['tray']), 201);
+        return $this->answer(
+            $this->clear->begin($account->id, $new->id, $new->order, static fn (): int => $counts->of($account)['tray']),
+            201,
+        );
     }
 
     #[Route('/{id}', methods: 'GET')]

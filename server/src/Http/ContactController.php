@@ -82,7 +82,11 @@ final readonly class ContactController
         [$cards, $refused] = $this->vcards->read($file->getContent());
         $entry = [] === $cards ? null : $this->keep->takeIn($account->id, Uuid::v7()->toRfc4122(), $cards);
 
-        return new JsonResponse(['taken' => \count($cards), 'refused' => $refused, 'entry' => null === $entry ? null : $this->entries->one($account->id, $entry->id)]);
+        return new JsonResponse([
+            'taken' => \count($cards),
+            'refused' => $refused,
+            'entry' => null === $entry ? null : $this->entries->one($account->id, $entry->id),
+        ]);
     }
 
     #[Route('/messages/{id}/contact', methods: 'GET')]
@@ -93,7 +97,15 @@ final readonly class ContactController
 
         return new JsonResponse([
             'contact' => null === $known ? null : self::view($known),
-            'proposed' => array_map(static fn (Proposed $one): array => ['field' => $one->field, 'value' => $one->value, 'from' => $one->from, 'to' => $one->to], $read->of($message->from, $message->text)),
+            'proposed' => array_map(
+                static fn (Proposed $one): array => [
+                    'field' => $one->field,
+                    'value' => $one->value,
+                    'from' => $one->from,
+                    'to' => $one->to,
+                ],
+                $read->of($message->from, $message->text),
+            ),
         ]);
     }
 

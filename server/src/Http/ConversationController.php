@@ -102,13 +102,29 @@ final readonly class ConversationController
         $messages = $store->ofConversation($account->id, $id);
         $conversation = $conversations->get($account->id, $id);
         $ids = array_map(static fn (Message $message): string => $message->id, $messages);
-        $found = $findings->of($account, array_map(static fn (Message $message): string => $message->id, array_values(array_filter($messages, static fn (Message $message): bool => !$message->own))));
+        $found = $findings->of(
+            $account,
+            array_map(
+                static fn (Message $message): string => $message->id,
+                array_values(array_filter($messages, static fn (Message $message): bool => !$message->own)),
+            ),
+        );
         $advice = $advices->of($account, [$id])[$id] ?? null;
 
         return new JsonResponse([
             'row' => $this->rows->one($account, $id),
             'messages' => $this->views($messages, $found),
-            'undecided' => Undecided::of(array_map(static fn (Message $message): array => ['id' => $message->id, 'own' => $message->own, 'importedAt' => StoredNow::of($message->importedAt)], $messages), null === $conversation->decidedAt() ? '' : StoredNow::of($conversation->decidedAt())),
+            'undecided' => Undecided::of(
+                array_map(
+                    static fn (Message $message): array => [
+                        'id' => $message->id,
+                        'own' => $message->own,
+                        'importedAt' => StoredNow::of($message->importedAt),
+                    ],
+                    $messages,
+                ),
+                null === $conversation->decidedAt() ? '' : StoredNow::of($conversation->decidedAt()),
+            ),
             'advice' => null === $advice ? null : AdviceView::of($advice),
             'proposal' => null === $advice ? null : $proposals->from($account, [$id => $advice])[$id] ?? null,
             'tasks' => $tasks->ofMessages($account->id, $ids),
@@ -129,7 +145,10 @@ final readonly class ConversationController
     ): JsonResponse {
         $of = $proposals->of($account, $wanted->conversations);
 
-        return new JsonResponse(array_map(static fn (string $id): array => ['conversation' => $id, 'proposal' => $of[$id] ?? null], $wanted->conversations));
+        return new JsonResponse(array_map(
+            static fn (string $id): array => ['conversation' => $id, 'proposal' => $of[$id] ?? null],
+            $wanted->conversations,
+        ));
     }
 
     /**
@@ -173,7 +192,10 @@ final readonly class ConversationController
                 return $row;
             }
             $owed = new Address(\is_string($person['email'] ?? null) ? $person['email'] : '', '');
-            $answers = array_values(array_filter($messages, static fn (Message $message): bool => !$message->own && $message->from->is($owed->email)));
+            $answers = array_values(array_filter(
+                $messages,
+                static fn (Message $message): bool => !$message->own && $message->from->is($owed->email),
+            ));
             $answer = $answers[\count($answers) - 1] ?? null;
             $newest = $messages[\count($messages) - 1] ?? null;
             // Only what has not been answered since, and is the last word of it.
@@ -182,8 +204,13 @@ final readonly class ConversationController
             }
             $promise = Promise::in($answer->text, $found[$answer->id]->dates ?? [], [] !== $answer->attachments, $now->date());
             if (null !== $promise) {
-                $until = null === $promise->by ? null : Moment::at($promise->by, $account->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
-                $row['promise'] = ['words' => $promise->words, 'until' => null === $until || !$until->isAfter($now->instant) ? null : DueView::at($until)];
+                $until = null === $promise->by
+                    ? null
+                    : Moment::at($promise->by, $account->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
+                $row['promise'] = [
+                    'words' => $promise->words,
+                    'until' => null === $until || !$until->isAfter($now->instant) ? null : DueView::at($until),
+                ];
             }
 
             return $row;

@@ -22,7 +22,13 @@ final readonly class DecisionAnswer
     {
         return new JsonResponse([
             'entry' => $this->entries->one($decided->entry->accountId, $decided->entry->id),
-            'overtaken' => array_map(static fn (Overtaken $overtaken): array => ['conversation' => $overtaken->conversationId, 'sentence' => $overtaken->getMessage()], $decided->overtaken),
+            'overtaken' => array_map(
+                static fn (Overtaken $overtaken): array => [
+                    'conversation' => $overtaken->conversationId,
+                    'sentence' => $overtaken->getMessage(),
+                ],
+                $decided->overtaken,
+            ),
         ], $status);
     }
 }

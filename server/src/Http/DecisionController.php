@@ -58,7 +58,12 @@ final readonly class DecisionController
             $choices[] = ['phrase' => (string) $phrase] + self::offered($moment, $speaker);
         }
 
-        return new JsonResponse(['choices' => $choices, 'nextClearing' => self::offered(NextClearing::latest($speaker), $speaker), 'usual' => SnoozePresets::USUAL, 'most' => SnoozePresets::MOST]);
+        return new JsonResponse([
+            'choices' => $choices,
+            'nextClearing' => self::offered(NextClearing::latest($speaker), $speaker),
+            'usual' => SnoozePresets::USUAL,
+            'most' => SnoozePresets::MOST,
+        ]);
     }
 
     /** @return array{date: LocalDate, time: TimeOfDay, distance: string} */

@@ -36,7 +36,15 @@ final readonly class FileController
             throw new Refused(\sprintf('"%s" did not arrive whole: %s', $file->getClientOriginalName(), $file->getErrorMessage()), 'files');
         }
 
-        return new JsonResponse($this->files->take($account->id, $file->getClientOriginalName(), (string) (new \finfo(\FILEINFO_MIME_TYPE))->file($file->getPathname()), $file->getContent()), Response::HTTP_CREATED);
+        return new JsonResponse(
+            $this->files->take(
+                $account->id,
+                $file->getClientOriginalName(),
+                (string) (new \finfo(\FILEINFO_MIME_TYPE))->file($file->getPathname()),
+                $file->getContent(),
+            ),
+            Response::HTTP_CREATED,
+        );
     }
 
     #[Route('/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]

@@ -21,7 +21,11 @@ final readonly class HarmlessFile
     /** @param bool $asIs whether the type is given as it is, though the file is downloaded */
     public static function response(string $bytes, string $type, string $name, bool $asIs = false): Response
     {
-        $name = mb_strcut(str_replace(['/', '\\', '%'], ' ', (string) preg_replace('/[\x00-\x1f\x7f]/', ' ', mb_scrub($name))), 0, self::NAME);
+        $name = mb_strcut(
+            str_replace(['/', '\\', '%'], ' ', (string) preg_replace('/[\x00-\x1f\x7f]/', ' ', mb_scrub($name))),
+            0,
+            self::NAME,
+        );
         $plain = (string) preg_replace('/[^\x20-\x7e]/', '_', $name);
 
         return new Response($bytes, headers: [

@@ -68,7 +68,13 @@ final readonly class ImportController
         $into = 'archive' === $request->request->get('into') ? Place::Archive : Place::Tray;
 
         return \in_array(self::LINES, $request->getAcceptableContentTypes(), true)
-            ? $this->told(static fn (\Closure $progress): ImportOutcome => $import($account, self::paths($files), $into, $progress, self::ADVISED))
+            ? $this->told(static fn (\Closure $progress): ImportOutcome => $import(
+                $account,
+                self::paths($files),
+                $into,
+                $progress,
+                self::ADVISED,
+            ))
             : new JsonResponse($import($account, self::paths($files), $into, advised: self::ADVISED));
     }
 
@@ -83,7 +89,12 @@ final readonly class ImportController
         return new StreamedResponse(function () use ($work): void {
             $said = new ImportOutcome();
             $tell = static function (ImportOutcome $outcome) use (&$said): void {
-                self::say(['position' => $outcome->position, 'new' => $outcome->new - $said->new, 'known' => $outcome->known - $said->known, 'refused' => \array_slice($outcome->refused, \count($said->refused))]);
+                self::say([
+                    'position' => $outcome->position,
+                    'new' => $outcome->new - $said->new,
+                    'known' => $outcome->known - $said->known,
+                    'refused' => \array_slice($outcome->refused, \count($said->refused)),
+                ]);
                 $said = clone $outcome;
             };
             try {
@@ -91,7 +102,9 @@ final readonly class ImportController
                 self::say(['done' => true]);
             } catch (\Throwable $problem) {
                 $this->logger->error($problem->getMessage(), ['exception' => $problem]);
-                self::say(['problem' => DatabaseTrouble::sentence($problem) ?? 'Something went wrong here. What was read until then is kept; go on in a moment.']);
+                self::say(
+                    ['problem' => DatabaseTrouble::sentence($problem) ?? 'Something went wrong here. What was read until then is kept; go on in a moment.'],
+                );
             }
         }, headers: ['Content-Type' => self::LINES, 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no']);
     }

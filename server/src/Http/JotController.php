@@ -32,7 +32,11 @@ final readonly class JotController
     #[Route('/api/jot', methods: 'POST')]
     public function read(#[CurrentUser] Account $account, #[MapRequestPayload] JotLine $jot, Tasks $tasks): JsonResponse
     {
-        $read = ReadJot::of($jot->line, $account->speaker($this->clock->now()), array_map(static fn (TaskList $list): string => $list->name(), $tasks->lists($account->id)));
+        $read = ReadJot::of(
+            $jot->line,
+            $account->speaker($this->clock->now()),
+            array_map(static fn (TaskList $list): string => $list->name(), $tasks->lists($account->id)),
+        );
 
         return new JsonResponse(['writable' => ClauseKind::Title === $read->clauses[0]->kind, 'clauses' => $read->clauses]);
     }
@@ -51,6 +55,9 @@ final readonly class JotController
         }
         $fields = ReadJot::of($jot->line, $account->speaker($this->clock->now()))->fields;
 
-        return $answer->of($make($account->id, $jot->entry, [new TaskOrder($jot->id, $fields)], $account->timeZone()), Response::HTTP_CREATED);
+        return $answer->of(
+            $make($account->id, $jot->entry, [new TaskOrder($jot->id, $fields)], $account->timeZone()),
+            Response::HTTP_CREATED,
+        );
     }
 }

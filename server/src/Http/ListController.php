@@ -39,7 +39,16 @@ final readonly class ListController
     #[Route('', methods: 'POST')]
     public function add(#[CurrentUser] Account $account, #[MapRequestPayload] ListFields $fields): JsonResponse
     {
-        return $this->answer($this->change->add($account->id, $fields->entry, $fields->id ?? throw new Refused('A list needs an id.', 'id'), $fields->name, $fields->colour), Response::HTTP_CREATED);
+        return $this->answer(
+            $this->change->add(
+                $account->id,
+                $fields->entry,
+                $fields->id ?? throw new Refused('A list needs an id.', 'id'),
+                $fields->name,
+                $fields->colour,
+            ),
+            Response::HTTP_CREATED,
+        );
     }
 
     #[Route('/{id}', methods: 'PUT')]

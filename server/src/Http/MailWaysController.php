@@ -41,7 +41,14 @@ final readonly class MailWaysController
     {
         $ways = $account->mailWays();
 
-        return new JsonResponse(['out' => $ways->out, 'server' => $ways->server(), 'plain' => $ways->plain, 'in' => $ways->in, 'folder' => $ways->folder, 'leftOut' => $this->leftOut->of($account->id)]);
+        return new JsonResponse([
+            'out' => $ways->out,
+            'server' => $ways->server(),
+            'plain' => $ways->plain,
+            'in' => $ways->in,
+            'folder' => $ways->folder,
+            'leftOut' => $this->leftOut->of($account->id),
+        ]);
     }
 
     /** The person has seen what could not be taken in. */
@@ -61,7 +68,13 @@ final readonly class MailWaysController
         MailWaysFields $fields,
         EntityManagerInterface $orm,
     ): JsonResponse {
-        $ways = MailWays::chosen($fields->out, '' === $fields->dsn ? $account->mailWays()->dsn : $fields->dsn, $fields->in, $fields->folder, $fields->plain);
+        $ways = MailWays::chosen(
+            $fields->out,
+            '' === $fields->dsn ? $account->mailWays()->dsn : $fields->dsn,
+            $fields->in,
+            $fields->folder,
+            $fields->plain,
+        );
         Ways::check($ways);
         $account->connect($ways);
         $orm->flush();
@@ -75,7 +88,20 @@ final readonly class MailWaysController
         $now = \DateTimeImmutable::createFromInterface($clock->now());
         $me = new Address($account->email, $account->name());
         $header = Uuid::v7()->toRfc4122().'@'.substr((string) strrchr($account->email, '@'), 1);
-        $outgoing = new Outgoing(Uuid::v7()->toRfc4122(), $account->id, $header, AnswerKind::New, null, null, new Letter([$me], subject: 'A message to yourself', text: "Zippy Tray has sent this to try the way out for your mail.\nWhen you read it, mail goes out.\n"), $now);
+        $outgoing = new Outgoing(
+            Uuid::v7()->toRfc4122(),
+            $account->id,
+            $header,
+            AnswerKind::New,
+            null,
+            null,
+            new Letter(
+                [$me],
+                subject: 'A message to yourself',
+                text: "Zippy Tray has sent this to try the way out for your mail.\nWhen you read it, mail goes out.\n",
+            ),
+            $now,
+        );
         try {
             $ways->out($account)->submit($header, $me, [$me], $build($account, $outgoing, $now));
         } catch (NotTaken|Unanswered $problem) {

@@ -100,7 +100,9 @@ final readonly class MessageController
         } catch (\Throwable $problem) {
             $logger->error('A message could not be shown as it was formatted.', ['message' => $id, 'exception' => $problem]);
 
-            return self::framed(FormattedMail::sorry('This message cannot be shown as it was formatted. Its plain text and its source can.'));
+            return self::framed(
+                FormattedMail::sorry('This message cannot be shown as it was formatted. Its plain text and its source can.'),
+            );
         }
     }
 
@@ -126,13 +128,19 @@ final readonly class MessageController
     {
         $message = $this->messages->get($account->id, $id);
 
-        return HarmlessFile::response($this->messages->source($message), 'message/rfc822', ('' === $message->subject ? 'message' : mb_strcut($message->subject, 0, 190)).'.eml', true);
+        return HarmlessFile::response(
+            $this->messages->source($message),
+            'message/rfc822',
+            ('' === $message->subject ? 'message' : mb_strcut($message->subject, 0, 190)).'.eml',
+            true,
+        );
     }
 
     #[Route('/messages/{id}/attachments/{number}', requirements: ['number' => '\d+'], methods: 'GET')]
     public function attachment(#[CurrentUser] Account $account, string $id, int $number): Response
     {
-        $found = $this->content($this->messages->get($account->id, $id))->attachments[$number] ?? throw new NotFound('attachment', (string) $number);
+        $found = $this->content($this->messages->get($account->id, $id))->attachments[$number]
+            ?? throw new NotFound('attachment', (string) $number);
 
         return HarmlessFile::response($found->bytes, $found->attachment->type, $found->attachment->name);
     }

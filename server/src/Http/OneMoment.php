@@ -29,7 +29,10 @@ final class OneMoment
     public function begin(ControllerArgumentsEvent $event): void
     {
         $request = $event->getRequest();
-        if ($event->isMainRequest() && $request->isMethod('GET') && str_starts_with($request->getPathInfo(), '/api/') && !\in_array($request->getPathInfo(), self::WRITE, true)) {
+        if ($event->isMainRequest()
+            && $request->isMethod('GET')
+            && str_starts_with($request->getPathInfo(), '/api/')
+            && !\in_array($request->getPathInfo(), self::WRITE, true)) {
             $this->connection->executeStatement('BEGIN');
             $this->isOpen = true;
         }

@@ -64,7 +64,18 @@ final readonly class OutgoingController
         BuildMessage::checkSize(array_sum(array_column($files->some($account->id, $letter->files), 'size')));
         $domain = substr((string) strrchr($account->email, '@'), 1);
 
-        return new JsonResponse($this->rows->one($account, $this->drafts->write($account->id, $id, $draft->revision, $draft->kind, $draft->message, Uuid::v7()->toRfc4122().'@'.('' === $domain ? 'localhost' : $domain), $letter)));
+        return new JsonResponse($this->rows->one(
+            $account,
+            $this->drafts->write(
+                $account->id,
+                $id,
+                $draft->revision,
+                $draft->kind,
+                $draft->message,
+                Uuid::v7()->toRfc4122().'@'.('' === $domain ? 'localhost' : $domain),
+                $letter,
+            ),
+        ));
     }
 
     #[Route('/{id}', methods: 'DELETE')]
@@ -129,7 +140,10 @@ final readonly class OutgoingController
     {
         $seconds = $atOnce ? 0 : $account->postSettings()->undoSeconds;
 
-        return new Moment(\DateTimeImmutable::createFromInterface($this->clock->now())->modify(\sprintf('+%d seconds', $seconds)), $account->timeZone());
+        return new Moment(
+            \DateTimeImmutable::createFromInterface($this->clock->now())->modify(\sprintf('+%d seconds', $seconds)),
+            $account->timeZone(),
+        );
     }
 
     private function entry(Entry $entry): JsonResponse

@@ -51,7 +51,12 @@ final readonly class OwedController
         OwedMove $request,
         ClockInterface $clock,
     ): JsonResponse {
-        return $this->entry($this->settle->move($account->id, $request->entry, $id, $request->until->moment($account->speaker($clock->now()), 'until')));
+        return $this->entry($this->settle->move(
+            $account->id,
+            $request->entry,
+            $id,
+            $request->until->moment($account->speaker($clock->now()), 'until'),
+        ));
     }
 
     #[Route('/{id}/take-up', methods: 'POST')]
@@ -63,7 +68,14 @@ final readonly class OwedController
         OwedTakeUp $request,
         ClockInterface $clock,
     ): JsonResponse {
-        return $this->entry($this->settle->takeUp($account->id, $request->entry, $id, $request->until->moment($account->speaker($clock->now()), 'until'), $request->conversation?->claim(), $request->clearing));
+        return $this->entry($this->settle->takeUp(
+            $account->id,
+            $request->entry,
+            $id,
+            $request->until->moment($account->speaker($clock->now()), 'until'),
+            $request->conversation?->claim(),
+            $request->clearing,
+        ));
     }
 
     private function entry(Entry $entry): JsonResponse

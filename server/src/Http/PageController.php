@@ -28,7 +28,11 @@ final readonly class PageController
     public function __invoke(Request $request): Response
     {
         if (!is_file($this->page)) {
-            return new Response('The front end is not built yet: run ./zippy setup.', Response::HTTP_SERVICE_UNAVAILABLE, ['Content-Type' => 'text/plain']);
+            return new Response(
+                'The front end is not built yet: run ./zippy setup.',
+                Response::HTTP_SERVICE_UNAVAILABLE,
+                ['Content-Type' => 'text/plain'],
+            );
         }
         $page = (string) file_get_contents($this->page);
         $account = $this->account($request);

@@ -57,7 +57,9 @@ final readonly class PageFile
     private static function encoding(string $file, mixed $accepted): ?string
     {
         foreach (self::ENCODINGS as $encoding => $ending) {
-            if (\is_string($accepted) && 1 === preg_match("/(?:^|[\s,]){$encoding}(?![\w-])(?!\s*;\s*q=0(?:\.0*)?\s*(?:,|$))/i", $accepted) && is_file($file.$ending)) {
+            if (\is_string($accepted)
+                && 1 === preg_match("/(?:^|[\s,]){$encoding}(?![\w-])(?!\s*;\s*q=0(?:\.0*)?\s*(?:,|$))/i", $accepted)
+                && is_file($file.$ending)) {
                 return $encoding;
             }
         }

@@ -48,20 +48,49 @@ final readonly class ProblemListener
     public function __invoke(ExceptionEvent $event): void
     {
         $problem = $event->getThrowable();
-        if (!str_starts_with($event->getRequest()->getPathInfo(), '/api/') || $problem instanceof AccessDeniedException || $problem instanceof AuthenticationException) {
+        if (!str_starts_with($event->getRequest()->getPathInfo(), '/api/')
+            || $problem instanceof AccessDeniedException
+            || $problem instanceof AuthenticationException) {
             return;
         }
         $event->setResponse(match (true) {
             $problem instanceof NotFound => Problem::of(Response::HTTP_NOT_FOUND, $problem->getMessage()),
-            $problem instanceof Refused => Problem::of(Response::HTTP_UNPROCESSABLE_ENTITY, $problem->getMessage(), '' === $problem->field ? [] : ['violations' => [['field' => $problem->field, 'message' => $problem->getMessage()]]]),
+            $problem instanceof Refused => Problem::of(
+                Response::HTTP_UNPROCESSABLE_ENTITY,
+                $problem->getMessage(),
+                '' === $problem->field ? [] : ['violations' => [['field' => $problem->field, 'message' => $problem->getMessage()]]],
+            ),
             $problem instanceof CannotUndo => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage()),
             $problem instanceof UndoBlocked => $this->later($problem->getMessage(), $problem->later, ['laterSteps' => $problem->steps]),
-            $problem instanceof Overtaken => $this->later($problem->getMessage(), $problem->entry, ['overtaken' => ['conversation' => $problem->conversationId, 'revision' => $problem->revision, 'byMail' => null === $problem->entry]]),
-            $problem instanceof OpenSubtasks => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['openSubtasks' => $problem->count]),
-            $problem instanceof DraftOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['outgoing' => $this->outgoings->one($this->accounts->get($problem->outgoing->accountId), $problem->outgoing)]),
-            $problem instanceof TaskOvertaken => Problem::of(Response::HTTP_CONFLICT, $problem->getMessage(), ['task' => $this->tasks->of($problem->task)]),
+            $problem instanceof Overtaken => $this->later(
+                $problem->getMessage(),
+                $problem->entry,
+                ['overtaken' => [
+                    'conversation' => $problem->conversationId,
+                    'revision' => $problem->revision,
+                    'byMail' => null === $problem->entry,
+                ]],
+            ),
+            $problem instanceof OpenSubtasks => Problem::of(
+                Response::HTTP_CONFLICT,
+                $problem->getMessage(),
+                ['openSubtasks' => $problem->count],
+            ),
+            $problem instanceof DraftOvertaken => Problem::of(
+                Response::HTTP_CONFLICT,
+                $problem->getMessage(),
+                ['outgoing' => $this->outgoings->one($this->accounts->get($problem->outgoing->accountId), $problem->outgoing)],
+            ),
+            $problem instanceof TaskOvertaken => Problem::of(
+                Response::HTTP_CONFLICT,
+                $problem->getMessage(),
+                ['task' => $this->tasks->of($problem->task)],
+            ),
             // Names are made by who asks; one of somebody else's says nothing of what it stands for.
-            $problem instanceof UniqueConstraintViolationException => Problem::of(Response::HTTP_CONFLICT, 'This cannot be kept under the name that the page has given it. Reload the page, then try again.'),
+            $problem instanceof UniqueConstraintViolationException => Problem::of(
+                Response::HTTP_CONFLICT,
+                'This cannot be kept under the name that the page has given it. Reload the page, then try again.',
+            ),
             $problem instanceof HttpExceptionInterface => $this->http($problem),
             default => $this->unexpected($problem),
         });
@@ -73,7 +102,11 @@ final readonly class ProblemListener
      */
     private function later(string $sentence, ?Entry $later, array $members = []): JsonResponse
     {
-        return Problem::of(Response::HTTP_CONFLICT, $sentence, $members + (null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id)]));
+        return Problem::of(
+            Response::HTTP_CONFLICT,
+            $sentence,
+            $members + (null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id)]),
+        );
     }
 
     private function http(HttpExceptionInterface $problem): JsonResponse
@@ -81,11 +114,18 @@ final readonly class ProblemListener
         $failed = $problem->getPrevious();
         if ($failed instanceof ValidationFailedException) {
             $violations = array_map(
-                static fn (ConstraintViolationInterface $violation): array => ['field' => $violation->getPropertyPath(), 'message' => self::sentence($violation)],
+                static fn (ConstraintViolationInterface $violation): array => [
+                    'field' => $violation->getPropertyPath(),
+                    'message' => self::sentence($violation),
+                ],
                 iterator_to_array($failed->getViolations(), false),
             );
 
-            return Problem::of(Response::HTTP_UNPROCESSABLE_ENTITY, implode(' ', array_column($violations, 'message')), ['violations' => $violations]);
+            return Problem::of(
+                Response::HTTP_UNPROCESSABLE_ENTITY,
+                implode(' ', array_column($violations, 'message')),
+                ['violations' => $violations],
+            );
         }
 
         return Problem::of($problem->getStatusCode(), match ($problem->getStatusCode()) {
@@ -113,6 +153,9 @@ final readonly class ProblemListener
             return Problem::of(Response::HTTP_SERVICE_UNAVAILABLE, $sentence);
         }
 
-        return Problem::of(Response::HTTP_INTERNAL_SERVER_ERROR, 'Something went wrong here. Nothing was changed; try again, and look into the log when it happens once more.');
+        return Problem::of(
+            Response::HTTP_INTERNAL_SERVER_ERROR,
+            'Something went wrong here. Nothing was changed; try again, and look into the log when it happens once more.',
+        );
     }
 }

@@ -29,7 +29,13 @@ final readonly class PutOffController
     #[Route('')]
     public function do(#[CurrentUser] Account $account, #[MapRequestPayload] PutOffField $field, EntryRows $entries): JsonResponse
     {
-        $entry = ($this->putOff)($account->id, $field->entry, $field->ids(), $field->putOff($account->speaker($this->clock->now())), $account->timeZone());
+        $entry = ($this->putOff)(
+            $account->id,
+            $field->entry,
+            $field->ids(),
+            $field->putOff($account->speaker($this->clock->now())),
+            $account->timeZone(),
+        );
 
         return new JsonResponse($entries->one($account->id, $entry->id));
     }

@@ -36,7 +36,12 @@ final readonly class RingController
     #[Route('/rings/again')]
     public function again(#[CurrentUser] Account $account, #[MapRequestPayload] RingAnswer $answer, ClockInterface $clock): JsonResponse
     {
-        return $this->answer($this->answers->again($account->id, $answer->entry, $answer->ids(), $answer->moment($account->speaker($clock->now()))));
+        return $this->answer($this->answers->again(
+            $account->id,
+            $answer->entry,
+            $answer->ids(),
+            $answer->moment($account->speaker($clock->now())),
+        ));
     }
 
     #[Route('/reminder-moves')]
@@ -48,7 +53,13 @@ final readonly class RingController
         MoveReminder $moveReminder,
         ClockInterface $clock,
     ): JsonResponse {
-        return $this->answer($moveReminder($account->id, $move->entry, $move->about(), $move->reminder, $move->moment($account->speaker($clock->now()))));
+        return $this->answer($moveReminder(
+            $account->id,
+            $move->entry,
+            $move->about(),
+            $move->reminder,
+            $move->moment($account->speaker($clock->now())),
+        ));
     }
 
     private function answer(Entry $entry): JsonResponse

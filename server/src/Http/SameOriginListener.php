@@ -30,7 +30,10 @@ final readonly class SameOriginListener
             return;
         }
         if (!$this->tokens->isTokenValid(new CsrfToken('api', (string) $request->headers->get(self::HEADER)))) {
-            $event->setResponse(Problem::of(Response::HTTP_FORBIDDEN, 'This request did not come from Zippy Tray\'s own page, so it was not carried out.'));
+            $event->setResponse(Problem::of(
+                Response::HTTP_FORBIDDEN,
+                'This request did not come from Zippy Tray\'s own page, so it was not carried out.',
+            ));
         }
     }
 }

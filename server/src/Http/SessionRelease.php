@@ -20,7 +20,10 @@ final readonly class SessionRelease
     public function __invoke(ControllerEvent $event): void
     {
         $request = $event->getRequest();
-        if ($event->isMainRequest() && $request->hasSession() && $request->getSession()->isStarted() && !\in_array($request->getPathInfo(), self::WRITE, true)) {
+        if ($event->isMainRequest()
+            && $request->hasSession()
+            && $request->getSession()->isStarted()
+            && !\in_array($request->getPathInfo(), self::WRITE, true)) {
             $request->getSession()->save();
         }
     }

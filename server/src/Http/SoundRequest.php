@@ -28,7 +28,10 @@ final readonly class SoundRequest
         }
         $path = rawurldecode($request->getPathInfo());
         if (!self::isText($path) || !self::areTexts($request->query->all())) {
-            $event->setResponse(Problem::of(Response::HTTP_BAD_REQUEST, 'The request could not be understood. Reload the page, then try again.'));
+            $event->setResponse(Problem::of(
+                Response::HTTP_BAD_REQUEST,
+                'The request could not be understood. Reload the page, then try again.',
+            ));
 
             return;
         }
@@ -78,7 +81,8 @@ final readonly class SoundRequest
     private static function areTexts(array $values): bool
     {
         foreach ($values as $name => $value) {
-            if (!self::isText((string) $name) || (\is_array($value) ? !self::areTexts($value) : \is_string($value) && !self::isText($value))) {
+            if (!self::isText((string) $name)
+                || (\is_array($value) ? !self::areTexts($value) : \is_string($value) && !self::isText($value))) {
                 return false;
             }
         }

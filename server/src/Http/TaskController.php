@@ -91,7 +91,10 @@ final readonly class TaskController
         MakeTasks $make,
         DecisionAnswer $answer,
     ): JsonResponse {
-        return $answer->of($make($account->id, $new->entry, $new->orders($account->speaker($this->clock->now())), $account->timeZone(), $new->clearing), Response::HTTP_CREATED);
+        return $answer->of(
+            $make($account->id, $new->entry, $new->orders($account->speaker($this->clock->now())), $account->timeZone(), $new->clearing),
+            Response::HTTP_CREATED,
+        );
     }
 
     #[Route('/tasks/{id}', methods: 'GET')]
@@ -110,7 +113,14 @@ final readonly class TaskController
         EditTask $editTask,
         EntryRows $entries,
     ): JsonResponse {
-        $entry = $editTask($account->id, $edit->entry, $id, $edit->revision, $edit->fields->read($account->speaker($this->clock->now())), $account->timeZone());
+        $entry = $editTask(
+            $account->id,
+            $edit->entry,
+            $id,
+            $edit->revision,
+            $edit->fields->read($account->speaker($this->clock->now())),
+            $account->timeZone(),
+        );
 
         return new JsonResponse($entries->one($account->id, $entry->id));
     }
@@ -127,7 +137,10 @@ final readonly class TaskController
         $speaker = $account->speaker($this->clock->now());
         $lists = array_map(static fn (TaskList $list): string => $list->name(), $tasks->lists($account->id));
 
-        return new JsonResponse(array_map(static fn (Outline $outline): OutlineView => OutlineView::of($outline, $speaker, $lists), ReadOutline::of($list->text)));
+        return new JsonResponse(array_map(
+            static fn (Outline $outline): OutlineView => OutlineView::of($outline, $speaker, $lists),
+            ReadOutline::of($list->text),
+        ));
     }
 
     /** Of a message that is gone for good. */

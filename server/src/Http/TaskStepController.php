@@ -38,7 +38,13 @@ final readonly class TaskStepController
     public function state(#[CurrentUser] Account $account, #[MapRequestPayload] TaskState $state): JsonResponse
     {
         return $this->answer($state->done
-            ? $this->complete->complete($account->id, $state->entry, $state->ids(), $state->withSubtasks || $account->taskSettings()->completeSubtasks, $account->timeZone())
+            ? $this->complete->complete(
+                $account->id,
+                $state->entry,
+                $state->ids(),
+                $state->withSubtasks || $account->taskSettings()->completeSubtasks,
+                $account->timeZone(),
+            )
             : $this->complete->restore($account->id, $state->entry, $state->ids()));
     }
 
@@ -63,7 +69,13 @@ final readonly class TaskStepController
         ChangeTasks $changeTasks,
         ClockInterface $clock,
     ): JsonResponse {
-        return $this->answer($changeTasks($account->id, $change->entry, $change->ids(), $change->change($account->speaker($clock->now())), $account->timeZone()));
+        return $this->answer($changeTasks(
+            $account->id,
+            $change->entry,
+            $change->ids(),
+            $change->change($account->speaker($clock->now())),
+            $account->timeZone(),
+        ));
     }
 
     #[Route('/tasks/deletions', methods: 'POST')]

@@ -96,7 +96,18 @@ final readonly class WhenController
     {
         $minutes = $speaker->readMinutes($phrase);
 
-        return ['kind' => 'span', 'date' => null, 'time' => null, 'instant' => null, 'rrule' => null, 'minutes' => $minutes, 'past' => false, 'text' => (new Span(minutes: $minutes))->text(), 'distance' => '', 'alternatives' => []];
+        return [
+            'kind' => 'span',
+            'date' => null,
+            'time' => null,
+            'instant' => null,
+            'rrule' => null,
+            'minutes' => $minutes,
+            'past' => false,
+            'text' => (new Span(minutes: $minutes))->text(),
+            'distance' => '',
+            'alternatives' => [],
+        ];
     }
 
     /** What a reminder counts from, as far as it has been written. */

@@ -90,7 +90,10 @@ final readonly class Deliver
             }
             $work();
         } catch (DatabaseProblem $problem) {
-            $this->logger->error('A message could not be sent now, since the database does not work.', ['outgoing' => $id, 'exception' => $problem]);
+            $this->logger->error(
+                'A message could not be sent now, since the database does not work.',
+                ['outgoing' => $id, 'exception' => $problem],
+            );
         } catch (\Throwable $problem) {
             $this->logger->error('A message could not be sent.', ['outgoing' => $id, 'exception' => $problem]);
             $this->giveUp($accountId, $id);
@@ -103,7 +106,14 @@ final readonly class Deliver
     private function giveUp(string $accountId, string $id): void
     {
         try {
-            $this->outcome($accountId, $id, fn (Outgoing $one) => $this->goingOut->fail($one, 'This program could not put it together or send it; the log says more. Copy its text into a new message.'));
+            $this->outcome(
+                $accountId,
+                $id,
+                fn (Outgoing $one) => $this->goingOut->fail(
+                    $one,
+                    'This program could not put it together or send it; the log says more. Copy its text into a new message.',
+                ),
+            );
             $this->attempts->forget('send '.$id);
         } catch (\Throwable $problem) {
             $this->logger->error('That a message could not be sent could not be noted.', ['outgoing' => $id, 'exception' => $problem]);
@@ -134,9 +144,18 @@ final readonly class Deliver
             if (null === $outgoing) {
                 return;
             }
-            $this->ways->out($account)->submit($outgoing->messageHeader, new Address($account->email, $account->name()), $outgoing->letter()->recipients(), $this->source($outgoing));
+            $this->ways->out($account)->submit(
+                $outgoing->messageHeader,
+                new Address($account->email, $account->name()),
+                $outgoing->letter()->recipients(),
+                $this->source($outgoing),
+            );
         } catch (NotTaken $problem) {
-            $this->outcome($accountId, $id, fn (Outgoing $one) => $problem->forGood ? $this->goingOut->fail($one, $problem->getMessage()) : $this->goingOut->tryAgain($one, $problem->getMessage()));
+            $this->outcome(
+                $accountId,
+                $id,
+                fn (Outgoing $one) => $problem->forGood ? $this->goingOut->fail($one, $problem->getMessage()) : $this->goingOut->tryAgain($one, $problem->getMessage()),
+            );
 
             return;
         } catch (Refused $problem) {
@@ -170,7 +189,11 @@ final readonly class Deliver
                 return null;
             }
             $raw = ($this->build)($account, $outgoing, $now);
-            $this->connection->executeStatement('INSERT INTO outgoing_source (outgoing_id, source) VALUES (?, ?) ON CONFLICT (outgoing_id) DO UPDATE SET source = excluded.source', [$outgoing->id, gzcompress($raw)], [ParameterType::STRING, ParameterType::LARGE_OBJECT]);
+            $this->connection->executeStatement(
+                'INSERT INTO outgoing_source (outgoing_id, source) VALUES (?, ?) ON CONFLICT (outgoing_id) DO UPDATE SET source = excluded.source',
+                [$outgoing->id, gzcompress($raw)],
+                [ParameterType::STRING, ParameterType::LARGE_OBJECT],
+            );
             $outgoing->begin();
 
             return $outgoing;

@@ -76,14 +76,22 @@ final readonly class Fetch
         }
         $attempt = 'fetch '.$account->id.' '.hash('xxh128', $arrived->cursor);
         if (!$this->attempts->begin($attempt)) {
-            $this->logger->error('A message that has come has ended the worker several times, and is left.', ['account' => $account->id, 'cursor' => $arrived->cursor]);
+            $this->logger->error(
+                'A message that has come has ended the worker several times, and is left.',
+                ['account' => $account->id, 'cursor' => $arrived->cursor],
+            );
             $this->leave($account, $arrived, 'This program could not read it: it takes too much.');
             $this->attempts->forget($attempt);
 
             return 0;
         }
         try {
-            $message = ($this->arrive)($account->recipient(), $arrived->raw, again: false, with: fn () => $this->note($account, $arrived->cursor));
+            $message = ($this->arrive)(
+                $account->recipient(),
+                $arrived->raw,
+                again: false,
+                with: fn () => $this->note($account, $arrived->cursor),
+            );
 
             return null === $message ? 0 : 1;
         } catch (DatabaseProblem $problem) {
@@ -94,7 +102,10 @@ final readonly class Fetch
 
             return 0;
         } catch (\Throwable $problem) {
-            $this->logger->error('A message that has come could not be taken in.', ['account' => $account->id, 'cursor' => $arrived->cursor, 'exception' => $problem]);
+            $this->logger->error(
+                'A message that has come could not be taken in.',
+                ['account' => $account->id, 'cursor' => $arrived->cursor, 'exception' => $problem],
+            );
             $this->leave($account, $arrived, 'This program could not read it; the log says more.');
 
             return 0;
@@ -113,12 +124,18 @@ final readonly class Fetch
 
     private function note(Account $account, string $cursor): void
     {
-        $this->connection->executeStatement('INSERT INTO fetched (account_id, way, seen_to) VALUES (?, ?, ?) ON CONFLICT (account_id, way) DO UPDATE SET seen_to = excluded.seen_to', [$account->id, $this->way($account), $cursor]);
+        $this->connection->executeStatement(
+            'INSERT INTO fetched (account_id, way, seen_to) VALUES (?, ?, ?) ON CONFLICT (account_id, way) DO UPDATE SET seen_to = excluded.seen_to',
+            [$account->id, $this->way($account), $cursor],
+        );
     }
 
     private function cursor(Account $account): string
     {
-        $cursor = $this->connection->fetchOne('SELECT seen_to FROM fetched WHERE account_id = ? AND way = ?', [$account->id, $this->way($account)]);
+        $cursor = $this->connection->fetchOne(
+            'SELECT seen_to FROM fetched WHERE account_id = ? AND way = ?',
+            [$account->id, $this->way($account)],
+        );
 
         return \is_string($cursor) ? $cursor : '';
     }

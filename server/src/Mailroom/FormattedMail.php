@@ -107,7 +107,9 @@ final readonly class FormattedMail
             $host = Hosts::of($text($m[1]));
             $isDisguised = '' !== $host && (('' !== $named && !Hosts::areRelated($named, $host)) || Hosts::isDeceptive($host));
 
-            return $isDisguised ? $m[0].'<span class="leads-to">leads to '.htmlspecialchars(mb_strimwidth(Hosts::ascii($host), 0, 100, '…')).'</span>' : $m[0];
+            return $isDisguised
+                ? $m[0].'<span class="leads-to">leads to '.htmlspecialchars(mb_strimwidth(Hosts::ascii($host), 0, 100, '…')).'</span>'
+                : $m[0];
         }, $html);
     }
 

@@ -89,7 +89,11 @@ final readonly class ImportMail
             return null;
         }
 
-        return $this->guarded($found, $outcome, fn (): Incoming => $this->arrive->read($account->recipient(), $found->raw, $into, advised: $advised));
+        return $this->guarded(
+            $found,
+            $outcome,
+            fn (): Incoming => $this->arrive->read($account->recipient(), $found->raw, $into, advised: $advised),
+        );
     }
 
     /** @param list<array{FoundMessage, Incoming}> $batch in the order of the file */
@@ -114,7 +118,11 @@ final readonly class ImportMail
         } catch (\Throwable) {
             // One of them is at fault. Each by itself, the others come in.
             foreach ($batch as [$found, $letter]) {
-                $new = $this->guarded($found, $outcome, fn (): int => $this->transaction->run(fn (): int => $this->take($account, $letter)));
+                $new = $this->guarded(
+                    $found,
+                    $outcome,
+                    fn (): int => $this->transaction->run(fn (): int => $this->take($account, $letter)),
+                );
                 $outcome->new += $new ?? 0;
                 $outcome->known += 0 === $new ? 1 : 0;
             }
@@ -150,7 +158,10 @@ final readonly class ImportMail
             throw $problem;
         } catch (\Throwable $problem) {
             // A fault of ours must not keep the rest of somebody's mail out.
-            $this->logger->error('A message could not be read.', ['exception' => $problem, 'file' => $found->file, 'position' => $found->position]);
+            $this->logger->error(
+                'A message could not be read.',
+                ['exception' => $problem, 'file' => $found->file, 'position' => $found->position],
+            );
             $outcome->refuse($found->file, $found->position, 'This program could not read it: '.$problem->getMessage());
         }
 

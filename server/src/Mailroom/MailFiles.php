@@ -48,7 +48,10 @@ final readonly class MailFiles
             return (int) filesize($path);
         }
         $bytes = 0;
-        foreach (is_dir($path) ? new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($path, \FilesystemIterator::SKIP_DOTS)) : [] as $file) {
+        foreach (is_dir($path) ? new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(
+            $path,
+            \FilesystemIterator::SKIP_DOTS,
+        )) : [] as $file) {
             $bytes += $file instanceof \SplFileInfo && $file->isFile() && !$file->isLink() ? (int) $file->getSize() : 0;
         }
 

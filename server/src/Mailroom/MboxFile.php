@@ -35,7 +35,11 @@ final readonly class MboxFile
         try {
             $start = (string) fread($file, 8192);
             if (str_contains($start, "\r") && !str_contains($start, "\n")) {
-                yield FoundMessage::unreadable($name, 0, 'Its lines end with a carriage return alone, which no mailbox file does. Convert its line ends first.');
+                yield FoundMessage::unreadable(
+                    $name,
+                    0,
+                    'Its lines end with a carriage return alone, which no mailbox file does. Convert its line ends first.',
+                );
 
                 return;
             }
@@ -63,7 +67,8 @@ final readonly class MboxFile
         $line = fgets($file);
         while (false !== $line) {
             $next = fgets($file);
-            if (str_starts_with($line, 'From ') && ($afterEmpty ? $this->isSeparator($line, $next, $first) : $this->isPlainSeparator($line, $next))) {
+            if (str_starts_with($line, 'From ')
+                && ($afterEmpty ? $this->isSeparator($line, $next, $first) : $this->isPlainSeparator($line, $next))) {
                 $first ??= $line;
                 if ($open) {
                     yield $this->found($name, $start, $raw, $tooLarge);

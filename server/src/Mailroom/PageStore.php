@@ -20,7 +20,10 @@ final readonly class PageStore
 
     public function find(string $messageId): ?string
     {
-        $kept = $this->connection->fetchOne('SELECT page FROM message_page WHERE message_id = ? AND rules = ?', [$messageId, FormattedMail::VERSION]);
+        $kept = $this->connection->fetchOne(
+            'SELECT page FROM message_page WHERE message_id = ? AND rules = ?',
+            [$messageId, FormattedMail::VERSION],
+        );
         $page = \is_string($kept) ? gzuncompress($kept) : false;
 
         return false === $page ? null : $page;
@@ -30,7 +33,11 @@ final readonly class PageStore
     public function keep(string $messageId, string $page): void
     {
         try {
-            $this->connection->executeStatement('INSERT OR REPLACE INTO message_page (message_id, rules, page) VALUES (?, ?, ?)', [$messageId, FormattedMail::VERSION, gzcompress($page)], [ParameterType::STRING, ParameterType::STRING, ParameterType::LARGE_OBJECT]);
+            $this->connection->executeStatement(
+                'INSERT OR REPLACE INTO message_page (message_id, rules, page) VALUES (?, ?, ?)',
+                [$messageId, FormattedMail::VERSION, gzcompress($page)],
+                [ParameterType::STRING, ParameterType::STRING, ParameterType::LARGE_OBJECT],
+            );
         } catch (DatabaseProblem $problem) {
             $this->logger->warning('A page could not be kept.', ['message' => $messageId, 'exception' => $problem]);
         }

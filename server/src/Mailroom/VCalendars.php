@@ -58,7 +58,8 @@ final readonly class VCalendars implements Calendars
         $event = null;
         foreach ($calendar->select('VEVENT') as $one) {
             // The series rather than one of it that is told anew (RFC 5545, 3.8.4.4).
-            if ($one instanceof VEvent && (null === $event || ([] === $one->select('RECURRENCE-ID') && [] !== $event->select('RECURRENCE-ID')))) {
+            if ($one instanceof VEvent
+                && (null === $event || ([] === $one->select('RECURRENCE-ID') && [] !== $event->select('RECURRENCE-ID')))) {
                 $event = $one;
             }
         }
@@ -105,7 +106,10 @@ final readonly class VCalendars implements Calendars
         }
         $length = self::property($event, 'DURATION');
 
-        return [null, null !== $start && $length instanceof Duration ? new Moment($start->instant->add($length->getDateInterval()), $start->zone) : null];
+        return [
+            null,
+            null !== $start && $length instanceof Duration ? new Moment($start->instant->add($length->getDateInterval()), $start->zone) : null,
+        ];
     }
 
     private function moment(CalendarTime $time, \DateTimeZone $zone): ?Moment
@@ -125,7 +129,11 @@ final readonly class VCalendars implements Calendars
         foreach (\array_slice($event->select('ATTENDEE'), 0, CalendarEvent::ANSWERS) as $attendee) {
             if ($attendee instanceof Property) {
                 $person = $this->person($attendee);
-                $answers[] = ['email' => $person->email, 'name' => $person->name, 'answer' => $this->word(self::parameter($attendee, 'PARTSTAT'))];
+                $answers[] = [
+                    'email' => $person->email,
+                    'name' => $person->name,
+                    'answer' => $this->word(self::parameter($attendee, 'PARTSTAT')),
+                ];
             }
         }
 

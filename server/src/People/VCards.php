@@ -26,10 +26,19 @@ final readonly class VCards
         $cards = '';
         foreach ($contacts as $contact) {
             $card = $contact->card();
-            $vcard = new VCard(['VERSION' => '4.0', 'UID' => 'urn:uuid:'.$contact->id, 'FN' => '' === $card->name ? $card->email : $card->name]);
+            $vcard = new VCard([
+                'VERSION' => '4.0',
+                'UID' => 'urn:uuid:'.$contact->id,
+                'FN' => '' === $card->name ? $card->email : $card->name,
+            ]);
             $words = preg_split('/\s+/u', $card->name, -1, \PREG_SPLIT_NO_EMPTY) ?: [];
             $vcard->add('N', [array_pop($words) ?? '', implode(' ', $words), '', '', '']);
-            foreach (['EMAIL' => $card->email, 'TITLE' => $card->position, 'ORG' => $card->firm, 'NOTE' => $card->note] as $name => $value) {
+            foreach ([
+                'EMAIL' => $card->email,
+                'TITLE' => $card->position,
+                'ORG' => $card->firm,
+                'NOTE' => $card->note,
+            ] as $name => $value) {
                 if ('' !== $value) {
                     $vcard->add($name, $value);
                 }
@@ -91,7 +100,10 @@ final readonly class VCards
             $parts = self::parts($vcard, 'N');
             $name = trim(($parts[1] ?? '').' '.($parts[0] ?? ''));
         }
-        $emails = array_map(static fn (string $email): string => (string) preg_replace('/^mailto:/i', '', $email), self::all($vcard, 'EMAIL'));
+        $emails = array_map(
+            static fn (string $email): string => (string) preg_replace('/^mailto:/i', '', $email),
+            self::all($vcard, 'EMAIL'),
+        );
         // A card here has one address to write to; others stay in its note.
         $others = implode(', ', \array_slice($emails, 1));
         $note = implode("\n", array_filter([self::first($vcard, 'NOTE'), '' === $others ? '' : 'Also: '.$others]));
@@ -115,7 +127,10 @@ final readonly class VCards
     /** @return list<string> */
     private static function all(VCard $vcard, string $name): array
     {
-        return array_values(array_map(static fn (Property $property): string => trim((string) $property), array_filter($vcard->select($name), static fn (mixed $one): bool => $one instanceof Property)));
+        return array_values(array_map(
+            static fn (Property $property): string => trim((string) $property),
+            array_filter($vcard->select($name), static fn (mixed $one): bool => $one instanceof Property),
+        ));
     }
 
     /** @return list<string> the parts of a value that has several */
@@ -131,7 +146,9 @@ final readonly class VCards
     {
         $addresses = [];
         foreach ($vcard->select('ADR') as $property) {
-            $lines = $property instanceof Property ? array_filter(array_map(trim(...), self::texts($property)), static fn (string $line): bool => '' !== $line) : [];
+            $lines = $property instanceof Property
+                ? array_filter(array_map(trim(...), self::texts($property)), static fn (string $line): bool => '' !== $line)
+                : [];
             $addresses[] = implode("\n", $lines);
         }
 
@@ -141,7 +158,10 @@ final readonly class VCards
     /** @return list<string> one for each part; of one that has several values (RFC 6350, 6.3.1) they stand below one another */
     private static function texts(Property $property): array
     {
-        return array_values(array_map(static fn (mixed $part): string => \is_array($part) ? implode("\n", array_filter($part, is_string(...))) : (\is_string($part) ? $part : ''), $property->getParts()));
+        return array_values(array_map(
+            static fn (mixed $part): string => \is_array($part) ? implode("\n", array_filter($part, is_string(...))) : (\is_string($part) ? $part : ''),
+            $property->getParts(),
+        ));
     }
 
     /** @return resource */

@@ -63,7 +63,9 @@ final readonly class Heartbeat
     /** @param string $seen an entity tag that was given before (RFC 9110, 8.8.3), or anything else */
     public function isCurrent(Account $account, string $seen): bool
     {
-        if (1 !== preg_match('/-n(\d+)"$/D', $seen, $m) || (int) $m[1] <= $this->clock->now()->getTimestamp() || $this->tag($this->marks($account), (int) $m[1]) !== $seen) {
+        if (1 !== preg_match('/-n(\d+)"$/D', $seen, $m)
+            || (int) $m[1] <= $this->clock->now()->getTimestamp()
+            || $this->tag($this->marks($account), (int) $m[1]) !== $seen) {
             return false;
         }
         $now = $this->clock->now();
@@ -81,18 +83,42 @@ final readonly class Heartbeat
         $next = ($this->lookOut)($account->id, $account->timeZone(), $account->timeSettings());
         $marks = $this->marks($account);
         $counts = $this->counts->of($account);
-        $next = min(array_filter([$next, $this->nextOfTasks($account), null === $counts['nextReturn'] ? null : new \DateTimeImmutable($counts['nextReturn']), $this->midnight($account)]));
+        $next = min(array_filter([
+            $next,
+            $this->nextOfTasks($account),
+            null === $counts['nextReturn'] ? null : new \DateTimeImmutable($counts['nextReturn']),
+            $this->midnight($account),
+        ]));
 
         return [
             'tag' => $this->tag($marks, $next->getTimestamp()),
-            'body' => ['now' => StoredNow::of($this->clock->now()), 'milliseconds' => $this->clock->milliseconds(), 'next' => StoredNow::of($next), 'marks' => $marks, 'counts' => $counts, 'worker' => $this->worker->isThere(), 'rings' => $this->rings->up($account)],
+            'body' => [
+                'now' => StoredNow::of($this->clock->now()),
+                'milliseconds' => $this->clock->milliseconds(),
+                'next' => StoredNow::of($next),
+                'marks' => $marks,
+                'counts' => $counts,
+                'worker' => $this->worker->isThere(),
+                'rings' => $this->rings->up($account),
+            ],
         ];
     }
 
     /** @param array{journal: int, mail: int, post: int, unread: int, read: int, settings: string} $marks */
     private function tag(array $marks, int $next): string
     {
-        return \sprintf('"w%d-j%d-m%d-p%d-u%d-r%d-s%s-c%d-n%d"', (int) $this->worker->isThere(), $marks['journal'], $marks['mail'], $marks['post'], $marks['unread'], $marks['read'], $marks['settings'], $this->clock->shift(), $next);
+        return \sprintf(
+            '"w%d-j%d-m%d-p%d-u%d-r%d-s%s-c%d-n%d"',
+            (int) $this->worker->isThere(),
+            $marks['journal'],
+            $marks['mail'],
+            $marks['post'],
+            $marks['unread'],
+            $marks['read'],
+            $marks['settings'],
+            $this->clock->shift(),
+            $next,
+        );
     }
 
     /** The next time at which a task begins or is over, of those until midnight; what is later is seen then. */

@@ -57,10 +57,15 @@ final class Attempts
         if (null === $this->current || null === error_get_last()) {
             return;
         }
-        $database = new \PDO('sqlite:'.DataFolder::path().'/zippy-tray.sqlite', options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION, \PDO::ATTR_TIMEOUT => 10]);
+        $database = new \PDO(
+            'sqlite:'.DataFolder::path().'/zippy-tray.sqlite',
+            options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION, \PDO::ATTR_TIMEOUT => 10],
+        );
         if ($this->connection->isTransactionActive()) {
             $this->connection->rollBack();
         }
-        $database->prepare('INSERT INTO attempt (what, times) VALUES (?, 1) ON CONFLICT (what) DO UPDATE SET times = times + 1')->execute([$this->current]);
+        $database->prepare(
+            'INSERT INTO attempt (what, times) VALUES (?, 1) ON CONFLICT (what) DO UPDATE SET times = times + 1',
+        )->execute([$this->current]);
     }
 }

@@ -88,14 +88,19 @@ final readonly class Backup
     {
         try {
             // It is opened as it is: a log beside it is not its own.
-            $database = new \PDO('sqlite:file:'.rawurlencode($file).'?immutable=1', options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION, \PDO::SQLITE_ATTR_OPEN_FLAGS => \PDO::SQLITE_OPEN_READONLY]);
+            $database = new \PDO(
+                'sqlite:file:'.rawurlencode($file).'?immutable=1',
+                options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION, \PDO::SQLITE_ATTR_OPEN_FLAGS => \PDO::SQLITE_OPEN_READONLY],
+            );
             $one = static function (string $query) use ($database): mixed {
                 $result = $database->query($query);
 
                 return false === $result ? null : $result->fetchColumn();
             };
             $said = $one('PRAGMA integrity_check(1)');
-            $tables = $one("SELECT COUNT(*) FROM sqlite_master WHERE name IN ('account', 'message', 'message_source', 'conversation', 'journal_entry', 'doctrine_migration_versions')");
+            $tables = $one(
+                "SELECT COUNT(*) FROM sqlite_master WHERE name IN ('account', 'message', 'message_source', 'conversation', 'journal_entry', 'doctrine_migration_versions')",
+            );
             $version = 6 === $tables ? $one('SELECT MAX(version) FROM doctrine_migration_versions') : null;
         } catch (\PDOException $problem) {
             throw new Refused(\sprintf('"%s" is no database, or is damaged: %s.', $file, $problem->getMessage()));

@@ -49,12 +49,19 @@ final class DatabaseTrouble extends \RuntimeException
     /** There was a database, and now there is nothing in its place: a new one would hide that. */
     public static function gone(): self
     {
-        return new self(\sprintf('There was a database in %1$s, and now it is empty or gone. Restore a backup: ./zippy restore FILE. To begin anew nevertheless, remove %1$s/%2$s.', DataFolder::path(), SqliteDriver::MADE));
+        return new self(\sprintf(
+            'There was a database in %1$s, and now it is empty or gone. Restore a backup: ./zippy restore FILE. To begin anew nevertheless, remove %1$s/%2$s.',
+            DataFolder::path(),
+            SqliteDriver::MADE,
+        ));
     }
 
     /** It is shorter than it says. */
     public static function truncated(): self
     {
-        return new self(\sprintf('The database is cut off: its file is shorter than it was. End the program, then restore a backup: ./zippy restore FILE. What is there is kept by that, in the folder %s.', DataFolder::path()));
+        return new self(\sprintf(
+            'The database is cut off: its file is shorter than it was. End the program, then restore a backup: ./zippy restore FILE. What is there is kept by that, in the folder %s.',
+            DataFolder::path(),
+        ));
     }
 }

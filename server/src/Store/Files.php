@@ -42,7 +42,11 @@ final readonly class Files
         $file = ['id' => $this->ids->next(), 'name' => $name, 'type' => $type, 'size' => $size];
         $this->connection->transactional(function () use ($accountId, $file, $content): void {
             $this->connection->insert('file', $file + ['account_id' => $accountId, 'added_at' => $this->now->text()]);
-            $this->connection->insert('file_content', ['file_id' => $file['id'], 'content' => $content], ['content' => ParameterType::LARGE_OBJECT]);
+            $this->connection->insert(
+                'file_content',
+                ['file_id' => $file['id'], 'content' => $content],
+                ['content' => ParameterType::LARGE_OBJECT],
+            );
         });
 
         return $file;
@@ -63,7 +67,12 @@ final readonly class Files
         return array_map(static function (array $columns): array {
             $row = new Row($columns);
 
-            return ['id' => $row->string('id'), 'name' => $row->string('name'), 'type' => $row->string('type'), 'size' => $row->int('size')];
+            return [
+                'id' => $row->string('id'),
+                'name' => $row->string('name'),
+                'type' => $row->string('type'),
+                'size' => $row->int('size'),
+            ];
         }, $rows);
     }
 

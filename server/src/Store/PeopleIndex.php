@@ -27,7 +27,10 @@ final readonly class PeopleIndex
             if (1 !== preg_match('/^.+@./s', $email)) {
                 continue;
             }
-            $isNew = $connection->executeStatement('INSERT OR IGNORE INTO person_message (account_id, email, message_id, own, sent_at) VALUES (?, ?, ?, ?, ?)', [$message->accountId, $email, $message->id, (int) $message->own, $sentAt]);
+            $isNew = $connection->executeStatement(
+                'INSERT OR IGNORE INTO person_message (account_id, email, message_id, own, sent_at) VALUES (?, ?, ?, ?, ?)',
+                [$message->accountId, $email, $message->id, (int) $message->own, $sentAt],
+            );
             if (0 === $isNew) {
                 continue;
             }
@@ -37,7 +40,15 @@ final readonly class PeopleIndex
                 "INSERT INTO person (account_id, email, name, named_at, received, sent, last_at) VALUES (:account, :email, :name, :named, :received, :sent, :at)
                  ON CONFLICT (account_id, email) DO UPDATE SET received = received + excluded.received, sent = sent + excluded.sent, last_at = MAX(last_at, excluded.last_at),
                     name = CASE WHEN excluded.name <> '' AND excluded.named_at >= named_at THEN excluded.name ELSE name END, named_at = MAX(named_at, excluded.named_at)",
-                ['account' => $message->accountId, 'email' => $email, 'name' => $name, 'named' => '' === $name ? '' : $sentAt, 'received' => (int) !$message->own, 'sent' => (int) $message->own, 'at' => $sentAt],
+                [
+                    'account' => $message->accountId,
+                    'email' => $email,
+                    'name' => $name,
+                    'named' => '' === $name ? '' : $sentAt,
+                    'received' => (int) !$message->own,
+                    'sent' => (int) $message->own,
+                    'at' => $sentAt,
+                ],
             );
             if ($named !== $name) {
                 self::addWords($connection, $message->accountId, $email, $name);
@@ -49,7 +60,10 @@ final readonly class PeopleIndex
     public static function forget(Connection $connection, array $messageIds): void
     {
         $ids = json_encode($messageIds, \JSON_THROW_ON_ERROR);
-        $people = $connection->fetchAllAssociative('SELECT DISTINCT account_id, email FROM person_message WHERE message_id IN (SELECT value FROM json_each(?))', [$ids]);
+        $people = $connection->fetchAllAssociative(
+            'SELECT DISTINCT account_id, email FROM person_message WHERE message_id IN (SELECT value FROM json_each(?))',
+            [$ids],
+        );
         $connection->executeStatement('DELETE FROM person_message WHERE message_id IN (SELECT value FROM json_each(?))', [$ids]);
         foreach ($people as $person) {
             $connection->executeStatement(
@@ -57,7 +71,10 @@ final readonly class PeopleIndex
                  WHERE account_id = ? AND email = ?",
                 array_values($person),
             );
-            $gone = $connection->executeStatement('DELETE FROM person WHERE account_id = ? AND email = ? AND received + sent = 0', array_values($person));
+            $gone = $connection->executeStatement(
+                'DELETE FROM person WHERE account_id = ? AND email = ? AND received + sent = 0',
+                array_values($person),
+            );
             if ($gone > 0) {
                 $connection->executeStatement('DELETE FROM person_word WHERE account_id = ? AND email = ?', array_values($person));
             }
@@ -69,13 +86,19 @@ final readonly class PeopleIndex
     {
         $words = preg_split('/[\s.@_+\-,"\'()]+/u', mb_strtolower(mb_scrub($text)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
 
-        return array_map(static fn (string $word): string => mb_substr($word, 0, self::LENGTH), \array_slice(array_values(array_unique($words)), 0, self::WORDS));
+        return array_map(
+            static fn (string $word): string => mb_substr($word, 0, self::LENGTH),
+            \array_slice(array_values(array_unique($words)), 0, self::WORDS),
+        );
     }
 
     private static function addWords(Connection $connection, string $accountId, string $email, string $name): void
     {
         foreach (self::words($name.' '.$email) as $word) {
-            $connection->executeStatement('INSERT OR IGNORE INTO person_word (account_id, word, email) VALUES (?, ?, ?)', [$accountId, $word, $email]);
+            $connection->executeStatement(
+                'INSERT OR IGNORE INTO person_word (account_id, word, email) VALUES (?, ?, ?)',
+                [$accountId, $word, $email],
+            );
         }
     }
 

@@ -53,6 +53,12 @@ final readonly class Row
     {
         $date = $this->stringOrNull($which.'_date');
 
-        return null === $date ? null : Due::fromState(['date' => $date, 'time' => $this->stringOrNull($which.'_time'), 'zone' => $this->stringOrNull($which.'_zone')]);
+        return null === $date
+            ? null
+            : Due::fromState([
+                'date' => $date,
+                'time' => $this->stringOrNull($which.'_time'),
+                'zone' => $this->stringOrNull($which.'_zone'),
+            ]);
     }
 }

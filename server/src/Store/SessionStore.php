@@ -46,7 +46,15 @@ final class SessionStore extends AbstractSessionHandler
         $this->connection->executeStatement(
             'INSERT INTO session (id, account_id, data, expires_at, begun_at, used_at, browser) VALUES (?, ?, ?, ?, ?, ?, ?)
              ON CONFLICT (id) DO UPDATE SET account_id = excluded.account_id, data = excluded.data, expires_at = excluded.expires_at, used_at = excluded.used_at',
-            [self::hash($sessionId), $user instanceof Account ? $user->id : null, $data, time() + self::LIFETIME, self::now(), self::now(), mb_strcut(mb_scrub((string) $this->requests->getMainRequest()?->headers->get('User-Agent')), 0, 300)],
+            [
+                self::hash($sessionId),
+                $user instanceof Account ? $user->id : null,
+                $data,
+                time() + self::LIFETIME,
+                self::now(),
+                self::now(),
+                mb_strcut(mb_scrub((string) $this->requests->getMainRequest()?->headers->get('User-Agent')), 0, 300),
+            ],
             [2 => ParameterType::LARGE_OBJECT, 3 => ParameterType::INTEGER],
         );
 
@@ -56,10 +64,16 @@ final class SessionStore extends AbstractSessionHandler
     public function updateTimestamp(#[\SensitiveParameter] string $sessionId, string $data): bool
     {
         // Only who has to write waits for others that do, and whoever cannot is signed in nevertheless.
-        $isOld = false !== $this->connection->fetchOne('SELECT 1 FROM session WHERE id = ? AND used_at < ?', [self::hash($sessionId), gmdate('Y-m-d\TH:i:s\Z', time() - self::NOTED)]);
+        $isOld = false !== $this->connection->fetchOne(
+            'SELECT 1 FROM session WHERE id = ? AND used_at < ?',
+            [self::hash($sessionId), gmdate('Y-m-d\TH:i:s\Z', time() - self::NOTED)],
+        );
         try {
             if ($isOld) {
-                $this->connection->executeStatement('UPDATE session SET used_at = ?, expires_at = ? WHERE id = ?', [self::now(), time() + self::LIFETIME, self::hash($sessionId)]);
+                $this->connection->executeStatement(
+                    'UPDATE session SET used_at = ?, expires_at = ? WHERE id = ?',
+                    [self::now(), time() + self::LIFETIME, self::hash($sessionId)],
+                );
             }
         } catch (DatabaseProblem $problem) {
             $this->logger->info('That a session is used could not be noted.', ['exception' => $problem]);
@@ -91,7 +105,13 @@ final class SessionStore extends AbstractSessionHandler
         return array_map(static function (array $columns) use ($currentId): array {
             $row = new Row($columns);
 
-            return ['id' => $row->string('id'), 'browser' => $row->string('browser'), 'begunAt' => $row->string('begun_at'), 'usedAt' => $row->string('used_at'), 'current' => $row->string('id') === self::hash($currentId)];
+            return [
+                'id' => $row->string('id'),
+                'browser' => $row->string('browser'),
+                'begunAt' => $row->string('begun_at'),
+                'usedAt' => $row->string('used_at'),
+                'current' => $row->string('id') === self::hash($currentId),
+            ];
         }, $this->connection->fetchAllAssociative('SELECT id, browser, begun_at, used_at FROM session WHERE account_id = ? AND expires_at > ? ORDER BY used_at DESC, id', [$account->id, time()]));
     }
 

@@ -78,7 +78,10 @@ final class SqliteDriver extends AbstractDriverMiddleware
     public static function noteMade(): void
     {
         $file = DataFolder::path().'/'.self::MADE;
-        is_file($file) || DataFolder::write($file, "There is a database beside this file. When it is empty or gone, the program says so instead of making a new one.\n");
+        is_file($file) || DataFolder::write(
+            $file,
+            "There is a database beside this file. When it is empty or gone, the program says so instead of making a new one.\n",
+        );
     }
 
     /** @throws DatabaseTrouble when what was there is gone or cut off */
@@ -97,7 +100,11 @@ final class SqliteDriver extends AbstractDriverMiddleware
         $page = \strlen($header) >= 100 && str_starts_with($header, "SQLite format 3\0") ? (unpack('n', $header, 16) ?: [1 => 0])[1] : 0;
         $pages = $page > 0 ? (unpack('N', $header, 28) ?: [1 => 0])[1] : 0;
         $page = 1 === $page ? 65_536 : $page;
-        if (\is_int($page) && \is_int($pages) && $page > 0 && $size < $page * $pages && 0 === (is_file($file.'-wal') ? (int) filesize($file.'-wal') : 0)) {
+        if (\is_int($page)
+            && \is_int($pages)
+            && $page > 0
+            && $size < $page * $pages
+            && 0 === (is_file($file.'-wal') ? (int) filesize($file.'-wal') : 0)) {
             throw DatabaseTrouble::truncated();
         }
     }

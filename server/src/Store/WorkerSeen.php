@@ -23,7 +23,10 @@ final readonly class WorkerSeen
 
     public function note(): void
     {
-        $this->connection->executeStatement('INSERT INTO worker_seen (id, seen_at) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET seen_at = excluded.seen_at', [gmdate('Y-m-d\TH:i:s\Z')]);
+        $this->connection->executeStatement(
+            'INSERT INTO worker_seen (id, seen_at) VALUES (1, ?) ON CONFLICT (id) DO UPDATE SET seen_at = excluded.seen_at',
+            [gmdate('Y-m-d\TH:i:s\Z')],
+        );
     }
 
     public function isThere(): bool

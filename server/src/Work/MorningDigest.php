@@ -70,7 +70,9 @@ final readonly class MorningDigest implements Chore
         $settings = $account->timeSettings();
         $morning = Moment::at($here->date(), $settings->at(DayMark::Morning), $here->zone)->instant;
 
-        return $settings->week->isWorkingDay($here->date()) && $now >= $morning && $now < $morning->modify(\sprintf('+%d hours', self::HOURS));
+        return $settings->week->isWorkingDay($here->date())
+            && $now >= $morning
+            && $now < $morning->modify(\sprintf('+%d hours', self::HOURS));
     }
 
     private function write(Account $account, \DateTimeImmutable $now): void
@@ -81,21 +83,50 @@ final readonly class MorningDigest implements Chore
         if ($digest->isEmpty() || null !== $this->outgoings->withHeader($account->id, $header)) {
             return;
         }
-        $outgoing = new Outgoing($this->ids->next(), $account->id, $header, AnswerKind::New, null, null, new Letter([new Address($account->email, $account->name())], subject: $digest->subject($here->date()), text: $digest->text()), $now);
+        $outgoing = new Outgoing(
+            $this->ids->next(),
+            $account->id,
+            $header,
+            AnswerKind::New,
+            null,
+            null,
+            new Letter([new Address($account->email, $account->name())], subject: $digest->subject($here->date()), text: $digest->text()),
+            $now,
+        );
         $outgoing->queue($here, false);
         $this->outgoings->add($outgoing);
     }
 
     private function digest(Account $account, Moment $here): Digest
     {
-        $due = array_filter($this->tasks->near($account, $here->date(), true), static fn (TaskRow $task): bool => null !== $task->due && !$task->waiting && \in_array($task->group, [DateGroup::Over, DateGroup::Today], true));
+        $due = array_filter(
+            $this->tasks->near($account, $here->date(), true),
+            static fn (TaskRow $task): bool => null !== $task->due && !$task->waiting && \in_array(
+                $task->group,
+                [DateGroup::Over, DateGroup::Today],
+                true,
+            ),
+        );
         $back = array_map(
-            static fn (ConversationRow $row): array => ['text' => TimeOfDay::of(new \DateTimeImmutable($row->awayUntil ?? 'now'), $here->zone).' '.$row->subject, 'path' => '/c/'.$row->id],
-            array_values(array_filter($this->conversations->returning($account, $here->date()), static fn (ConversationRow $row): bool => !\in_array($row->awayReason, [AwayReason::NextClearing, AwayReason::HandOver], true))),
+            static fn (ConversationRow $row): array => [
+                'text' => TimeOfDay::of(new \DateTimeImmutable($row->awayUntil ?? 'now'), $here->zone).' '.$row->subject,
+                'path' => '/c/'.$row->id,
+            ],
+            array_values(array_filter(
+                $this->conversations->returning($account, $here->date()),
+                static fn (ConversationRow $row): bool => !\in_array(
+                    $row->awayReason,
+                    [AwayReason::NextClearing, AwayReason::HandOver],
+                    true,
+                ),
+            )),
         );
 
         return new Digest(
-            array_values(array_map(static fn (TaskRow $task): array => ['text' => $task->title.($task->over ? ' (over)' : ''), 'path' => '/tasks/'.$task->id], $due)),
+            array_values(array_map(
+                static fn (TaskRow $task): array => ['text' => $task->title.($task->over ? ' (over)' : ''), 'path' => '/tasks/'.$task->id],
+                $due,
+            )),
             $back,
             $this->owedToday($account, $here),
             $account->address(),
@@ -110,7 +141,10 @@ final readonly class MorningDigest implements Chore
             $until = \is_string($one['until']) ? new Moment(new \DateTimeImmutable($one['until']), $here->zone) : $here;
             if ('open' === $one['state'] && !$here->date()->isBefore($until->date()) && \is_array($one['person'])) {
                 $who = '' === $one['person']['name'] ? $one['person']['email'] : $one['person']['name'];
-                $lines[] = ['text' => implode(': ', array_filter([\is_string($who) ? $who : '', \is_string($one['what']) ? $one['what'] : ''])), 'path' => '/owed'];
+                $lines[] = [
+                    'text' => implode(': ', array_filter([\is_string($who) ? $who : '', \is_string($one['what']) ? $one['what'] : ''])),
+                    'path' => '/owed',
+                ];
             }
         }
 

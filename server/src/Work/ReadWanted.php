@@ -55,7 +55,9 @@ final readonly class ReadWanted
                     throw new \RuntimeException('It has ended the worker several times.');
                 }
                 $message = $this->messages->get($accountId, $id);
-                $remarks = $message->isLookedThrough() ? null : $this->reader->read($this->messages->source($message), $message->importedAt)->remarks;
+                $remarks = $message->isLookedThrough()
+                    ? null
+                    : $this->reader->read($this->messages->source($message), $message->importedAt)->remarks;
                 $findings = $this->findings->read($account->recipient(), Letter::ofMessage($message, $remarks), $id);
             } catch (NotFound) {
                 continue;
@@ -67,7 +69,14 @@ final readonly class ReadWanted
             $this->transaction->run(function () use ($account, $id, $findings, $remarks): void {
                 $this->findings->keep($account->recipient(), $id, $findings);
                 if (null !== $remarks) {
-                    $this->connection->update('message', ['remarks' => json_encode(array_map(static fn (Remark $remark): array => $remark->state(), $remarks), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)], ['id' => $id]);
+                    $this->connection->update(
+                        'message',
+                        ['remarks' => json_encode(
+                            array_map(static fn (Remark $remark): array => $remark->state(), $remarks),
+                            \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE,
+                        )],
+                        ['id' => $id],
+                    );
                 }
             });
             ++$read;

@@ -75,6 +75,9 @@ final readonly class Worker
 
     private function note(Chore $chore, \DateTimeImmutable $now): void
     {
-        $this->connection->executeStatement('INSERT INTO chore (name, done_at) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET done_at = excluded.done_at', [$chore->name(), StoredNow::of($now)]);
+        $this->connection->executeStatement(
+            'INSERT INTO chore (name, done_at) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET done_at = excluded.done_at',
+            [$chore->name(), StoredNow::of($now)],
+        );
     }
 }

@@ -90,7 +90,10 @@ final class ArriveTest extends TestCase
         ($world->emptyBin)(World::ACCOUNT, $world->ids->next());
 
         self::assertNull(($world->arrive)(World::recipient(), $source, again: false));
-        self::assertNotNull(($world->arrive)(World::recipient(), $this->source('b', 'tam@glass.example', []), again: false), 'Another one is no trouble.');
+        self::assertNotNull(
+            ($world->arrive)(World::recipient(), $this->source('b', 'tam@glass.example', []), again: false),
+            'Another one is no trouble.',
+        );
         self::assertNotNull(($world->arrive)(World::recipient(), $source));
     }
 
@@ -102,7 +105,10 @@ final class ArriveTest extends TestCase
         ($world->arrive)(World::recipient(), $this->source('c', 'tam@glass.example', []), Place::Archive);
         self::assertSame([$tray?->id], array_keys($world->memory->findings));
 
-        $later = $world->arrive->keep(World::recipient(), $world->arrive->read(World::recipient(), $this->source('d', 'tam@glass.example', []), advised: false));
+        $later = $world->arrive->keep(
+            World::recipient(),
+            $world->arrive->read(World::recipient(), $this->source('d', 'tam@glass.example', []), advised: false),
+        );
         self::assertSame([$later?->id], $world->memory->wanted);
         self::assertCount(1, $world->memory->findings);
     }
@@ -138,7 +144,10 @@ final class ArriveTest extends TestCase
 
         $arrived = array_filter($world->memory->entries, static fn (Entry $entry): bool => EntryKind::Arrive === $entry->kind);
         self::assertCount(1, $arrived);
-        self::assertSame(['Glass', 'tam@glass.example has written: it is in the tray again'], [array_values($arrived)[0]->about, array_values($arrived)[0]->consequence]);
+        self::assertSame(
+            ['Glass', 'tam@glass.example has written: it is in the tray again'],
+            [array_values($arrived)[0]->about, array_values($arrived)[0]->consequence],
+        );
         $world->undo(array_values($arrived)[0]);
         self::assertSame(Place::Archive, $conversation->placeAt($world->clock->now()));
         self::assertCount(2, $world->memory->messages);
@@ -156,7 +165,10 @@ final class ArriveTest extends TestCase
         $this->receive($world, 'x', references: ['a']);
 
         $left = $this->only($world)->id;
-        self::assertSame([$left, $left], array_values(array_map(static fn (Owed $owed): ?string => $owed->conversationId(), $world->memory->owed)));
+        self::assertSame(
+            [$left, $left],
+            array_values(array_map(static fn (Owed $owed): ?string => $owed->conversationId(), $world->memory->owed)),
+        );
     }
 
     public function testAnAutomaticAnswerIsNotedAndIsNone(): void
@@ -165,7 +177,10 @@ final class ArriveTest extends TestCase
         $this->receive($world, 'a');
         $until = new Moment(new \DateTimeImmutable('2026-12-01T09:00:00Z'), new \DateTimeZone('UTC'));
         $world->decide(new HandOver('Tam <tam@glass.example>', 'the panes', $until), [$this->only($world)]);
-        ($world->arrive)(World::recipient(), str_replace('Subject:', "Auto-Submitted: auto-replied\nSubject:", $this->source('b', 'tam@glass.example', ['a'])));
+        ($world->arrive)(
+            World::recipient(),
+            str_replace('Subject:', "Auto-Submitted: auto-replied\nSubject:", $this->source('b', 'tam@glass.example', ['a'])),
+        );
 
         $owed = array_values($world->memory->owed)[0];
         self::assertSame([true, true], [$owed->isOpen(), null !== $owed->state()['automaticAt']]);

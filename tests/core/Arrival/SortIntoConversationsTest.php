@@ -77,8 +77,19 @@ final class SortIntoConversationsTest extends TestCase
         $ids = range('a', 'r');
         $letters = [];
         foreach ($ids as $id) {
-            $named = 0 === $chance->getInt(0, 1) ? '' : implode(' ', array_map(static fn (int|string $key): string => $ids[(int) $key], $chance->pickArrayKeys($ids, $chance->getInt(1, 3))));
-            $letters[] = self::letter($id, $named, $chance->getInt(1, 120), ['Glass', 'Re: Glass', 'Rota', 'Re: Rota', 'Re: Glass'][$chance->getInt(0, 4)], ['tam', 'ada', 'ilse'][$chance->getInt(0, 2)]);
+            $named = 0 === $chance->getInt(0, 1)
+                ? ''
+                : implode(
+                    ' ',
+                    array_map(static fn (int|string $key): string => $ids[(int) $key], $chance->pickArrayKeys($ids, $chance->getInt(1, 3))),
+                );
+            $letters[] = self::letter(
+                $id,
+                $named,
+                $chance->getInt(1, 120),
+                ['Glass', 'Re: Glass', 'Rota', 'Re: Rota', 'Re: Glass'][$chance->getInt(0, 4)],
+                ['tam', 'ada', 'ilse'][$chance->getInt(0, 2)],
+            );
         }
 
         return $letters;

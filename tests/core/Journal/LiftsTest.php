@@ -18,12 +18,21 @@ final class LiftsTest extends TestCase
 {
     public function testAStateOfBeforeIsLiftedThroughAllVersions(): void
     {
-        $lifts = new Lifts([self::lift(2, static fn (array $state): array => $state + ['second' => 2]), self::lift(1, static fn (array $state): array => $state + ['first' => 1])]);
+        $lifts = new Lifts([
+            self::lift(2, static fn (array $state): array => $state + ['second' => 2]),
+            self::lift(1, static fn (array $state): array => $state + ['first' => 1]),
+        ]);
         $ref = new ObjectRef(ObjectKind::Template, 't');
 
         self::assertSame([3, 1], [$lifts->version(ObjectKind::Template), $lifts->version(ObjectKind::Task)]);
-        self::assertEquals(new Change($ref, null, ['name' => 'x', 'first' => 1, 'second' => 2], 3), $lifts->lifted(new Change($ref, null, ['name' => 'x'])));
-        self::assertEquals(new Change($ref, ['first' => 0, 'second' => 2], null, 3), $lifts->lifted(new Change($ref, ['first' => 0], null, 2)));
+        self::assertEquals(
+            new Change($ref, null, ['name' => 'x', 'first' => 1, 'second' => 2], 3),
+            $lifts->lifted(new Change($ref, null, ['name' => 'x'])),
+        );
+        self::assertEquals(
+            new Change($ref, ['first' => 0, 'second' => 2], null, 3),
+            $lifts->lifted(new Change($ref, ['first' => 0], null, 2)),
+        );
         $now = new Change($ref, ['first' => 7], ['first' => 8], 3);
         self::assertEquals($now, $lifts->lifted($now));
     }
@@ -55,7 +64,16 @@ final class LiftsTest extends TestCase
             $world->keepTemplates->add(World::ACCOUNT, 'one', 't', 'Thanks', '', 'Thank you.', true);
             $edit = $world->keepTemplates->edit(World::ACCOUNT, 'two', 't', 'Many thanks', '', 'Thank you.', true);
             $change = $edit->changes()[0];
-            $world->memory->entries['two'] = new Entry('two', World::ACCOUNT, $edit->number, $edit->at, $edit->kind, $edit->about, $edit->consequence, [new Change($change->object, self::unsigned($change->before), self::unsigned($change->after))]);
+            $world->memory->entries['two'] = new Entry(
+                'two',
+                World::ACCOUNT,
+                $edit->number,
+                $edit->at,
+                $edit->kind,
+                $edit->about,
+                $edit->consequence,
+                [new Change($change->object, self::unsigned($change->before), self::unsigned($change->after))],
+            );
             try {
                 $world->undo($world->memory->entries['two']);
                 self::assertSame($expected, $world->memory->templates['t']->state()['name']);

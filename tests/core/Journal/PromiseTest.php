@@ -102,37 +102,125 @@ final class PromiseTest extends TestCase
      */
     private function anyStep(World $world, Randomizer $chance, array $conversations, array $entries): ?Entry
     {
-        $some = array_map(static fn (int|string $key): Conversation => $conversations[(int) $key], $chance->pickArrayKeys($conversations, $chance->getInt(1, 3)));
+        $some = array_map(
+            static fn (int|string $key): Conversation => $conversations[(int) $key],
+            $chance->pickArrayKeys($conversations, $chance->getInt(1, 3)),
+        );
         $tasks = array_values($world->memory->tasks);
         $task = [] === $tasks ? null : $tasks[$chance->getInt(0, \count($tasks) - 1)];
         try {
             return match ($chance->getInt(0, 26)) {
                 0 => $world->decide(new Archive(), $some),
                 1 => $world->decide(new Delete(), $some),
-                2 => $world->decide(new Snooze(new Moment($world->clock->now()->modify('+'.$chance->getInt(-1, 60).' minutes'), new \DateTimeZone('Europe/Lisbon'))), $some),
+                2 => $world->decide(
+                    new Snooze(new Moment(
+                        $world->clock->now()->modify('+'.$chance->getInt(-1, 60).' minutes'),
+                        new \DateTimeZone('Europe/Lisbon'),
+                    )),
+                    $some,
+                ),
                 3 => $world->decide(new BringBack(), $some),
                 4 => $world->decide(new PutBack(), $some),
                 5, 6 => $world->makeTask($this->fields($chance), 0 === $chance->getInt(0, 2) ? null : $some[0]),
                 7 => null === $task ? null : $this->change($world, $chance, $task),
-                8 => null === $task ? null : $world->completeTasks->complete(World::ACCOUNT, $world->ids->next(), [$task->id], 0 < $chance->getInt(0, 3), World::zone()),
+                8 => null === $task
+                    ? null
+                    : $world->completeTasks->complete(
+                        World::ACCOUNT,
+                        $world->ids->next(),
+                        [$task->id],
+                        0 < $chance->getInt(0, 3),
+                        World::zone(),
+                    ),
                 9 => null === $task ? null : $world->removeTasks->delete(World::ACCOUNT, $world->ids->next(), [$task->id]),
-                15 => null === $task ? null : ($world->makeTasks)(World::ACCOUNT, $world->ids->next(), [new TaskOrder($world->ids->next(), $this->fields($chance), parentId: $task->id, subtasks: [new Outline('Count the slates', under: [new Outline('Those on the floor', true)])])], World::zone())->entry,
-                16 => null === $task ? null : ($world->moveTasks)(World::ACCOUNT, $world->ids->next(), [$task->id], $this->spot($chance, $tasks, $world)),
-                17 => null === $task ? null : ($world->changeTasks)(World::ACCOUNT, $world->ids->next(), [$task->id, $tasks[0]->id], $this->taskChange($chance), World::zone()),
+                15 => null === $task
+                    ? null
+                    : ($world->makeTasks)(
+                        World::ACCOUNT,
+                        $world->ids->next(),
+                        [new TaskOrder(
+                            $world->ids->next(),
+                            $this->fields($chance),
+                            parentId: $task->id,
+                            subtasks: [new Outline('Count the slates', under: [new Outline('Those on the floor', true)])],
+                        )],
+                        World::zone(),
+                    )->entry,
+                16 => null === $task
+                    ? null
+                    : ($world->moveTasks)(World::ACCOUNT, $world->ids->next(), [$task->id], $this->spot($chance, $tasks, $world)),
+                17 => null === $task
+                    ? null
+                    : ($world->changeTasks)(
+                        World::ACCOUNT,
+                        $world->ids->next(),
+                        [$task->id, $tasks[0]->id],
+                        $this->taskChange($chance),
+                        World::zone(),
+                    ),
                 18 => null === $task ? null : $world->completeTasks->skip(World::ACCOUNT, $world->ids->next(), $task->id, World::zone()),
                 19 => $world->removeTasks->clearDone(World::ACCOUNT, $world->ids->next(), null),
                 20 => $this->lists($world, $chance),
-                21 => null === $task ? null : ($world->putOff)(World::ACCOUNT, $world->ids->next(), [$task->id], new PutOff(Due::onDay(LocalDate::parse('2026-11-24')->plusDays($chance->getInt(-1, 12))), [null, ...PutOffWhat::cases()][$chance->getInt(0, 3)]), World::zone()),
-                22 => ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $some[0]->id, [Reminder::lead((new LeadReader())->read('an hour before')), Reminder::at(new Moment($world->clock->now()->modify('+1 day'), World::zone()))]),
+                21 => null === $task
+                    ? null
+                    : ($world->putOff)(
+                        World::ACCOUNT,
+                        $world->ids->next(),
+                        [$task->id],
+                        new PutOff(
+                            Due::onDay(LocalDate::parse('2026-11-24')->plusDays($chance->getInt(-1, 12))),
+                            [null, ...PutOffWhat::cases()][$chance->getInt(0, 3)],
+                        ),
+                        World::zone(),
+                    ),
+                22 => ($world->remindOf)(
+                    World::ACCOUNT,
+                    $world->ids->next(),
+                    $some[0]->id,
+                    [
+                        Reminder::lead((new LeadReader())->read('an hour before')),
+                        Reminder::at(new Moment($world->clock->now()->modify('+1 day'), World::zone())),
+                    ],
+                ),
                 23 => $world->answer->letGo(World::ACCOUNT, $world->ids->next(), $world->ringIds()),
-                24 => $world->answer->again(World::ACCOUNT, $world->ids->next(), $world->ringIds(), new Moment($world->clock->now()->modify('+'.$chance->getInt(-1, 60).' minutes'), World::zone())),
-                25 => $world->decide(new Snooze(new Moment($world->clock->now()->modify('+1 day'), World::zone()), AwayReason::Answer), $some),
+                24 => $world->answer->again(
+                    World::ACCOUNT,
+                    $world->ids->next(),
+                    $world->ringIds(),
+                    new Moment($world->clock->now()->modify('+'.$chance->getInt(-1, 60).' minutes'), World::zone()),
+                ),
+                25 => $world->decide(
+                    new Snooze(new Moment($world->clock->now()->modify('+1 day'), World::zone()), AwayReason::Answer),
+                    $some,
+                ),
                 10 => $world->decide(new DoNow(), $some),
                 11 => $world->decide(new Mute(), $some),
-                12 => $world->decide(new HandOver(['Petra', ''][$chance->getInt(0, 1)], 'the rota', new Moment($world->clock->now()->modify('+1 day'), new \DateTimeZone('UTC'))), $some),
-                13 => ($world->block)(World::ACCOUNT, $world->ids->next(), array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $some), 0 === $chance->getInt(0, 1), World::OWN)->entry,
-                14 => [] === $world->memory->senders ? null : $world->block->unblock(World::ACCOUNT, $world->ids->next(), array_keys($world->memory->senders)[0], 0 === $chance->getInt(0, 1)),
-                default => [] === $entries || null !== $entries[\count($entries) - 1]->undoneBy() ? null : $world->undo($entries[\count($entries) - 1]),
+                12 => $world->decide(
+                    new HandOver(
+                        ['Petra', ''][$chance->getInt(0, 1)],
+                        'the rota',
+                        new Moment($world->clock->now()->modify('+1 day'), new \DateTimeZone('UTC')),
+                    ),
+                    $some,
+                ),
+                13 => ($world->block)(
+                    World::ACCOUNT,
+                    $world->ids->next(),
+                    array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $some),
+                    0 === $chance->getInt(0, 1),
+                    World::OWN,
+                )->entry,
+                14 => [] === $world->memory->senders
+                    ? null
+                    : $world->block->unblock(
+                        World::ACCOUNT,
+                        $world->ids->next(),
+                        array_keys($world->memory->senders)[0],
+                        0 === $chance->getInt(0, 1),
+                    ),
+                default => [] === $entries || null !== $entries[\count($entries) - 1]->undoneBy()
+                    ? null
+                    : $world->undo($entries[\count($entries) - 1]),
             };
         } catch (Refused|OpenSubtasks|UndoBlocked|\OutOfBoundsException) {
             return null;
@@ -178,8 +266,20 @@ final class PromiseTest extends TestCase
 
         return null === $one ? null : match ($chance->getInt(0, 3)) {
             0 => $world->changeLists->add(World::ACCOUNT, $world->ids->next(), $world->ids->next(), 'List '.\count($ids), ListColour::Plum),
-            1 => $world->changeLists->edit(World::ACCOUNT, $world->ids->next(), $one, 'Renamed '.$chance->getInt(0, 99), ListColour::Sea, 0 === $chance->getInt(0, 4)),
-            2 => $world->changeLists->move(World::ACCOUNT, $world->ids->next(), $one, $ids[\count($ids) - 1] === $one ? null : $ids[\count($ids) - 1]),
+            1 => $world->changeLists->edit(
+                World::ACCOUNT,
+                $world->ids->next(),
+                $one,
+                'Renamed '.$chance->getInt(0, 99),
+                ListColour::Sea,
+                0 === $chance->getInt(0, 4),
+            ),
+            2 => $world->changeLists->move(
+                World::ACCOUNT,
+                $world->ids->next(),
+                $one,
+                $ids[\count($ids) - 1] === $one ? null : $ids[\count($ids) - 1],
+            ),
             default => $world->changeLists->delete(World::ACCOUNT, $world->ids->next(), $one, 0 === $chance->getInt(0, 1) ? null : $ids[0]),
         };
     }
@@ -195,7 +295,11 @@ final class PromiseTest extends TestCase
             ['Roof', 'roof', 'House', 'Office'][$chance->getInt(0, 3)],
             0 === $chance->getInt(0, 2) ? Due::onDay($date->plusDays(-1)) : null,
             labels: ['harbour', 'Harbour', 'glass'],
-            repeat: 0 < $chance->getInt(0, 2) ? null : Repeat::of((new WhenReader())->read('every 2 days', new Moment(new \DateTimeImmutable('2026-11-24T10:00:00Z'), World::zone())), World::zone(), 0 === $chance->getInt(0, 1)),
+            repeat: 0 < $chance->getInt(0, 2) ? null : Repeat::of(
+                (new WhenReader())->read('every 2 days', new Moment(new \DateTimeImmutable('2026-11-24T10:00:00Z'), World::zone())),
+                World::zone(),
+                0 === $chance->getInt(0, 1),
+            ),
             reminders: [Reminder::lead((new LeadReader())->read('2 days before'))],
             sources: [Source::web('https://glass.example/panes')],
         );

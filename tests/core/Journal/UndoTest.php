@@ -129,8 +129,22 @@ final class UndoTest extends TestCase
         $made = $world->makeTask(new TaskFields('First', list: 'Roof'));
         $world->makeTask(new TaskFields('Second', list: 'House'));
         $other = $world->task('Second');
-        $moved = ($world->editTask)(World::ACCOUNT, 'in', $other->id, $other->revision(), new TaskFields('Second', list: 'Roof'), World::zone());
-        $away = ($world->editTask)(World::ACCOUNT, 'out', $other->id, $other->revision(), new TaskFields('Second', list: 'House'), World::zone());
+        $moved = ($world->editTask)(
+            World::ACCOUNT,
+            'in',
+            $other->id,
+            $other->revision(),
+            new TaskFields('Second', list: 'Roof'),
+            World::zone(),
+        );
+        $away = ($world->editTask)(
+            World::ACCOUNT,
+            'out',
+            $other->id,
+            $other->revision(),
+            new TaskFields('Second', list: 'House'),
+            World::zone(),
+        );
         $gone = $world->undo($made);
         self::assertNotSame($moved->id, $away->id);
 
@@ -186,11 +200,21 @@ final class UndoTest extends TestCase
         }
         $before = $world->state();
         $through = ($world->undo)(World::ACCOUNT, 'through', $first->id, true);
-        self::assertSame([Place::Tray, Place::Tray, Place::Archive], array_map(static fn ($conversation): Place => $conversation->placeAt($world->clock->now()), [$one, $two, $three]));
-        self::assertSame(['through', 'through', 'through', null], [$first->undoneBy(), $both->undoneBy(), $second->undoneBy(), $other->undoneBy()]);
+        self::assertSame(
+            [Place::Tray, Place::Tray, Place::Archive],
+            array_map(static fn ($conversation): Place => $conversation->placeAt($world->clock->now()), [$one, $two, $three]),
+        );
+        self::assertSame(
+            ['through', 'through', 'through', null],
+            [$first->undoneBy(), $both->undoneBy(), $second->undoneBy(), $other->undoneBy()],
+        );
         $world->undo($through);
         self::assertSame($before, $world->state());
-        self::assertSame([null, null, null], [$first->undoneBy(), $both->undoneBy(), $second->undoneBy()], 'All of them are in effect again.');
+        self::assertSame(
+            [null, null, null],
+            [$first->undoneBy(), $both->undoneBy(), $second->undoneBy()],
+            'All of them are in effect again.',
+        );
         ($world->undo)(World::ACCOUNT, 'once more', $first->id, true);
         $world->undo($other);
         self::assertSame($start, $world->state());

@@ -53,9 +53,15 @@ final class BodyTextTest extends TestCase
 
     private const ANSWERS = [
         'between the lines' => ["> Is it open?\nYes.\n\n> And on Sunday?\nNo.", ['Is it open?', 'And on Sunday?']],
-        'a paragraph of two lines' => ["Hello,\n\nAda wrote:\n> Thanks.\n>\n> Is it open on Sunday? We would\n> come with six.\n\nYes, come.\n\n> Ada\n\nWren", ['Is it open on Sunday? We would come with six.']],
+        'a paragraph of two lines' => [
+            "Hello,\n\nAda wrote:\n> Thanks.\n>\n> Is it open on Sunday? We would\n> come with six.\n\nYes, come.\n\n> Ada\n\nWren",
+            ['Is it open on Sunday? We would come with six.'],
+        ],
         'one quote, cut down' => ["As you said:\n> Is it open?\nIt is.", ['Is it open?']],
-        'a whole letter quoted above' => ["> Dear Wren,\n>\n> we were there.\n>\n> It was fine.\n>\n> Is it open in May?\n>\n> Ada\nYes, it is.", []],
+        'a whole letter quoted above' => [
+            "> Dear Wren,\n>\n> we were there.\n>\n> It was fine.\n>\n> Is it open in May?\n>\n> Ada\nYes, it is.",
+            [],
+        ],
         'quoted below' => ["Yes.\n\nAda wrote:\n> Is it open?", []],
         'quoted twice' => ["> > Shall we?\n> On Friday?\nFine.\n> Good.\nYes.", ['Shall we? On Friday?', 'Good.']],
         'nothing quoted' => ["Is it open?\nYes.", []],
@@ -64,7 +70,11 @@ final class BodyTextTest extends TestCase
     public function testWhatIsAnswered(): void
     {
         foreach (self::ANSWERS as $name => [$text, $answered]) {
-            self::assertSame($answered, array_values(array_filter(array_map(static fn (BodyPart $part): string => $part->answers, (new BodyText())->parts($text)))), $name);
+            self::assertSame(
+                $answered,
+                array_values(array_filter(array_map(static fn (BodyPart $part): string => $part->answers, (new BodyText())->parts($text)))),
+                $name,
+            );
         }
         $long = '> '.str_repeat('word ', 200)."\nYes.\n> And?\nNo.";
         self::assertLessThan(310, mb_strlen((new BodyText())->parts($long)[1]->answers));
@@ -113,7 +123,10 @@ final class BodyTextTest extends TestCase
     {
         $text = "Ja, gerne.\n\nAm 23.11.26 um 10:00 schrieb Ada:\n> Offen?\n\nUnd am Sonntag auch.\n-- \nJörg";
         self::assertSame("Ja, gerne.\nUnd am Sonntag auch.", (new BodyText())->written($text));
-        self::assertSame([BodyKind::Written, BodyKind::Quoted, BodyKind::Written, BodyKind::Signature], array_column((new BodyText())->parts($text), 'kind'));
+        self::assertSame(
+            [BodyKind::Written, BodyKind::Quoted, BodyKind::Written, BodyKind::Signature],
+            array_column((new BodyText())->parts($text), 'kind'),
+        );
     }
 
     public function testALongTextIsReadInLinearTime(): void

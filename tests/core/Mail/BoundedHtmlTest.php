@@ -33,10 +33,16 @@ final class BoundedHtmlTest extends TestCase
     public static function cut(): iterable
     {
         $deep = BoundedHtml::DEPTH;
-        yield 'too deep' => [str_repeat('<div>', $deep + 50).'a'.str_repeat('</div>', $deep + 50).'<i>b</i>', str_repeat('<div>', $deep).'a'.str_repeat('</div>', $deep).'<i>b</i>'];
+        yield 'too deep' => [
+            str_repeat('<div>', $deep + 50).'a'.str_repeat('</div>', $deep + 50).'<i>b</i>',
+            str_repeat('<div>', $deep).'a'.str_repeat('</div>', $deep).'<i>b</i>',
+        ];
         yield 'too many' => [str_repeat('<br>', BoundedHtml::ELEMENTS + 5), str_repeat('<br>', BoundedHtml::ELEMENTS)];
         yield 'too long' => [str_repeat('é', BoundedHtml::LONGEST), str_repeat('é', intdiv(BoundedHtml::LONGEST, 2))];
-        yield 'too many attributes' => ['<p '.implode(' ', array_map(static fn (int $n): string => "a{$n}=b", range(1, 500))).'>a</p>', '<p>a</p>'];
+        yield 'too many attributes' => [
+            '<p '.implode(' ', array_map(static fn (int $n): string => "a{$n}=b", range(1, 500))).'>a</p>',
+            '<p>a</p>',
+        ];
         yield 'a tag that is too long' => ['<p title="'.str_repeat('x', 400_000).'">a</p>', '<p>a</p>'];
     }
 

@@ -56,10 +56,19 @@ final class HeadersTest extends TestCase
         yield 'comment as the name' => ['olga@roofs.example (Olga Brandt)', [new Address('olga@roofs.example', 'Olga Brandt')]];
         yield 'encoded' => ['=?utf-8?q?Br=C3=A4ndt?= <b@roofs.example>', [new Address('b@roofs.example', 'Brändt')]];
         yield 'encoded within quotes' => ['"=?utf-8?q?Br=C3=A4ndt?=" <b@roofs.example>', [new Address('b@roofs.example', 'Brändt')]];
-        yield 'several' => ['a@x.example, B <b@x.example>,c@x.example', [new Address('a@x.example'), new Address('b@x.example', 'B'), new Address('c@x.example')]];
-        yield 'a group' => ['Committee: ada@x.example, Petra <p@x.example>;, c@x.example', [new Address('ada@x.example'), new Address('p@x.example', 'Petra'), new Address('c@x.example')]];
+        yield 'several' => [
+            'a@x.example, B <b@x.example>,c@x.example',
+            [new Address('a@x.example'), new Address('b@x.example', 'B'), new Address('c@x.example')],
+        ];
+        yield 'a group' => [
+            'Committee: ada@x.example, Petra <p@x.example>;, c@x.example',
+            [new Address('ada@x.example'), new Address('p@x.example', 'Petra'), new Address('c@x.example')],
+        ];
         yield 'an empty group' => ['undisclosed-recipients:;', []];
-        yield 'semicolons, as some programs write' => ['a@x.example; b@x.example', [new Address('a@x.example'), new Address('b@x.example')]];
+        yield 'semicolons, as some programs write' => [
+            'a@x.example; b@x.example',
+            [new Address('a@x.example'), new Address('b@x.example')],
+        ];
         yield 'no address at all' => ['The Administrator', [new Address('', 'The Administrator')]];
         yield 'empty sender' => ['<>', []];
         yield 'mailto' => ['<mailto:a@x.example>', [new Address('a@x.example')]];
@@ -98,7 +107,9 @@ final class HeadersTest extends TestCase
 
     public function testHeadersAreUnfoldedAndRepeatedOnesKept(): void
     {
-        $headers = Headers::parse("From x@y Tue Nov 24 10:00:00 2026\nReceived: one\r\nReceived: two\n\tmore\nno field here\nSubject : odd\nX-Empty:");
+        $headers = Headers::parse(
+            "From x@y Tue Nov 24 10:00:00 2026\nReceived: one\r\nReceived: two\n\tmore\nno field here\nSubject : odd\nX-Empty:",
+        );
         self::assertSame(['one', 'two more'], $headers->all('received'));
         self::assertSame('odd', $headers->get('SUBJECT'));
         self::assertTrue($headers->has('x-empty'));

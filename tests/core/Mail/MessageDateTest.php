@@ -28,9 +28,17 @@ final class MessageDateTest extends TestCase
         yield 'nonsense' => ["Date: yesterday\n".$received, '2026-11-23T18:20:00+00:00', DateSource::Received];
         yield 'impossible day' => ["Date: 31 Feb 2026 08:00:00 +0000\n".$received, '2026-11-23T18:20:00+00:00', DateSource::Received];
         yield 'absurdly old' => ["Date: Thu, 1 Jan 1970 00:00:00 +0000\n".$received, '2026-11-23T18:20:00+00:00', DateSource::Received];
-        yield 'far in the future' => ["Date: Thu, 1 Jan 2099 00:00:00 +0000\n".$received, '2026-11-23T18:20:00+00:00', DateSource::Received];
+        yield 'far in the future' => [
+            "Date: Thu, 1 Jan 2099 00:00:00 +0000\n".$received,
+            '2026-11-23T18:20:00+00:00',
+            DateSource::Received,
+        ];
         yield 'a clock that is a day ahead' => ['Date: Wed, 25 Nov 2026 09:00:00 +0000', '2026-11-25T09:00:00+00:00', DateSource::Header];
-        yield 'the newest Received line' => ["Received: x; Mon, 23 Nov 2026 18:00:00 +0000\nReceived: y; Mon, 23 Nov 2026 17:00:00 +0000", '2026-11-23T18:00:00+00:00', DateSource::Received];
+        yield 'the newest Received line' => [
+            "Received: x; Mon, 23 Nov 2026 18:00:00 +0000\nReceived: y; Mon, 23 Nov 2026 17:00:00 +0000",
+            '2026-11-23T18:00:00+00:00',
+            DateSource::Received,
+        ];
         yield 'nothing usable' => ["Date: never\nReceived: from a by b", '2026-11-24T10:00:00+00:00', DateSource::Import];
     }
 
@@ -43,7 +51,10 @@ final class MessageDateTest extends TestCase
 
     public function testTheSendersZoneIsKept(): void
     {
-        [$moment] = (new MessageDate())->of(Headers::parse('Date: Mon, 23 Nov 2026 08:12:00 +0100'), new \DateTimeImmutable('2026-11-24T10:00:00Z'));
+        [$moment] = (new MessageDate())->of(
+            Headers::parse('Date: Mon, 23 Nov 2026 08:12:00 +0100'),
+            new \DateTimeImmutable('2026-11-24T10:00:00Z'),
+        );
         self::assertSame('08:12', (string) $moment->time());
     }
 }

@@ -26,10 +26,22 @@ final class MimeStructureTest extends TestCase
         yield 'an empty part' => ["--b\n--b\n\ntwo\n--b--", ['', 'two']];
         yield 'an empty line belongs to the text' => ["--b\n\none\n\n--b--", ["one\n"]];
         yield 'headers without a body' => ["--b\nX: y\n--b\n\ntwo\n--b--", ['', 'two']];
-        yield 'parts within' => ["--b\nContent-Type: multipart/mixed; boundary=c\n\n--c\n\none\n--c\n\ntwo\n--c--\n--b\n\nthree\n--b--", [['one', 'two'], 'three']];
-        yield 'inner ones never closed' => ["--b\nContent-Type: multipart/mixed; boundary=c\n\n--c\n\none\n--b\n\ntwo\n--b--", [['one'], 'two']];
-        yield 'inner ones of the same name' => ["--b\nContent-Type: multipart/mixed; boundary=b\n\n--b\n\none\n--b--\n--b\n\ntwo\n--b--", [['one'], 'two']];
-        yield 'a message within is one part' => ["--b\nContent-Type: message/rfc822\n\nContent-Type: multipart/mixed; boundary=c\n\n--c\n\none\n--c--\n--b--", ["Content-Type: multipart/mixed; boundary=c\n\n--c\n\none\n--c--"]];
+        yield 'parts within' => [
+            "--b\nContent-Type: multipart/mixed; boundary=c\n\n--c\n\none\n--c\n\ntwo\n--c--\n--b\n\nthree\n--b--",
+            [['one', 'two'], 'three'],
+        ];
+        yield 'inner ones never closed' => [
+            "--b\nContent-Type: multipart/mixed; boundary=c\n\n--c\n\none\n--b\n\ntwo\n--b--",
+            [['one'], 'two'],
+        ];
+        yield 'inner ones of the same name' => [
+            "--b\nContent-Type: multipart/mixed; boundary=b\n\n--b\n\none\n--b--\n--b\n\ntwo\n--b--",
+            [['one'], 'two'],
+        ];
+        yield 'a message within is one part' => [
+            "--b\nContent-Type: message/rfc822\n\nContent-Type: multipart/mixed; boundary=c\n\n--c\n\none\n--c--\n--b--",
+            ["Content-Type: multipart/mixed; boundary=c\n\n--c\n\none\n--c--"],
+        ];
         yield 'no boundary in it' => ['only text', 'only text'];
     }
 
@@ -56,7 +68,10 @@ final class MimeStructureTest extends TestCase
         self::assertSame(Limit::DEPTH, $depth);
         self::assertStringContainsString('text', $part->body, 'What is below is one piece, and whole.');
 
-        $root = (new MimeStructure())->parse("Content-Type: multipart/mixed; boundary=b\n\n".str_repeat("--b\n\na\n", Limit::PARTS + 500).'--b--');
+        $root = (new MimeStructure())->parse("Content-Type: multipart/mixed; boundary=b\n\n".str_repeat(
+            "--b\n\na\n",
+            Limit::PARTS + 500,
+        ).'--b--');
         self::assertSame([RemarkKind::Parts], $root->limits);
         self::assertCount(Limit::PARTS - 1, $root->parts);
 
@@ -80,6 +95,8 @@ final class MimeStructureTest extends TestCase
     /** @return string|list<mixed> */
     private static function texts(MimePart $part, string $eol): string|array
     {
-        return [] === $part->parts ? str_replace($eol, "\n", $part->body) : array_map(static fn (MimePart $child): string|array => self::texts($child, $eol), $part->parts);
+        return [] === $part->parts
+            ? str_replace($eol, "\n", $part->body)
+            : array_map(static fn (MimePart $child): string|array => self::texts($child, $eol), $part->parts);
     }
 }

@@ -26,7 +26,11 @@ final class PassageTest extends TestCase
         yield 'lines are joined' => ["One\r\n\r\n  two\tbrass\n", ['brass'], 'One two [brass]'];
         yield 'signs that mean something elsewhere' => ['a.c (b)', ['c', 'b'], 'a.[c] ([b])'];
         yield 'broken bytes' => ["\xff\xfe brass \xc3", ['brass'], '?? [brass] ?'];
-        yield 'far in' => [str_repeat('word ', 500).'brass '.str_repeat('then ', 500), ['brass'], '…'.str_repeat('word ', 8).'[brass]'.str_repeat(' then', 20).'…'];
+        yield 'far in' => [
+            str_repeat('word ', 500).'brass '.str_repeat('then ', 500),
+            ['brass'],
+            '…'.str_repeat('word ', 8).'[brass]'.str_repeat(' then', 20).'…',
+        ];
         yield 'at the end' => [str_repeat('word ', 500).'brass', ['brass'], '…'.str_repeat('word ', 8).'[brass]'];
     }
 
@@ -40,7 +44,21 @@ final class PassageTest extends TestCase
     public function testWhateverTheTextItIsShortWholeAndOfIt(): void
     {
         mt_srand(5);
-        $parts = ['brass', 'Bräss', 'é', "e\u{301}", ' ', "\n", '灯台', str_repeat('x', 400), '.', '𝒜', "\xff", 'word ', str_repeat("a\u{301}\u{302}", 40)];
+        $parts = [
+            'brass',
+            'Bräss',
+            'é',
+            "e\u{301}",
+            ' ',
+            "\n",
+            '灯台',
+            str_repeat('x', 400),
+            '.',
+            '𝒜',
+            "\xff",
+            'word ',
+            str_repeat("a\u{301}\u{302}", 40),
+        ];
         for ($round = 0; $round < 400; ++$round) {
             $text = '';
             for ($n = mt_rand(1, 60); $n > 0; --$n) {

@@ -67,10 +67,21 @@ final class RemarkTest extends TestCase
 
     public function testHostsThatBelongTogether(): void
     {
-        foreach ([['bank.example', 'bank.example'], ['bank.example', 'www.bank.example'], ['mail.bank.example', 'shop.bank.example'], ['a.bank.co.uk', 'b.bank.co.uk'], ['bücher.example', 'xn--bcher-kva.example']] as [$one, $other]) {
+        foreach ([
+            ['bank.example', 'bank.example'],
+            ['bank.example', 'www.bank.example'],
+            ['mail.bank.example', 'shop.bank.example'],
+            ['a.bank.co.uk', 'b.bank.co.uk'],
+            ['bücher.example', 'xn--bcher-kva.example'],
+        ] as [$one, $other]) {
             self::assertTrue(Hosts::areRelated($one, $other), $one.' '.$other);
         }
-        foreach ([['bank.example', 'bank.example.evil.example'], ['bank.example', 'evilbank.example'], ['bank.co.uk', 'evil.co.uk'], ['bank.example', 'bank.test']] as [$one, $other]) {
+        foreach ([
+            ['bank.example', 'bank.example.evil.example'],
+            ['bank.example', 'evilbank.example'],
+            ['bank.co.uk', 'evil.co.uk'],
+            ['bank.example', 'bank.test'],
+        ] as [$one, $other]) {
             self::assertFalse(Hosts::areRelated($one, $other), $one.' '.$other);
         }
     }
@@ -94,15 +105,51 @@ final class RemarkTest extends TestCase
     /** @return iterable<string, array{string, string, list<RemarkKind>}> header, HTML, what is remarked */
     public static function letters(): iterable
     {
-        yield 'nothing' => ['From: Tam <tam@glass.example>', '<a href="https://glass.example/x">glass.example</a> <a href="https://glass.example">here</a>', []];
-        yield 'a link' => ['From: Tam <tam@glass.example>', '<p><a class=x href="https://evil.example/'.str_repeat('a', 400).'"><b>https://bank</b>.example/</a>', [RemarkKind::Link]];
-        yield 'a link without quotes' => ['From: Tam <tam@glass.example>', '<A HREF=https://evil.example>bank.example</A>', [RemarkKind::Link]];
-        yield 'a link with entities' => ['From: Tam <tam@glass.example>', '<a href="https:&#47;&#47;evil.example">b&#97;nk.example</a>', [RemarkKind::Link]];
-        yield 'a link over lines' => ['From: Tam <tam@glass.example>', "<a\nhref='https://evil.example'>\nbank.example\n</a>", [RemarkKind::Link]];
-        yield 'a link with hidden letters' => ['From: Tam <tam@glass.example>', "<a href='https://evil.example'>ba\u{200b}nk.example</a>", [RemarkKind::Link]];
-        yield 'mail to somebody else' => ['From: Tam <tam@glass.example>', '<a href="mailto:x@evil.example">tam@glass.example</a>', [RemarkKind::Link]];
-        yield 'a link with other letters' => ['From: Tam <tam@glass.example>', '<a href="https://аррӏе.example">here</a>', [RemarkKind::MixedLink]];
-        yield 'twice the same' => ['From: Tam <tam@glass.example>', str_repeat('<a href="https://evil.example/">bank.example</a>', 5), [RemarkKind::Link]];
+        yield 'nothing' => [
+            'From: Tam <tam@glass.example>',
+            '<a href="https://glass.example/x">glass.example</a> <a href="https://glass.example">here</a>',
+            [],
+        ];
+        yield 'a link' => [
+            'From: Tam <tam@glass.example>',
+            '<p><a class=x href="https://evil.example/'.str_repeat('a', 400).'"><b>https://bank</b>.example/</a>',
+            [RemarkKind::Link],
+        ];
+        yield 'a link without quotes' => [
+            'From: Tam <tam@glass.example>',
+            '<A HREF=https://evil.example>bank.example</A>',
+            [RemarkKind::Link],
+        ];
+        yield 'a link with entities' => [
+            'From: Tam <tam@glass.example>',
+            '<a href="https:&#47;&#47;evil.example">b&#97;nk.example</a>',
+            [RemarkKind::Link],
+        ];
+        yield 'a link over lines' => [
+            'From: Tam <tam@glass.example>',
+            "<a\nhref='https://evil.example'>\nbank.example\n</a>",
+            [RemarkKind::Link],
+        ];
+        yield 'a link with hidden letters' => [
+            'From: Tam <tam@glass.example>',
+            "<a href='https://evil.example'>ba\u{200b}nk.example</a>",
+            [RemarkKind::Link],
+        ];
+        yield 'mail to somebody else' => [
+            'From: Tam <tam@glass.example>',
+            '<a href="mailto:x@evil.example">tam@glass.example</a>',
+            [RemarkKind::Link],
+        ];
+        yield 'a link with other letters' => [
+            'From: Tam <tam@glass.example>',
+            '<a href="https://аррӏе.example">here</a>',
+            [RemarkKind::MixedLink],
+        ];
+        yield 'twice the same' => [
+            'From: Tam <tam@glass.example>',
+            str_repeat('<a href="https://evil.example/">bank.example</a>', 5),
+            [RemarkKind::Link],
+        ];
         yield 'another address' => ['From: "ada@bank.example" <x@evil.example>', '', [RemarkKind::OtherAddress]];
         yield 'its own address' => ['From: "tam@glass.example" <tam@glass.example>', '', []];
         yield 'a turned name' => ["From: \"\u{202e}adA\" <x@evil.example>", '', [RemarkKind::TurnedName]];
@@ -115,7 +162,10 @@ final class RemarkTest extends TestCase
     #[DataProvider('letters')]
     public function testDeceitIsNamed(string $header, string $html, array $kinds): void
     {
-        foreach (["{$header}\r\nContent-Type: text/html; charset=utf-8\r\n\r\n{$html}", "{$header}\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\n\r\nHarmless.\r\n--b\r\nContent-Type: text/html; charset=utf-8\r\n\r\n{$html}\r\n--b--"] as $raw) {
+        foreach ([
+            "{$header}\r\nContent-Type: text/html; charset=utf-8\r\n\r\n{$html}",
+            "{$header}\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\n\r\nHarmless.\r\n--b\r\nContent-Type: text/html; charset=utf-8\r\n\r\n{$html}\r\n--b--",
+        ] as $raw) {
             $content = $this->read($raw);
             self::assertSame($kinds, array_map(static fn (Remark $remark): RemarkKind => $remark->kind, $content->remarks));
             foreach ($content->remarks as $remark) {
@@ -129,8 +179,17 @@ final class RemarkTest extends TestCase
 
     public function testNamesOfFiles(): void
     {
-        foreach (['plan.pdf.exe' => [RemarkKind::DoubleEnding], 'plan.pdf   .scr' => [RemarkKind::DoubleEnding], "plan\u{202e}fdp.exe" => [RemarkKind::TurnedFile], 'plan.v2.pdf' => [], 'setup.exe' => [], 'photo.jpg.zip' => []] as $name => $kinds) {
-            $content = $this->read("From: a@b.example\r\nContent-Type: application/octet-stream\r\nContent-Disposition: attachment; filename*=utf-8''".rawurlencode($name)."\r\n\r\nx");
+        foreach ([
+            'plan.pdf.exe' => [RemarkKind::DoubleEnding],
+            'plan.pdf   .scr' => [RemarkKind::DoubleEnding],
+            "plan\u{202e}fdp.exe" => [RemarkKind::TurnedFile],
+            'plan.v2.pdf' => [],
+            'setup.exe' => [],
+            'photo.jpg.zip' => [],
+        ] as $name => $kinds) {
+            $content = $this->read(
+                "From: a@b.example\r\nContent-Type: application/octet-stream\r\nContent-Disposition: attachment; filename*=utf-8''".rawurlencode($name)."\r\n\r\nx",
+            );
             self::assertSame($kinds, array_map(static fn (Remark $remark): RemarkKind => $remark->kind, $content->remarks), $name);
             self::assertFalse(Letters::turn($content->attachments[0]->attachment->name));
         }
@@ -138,7 +197,9 @@ final class RemarkTest extends TestCase
 
     public function testLongNamesAndSubjectsAreCut(): void
     {
-        $content = $this->read('From: a@b.example'."\r\nSubject: ".str_repeat('ü', 20_000)."\r\nContent-Disposition: attachment; filename=\"".str_repeat('a', 5000).".pdf\"\r\n\r\nx");
+        $content = $this->read(
+            'From: a@b.example'."\r\nSubject: ".str_repeat('ü', 20_000)."\r\nContent-Disposition: attachment; filename=\"".str_repeat('a', 5000).".pdf\"\r\n\r\nx",
+        );
         self::assertSame(500, mb_strlen($content->subject));
         self::assertSame(200, mb_strlen($content->attachments[0]->attachment->name));
         self::assertStringEndsWith('….pdf', $content->attachments[0]->attachment->name);

@@ -61,7 +61,20 @@ final class TextTest extends TestCase
     public function testWhateverComesOutIsUtf8(): void
     {
         mt_srand(11);
-        $sets = ['utf-8', '', 'us-ascii', 'iso-8859-1', 'iso-2022-jp', 'gb18030', 'koi8-r', 'utf-16', 'nonsense', 'euc-jp', 'utf-7', 'hz-gb-2312'];
+        $sets = [
+            'utf-8',
+            '',
+            'us-ascii',
+            'iso-8859-1',
+            'iso-2022-jp',
+            'gb18030',
+            'koi8-r',
+            'utf-16',
+            'nonsense',
+            'euc-jp',
+            'utf-7',
+            'hz-gb-2312',
+        ];
         for ($i = 0; $i < 600; ++$i) {
             $bytes = '';
             for ($j = mt_rand(0, 40); $j > 0; --$j) {
@@ -85,17 +98,26 @@ final class TextTest extends TestCase
         yield 'link that is shown' => ['<a href="https://light.example/">light.example</a>', 'light.example'];
         yield 'address link' => ['<a href="mailto:a@light.example">a@light.example</a>', 'a@light.example'];
         yield 'picture' => ['<img src="cid:1" alt="The joint"> here', '[The joint] here'];
-        yield 'table' => ['<table><tr><td>08:15</td><td>08:50</td></tr><tr><td>10:15</td><td>10:50</td></tr></table>', "08:15  08:50\n10:15  10:50"];
+        yield 'table' => [
+            '<table><tr><td>08:15</td><td>08:50</td></tr><tr><td>10:15</td><td>10:50</td></tr></table>',
+            "08:15  08:50\n10:15  10:50",
+        ];
         yield 'nothing of scripts and styles' => ['<head><title>t</title><style>p{}</style></head><script>x()</script><p>One</p>', 'One'];
         yield 'nothing that is hidden' => ['<div style="display:none">preview</div><p>One</p>', 'One'];
         yield 'preformatted' => ["<pre>a\n  b</pre>", "a\n  b"];
         yield 'entities' => ['<p>1 &lt; 2 &amp; &eacute;&nbsp;!</p>', "1 < 2 & é\u{a0}!"];
         yield 'beyond ASCII' => ['<p>Grüße 田</p>', 'Grüße 田'];
         yield 'unclosed' => ['<p>One<p>Two<b>bold', "One\n\nTwobold"];
-        yield 'a blank at the beginning of a part of a line' => ['<p><b>From:</b><span> Wren Halloran</span><br><b>Sent:</b> <span> Monday</span></p>', "From: Wren Halloran\nSent: Monday"];
+        yield 'a blank at the beginning of a part of a line' => [
+            '<p><b>From:</b><span> Wren Halloran</span><br><b>Sent:</b> <span> Monday</span></p>',
+            "From: Wren Halloran\nSent: Monday",
+        ];
         yield 'blanks of both sides are one' => ['<div><span>One </span><span> two</span> <i> three </i>.</div>', 'One two three .'];
         yield 'no blank before a line' => ['<div><span> One</span></div><div> <b> two</b></div>', "One\ntwo"];
-        yield 'a head that is quoted' => ['<div>Thanks.</div><hr><div><b>From:</b><span> Wren &lt;wren@light.example&gt;</span></div><div><b>Subject:</b><span> Glass</span></div>', "Thanks.\n\n----\n\nFrom: Wren <wren@light.example>\nSubject: Glass"];
+        yield 'a head that is quoted' => [
+            '<div>Thanks.</div><hr><div><b>From:</b><span> Wren &lt;wren@light.example&gt;</span></div><div><b>Subject:</b><span> Glass</span></div>',
+            "Thanks.\n\n----\n\nFrom: Wren <wren@light.example>\nSubject: Glass",
+        ];
         yield 'ends that share bytes with a hard space' => ['<p>&nbsp;© voilà&nbsp;</p>', '© voilà'];
         yield 'no markup' => ['just text', 'just text'];
         yield 'empty' => ['', ''];

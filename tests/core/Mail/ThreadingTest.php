@@ -33,15 +33,24 @@ final class ThreadingTest extends TestCase
             [self::part('a'), self::part('c'), self::part('b', 'c'), self::part('m', 'a b')], 'a bcm',
         ];
         yield 'a subject joins a marked reply' => [[self::part('a', subject: 'Glass'), self::part('b', subject: 'Re: glass')], 'ab'];
-        yield 'a list name does not matter' => [[self::part('a', subject: '[Keepers] Glass'), self::part('b', subject: 'Re: [Keepers]  Glass')], 'ab'];
+        yield 'a list name does not matter' => [
+            [self::part('a', subject: '[Keepers] Glass'), self::part('b', subject: 'Re: [Keepers]  Glass')],
+            'ab',
+        ];
         yield 'in other languages too' => [[self::part('a', subject: 'Glas'), self::part('b', subject: 'AW: Glas')], 'ab'];
         yield 'an unmarked subject joins nothing' => [[self::part('a', subject: 'Glass'), self::part('b', subject: 'Glass')], 'a b'];
         yield 'a forwarded one joins nothing' => [[self::part('a', subject: 'Glass'), self::part('b', subject: 'Fwd: Glass')], 'a b'];
         yield 'after 60 days no more' => [[self::part('a', '', 1, 'Glass'), self::part('b', '', 62, 'Re: Glass')], 'a b'];
         yield 'on the 60th day still' => [[self::part('a', '', 1, 'Glass'), self::part('b', '', 61, 'Re: Glass')], 'ab'];
-        yield 'without a person in common not' => [[self::part('a', '', 1, 'Glass'), self::part('b', '', 2, 'Re: Glass', 'ilse', 'wren')], 'a b'];
+        yield 'without a person in common not' => [
+            [self::part('a', '', 1, 'Glass'), self::part('b', '', 2, 'Re: Glass', 'ilse', 'wren')],
+            'a b',
+        ];
         yield 'the receiver answers' => [[self::part('a', '', 1, 'Glass'), self::part('b', '', 2, 'Re: Glass', 'wren', 'ada')], 'ab'];
-        yield 'a reply before what it would answer joins nothing' => [[self::part('a', '', 3, 'Glass'), self::part('b', '', 2, 'Re: Glass')], 'b a'];
+        yield 'a reply before what it would answer joins nothing' => [
+            [self::part('a', '', 3, 'Glass'), self::part('b', '', 2, 'Re: Glass')],
+            'b a',
+        ];
         yield 'the newest conversation of that subject' => [
             [self::part('a', '', 1, 'Glass'), self::part('b', '', 10, 'Glass'), self::part('c', '', 11, 'Re: Glass')], 'a bc',
         ];
@@ -77,8 +86,20 @@ final class ThreadingTest extends TestCase
         $letters = range('a', 'z');
         $parts = [];
         foreach ($letters as $letter) {
-            $references = implode(' ', array_map(static fn (int|string $key): string => $letters[(int) $key], $chance->pickArrayKeys($letters, $chance->getInt(1, 4))));
-            $parts[] = self::part($letter, 0 === $chance->getInt(0, 2) ? $references : '', $chance->getInt(1, 90), ['Glass', 'Re: Glass', 'Rota', 'Re: Rota', 'Fwd: Rota', ''][$chance->getInt(0, 5)], ['tam', 'ada', 'wren'][$chance->getInt(0, 2)]);
+            $references = implode(
+                ' ',
+                array_map(
+                    static fn (int|string $key): string => $letters[(int) $key],
+                    $chance->pickArrayKeys($letters, $chance->getInt(1, 4)),
+                ),
+            );
+            $parts[] = self::part(
+                $letter,
+                0 === $chance->getInt(0, 2) ? $references : '',
+                $chance->getInt(1, 90),
+                ['Glass', 'Re: Glass', 'Rota', 'Re: Rota', 'Fwd: Rota', ''][$chance->getInt(0, 5)],
+                ['tam', 'ada', 'wren'][$chance->getInt(0, 2)],
+            );
         }
         $expected = self::threads($parts);
         self::assertSame(26, \strlen(str_replace(' ', '', $expected)), 'Every message is in one conversation.');
@@ -91,7 +112,15 @@ final class ThreadingTest extends TestCase
     {
         $parts = [];
         for ($i = 0; $i < 4000; ++$i) {
-            $parts[] = new ThreadPart((string) $i, $i.'@x', 0 === $i ? [] : [($i - 1).'@x'], 'Long', new \DateTimeImmutable('@'.$i * 60), 'a@x', ['a@x']);
+            $parts[] = new ThreadPart(
+                (string) $i,
+                $i.'@x',
+                0 === $i ? [] : [($i - 1).'@x'],
+                'Long',
+                new \DateTimeImmutable('@'.$i * 60),
+                'a@x',
+                ['a@x'],
+            );
         }
         self::assertCount(1, (new Threading())->threads($parts));
     }
@@ -126,12 +155,26 @@ final class ThreadingTest extends TestCase
     ): ThreadPart {
         $day = 0 === $day ? \ord($id) - 90 : $day;
 
-        return new ThreadPart($id.$day.$subject.$sender.$references, $id, '' === $references ? [] : explode(' ', $references), $subject, new \DateTimeImmutable('2026-01-01T00:00:00Z +'.$day.' days'), $sender, [$sender, $to]);
+        return new ThreadPart(
+            $id.$day.$subject.$sender.$references,
+            $id,
+            '' === $references ? [] : explode(' ', $references),
+            $subject,
+            new \DateTimeImmutable('2026-01-01T00:00:00Z +'.$day.' days'),
+            $sender,
+            [$sender, $to],
+        );
     }
 
     /** @param list<ThreadPart> $parts */
     private static function threads(array $parts): string
     {
-        return implode(' ', array_map(static fn (array $thread): string => implode('', array_column($thread, 'header')), (new Threading())->threads($parts)));
+        return implode(
+            ' ',
+            array_map(
+                static fn (array $thread): string => implode('', array_column($thread, 'header')),
+                (new Threading())->threads($parts),
+            ),
+        );
     }
 }

@@ -27,11 +27,19 @@ final readonly class Mutants
         $mutants = [];
         foreach ($tokens as $at => $token) {
             foreach (self::changes($tokens, $at) as $what => $instead) {
-                $mutants[] = ['line' => $token->line, 'what' => $what, 'source' => substr($source, 0, $token->pos).$instead.substr($source, $token->pos + \strlen($token->text))];
+                $mutants[] = [
+                    'line' => $token->line,
+                    'what' => $what,
+                    'source' => substr($source, 0, $token->pos).$instead.substr($source, $token->pos + \strlen($token->text)),
+                ];
             }
             $length = self::call($tokens, $at);
             if ($length > 0) {
-                $mutants[] = ['line' => $token->line, 'what' => trim(substr($source, $token->pos, min($length, 60))).' is left out', 'source' => substr($source, 0, $token->pos).substr($source, $token->pos + $length)];
+                $mutants[] = [
+                    'line' => $token->line,
+                    'what' => trim(substr($source, $token->pos, min($length, 60))).' is left out',
+                    'source' => substr($source, 0, $token->pos).substr($source, $token->pos + $length),
+                ];
             }
         }
 
@@ -49,10 +57,15 @@ final readonly class Mutants
         if ($token->is(\T_LNUMBER) && 1 === preg_match('/^\d+$/', $token->text)) {
             return ["{$token->text} becomes ".(int) $token->text + 1 => (string) ((int) $token->text + 1)];
         }
-        $instead = $token->is([\T_CONSTANT_ENCAPSED_STRING, \T_COMMENT, \T_DOC_COMMENT, \T_INLINE_HTML, \T_ENCAPSED_AND_WHITESPACE]) ? null : self::INSTEAD[$token->text] ?? null;
+        $instead = $token->is([\T_CONSTANT_ENCAPSED_STRING, \T_COMMENT, \T_DOC_COMMENT, \T_INLINE_HTML, \T_ENCAPSED_AND_WHITESPACE])
+            ? null
+            : self::INSTEAD[$token->text]
+            ?? null;
         // A sign is no sum, and "!" before "instanceof" reads differently.
         $before = self::beside($tokens, $at, -1);
-        $isSign = \in_array($token->text, ['+', '-'], true) && !\in_array($before?->text, [')', ']'], true) && true !== $before?->is([\T_VARIABLE, \T_STRING, \T_LNUMBER]);
+        $isSign = \in_array($token->text, ['+', '-'], true)
+            && !\in_array($before?->text, [')', ']'], true)
+            && true !== $before?->is([\T_VARIABLE, \T_STRING, \T_LNUMBER]);
 
         return null === $instead || $isSign ? [] : ["{$token->text} becomes ".('' === $instead ? 'nothing' : $instead) => $instead];
     }
@@ -66,7 +79,9 @@ final readonly class Mutants
      */
     private static function call(array $tokens, int $at): int
     {
-        if (!$tokens[$at]->is(\T_VARIABLE) || !\in_array(self::beside($tokens, $at, -1)?->text, ['{', '}', ';'], true) || '->' !== self::beside($tokens, $at, 1)?->text) {
+        if (!$tokens[$at]->is(\T_VARIABLE)
+            || !\in_array(self::beside($tokens, $at, -1)?->text, ['{', '}', ';'], true)
+            || '->' !== self::beside($tokens, $at, 1)?->text) {
             return 0;
         }
         $text = '';

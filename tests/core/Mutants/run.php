@@ -24,7 +24,8 @@ $mutants = [];
 /** @var SplFileInfo $file */
 foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/core/{$folder}", FilesystemIterator::SKIP_DOTS)) as $file) {
     // What is learned is tested as a whole, which takes minutes for each.
-    if ('php' !== $file->getExtension() || (!str_starts_with($folder, 'Tray/Advice') && str_contains($file->getPathname(), '/Tray/Advice/'))) {
+    if ('php' !== $file->getExtension()
+        || (!str_starts_with($folder, 'Tray/Advice') && str_contains($file->getPathname(), '/Tray/Advice/'))) {
         continue;
     }
     foreach (Mutants::of((string) file_get_contents($file->getPathname())) as $mutant) {
@@ -37,8 +38,19 @@ $mutants = (new Random\Randomizer(new Random\Engine\Mt19937($seed)))->shuffleArr
 
 // The tests of the same folder first: they are the most likely to notice, and the quickest.
 $own = "tests/core/{$folder}";
-$others = array_values(array_filter(array_map(static fn (string $path): string => substr($path, strlen($root) + 1), glob("{$root}/tests/core/*", \GLOB_ONLYDIR) ?: []), static fn (string $path): bool => !str_starts_with($own.'/', $path.'/') && !in_array(basename($path), ['World', 'Mutants', 'Tray', 'Mail', 'Time'], true)));
-$suites = [...is_dir("{$root}/{$own}") ? [[$own]] : [], [...$others, ...glob('tests/core/Tray/*Test.php') ?: []], ...str_starts_with($folder, 'Tray/Advice') ? [] : [['tests/core/Time', 'tests/core/Mail']]];
+$others = array_values(array_filter(
+    array_map(static fn (string $path): string => substr($path, strlen($root) + 1), glob("{$root}/tests/core/*", \GLOB_ONLYDIR) ?: []),
+    static fn (string $path): bool => !str_starts_with($own.'/', $path.'/') && !in_array(
+        basename($path),
+        ['World', 'Mutants', 'Tray', 'Mail', 'Time'],
+        true,
+    ),
+));
+$suites = [
+    ...is_dir("{$root}/{$own}") ? [[$own]] : [],
+    [...$others, ...glob('tests/core/Tray/*Test.php') ?: []],
+    ...str_starts_with($folder, 'Tray/Advice') ? [] : [['tests/core/Time', 'tests/core/Mail']],
+];
 if (str_starts_with($folder, 'Tray') && !str_starts_with($folder, 'Tray/')) {
     $suites[0] = glob('tests/core/Tray/*Test.php') ?: [];
 }
@@ -55,7 +67,12 @@ foreach (array_slice($mutants, 0, $count) as $mutant) {
     $class = 'ZippyTray\\Core\\'.str_replace('/', '\\', substr($mutant['path'], 5, -4));
     $isNoticed = false;
     foreach ($suites as $paths) {
-        $command = sprintf('MUTANT_FILE=%s MUTANT_CLASS=%s timeout 120 php -d memory_limit=1G vendor/bin/phpunit --bootstrap tests/core/Mutants/bootstrap.php --stop-on-defect --no-progress --no-output %s 2>&1', escapeshellarg((string) $copy), escapeshellarg($class), implode(' ', array_map(escapeshellarg(...), $paths)));
+        $command = sprintf(
+            'MUTANT_FILE=%s MUTANT_CLASS=%s timeout 120 php -d memory_limit=1G vendor/bin/phpunit --bootstrap tests/core/Mutants/bootstrap.php --stop-on-defect --no-progress --no-output %s 2>&1',
+            escapeshellarg((string) $copy),
+            escapeshellarg($class),
+            implode(' ', array_map(escapeshellarg(...), $paths)),
+        );
         exec("cd {$root} && {$command}", $lines, $code);
         if (0 !== $code) {
             $isNoticed = true;

@@ -29,7 +29,10 @@ final class PromiseTest extends TestCase
         yield 'on it' => ['On it!', true];
         yield 'waiting for others' => ['We are still waiting to hear from the county.', true];
         yield 'will do' => ['Will do.', true];
-        yield 'only in what is quoted' => ["Twelve panes, as in spring.\n\nOn Mon 23 Nov 2026 at 10:00, Wren wrote:\n> I will send you the list by Friday.", false];
+        yield 'only in what is quoted' => [
+            "Twelve panes, as in spring.\n\nOn Mon 23 Nov 2026 at 10:00, Wren wrote:\n> I will send you the list by Friday.",
+            false,
+        ];
         yield 'a yes' => ['Yes, that is right. I will be there on Friday.', false];
         yield 'a no' => ["No, we do not have it any more.\n\nTam", false];
         yield 'attached' => ['Here is the list, attached. I will send the other one tomorrow.', false];
@@ -39,7 +42,10 @@ final class PromiseTest extends TestCase
         yield 'a plain answer' => ['The second one, with the round top.', false];
         yield 'a question back' => ['Which of the two do you mean? Will you be there on Friday?', false];
         yield 'nothing' => ["\n\n", false];
-        yield 'long' => [str_repeat('The stairs have twelve steps and the rail is loose at the third one. ', 14).'I will send more.', false];
+        yield 'long' => [
+            str_repeat('The stairs have twelve steps and the rail is loose at the third one. ', 14).'I will send more.',
+            false,
+        ];
     }
 
     #[DataProvider('answers')]
@@ -51,10 +57,30 @@ final class PromiseTest extends TestCase
 
     public function testThePromisedDayIsTheLastOneAhead(): void
     {
-        $date = static fn (string $day, string $text, DateKind $kind = DateKind::Mention): FoundDate => new FoundDate($kind, LocalDate::parse($day), null, $text, 0, 1);
+        $date = static fn (string $day, string $text, DateKind $kind = DateKind::Mention): FoundDate => new FoundDate(
+            $kind,
+            LocalDate::parse($day),
+            null,
+            $text,
+            0,
+            1,
+        );
         $text = "You will have it by Wednesday, at the latest on Friday. I was away on Monday.\n\n> by 4 December";
-        $promise = Promise::in($text, [$date('2026-11-23', 'on Monday'), $date('2026-11-25', 'by Wednesday'), $date('2026-11-27', 'on Friday'), $date('2026-12-04', 'by 4 December')], false, LocalDate::parse('2026-11-24'));
-        self::assertSame(['You will have it by Wednesday, at the latest on Friday.', '2026-11-27'], [$promise?->words, (string) $promise?->by]);
+        $promise = Promise::in(
+            $text,
+            [
+                $date('2026-11-23', 'on Monday'),
+                $date('2026-11-25', 'by Wednesday'),
+                $date('2026-11-27', 'on Friday'),
+                $date('2026-12-04', 'by 4 December'),
+            ],
+            false,
+            LocalDate::parse('2026-11-24'),
+        );
+        self::assertSame(
+            ['You will have it by Wednesday, at the latest on Friday.', '2026-11-27'],
+            [$promise?->words, (string) $promise?->by],
+        );
         self::assertNull(Promise::in('I am looking into it.', [], false, LocalDate::parse('2026-11-24'))?->by);
     }
 }

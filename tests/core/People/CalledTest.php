@@ -50,7 +50,10 @@ final class CalledTest extends TestCase
     public function testTheLetterOfAHandOver(): void
     {
         $elin = new Address('voss@voss-dental.example', 'Dr. Elin Voss');
-        self::assertSame("Hello Elin,\n\ncould you take this over: check the plan? I count on it by Friday 27 November.", HandOverLetter::words([$elin], 'Check the plan.', 'Friday 27 November'));
+        self::assertSame(
+            "Hello Elin,\n\ncould you take this over: check the plan? I count on it by Friday 27 November.",
+            HandOverLetter::words([$elin], 'Check the plan.', 'Friday 27 November'),
+        );
         self::assertSame("Hello,\n\ncould you take this over: VAT return?", HandOverLetter::words([$elin, $elin], 'VAT return', ''));
         self::assertSame("Hello,\n\ncould you take this over?", HandOverLetter::words([], ' ', ''));
     }

@@ -21,13 +21,37 @@ final class ReadSignatureTest extends TestCase
         yield 'a full one' => ['Olga Brandt', "Hello,\n\nyes.\n\n-- \nOlga Brandt\nSite manager\nBrandt Roofs Ltd\n12 Quay Street\nMerrow H91 X2Y3\nTel: +353 91 555 0142 | Mobile 087 555 0143\nolga@brandt-roofs.example", [
             'name Olga Brandt', 'position Site manager', 'firm Brandt Roofs Ltd', 'email olga@brandt-roofs.example', 'phone +353 91 555 0142', 'phone 087 555 0143', "address 12 Quay Street\nMerrow H91 X2Y3",
         ]];
-        yield 'without a mark' => ['Sennen Roe', "See you on Thursday.\n\nKind regards\nSennen Roe\nSurveyor, Roe & Daughter\n(091) 555 0199", ['name Sennen Roe', 'position Surveyor, Roe & Daughter', 'email x@y.example', 'phone (091) 555 0199']];
-        yield 'two on one line' => ['Olga Brandt', "Yes.\n\n-- \nOlga Brandt, Brandt Roofs\n+00 555 0134", ['name Olga Brandt', 'firm Brandt Roofs', 'email x@y.example', 'phone +00 555 0134']];
-        yield 'a fax is no phone' => ['Kit Marsh', "-- \nKit Marsh\nFax: +353 1 555 0100\nPhone: +353 1 555 0101", ['name Kit Marsh', 'email x@y.example', 'phone +353 1 555 0101']];
+        yield 'without a mark' => [
+            'Sennen Roe',
+            "See you on Thursday.\n\nKind regards\nSennen Roe\nSurveyor, Roe & Daughter\n(091) 555 0199",
+            ['name Sennen Roe', 'position Surveyor, Roe & Daughter', 'email x@y.example', 'phone (091) 555 0199'],
+        ];
+        yield 'two on one line' => [
+            'Olga Brandt',
+            "Yes.\n\n-- \nOlga Brandt, Brandt Roofs\n+00 555 0134",
+            ['name Olga Brandt', 'firm Brandt Roofs', 'email x@y.example', 'phone +00 555 0134'],
+        ];
+        yield 'a fax is no phone' => [
+            'Kit Marsh',
+            "-- \nKit Marsh\nFax: +353 1 555 0100\nPhone: +353 1 555 0101",
+            ['name Kit Marsh', 'email x@y.example', 'phone +353 1 555 0101'],
+        ];
         yield 'nothing but a first name' => ['Tam Achterberg', "It is.\n\nTam", ['name Tam Achterberg', 'email x@y.example']];
-        yield 'dates and order numbers are no phones' => ['Tam', "-- \nOrder 2026-11-24, 4711-0815\nopen 10:00-16:00", ['name Tam', 'email x@y.example']];
-        yield 'not what is quoted' => ['Tam Achterberg', "Yes.\n\nTam Achterberg\n\nOn Mon 2 Nov 2026 at 08:05, Olga Brandt wrote:\n> Hello\n> --\n> Olga Brandt\n> +353 91 555 0142", ['name Tam Achterberg', 'email x@y.example']];
-        yield 'letters beyond ASCII keep their places' => ['Jörg Müller', "Grüße\n\n-- \nJörg Müller\nLeiter Technik\n☎ 0049 40 555 0177", ['name Jörg Müller', 'position Leiter Technik', 'email x@y.example', 'phone 0049 40 555 0177']];
+        yield 'dates and order numbers are no phones' => [
+            'Tam',
+            "-- \nOrder 2026-11-24, 4711-0815\nopen 10:00-16:00",
+            ['name Tam', 'email x@y.example'],
+        ];
+        yield 'not what is quoted' => [
+            'Tam Achterberg',
+            "Yes.\n\nTam Achterberg\n\nOn Mon 2 Nov 2026 at 08:05, Olga Brandt wrote:\n> Hello\n> --\n> Olga Brandt\n> +353 91 555 0142",
+            ['name Tam Achterberg', 'email x@y.example'],
+        ];
+        yield 'letters beyond ASCII keep their places' => [
+            'Jörg Müller',
+            "Grüße\n\n-- \nJörg Müller\nLeiter Technik\n☎ 0049 40 555 0177",
+            ['name Jörg Müller', 'position Leiter Technik', 'email x@y.example', 'phone 0049 40 555 0177'],
+        ];
     }
 
     /** @param list<string> $proposed */
@@ -38,7 +62,11 @@ final class ReadSignatureTest extends TestCase
         self::assertSame($proposed, array_map(static fn (Proposed $one): string => $one->field.' '.$one->value, $found));
         foreach ($found as $one) {
             if ($one->from >= 0) {
-                self::assertSame(preg_replace('/\s+/', ' ', $one->value), preg_replace('/\s+/', ' ', mb_substr($text, $one->from, $one->to - $one->from)), $one->field.' stands where it says.');
+                self::assertSame(
+                    preg_replace('/\s+/', ' ', $one->value),
+                    preg_replace('/\s+/', ' ', mb_substr($text, $one->from, $one->to - $one->from)),
+                    $one->field.' stands where it says.',
+                );
             }
         }
     }
@@ -48,7 +76,12 @@ final class ReadSignatureTest extends TestCase
         $world = new World();
         $made = $world->keepContacts->keep(World::ACCOUNT, 'a', 'c1', new Card('Tam', 'Tam@glass.example', ['1', '1', '']));
         self::assertSame(['1'], $world->memory->contacts['c1']->card()->phones);
-        foreach ([[static fn () => $world->keepContacts->keep(World::ACCOUNT, 'b', 'c2', new Card('Other', 'TAM@glass.example')), 'email'], [static fn () => new Card('', ''), 'name'], [static fn () => new Card('x', 'nonsense'), 'email'], [static fn () => new Card(str_repeat('x', 301)), 'name']] as [$try, $field]) {
+        foreach ([
+            [static fn () => $world->keepContacts->keep(World::ACCOUNT, 'b', 'c2', new Card('Other', 'TAM@glass.example')), 'email'],
+            [static fn () => new Card('', ''), 'name'],
+            [static fn () => new Card('x', 'nonsense'), 'email'],
+            [static fn () => new Card(str_repeat('x', 301)), 'name'],
+        ] as [$try, $field]) {
             try {
                 $try();
                 self::fail('It was taken.');
@@ -57,7 +90,11 @@ final class ReadSignatureTest extends TestCase
             }
         }
         $before = $world->state();
-        $in = $world->keepContacts->takeIn(World::ACCOUNT, 'i', [new Card('Tam Achterberg', 'tam@glass.example'), new Card('Ilse', 'ilse@x.example')]);
+        $in = $world->keepContacts->takeIn(
+            World::ACCOUNT,
+            'i',
+            [new Card('Tam Achterberg', 'tam@glass.example'), new Card('Ilse', 'ilse@x.example')],
+        );
         self::assertSame(['Tam Achterberg', 2], [$world->memory->contacts['c1']->card()->name, \count($world->memory->contacts)]);
         $world->undo($in);
         self::assertSame($before, $world->state());

@@ -30,16 +30,66 @@ final class AnsweringTest extends TestCase
     public static function recipients(): iterable
     {
         yield 'one to one' => ["From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example", 'tam@glass.example', 'tam@glass.example', ''];
-        yield 'several' => ["From: Tam <tam@glass.example>\r\nTo: Wren <WREN@ternpoint.example>, petra@ternpoint.example\r\nCc: ilse@ternpoint.example, tam@glass.example", 'tam@glass.example', 'tam@glass.example', 'petra@ternpoint.example ilse@ternpoint.example'];
-        yield 'Reply-To comes first' => ["From: Tam <tam@glass.example>\r\nReply-To: orders@glass.example\r\nTo: wren@ternpoint.example", 'orders@glass.example', 'orders@glass.example', ''];
-        yield 'several in Reply-To' => ["From: tam@glass.example\r\nReply-To: orders@glass.example, tam@glass.example\r\nTo: wren@ternpoint.example", 'orders@glass.example tam@glass.example', 'orders@glass.example tam@glass.example', ''];
-        yield 'what one wrote oneself goes on to the same people' => ["From: wren@ternpoint.example\r\nTo: tam@glass.example\r\nCc: ilse@ternpoint.example", 'tam@glass.example', 'tam@glass.example', 'ilse@ternpoint.example'];
-        yield 'a mailing list' => ["From: petra@keepers.example\r\nTo: keepers@lists.example\r\nList-Post: <mailto:keepers@lists.example>", 'petra@keepers.example', 'petra@keepers.example keepers@lists.example', ''];
-        yield 'a list that is not among the recipients' => ["From: petra@keepers.example\r\nTo: wren@ternpoint.example\r\nList-Post: <mailto:keepers@lists.example?subject=x>", 'petra@keepers.example', 'petra@keepers.example keepers@lists.example', ''];
-        yield 'a list that answers go to' => ["From: petra@keepers.example\r\nReply-To: keepers@lists.example\r\nTo: keepers@lists.example\r\nList-Post: <mailto:keepers@lists.example>", 'keepers@lists.example', 'keepers@lists.example', ''];
-        yield 'a list where nobody may write' => ["From: petra@keepers.example\r\nTo: news@lists.example\r\nList-Post: NO (closed)", 'petra@keepers.example', 'petra@keepers.example', 'news@lists.example'];
-        yield 'what is no address is left out' => ["From: tam@glass.example\r\nTo: undisclosed-recipients:;, wren@ternpoint.example, nonsense\r\nCc: \"x\" <a b@c>", 'tam@glass.example', 'tam@glass.example', ''];
-        yield 'nobody twice' => ["From: tam@glass.example\r\nTo: ILSE@ternpoint.example, ilse@ternpoint.example\r\nCc: Ilse <ilse@ternpoint.example>", 'tam@glass.example', 'tam@glass.example', 'ILSE@ternpoint.example'];
+        yield 'several' => [
+            "From: Tam <tam@glass.example>\r\nTo: Wren <WREN@ternpoint.example>, petra@ternpoint.example\r\nCc: ilse@ternpoint.example, tam@glass.example",
+            'tam@glass.example',
+            'tam@glass.example',
+            'petra@ternpoint.example ilse@ternpoint.example',
+        ];
+        yield 'Reply-To comes first' => [
+            "From: Tam <tam@glass.example>\r\nReply-To: orders@glass.example\r\nTo: wren@ternpoint.example",
+            'orders@glass.example',
+            'orders@glass.example',
+            '',
+        ];
+        yield 'several in Reply-To' => [
+            "From: tam@glass.example\r\nReply-To: orders@glass.example, tam@glass.example\r\nTo: wren@ternpoint.example",
+            'orders@glass.example tam@glass.example',
+            'orders@glass.example tam@glass.example',
+            '',
+        ];
+        yield 'what one wrote oneself goes on to the same people' => [
+            "From: wren@ternpoint.example\r\nTo: tam@glass.example\r\nCc: ilse@ternpoint.example",
+            'tam@glass.example',
+            'tam@glass.example',
+            'ilse@ternpoint.example',
+        ];
+        yield 'a mailing list' => [
+            "From: petra@keepers.example\r\nTo: keepers@lists.example\r\nList-Post: <mailto:keepers@lists.example>",
+            'petra@keepers.example',
+            'petra@keepers.example keepers@lists.example',
+            '',
+        ];
+        yield 'a list that is not among the recipients' => [
+            "From: petra@keepers.example\r\nTo: wren@ternpoint.example\r\nList-Post: <mailto:keepers@lists.example?subject=x>",
+            'petra@keepers.example',
+            'petra@keepers.example keepers@lists.example',
+            '',
+        ];
+        yield 'a list that answers go to' => [
+            "From: petra@keepers.example\r\nReply-To: keepers@lists.example\r\nTo: keepers@lists.example\r\nList-Post: <mailto:keepers@lists.example>",
+            'keepers@lists.example',
+            'keepers@lists.example',
+            '',
+        ];
+        yield 'a list where nobody may write' => [
+            "From: petra@keepers.example\r\nTo: news@lists.example\r\nList-Post: NO (closed)",
+            'petra@keepers.example',
+            'petra@keepers.example',
+            'news@lists.example',
+        ];
+        yield 'what is no address is left out' => [
+            "From: tam@glass.example\r\nTo: undisclosed-recipients:;, wren@ternpoint.example, nonsense\r\nCc: \"x\" <a b@c>",
+            'tam@glass.example',
+            'tam@glass.example',
+            '',
+        ];
+        yield 'nobody twice' => [
+            "From: tam@glass.example\r\nTo: ILSE@ternpoint.example, ilse@ternpoint.example\r\nCc: Ilse <ilse@ternpoint.example>",
+            'tam@glass.example',
+            'tam@glass.example',
+            'ILSE@ternpoint.example',
+        ];
         yield 'only to oneself' => ["From: wren@ternpoint.example\r\nTo: wren@ternpoint.example", '', '', ''];
     }
 
@@ -47,7 +97,10 @@ final class AnsweringTest extends TestCase
     public function testToWhomAnAnswerGoes(string $headers, string $reply, string $all, string $copied): void
     {
         $message = self::message($headers);
-        self::assertSame([$reply, ''], [self::emails(self::answer($message, AnswerKind::Reply)->to), self::emails(self::answer($message, AnswerKind::Reply)->cc)]);
+        self::assertSame(
+            [$reply, ''],
+            [self::emails(self::answer($message, AnswerKind::Reply)->to), self::emails(self::answer($message, AnswerKind::Reply)->cc)],
+        );
         $letter = self::answer($message, AnswerKind::ReplyAll);
         self::assertSame([$all, $copied], [self::emails($letter->to), self::emails($letter->cc)]);
     }
@@ -66,12 +119,18 @@ final class AnsweringTest extends TestCase
     public function testWhatItIsCalled(string $subject, string $reply, string $forward): void
     {
         $message = self::message("From: tam@glass.example\r\nSubject: {$subject}");
-        self::assertSame([$reply, $forward], [self::answer($message, AnswerKind::Reply)->subject, self::answer($message, AnswerKind::Forward)->subject]);
+        self::assertSame(
+            [$reply, $forward],
+            [self::answer($message, AnswerKind::Reply)->subject, self::answer($message, AnswerKind::Forward)->subject],
+        );
     }
 
     public function testWhatItQuotesIsReadAsAQuote(): void
     {
-        $message = self::message("From: Tam Achterberg <tam@glass.example>\r\nDate: Mon, 2 Nov 2026 08:05:00 +0000", "Which one?\r\n\r\n> The first.\r\n");
+        $message = self::message(
+            "From: Tam Achterberg <tam@glass.example>\r\nDate: Mon, 2 Nov 2026 08:05:00 +0000",
+            "Which one?\r\n\r\n> The first.\r\n",
+        );
         $text = self::answer($message, AnswerKind::Reply)->text;
         self::assertSame("\n\nOn Mon 2 Nov 2026 at 08:05, Tam Achterberg wrote:\n> Which one?\n>\n>> The first.\n", $text);
         self::assertSame('The second, please.', (new BodyText())->written('The second, please.'.$text));
@@ -79,9 +138,18 @@ final class AnsweringTest extends TestCase
 
     public function testAForwardCarriesHeadTextAndAttachments(): void
     {
-        $text = self::answer(self::message("From: Tam <tam@glass.example>\r\nTo: Wren <wren@ternpoint.example>\r\nSubject: Glass\r\nDate: Mon, 2 Nov 2026 08:05:00 +0000", 'Which one?'), AnswerKind::Forward);
+        $text = self::answer(
+            self::message(
+                "From: Tam <tam@glass.example>\r\nTo: Wren <wren@ternpoint.example>\r\nSubject: Glass\r\nDate: Mon, 2 Nov 2026 08:05:00 +0000",
+                'Which one?',
+            ),
+            AnswerKind::Forward,
+        );
         self::assertSame([], $text->to);
-        self::assertStringContainsString("---------- Forwarded message ----------\nFrom: Tam <tam@glass.example>\nDate: Mon 2 Nov 2026 at 08:05\nSubject: Glass\nTo: Wren <wren@ternpoint.example>\n\nWhich one?", $text->text);
+        self::assertStringContainsString(
+            "---------- Forwarded message ----------\nFrom: Tam <tam@glass.example>\nDate: Mon 2 Nov 2026 at 08:05\nSubject: Glass\nTo: Wren <wren@ternpoint.example>\n\nWhich one?",
+            $text->text,
+        );
         self::assertSame('Petra, can you?', (new BodyText())->written('Petra, can you?'.$text->text));
     }
 
@@ -90,19 +158,54 @@ final class AnsweringTest extends TestCase
     {
         $reply = AnswerKind::Reply;
         yield 'nothing' => ['tam@glass.example', 'Here you are.', $reply, []];
-        yield 'an attachment that is not there' => ['tam@glass.example', 'I attach the drawing.', $reply, ['The text speaks of an attachment, and there is none.']];
-        yield 'enclosed' => ['tam@glass.example', "Hello,\n\nplease find the plan enclosed.", $reply, ['The text speaks of an attachment, and there is none.']];
+        yield 'an attachment that is not there' => [
+            'tam@glass.example',
+            'I attach the drawing.',
+            $reply,
+            ['The text speaks of an attachment, and there is none.'],
+        ];
+        yield 'enclosed' => [
+            'tam@glass.example',
+            "Hello,\n\nplease find the plan enclosed.",
+            $reply,
+            ['The text speaks of an attachment, and there is none.'],
+        ];
         yield 'that of somebody else' => ['tam@glass.example', 'I have read your attachment. You attached two.', $reply, []];
-        yield 'in what is quoted' => ['tam@glass.example', "Yes.\n\nOn Mon 2 Nov 2026 at 08:05, Tam wrote:\n> I attach the drawing.", $reply, []];
+        yield 'in what is quoted' => [
+            'tam@glass.example',
+            "Yes.\n\nOn Mon 2 Nov 2026 at 08:05, Tam wrote:\n> I attach the drawing.",
+            $reply,
+            [],
+        ];
         yield 'no reader' => ['no-reply@glass.example', 'Thanks.', $reply, ['no-reply@glass.example does not read answers.']];
-        yield 'no reader, written together' => ['donotreply@glass.example', 'Thanks.', $reply, ['donotreply@glass.example does not read answers.']];
+        yield 'no reader, written together' => [
+            'donotreply@glass.example',
+            'Thanks.',
+            $reply,
+            ['donotreply@glass.example does not read answers.'],
+        ];
         yield 'somebody whose name begins so' => ['noreen@glass.example', 'Thanks.', $reply, []];
-        yield 'a gap' => ['tam@glass.example', 'Dear {first name}, {ask which pane}', $reply, ['"{first name}" has not been filled in.', '"{ask which pane}" has not been filled in.']];
+        yield 'a gap' => [
+            'tam@glass.example',
+            'Dear {first name}, {ask which pane}',
+            $reply,
+            ['"{first name}" has not been filled in.', '"{ask which pane}" has not been filled in.'],
+        ];
         yield 'braces' => ['tam@glass.example', 'Use {x: 1} and {}.', $reply, []];
-        yield 'only quoted' => ['tam@glass.example', "\n\nOn Mon 2 Nov 2026 at 08:05, Tam wrote:\n> Which?", $reply, ['Nothing is written in it.']];
+        yield 'only quoted' => [
+            'tam@glass.example',
+            "\n\nOn Mon 2 Nov 2026 at 08:05, Tam wrote:\n> Which?",
+            $reply,
+            ['Nothing is written in it.'],
+        ];
         yield 'a forward without a word' => ['tam@glass.example', '', AnswerKind::Forward, []];
         yield 'oneself' => ['Wren <wren@ternpoint.example>', 'Note', $reply, ['It goes to nobody but yourself.']];
-        yield 'many' => [implode(', ', array_map(static fn (int $n): string => "p{$n}@x.example", range(1, 16))), 'Hello', $reply, ['It goes to 16 people.']];
+        yield 'many' => [
+            implode(', ', array_map(static fn (int $n): string => "p{$n}@x.example", range(1, 16))),
+            'Hello',
+            $reply,
+            ['It goes to 16 people.'],
+        ];
     }
 
     /** @param list<string> $odd */
@@ -116,10 +219,35 @@ final class AnsweringTest extends TestCase
     /** @return iterable<array{string, bool}> */
     public static function addresses(): iterable
     {
-        foreach (['tam@glass.example', 'a.b+c@sub.glass.example', 'jörg@müller.example', "o'neill@x.example", 'x@1.example', '用户@例子.example'] as $good) {
+        foreach ([
+            'tam@glass.example',
+            'a.b+c@sub.glass.example',
+            'jörg@müller.example',
+            "o'neill@x.example",
+            'x@1.example',
+            '用户@例子.example',
+        ] as $good) {
             yield [$good, true];
         }
-        foreach (['', 'tam', 'tam@', '@glass.example', 'tam@glass', 'a b@glass.example', 'tam@-x.example', 'tam@x..example', '.tam@x.example', 'tam@x.example.', "tam@x.example\r\nBcc: y@x.example", str_repeat('a', 65).'@x.example', 'a@'.str_repeat('b', 64).'.example', "a@x.example\0", '"a"@x.example', 'a@[127.0.0.1]', 'a,b@x.example'] as $bad) {
+        foreach ([
+            '',
+            'tam',
+            'tam@',
+            '@glass.example',
+            'tam@glass',
+            'a b@glass.example',
+            'tam@-x.example',
+            'tam@x..example',
+            '.tam@x.example',
+            'tam@x.example.',
+            "tam@x.example\r\nBcc: y@x.example",
+            str_repeat('a', 65).'@x.example',
+            'a@'.str_repeat('b', 64).'.example',
+            "a@x.example\0",
+            '"a"@x.example',
+            'a@[127.0.0.1]',
+            'a,b@x.example',
+        ] as $bad) {
             yield [$bad, false];
         }
     }
@@ -132,13 +260,23 @@ final class AnsweringTest extends TestCase
 
     public function testNothingGetsIntoAHeaderThatIsNoneOfItsOwn(): void
     {
-        $letter = Recipients::checkAll(new Letter(self::parser()->parse("\"Tam\r\nBcc: x@y.example\" <tam@glass.example>"), subject: "Glass\r\nBcc: x@y.example\0"));
-        self::assertSame(['Glass Bcc: x@y.example', 'Tam Bcc: x@y.example', 'tam@glass.example'], [$letter->subject, $letter->to[0]->name, $letter->to[0]->email]);
+        $letter = Recipients::checkAll(new Letter(
+            self::parser()->parse("\"Tam\r\nBcc: x@y.example\" <tam@glass.example>"),
+            subject: "Glass\r\nBcc: x@y.example\0",
+        ));
+        self::assertSame(
+            ['Glass Bcc: x@y.example', 'Tam Bcc: x@y.example', 'tam@glass.example'],
+            [$letter->subject, $letter->to[0]->name, $letter->to[0]->email],
+        );
     }
 
     public function testNobodyAndFarTooMany(): void
     {
-        foreach ([['', 'To whom?'], [implode(',', array_map(static fn (int $n): string => "p{$n}@x.example", range(1, 300))), '300 people'], ['tam@glass.example, petra', '"petra" is no address']] as [$to, $sentence]) {
+        foreach ([
+            ['', 'To whom?'],
+            [implode(',', array_map(static fn (int $n): string => "p{$n}@x.example", range(1, 300))), '300 people'],
+            ['tam@glass.example, petra', '"petra" is no address'],
+        ] as [$to, $sentence]) {
             try {
                 Recipients::checkAll(new Letter(self::parser()->parse($to)));
                 self::fail('It was taken.');

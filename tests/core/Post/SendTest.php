@@ -47,11 +47,29 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft();
         $before = $this->world->state();
-        $entry = ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new DoNow(), new Claim($this->conversation->id, $this->conversation->revision()));
+        $entry = ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            new DoNow(),
+            new Claim($this->conversation->id, $this->conversation->revision()),
+        );
         self::assertSame(['send', 'Re: Glass', 'to Tam; done, in the archive'], [$entry->kind->value, $entry->about, $entry->consequence]);
-        self::assertSame([OutgoingState::Waiting, Place::Archive], [$draft->outgoingState(), $this->conversation->placeAt($this->world->clock->now())]);
-        self::assertSame([false, true], [$draft->isDue(new \DateTimeImmutable('2026-11-24T10:00:09Z')), $draft->isDue(new \DateTimeImmutable('2026-11-24T10:00:10Z'))]);
-        self::assertSame($entry, ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false), 'The same step again is one.');
+        self::assertSame(
+            [OutgoingState::Waiting, Place::Archive],
+            [$draft->outgoingState(), $this->conversation->placeAt($this->world->clock->now())],
+        );
+        self::assertSame(
+            [false, true],
+            [$draft->isDue(new \DateTimeImmutable('2026-11-24T10:00:09Z')), $draft->isDue(new \DateTimeImmutable('2026-11-24T10:00:10Z'))],
+        );
+        self::assertSame(
+            $entry,
+            ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false),
+            'The same step again is one.',
+        );
         $this->world->undo($entry);
         self::assertSame($before, $this->world->state());
     }
@@ -86,7 +104,15 @@ final class SendTest extends TestCase
         $seen = $this->conversation->revision();
         $this->conversation->receive($this->world->message(text: 'And another thing.'), true, $this->world->clock->now());
         try {
-            ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new DoNow(), new Claim($this->conversation->id, $seen));
+            ($this->world->send)(
+                World::ACCOUNT,
+                'e',
+                $draft->id,
+                $this->at('2026-11-24T10:00:10Z'),
+                false,
+                new DoNow(),
+                new Claim($this->conversation->id, $seen),
+            );
             self::fail('It was sent.');
         } catch (Overtaken) {
             self::assertSame(OutgoingState::Draft, $this->world->memory->outgoings[$draft->id]->outgoingState());
@@ -153,14 +179,26 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft([new Address('tam@glass.example', 'Tam'), new Address('petra@ternpoint.example', 'Petra')]);
         $until = $this->at('2026-11-27T09:00:00Z');
-        $entry = ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new HandOver('Tam, Petra', 'the panes', $until), new Claim($this->conversation->id), new Expected('the panes', $until));
+        $entry = ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            new HandOver('Tam, Petra', 'the panes', $until),
+            new Claim($this->conversation->id),
+            new Expected('the panes', $until),
+        );
         self::assertSame('to Tam, Petra; Tam, Petra owes you an answer by Fri 27 Nov 2026, 09:00', $entry->consequence);
         self::assertSame(['Tam open', 'Petra open'], $this->owed());
 
         $this->arrive('petra@ternpoint.example', 'Auto-Submitted: auto-replied');
         self::assertSame([Place::Away, ['Tam open', 'Petra open']], [$this->place(), $this->owed()], 'An automatic answer is none.');
         $this->arrive('PETRA@ternpoint.example');
-        self::assertSame([Place::Tray, 'answer', ['Tam open', 'Petra answered']], [$this->place(), $this->conversation->state()['calledBackBy'], $this->owed()]);
+        self::assertSame(
+            [Place::Tray, 'answer', ['Tam open', 'Petra answered']],
+            [$this->place(), $this->conversation->state()['calledBackBy'], $this->owed()],
+        );
         $this->arrive('ilse@ternpoint.example');
         self::assertSame(['message', ['Tam open', 'Petra answered']], [$this->conversation->state()['calledBackBy'], $this->owed()]);
     }
@@ -169,7 +207,16 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft([new Address('tam@glass.example', 'Tam'), new Address('petra@ternpoint.example', 'Petra')]);
         $until = $this->at('2026-11-27T09:00:00Z');
-        ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new HandOver('Tam', '', $until), new Claim($this->conversation->id), new Expected('', $until));
+        ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            new HandOver('Tam', '', $until),
+            new Claim($this->conversation->id),
+            new Expected('', $until),
+        );
         $status = static fn (string $action): string => "Content-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\nFinal-Recipient: rfc822; tam@glass.example\nAction: {$action}\nStatus: 5.1.1";
         $this->arrive('mailer-daemon@post.example', 'In-Reply-To: <'.$draft->messageHeader.'>', $status('delayed'));
         self::assertSame([Place::Away, ['Tam open', 'Petra open']], [$this->place(), $this->owed()], 'What is late is still under way.');
@@ -182,7 +229,16 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
-        ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new HandOver('Tam', '', $until), new Claim($this->conversation->id), new Expected('', $until));
+        ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            new HandOver('Tam', '', $until),
+            new Claim($this->conversation->id),
+            new Expected('', $until),
+        );
         $report = static fn (string $about, string $whom): string => "From: mailer-daemon@post.example\nTo: wren@ternpoint.example\nSubject: Undelivered\nMessage-ID: <{$about}.{$whom}@post.example>\nMIME-Version: 1.0\nContent-Type: multipart/report; report-type=delivery-status; boundary=b\n\n--b\nContent-Type: text/plain\n\nIt could not be delivered.\n--b\nContent-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\nFinal-Recipient: rfc822; {$whom}\nAction: failed\nStatus: 5.1.1\n\n--b\nContent-Type: text/rfc822-headers\n\nMessage-ID: <{$about}>\nSubject: Glass\n--b--\n";
         foreach (['other@ternpoint.example tam@glass.example', $draft->messageHeader.' ilse@x.example'] as $other) {
             ($this->world->arrive)(World::recipient(), $report(...explode(' ', $other)));
@@ -190,8 +246,14 @@ final class SendTest extends TestCase
         }
         ($this->world->arrive)(World::recipient(), $report($draft->messageHeader, 'tam@glass.example'));
 
-        self::assertSame([Place::Tray, 'undelivered', ['Tam undelivered']], [$this->place(), $this->conversation->state()['calledBackBy'], $this->owed()]);
-        $reports = array_filter($this->world->memory->messages, static fn (Message $one): bool => 'mailer-daemon@post.example' === $one->from->email);
+        self::assertSame(
+            [Place::Tray, 'undelivered', ['Tam undelivered']],
+            [$this->place(), $this->conversation->state()['calledBackBy'], $this->owed()],
+        );
+        $reports = array_filter(
+            $this->world->memory->messages,
+            static fn (Message $one): bool => 'mailer-daemon@post.example' === $one->from->email,
+        );
         self::assertNotContains($this->conversation->id, array_intersect_key($this->world->memory->conversationOf, $reports));
     }
 
@@ -200,7 +262,14 @@ final class SendTest extends TestCase
         $this->world->makeTask(new TaskFields('Order polish', due: $this->world->speaker()->due('tomorrow', 'due')));
         $task = $this->world->task('Order polish');
         $draft = $this->draft(conversation: false);
-        $entry = ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, expected: new Expected('polish', $this->at('2026-11-27T09:00:00Z'), $task->id));
+        $entry = ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            expected: new Expected('polish', $this->at('2026-11-27T09:00:00Z'), $task->id),
+        );
         self::assertSame(['Fri 27 Nov 2026, 09:00', ['Tam open']], [$task->start()?->text(), $this->owed()]);
         $this->world->undo($entry);
         self::assertSame([null, []], [$task->start(), $this->owed()]);
@@ -211,7 +280,14 @@ final class SendTest extends TestCase
         $this->world->makeTask(new TaskFields('Order polish'));
         $task = $this->world->task('Order polish');
         $draft = $this->draft();
-        ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, expected: new Expected('polish', $this->at('2026-11-27T09:00:00Z'), $task->id));
+        ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            expected: new Expected('polish', $this->at('2026-11-27T09:00:00Z'), $task->id),
+        );
         $this->arrive('tam@glass.example');
         self::assertSame(['', ['Tam answered']], [(string) $task->start()?->text(), $this->owed()]);
     }
@@ -222,7 +298,16 @@ final class SendTest extends TestCase
         $task = $this->world->task('Order polish');
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
-        $sent = ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new HandOver('Tam', '', $until), new Claim($this->conversation->id), new Expected('polish', $until, $task->id));
+        $sent = ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            new HandOver('Tam', '', $until),
+            new Claim($this->conversation->id),
+            new Expected('polish', $until, $task->id),
+        );
         $this->arrive('tam@glass.example');
         $entry = array_values(array_reverse($this->world->memory->entries))[0];
         self::assertSame(['arrive', 'Lantern glass', 'Tam has answered'], [$entry->kind->value, $entry->about, $entry->consequence]);
@@ -254,7 +339,16 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
-        ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false, new HandOver('Tam', 'the panes', $until), new Claim($this->conversation->id), new Expected('the panes', $until));
+        ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            new HandOver('Tam', 'the panes', $until),
+            new Claim($this->conversation->id),
+            new Expected('the panes', $until),
+        );
         $this->arrive('tam@glass.example', text: "\nBy the end of next week.");
         self::assertSame([Place::Tray, ['Tam answered']], [$this->place(), $this->owed()]);
         $owed = array_values($this->world->memory->owed)[0];
@@ -265,8 +359,17 @@ final class SendTest extends TestCase
             self::fail('A message has come in since.');
         } catch (Overtaken) {
         }
-        $entry = $this->world->settleOwed->takeUp(World::ACCOUNT, 'up', $owed->id, $later, new Claim($this->conversation->id, $this->conversation->revision()));
-        self::assertSame([Place::Away, ['Tam open'], 'still owed, until Fri 4 Dec 2026, 17:00'], [$this->place(), $this->owed(), $entry->consequence]);
+        $entry = $this->world->settleOwed->takeUp(
+            World::ACCOUNT,
+            'up',
+            $owed->id,
+            $later,
+            new Claim($this->conversation->id, $this->conversation->revision()),
+        );
+        self::assertSame(
+            [Place::Away, ['Tam open'], 'still owed, until Fri 4 Dec 2026, 17:00'],
+            [$this->place(), $this->owed(), $entry->consequence],
+        );
         foreach (['open' => $later, 'past' => $this->at('2026-11-23T09:00:00Z')] as $id => $moment) {
             try {
                 $this->world->settleOwed->takeUp(World::ACCOUNT, $id, $owed->id, $moment);
@@ -282,21 +385,43 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft();
         $this->expectExceptionObject(new Refused('The answer would be expected before the message goes out.', 'until'));
-        ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-28T09:00:00Z'), true, expected: new Expected('', $this->at('2026-11-27T09:00:00Z')));
+        ($this->world->send)(
+            World::ACCOUNT,
+            'e',
+            $draft->id,
+            $this->at('2026-11-28T09:00:00Z'),
+            true,
+            expected: new Expected('', $this->at('2026-11-27T09:00:00Z')),
+        );
     }
 
     private function arrive(string $from, string $headers = 'X-Nothing: 1', string $text = "\nHere."): void
     {
         $opened = str_starts_with($text, 'Content-Type') ? $text : "Content-Type: text/plain\n".$text;
         $number = $this->world->ids->next();
-        $references = array_map(static fn (string $id): string => '<'.$id.'>', array_column(array_filter($this->world->memory->messages, fn (object $one): bool => $this->world->memory->conversationOf[$one->id] === $this->conversation->id), 'messageHeader'));
-        ($this->world->arrive)(World::recipient(), "From: {$from}\nTo: wren@ternpoint.example\nSubject: Re: Lantern glass\nMessage-ID: <{$number}@x.example>\nReferences: ".implode(' ', $references)."\n{$headers}\n{$opened}");
+        $references = array_map(
+            static fn (string $id): string => '<'.$id.'>',
+            array_column(
+                array_filter(
+                    $this->world->memory->messages,
+                    fn (object $one): bool => $this->world->memory->conversationOf[$one->id] === $this->conversation->id,
+                ),
+                'messageHeader',
+            ),
+        );
+        ($this->world->arrive)(
+            World::recipient(),
+            "From: {$from}\nTo: wren@ternpoint.example\nSubject: Re: Lantern glass\nMessage-ID: <{$number}@x.example>\nReferences: ".implode(' ', $references)."\n{$headers}\n{$opened}",
+        );
     }
 
     /** @return list<string> */
     private function owed(): array
     {
-        return array_values(array_map(static fn ($owed): string => $owed->person()->label().' '.$owed->owedState()->value, $this->world->memory->owed));
+        return array_values(array_map(
+            static fn ($owed): string => $owed->person()->label().' '.$owed->owedState()->value,
+            $this->world->memory->owed,
+        ));
     }
 
     private function place(): Place
@@ -309,7 +434,15 @@ final class SendTest extends TestCase
     {
         $message = array_key_first($this->world->memory->messages);
 
-        return $this->world->drafts->write(World::ACCOUNT, $this->world->ids->next(), 0, $conversation ? AnswerKind::Reply : AnswerKind::New, $conversation ? $message : null, $this->world->ids->next().'@ternpoint.example', new Letter($to, subject: 'Re: Glass', text: 'The second, please.'));
+        return $this->world->drafts->write(
+            World::ACCOUNT,
+            $this->world->ids->next(),
+            0,
+            $conversation ? AnswerKind::Reply : AnswerKind::New,
+            $conversation ? $message : null,
+            $this->world->ids->next().'@ternpoint.example',
+            new Letter($to, subject: 'Re: Glass', text: 'The second, please.'),
+        );
     }
 
     private function kept(Outgoing $draft): ?Outgoing

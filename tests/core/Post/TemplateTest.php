@@ -25,12 +25,27 @@ final class TemplateTest extends TestCase
         yield 'a title' => ['Dear {first name},', new Address('e@x.example', 'Dr. Elin Voss'), [], 'Dear Elin,'];
         yield 'only an address' => ['Dear {first name},', new Address('ilse.norgaard@x.example'), [], 'Dear Ilse,'];
         yield 'nobody by name' => ['Dear {first name},', new Address('contact@x.example', 'Contact form'), [], 'Hello,'];
-        yield 'nobody by name, greeted otherwise' => ['Good morning {first name}, {first name}', new Address('info@x.example'), [], 'Good morning, {first name}'];
+        yield 'nobody by name, greeted otherwise' => [
+            'Good morning {first name}, {first name}',
+            new Address('info@x.example'),
+            [],
+            'Good morning, {first name}',
+        ];
         yield 'nobody yet' => ['Dear {first name}, {name}', null, [], 'Dear {first name}, {name}'];
         yield 'both names' => ['{name} and {my name}, {my first name}', $tam, [], 'Tam Achterberg and Wren Halloran, Wren'];
-        yield 'days' => ['{today}, {when next friday}, {when tomorrow 3pm}, {when in 2 weeks}', $tam, [], 'Tuesday 24 November, Friday 4 December, Wednesday 25 November, 15:00, Tuesday 8 December'];
+        yield 'days' => [
+            '{today}, {when next friday}, {when tomorrow 3pm}, {when in 2 weeks}',
+            $tam,
+            [],
+            'Tuesday 24 November, Friday 4 December, Wednesday 25 November, 15:00, Tuesday 8 December',
+        ];
         yield 'a day that cannot be read' => ['{when blursday}', $tam, [], '{when blursday}'];
-        yield 'what is asked' => ['{ask which pane} and {ask which pane}, {ask}', $tam, ['which pane' => 'the second'], 'the second and the second, {ask}'];
+        yield 'what is asked' => [
+            '{ask which pane} and {ask which pane}, {ask}',
+            $tam,
+            ['which pane' => 'the second'],
+            'the second and the second, {ask}',
+        ];
         yield 'braces of other kinds' => ['{ x: 1 } {} {nothing} {{first name}}', $tam, [], '{ x: 1 } {} {nothing} {Tam}'];
         yield 'an answer that looks like a gap' => ['{ask a} {first name}', $tam, ['a' => '{my name}'], '{my name} Tam'];
     }
@@ -44,9 +59,18 @@ final class TemplateTest extends TestCase
 
     public function testQuestionsAndFaults(): void
     {
-        self::assertSame(['which pane', 'What is written here?', 'how many'], Placeholders::questions('{ask which pane} {ask } {ask which pane} {ask how many}'));
-        self::assertSame(['{when blursday}: I cannot read "blursday".'], self::placeholders()->faults('{when friday} {when blursday} { x: 1 } {}'));
-        self::assertStringStartsWith('"{unknown gap}" is no gap that can be filled in.', self::placeholders()->faults('{today} {unknown gap}')[0]);
+        self::assertSame(
+            ['which pane', 'What is written here?', 'how many'],
+            Placeholders::questions('{ask which pane} {ask } {ask which pane} {ask how many}'),
+        );
+        self::assertSame(
+            ['{when blursday}: I cannot read "blursday".'],
+            self::placeholders()->faults('{when friday} {when blursday} { x: 1 } {}'),
+        );
+        self::assertStringStartsWith(
+            '"{unknown gap}" is no gap that can be filled in.',
+            self::placeholders()->faults('{today} {unknown gap}')[0],
+        );
         self::assertSame(['{today}', '{their shoe size}'], Placeholders::left('{today} { x: 1 } {their shoe size} {} {{today}}'));
     }
 
@@ -55,7 +79,12 @@ final class TemplateTest extends TestCase
         $world = new World();
         $world->keepTemplates->add(World::ACCOUNT, 'a', 't1', ' Opening  hours ', 'Opening hours', 'We open at ten.', true);
         $world->keepTemplates->add(World::ACCOUNT, 'b', 't2', 'Thanks', '', 'Thank you, {first name}.', false);
-        foreach ([['opening HOURS', 'x', 'name'], ['', 'x', 'name'], [str_repeat('x', 101), 'x', 'name'], ['New', " \n", 'text']] as [$name, $text, $field]) {
+        foreach ([
+            ['opening HOURS', 'x', 'name'],
+            ['', 'x', 'name'],
+            [str_repeat('x', 101), 'x', 'name'],
+            ['New', " \n", 'text'],
+        ] as [$name, $text, $field]) {
             try {
                 $world->keepTemplates->add(World::ACCOUNT, $world->ids->next(), $world->ids->next(), $name, '', $text, true);
                 self::fail('It was taken.');

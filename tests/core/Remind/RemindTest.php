@@ -37,7 +37,11 @@ final class RemindTest extends TestCase
     {
         $world = new World();
         $world->look();
-        $world->makeTask(new TaskFields('Oil', due: null === $due ? null : $world->speaker()->due($due, 'due'), reminders: [ReadReminder::of($reminder, $world->speaker())]));
+        $world->makeTask(new TaskFields(
+            'Oil',
+            due: null === $due ? null : $world->speaker()->due($due, 'due'),
+            reminders: [ReadReminder::of($reminder, $world->speaker())],
+        ));
         $up = [];
         for ($look = 0; $look < 8; ++$look) {
             $up = isset($expected[$look]) ? [$expected[$look]] : $up;
@@ -84,9 +88,18 @@ final class RemindTest extends TestCase
         $world->undo($gone);
         self::assertSame(['Oil 24 11:00'], $world->look());
 
-        $again = $world->answer->again(World::ACCOUNT, $world->ids->next(), $world->ringIds(), $world->speaker()->moment('in 20 minutes', 'at'));
+        $again = $world->answer->again(
+            World::ACCOUNT,
+            $world->ids->next(),
+            $world->ringIds(),
+            $world->speaker()->moment('in 20 minutes', 'at'),
+        );
         self::assertSame('again Tue 24 Nov 2026, 11:20', $again->consequence);
-        self::assertSame(['Tue 24 Nov 2026, 11:20'], array_map(static fn (Reminder $one): string => $one->text(), $world->task('Oil')->reminders()), 'What is over is not kept beside it.');
+        self::assertSame(
+            ['Tue 24 Nov 2026, 11:20'],
+            array_map(static fn (Reminder $one): string => $one->text(), $world->task('Oil')->reminders()),
+            'What is over is not kept beside it.',
+        );
         self::assertSame([], $world->look());
         $world->clock->set('2026-11-24T11:21:00Z');
         self::assertSame(['Oil 24 11:20'], $world->look());
@@ -150,7 +163,11 @@ final class RemindTest extends TestCase
     {
         $world = new World();
         $world->look();
-        $world->makeTask(new TaskFields('Oil', due: $world->speaker()->due('today 18:00', 'due'), reminders: [ReadReminder::of('2 hours before', $world->speaker()), self::at($world, 'today 16:00')]));
+        $world->makeTask(new TaskFields(
+            'Oil',
+            due: $world->speaker()->due('today 18:00', 'due'),
+            reminders: [ReadReminder::of('2 hours before', $world->speaker()), self::at($world, 'today 16:00')],
+        ));
         $world->clock->set('2026-11-24T16:00:00Z');
         self::assertSame(['Oil 24 16:00'], $world->look());
     }
@@ -169,7 +186,11 @@ final class RemindTest extends TestCase
         $settings = new TimeSettings(marks: ['morning' => $morning]);
         $world = new World($now);
         $world->look($settings);
-        $world->makeTask(new TaskFields('Oil', due: $world->speaker()->due('tomorrow', 'due'), reminders: [ReadReminder::of('on the day in the morning', $world->speaker())]));
+        $world->makeTask(new TaskFields(
+            'Oil',
+            due: $world->speaker()->due('tomorrow', 'due'),
+            reminders: [ReadReminder::of('on the day in the morning', $world->speaker())],
+        ));
         $world->clock->set($before);
         self::assertSame([], $world->look($settings));
         $world->clock->set((new \DateTimeImmutable($before))->modify('+1 second')->format(\DATE_ATOM));
@@ -184,7 +205,13 @@ final class RemindTest extends TestCase
         [$lead, $daily] = [self::at($world, 'the day before'), self::at($world, 'every day at 11')];
         $world->makeTask(new TaskFields('Oil', due: $world->speaker()->due('friday', 'due'), reminders: [$lead, $daily]));
         $task = $world->task('Oil');
-        $moved = ($world->moveReminder)(World::ACCOUNT, $world->ids->next(), $task->ref(), $lead->text(), $world->speaker()->moment('tomorrow 15:00', 'to'));
+        $moved = ($world->moveReminder)(
+            World::ACCOUNT,
+            $world->ids->next(),
+            $task->ref(),
+            $lead->text(),
+            $world->speaker()->moment('tomorrow 15:00', 'to'),
+        );
         self::assertSame(['Oil', 'Wed 25 Nov 2026, 15:00'], [$moved->about, $moved->consequence]);
         $off = ($world->moveReminder)(World::ACCOUNT, $world->ids->next(), $task->ref(), 'every day at 11:00, from Tue 24 Nov 2026', null);
         $world->clock->set('2026-11-26T12:00:00Z');
@@ -197,10 +224,26 @@ final class RemindTest extends TestCase
     /** @return iterable<string, array{string, string|null, string}> reminder, to, the complaint */
     public static function badMoves(): iterable
     {
-        yield 'into the past' => ['Wed 25 Nov 2026, 11:00', '24 nov 9:00', 'Tue 24 Nov 2026, 09:00 is already past. Choose a moment that is still to come.'];
-        yield 'what repeats' => ['every day at 09:00, from Wed 25 Nov 2026', 'friday', 'It comes again and again, so it has no one moment to move. Change it where it stands.'];
-        yield 'what is not there' => ['2 hours before', 'friday', 'This reminder is not there any more. It may have been changed in another window.'];
-        yield 'taking off what is not there' => ['2 hours before', null, 'This reminder is not there any more. It may have been changed in another window.'];
+        yield 'into the past' => [
+            'Wed 25 Nov 2026, 11:00',
+            '24 nov 9:00',
+            'Tue 24 Nov 2026, 09:00 is already past. Choose a moment that is still to come.',
+        ];
+        yield 'what repeats' => [
+            'every day at 09:00, from Wed 25 Nov 2026',
+            'friday',
+            'It comes again and again, so it has no one moment to move. Change it where it stands.',
+        ];
+        yield 'what is not there' => [
+            '2 hours before',
+            'friday',
+            'This reminder is not there any more. It may have been changed in another window.',
+        ];
+        yield 'taking off what is not there' => [
+            '2 hours before',
+            null,
+            'This reminder is not there any more. It may have been changed in another window.',
+        ];
     }
 
     #[DataProvider('badMoves')]
@@ -210,7 +253,13 @@ final class RemindTest extends TestCase
         $world->makeTask(new TaskFields('Oil', reminders: [self::at($world, 'tomorrow 11:00'), self::at($world, 'every day at 9')]));
         $before = $world->state();
         try {
-            ($world->moveReminder)(World::ACCOUNT, $world->ids->next(), $world->task('Oil')->ref(), $reminder, null === $to ? null : $world->speaker()->moment($to, 'to'));
+            ($world->moveReminder)(
+                World::ACCOUNT,
+                $world->ids->next(),
+                $world->task('Oil')->ref(),
+                $reminder,
+                null === $to ? null : $world->speaker()->moment($to, 'to'),
+            );
             self::fail('It was moved.');
         } catch (Refused $refused) {
             self::assertSame($sentence, $refused->getMessage());

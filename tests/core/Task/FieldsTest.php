@@ -140,8 +140,18 @@ final class FieldsTest extends TestCase
         yield [new TaskChange(due: Due::onDay(LocalDate::parse('2026-12-01'))), 'due Tue 1 Dec 2026', $due, 'Tue 1 Dec 2026, 15:00'];
         yield [new TaskChange(due: self::due('2026-12-01 08:30')), 'due Tue 1 Dec 2026, 08:30', $due, 'Tue 1 Dec 2026, 08:30'];
         yield [new TaskChange(undated: true), 'without date', $due, null];
-        yield [new TaskChange(start: self::due('2026-11-25')), 'out of the way until Wed 25 Nov 2026', static fn (Task $task): ?string => $task->start()?->text(), 'Wed 25 Nov 2026'];
-        yield [new TaskChange(priority: Priority::High), 'priority high', static fn (Task $task): mixed => $task->state()['priority'], 'high'];
+        yield [
+            new TaskChange(start: self::due('2026-11-25')),
+            'out of the way until Wed 25 Nov 2026',
+            static fn (Task $task): ?string => $task->start()?->text(),
+            'Wed 25 Nov 2026',
+        ];
+        yield [
+            new TaskChange(priority: Priority::High),
+            'priority high',
+            static fn (Task $task): mixed => $task->state()['priority'],
+            'high',
+        ];
         yield [new TaskChange(label: 'Harbour'), 'label Harbour', static fn (Task $task): array => $task->labels(), ['glass', 'Harbour']];
         yield [new TaskChange(unlabel: 'GLASS'), 'without label GLASS', static fn (Task $task): array => $task->labels(), []];
         yield [new TaskChange(list: 'Shed'), 'to Shed', static fn (Task $task): array => $task->labels(), ['glass']];
@@ -201,7 +211,10 @@ final class FieldsTest extends TestCase
         foreach (['Roof', 'House', 'Shed'] as $name) {
             $world->changeLists->add(World::ACCOUNT, 'add '.$name, $name, $name, ListColour::Sea);
         }
-        $order = static fn (): array => array_column((new \ZippyTray\Tests\Core\World\MemoryTasks($world->memory))->lists(World::ACCOUNT), 'id');
+        $order = static fn (): array => array_column(
+            (new \ZippyTray\Tests\Core\World\MemoryTasks($world->memory))->lists(World::ACCOUNT),
+            'id',
+        );
         $world->changeLists->move(World::ACCOUNT, 'up', 'Shed', null);
         self::assertSame(['Shed', 'Roof', 'House'], $order());
         $moved = $world->changeLists->move(World::ACCOUNT, 'down', 'Shed', 'Roof');
@@ -227,8 +240,14 @@ final class FieldsTest extends TestCase
         }
         $before = $world->state();
         $parents = static fn (): array => array_map(static fn ($list): ?string => $list->parentId(), $world->memory->lists);
-        $entries = [$world->changeLists->move(World::ACCOUNT, 'shed', 'Shed', null, 'House'), $world->changeLists->move(World::ACCOUNT, 'roof', 'Roof', 'Shed', 'House')];
-        self::assertSame(['Roof' => 'House', 'House' => null, 'Shed' => 'House'], array_intersect_key($parents(), ['Roof' => 1, 'House' => 1, 'Shed' => 1]));
+        $entries = [
+            $world->changeLists->move(World::ACCOUNT, 'shed', 'Shed', null, 'House'),
+            $world->changeLists->move(World::ACCOUNT, 'roof', 'Roof', 'Shed', 'House'),
+        ];
+        self::assertSame(
+            ['Roof' => 'House', 'House' => null, 'Shed' => 'House'],
+            array_intersect_key($parents(), ['Roof' => 1, 'House' => 1, 'Shed' => 1]),
+        );
         self::assertSame('under House', $entries[1]->consequence);
         foreach ([['House', 'House'], ['Roof', 'Shed'], ['House', 'Roof']] as [$list, $parent]) {
             try {
@@ -248,15 +267,35 @@ final class FieldsTest extends TestCase
     public function testAProposalTakesTheDeadlineTheListAndAReminder(): void
     {
         $date = new FoundDate(DateKind::Deadline, LocalDate::parse('2026-12-04'), null, 'by Friday', 10, 19);
-        $proposal = TaskProposal::of($this->advice($date), [new ListItem('the ladder', 1, 2), new ListItem('the paint', 3, 4)], self::speaker(), new TaskSettings());
+        $proposal = TaskProposal::of(
+            $this->advice($date),
+            [new ListItem('the ladder', 1, 2), new ListItem('the paint', 3, 4)],
+            self::speaker(),
+            new TaskSettings(),
+        );
         self::assertSame(['Send the form', 'Fri 4 Dec 2026', 'by Friday', ['the morning before'], 'Fri 4 Dec 2026, 09:00'], [
-            $proposal->title, $proposal->due?->text(), $proposal->words, array_map(static fn (Reminder $reminder): string => $reminder->text(), $proposal->reminders), $proposal->until?->text(),
+            $proposal->title, $proposal->due?->text(), $proposal->words, array_map(
+                static fn (Reminder $reminder): string => $reminder->text(),
+                $proposal->reminders,
+            ), $proposal->until?->text(),
         ]);
         self::assertEquals([new Outline('the ladder'), new Outline('the paint')], $proposal->subtasks);
 
-        $none = TaskProposal::of($this->advice(new FoundDate(DateKind::Appointment, LocalDate::parse('2026-11-24'), TimeOfDay::parse('09:00'), 'today', 0, 5)), [], self::speaker(), new TaskSettings());
-        self::assertSame([null, '', [], null], [$none->due, $none->words, $none->reminders, $none->until], 'An appointment is no due, and what is past comes back no more.');
-        self::assertSame([], TaskProposal::of($this->advice($date), [], self::speaker(), new TaskSettings(firstReminder: new FirstReminder(0)))->reminders);
+        $none = TaskProposal::of(
+            $this->advice(new FoundDate(DateKind::Appointment, LocalDate::parse('2026-11-24'), TimeOfDay::parse('09:00'), 'today', 0, 5)),
+            [],
+            self::speaker(),
+            new TaskSettings(),
+        );
+        self::assertSame(
+            [null, '', [], null],
+            [$none->due, $none->words, $none->reminders, $none->until],
+            'An appointment is no due, and what is past comes back no more.',
+        );
+        self::assertSame(
+            [],
+            TaskProposal::of($this->advice($date), [], self::speaker(), new TaskSettings(firstReminder: new FirstReminder(0)))->reminders,
+        );
     }
 
     public function testWhatIsMadeInOneStepIsDueAsThePersonWantsIt(): void
@@ -264,11 +303,34 @@ final class FieldsTest extends TestCase
         $settings = new TaskSettings(taskDue: 'end of the week', taskReminder: '2h before');
         $settings->check(self::speaker());
         $proposal = TaskProposal::of($this->advice(null), [], self::speaker(), $settings);
-        self::assertSame(['Fri 27 Nov 2026', '', ['2 hours before']], [$proposal->due?->text(), $proposal->words, array_map(static fn (Reminder $reminder): string => $reminder->text(), $proposal->reminders)]);
-        $named = TaskProposal::of($this->advice(new FoundDate(DateKind::Deadline, LocalDate::parse('2026-12-04'), null, 'by Friday', 10, 19)), [], self::speaker(), $settings);
-        self::assertSame(['Fri 4 Dec 2026', 'the morning before'], [$named->due?->text(), $named->reminders[0]->text()], 'What the letter says comes first.');
-        self::assertNull(TaskProposal::of($this->advice(null), [], self::speaker(), new TaskSettings(taskDue: '3 Nov 2026'))->due, 'No task begins overdue.');
-        foreach ([['blursday', '', 'taskDue'], ['every friday', '', 'taskDue'], ['', 'blursday', 'taskReminder']] as [$due, $reminder, $field]) {
+        self::assertSame(
+            ['Fri 27 Nov 2026', '', ['2 hours before']],
+            [
+                $proposal->due?->text(),
+                $proposal->words,
+                array_map(static fn (Reminder $reminder): string => $reminder->text(), $proposal->reminders),
+            ],
+        );
+        $named = TaskProposal::of(
+            $this->advice(new FoundDate(DateKind::Deadline, LocalDate::parse('2026-12-04'), null, 'by Friday', 10, 19)),
+            [],
+            self::speaker(),
+            $settings,
+        );
+        self::assertSame(
+            ['Fri 4 Dec 2026', 'the morning before'],
+            [$named->due?->text(), $named->reminders[0]->text()],
+            'What the letter says comes first.',
+        );
+        self::assertNull(
+            TaskProposal::of($this->advice(null), [], self::speaker(), new TaskSettings(taskDue: '3 Nov 2026'))->due,
+            'No task begins overdue.',
+        );
+        foreach ([
+            ['blursday', '', 'taskDue'],
+            ['every friday', '', 'taskDue'],
+            ['', 'blursday', 'taskReminder'],
+        ] as [$due, $reminder, $field]) {
             try {
                 (new TaskSettings(taskDue: $due, taskReminder: $reminder))->check(self::speaker());
                 self::fail('It was taken.');
@@ -288,7 +350,12 @@ final class FieldsTest extends TestCase
     {
         $world = new World();
         $made = $world->makeTask(new TaskFields('Open day'));
-        ($world->makeTasks)(World::ACCOUNT, 'part', [new TaskOrder('part', new TaskFields('Posters'), parentId: $world->task('Open day')->id)], World::zone());
+        ($world->makeTasks)(
+            World::ACCOUNT,
+            'part',
+            [new TaskOrder('part', new TaskFields('Posters'), parentId: $world->task('Open day')->id)],
+            World::zone(),
+        );
         $this->expectExceptionMessage('something lies under the task by now');
         try {
             $world->undo($made);

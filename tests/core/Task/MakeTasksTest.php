@@ -24,7 +24,10 @@ final class MakeTasksTest extends TestCase
     {
         $world = new World();
         $conversation = $world->conversation('Lantern glass');
-        $entry = $world->makeTask(new TaskFields('Choose the glass', due: Due::onDay(LocalDate::parse('2026-11-27')), list: 'Lantern'), $conversation);
+        $entry = $world->makeTask(
+            new TaskFields('Choose the glass', due: Due::onDay(LocalDate::parse('2026-11-27')), list: 'Lantern'),
+            $conversation,
+        );
 
         self::assertSame(EntryKind::MakeTask, $entry->kind);
         self::assertSame('due Fri 27 Nov 2026', $entry->consequence);

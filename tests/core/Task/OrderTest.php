@@ -63,11 +63,19 @@ final class OrderTest extends TestCase
         $random = new Randomizer(new Mt19937(9));
         $order = [];
         foreach (range(1, 12) as $number) {
-            ($world->makeTasks)(World::ACCOUNT, $world->ids->next(), [new TaskOrder($order[] = $world->ids->next(), new TaskFields('T'.$number))], World::zone());
+            ($world->makeTasks)(
+                World::ACCOUNT,
+                $world->ids->next(),
+                [new TaskOrder($order[] = $world->ids->next(), new TaskFields('T'.$number))],
+                World::zone(),
+            );
         }
         $list = array_keys($world->memory->lists)[0];
         for ($step = 0; $step < 200; ++$step) {
-            $moved = array_map(static fn (int|string $key): string => $order[(int) $key], $random->pickArrayKeys($order, $random->getInt(1, 3)));
+            $moved = array_map(
+                static fn (int|string $key): string => $order[(int) $key],
+                $random->pickArrayKeys($order, $random->getInt(1, 3)),
+            );
             $rest = array_values(array_diff($order, $moved));
             $at = $random->getInt(-1, \count($rest) - 1);
             ($world->moveTasks)(World::ACCOUNT, $world->ids->next(), $moved, $at < 0 ? Spot::in($list, true) : Spot::behind($rest[$at]));
@@ -86,7 +94,15 @@ final class OrderTest extends TestCase
         foreach (range(8, 2) as $level) {
             $deep = new Outline((string) $level, under: [$deep]);
         }
-        ($world->makeTasks)(World::ACCOUNT, 'deep', [new TaskOrder('one', new TaskFields('1'), subtasks: [$deep]), new TaskOrder('other', new TaskFields('other'), subtasks: [new Outline('part')])], World::zone());
+        ($world->makeTasks)(
+            World::ACCOUNT,
+            'deep',
+            [
+                new TaskOrder('one', new TaskFields('1'), subtasks: [$deep]),
+                new TaskOrder('other', new TaskFields('other'), subtasks: [new Outline('part')]),
+            ],
+            World::zone(),
+        );
         $this->refused($world, $world->task('1'), Spot::under($world->task('4')->id), 'cannot lie under itself');
         $this->refused($world, $world->task('other'), Spot::under($world->task('8')->id), '8 levels deep');
         ($world->moveTasks)(World::ACCOUNT, 'fits', [$world->task('part')->id], Spot::under($world->task('8')->id));
@@ -115,7 +131,9 @@ final class OrderTest extends TestCase
     public function testHowNearATaskIs(?string $date, ?string $time, DateGroup $group): void
     {
         $zone = World::zone();
-        $due = null === $date ? null : (null === $time ? Due::onDay(LocalDate::parse($date)) : Due::at(LocalDate::parse($date), TimeOfDay::parse($time), $zone));
+        $due = null === $date
+            ? null
+            : (null === $time ? Due::onDay(LocalDate::parse($date)) : Due::at(LocalDate::parse($date), TimeOfDay::parse($time), $zone));
         self::assertSame($group, DateGroup::of($due, new Moment(new \DateTimeImmutable('2026-11-25T10:00', $zone), $zone), new Week()));
     }
 

@@ -26,8 +26,22 @@ final class PutOffTest extends TestCase
         yield 'only the due, keeping its time' => ['', 'thursday 3pm', 'monday', PutOffWhat::Due, '', 'Mon 30 Nov 2026, 15:00'];
         yield 'only the due, at another time' => ['', 'thursday 3pm', 'monday 9:00', PutOffWhat::Due, '', 'Mon 30 Nov 2026, 09:00'];
         yield 'for hours' => ['', 'today 18:00', 'in 3 hours', null, 'Tue 24 Nov 2026, 13:00', 'Tue 24 Nov 2026, 18:00'];
-        yield 'only the start, beyond the due' => ['', 'thursday', 'monday', PutOffWhat::Start, 'It would begin (Mon 30 Nov 2026) after it is due (Thu 26 Nov 2026).', ''];
-        yield 'only the due, before the start' => ['30 nov', '4 dec', 'friday', PutOffWhat::Due, 'It would begin (Mon 30 Nov 2026) after it is due (Fri 27 Nov 2026).', ''];
+        yield 'only the start, beyond the due' => [
+            '',
+            'thursday',
+            'monday',
+            PutOffWhat::Start,
+            'It would begin (Mon 30 Nov 2026) after it is due (Thu 26 Nov 2026).',
+            '',
+        ];
+        yield 'only the due, before the start' => [
+            '30 nov',
+            '4 dec',
+            'friday',
+            PutOffWhat::Due,
+            'It would begin (Mon 30 Nov 2026) after it is due (Fri 27 Nov 2026).',
+            '',
+        ];
         yield 'past' => ['', '', '20 nov 2026', null, 'Fri 20 Nov 2026 is already past. Choose a moment that is still to come.', ''];
     }
 
@@ -51,7 +65,10 @@ final class PutOffTest extends TestCase
         try {
             $entry = ($world->putOff)(World::ACCOUNT, $world->ids->next(), [$task->id], $putOff, World::zone());
             self::assertSame([$startAfter, $dueAfter], [(string) $task->start()?->text(), (string) $task->due()?->text()]);
-            self::assertSame([$startAfter, $dueAfter, ''], [(string) $said['start']?->text(), (string) $said['due']?->text(), $said['problem']]);
+            self::assertSame(
+                [$startAfter, $dueAfter, ''],
+                [(string) $said['start']?->text(), (string) $said['due']?->text(), $said['problem']],
+            );
             $world->undo($entry);
         } catch (Refused $refused) {
             self::assertStringContainsString($startAfter, $refused->getMessage());

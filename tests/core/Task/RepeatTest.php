@@ -37,7 +37,12 @@ final class RepeatTest extends TestCase
         yield 'completed on the day of the next' => ['every monday', false, '2026-12-07T09:00', ['Mon 7 Dec 2026', 'Mon 14 Dec 2026']];
         yield ['every day at 9:00', false, '2026-11-25T12:00', ['Thu 26 Nov 2026, 09:00']];
         yield 'the time of today is still ahead' => ['every day at 15:00', false, '2026-11-26T12:00', ['Thu 26 Nov 2026, 15:00']];
-        yield ['every month on the 31st', false, '2026-12-31T12:00', ['Thu 31 Dec 2026', 'Sun 31 Jan 2027', 'Sun 28 Feb 2027', 'Wed 31 Mar 2027', 'Fri 30 Apr 2027']];
+        yield [
+            'every month on the 31st',
+            false,
+            '2026-12-31T12:00',
+            ['Thu 31 Dec 2026', 'Sun 31 Jan 2027', 'Sun 28 Feb 2027', 'Wed 31 Mar 2027', 'Fri 30 Apr 2027'],
+        ];
         yield ['every month on the 31st, only months that have it', false, '2026-12-31T12:00', ['Sun 31 Jan 2027', 'Wed 31 Mar 2027']];
         yield ['every day for 3 times', false, '2026-11-24T12:00', ['Wed 25 Nov 2026', 'Thu 26 Nov 2026', null]];
         yield ['every friday until 4 dec', false, '2026-11-27T12:00', ['Fri 4 Dec 2026', null]];
@@ -65,7 +70,10 @@ final class RepeatTest extends TestCase
 
     public function testTheWallClockStaysThroughAClockChange(): void
     {
-        $repeat = Repeat::of((new WhenReader())->read('every day at 9:00', new Moment(new \DateTimeImmutable('2026-03-28T08:00Z'), World::zone())), World::zone());
+        $repeat = Repeat::of(
+            (new WhenReader())->read('every day at 9:00', new Moment(new \DateTimeImmutable('2026-03-28T08:00Z'), World::zone())),
+            World::zone(),
+        );
         $next = $repeat?->next(new Moment(new \DateTimeImmutable('2026-03-28T20:00Z'), World::zone()));
         self::assertSame('2026-03-29T08:00:00+00:00', $next?->due()->instant()?->format(\DATE_ATOM));
     }
@@ -75,18 +83,36 @@ final class RepeatTest extends TestCase
         $world = new World();
         $lead = Reminder::lead((new LeadReader())->read('2 days before'));
         $moment = Reminder::at(Moment::at(LocalDate::parse('2026-11-26'), TimeOfDay::parse('08:00'), World::zone()));
-        $task = $this->made($world, new TaskFields('Wind the clock', start: Due::onDay(LocalDate::parse('2026-11-25')), repeat: self::repeat('every friday'), reminders: [$lead, $moment]), [new Outline('Find the key', true), new Outline('Oil it')]);
+        $task = $this->made(
+            $world,
+            new TaskFields(
+                'Wind the clock',
+                start: Due::onDay(LocalDate::parse('2026-11-25')),
+                repeat: self::repeat('every friday'),
+                reminders: [$lead, $moment],
+            ),
+            [new Outline('Find the key', true), new Outline('Oil it')],
+        );
         $before = $world->state();
         $entry = $world->completeTasks->complete(World::ACCOUNT, 'done', [$task->id], true, World::zone());
 
         self::assertSame('next Fri 4 Dec 2026', $entry->consequence);
         self::assertFalse($task->isDone());
         self::assertSame(['Wed 2 Dec 2026', 'Fri 4 Dec 2026'], [$task->start()?->text(), $task->due()?->text()]);
-        self::assertSame(['2 days before', 'Thu 3 Dec 2026, 08:00'], array_map(static fn (Reminder $reminder): string => $reminder->text(), $task->reminders()));
-        $titles = static fn (bool $done): array => array_values(array_map(static fn (Task $one): string => $one->title(), array_filter($world->memory->tasks, static fn (Task $one): bool => $one->isDone() === $done)));
+        self::assertSame(
+            ['2 days before', 'Thu 3 Dec 2026, 08:00'],
+            array_map(static fn (Reminder $reminder): string => $reminder->text(), $task->reminders()),
+        );
+        $titles = static fn (bool $done): array => array_values(array_map(
+            static fn (Task $one): string => $one->title(),
+            array_filter($world->memory->tasks, static fn (Task $one): bool => $one->isDone() === $done),
+        ));
         self::assertSame(['Wind the clock', 'Find the key', 'Oil it'], $titles(false));
         self::assertSame(['Wind the clock', 'Find the key', 'Oil it'], $titles(true));
-        $copy = array_values(array_filter($world->memory->tasks, static fn (Task $one): bool => $one->isDone() && 'Wind the clock' === $one->title()))[0];
+        $copy = array_values(array_filter(
+            $world->memory->tasks,
+            static fn (Task $one): bool => $one->isDone() && 'Wind the clock' === $one->title(),
+        ))[0];
         self::assertSame([[], null], [$copy->reminders(), $copy->repeat()], 'What is done reminds no more, and does not go on.');
 
         $world->undo($entry);
@@ -97,7 +123,14 @@ final class RepeatTest extends TestCase
     {
         $world = new World();
         $task = $this->made($world, new TaskFields('Wind the clock', repeat: self::repeat('every friday')));
-        ($world->editTask)(World::ACCOUNT, 'moved', $task->id, $task->revision(), new TaskFields('Wind the clock', due: Due::onDay(LocalDate::parse('2026-11-30')), repeat: self::repeat('every friday')), World::zone());
+        ($world->editTask)(
+            World::ACCOUNT,
+            'moved',
+            $task->id,
+            $task->revision(),
+            new TaskFields('Wind the clock', due: Due::onDay(LocalDate::parse('2026-11-30')), repeat: self::repeat('every friday')),
+            World::zone(),
+        );
         self::assertSame('Mon 30 Nov 2026', $task->due()?->text());
         $world->clock->set('2026-11-30T10:00:00Z');
         $world->completeTasks->complete(World::ACCOUNT, 'done', [$task->id], false, World::zone());
@@ -122,7 +155,10 @@ final class RepeatTest extends TestCase
     public function testANewRepeatComesAfterTheDueThatWasGiven(): void
     {
         $world = new World();
-        $made = fn (string $phrase, string $date): Task => $this->made($world, new TaskFields($phrase, due: Due::onDay(LocalDate::parse($date)), repeat: self::repeat($phrase)));
+        $made = fn (string $phrase, string $date): Task => $this->made(
+            $world,
+            new TaskFields($phrase, due: Due::onDay(LocalDate::parse($date)), repeat: self::repeat($phrase)),
+        );
         $task = $made('every monday', '2026-12-02');
         self::assertSame('Wed 2 Dec 2026', $task->due()?->text());
         $world->completeTasks->complete(World::ACCOUNT, 'done', [$task->id], false, World::zone());
@@ -145,19 +181,37 @@ final class RepeatTest extends TestCase
         }
         self::assertSame($before, $world->state());
         // Who selects all of them has said so.
-        self::assertSame(EntryKind::CompleteTask, $world->completeTasks->complete(World::ACCOUNT, 'all', [$task->id, $world->task('Posters')->id, $world->task('Tea')->id, $world->task('Milk')->id], false, World::zone())->kind);
+        self::assertSame(
+            EntryKind::CompleteTask,
+            $world->completeTasks->complete(
+                World::ACCOUNT,
+                'all',
+                [$task->id, $world->task('Posters')->id, $world->task('Tea')->id, $world->task('Milk')->id],
+                false,
+                World::zone(),
+            )->kind,
+        );
     }
 
     /** @param list<Outline> $subtasks */
     private function made(World $world, TaskFields $fields, array $subtasks = []): Task
     {
-        ($world->makeTasks)(World::ACCOUNT, $world->ids->next(), [new TaskOrder($id = $world->ids->next(), $fields, subtasks: $subtasks)], World::zone());
+        ($world->makeTasks)(
+            World::ACCOUNT,
+            $world->ids->next(),
+            [new TaskOrder($id = $world->ids->next(), $fields, subtasks: $subtasks)],
+            World::zone(),
+        );
 
         return $world->memory->tasks[$id];
     }
 
     private static function repeat(string $phrase, bool $fromCompletion = false): ?Repeat
     {
-        return Repeat::of((new WhenReader())->read($phrase, new Moment(new \DateTimeImmutable('2026-11-24T10:00', World::zone()), World::zone())), World::zone(), $fromCompletion);
+        return Repeat::of(
+            (new WhenReader())->read($phrase, new Moment(new \DateTimeImmutable('2026-11-24T10:00', World::zone()), World::zone())),
+            World::zone(),
+            $fromCompletion,
+        );
     }
 }

@@ -36,16 +36,47 @@ final class WrittenTest extends TestCase
             'title 0-18: Order brass polish', 'due 20-33: Fri 27 Nov 2026, 15:00', 'reminder 35-51: 2 hours before', 'list 53-66: Supplies', 'labels 68-81: harbour', 'priority 83-87: high',
             'repeat 89-111: every month on the 1st, from Tue 1 Dec 2026', 'estimate 113-119: 20 minutes', 'unread 121-133: It would begin (Mon 30 Nov 2026) after it is due (Fri 27 Nov 2026, 15:00).',
         ]];
-        yield ['x; start monday; every month on the 1st', ['title 0-1: x', 'start 3-15: Mon 30 Nov 2026', 'repeat 17-39: every month on the 1st, from Tue 1 Dec 2026']];
+        yield [
+            'x; start monday; every month on the 1st',
+            ['title 0-1: x', 'start 3-15: Mon 30 Nov 2026', 'repeat 17-39: every month on the 1st, from Tue 1 Dec 2026'],
+        ];
         yield ['  Ölen ;; FRIDAY ;', ['title 2-6: Ölen', 'due 10-16: Fri 27 Nov 2026']];
         yield ['x; next friday', ['title 0-1: x', 'due 3-14: Fri 4 Dec 2026 | Fri 27 Nov 2026']];
-        yield ['x; due tomorrow; 1h 30m; priority low; labels a, B,a', ['title 0-1: x', 'due 3-15: Wed 25 Nov 2026', 'estimate 17-23: 1 hour and 30 minutes', 'priority 25-37: low', 'labels 39-52: a, B']];
-        yield ['x; remind me friday 9am; remind the morning before; note key is under the mat', ['title 0-1: x', 'reminder 3-23: Fri 27 Nov 2026, 09:00', 'reminder 25-50: the morning before', 'note 52-77: key is under the mat']];
+        yield [
+            'x; due tomorrow; 1h 30m; priority low; labels a, B,a',
+            [
+                'title 0-1: x',
+                'due 3-15: Wed 25 Nov 2026',
+                'estimate 17-23: 1 hour and 30 minutes',
+                'priority 25-37: low',
+                'labels 39-52: a, B',
+            ],
+        ];
+        yield [
+            'x; remind me friday 9am; remind the morning before; note key is under the mat',
+            [
+                'title 0-1: x',
+                'reminder 3-23: Fri 27 Nov 2026, 09:00',
+                'reminder 25-50: the morning before',
+                'note 52-77: key is under the mat',
+            ],
+        ];
         yield ['x; https://glass.example/a?b=1', ['title 0-1: x', 'web 3-30: https://glass.example/a?b=1']];
         yield ['x; in 20 min', ['title 0-1: x', 'due 3-12: Tue 24 Nov 2026, 10:20']];
         yield ['x; 20 min; 1h', ['title 0-1: x', 'estimate 3-9: 20 minutes', 'unread 11-13: There is an estimate already.']];
-        yield ['x; every month; by 15 dec', ['title 0-1: x', 'repeat 3-14: every month on the 15th, from Tue 15 Dec 2026', 'due 16-25: Tue 15 Dec 2026']];
-        yield ['x; blursday; by friday; tuesday', ['title 0-1: x', 'unread 3-11: I cannot read "blursday".', 'due 13-22: Fri 27 Nov 2026', 'unread 24-31: There is a due already.']];
+        yield [
+            'x; every month; by 15 dec',
+            ['title 0-1: x', 'repeat 3-14: every month on the 15th, from Tue 15 Dec 2026', 'due 16-25: Tue 15 Dec 2026'],
+        ];
+        yield [
+            'x; blursday; by friday; tuesday',
+            [
+                'title 0-1: x',
+                'unread 3-11: I cannot read "blursday".',
+                'due 13-22: Fri 27 Nov 2026',
+                'unread 24-31: There is a due already.',
+            ],
+        ];
         yield ['x; label; list; start every day; takes 3 days', [
             'title 0-1: x', 'unread 3-8: Which label?', 'unread 10-14: A list needs a name.', 'unread 16-31: A repeat cannot stand here: write one day or moment.',
             'unread 33-45: How long it takes is written in hours and minutes: "20 min", "1h 30m".',
@@ -58,13 +89,25 @@ final class WrittenTest extends TestCase
     public function testALineIsReadClauseByClause(string $line, array $clauses): void
     {
         $read = ReadJot::of($line, self::speaker())->clauses;
-        self::assertSame($clauses, array_map(static fn (Clause $clause): string => "{$clause->kind->value} {$clause->from}-{$clause->to}: ".implode(' | ', [$clause->reading, ...$clause->others]), $read));
+        self::assertSame(
+            $clauses,
+            array_map(
+                static fn (Clause $clause): string => "{$clause->kind->value} {$clause->from}-{$clause->to}: ".implode(
+                    ' | ',
+                    [$clause->reading, ...$clause->others],
+                ),
+                $read,
+            ),
+        );
     }
 
     public function testNothingOfALineIsLost(): void
     {
         $fields = ReadJot::of('Order polish; blursday; by friday; note two tins; high; nonsense 3', self::speaker())->fields;
-        self::assertSame(['Order polish', "blursday\ntwo tins\nnonsense 3", 'Fri 27 Nov 2026', Priority::High], [$fields->title, $fields->notes, $fields->due?->text(), $fields->priority]);
+        self::assertSame(
+            ['Order polish', "blursday\ntwo tins\nnonsense 3", 'Fri 27 Nov 2026', Priority::High],
+            [$fields->title, $fields->notes, $fields->due?->text(), $fields->priority],
+        );
     }
 
     /** @return iterable<string, array{string, string}> text, outline with "x" for what is done and "." for depth */
@@ -125,7 +168,10 @@ final class WrittenTest extends TestCase
         $date = LocalDate::parse(substr($due, 0, 10));
         $at = 10 === \strlen($due) ? Due::onDay($date) : Due::at($date, TimeOfDay::parse(substr($due, 11)), World::zone());
         $reminder = (new FirstReminder())->of($at, self::speaker()->now, new TimeSettings(), $estimate);
-        self::assertSame([$lead, $moment], [$reminder?->text(), $reminder?->moment(null, $at, World::zone(), new TimeSettings(), self::speaker()->now->instant)?->text()]);
+        self::assertSame(
+            [$lead, $moment],
+            [$reminder?->text(), $reminder?->moment(null, $at, World::zone(), new TimeSettings(), self::speaker()->now->instant)?->text()],
+        );
     }
 
     /** @return iterable<string, array{string, list<string>}> a line, what is odd about its clauses */
@@ -141,7 +187,10 @@ final class WrittenTest extends TestCase
         yield 'a lead before its date' => ['x; remind 2h before; friday', ['', '', '']];
         yield 'a new list' => ['x; list Boats', ['', 'There is no such list yet: it is made.']];
         yield 'a known list' => ['x; list supplies', ['', '']];
-        yield 'a due beside its repeat' => ['x; friday; every monday', ['', '', 'The due (Fri 27 Nov) is no day of it: it is due then, and after that Mon 30 Nov.']];
+        yield 'a due beside its repeat' => [
+            'x; friday; every monday',
+            ['', '', 'The due (Fri 27 Nov) is no day of it: it is due then, and after that Mon 30 Nov.'],
+        ];
     }
 
     /** @param list<string> $odd */
@@ -179,7 +228,10 @@ final class WrittenTest extends TestCase
     {
         $due = Due::onDay(LocalDate::parse('2026-12-24'));
         self::assertNull((new FirstReminder(0))->of($due, self::speaker()->now, new TimeSettings()));
-        self::assertSame('6 days before in the morning', (new FirstReminder(20, 10))->of($due, self::speaker()->now, new TimeSettings())?->text());
+        self::assertSame(
+            '6 days before in the morning',
+            (new FirstReminder(20, 10))->of($due, self::speaker()->now, new TimeSettings())?->text(),
+        );
         foreach ([[51, 3], [-1, 3], [10, 0], [10, 31]] as [$percent, $days]) {
             try {
                 new FirstReminder($percent, $days);

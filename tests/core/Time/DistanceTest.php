@@ -43,6 +43,9 @@ final class DistanceTest extends TestCase
         $zone = Moment::zone('Europe/Lisbon');
         $date = LocalDate::parse(substr($written, 0, 10));
         $moment = 10 === \strlen($written) ? null : Moment::at($date, TimeOfDay::parse(substr($written, 11)), $zone);
-        self::assertSame($distance, Distance::of($date, $moment, Moment::at(LocalDate::parse('2026-11-24'), TimeOfDay::parse('10:00'), $zone)));
+        self::assertSame(
+            $distance,
+            Distance::of($date, $moment, Moment::at(LocalDate::parse('2026-11-24'), TimeOfDay::parse('10:00'), $zone)),
+        );
     }
 }

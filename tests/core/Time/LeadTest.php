@@ -57,14 +57,27 @@ final class LeadTest extends TestCase
     {
         $zone = Moment::zone('Europe/Berlin');
         $due = Due::at(LocalDate::parse('2026-03-29'), TimeOfDay::parse('09:00'), $zone);
-        self::assertSame('Sat 28 Mar 2026, 09:00', (new LeadReader())->read('1 day before')->moment($due, $zone, new TimeSettings())?->text());
-        self::assertSame('Sat 28 Mar 2026, 08:00', (new LeadReader())->read('24 hours before')->moment($due, $zone, new TimeSettings())?->text());
+        self::assertSame(
+            'Sat 28 Mar 2026, 09:00',
+            (new LeadReader())->read('1 day before')->moment($due, $zone, new TimeSettings())?->text(),
+        );
+        self::assertSame(
+            'Sat 28 Mar 2026, 08:00',
+            (new LeadReader())->read('24 hours before')->moment($due, $zone, new TimeSettings())?->text(),
+        );
     }
 
     public function testMarksAreThePersonsOwn(): void
     {
         $lead = (new LeadReader(new TimeSettings(marks: ['morning' => '06:00'])))->read('the morning before');
-        self::assertSame('Thu 26 Nov 2026, 07:15', $lead->moment(Due::onDay(LocalDate::parse('2026-11-27')), Moment::zone('UTC'), new TimeSettings(marks: ['morning' => '07:15']))?->text());
+        self::assertSame(
+            'Thu 26 Nov 2026, 07:15',
+            $lead->moment(
+                Due::onDay(LocalDate::parse('2026-11-27')),
+                Moment::zone('UTC'),
+                new TimeSettings(marks: ['morning' => '07:15']),
+            )?->text(),
+        );
     }
 
     /** @return iterable<array{string, int}> */
@@ -111,7 +124,15 @@ final class LeadTest extends TestCase
 
     public function testSpansInWords(): void
     {
-        foreach (['1 year and 6 months' => new Span(months: 18), '2 weeks' => new Span(days: 14), '10 days' => new Span(days: 10), '1 month, 1 day and 1 minute' => new Span(months: 1, days: 1, minutes: 1), '3 working days' => new Span(workingDays: 3), '2 hours and 30 minutes' => new Span(minutes: 150), '0 minutes' => new Span()] as $text => $span) {
+        foreach ([
+            '1 year and 6 months' => new Span(months: 18),
+            '2 weeks' => new Span(days: 14),
+            '10 days' => new Span(days: 10),
+            '1 month, 1 day and 1 minute' => new Span(months: 1, days: 1, minutes: 1),
+            '3 working days' => new Span(workingDays: 3),
+            '2 hours and 30 minutes' => new Span(minutes: 150),
+            '0 minutes' => new Span(),
+        ] as $text => $span) {
             self::assertSame($text, $span->text());
         }
     }

@@ -38,7 +38,12 @@ final class OneLanguageTest extends TestCase
     ];
 
     /** Ways in which a letter leads up to a time. */
-    private const SENTENCES = ['We need it %s then, please.', 'We need it by %s, please.', 'We meet on %s, I hope.', 'We meet at %s, I hope.'];
+    private const SENTENCES = [
+        'We need it %s then, please.',
+        'We need it by %s, please.',
+        'We meet on %s, I hope.',
+        'We meet at %s, I hope.',
+    ];
 
     /** @return iterable<string, array{string, string, string}> phrase, day and time, why only a field reads it */
     public static function phrases(): iterable
@@ -298,7 +303,10 @@ final class OneLanguageTest extends TestCase
     #[DataProvider('phrases')]
     public function testBothReadTheSame(string $phrase, string $expected, string $why): void
     {
-        $reading = (new WhenReader())->read($phrase, Moment::at(LocalDate::parse('2026-11-24'), TimeOfDay::parse('10:00'), Moment::zone('Europe/Lisbon')));
+        $reading = (new WhenReader())->read(
+            $phrase,
+            Moment::at(LocalDate::parse('2026-11-24'), TimeOfDay::parse('10:00'), Moment::zone('Europe/Lisbon')),
+        );
         self::assertSame($expected, trim($reading->date.' '.$reading->time()));
 
         $found = $this->inSentences(new Spotter(), $phrase);
@@ -314,9 +322,17 @@ final class OneLanguageTest extends TestCase
     public function testLettersAreReadInThePersonsWeek(): void
     {
         $settings = new TimeSettings(week: new Week(7, [1, 2, 3, 4, 7]), marks: [DayMark::Evening->value => '19:00']);
-        foreach (['end of the week' => '2026-11-26', 'in 3 working days' => '2026-11-29', 'tomorrow evening' => '2026-11-25 19:00', 'next week' => '2026-11-29'] as $phrase => $expected) {
+        foreach ([
+            'end of the week' => '2026-11-26',
+            'in 3 working days' => '2026-11-29',
+            'tomorrow evening' => '2026-11-25 19:00',
+            'next week' => '2026-11-29',
+        ] as $phrase => $expected) {
             self::assertContains($expected, $this->inSentences(new Spotter($settings), $phrase), $phrase);
-            $reading = (new WhenReader($settings))->read($phrase, Moment::at(LocalDate::parse('2026-11-24'), TimeOfDay::parse('10:00'), Moment::zone('Europe/Lisbon')));
+            $reading = (new WhenReader($settings))->read(
+                $phrase,
+                Moment::at(LocalDate::parse('2026-11-24'), TimeOfDay::parse('10:00'), Moment::zone('Europe/Lisbon')),
+            );
             self::assertSame($expected, trim($reading->date.' '.$reading->time()), $phrase);
         }
     }
@@ -362,14 +378,33 @@ final class OneLanguageTest extends TestCase
         self::assertSame(['-05:00', 'UTC', '+01:00'], [$zone('at 9:30 EST', 0), $zone('15:00 UTC', 0), $zone('3 pm CET', 0)]);
         self::assertSame(['-06:00', '+08:00'], [$zone('3 pm CST', -300), $zone('3 pm CST', 480)]);
         self::assertSame(['+05:30', '+01:00'], [$zone('3 pm IST', 330), $zone('3 pm IST', 60)]);
-        $reading = (new WhenReader())->read('tomorrow 9:30 EST', Moment::at(LocalDate::parse('2026-11-24'), TimeOfDay::parse('10:00'), Moment::zone('Europe/Lisbon')));
+        $reading = (new WhenReader())->read(
+            'tomorrow 9:30 EST',
+            Moment::at(LocalDate::parse('2026-11-24'), TimeOfDay::parse('10:00'), Moment::zone('Europe/Lisbon')),
+        );
         self::assertSame('Wed 25 Nov 2026, 14:30', $reading->text());
     }
 
     /** However much of the same somebody writes, it is looked at in bounds. */
     public function testALongTextIsReadInBounds(): void
     {
-        foreach (['a', '1', '.', '>', '-', "\n", 'by by by ', 'friday friday ', 'in 3 days ', 'between 2 and ', '12:', '1.', 'day after ', 'first monday of ', 'one two '] as $piece) {
+        foreach ([
+            'a',
+            '1',
+            '.',
+            '>',
+            '-',
+            "\n",
+            'by by by ',
+            'friday friday ',
+            'in 3 days ',
+            'between 2 and ',
+            '12:',
+            '1.',
+            'day after ',
+            'first monday of ',
+            'one two ',
+        ] as $piece) {
             $text = str_repeat($piece, intdiv(1_000_000, \strlen($piece)));
             $words = Lexemes::ofProse($text);
             self::assertLessThanOrEqual(20_000, $words->count(), $piece);
@@ -386,7 +421,13 @@ final class OneLanguageTest extends TestCase
         $found = [];
         foreach (self::SENTENCES as $sentence) {
             $end = mb_strlen(strstr($sentence, '%s', true) ?: '') + mb_strlen($phrase);
-            array_push($found, ...self::told(array_values(array_filter($spotter->in(\sprintf($sentence, ucfirst($phrase))), static fn (Spot $spot): bool => $spot->to === $end))));
+            array_push(
+                $found,
+                ...self::told(array_values(array_filter(
+                    $spotter->in(\sprintf($sentence, ucfirst($phrase))),
+                    static fn (Spot $spot): bool => $spot->to === $end,
+                ))),
+            );
         }
 
         return $found;
@@ -399,6 +440,9 @@ final class OneLanguageTest extends TestCase
      */
     private static function told(array $spots): array
     {
-        return array_map(static fn (Spot $spot): string => trim($spot->day->ahead(LocalDate::parse('2026-11-24')).' '.$spot->clock?->time), $spots);
+        return array_map(
+            static fn (Spot $spot): string => trim($spot->day->ahead(LocalDate::parse('2026-11-24')).' '.$spot->clock?->time),
+            $spots,
+        );
     }
 }

@@ -22,17 +22,37 @@ final class RuleTest extends TestCase
         yield 'every ten days' => ['FREQ=DAILY;INTERVAL=10;COUNT=3', '2027-12-25', '2027-12-25 2028-01-04 2028-01-14'];
         yield 'until a day, that day included' => ['FREQ=DAILY;UNTIL=20270904', '2027-09-02', '2027-09-02 2027-09-03 2027-09-04'];
         yield 'weekdays' => ['FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR;COUNT=4', '2026-11-26', '2026-11-26 2026-11-27 2026-11-30 2026-12-01'];
-        yield 'every other week, week from Monday' => ['FREQ=WEEKLY;INTERVAL=2;COUNT=4;BYDAY=TU,SU', '1997-08-05', '1997-08-05 1997-08-10 1997-08-19 1997-08-24'];
-        yield 'every other week, week from Sunday' => ['FREQ=WEEKLY;INTERVAL=2;COUNT=4;BYDAY=TU,SU;WKST=SU', '1997-08-05', '1997-08-05 1997-08-17 1997-08-19 1997-08-31'];
+        yield 'every other week, week from Monday' => [
+            'FREQ=WEEKLY;INTERVAL=2;COUNT=4;BYDAY=TU,SU',
+            '1997-08-05',
+            '1997-08-05 1997-08-10 1997-08-19 1997-08-24',
+        ];
+        yield 'every other week, week from Sunday' => [
+            'FREQ=WEEKLY;INTERVAL=2;COUNT=4;BYDAY=TU,SU;WKST=SU',
+            '1997-08-05',
+            '1997-08-05 1997-08-17 1997-08-19 1997-08-31',
+        ];
         yield 'the 31st' => ['FREQ=MONTHLY;BYMONTHDAY=31;COUNT=4', '2027-01-31', '2027-01-31 2027-03-31 2027-05-31 2027-07-31'];
         yield 'the last day' => ['FREQ=MONTHLY;BYMONTHDAY=-1;COUNT=3', '2028-01-31', '2028-01-31 2028-02-29 2028-03-31'];
         yield 'a fifth Friday' => ['FREQ=MONTHLY;BYDAY=5FR;COUNT=3', '2027-01-29', '2027-01-29 2027-04-30 2027-07-30'];
-        yield 'the last working day' => ['FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1;COUNT=3', '2027-01-29', '2027-01-29 2027-02-26 2027-03-31'];
+        yield 'the last working day' => [
+            'FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1;COUNT=3',
+            '2027-01-29',
+            '2027-01-29 2027-02-26 2027-03-31',
+        ];
         yield 'twice a month' => ['FREQ=MONTHLY;BYMONTHDAY=1,15;COUNT=3', '2027-01-15', '2027-01-15 2027-02-01 2027-02-15'];
         yield 'leap days' => ['FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29;COUNT=3', '2096-02-29', '2096-02-29 2104-02-29 2108-02-29'];
         yield 'the last Sunday of March' => ['FREQ=YEARLY;BYMONTH=3;BYDAY=-1SU;COUNT=2', '2027-03-28', '2027-03-28 2028-03-26'];
-        yield 'every third year' => ['FREQ=YEARLY;INTERVAL=3;BYMONTH=1;BYMONTHDAY=10;COUNT=3', '2027-01-10', '2027-01-10 2030-01-10 2033-01-10'];
-        yield 'a month that never has the day again' => ['FREQ=MONTHLY;INTERVAL=12;BYMONTHDAY=30', '9990-06-30', '9990-06-30 9991-06-30 9992-06-30 9993-06-30 9994-06-30'];
+        yield 'every third year' => [
+            'FREQ=YEARLY;INTERVAL=3;BYMONTH=1;BYMONTHDAY=10;COUNT=3',
+            '2027-01-10',
+            '2027-01-10 2030-01-10 2033-01-10',
+        ];
+        yield 'a month that never has the day again' => [
+            'FREQ=MONTHLY;INTERVAL=12;BYMONTHDAY=30',
+            '9990-06-30',
+            '9990-06-30 9991-06-30 9992-06-30 9993-06-30 9994-06-30',
+        ];
     }
 
     #[DataProvider('series')]
@@ -60,7 +80,11 @@ final class RuleTest extends TestCase
             foreach ([1, 6, 7, 8, 30, 31, 364, 365, 366, 1000, 1461] as $days) {
                 $from = LocalDate::parse($start)->plusDays($days);
                 $later = array_values(array_filter($all, static fn (string $date): bool => $date >= (string) $from));
-                self::assertSame(\array_slice($later, 0, 5), \array_slice($this->some($rule->dates(LocalDate::parse($start), $from), 5), 0, \count(\array_slice($later, 0, 5))), "{$text} from {$from}");
+                self::assertSame(
+                    \array_slice($later, 0, 5),
+                    \array_slice($this->some($rule->dates(LocalDate::parse($start), $from), 5), 0, \count(\array_slice($later, 0, 5))),
+                    "{$text} from {$from}",
+                );
             }
         }
     }
@@ -68,7 +92,22 @@ final class RuleTest extends TestCase
     /** @return iterable<array{string}> */
     public static function rules(): iterable
     {
-        foreach (['DAILY', 'DAILY;INTERVAL=5', 'WEEKLY;BYDAY=MO', 'WEEKLY;BYDAY=TU,SA,SU', 'WEEKLY;INTERVAL=3;BYDAY=WE,FR', 'MONTHLY;BYMONTHDAY=30', 'MONTHLY;BYMONTHDAY=-1', 'MONTHLY;INTERVAL=2;BYMONTHDAY=1,15', 'MONTHLY;BYDAY=1MO,3MO', 'MONTHLY;BYDAY=-1FR', 'MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=1', 'YEARLY;BYMONTH=5;BYMONTHDAY=3', 'YEARLY;BYMONTH=2;BYMONTHDAY=-1', 'YEARLY;INTERVAL=2;BYMONTH=11;BYDAY=2TH'] as $rule) {
+        foreach ([
+            'DAILY',
+            'DAILY;INTERVAL=5',
+            'WEEKLY;BYDAY=MO',
+            'WEEKLY;BYDAY=TU,SA,SU',
+            'WEEKLY;INTERVAL=3;BYDAY=WE,FR',
+            'MONTHLY;BYMONTHDAY=30',
+            'MONTHLY;BYMONTHDAY=-1',
+            'MONTHLY;INTERVAL=2;BYMONTHDAY=1,15',
+            'MONTHLY;BYDAY=1MO,3MO',
+            'MONTHLY;BYDAY=-1FR',
+            'MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=1',
+            'YEARLY;BYMONTH=5;BYMONTHDAY=3',
+            'YEARLY;BYMONTH=2;BYMONTHDAY=-1',
+            'YEARLY;INTERVAL=2;BYMONTH=11;BYDAY=2TH',
+        ] as $rule) {
             yield ['FREQ='.$rule];
         }
     }
@@ -100,7 +139,11 @@ final class RuleTest extends TestCase
 
     public function testUntilIsTheEndOfTheDayWhereThePersonIs(): void
     {
-        foreach (['Europe/Lisbon' => '20261231T235959Z', 'America/New_York' => '20270101T045959Z', 'Asia/Kathmandu' => '20261231T181459Z'] as $zone => $until) {
+        foreach ([
+            'Europe/Lisbon' => '20261231T235959Z',
+            'America/New_York' => '20270101T045959Z',
+            'Asia/Kathmandu' => '20261231T181459Z',
+        ] as $zone => $until) {
             $rule = Rule::parse('FREQ=DAILY;UNTIL='.$until, Moment::zone($zone));
             self::assertSame('2026-12-31', (string) $rule->until);
             self::assertSame('FREQ=DAILY;UNTIL='.$until, $rule->rrule(Moment::zone($zone)));
@@ -111,7 +154,26 @@ final class RuleTest extends TestCase
     /** @return iterable<array{string}> */
     public static function noRules(): iterable
     {
-        foreach (['', 'FREQ=HOURLY', 'FREQ=DAILY;INTERVAL=0', 'FREQ=DAILY;INTERVAL=x', 'FREQ=WEEKLY', 'FREQ=WEEKLY;BYDAY=XX', 'FREQ=WEEKLY;BYDAY=2MO', 'FREQ=MONTHLY', 'FREQ=MONTHLY;BYMONTHDAY=0', 'FREQ=MONTHLY;BYMONTHDAY=32', 'FREQ=YEARLY;BYMONTHDAY=3', 'FREQ=YEARLY;BYMONTH=13;BYMONTHDAY=3', 'FREQ=DAILY;COUNT=0', 'FREQ=DAILY;UNTIL=yesterday', 'FREQ=DAILY;UNTIL=20260231', 'FREQ=DAILY;BYHOUR=3', 'FREQ=WEEKLY;BYDAY=MO;WKST=XX', "FREQ=DAILY\n"] as $rule) {
+        foreach ([
+            '',
+            'FREQ=HOURLY',
+            'FREQ=DAILY;INTERVAL=0',
+            'FREQ=DAILY;INTERVAL=x',
+            'FREQ=WEEKLY',
+            'FREQ=WEEKLY;BYDAY=XX',
+            'FREQ=WEEKLY;BYDAY=2MO',
+            'FREQ=MONTHLY',
+            'FREQ=MONTHLY;BYMONTHDAY=0',
+            'FREQ=MONTHLY;BYMONTHDAY=32',
+            'FREQ=YEARLY;BYMONTHDAY=3',
+            'FREQ=YEARLY;BYMONTH=13;BYMONTHDAY=3',
+            'FREQ=DAILY;COUNT=0',
+            'FREQ=DAILY;UNTIL=yesterday',
+            'FREQ=DAILY;UNTIL=20260231',
+            'FREQ=DAILY;BYHOUR=3',
+            'FREQ=WEEKLY;BYDAY=MO;WKST=XX',
+            "FREQ=DAILY\n",
+        ] as $rule) {
             yield [$rule];
         }
     }

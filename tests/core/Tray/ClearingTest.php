@@ -41,7 +41,11 @@ final class ClearingTest extends TestCase
             self::assertStringContainsString('"Lantern glass" has been decided meanwhile', $overtaken->getMessage());
         }
         self::assertSame(Place::Archive, $conversation->placeAt($world->clock->now()));
-        self::assertSame($archived, ($world->decide)(World::ACCOUNT, 'one', new Archive(), [$seen])->entry, 'The same request again is answered as before.');
+        self::assertSame(
+            $archived,
+            ($world->decide)(World::ACCOUNT, 'one', new Archive(), [$seen])->entry,
+            'The same request again is answered as before.',
+        );
     }
 
     public function testAMessageThatCameInMeanwhileIsNotBuried(): void
@@ -65,7 +69,10 @@ final class ClearingTest extends TestCase
 
         $decided = ($world->decide)(World::ACCOUNT, 'both', new Archive(), $claims);
         self::assertSame(['Second'], [$decided->entry->about]);
-        self::assertSame([$first->id], array_map(static fn (Overtaken $overtaken): string => $overtaken->conversationId, $decided->overtaken));
+        self::assertSame(
+            [$first->id],
+            array_map(static fn (Overtaken $overtaken): string => $overtaken->conversationId, $decided->overtaken),
+        );
         self::assertSame([Place::Bin, Place::Archive], [$first->placeAt($world->clock->now()), $second->placeAt($world->clock->now())]);
     }
 
@@ -124,7 +131,11 @@ final class ClearingTest extends TestCase
 
         $answered->receive($world->message(text: 'Here it is.'), true, $world->clock->now());
         self::assertSame(Place::Tray, $answered->placeAt($world->clock->now()));
-        self::assertSame(['away', 'message', 'Petra'], [$answered->state()['place'], $answered->state()['calledBackBy'], $answered->state()['owedBy']], 'What was owed is not forgotten.');
+        self::assertSame(
+            ['away', 'message', 'Petra'],
+            [$answered->state()['place'], $answered->state()['calledBackBy'], $answered->state()['owedBy']],
+            'What was owed is not forgotten.',
+        );
         self::assertSame(Place::Away, $silent->placeAt(new \DateTimeImmutable('2026-11-27T08:59:59Z')));
         self::assertSame(Place::Tray, $silent->placeAt(new \DateTimeImmutable('2026-11-27T09:00:00Z')));
     }
@@ -245,7 +256,10 @@ final class ClearingTest extends TestCase
 
     private static function receive(World $world, string $from, string $subject): Conversation
     {
-        $message = ($world->arrive)(World::recipient(), "From: {$from}\r\nTo: ".World::OWN."\r\nSubject: {$subject}\r\nMessage-ID: <{$subject}@test.example>\r\n\r\nText of {$subject}.\r\n");
+        $message = ($world->arrive)(
+            World::recipient(),
+            "From: {$from}\r\nTo: ".World::OWN."\r\nSubject: {$subject}\r\nMessage-ID: <{$subject}@test.example>\r\n\r\nText of {$subject}.\r\n",
+        );
         self::assertNotNull($message);
 
         return $world->memory->conversations[$world->memory->conversationOf[$message->id]];

@@ -71,8 +71,18 @@ final class DecideTest extends TestCase
     {
         $world = new World();
         $conversation = $world->conversation();
-        $first = ($world->decide)(World::ACCOUNT, 'entry', new Snooze(self::moment('2026-11-25T09:00:00Z')), [new Claim($conversation->id)]);
-        $second = ($world->decide)(World::ACCOUNT, 'entry', new Snooze(self::moment('2026-11-25T09:00:00Z')), [new Claim($conversation->id)]);
+        $first = ($world->decide)(
+            World::ACCOUNT,
+            'entry',
+            new Snooze(self::moment('2026-11-25T09:00:00Z')),
+            [new Claim($conversation->id)],
+        );
+        $second = ($world->decide)(
+            World::ACCOUNT,
+            'entry',
+            new Snooze(self::moment('2026-11-25T09:00:00Z')),
+            [new Claim($conversation->id)],
+        );
 
         self::assertSame($first->entry, $second->entry);
         self::assertSame(1, $conversation->state()['snoozes']);

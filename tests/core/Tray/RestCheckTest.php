@@ -28,15 +28,28 @@ final class RestCheckTest extends TestCase
         yield 'what did not arrive' => ['A message of yours did not arrive.', MailKind::Bounce, AdviceGroup::Automatic, '', false, false];
         yield 'what is late' => ['', MailKind::Delay, AdviceGroup::Automatic, '', false, false];
         yield 'what asks' => ['It seems to ask for something.', MailKind::Personal, AdviceGroup::Asks, 'Which one?', false, false];
-        yield 'what asks with a day' => ['It seems to ask for something, and names Fri 27 Nov.', MailKind::Personal, AdviceGroup::Asks, 'Which one?', true, false];
+        yield 'what asks with a day' => [
+            'It seems to ask for something, and names Fri 27 Nov.',
+            MailKind::Personal,
+            AdviceGroup::Asks,
+            'Which one?',
+            true,
+            false,
+        ];
         yield 'what may ask' => ['It may ask you for something.', MailKind::Personal, AdviceGroup::Asks, '', false, false];
         yield 'a day alone' => ['It names a day still to come, Fri 27 Nov.', MailKind::Notice, AdviceGroup::Dated, '', true, false];
         yield 'what came back' => ['You had it come back.', MailKind::Newsletter, AdviceGroup::Bulk, '', false, true];
     }
 
     #[DataProvider('letters')]
-    public function testWhatIsHeldAndWhy(string $reason, MailKind $kind, AdviceGroup $group, string $asks, bool $isDated, bool $returned): void
-    {
+    public function testWhatIsHeldAndWhy(
+        string $reason,
+        MailKind $kind,
+        AdviceGroup $group,
+        string $asks,
+        bool $isDated,
+        bool $returned,
+    ): void {
         $date = new FoundDate(DateKind::Appointment, LocalDate::parse('2026-11-27'), null, 'on Friday', 0, 9);
         $advice = new Advice(AdvisedDecision::Archive, $group, $kind, 'Title', 1, [], $asks, $isDated ? $date : null, null);
 

@@ -49,7 +49,11 @@ final class ReturnTest extends TestCase
         $conversation->receive($world->message(text: 'Here.'), true, $world->clock->now(), $endsSnooze);
         self::assertSame($back ? Place::Tray : Place::Away, $conversation->placeAt($world->clock->now()));
         self::assertSame($back ? 'message' : null, $conversation->state()['calledBackBy']);
-        self::assertSame(Place::Tray, $conversation->placeAt(new \DateTimeImmutable('2026-11-27T09:00:00Z')), 'At its moment at the latest.');
+        self::assertSame(
+            Place::Tray,
+            $conversation->placeAt(new \DateTimeImmutable('2026-11-27T09:00:00Z')),
+            'At its moment at the latest.',
+        );
     }
 
     public function testHowOftenAndSinceWhenItWasPutOff(): void
@@ -59,7 +63,10 @@ final class ReturnTest extends TestCase
         foreach (['2026-11-24T10:00:00Z', '2026-11-25T10:00:00Z', '2026-11-27T10:00:00Z'] as $number => $now) {
             $world->clock->set($now);
             $world->decide(new Snooze(new Moment($world->clock->now()->modify('+1 hour'), World::zone())), [$conversation]);
-            self::assertSame([$number + 1, '2026-11-24T10:00:00+00:00'], [$conversation->state()['snoozes'], $conversation->state()['snoozedSince']]);
+            self::assertSame(
+                [$number + 1, '2026-11-24T10:00:00+00:00'],
+                [$conversation->state()['snoozes'], $conversation->state()['snoozedSince']],
+            );
         }
         $world->decide(new Archive(), [$conversation]);
         self::assertSame([0, null], [$conversation->state()['snoozes'], $conversation->state()['snoozedSince']]);
@@ -78,7 +85,10 @@ final class ReturnTest extends TestCase
         self::assertSame(Place::Away, $waiting->placeAt($world->clock->now()), 'That goes on with the clearing in which it was put off.');
         $world->clock->set('2026-11-24T14:00:00Z');
         $this->clear($world, 'in the afternoon');
-        self::assertSame([Place::Tray, 'clearing', Place::Away], [$waiting->placeAt($world->clock->now()), $waiting->state()['calledBackBy'], $other->placeAt($world->clock->now())]);
+        self::assertSame(
+            [Place::Tray, 'clearing', Place::Away],
+            [$waiting->placeAt($world->clock->now()), $waiting->state()['calledBackBy'], $other->placeAt($world->clock->now())],
+        );
         $entry = array_values($world->memory->entries)[2];
         self::assertSame(['come_back', 'Waiting'], [$entry->kind->value, $entry->about]);
         try {
@@ -99,15 +109,47 @@ final class ReturnTest extends TestCase
         $at = self::moment('2026-11-27T09:00:00Z');
         $mon = new \DateTimeImmutable('2026-11-23T10:00:00Z');
         $old = new \DateTimeImmutable('2025-12-30T10:00:00Z');
-        yield 'at its time' => [new Back(BackBecause::Time, AwayReason::Snooze, $at, $mon, 1, $mon), 'You wanted it back today.', 'Put off Mon 23 Nov.'];
-        yield 'put off again and again' => [new Back(BackBecause::Time, AwayReason::Snooze, self::moment('2026-11-26T09:00:00Z'), $mon, 3, $old), 'You wanted it back yesterday.', 'Put off Mon 23 Nov, 3 times since Tue 30 Dec 2025.'];
+        yield 'at its time' => [
+            new Back(BackBecause::Time, AwayReason::Snooze, $at, $mon, 1, $mon),
+            'You wanted it back today.',
+            'Put off Mon 23 Nov.',
+        ];
+        yield 'put off again and again' => [
+            new Back(BackBecause::Time, AwayReason::Snooze, self::moment('2026-11-26T09:00:00Z'), $mon, 3, $old),
+            'You wanted it back yesterday.',
+            'Put off Mon 23 Nov, 3 times since Tue 30 Dec 2025.',
+        ];
         yield 'mail' => [new Back(BackBecause::Message, AwayReason::Snooze, $at, $mon, 1), 'A message has come in.', 'Put off Mon 23 Nov.'];
-        yield 'an answer' => [new Back(BackBecause::Message, AwayReason::Answer, $at, $mon, 1), 'The answer that you waited for has come in.', 'Put off Mon 23 Nov, until they answer.'];
-        yield 'no answer' => [new Back(BackBecause::Time, AwayReason::Answer, $at, $mon, 1), 'No answer has come: you gave until today.', 'Put off Mon 23 Nov, until they answer.'];
-        yield 'a hand-over in silence' => [new Back(BackBecause::Time, AwayReason::HandOver, $at, $mon, 0, null, 'Petra', 'the rota.'), 'Petra has not answered: you gave until today.', 'Handed over to Petra Mon 23 Nov: the rota.'];
-        yield 'a hand-over with mail' => [new Back(BackBecause::Message, AwayReason::HandOver, $at, $mon, 0, null, 'Petra'), 'A message has come in. Petra owed you an answer.', 'Handed over to Petra Mon 23 Nov.'];
-        yield 'a clearing' => [new Back(BackBecause::Clearing, AwayReason::NextClearing, $at, null, 1), 'You wanted it back for your next clearing.', ''];
-        yield 'no clearing' => [new Back(BackBecause::Time, AwayReason::NextClearing, $at, $mon, 1), 'You have not cleared the tray since you put it off.', 'Put off Mon 23 Nov.'];
+        yield 'an answer' => [
+            new Back(BackBecause::Message, AwayReason::Answer, $at, $mon, 1),
+            'The answer that you waited for has come in.',
+            'Put off Mon 23 Nov, until they answer.',
+        ];
+        yield 'no answer' => [
+            new Back(BackBecause::Time, AwayReason::Answer, $at, $mon, 1),
+            'No answer has come: you gave until today.',
+            'Put off Mon 23 Nov, until they answer.',
+        ];
+        yield 'a hand-over in silence' => [
+            new Back(BackBecause::Time, AwayReason::HandOver, $at, $mon, 0, null, 'Petra', 'the rota.'),
+            'Petra has not answered: you gave until today.',
+            'Handed over to Petra Mon 23 Nov: the rota.',
+        ];
+        yield 'a hand-over with mail' => [
+            new Back(BackBecause::Message, AwayReason::HandOver, $at, $mon, 0, null, 'Petra'),
+            'A message has come in. Petra owed you an answer.',
+            'Handed over to Petra Mon 23 Nov.',
+        ];
+        yield 'a clearing' => [
+            new Back(BackBecause::Clearing, AwayReason::NextClearing, $at, null, 1),
+            'You wanted it back for your next clearing.',
+            '',
+        ];
+        yield 'no clearing' => [
+            new Back(BackBecause::Time, AwayReason::NextClearing, $at, $mon, 1),
+            'You have not cleared the tray since you put it off.',
+            'Put off Mon 23 Nov.',
+        ];
     }
 
     #[DataProvider('backs')]
@@ -120,8 +162,20 @@ final class ReturnTest extends TestCase
     /** @return iterable<string, array{string, list<string>}> now, the presets that are offered with what they mean */
     public static function moments(): iterable
     {
-        yield 'a Tuesday morning' => ['2026-11-24T10:00:00Z', ['in 3 hours 24 13:00', 'this evening 24 18:00', 'tomorrow morning 25 09:00', 'monday morning 30 09:00', 'first of next month 01 09:00']];
-        yield 'at night this evening is over' => ['2026-11-24T21:00:00Z', ['in 3 hours 25 00:00', 'tomorrow morning 25 09:00', 'monday morning 30 09:00', 'first of next month 01 09:00']];
+        yield 'a Tuesday morning' => [
+            '2026-11-24T10:00:00Z',
+            [
+                'in 3 hours 24 13:00',
+                'this evening 24 18:00',
+                'tomorrow morning 25 09:00',
+                'monday morning 30 09:00',
+                'first of next month 01 09:00',
+            ],
+        ];
+        yield 'at night this evening is over' => [
+            '2026-11-24T21:00:00Z',
+            ['in 3 hours 25 00:00', 'tomorrow morning 25 09:00', 'monday morning 30 09:00', 'first of next month 01 09:00'],
+        ];
     }
 
     /** @param list<string> $expected */
@@ -176,7 +230,13 @@ final class ReturnTest extends TestCase
         $kept = array_flip(['place', 'awayReason', 'owedBy', 'owedWhat', 'snoozedSince']);
         self::assertSame(array_intersect_key($before, $kept), array_intersect_key($mail->state(), $kept));
         self::assertSame('back Tue 1 Dec 2026, 09:00', $moved->consequence);
-        self::assertSame([Place::Away, Place::Tray], [$mail->placeAt(new \DateTimeImmutable('2026-11-27T09:00:00Z')), $mail->placeAt(new \DateTimeImmutable('2026-12-01T09:00:00Z'))]);
+        self::assertSame(
+            [Place::Away, Place::Tray],
+            [
+                $mail->placeAt(new \DateTimeImmutable('2026-11-27T09:00:00Z')),
+                $mail->placeAt(new \DateTimeImmutable('2026-12-01T09:00:00Z')),
+            ],
+        );
         $world->undo($moved);
         $world->undo($away);
         self::assertSame(Place::Tray, $mail->placeAt($world->clock->now()));
@@ -214,7 +274,10 @@ final class ReturnTest extends TestCase
             $of = [];
             foreach (['a' => '', 'c' => '<x@glass.example>'] as $id => $refers) {
                 ($world->arrive)(World::recipient(), $letter($id, $refers));
-                $of[$id] = array_values(array_diff_key($world->memory->conversations, array_flip(array_map(static fn (Conversation $one): string => $one->id, $of))))[0];
+                $of[$id] = array_values(array_diff_key(
+                    $world->memory->conversations,
+                    array_flip(array_map(static fn (Conversation $one): string => $one->id, $of)),
+                ))[0];
             }
             $world->decide(new Archive(), [$of[$archived]]);
             $world->decide(new Snooze(self::moment('2026-12-01T09:00:00Z')), [$of[$away]]);

@@ -25,7 +25,10 @@ final class UndecidedTest extends TestCase
     #[DataProvider('conversations')]
     public function testWhatIsUndecided(string $messages, string $decidedAt, string $undecided): void
     {
-        $all = array_map(static fn (string $one): array => ['id' => $one[0], 'own' => ctype_upper($one[0]), 'importedAt' => $one[1]], array_values(array_filter(explode(' ', $messages))));
+        $all = array_map(
+            static fn (string $one): array => ['id' => $one[0], 'own' => ctype_upper($one[0]), 'importedAt' => $one[1]],
+            array_values(array_filter(explode(' ', $messages))),
+        );
         self::assertSame($undecided, implode('', Undecided::of($all, $decidedAt)));
     }
 }

@@ -49,12 +49,22 @@ final readonly class MemoryConversations implements Conversations
 
     public function waitingFrom(string $accountId, string $pattern, \DateTimeImmutable $now): array
     {
-        return array_values(array_filter($this->memory->conversations, fn (Conversation $conversation): bool => Place::Tray === $conversation->placeAt($now) && $this->isOnlyFrom($conversation, $pattern)));
+        return array_values(array_filter(
+            $this->memory->conversations,
+            fn (Conversation $conversation): bool => Place::Tray === $conversation->placeAt($now) && $this->isOnlyFrom($conversation, $pattern),
+        ));
     }
 
     public function blockedFrom(string $accountId, string $pattern): array
     {
-        return array_values(array_filter($this->memory->conversations, static fn (Conversation $conversation): bool => Place::Blocked->value === $conversation->state()['place'] && \in_array($pattern, BlockedSender::patternsFor($conversation->senderEmail()), true)));
+        return array_values(array_filter(
+            $this->memory->conversations,
+            static fn (Conversation $conversation): bool => Place::Blocked->value === $conversation->state()['place'] && \in_array(
+                $pattern,
+                BlockedSender::patternsFor($conversation->senderEmail()),
+                true,
+            ),
+        ));
     }
 
     public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array

@@ -38,7 +38,10 @@ final readonly class MemoryEntries implements Entries
     public function newestAbout(string $accountId, ObjectRef $object): ?Entry
     {
         foreach (array_reverse($this->memory->entries) as $entry) {
-            if (array_filter($entry->changes(), static fn (Change $change): bool => $change->object->kind === $object->kind && $change->object->id === $object->id)) {
+            if (array_filter(
+                $entry->changes(),
+                static fn (Change $change): bool => $change->object->kind === $object->kind && $change->object->id === $object->id,
+            )) {
                 return $entry;
             }
         }
@@ -50,7 +53,13 @@ final readonly class MemoryEntries implements Entries
     {
         $names = array_map(static fn (ObjectRef $object): string => $object->kind->value.$object->id, $objects);
 
-        return array_reverse(array_values(array_filter($this->memory->entries, static fn (Entry $entry): bool => $entry->number > $number && [] !== array_filter($entry->changes(), static fn (Change $change): bool => \in_array($change->object->kind->value.$change->object->id, $names, true)))));
+        return array_reverse(array_values(array_filter(
+            $this->memory->entries,
+            static fn (Entry $entry): bool => $entry->number > $number && [] !== array_filter(
+                $entry->changes(),
+                static fn (Change $change): bool => \in_array($change->object->kind->value.$change->object->id, $names, true),
+            ),
+        )));
     }
 
     public function undoneBy(string $accountId, string $entryId): array

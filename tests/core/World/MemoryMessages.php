@@ -28,7 +28,10 @@ final readonly class MemoryMessages implements Messages
 
     public function ofConversation(string $accountId, string $conversationId): array
     {
-        $messages = array_values(array_intersect_key($this->memory->messages, array_flip(array_keys($this->memory->conversationOf, $conversationId, true))));
+        $messages = array_values(array_intersect_key(
+            $this->memory->messages,
+            array_flip(array_keys($this->memory->conversationOf, $conversationId, true)),
+        ));
         usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
 
         return $messages;

@@ -45,7 +45,12 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived($object->id, $accountId, $state),
             ObjectKind::TaskList => $this->memory->lists[$object->id] = TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] = BlockedSender::revived($object->id, $accountId, $state),
-            ObjectKind::Outgoing => $this->memory->outgoings[$object->id] = Outgoing::revived($object->id, $accountId, $state, new \DateTimeImmutable('2026-11-24T10:00:00Z')),
+            ObjectKind::Outgoing => $this->memory->outgoings[$object->id] = Outgoing::revived(
+                $object->id,
+                $accountId,
+                $state,
+                new \DateTimeImmutable('2026-11-24T10:00:00Z'),
+            ),
             ObjectKind::Owed => $this->memory->owed[$object->id] = Owed::revived($object->id, $accountId, $state),
             ObjectKind::Contact => $this->memory->contacts[$object->id] = Contact::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
@@ -68,6 +73,14 @@ final readonly class MemoryObjects implements Objects
     public function remove(Journaled $object): void
     {
         $id = $object->ref()->id;
-        unset($this->memory->contacts[$id], $this->memory->outgoings[$id], $this->memory->owed[$id], $this->memory->templates[$id], $this->memory->tasks[$object->ref()->id], $this->memory->lists[$object->ref()->id], $this->memory->senders[$object->ref()->id]);
+        unset(
+            $this->memory->contacts[$id],
+            $this->memory->outgoings[$id],
+            $this->memory->owed[$id],
+            $this->memory->templates[$id],
+            $this->memory->tasks[$object->ref()->id],
+            $this->memory->lists[$object->ref()->id],
+            $this->memory->senders[$object->ref()->id],
+        );
     }
 }

@@ -64,7 +64,10 @@ final readonly class MemoryTasks implements Tasks
 
     public function done(string $accountId, ?string $listId): array
     {
-        return array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => $task->isDone() && (null === $listId || $task->listId() === $listId)));
+        return array_values(array_filter(
+            $this->memory->tasks,
+            static fn (Task $task): bool => $task->isDone() && (null === $listId || $task->listId() === $listId),
+        ));
     }
 
     public function listNamed(string $accountId, string $name): ?TaskList
@@ -114,7 +117,10 @@ final readonly class MemoryTasks implements Tasks
     /** @return list<Task> in their order */
     private function beside(string $listId, ?string $parentId): array
     {
-        $beside = array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => $task->parentId() === $parentId && $task->listId() === $listId));
+        $beside = array_values(array_filter(
+            $this->memory->tasks,
+            static fn (Task $task): bool => $task->parentId() === $parentId && $task->listId() === $listId,
+        ));
         usort($beside, static fn (Task $a, Task $b): int => [$a->rank(), $a->id] <=> [$b->rank(), $b->id]);
 
         return $beside;

@@ -228,12 +228,22 @@ final class World
     /** @param list<Conversation> $conversations */
     public function decide(Decision $decision, array $conversations): Entry
     {
-        return ($this->decide)(self::ACCOUNT, $this->ids->next(), $decision, array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $conversations))->entry;
+        return ($this->decide)(
+            self::ACCOUNT,
+            $this->ids->next(),
+            $decision,
+            array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $conversations),
+        )->entry;
     }
 
     public function makeTask(TaskFields $fields, ?Conversation $of = null): Entry
     {
-        return ($this->makeTasks)(self::ACCOUNT, $this->ids->next(), [new TaskOrder($this->ids->next(), $fields, claim: null === $of ? null : new Claim($of->id))], self::zone())->entry;
+        return ($this->makeTasks)(
+            self::ACCOUNT,
+            $this->ids->next(),
+            [new TaskOrder($this->ids->next(), $fields, claim: null === $of ? null : new Claim($of->id))],
+            self::zone(),
+        )->entry;
     }
 
     /** @return list<string> the reminders that are up, in order: title or subject, moment in UTC and how often */
@@ -256,7 +266,10 @@ final class World
     {
         $up = array_filter($this->memory->rings, static fn (Ring $ring): bool => $ring->isUp());
 
-        return array_values(array_map(static fn (Ring $ring): string => $ring->id, $up)) ?: throw new \OutOfBoundsException('no reminder is up');
+        return array_values(array_map(
+            static fn (Ring $ring): string => $ring->id,
+            $up,
+        )) ?: throw new \OutOfBoundsException('no reminder is up');
     }
 
     /** A when phrase as it is read now. */
@@ -289,7 +302,17 @@ final class World
     public function state(): array
     {
         $state = [];
-        foreach ([...$this->memory->conversations, ...$this->memory->tasks, ...$this->memory->lists, ...$this->memory->senders, ...$this->memory->rings, ...$this->memory->outgoings, ...$this->memory->owed, ...$this->memory->templates, ...$this->memory->contacts] as $object) {
+        foreach ([
+            ...$this->memory->conversations,
+            ...$this->memory->tasks,
+            ...$this->memory->lists,
+            ...$this->memory->senders,
+            ...$this->memory->rings,
+            ...$this->memory->outgoings,
+            ...$this->memory->owed,
+            ...$this->memory->templates,
+            ...$this->memory->contacts,
+        ] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
         }
         ksort($state);

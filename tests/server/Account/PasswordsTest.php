@@ -22,7 +22,23 @@ final class PasswordsTest extends TestCase
         foreach (['aaaaaaaaaa', 'abababababab', 'abcabcabcabc', '1111111111', 'gulls1gulls1', 'ab12ab12ab12'] as $password) {
             yield [$password, 'repeats itself'];
         }
-        foreach (['password123', 'Password2026!', 'P@ssw0rd2026', '1234567890', '0987654321', 'qwertyuiop', 'QWERTYUIOP', 'asdfghjkl123', '1q2w3e4r5t6y', 'abcdefghijkl', 'iloveyou1234', 'administrator', '!!!welcome1!!', 'letmein12345', 'zippytray123'] as $password) {
+        foreach ([
+            'password123',
+            'Password2026!',
+            'P@ssw0rd2026',
+            '1234567890',
+            '0987654321',
+            'qwertyuiop',
+            'QWERTYUIOP',
+            'asdfghjkl123',
+            '1q2w3e4r5t6y',
+            'abcdefghijkl',
+            'iloveyou1234',
+            'administrator',
+            '!!!welcome1!!',
+            'letmein12345',
+            'zippytray123',
+        ] as $password) {
             yield [$password, 'everybody tries first'];
         }
         foreach (['wrenhalloran', 'Wren Halloran', 'halloran2026', 'ternpoint123', 'wren@ternpoint.example'] as $password) {
@@ -44,7 +60,15 @@ final class PasswordsTest extends TestCase
 
     public function testWordsAndWhatNobodyGuessesAreTaken(): void
     {
-        foreach (['seven grey gulls', 'correct horse battery', 'x7$Kq!p2Lm', 'пароль из слов', 'my password is a long sentence', 'lantern-glass-1871', '二つの灯台と七羽の鴎がいる'] as $password) {
+        foreach ([
+            'seven grey gulls',
+            'correct horse battery',
+            'x7$Kq!p2Lm',
+            'пароль из слов',
+            'my password is a long sentence',
+            'lantern-glass-1871',
+            '二つの灯台と七羽の鴎がいる',
+        ] as $password) {
             Passwords::check($password, ['Wren Halloran', 'wren@ternpoint.example']);
             $this->addToAssertionCount(1);
         }

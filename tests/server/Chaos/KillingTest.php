@@ -42,7 +42,11 @@ final class KillingTest extends TestCase
         $this->server->start();
         $cookie = $this->server->signIn('wren@ternpoint.example', 'tern-point-light');
         for ($number = 1; $number <= self::CLIENTS; ++$number) {
-            $process = proc_open([\PHP_BINARY, __DIR__.'/client.php', (string) $this->server->port(), $cookie, $this->server->folder, (string) $number], [1 => ['file', $this->server->folder.'/client.log', 'a'], 2 => ['file', $this->server->folder.'/client.log', 'a']], $pipes);
+            $process = proc_open(
+                [\PHP_BINARY, __DIR__.'/client.php', (string) $this->server->port(), $cookie, $this->server->folder, (string) $number],
+                [1 => ['file', $this->server->folder.'/client.log', 'a'], 2 => ['file', $this->server->folder.'/client.log', 'a']],
+                $pipes,
+            );
             self::assertIsResource($process);
             $this->clients[] = $process;
         }
@@ -70,19 +74,42 @@ final class KillingTest extends TestCase
         $said = $this->said();
         $acknowledged = array_keys(array_filter($said, static fn (array $one): bool => $one['status'] < 300));
         self::assertNotEmpty($acknowledged, (string) @file_get_contents($this->server->folder.'/client.log'));
-        self::assertSame([], array_filter(array_column($said, 'status'), static fn (int $status): bool => $status >= 500), 'No request was answered with a fault.');
+        self::assertSame(
+            [],
+            array_filter(array_column($said, 'status'), static fn (int $status): bool => $status >= 500),
+            'No request was answered with a fault.',
+        );
         $database = new \PDO('sqlite:'.$this->server->folder.'/data/zippy-tray.sqlite');
         $entries = $database->query('SELECT id FROM journal_entry') ?: self::fail();
-        self::assertSame([], array_diff($acknowledged, array_map(static fn (mixed $id): string => \is_string($id) ? $id : '', $entries->fetchAll(\PDO::FETCH_COLUMN))), 'What was acknowledged is there.');
+        self::assertSame(
+            [],
+            array_diff(
+                $acknowledged,
+                array_map(static fn (mixed $id): string => \is_string($id) ? $id : '', $entries->fetchAll(\PDO::FETCH_COLUMN)),
+            ),
+            'What was acknowledged is there.',
+        );
         $twice = $database->query("SELECT title FROM task WHERE title LIKE 'Task %' GROUP BY title HAVING COUNT(*) > 1") ?: self::fail();
         self::assertSame([], $twice->fetchAll(\PDO::FETCH_COLUMN), 'Nothing is there twice.');
 
         self::assertStringNotContainsString('Failed', $this->server->console('data:work', '--once'));
         $check = $this->server->console('data:check');
         self::assertStringContainsString('The books balance.', $check);
-        self::assertCount($this->number($database, "SELECT COUNT(*) FROM outgoing WHERE state = 'sent' AND letter ->> 'subject' LIKE 'Letter %'"), $this->sent(), 'What is sent went out once.');
+        self::assertCount(
+            $this->number($database, "SELECT COUNT(*) FROM outgoing WHERE state = 'sent' AND letter ->> 'subject' LIKE 'Letter %'"),
+            $this->sent(),
+            'What is sent went out once.',
+        );
         self::assertCount(\count($this->sent()), array_unique($this->sent()));
-        fwrite(\STDOUT, \sprintf("\n%d kills, %d acknowledged, %d asked again, none lost\n", $kills, \count($acknowledged), array_sum(array_column($said, 'again'))));
+        fwrite(
+            \STDOUT,
+            \sprintf(
+                "\n%d kills, %d acknowledged, %d asked again, none lost\n",
+                $kills,
+                \count($acknowledged),
+                array_sum(array_column($said, 'again')),
+            ),
+        );
     }
 
     /** @return array<string, array{status: int, again: int}> by entry: the best answer, and how often it was asked */

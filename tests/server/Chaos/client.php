@@ -45,18 +45,50 @@ while (!is_file($folder.'/stop')) {
     $what = mt_rand(0, 9);
     if (null !== $row && $what < 5) {
         $kind = ['archive', 'delete', 'mute', 'snooze', 'do_now'][$what];
-        $status = $ask('POST', '/api/decisions', ['id' => $entry, 'kind' => $kind, 'conversations' => [['id' => $row['id'], 'revision' => $row['revision']]]] + ('snooze' === $kind ? ['until' => ['phrase' => 'in 3 days']] : []), $entry);
+        $status = $ask(
+            'POST',
+            '/api/decisions',
+            ['id' => $entry, 'kind' => $kind, 'conversations' => [[
+                'id' => $row['id'],
+                'revision' => $row['revision'],
+            ]]] + ('snooze' === $kind ? ['until' => ['phrase' => 'in 3 days']] : []),
+            $entry,
+        );
         200 === $status && $decided[] = $entry;
         // The same once more changes nothing.
-        200 === $status && 0 === mt_rand(0, 3) && $ask('POST', '/api/decisions', ['id' => $entry, 'kind' => $kind, 'conversations' => [['id' => $row['id'], 'revision' => $row['revision']]]] + ('snooze' === $kind ? ['until' => ['phrase' => 'in 3 days']] : []), $entry);
+        200 === $status && 0 === mt_rand(0, 3) && $ask(
+            'POST',
+            '/api/decisions',
+            ['id' => $entry, 'kind' => $kind, 'conversations' => [[
+                'id' => $row['id'],
+                'revision' => $row['revision'],
+            ]]] + ('snooze' === $kind ? ['until' => ['phrase' => 'in 3 days']] : []),
+            $entry,
+        );
     } elseif ($what < 7) {
         $ask('POST', '/api/tasks', ['entry' => $entry, 'tasks' => [['id' => $id(), 'fields' => ['title' => 'Task '.$entry]]]], $entry);
     } elseif ($what < 9 && [] !== $decided) {
         $ask('POST', '/api/journal/'.array_pop($decided).'/undo', ['id' => $entry], $entry);
     } else {
         $draft = $id();
-        $letter = ['to' => 'tam@glass.example', 'cc' => '', 'bcc' => '', 'subject' => 'Letter '.$entry, 'text' => 'Yes.', 'formatted' => false, 'files' => [], 'carried' => [], 'what' => '', 'until' => ''];
-        if (200 === $ask('PUT', '/api/outgoing/'.$draft, ['revision' => 0, 'kind' => 'new', 'message' => null, 'letter' => $letter], 'draft')) {
+        $letter = [
+            'to' => 'tam@glass.example',
+            'cc' => '',
+            'bcc' => '',
+            'subject' => 'Letter '.$entry,
+            'text' => 'Yes.',
+            'formatted' => false,
+            'files' => [],
+            'carried' => [],
+            'what' => '',
+            'until' => '',
+        ];
+        if (200 === $ask(
+            'PUT',
+            '/api/outgoing/'.$draft,
+            ['revision' => 0, 'kind' => 'new', 'message' => null, 'letter' => $letter],
+            'draft',
+        )) {
             $ask('POST', '/api/outgoing/'.$draft.'/send', ['entry' => $entry, 'atOnce' => true], $entry);
         }
     }

@@ -26,7 +26,10 @@ final class AdviseCommandTest extends TestCase
 
     public function testItPrintsOneObjectAndNothingElse(): void
     {
-        file_put_contents($this->file, "From: Olga Brandt <olga@roofs.example>\r\nTo: wren@ternpoint.example\r\nSubject: Drawings\r\nDate: Tue, 24 Nov 2026 10:00:00 +0000\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nGrüße!\r\nCould you please send me the lantern drawings by Friday 4 December?\r\n");
+        file_put_contents(
+            $this->file,
+            "From: Olga Brandt <olga@roofs.example>\r\nTo: wren@ternpoint.example\r\nSubject: Drawings\r\nDate: Tue, 24 Nov 2026 10:00:00 +0000\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nGrüße!\r\nCould you please send me the lantern drawings by Friday 4 December?\r\n",
+        );
         $process = $this->advise('--me=wren@ternpoint.example');
         self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());
         self::assertSame([
@@ -35,7 +38,14 @@ final class AdviseCommandTest extends TestCase
             'minutes' => 5,
             'reasons' => ['It asks you for something.', 'It names a deadline, Fri 4 Dec.', 'It looks like 5 minutes.'],
             'requests' => [['text' => 'Could you please send me the lantern drawings by Friday 4 December?', 'from' => 7, 'to' => 74]],
-            'dates' => [['kind' => 'deadline', 'date' => '2026-12-04', 'time' => null, 'text' => 'by Friday 4 December', 'from' => 53, 'to' => 73]],
+            'dates' => [[
+                'kind' => 'deadline',
+                'date' => '2026-12-04',
+                'time' => null,
+                'text' => 'by Friday 4 December',
+                'from' => 53,
+                'to' => 73,
+            ]],
             'list' => [],
         ], json_decode($process->getOutput(), true));
         self::assertSame(1, substr_count($process->getOutput(), "\n"));

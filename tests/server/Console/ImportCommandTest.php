@@ -29,7 +29,11 @@ final class ImportCommandTest extends TestCase
     public function testOnAnEmptyFolderItMakesTheSchemaAndTheAccountAndPrintsOneObject(): void
     {
         $letter = "From: tam@glass.example\r\nSubject: Glass \xFF\r\nMessage-ID: <a@glass.example>\r\n\r\nbytes \x00\x80\xFF\r\n";
-        $this->write(['a.eml' => $letter, 'b.mbox' => "From x@y Tue Nov 24 10:00:00 2026\n{$letter}\nFrom x@y Tue Nov 24 10:00:00 2026\nno message\n", 'c.eml' => '']);
+        $this->write([
+            'a.eml' => $letter,
+            'b.mbox' => "From x@y Tue Nov 24 10:00:00 2026\n{$letter}\nFrom x@y Tue Nov 24 10:00:00 2026\nno message\n",
+            'c.eml' => '',
+        ]);
 
         $first = $this->import('--account=wren@ternpoint.example', 'mail');
         self::assertSame(0, $first->getExitCode(), $first->getErrorOutput());
@@ -39,7 +43,11 @@ final class ImportCommandTest extends TestCase
             'new' => 1,
             'known' => 1,
             'refused' => [
-                ['file' => 'mail/b.mbox', 'position' => $position, 'error' => 'It has no header such as "From:" or "Subject:", so it is no message.'],
+                [
+                    'file' => 'mail/b.mbox',
+                    'position' => $position,
+                    'error' => 'It has no header such as "From:" or "Subject:", so it is no message.',
+                ],
                 ['file' => 'mail/c.eml', 'position' => 0, 'error' => 'It is empty.'],
             ],
         ], json_decode($first->getOutput(), true));
@@ -47,7 +55,13 @@ final class ImportCommandTest extends TestCase
         $database = new \PDO('sqlite:'.$this->folder.'/data/zippy-tray.sqlite');
         $stored = $database->query('SELECT source FROM message_source');
         self::assertInstanceOf(\PDOStatement::class, $stored);
-        self::assertSame([$letter], array_map(static fn (mixed $source): string|false => gzuncompress(\is_string($source) ? $source : ''), $stored->fetchAll(\PDO::FETCH_COLUMN)));
+        self::assertSame(
+            [$letter],
+            array_map(
+                static fn (mixed $source): string|false => gzuncompress(\is_string($source) ? $source : ''),
+                $stored->fetchAll(\PDO::FETCH_COLUMN),
+            ),
+        );
 
         $again = $this->import('mail/a.eml');
         self::assertSame(['read' => 1, 'new' => 0, 'known' => 1, 'refused' => []], json_decode($again->getOutput(), true));
@@ -68,7 +82,15 @@ final class ImportCommandTest extends TestCase
     {
         $this->write(['a.eml' => "Subject: x\n\nx"]);
         $process = $this->import('--account=a@b.example', 'nowhere', 'mail');
-        self::assertSame(['read' => 2, 'new' => 1, 'known' => 0, 'refused' => [['file' => 'nowhere', 'position' => 0, 'error' => 'There is no such file or folder.']]], json_decode($process->getOutput(), true));
+        self::assertSame(
+            [
+                'read' => 2,
+                'new' => 1,
+                'known' => 0,
+                'refused' => [['file' => 'nowhere', 'position' => 0, 'error' => 'There is no such file or folder.']],
+            ],
+            json_decode($process->getOutput(), true),
+        );
     }
 
     public function testThreadsArePrintedAndNothingIsStored(): void

@@ -54,7 +54,10 @@ final class OneCommandTest extends TestCase
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($server, false), ':'), 1);
         $process = $this->zippy(['serve', '--port', (string) $port]);
         self::assertSame(1, $process->getExitCode());
-        self::assertSame(\sprintf("Port %d is taken by another program. Choose another one, e.g. --port %d.\n", $port, $port + 1), $process->getErrorOutput());
+        self::assertSame(
+            \sprintf("Port %d is taken by another program. Choose another one, e.g. --port %d.\n", $port, $port + 1),
+            $process->getErrorOutput(),
+        );
     }
 
     public function testTheDemoKeepsItsHandsOffOtherMailAndServeOffTheDemo(): void
@@ -81,7 +84,10 @@ final class OneCommandTest extends TestCase
 
     public function testAWorkerThatDiesIsStartedAgain(): void
     {
-        $process = new Process(['bash', \dirname(__DIR__, 3).'/zippy', 'work'], env: ['ZIPPY_DATA' => $this->folder, 'APP_CACHE_DIR' => false]);
+        $process = new Process(
+            ['bash', \dirname(__DIR__, 3).'/zippy', 'work'],
+            env: ['ZIPPY_DATA' => $this->folder, 'APP_CACHE_DIR' => false],
+        );
         $process->start();
         try {
             $first = $this->worker();
@@ -101,7 +107,8 @@ final class OneCommandTest extends TestCase
         for ($try = 0; $try < 400; ++$try) {
             foreach (glob('/proc/[0-9]*/environ') ?: [] as $file) {
                 $process = (int) basename(\dirname($file));
-                $isIt = str_contains((string) @file_get_contents($file), 'ZIPPY_DATA='.$this->folder) && str_contains((string) @file_get_contents("/proc/{$process}/cmdline"), 'data:work');
+                $isIt = str_contains((string) @file_get_contents($file), 'ZIPPY_DATA='.$this->folder)
+                    && str_contains((string) @file_get_contents("/proc/{$process}/cmdline"), 'data:work');
                 if ($isIt && $process !== $before) {
                     return $process;
                 }
@@ -114,7 +121,10 @@ final class OneCommandTest extends TestCase
     /** @param list<string> $arguments */
     private function zippy(array $arguments, ?string $data = null): Process
     {
-        $process = new Process(['bash', \dirname(__DIR__, 3).'/zippy', ...$arguments], env: ['ZIPPY_DATA' => $data ?? $this->folder, 'APP_CACHE_DIR' => false]);
+        $process = new Process(
+            ['bash', \dirname(__DIR__, 3).'/zippy', ...$arguments],
+            env: ['ZIPPY_DATA' => $data ?? $this->folder, 'APP_CACHE_DIR' => false],
+        );
         $process->setTimeout(20);
         $process->run();
 

@@ -37,7 +37,11 @@ final class TwoAtOnceTest extends TestCase
         $running = [$this->import('one'), $this->import('two')];
         foreach ($running as $process) {
             $process->wait();
-            self::assertSame(['read' => self::MESSAGES, 'new' => self::MESSAGES, 'known' => 0, 'refused' => []], json_decode($process->getOutput(), true), $process->getErrorOutput());
+            self::assertSame(
+                ['read' => self::MESSAGES, 'new' => self::MESSAGES, 'known' => 0, 'refused' => []],
+                json_decode($process->getOutput(), true),
+                $process->getErrorOutput(),
+            );
         }
         self::assertSame(2 * self::MESSAGES, $this->rowsOf('message'));
         self::assertSame(2 * self::MESSAGES, $this->rowsOf('message_source'));

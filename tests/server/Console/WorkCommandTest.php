@@ -20,7 +20,9 @@ final class WorkCommandTest extends TestCase
         $this->folder = sys_get_temp_dir().'/zippy-tray-work-'.getmypid();
         (new Filesystem())->mkdir($this->folder);
         $this->console('data:prepare')->mustRun();
-        $this->sql("INSERT INTO account (id, email, name, zone, password, created_at) VALUES ('a', 'wren@ternpoint.example', 'Wren', 'Europe/Dublin', '', '2026-01-01T00:00:00Z')");
+        $this->sql(
+            "INSERT INTO account (id, email, name, zone, password, created_at) VALUES ('a', 'wren@ternpoint.example', 'Wren', 'Europe/Dublin', '', '2026-01-01T00:00:00Z')",
+        );
     }
 
     protected function tearDown(): void
@@ -32,9 +34,13 @@ final class WorkCommandTest extends TestCase
     {
         $this->sql("INSERT INTO conversation (id, account_id, place, binned_at, snoozes, unread, subject, latest_name, latest_email, excerpt, latest_at, messages, attachments) VALUES
             ('old', 'a', 'bin', '2026-01-01T00:00:00Z', 0, 0, 'Old', '', '', '', '2026-01-01T00:00:00Z', 0, 0), ('new', 'a', 'bin', '2126-01-01T00:00:00Z', 0, 0, 'New', '', '', '', '2026-01-01T00:00:00Z', 0, 0)");
-        $this->sql("INSERT INTO file (id, account_id, name, type, size, added_at) VALUES ('loose', 'a', 'x', 'text/plain', 1, '2026-01-01T00:00:00Z'), ('kept', 'a', 'x', 'text/plain', 1, '2026-01-01T00:00:00Z')");
+        $this->sql(
+            "INSERT INTO file (id, account_id, name, type, size, added_at) VALUES ('loose', 'a', 'x', 'text/plain', 1, '2026-01-01T00:00:00Z'), ('kept', 'a', 'x', 'text/plain', 1, '2026-01-01T00:00:00Z')",
+        );
         $this->sql("INSERT INTO task_list (id, account_id, name) VALUES ('l', 'a', 'Roof')");
-        $this->sql("INSERT INTO task (id, account_id, created_at, title, notes, list_id, sources, files) VALUES ('t', 'a', '2026-01-01T00:00:00Z', 'T', '', 'l', '[]', '[\"kept\"]')");
+        $this->sql(
+            "INSERT INTO task (id, account_id, created_at, title, notes, list_id, sources, files) VALUES ('t', 'a', '2026-01-01T00:00:00Z', 'T', '', 'l', '[]', '[\"kept\"]')",
+        );
 
         $first = $this->console('data:work', '--once');
         $first->mustRun();
@@ -75,7 +81,12 @@ final class WorkCommandTest extends TestCase
 
     private function console(string ...$command): Process
     {
-        return new Process([\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', ...$command], $this->folder, ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0', 'ZIPPY_STRICT' => '1'], timeout: 120);
+        return new Process(
+            [\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', ...$command],
+            $this->folder,
+            ['ZIPPY_DATA' => $this->folder.'/data', 'APP_ENV' => 'test', 'ZIPPY_DEMO' => '0', 'ZIPPY_STRICT' => '1'],
+            timeout: 120,
+        );
     }
 
     private function sql(string $statement): void

@@ -47,20 +47,36 @@ final class DeployTest extends TestCase
             $asset = $this->server->call('GET', $m[1], headers: '' === $accepted ? [] : ['Accept-Encoding' => $accepted]);
             self::assertSame(200, $asset['status']);
             self::assertStringContainsString('immutable', $asset['headers']);
-            self::assertSame($encoding, 1 === preg_match('/^Content-Encoding: (\S+)/mi', $asset['headers'], $n) ? $n[1] : null, (string) $accepted);
+            self::assertSame(
+                $encoding,
+                1 === preg_match('/^Content-Encoding: (\S+)/mi', $asset['headers'], $n) ? $n[1] : null,
+                (string) $accepted,
+            );
         }
         self::assertSame(404, $this->server->call('GET', '/build/assets/none.js')['status']);
     }
 
     public function testNothingElseIsGivenOut(): void
     {
-        foreach (['/index.php', '/../composer.json', '/build/../../../composer.json', '/build/assets/../../../src/Kernel.php', '/index.php/api/session', '/.env', '/build/'] as $path) {
+        foreach ([
+            '/index.php',
+            '/../composer.json',
+            '/build/../../../composer.json',
+            '/build/assets/../../../src/Kernel.php',
+            '/index.php/api/session',
+            '/.env',
+            '/build/',
+        ] as $path) {
             $answer = $this->server->call('GET', $path);
             self::assertStringNotContainsString('<?php', $answer['body'], $path);
             self::assertStringNotContainsString('"require"', $answer['body'], $path);
         }
         self::assertSame(401, $this->server->call('GET', '/api/tray')['status']);
-        self::assertSame(421, $this->server->call('GET', '/api/session', headers: ['Host' => 'elsewhere.example'])['status'], 'The program looks at the name, too.');
+        self::assertSame(
+            421,
+            $this->server->call('GET', '/api/session', headers: ['Host' => 'elsewhere.example'])['status'],
+            'The program looks at the name, too.',
+        );
     }
 
     public function testSixteenClientsAtOnce(): void
@@ -73,10 +89,23 @@ final class DeployTest extends TestCase
         for ($round = 0; $round < 6; ++$round) {
             $id = \sprintf('00000000-0000-4000-8000-%012d', $round);
             foreach (['/api/tray', '/api/conversations/'.$rows[$round]['id'], '/api/find?words=lamp', '/api/heartbeat'] as $path) {
-                self::assertSame([200], array_values(array_unique(array_column($this->server->atOnce(self::CLIENTS, 'GET', $path, headers: $headers), 'status'))), $path.$this->installed->logs());
+                self::assertSame(
+                    [200],
+                    array_values(array_unique(array_column(
+                        $this->server->atOnce(self::CLIENTS, 'GET', $path, headers: $headers),
+                        'status',
+                    ))),
+                    $path.$this->installed->logs(),
+                );
             }
             // All ask for the same decision: it is made once, and each is told of it.
-            $decided = $this->server->atOnce(self::CLIENTS, 'POST', '/api/decisions', ['id' => $id, 'kind' => 'archive', 'conversations' => [['id' => $rows[$round]['id']]]], $headers);
+            $decided = $this->server->atOnce(
+                self::CLIENTS,
+                'POST',
+                '/api/decisions',
+                ['id' => $id, 'kind' => 'archive', 'conversations' => [['id' => $rows[$round]['id']]]],
+                $headers,
+            );
             self::assertSame([200], array_values(array_unique(array_column($decided, 'status'))), $this->installed->logs());
         }
         /** @var list<array{id: string}> $left */
@@ -87,9 +116,19 @@ final class DeployTest extends TestCase
 
     public function testTheSiteIsRightWithTlsToo(): void
     {
-        exec(\sprintf('openssl req -x509 -newkey rsa:2048 -nodes -days 2 -subj /CN=tray.example -keyout %1$s/key.pem -out %1$s/certificate.pem 2>&1', escapeshellarg($this->folder)), $said, $code);
+        exec(
+            \sprintf(
+                'openssl req -x509 -newkey rsa:2048 -nodes -days 2 -subj /CN=tray.example -keyout %1$s/key.pem -out %1$s/certificate.pem 2>&1',
+                escapeshellarg($this->folder),
+            ),
+            $said,
+            $code,
+        );
         self::assertSame(0, $code, implode("\n", $said));
-        $file = $this->installed->nginx('127.0.0.1:'.$this->installed->port.' ssl http2', "ssl_certificate {$this->folder}/certificate.pem; ssl_certificate_key {$this->folder}/key.pem; ssl_protocols TLSv1.2 TLSv1.3;");
+        $file = $this->installed->nginx(
+            '127.0.0.1:'.$this->installed->port.' ssl http2',
+            "ssl_certificate {$this->folder}/certificate.pem; ssl_certificate_key {$this->folder}/key.pem; ssl_protocols TLSv1.2 TLSv1.3;",
+        );
         exec(InstalledServer::program('nginx').' -t -c '.escapeshellarg($file).' 2>&1', $said, $code);
         self::assertSame(0, $code, implode("\n", $said));
     }
@@ -109,7 +148,13 @@ final class DeployTest extends TestCase
     {
         $empty = $this->folder.'/empty';
         (new Filesystem())->mkdir($empty);
-        exec('bash -ec '.escapeshellarg('id() { echo 0; }; . '.self::project().'/deploy/common.sh; source='.$empty.'; home='.$empty.'; release=$(put_release); echo "It goes on with $release"').' 2>&1', $said, $code);
+        exec(
+            'bash -ec '.escapeshellarg(
+                'id() { echo 0; }; . '.self::project().'/deploy/common.sh; source='.$empty.'; home='.$empty.'; release=$(put_release); echo "It goes on with $release"',
+            ).' 2>&1',
+            $said,
+            $code,
+        );
         self::assertNotSame(0, $code);
         self::assertStringNotContainsString('It goes on', implode("\n", $said));
     }

@@ -43,14 +43,60 @@ final class MalformedTest extends ApiTestCase
         $this->fill();
         foreach (array_keys(self::contract()->bodies()) as $operation) {
             [$method, $path] = explode(' ', $operation);
-            foreach (['', '{', 'null', '[]', '"x"', '1', '{"a":', "\xff\xfe", str_repeat('[', 2000), str_repeat('{"a":', 600).'1'.str_repeat('}', 600), '{"entry":"\ud800"}'] as $body) {
+            foreach ([
+                '',
+                '{',
+                'null',
+                '[]',
+                '"x"',
+                '1',
+                '{"a":',
+                "\xff\xfe",
+                str_repeat('[', 2000),
+                str_repeat('{"a":', 600).'1'.str_repeat('}', 600),
+                '{"entry":"\ud800"}',
+            ] as $body) {
                 $this->sendRaw($method, $path, $body, $operation.': '.mb_strcut($body, 0, 20));
             }
         }
-        foreach (['page=0', 'page=-1', 'page=99999999999999999999', 'page=9223372036854775807', 'page=x', 'page[]=1', 'words[]=x', 'words=%00', 'words=%ff', 'words='.str_repeat('a', 5000), 'words=%22%27*)(', 'place=%00', 'place[]=x'] as $query) {
+        foreach ([
+            'page=0',
+            'page=-1',
+            'page=99999999999999999999',
+            'page=9223372036854775807',
+            'page=x',
+            'page[]=1',
+            'words[]=x',
+            'words=%00',
+            'words=%ff',
+            'words='.str_repeat('a', 5000),
+            'words=%22%27*)(',
+            'place=%00',
+            'place[]=x',
+        ] as $query) {
             $this->sendRaw('GET', '/find?'.$query, null, $query);
         }
-        foreach (['/journal?before=0', '/journal?before=-1', '/journal?before=99999999999999999999', '/tasks?state=%00', '/tasks?state[]=x', '/coming?kinds=%00', '/coming?kinds[]=x', '/people?words[]=x', '/people?words=%00', '/when?phrase[]=x', '/when?phrase=%00', '/message-addresses?address[]=x', '/message-addresses?address=%ff%00', '/bin?id=x', '/persons/%00', '/days?from=x', '/days/2026-99-99', '/days/0000-00-00', '/days/99999-01-01'] as $path) {
+        foreach ([
+            '/journal?before=0',
+            '/journal?before=-1',
+            '/journal?before=99999999999999999999',
+            '/tasks?state=%00',
+            '/tasks?state[]=x',
+            '/coming?kinds=%00',
+            '/coming?kinds[]=x',
+            '/people?words[]=x',
+            '/people?words=%00',
+            '/when?phrase[]=x',
+            '/when?phrase=%00',
+            '/message-addresses?address[]=x',
+            '/message-addresses?address=%ff%00',
+            '/bin?id=x',
+            '/persons/%00',
+            '/days?from=x',
+            '/days/2026-99-99',
+            '/days/0000-00-00',
+            '/days/99999-01-01',
+        ] as $path) {
             $this->sendRaw(str_starts_with($path, '/bin') ? 'DELETE' : 'GET', $path, null, $path);
         }
     }
@@ -97,9 +143,25 @@ final class MalformedTest extends ApiTestCase
      */
     private function everything(array $ids): array
     {
-        $tables = ['conversations' => 'conversation', 'messages' => 'message', 'tasks' => 'task', 'lists' => 'task_list', 'journal' => 'journal_entry', 'clearings' => 'clearing', 'templates' => 'template', 'contacts' => 'contact', 'outgoing' => 'outgoing'];
+        $tables = [
+            'conversations' => 'conversation',
+            'messages' => 'message',
+            'tasks' => 'task',
+            'lists' => 'task_list',
+            'journal' => 'journal_entry',
+            'clearings' => 'clearing',
+            'templates' => 'template',
+            'contacts' => 'contact',
+            'outgoing' => 'outgoing',
+        ];
 
-        return array_map(fn (string $kind): mixed => $this->service(Connection::class)->fetchAssociative("SELECT * FROM {$tables[$kind]} WHERE id = ?", [$ids[$kind]]), array_keys($tables));
+        return array_map(
+            fn (string $kind): mixed => $this->service(Connection::class)->fetchAssociative(
+                "SELECT * FROM {$tables[$kind]} WHERE id = ?",
+                [$ids[$kind]],
+            ),
+            array_keys($tables),
+        );
     }
 
     public function testNobodyIsToldToSignIn(): void
@@ -122,7 +184,12 @@ final class MalformedTest extends ApiTestCase
         $this->signIn();
         $id = $this->receive('Mine');
         $this->decide('archive', [$id], status: 404, more: ['clearing' => $clearing]);
-        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x']]], 'clearing' => $clearing], 404);
+        $this->call(
+            'POST',
+            '/tasks',
+            ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x']]], 'clearing' => $clearing],
+            404,
+        );
         self::assertSame(['Mine'], array_column($this->rows('/tray'), 'subject'));
     }
 
@@ -132,12 +199,57 @@ final class MalformedTest extends ApiTestCase
         $theirs = $this->own;
         $this->signIn();
         foreach (['tasks', 'conversations'] as $kind) {
-            $this->sendRaw('POST', '/tasks', (string) json_encode(['entry' => self::id(), 'tasks' => [['id' => $theirs[$kind], 'fields' => ['title' => 'x']]]]), $kind);
+            $this->sendRaw(
+                'POST',
+                '/tasks',
+                (string) json_encode(['entry' => self::id(), 'tasks' => [['id' => $theirs[$kind], 'fields' => ['title' => 'x']]]]),
+                $kind,
+            );
         }
-        $this->sendRaw('POST', '/tasks', (string) json_encode(['entry' => $theirs['journal'], 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x']]]]), 'entry');
+        $this->sendRaw(
+            'POST',
+            '/tasks',
+            (string) json_encode(['entry' => $theirs['journal'], 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x']]]]),
+            'entry',
+        );
         $this->sendRaw('POST', '/clearings', (string) json_encode(['id' => $theirs['clearings'], 'order' => 'newest']), 'clearing');
-        $this->sendRaw('PUT', '/contacts/'.$theirs['contacts'], (string) json_encode(['entry' => self::id(), 'name' => 'x', 'email' => 'x@y.example', 'phones' => [], 'position' => '', 'firm' => '', 'address' => '', 'note' => '']), 'contact');
-        $this->sendRaw('PUT', '/outgoing/'.$theirs['outgoing'], (string) json_encode(['revision' => 0, 'kind' => 'new', 'message' => null, 'letter' => ['to' => '', 'cc' => '', 'bcc' => '', 'subject' => '', 'text' => '', 'formatted' => false, 'files' => [], 'carried' => [], 'what' => '', 'until' => '']]), 'draft');
+        $this->sendRaw(
+            'PUT',
+            '/contacts/'.$theirs['contacts'],
+            (string) json_encode([
+                'entry' => self::id(),
+                'name' => 'x',
+                'email' => 'x@y.example',
+                'phones' => [],
+                'position' => '',
+                'firm' => '',
+                'address' => '',
+                'note' => '',
+            ]),
+            'contact',
+        );
+        $this->sendRaw(
+            'PUT',
+            '/outgoing/'.$theirs['outgoing'],
+            (string) json_encode([
+                'revision' => 0,
+                'kind' => 'new',
+                'message' => null,
+                'letter' => [
+                    'to' => '',
+                    'cc' => '',
+                    'bcc' => '',
+                    'subject' => '',
+                    'text' => '',
+                    'formatted' => false,
+                    'files' => [],
+                    'carried' => [],
+                    'what' => '',
+                    'until' => '',
+                ],
+            ]),
+            'draft',
+        );
     }
 
     public function testNoFileIsDroppedInSilence(): void
@@ -173,18 +285,55 @@ final class MalformedTest extends ApiTestCase
         $this->own['conversations'] = $this->receive('A secret');
         $messages = (array) $this->call('GET', '/conversations/'.$this->own['conversations'])['messages'];
         $this->own['messages'] = self::text(((array) $messages[0])['id'] ?? null);
-        $this->own['tasks'] = $this->makeTask(['title' => 'A secret task', 'reminders' => ['in 3 days'], 'due' => ['phrase' => 'in 5 days']], ['message' => $this->own['messages']]);
+        $this->own['tasks'] = $this->makeTask(
+            ['title' => 'A secret task', 'reminders' => ['in 3 days'], 'due' => ['phrase' => 'in 5 days']],
+            ['message' => $this->own['messages']],
+        );
         $this->own['lists'] = self::text($this->rows('/lists')[0]['id'] ?? null);
-        $this->own['sources'] = self::text(((array) ((array) $this->call('GET', '/tasks/'.$this->own['tasks'])['sources'])[0])['ref'] ?? null);
+        $this->own['sources'] = self::text(((array) ((array) $this->call(
+            'GET',
+            '/tasks/'.$this->own['tasks'],
+        )['sources'])[0])['ref'] ?? null);
         $this->own['journal'] = self::text(((array) ((array) $this->call('GET', '/journal')['entries'])[0])['id'] ?? null);
         $this->own['clearings'] = self::id();
         $this->call('POST', '/clearings', ['id' => $this->own['clearings'], 'order' => 'newest'], 201);
-        foreach (['templates' => ['name' => 'A secret template', 'subject' => '', 'text' => 'x', 'signed' => true], 'contacts' => ['name' => 'A secret person', 'email' => 'p@glass.example', 'phones' => [], 'position' => '', 'firm' => '', 'address' => '', 'note' => '']] as $kind => $fields) {
+        foreach ([
+            'templates' => ['name' => 'A secret template', 'subject' => '', 'text' => 'x', 'signed' => true],
+            'contacts' => [
+                'name' => 'A secret person',
+                'email' => 'p@glass.example',
+                'phones' => [],
+                'position' => '',
+                'firm' => '',
+                'address' => '',
+                'note' => '',
+            ],
+        ] as $kind => $fields) {
             $this->own[$kind] = self::id();
             $this->call('PUT', "/{$kind}/{$this->own[$kind]}", ['entry' => self::id()] + $fields);
         }
         $this->own['outgoing'] = self::id();
-        $this->call('PUT', '/outgoing/'.$this->own['outgoing'], ['revision' => 0, 'kind' => 'new', 'message' => null, 'letter' => ['to' => '', 'cc' => '', 'bcc' => '', 'subject' => 'A secret letter', 'text' => 'x', 'formatted' => false, 'files' => [], 'carried' => [], 'what' => '', 'until' => '']]);
+        $this->call(
+            'PUT',
+            '/outgoing/'.$this->own['outgoing'],
+            [
+                'revision' => 0,
+                'kind' => 'new',
+                'message' => null,
+                'letter' => [
+                    'to' => '',
+                    'cc' => '',
+                    'bcc' => '',
+                    'subject' => 'A secret letter',
+                    'text' => 'x',
+                    'formatted' => false,
+                    'files' => [],
+                    'carried' => [],
+                    'what' => '',
+                    'until' => '',
+                ],
+            ],
+        );
 
         return $account;
     }
@@ -192,7 +341,13 @@ final class MalformedTest extends ApiTestCase
     private function sendRaw(string $method, string $path, ?string $body, string $what): int
     {
         $kind = explode('/', $path)[1];
-        $path = (string) preg_replace_callback('/\{(\w+)\}/', fn (array $m): string => rawurlencode('sessions' === $kind ? str_repeat('a', 64) : ('number' === $m[1] ? '0' : ('email' === $m[1] ? 'p@glass.example' : $this->own[explode('?', $kind)[0]] ?? self::id()))), $path);
+        $path = (string) preg_replace_callback(
+            '/\{(\w+)\}/',
+            fn (array $m): string => rawurlencode(
+                'sessions' === $kind ? str_repeat('a', 64) : ('number' === $m[1] ? '0' : ('email' === $m[1] ? 'p@glass.example' : $this->own[explode('?', $kind)[0]] ?? self::id())),
+            ),
+            $path,
+        );
         $this->browser->request($method, '/api'.$path, [], [], ['CONTENT_TYPE' => 'application/json'], $body);
         $status = $this->browser->getResponse()->getStatusCode();
         self::assertLessThan(500, $status, $what.' '.mb_strcut((string) $this->browser->getResponse()->getContent(), 0, 300));
@@ -252,7 +407,25 @@ final class MalformedTest extends ApiTestCase
      */
     private static function spoiled(mixed $example): iterable
     {
-        $bad = ['null' => null, 'list' => [], 'list of null' => [null], 'list of a list' => [['x']], 'object' => new \stdClass(), 'empty' => '', 'word' => 'x', 'negative' => -1, 'nought' => 0, 'large' => \PHP_INT_MAX, 'fraction' => 1.5, 'huge' => 1e300, 'true' => true, 'nul' => "a\0b", 'turned' => "\u{202e}x", 'long' => str_repeat('x', 70_000), 'uuid' => '00000000-0000-0000-0000-000000000000'];
+        $bad = [
+            'null' => null,
+            'list' => [],
+            'list of null' => [null],
+            'list of a list' => [['x']],
+            'object' => new \stdClass(),
+            'empty' => '',
+            'word' => 'x',
+            'negative' => -1,
+            'nought' => 0,
+            'large' => \PHP_INT_MAX,
+            'fraction' => 1.5,
+            'huge' => 1e300,
+            'true' => true,
+            'nul' => "a\0b",
+            'turned' => "\u{202e}x",
+            'long' => str_repeat('x', 70_000),
+            'uuid' => '00000000-0000-0000-0000-000000000000',
+        ];
         foreach (self::places($example) as $place) {
             foreach ($bad as $name => $value) {
                 yield implode('.', $place).' '.$name => self::with($example, $place, $value);

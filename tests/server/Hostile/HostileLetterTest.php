@@ -81,7 +81,11 @@ final class HostileLetterTest extends ApiTestCase
                     self::assertStringContainsString('sandbox', (string) $response->headers->get('Content-Security-Policy'));
                     self::assertStringNotContainsString('cannot be shown', (string) $response->getContent());
                     // What stands in a text or in a quoted value does nothing.
-                    $tags = (string) preg_replace(['~(alt|title|href)="[^"]*"~', '~>[^<]*~'], ['$1=""', '>'], substr((string) $response->getContent(), (int) strpos((string) $response->getContent(), '</style>')));
+                    $tags = (string) preg_replace(
+                        ['~(alt|title|href)="[^"]*"~', '~>[^<]*~'],
+                        ['$1=""', '>'],
+                        substr((string) $response->getContent(), (int) strpos((string) $response->getContent(), '</style>')),
+                    );
                     self::assertSame(0, preg_match(self::FORBIDDEN, $tags, $m), $m[0] ?? '');
                 }
             }
@@ -103,7 +107,11 @@ final class HostileLetterTest extends ApiTestCase
     private function get(string $path): array
     {
         $this->browser->request('GET', '/api'.$path);
-        self::assertSame(200, $this->browser->getResponse()->getStatusCode(), mb_strcut((string) $this->browser->getResponse()->getContent(), 0, 500));
+        self::assertSame(
+            200,
+            $this->browser->getResponse()->getStatusCode(),
+            mb_strcut((string) $this->browser->getResponse()->getContent(), 0, 500),
+        );
 
         return (array) json_decode((string) $this->browser->getResponse()->getContent(), true, 512, \JSON_THROW_ON_ERROR);
     }

@@ -24,7 +24,10 @@ final class AdviceTest extends ApiTestCase
         /** @var list<array{text: string, found: array{requests: list<array{from: int, to: int}>, dates: list<array{date: string}>}}> $messages */
         $messages = $open['messages'];
         $request = $messages[0]['found']['requests'][0];
-        self::assertSame('could you send me the drawings by 4 December 2030?', mb_substr($messages[0]['text'], $request['from'], $request['to'] - $request['from']));
+        self::assertSame(
+            'could you send me the drawings by 4 December 2030?',
+            mb_substr($messages[0]['text'], $request['from'], $request['to'] - $request['from']),
+        );
         self::assertSame('2030-12-04', $messages[0]['found']['dates'][0]['date']);
     }
 
@@ -33,7 +36,10 @@ final class AdviceTest extends ApiTestCase
         $this->signIn();
         $this->settle(['taskDue' => 'in 3 days', 'taskReminder' => '1 day before']);
         $drawings = $this->receive('Drawings', text: 'Hello Wren, could you send me the drawings by 4 December 2026?');
-        $lamp = $this->receive('Lamp', text: "Could you look at these before the inspection:\r\n\r\n- the wick\r\n- the glass\r\n- the door\r\n");
+        $lamp = $this->receive(
+            'Lamp',
+            text: "Could you look at these before the inspection:\r\n\r\n- the wick\r\n- the glass\r\n- the door\r\n",
+        );
         $proposals = $this->call('POST', '/proposals', ['conversations' => [$lamp, $drawings]]);
         self::assertSame([$lamp, $drawings], array_column($proposals, 'conversation'), 'in the order in which they were asked for');
         foreach ([$lamp, $drawings] as $index => $id) {
@@ -41,18 +47,31 @@ final class AdviceTest extends ApiTestCase
         }
         [$ofLamp, $ofDrawings] = array_map(static fn (mixed $one): array => (array) ((array) $one)['proposal'], $proposals);
         self::assertSame(['the wick', 'the glass', 'the door'], array_column((array) $ofLamp['subtasks'], 'title'));
-        self::assertSame([$this->day(3), ['1 day before']], [((array) $ofLamp['due'])['date'], $ofLamp['reminders']], 'what the person has set, as the letter names none');
+        self::assertSame(
+            [$this->day(3), ['1 day before']],
+            [((array) $ofLamp['due'])['date'], $ofLamp['reminders']],
+            'what the person has set, as the letter names none',
+        );
         self::assertSame(['Send Tam the drawings', '2026-12-04'], [$ofDrawings['title'], ((array) $ofDrawings['due'])['date']]);
 
         $this->signIn($this->account('other@ternpoint.example'));
-        self::assertSame([null], array_column($this->call('POST', '/proposals', ['conversations' => [$lamp]]), 'proposal'), 'Of what is not theirs nothing is said.');
+        self::assertSame(
+            [null],
+            array_column($this->call('POST', '/proposals', ['conversations' => [$lamp]]), 'proposal'),
+            'Of what is not theirs nothing is said.',
+        );
         $this->call('POST', '/proposals', ['conversations' => []], 422);
     }
 
     public function testAHabitIsLearntAndUnlearntByUndoing(): void
     {
         $this->signIn();
-        $news = fn (string $subject): string => $this->receive($subject, 'News <news@gulls.example>', 'The news of the week: gulls.', "List-Unsubscribe: <https://gulls.example/off>\r\n");
+        $news = fn (string $subject): string => $this->receive(
+            $subject,
+            'News <news@gulls.example>',
+            'The news of the week: gulls.',
+            "List-Unsubscribe: <https://gulls.example/off>\r\n",
+        );
         $entries = array_map(fn (string $subject): array => $this->decide('delete', [$news($subject)]), ['First', 'Second', 'Third']);
         $id = $news('Fourth');
         $advice = (array) $this->call('GET', "/conversations/{$id}")['advice'];
@@ -66,9 +85,14 @@ final class AdviceTest extends ApiTestCase
     public function testSomebodyWhomThePersonHasAnsweredIsKnown(): void
     {
         $this->signIn();
-        $this->upload(['own.eml' => "From: wren@ternpoint.example\r\nTo: Tam <TAM@glass.example>\r\nSubject: Hello\r\nMessage-ID: <own@x>\r\n\r\nHello.\r\n"]);
+        $this->upload(
+            ['own.eml' => "From: wren@ternpoint.example\r\nTo: Tam <TAM@glass.example>\r\nSubject: Hello\r\nMessage-ID: <own@x>\r\n\r\nHello.\r\n"],
+        );
         $id = $this->receive('Drawings', text: 'Which colour do you prefer?');
-        self::assertContains('You have written to this person before.', (array) ((array) $this->call('GET', "/conversations/{$id}")['advice'])['reasons']);
+        self::assertContains(
+            'You have written to this person before.',
+            (array) ((array) $this->call('GET', "/conversations/{$id}")['advice'])['reasons'],
+        );
     }
 
     public function testWhatThePersonAnsweredIsNotAskedAgain(): void
@@ -94,7 +118,10 @@ final class AdviceTest extends ApiTestCase
         $marks = (array) $this->call('GET', '/heartbeat')['marks'];
         self::assertSame(1, $marks['unread']);
         $read = $marks['read'];
-        self::assertSame(['It has not been read yet, and may ask for something.'], array_column((array) $this->call('GET', '/rest')['held'], 'reason'));
+        self::assertSame(
+            ['It has not been read yet, and may ask for something.'],
+            array_column((array) $this->call('GET', '/rest')['held'], 'reason'),
+        );
         self::assertSame(1, $this->service(ReadWanted::class)(static fn (): bool => false));
         self::assertSame('2030-04-05', $this->date($id));
         $marks = (array) $this->call('GET', '/heartbeat')['marks'];
@@ -106,7 +133,13 @@ final class AdviceTest extends ApiTestCase
     public function testOfManyThatAreBroughtInTheWorkerReadsTheMost(): void
     {
         $this->signIn();
-        $letters = implode('', array_map(static fn (int $n): string => "From tam@glass.example Mon Nov  2 08:00:00 2026\nFrom: tam@glass.example\nTo: wren@ternpoint.example\nSubject: Letter {$n}\nMessage-ID: <{$n}@glass.example>\nDate: Mon, 2 Nov 2026 08:00:00 +0000\n\nCould you send me plan {$n}?\n\n", range(1, 80)));
+        $letters = implode(
+            '',
+            array_map(
+                static fn (int $n): string => "From tam@glass.example Mon Nov  2 08:00:00 2026\nFrom: tam@glass.example\nTo: wren@ternpoint.example\nSubject: Letter {$n}\nMessage-ID: <{$n}@glass.example>\nDate: Mon, 2 Nov 2026 08:00:00 +0000\n\nCould you send me plan {$n}?\n\n",
+                range(1, 80),
+            ),
+        );
         self::assertSame(80, $this->upload(['many.mbox' => $letters])['new']);
         self::assertSame(30, ((array) $this->call('GET', '/heartbeat')['marks'])['unread']);
         self::assertCount(30, array_filter($this->rows('/tray'), static fn (array $row): bool => null === $row['advice']));

@@ -20,14 +20,26 @@ final class ClearingTest extends ApiTestCase
 
         $this->decide('archive', [$one], more: ['clearing' => $id]);
         $undone = $this->decide('do_now', [$two], more: ['clearing' => $id]);
-        $this->call('POST', '/tasks', ['entry' => self::id(), 'clearing' => $id, 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'Do three'], 'conversation' => ['id' => $three]]]], 201);
+        $this->call(
+            'POST',
+            '/tasks',
+            [
+                'entry' => self::id(),
+                'clearing' => $id,
+                'tasks' => [['id' => self::id(), 'fields' => ['title' => 'Do three'], 'conversation' => ['id' => $three]]],
+            ],
+            201,
+        );
         $this->call('POST', "/conversations/{$four}/touches", ['occasion' => $id], 204);
         $this->undo($undone);
         $this->decide('delete', [$two]);
 
         $ended = $this->call('PUT', "/clearings/{$id}/end");
         self::assertSame(2, $ended['decided']);
-        self::assertEqualsCanonicalizing([['kind' => 'archive', 'count' => 1], ['kind' => 'make_task', 'count' => 1]], (array) $ended['became']);
+        self::assertEqualsCanonicalizing(
+            [['kind' => 'archive', 'count' => 1], ['kind' => 'make_task', 'count' => 1]],
+            (array) $ended['became'],
+        );
         self::assertSame(1, $ended['passed']);
         self::assertIsString($ended['endedAt']);
         self::assertSame($ended, $this->call('GET', "/clearings/{$id}"));
@@ -37,8 +49,16 @@ final class ClearingTest extends ApiTestCase
     public function testAKindOfDecisionThatThereIsNotIsRefusedInASentence(): void
     {
         $this->signIn();
-        $problem = $this->call('POST', '/decisions', ['id' => self::id(), 'kind' => 'shred', 'conversations' => [['id' => $this->receive()]]], 422);
-        self::assertSame([['field' => 'kind', 'message' => 'The page sent something here that is not understood. Reload it, then try again.']], $problem['violations']);
+        $problem = $this->call(
+            'POST',
+            '/decisions',
+            ['id' => self::id(), 'kind' => 'shred', 'conversations' => [['id' => $this->receive()]]],
+            422,
+        );
+        self::assertSame(
+            [['field' => 'kind', 'message' => 'The page sent something here that is not understood. Reload it, then try again.']],
+            $problem['violations'],
+        );
     }
 
     public function testADecisionOnAnOldSightIsAnsweredWithWhatHappened(): void
@@ -87,7 +107,12 @@ final class ClearingTest extends ApiTestCase
         $this->receive('Drawings', text: 'Could you send me the drawings by 4 December?');
         $connection = $this->service(Connection::class);
         // Copies of one conversation, many of them with the very same time.
-        $columns = array_map(self::text(...), $connection->fetchFirstColumn("SELECT name FROM pragma_table_info('conversation') WHERE name NOT IN ('id', 'latest_at', 'place', 'away_until', 'away_zone', 'away_reason')"));
+        $columns = array_map(
+            self::text(...),
+            $connection->fetchFirstColumn(
+                "SELECT name FROM pragma_table_info('conversation') WHERE name NOT IN ('id', 'latest_at', 'place', 'away_until', 'away_zone', 'away_reason')",
+            ),
+        );
         $same = implode(', ', $columns);
         $connection->executeStatement("WITH RECURSIVE n (n) AS (SELECT 1 UNION ALL SELECT n + 1 FROM n WHERE n < 1249)
             INSERT INTO conversation (id, latest_at, place, away_until, away_zone, away_reason, {$same}) SELECT printf('%08d-0000-4000-8000-000000000000', n), printf('2026-11-%02dT08:00:00Z', 1 + n % 3), CASE n % 50 WHEN 0 THEN 'away' ELSE 'tray' END, CASE n % 50 WHEN 0 THEN '2026-11-20T08:00:00Z' END, 'Europe/Dublin', 'snooze', {$same} FROM n, conversation WHERE account_id = ?", [$account->id]);
@@ -177,7 +202,9 @@ final class ClearingTest extends ApiTestCase
         $this->signIn();
         $id = $this->receive('Talk', id: 'talk@glass.example');
         $this->decide('mute', [$id]);
-        $this->upload(['more.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Re: Talk\r\nMessage-ID: <m@x>\r\nIn-Reply-To: <talk@glass.example>\r\n\r\nMore.\r\n"]);
+        $this->upload(
+            ['more.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Re: Talk\r\nMessage-ID: <m@x>\r\nIn-Reply-To: <talk@glass.example>\r\n\r\nMore.\r\n"],
+        );
         self::assertSame([], $this->rows('/tray'));
         self::assertTrue($this->row($id)['muted']);
         $this->decide('bring_back', [$id]);

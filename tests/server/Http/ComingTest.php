@@ -16,15 +16,28 @@ final class ComingTest extends ApiTestCase
         $this->decide('hand_over', [$this->receive('Owed')], ['phrase' => 'in 5 days at 9'], more: ['by' => 'Petra']);
         $this->decide('snooze', [$this->receive('Until they answer')], ['phrase' => 'in 3 days at 10'], more: ['for' => 'answer']);
         $this->decide('snooze', [$waiting = $this->receive('Next clearing')], more: ['for' => 'next_clearing']);
-        $this->makeTask(['title' => 'Begins', 'start' => ['phrase' => 'in 3 days'], 'reminders' => ['in 5 days at 10', '1 day before the start']]);
+        $this->makeTask([
+            'title' => 'Begins',
+            'start' => ['phrase' => 'in 3 days'],
+            'reminders' => ['in 5 days at 10', '1 day before the start'],
+        ]);
         $this->makeTask(['title' => 'Done', 'reminders' => ['in 5 days']]);
 
         $coming = $this->coming();
         self::assertSame(['mail' => 3, 'owed' => 1, 'start' => 1, 'reminder' => 3, 'out' => 0], $coming['counts']);
         self::assertSame(['Next clearing'], $coming['clearing']);
         self::assertSame(['reminder Begins 09:00 1 day before the start'], $coming['days'][$this->day(2)] ?? null);
-        self::assertSame(['start Begins - ', 'mail Snoozed 09:00 ', 'mail Until they answer 10:00 '], $coming['days'][$this->day(3)] ?? null);
-        self::assertSame(['reminder Done 09:00', 'owed Owed 09:00', 'reminder Begins 10:00'], array_map(static fn (string $item): string => implode(' ', \array_slice(explode(' ', $item), 0, 3)), $coming['days'][$this->day(5)] ?? []));
+        self::assertSame(
+            ['start Begins - ', 'mail Snoozed 09:00 ', 'mail Until they answer 10:00 '],
+            $coming['days'][$this->day(3)] ?? null,
+        );
+        self::assertSame(
+            ['reminder Done 09:00', 'owed Owed 09:00', 'reminder Begins 10:00'],
+            array_map(
+                static fn (string $item): string => implode(' ', \array_slice(explode(' ', $item), 0, 3)),
+                $coming['days'][$this->day(5)] ?? [],
+            ),
+        );
         self::assertContains($this->day(1), $coming['gaps']);
         self::assertContains($this->day(4), $coming['gaps']);
 
@@ -42,7 +55,11 @@ final class ComingTest extends ApiTestCase
         $owed = $this->receive('Owed');
         $this->decide('hand_over', [$owed], ['phrase' => 'in 2 days'], more: ['by' => 'Petra']);
         $moved = $this->decide('move_return', [$owed], ['phrase' => 'in 4 days at 9']);
-        self::assertSame(['hand_over', 'Petra', 0], [$this->away()[0]['awayReason'], $this->away()[0]['owedBy'], $this->away()[0]['snoozes']], 'It is still owed.');
+        self::assertSame(
+            ['hand_over', 'Petra', 0],
+            [$this->away()[0]['awayReason'], $this->away()[0]['owedBy'], $this->away()[0]['snoozes']],
+            'It is still owed.',
+        );
         self::assertSame([$this->day(4)], array_keys($this->coming()['days']));
         $this->undo($moved);
         self::assertSame([$this->day(2)], array_keys($this->coming()['days']));
@@ -57,7 +74,13 @@ final class ComingTest extends ApiTestCase
         $id = $this->makeTask(['title' => 'Oil', 'due' => ['phrase' => 'in 9 days'], 'reminders' => ['1 day before', 'every day at 9']]);
         $move = ['entry' => self::id(), 'task' => $id, 'reminder' => '1 day before', 'to' => ['phrase' => 'in 5 days at 9']];
         $this->call('POST', '/reminder-moves', $move);
-        self::assertSame(['reminder Oil 09:00'], array_map(static fn (string $item): string => substr($item, 0, 18), $this->coming('?kinds=reminder')['days'][$this->day(5)] ?? []));
+        self::assertSame(
+            ['reminder Oil 09:00'],
+            array_map(
+                static fn (string $item): string => substr($item, 0, 18),
+                $this->coming('?kinds=reminder')['days'][$this->day(5)] ?? [],
+            ),
+        );
         $this->call('POST', '/reminder-moves', ['entry' => self::id()] + $move, 422);
         $texts = (array) array_column((array) $this->call('GET', '/tasks/'.$id)['reminders'], 'text');
         self::assertIsString($texts[0]);
@@ -78,9 +101,23 @@ final class ComingTest extends ApiTestCase
         $this->decide('hand_over', [$silent], $this->in(40), more: ['by' => 'Petra', 'what' => 'the rota']);
         $this->call('POST', '/demo/clock', ['to' => 'hour']);
         $rows = array_column($this->rows('/tray'), null, 'subject');
-        self::assertSame(['because' => 'time', 'why' => 'You wanted it back today.', 'before' => 'Put off today.'], $rows['For information']['back']);
-        self::assertSame(['because' => 'time', 'why' => 'Petra has not answered: you gave until today.', 'before' => 'Handed over to Petra today: the rota.'], $rows['Silent']['back']);
-        self::assertSame(['now', 'now'], [$this->advised('For information'), $this->advised('Silent')], 'It was put off to be done now; and asking again is quick.');
+        self::assertSame(
+            ['because' => 'time', 'why' => 'You wanted it back today.', 'before' => 'Put off today.'],
+            $rows['For information']['back'],
+        );
+        self::assertSame(
+            [
+                'because' => 'time',
+                'why' => 'Petra has not answered: you gave until today.',
+                'before' => 'Handed over to Petra today: the rota.',
+            ],
+            $rows['Silent']['back'],
+        );
+        self::assertSame(
+            ['now', 'now'],
+            [$this->advised('For information'), $this->advised('Silent')],
+            'It was put off to be done now; and asking again is quick.',
+        );
         $advice = (array) $this->call('GET', '/conversations/'.$silent)['advice'];
         self::assertSame(['Petra has not answered: you gave until today.', 'Asking again takes two minutes or less.'], $advice['reasons']);
 
@@ -89,7 +126,9 @@ final class ComingTest extends ApiTestCase
         self::assertSame(['answer', 2], [$away['awayReason'], $away['snoozes']]);
         self::assertNotNull($away['snoozedSince']);
         $this->receive('Other');
-        $this->upload(['reply.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: For information\r\nMessage-ID: <".self::id()."@glass.example>\r\nDate: Mon, 2 Nov 2026 09:00:00 +0000\r\n\r\nIt is open again.\r\n"]);
+        $this->upload(
+            ['reply.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: For information\r\nMessage-ID: <".self::id()."@glass.example>\r\nDate: Mon, 2 Nov 2026 09:00:00 +0000\r\n\r\nIt is open again.\r\n"],
+        );
         $row = array_column($this->rows('/tray'), null, 'subject')['For information'];
         self::assertSame('The answer that you waited for has come in.', ((array) $row['back'])['why']);
     }
@@ -120,7 +159,10 @@ final class ComingTest extends ApiTestCase
         self::assertSame([], $this->rows('/tray'));
         $this->settle(['mailEndsSnooze' => true]);
         $this->upload($reply());
-        self::assertSame(['A message has come in.'], array_map(static fn (array $row): mixed => ((array) $row['back'])['why'], $this->rows('/tray')));
+        self::assertSame(
+            ['A message has come in.'],
+            array_map(static fn (array $row): mixed => ((array) $row['back'])['why'], $this->rows('/tray')),
+        );
     }
 
     public function testTasksArePutOffWithTheDifferenceShownBefore(): void
@@ -131,7 +173,14 @@ final class ComingTest extends ApiTestCase
         [$difference] = $this->call('POST', '/tasks/put-offs/preview', $body);
         self::assertIsArray($difference);
         $local = static fn (string $date): array => self::due($date);
-        self::assertSame(['start' => ['before' => null, 'after' => $local($this->day(6))], 'due' => ['before' => $local($this->day(2)), 'after' => $local($this->day(8))], 'problem' => ''], array_intersect_key($difference, ['start' => 0, 'due' => 0, 'problem' => 0]));
+        self::assertSame(
+            [
+                'start' => ['before' => null, 'after' => $local($this->day(6))],
+                'due' => ['before' => $local($this->day(2)), 'after' => $local($this->day(8))],
+                'problem' => '',
+            ],
+            array_intersect_key($difference, ['start' => 0, 'due' => 0, 'problem' => 0]),
+        );
         self::assertSame(1, $this->counts()['tasks'], 'A preview changes nothing.');
         $entry = $this->call('POST', '/tasks/put-offs', $body);
         self::assertSame('put_off', $entry['kind']);
@@ -157,7 +206,11 @@ final class ComingTest extends ApiTestCase
         $this->settle(['zone' => 'America/New_York']);
         self::assertSame($before, array_column($this->away(), 'awayUntil'), 'The moment stays.');
         $due = $repeat($this->tasks());
-        self::assertSame([self::due($day, '10:00'), self::due($day)], [$due['Moment'], $due['Day']], 'Moments keep their instant, days their day.');
+        self::assertSame(
+            [self::due($day, '10:00'), self::due($day)],
+            [$due['Moment'], $due['Day']],
+            'Moments keep their instant, days their day.',
+        );
         self::assertSame('04:00', ((array) $due['Every day'])['time'], 'A repeat keeps the wall clock where it was meant.');
         $this->settle(['zone' => 'Mars/Olympus'], 422);
         $this->settle(['snoozes' => ['blursday']], 422);
@@ -179,7 +232,13 @@ final class ComingTest extends ApiTestCase
         foreach ($coming['stretches'] as $stretch) {
             foreach ($stretch['items'] as $item) {
                 self::assertIsString($item['date']);
-                $days[$item['date']][] = implode(' ', array_map(static fn (mixed $part): string => \is_string($part) ? $part : '-', [$item['kind'], $name($item), $item['time'], $item['text']]));
+                $days[$item['date']][] = implode(
+                    ' ',
+                    array_map(
+                        static fn (mixed $part): string => \is_string($part) ? $part : '-',
+                        [$item['kind'], $name($item), $item['time'], $item['text']],
+                    ),
+                );
             }
             for ($day = new \DateTimeImmutable($stretch['from']); 'gap' === $stretch['kind'] && $day->format('Y-m-d') <= $stretch['to']; $day = $day->modify('+1 day')) {
                 $gaps[] = $day->format('Y-m-d');

@@ -13,7 +13,15 @@ use ZippyTray\Tests\Server\ApiTestCase;
 
 final class ContactTest extends ApiTestCase
 {
-    private const CARD = ['name' => 'Tam Achterberg', 'email' => 'Tam@glass.example', 'phones' => ['+353 91 555 0142'], 'position' => 'Glazier', 'firm' => 'Achterberg, Glass; & Co', 'address' => "12 Quay Street\nMerrow", 'note' => "Likes; commas, and\nlines"];
+    private const CARD = [
+        'name' => 'Tam Achterberg',
+        'email' => 'Tam@glass.example',
+        'phones' => ['+353 91 555 0142'],
+        'position' => 'Glazier',
+        'firm' => 'Achterberg, Glass; & Co',
+        'address' => "12 Quay Street\nMerrow",
+        'note' => "Likes; commas, and\nlines",
+    ];
 
     public function testACardIsProposedKeptAndFoundWithThePerson(): void
     {
@@ -22,7 +30,10 @@ final class ContactTest extends ApiTestCase
         $message = $this->service(Messages::class)->newestIn($account->id, $conversation);
         $proposed = $this->call('GET', "/messages/{$message}/contact");
         self::assertNull($proposed['contact']);
-        self::assertSame(['name' => 'Tam Achterberg', 'firm' => 'Glass Ltd', 'email' => 'tam@glass.example', 'phone' => '+353 91 555 0142'], array_column((array) $proposed['proposed'], 'value', 'field'));
+        self::assertSame(
+            ['name' => 'Tam Achterberg', 'firm' => 'Glass Ltd', 'email' => 'tam@glass.example', 'phone' => '+353 91 555 0142'],
+            array_column((array) $proposed['proposed'], 'value', 'field'),
+        );
         $id = self::id();
         $kept = $this->call('PUT', '/contacts/'.$id, ['entry' => self::id()] + self::CARD);
         self::assertSame(['keep_contact', 'Tam Achterberg'], [$kept['kind'], $kept['about']]);
@@ -34,7 +45,10 @@ final class ContactTest extends ApiTestCase
         $person = $this->call('GET', '/people/tam@glass.example');
         self::assertSame(['id' => $id] + self::CARD, $person['contact']);
         self::assertSame([1, ['the pane'], ['Lantern glass'], ['Measure']], [
-            ((array) $person['person'])['received'] ?? null, array_column((array) $person['owed'], 'what'), array_column((array) $person['conversations'], 'subject'), array_column((array) $person['tasks'], 'title'),
+            ((array) $person['person'])['received'] ?? null, array_column((array) $person['owed'], 'what'), array_column(
+                (array) $person['conversations'],
+                'subject',
+            ), array_column((array) $person['tasks'], 'title'),
         ]);
         $this->call('GET', '/people/nobody@glass.example', status: 404);
         $gone = $this->call('DELETE', "/contacts/{$id}?entry=".self::id());
@@ -52,16 +66,41 @@ final class ContactTest extends ApiTestCase
         $file = (string) $this->fetch('/contacts.vcf')->getContent();
         self::assertStringStartsWith("BEGIN:VCARD\r\nVERSION:4.0\r\n", $file);
         self::assertSame(['taken' => 1, 'refused' => []], array_diff_key($this->import($file), ['entry' => true]));
-        self::assertSame([self::CARD], array_map(static fn (array $one): array => array_diff_key($one, ['id' => true]), $this->rows('/contacts')), 'The same address is the same person.');
+        self::assertSame(
+            [self::CARD],
+            array_map(static fn (array $one): array => array_diff_key($one, ['id' => true]), $this->rows('/contacts')),
+            'The same address is the same person.',
+        );
     }
 
     /** @return iterable<string, array{string, list<array<string, mixed>>, int}> file, what is known then (as far as it is said), refused */
     public static function files(): iterable
     {
-        yield 'version 3, folded, with groups and types' => ["BEGIN:VCARD\r\nVERSION:3.0\r\nN:Roe;Sennen;;;\r\nitem1.EMAIL;TYPE=INTERNET:s.roe@surveyors-roe.example\r\nTEL;TYPE=CELL:+353 87 5\r\n 55 0100\r\nORG:Roe;Surveys\r\nEND:VCARD\r\n", [['name' => 'Sennen Roe', 'email' => 's.roe@surveyors-roe.example', 'phones' => ['+353 87 555 0100'], 'firm' => 'Roe, Surveys']], 0];
-        yield 'version 4 with addresses as URIs' => ["BEGIN:VCARD\nVERSION:4.0\nFN:Ilse\nTEL;VALUE=uri:tel:+353-1-555-0100\nADR:;;12 Quay Street;Merrow;;H91 X2Y3;Ireland\nEND:VCARD\n", [['name' => 'Ilse', 'phones' => ['+353-1-555-0100'], 'address' => "12 Quay Street\nMerrow\nH91 X2Y3\nIreland"]], 0];
-        yield 'one without anything does not spoil the others' => ["BEGIN:VCARD\nVERSION:4.0\nNOTE:who?\nEND:VCARD\nBEGIN:VCARD\nVERSION:4.0\nFN:Kit\nEND:VCARD\n", [['name' => 'Kit']], 1];
-        yield 'one that is cut off' => ["BEGIN:VCARD\nVERSION:4.0\nFN:Kit\nEND:VCARD\nBEGIN:VCARD\nVERSION:4.0\nFN:Ha", [['name' => 'Kit']], 1];
+        yield 'version 3, folded, with groups and types' => [
+            "BEGIN:VCARD\r\nVERSION:3.0\r\nN:Roe;Sennen;;;\r\nitem1.EMAIL;TYPE=INTERNET:s.roe@surveyors-roe.example\r\nTEL;TYPE=CELL:+353 87 5\r\n 55 0100\r\nORG:Roe;Surveys\r\nEND:VCARD\r\n",
+            [[
+                'name' => 'Sennen Roe',
+                'email' => 's.roe@surveyors-roe.example',
+                'phones' => ['+353 87 555 0100'],
+                'firm' => 'Roe, Surveys',
+            ]],
+            0,
+        ];
+        yield 'version 4 with addresses as URIs' => [
+            "BEGIN:VCARD\nVERSION:4.0\nFN:Ilse\nTEL;VALUE=uri:tel:+353-1-555-0100\nADR:;;12 Quay Street;Merrow;;H91 X2Y3;Ireland\nEND:VCARD\n",
+            [['name' => 'Ilse', 'phones' => ['+353-1-555-0100'], 'address' => "12 Quay Street\nMerrow\nH91 X2Y3\nIreland"]],
+            0,
+        ];
+        yield 'one without anything does not spoil the others' => [
+            "BEGIN:VCARD\nVERSION:4.0\nNOTE:who?\nEND:VCARD\nBEGIN:VCARD\nVERSION:4.0\nFN:Kit\nEND:VCARD\n",
+            [['name' => 'Kit']],
+            1,
+        ];
+        yield 'one that is cut off' => [
+            "BEGIN:VCARD\nVERSION:4.0\nFN:Kit\nEND:VCARD\nBEGIN:VCARD\nVERSION:4.0\nFN:Ha",
+            [['name' => 'Kit']],
+            1,
+        ];
         yield 'an address that is none' => ["BEGIN:VCARD\nVERSION:4.0\nFN:Kit\nEMAIL:kit\nEND:VCARD\n", [], 1];
     }
 
@@ -81,7 +120,13 @@ final class ContactTest extends ApiTestCase
     public function testFiveThousandCardsAreTakenInAndTakenBack(): void
     {
         $account = $this->signIn();
-        $cards = implode('', array_map(static fn (int $n): string => "BEGIN:VCARD\nVERSION:4.0\nFN:Person {$n}\nEMAIL:p{$n}@glass.example\nEND:VCARD\n", range(1, 5000)));
+        $cards = implode(
+            '',
+            array_map(
+                static fn (int $n): string => "BEGIN:VCARD\nVERSION:4.0\nFN:Person {$n}\nEMAIL:p{$n}@glass.example\nEND:VCARD\n",
+                range(1, 5000),
+            ),
+        );
         $flushes = new class {
             public int $count = 0;
 

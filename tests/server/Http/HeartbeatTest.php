@@ -22,10 +22,16 @@ final class HeartbeatTest extends ApiTestCase
         $this->decide('archive', [$id]);
         $decided = $this->beat($first['tag']);
         self::assertSame([200, 0], [$decided['status'], $decided['body']['counts']['tray'] ?? null]);
-        self::assertSame([1, 0], [self::mark($decided, 'journal') - self::mark($first, 'journal'), self::mark($decided, 'mail') - self::mark($first, 'mail')]);
+        self::assertSame(
+            [1, 0],
+            [self::mark($decided, 'journal') - self::mark($first, 'journal'), self::mark($decided, 'mail') - self::mark($first, 'mail')],
+        );
         $this->receive('Another');
         $arrived = $this->beat($decided['tag']);
-        self::assertSame([200, 1, 1], [$arrived['status'], $arrived['body']['counts']['tray'] ?? null, self::mark($arrived, 'mail') - self::mark($decided, 'mail')]);
+        self::assertSame(
+            [200, 1, 1],
+            [$arrived['status'], $arrived['body']['counts']['tray'] ?? null, self::mark($arrived, 'mail') - self::mark($decided, 'mail')],
+        );
         $this->settle(['mailEndsSnooze' => false]);
         self::assertSame(200, $this->beat($arrived['tag'])['status']);
     }
@@ -59,12 +65,18 @@ final class HeartbeatTest extends ApiTestCase
     {
         $this->signIn();
         $this->beat();
-        $done = $this->makeTask(['title' => 'Polish the lens', 'reminders' => ['in 10 min', 'in 20 min']], ['conversation' => ['id' => $this->receive('Lens')]]);
+        $done = $this->makeTask(
+            ['title' => 'Polish the lens', 'reminders' => ['in 10 min', 'in 20 min']],
+            ['conversation' => ['id' => $this->receive('Lens')]],
+        );
         $id = $this->receive('Rota');
         $this->call('PUT', "/conversations/{$id}/reminders", ['entry' => self::id(), 'reminders' => ['in 15 min']]);
         $this->call('POST', '/demo/clock', ['to' => 'hour']);
         $rings = $this->beat()['body']['rings'];
-        self::assertSame(['Polish the lens', 'Rota', 'Polish the lens'], array_map(static fn (array $ring): mixed => $ring['task']['title'] ?? $ring['conversation']['subject'] ?? null, $rings));
+        self::assertSame(
+            ['Polish the lens', 'Rota', 'Polish the lens'],
+            array_map(static fn (array $ring): mixed => $ring['task']['title'] ?? $ring['conversation']['subject'] ?? null, $rings),
+        );
         self::assertSame(['Tam Achterberg', true], [$rings[0]['task']['source']['who'] ?? null, $rings[0]['late']]);
 
         $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$done], 'done' => true]);
@@ -78,7 +90,12 @@ final class HeartbeatTest extends ApiTestCase
         self::assertSame([], $this->beat()['body']['rings']);
         $this->undo($gone);
         self::assertCount(1, $this->beat()['body']['rings']);
-        $problem = $this->call('POST', '/rings/again', ['entry' => self::id(), 'rings' => [$left['id']], 'at' => ['phrase' => '1 jan 2020']], 422);
+        $problem = $this->call(
+            'POST',
+            '/rings/again',
+            ['entry' => self::id(), 'rings' => [$left['id']], 'at' => ['phrase' => '1 jan 2020']],
+            422,
+        );
         self::assertIsString($problem['detail']);
         self::assertStringContainsString('already past', $problem['detail']);
         $this->call('POST', '/rings/let-go', ['entry' => self::id(), 'rings' => [self::id()]], 404);

@@ -34,7 +34,11 @@ final class ImportLinesTest extends ApiTestCase
         self::assertStringStartsWith('From ', $rest);
         $again = $this->lines($rest);
         self::assertSame(substr_count($rest, 'Message-ID:'), self::sum('known', $again));
-        self::assertSame(1 + substr_count(substr($mbox, 0, $first), 'Message-ID:'), $lines[0]['new'] ?? 0, 'It begins with the last one that was kept.');
+        self::assertSame(
+            1 + substr_count(substr($mbox, 0, $first), 'Message-ID:'),
+            $lines[0]['new'] ?? 0,
+            'It begins with the last one that was kept.',
+        );
         self::assertSame(0, self::sum('new', $again));
     }
 
@@ -53,7 +57,13 @@ final class ImportLinesTest extends ApiTestCase
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'upload');
         file_put_contents($path, $mbox);
-        $this->browser->request('POST', '/api/imports', ['into' => 'archive'], ['files' => [new UploadedFile($path, 'old.mbox', test: true)]], ['HTTP_ACCEPT' => 'application/x-ndjson']);
+        $this->browser->request(
+            'POST',
+            '/api/imports',
+            ['into' => 'archive'],
+            ['files' => [new UploadedFile($path, 'old.mbox', test: true)]],
+            ['HTTP_ACCEPT' => 'application/x-ndjson'],
+        );
         $response = $this->browser->getInternalResponse();
         self::assertSame([200, 'application/x-ndjson'], [$response->getStatusCode(), $response->getHeader('Content-Type')]);
         $lines = [];

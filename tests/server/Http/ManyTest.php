@@ -40,7 +40,10 @@ final class ManyTest extends ApiTestCase
         $subjects = fn (string $order): array => array_column($this->rows('/tray?order='.$order), 'subject');
         $most = ConversationRows::TRAY_MOST;
         self::assertSame(array_map(static fn (int $number): string => "Letter {$number}", range(0, $most - 1)), $subjects('oldest'));
-        self::assertSame(array_map(static fn (int $number): string => "Letter {$number}", range(self::MANY - 1, self::MANY - $most)), $subjects('newest'));
+        self::assertSame(
+            array_map(static fn (int $number): string => "Letter {$number}", range(self::MANY - 1, self::MANY - $most)),
+            $subjects('newest'),
+        );
     }
 
     public function testFindGivesParts(): void
@@ -56,7 +59,11 @@ final class ManyTest extends ApiTestCase
                 array_push($seen, ...array_map(self::text(...), array_column((array) $part['rows'], 'subject')));
                 $after = $part['next'];
             } while (\is_string($after));
-            self::assertSame(array_map(static fn (int $number): string => 'Letter '.(self::MANY - 1 - $number), range(0, self::MANY - 1)), $seen, $wanted);
+            self::assertSame(
+                array_map(static fn (int $number): string => 'Letter '.(self::MANY - 1 - $number), range(0, self::MANY - 1)),
+                $seen,
+                $wanted,
+            );
         }
     }
 

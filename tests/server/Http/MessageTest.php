@@ -44,7 +44,19 @@ final class MessageTest extends ApiTestCase
         $response = $this->fetch('/messages/'.$this->message().'/formatted');
         $page = (string) $response->getContent();
 
-        foreach (['script', 'onload', 'steal', 'evil.example', 'javascript', '<form', '<input', '<iframe', '<object', '@import', 'http-equiv'] as $bad) {
+        foreach ([
+            'script',
+            'onload',
+            'steal',
+            'evil.example',
+            'javascript',
+            '<form',
+            '<input',
+            '<iframe',
+            '<object',
+            '@import',
+            'http-equiv',
+        ] as $bad) {
             self::assertStringNotContainsString($bad, strtolower($page), $bad);
         }
         self::assertStringContainsString('color:red', $page);
@@ -59,18 +71,30 @@ final class MessageTest extends ApiTestCase
     public function testWhereALinkLeadsStandsBehindItAndOnTheMessage(): void
     {
         $this->signIn();
-        $this->upload(['deceit.eml' => "From: \"bank@bank.example\" <x@evil.example>\r\nTo: wren@ternpoint.example\r\nSubject: Your account\r\nMIME-Version: 1.0\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nHarmless.\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>Go to <a href=\"https://evil.example/".str_repeat('a', 300)."\">https://bank.example/</a>, or <a href=\"https://bank.example/help\">bank.example</a>.\r\n--b--\r\n"]);
+        $this->upload(
+            ['deceit.eml' => "From: \"bank@bank.example\" <x@evil.example>\r\nTo: wren@ternpoint.example\r\nSubject: Your account\r\nMIME-Version: 1.0\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nHarmless.\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>Go to <a href=\"https://evil.example/".str_repeat('a', 300)."\">https://bank.example/</a>, or <a href=\"https://bank.example/help\">bank.example</a>.\r\n--b--\r\n"],
+        );
         $row = $this->rows('/tray')[0];
         self::assertIsString($row['id']);
         $conversation = $this->call('GET', '/conversations/'.$row['id']);
         $message = (array) ((array) $conversation['messages'])[0];
-        self::assertSame(['The sender calls itself bank@bank.example, and writes from x@evil.example.', 'A link says bank.example and leads to evil.example.'], array_column((array) $message['remarks'], 'text'));
+        self::assertSame(
+            [
+                'The sender calls itself bank@bank.example, and writes from x@evil.example.',
+                'A link says bank.example and leads to evil.example.',
+            ],
+            array_column((array) $message['remarks'], 'text'),
+        );
         self::assertSame('suspicious', ((array) $conversation['advice'])['group']);
         self::assertIsString($message['id']);
         $page = (string) $this->fetch('/messages/'.$message['id'].'/formatted')->getContent();
         self::assertSame(1, substr_count($page, 'leads to '));
         self::assertStringContainsString('bank.example/</a><span class="leads-to">leads to evil.example</span>', $page);
-        self::assertSame($page, (string) $this->fetch('/messages/'.$message['id'].'/formatted')->getContent(), 'What was made safe once is kept.');
+        self::assertSame(
+            $page,
+            (string) $this->fetch('/messages/'.$message['id'].'/formatted')->getContent(),
+            'What was made safe once is kept.',
+        );
         self::assertSame(1, $this->service(Connection::class)->fetchOne('SELECT COUNT(*) FROM message_page'));
     }
 
@@ -78,7 +102,9 @@ final class MessageTest extends ApiTestCase
     {
         $this->signIn();
         $lines = array_map(static fn (int $n): string => "Line {$n} ü", range(1, 4500));
-        $this->upload(['long.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Long\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n".implode("\r\n", $lines)]);
+        $this->upload(
+            ['long.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Long\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n".implode("\r\n", $lines)],
+        );
         $id = $this->rows('/tray')[0]['id'];
         self::assertIsString($id);
         $message = (array) ((array) $this->call('GET', '/conversations/'.$id)['messages'])[0];
@@ -126,7 +152,12 @@ final class MessageTest extends ApiTestCase
     public function testImportingReportsEveryFile(): void
     {
         $this->signIn();
-        $outcome = $this->upload(['good.eml' => self::HTML, 'again.eml' => self::HTML, 'empty.eml' => '', 'picture.png' => "\x89PNG\r\n\x1a\n".random_bytes(200)]);
+        $outcome = $this->upload([
+            'good.eml' => self::HTML,
+            'again.eml' => self::HTML,
+            'empty.eml' => '',
+            'picture.png' => "\x89PNG\r\n\x1a\n".random_bytes(200),
+        ]);
         self::assertSame([4, 1, 1], [$outcome['read'], $outcome['new'], $outcome['known']]);
         self::assertIsArray($outcome['refused']);
         self::assertSame(['empty.eml', 'picture.png'], array_column($outcome['refused'], 'file'));

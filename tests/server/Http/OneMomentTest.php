@@ -17,11 +17,17 @@ final class OneMomentTest extends ApiTestCase
         $ids = [$this->receive('First'), $this->receive('Second'), $this->receive('Third')];
         $before = $this->rows('/tray');
         $path = $this->service(Connection::class)->getParams()['path'] ?? '';
-        foreach (['/tray' => "AND c.place = 'tray'", '/find?words=which' => 'search_conversation', '/rest' => "AND c.place = 'tray'"] as $list => $text) {
+        foreach ([
+            '/tray' => "AND c.place = 'tray'",
+            '/find?words=which' => 'search_conversation',
+            '/rest' => "AND c.place = 'tray'",
+        ] as $list => $text) {
             $id = array_pop($ids);
             Meanwhile::after($text, static function () use ($path, $id): void {
                 $other = new \PDO('sqlite:'.$path, options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
-                $other->prepare("UPDATE conversation SET place = 'archive', decided_at = '2026-11-24T10:00:00Z', decided_as = 'archive', revision = revision + 1 WHERE id = ?")->execute([$id]);
+                $other->prepare(
+                    "UPDATE conversation SET place = 'archive', decided_at = '2026-11-24T10:00:00Z', decided_as = 'archive', revision = revision + 1 WHERE id = ?",
+                )->execute([$id]);
             });
             $answer = $this->call('GET', $list);
             self::assertTrue(Meanwhile::isDone());

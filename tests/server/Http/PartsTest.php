@@ -25,7 +25,17 @@ final class PartsTest extends ApiTestCase
             $due = 0 === $number % 5 ? null : ['date' => $this->day(mt_rand(0, 60)), 'time' => 0 === $number % 2 ? '09:00' : null];
             $start = 0 === $number % 3 ? ['date' => $this->day(mt_rand(1, 90)), 'time' => 0 === $number % 4 ? '10:30' : null] : null;
             $due = null !== $start && null !== $due && $due['date'] <= $start['date'] ? null : $due;
-            $tasks[] = ['id' => self::id(), 'fields' => ['title' => 'Task '.mt_rand(0, 40), 'list' => 'List '.$number % 4, 'due' => $due, 'start' => $start, 'labels' => 0 === $number % 2 ? ['Größe'] : [], 'priority' => 0 === $number % 7 ? 'high' : 'normal']];
+            $tasks[] = [
+                'id' => self::id(),
+                'fields' => [
+                    'title' => 'Task '.mt_rand(0, 40),
+                    'list' => 'List '.$number % 4,
+                    'due' => $due,
+                    'start' => $start,
+                    'labels' => 0 === $number % 2 ? ['Größe'] : [],
+                    'priority' => 0 === $number % 7 ? 'high' : 'normal',
+                ],
+            ];
         }
         $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => $tasks], 201);
     }
@@ -38,7 +48,9 @@ final class PartsTest extends ApiTestCase
     public function testTasks(string $state, string $filter): void
     {
         if ('done' === $state) {
-            $this->service(Connection::class)->executeStatement("UPDATE task SET completed_at = '2026-11-2' || abs(random() % 3) || 'T08:00:0' || abs(random() % 3) || 'Z'");
+            $this->service(Connection::class)->executeStatement(
+                "UPDATE task SET completed_at = '2026-11-2' || abs(random() % 3) || 'T08:00:0' || abs(random() % 3) || 'Z'",
+            );
         }
         [$found, $total, $after] = [[], null, ''];
         do {
@@ -72,7 +84,10 @@ final class PartsTest extends ApiTestCase
         $last = (array) ((array) $first['tasks'])[TaskRows::PAGE - 1];
         $second = array_column((array) $this->call('GET', '/tasks?after='.rawurlencode(self::text($first['next'])))['tasks'], 'id');
         $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$last['id']], 'done' => true]);
-        self::assertSame($second, array_column((array) $this->call('GET', '/tasks?after='.rawurlencode(self::text($first['next'])))['tasks'], 'id'));
+        self::assertSame(
+            $second,
+            array_column((array) $this->call('GET', '/tasks?after='.rawurlencode(self::text($first['next'])))['tasks'], 'id'),
+        );
     }
 
     public function testTheTimeLine(): void
@@ -105,7 +120,11 @@ final class PartsTest extends ApiTestCase
         sort($sorted);
         self::assertSame($sorted, $order);
         // A stretch that a part ends in goes on in the next; the days follow one another.
-        $merged = array_values(array_filter($stretches, static fn (int $index): bool => 0 === $index || $stretches[$index] !== $stretches[$index - 1], \ARRAY_FILTER_USE_KEY));
+        $merged = array_values(array_filter(
+            $stretches,
+            static fn (int $index): bool => 0 === $index || $stretches[$index] !== $stretches[$index - 1],
+            \ARRAY_FILTER_USE_KEY,
+        ));
         self::assertSame(array_values(array_unique($merged, \SORT_REGULAR)), $merged);
         foreach ($merged as $index => $stretch) {
             self::assertTrue(0 === $index || 'hour' === $stretch[0] || $merged[$index - 1][2] < $stretch[1]);

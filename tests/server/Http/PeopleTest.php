@@ -14,14 +14,40 @@ final class PeopleTest extends ApiTestCase
     {
         $this->signIn();
         $this->letters([
-            ['Petra Lindqvist <petra@ternpoint.example>', 'a'], ['petra@ternpoint.example', 'b'], ['Petra L. <PETRA@ternpoint.example>', 'c'],
+            [
+                'Petra Lindqvist <petra@ternpoint.example>',
+                'a',
+            ], ['petra@ternpoint.example', 'b'], ['Petra L. <PETRA@ternpoint.example>', 'c'],
             ['"O\'Dell, Anne-Marie" <am.odell@quay.example>', 'd'], ['Ölaf Ångström <olaf@north.example>', 'e'], ['robot', 'f'],
         ]);
-        foreach (['pet' => 1, 'PETRA lind' => 1, 'petra l' => 1, 'ternpoint' => 1, 'tra' => 0, 'anne' => 1, 'marie' => 1, 'odell' => 1, 'am.odell' => 1, 'am.od' => 1, '@quay' => 1, 'öl' => 1, 'Ång' => 1, 'robot' => 0, '' => 3, '%' => 0, '_' => 0, 'x' => 0] as $words => $count) {
+        foreach ([
+            'pet' => 1,
+            'PETRA lind' => 1,
+            'petra l' => 1,
+            'ternpoint' => 1,
+            'tra' => 0,
+            'anne' => 1,
+            'marie' => 1,
+            'odell' => 1,
+            'am.odell' => 1,
+            'am.od' => 1,
+            '@quay' => 1,
+            'öl' => 1,
+            'Ång' => 1,
+            'robot' => 0,
+            '' => 3,
+            '%' => 0,
+            '_' => 0,
+            'x' => 0,
+        ] as $words => $count) {
             self::assertCount($count, $this->rows('/people?words='.rawurlencode((string) $words)), (string) $words);
         }
         $petra = $this->rows('/people?words=petra')[0];
-        self::assertSame(['Petra L.', 3, 0], [$petra['name'], $petra['received'], $petra['sent']], 'Named as lately, and counted however the address is written.');
+        self::assertSame(
+            ['Petra L.', 3, 0],
+            [$petra['name'], $petra['received'], $petra['sent']],
+            'Named as lately, and counted however the address is written.',
+        );
         self::assertCount(3, (array) $this->call('GET', '/people/petra@ternpoint.example')['conversations']);
 
         $this->signIn($this->account('other@ternpoint.example'));
@@ -34,7 +60,10 @@ final class PeopleTest extends ApiTestCase
         $ids = $this->letters([['Ilse <ilse@x.example>', 'a'], ['Ilse <ilse@x.example>', 'b'], ['Jory <jory@x.example>', 'c']]);
         $this->decide('delete', [$ids[0], $ids[2]]);
         $this->call('DELETE', '/bin?id='.self::id());
-        self::assertSame([['Ilse', 1]], array_map(static fn (array $one): array => [$one['name'], $one['received']], $this->rows('/people')));
+        self::assertSame(
+            [['Ilse', 1]],
+            array_map(static fn (array $one): array => [$one['name'], $one['received']], $this->rows('/people')),
+        );
         self::assertSame([], $this->rows('/people?words=jory'));
     }
 
@@ -45,9 +74,16 @@ final class PeopleTest extends ApiTestCase
         $this->letters([['Ilse <ilse@x.example>', 'a']]);
         foreach (['ilse', 'il se', 'ilse@x', ''] as $words) {
             [$query, $parameters] = People::query($account, $words, 6);
-            $steps = array_column($this->service(Connection::class)->fetchAllAssociative('EXPLAIN QUERY PLAN '.$query, $parameters), 'detail');
+            $steps = array_column(
+                $this->service(Connection::class)->fetchAllAssociative('EXPLAIN QUERY PLAN '.$query, $parameters),
+                'detail',
+            );
             foreach ($steps as $step) {
-                self::assertMatchesRegularExpression('/^(?:SEARCH [pw] USING (?:COVERING INDEX|INDEX|PRIMARY KEY)|LIST SUBQUERY|CREATE BLOOM|USE TEMP B-TREE)/', \is_string($step) ? $step : '', $words);
+                self::assertMatchesRegularExpression(
+                    '/^(?:SEARCH [pw] USING (?:COVERING INDEX|INDEX|PRIMARY KEY)|LIST SUBQUERY|CREATE BLOOM|USE TEMP B-TREE)/',
+                    \is_string($step) ? $step : '',
+                    $words,
+                );
             }
         }
     }
@@ -61,7 +97,9 @@ final class PeopleTest extends ApiTestCase
     {
         $ids = [];
         foreach ($letters as $number => [$from, $subject]) {
-            $this->upload([$subject.'.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\nDate: Tue, 3 Nov 2026 0{$number}:00:00 +0000\r\nMessage-ID: <{$subject}{$number}@x.example>\r\n\r\nHello."]);
+            $this->upload(
+                [$subject.'.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\nDate: Tue, 3 Nov 2026 0{$number}:00:00 +0000\r\nMessage-ID: <{$subject}{$number}@x.example>\r\n\r\nHello."],
+            );
             $found = $this->call('GET', '/find?words='.$subject)['rows'];
             $ids[] = \is_array($found) && \is_array($found[0] ?? null) && \is_string($found[0]['id']) ? $found[0]['id'] : '';
         }

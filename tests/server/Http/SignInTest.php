@@ -14,9 +14,18 @@ final class SignInTest extends ApiTestCase
     public function testTheFirstVisitMakesAnAccountAndSignsIn(): void
     {
         self::assertTrue($this->call('GET', '/session')['firstVisit']);
-        $new = ['name' => ' Wren Halloran ', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin', 'word' => FirstWord::show()];
+        $new = [
+            'name' => ' Wren Halloran ',
+            'email' => 'wren@ternpoint.example',
+            'password' => self::PASSWORD,
+            'zone' => 'Europe/Dublin',
+            'word' => FirstWord::show(),
+        ];
         $session = $this->call('POST', '/accounts', $new, 201);
-        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], array_diff_key((array) $session['account'], ['settings' => true]));
+        self::assertSame(
+            ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'],
+            array_diff_key((array) $session['account'], ['settings' => true]),
+        );
         self::assertSame([], $this->rows('/tray'));
 
         $this->call('DELETE', '/session', null, 204);
@@ -29,14 +38,34 @@ final class SignInTest extends ApiTestCase
         $this->service(Accounts::class)->open('wren@ternpoint.example', 'wren', 'UTC', null);
         $session = $this->call('GET', '/session');
         self::assertSame([true, 'wren@ternpoint.example'], [$session['firstVisit'], $session['awaited']]);
-        $session = $this->call('POST', '/accounts', ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin', 'word' => FirstWord::show()], 201);
-        self::assertSame(['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'], array_diff_key((array) $session['account'], ['settings' => true]));
+        $session = $this->call(
+            'POST',
+            '/accounts',
+            [
+                'name' => 'Wren Halloran',
+                'email' => 'wren@ternpoint.example',
+                'password' => self::PASSWORD,
+                'zone' => 'Europe/Dublin',
+                'word' => FirstWord::show(),
+            ],
+            201,
+        );
+        self::assertSame(
+            ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'zone' => 'Europe/Dublin'],
+            array_diff_key((array) $session['account'], ['settings' => true]),
+        );
         self::assertCount(1, $this->service(Accounts::class)->all());
     }
 
     public function testBadAccountsAreRefusedAtTheirFields(): void
     {
-        $good = ['name' => 'Wren', 'email' => 'wren@ternpoint.example', 'password' => self::PASSWORD, 'zone' => 'Europe/Dublin', 'word' => FirstWord::show()];
+        $good = [
+            'name' => 'Wren',
+            'email' => 'wren@ternpoint.example',
+            'password' => self::PASSWORD,
+            'zone' => 'Europe/Dublin',
+            'word' => FirstWord::show(),
+        ];
         foreach (['name' => ' ', 'email' => 'wren', 'password' => 'short', 'zone' => 'Middle/Earth'] as $field => $bad) {
             $problem = $this->call('POST', '/accounts', [$field => $bad] + $good, 422);
             self::assertIsArray($problem['violations']);
@@ -138,7 +167,15 @@ final class SignInTest extends ApiTestCase
         $this->signIn($this->account('other@ternpoint.example'));
         $conversation = $this->receive('A secret');
         $task = self::id();
-        $entry = (array) $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => $task, 'fields' => ['title' => 'Keep it'], 'conversation' => ['id' => $conversation]]]], 201)['entry'];
+        $entry = (array) $this->call(
+            'POST',
+            '/tasks',
+            [
+                'entry' => self::id(),
+                'tasks' => [['id' => $task, 'fields' => ['title' => 'Keep it'], 'conversation' => ['id' => $conversation]]],
+            ],
+            201,
+        )['entry'];
         $sources = $this->call('GET', '/tasks/'.$task)['sources'];
         $list = $this->rows('/lists')[0]['id'];
         self::assertIsString($list);
@@ -160,19 +197,42 @@ final class SignInTest extends ApiTestCase
         self::assertSame(0, $this->call('GET', '/find?words=secret')['total']);
         self::assertSame([], $this->call('GET', '/journal')['entries']);
         self::assertSame(0, $this->counts()['tasks']);
-        foreach (["/conversations/{$conversation}", "/messages/{$message}", "/messages/{$message}/formatted", "/messages/{$message}/source", "/messages/{$message}/attachments/0", "/tasks/{$task}", "/sources/{$source}"] as $path) {
+        foreach ([
+            "/conversations/{$conversation}",
+            "/messages/{$message}",
+            "/messages/{$message}/formatted",
+            "/messages/{$message}/source",
+            "/messages/{$message}/attachments/0",
+            "/tasks/{$task}",
+            "/sources/{$source}",
+        ] as $path) {
             $this->call('GET', $path, null, 404);
         }
         $this->call('PUT', "/conversations/{$conversation}/read", null, 404);
         $this->decide('delete', [$conversation], null, 404);
-        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x'], 'message' => $message]]], 404);
+        $this->call(
+            'POST',
+            '/tasks',
+            ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x'], 'message' => $message]]],
+            404,
+        );
         $this->call('PUT', "/tasks/{$task}", ['entry' => self::id(), 'revision' => 1, 'fields' => ['title' => 'x']], 404);
         $this->call('POST', "/tasks/{$task}/skip", ['entry' => self::id()], 404);
-        foreach (['PUT /tasks/state' => ['done' => true], 'POST /tasks/deletions' => [], 'POST /tasks/changes' => ['label' => 'x'], 'POST /tasks/moves' => ['behind' => $task]] as $step => $more) {
+        foreach ([
+            'PUT /tasks/state' => ['done' => true],
+            'POST /tasks/deletions' => [],
+            'POST /tasks/changes' => ['label' => 'x'],
+            'POST /tasks/moves' => ['behind' => $task],
+        ] as $step => $more) {
             [$method, $path] = explode(' ', $step);
             $this->call($method, $path, ['entry' => self::id(), 'tasks' => [$task]] + $more, 404);
         }
-        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x'], 'parent' => $task]]], 404);
+        $this->call(
+            'POST',
+            '/tasks',
+            ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x'], 'parent' => $task]]],
+            404,
+        );
         $this->call('PUT', "/lists/{$list}", ['entry' => self::id(), 'name' => 'Mine', 'colour' => 'sea', 'archived' => false], 404);
         $this->call('DELETE', "/lists/{$list}?entry=".self::id(), null, 404);
         $this->call('POST', '/journal/'.$entry['id'].'/undo', ['id' => self::id()], 404);

@@ -17,17 +17,28 @@ final class TaskStepTest extends ApiTestCase
         $other = $this->makeTask(['title' => 'Measure the panes']);
         $task = $this->makeTask([
             'title' => 'Order the glass', 'notes' => '**Two** panes', 'list' => 'Lantern', 'start' => ['date' => $this->day(1)], 'due' => ['phrase' => 'in 10 days'],
-            'estimate' => '1h 30', 'priority' => 'high', 'labels' => ['Harbour', 'glass', 'harbour'], 'repeat' => ['phrase' => 'every 2 weeks'], 'reminders' => ['2 days before', 'the morning before', 'in 3 days at noon'],
+            'estimate' => '1h 30', 'priority' => 'high', 'labels' => ['Harbour', 'glass', 'harbour'], 'repeat' => ['phrase' => 'every 2 weeks'], 'reminders' => [
+                '2 days before',
+                'the morning before',
+                'in 3 days at noon',
+            ],
             'sources' => [['kind' => 'web', 'ref' => 'https://glass.example/panes'], ['kind' => 'task', 'ref' => $other]],
         ]);
         $sheet = $this->call('GET', '/tasks/'.$task);
         $row = (array) $sheet['row'];
-        self::assertSame(['**Two** panes', 90, 'high', ['Harbour', 'glass'], true], [$sheet['notes'], $row['estimate'], $row['priority'], $row['labels'], $row['waiting']]);
+        self::assertSame(
+            ['**Two** panes', 90, 'high', ['Harbour', 'glass'], true],
+            [$sheet['notes'], $row['estimate'], $row['priority'], $row['labels'], $row['waiting']],
+        );
         self::assertSame(['2 days before', 'the morning before'], \array_slice(array_column((array) $sheet['reminders'], 'text'), 0, 2));
         self::assertSame(['web', 'task'], array_column((array) $sheet['sources'], 'kind'));
         self::assertSame([['id' => $task, 'title' => 'Order the glass', 'done' => false]], $this->call('GET', '/tasks/'.$other)['usedBy']);
         self::assertSame(['glass', 'Harbour'], array_column($this->rows('/labels'), 'label'));
-        self::assertSame(['tasks' => 1, 'overdue' => 0], array_intersect_key($this->counts(), ['tasks' => 0, 'overdue' => 0]), 'What waits for its start does not count.');
+        self::assertSame(
+            ['tasks' => 1, 'overdue' => 0],
+            array_intersect_key($this->counts(), ['tasks' => 0, 'overdue' => 0]),
+            'What waits for its start does not count.',
+        );
         self::assertSame(['Order the glass'], array_column($this->tasks('?state=waiting&words=GLASS'), 'title'));
         self::assertSame([], $this->tasks('?state=waiting&words=glass+slate'));
     }
@@ -37,8 +48,17 @@ final class TaskStepTest extends ApiTestCase
         $this->signIn();
         $task = $this->makeTask(['title' => 'Order polish']);
         $revision = $this->row($task)['revision'];
-        $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $revision, 'fields' => ['title' => 'Order brass polish']]);
-        $problem = $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $revision, 'fields' => ['title' => 'Order silver polish']], 409);
+        $this->call(
+            'PUT',
+            '/tasks/'.$task,
+            ['entry' => self::id(), 'revision' => $revision, 'fields' => ['title' => 'Order brass polish']],
+        );
+        $problem = $this->call(
+            'PUT',
+            '/tasks/'.$task,
+            ['entry' => self::id(), 'revision' => $revision, 'fields' => ['title' => 'Order silver polish']],
+            409,
+        );
         self::assertSame('Order brass polish', ((array) ((array) $problem['task'])['row'])['title']);
         self::assertSame('Order brass polish', $this->row($task)['title']);
     }
@@ -46,7 +66,13 @@ final class TaskStepTest extends ApiTestCase
     public function testCompletingAsksAboutOpenSubtasks(): void
     {
         $this->signIn();
-        $task = $this->makeTask(['title' => 'Open day'], ['subtasks' => [['title' => 'Posters'], ['title' => 'Tea', 'under' => [['title' => 'Milk'], ['title' => 'Cups', 'done' => true]]]]]);
+        $task = $this->makeTask(
+            ['title' => 'Open day'],
+            ['subtasks' => [
+                ['title' => 'Posters'],
+                ['title' => 'Tea', 'under' => [['title' => 'Milk'], ['title' => 'Cups', 'done' => true]]],
+            ]],
+        );
         self::assertSame(['open' => 3, 'done' => 1], $this->row($task)['subtasks']);
         $problem = $this->complete($task, 409);
         self::assertSame(3, $problem['openSubtasks']);
@@ -72,7 +98,10 @@ final class TaskStepTest extends ApiTestCase
     public function testARepeatGoesOnAndLeavesWhatWasDoneBehind(): void
     {
         $this->signIn();
-        $task = $this->makeTask(['title' => 'Wind the clock', 'repeat' => ['phrase' => 'every 3 days'], 'due' => ['date' => $this->day(-10)]], ['subtasks' => [['title' => 'Find the key']]]);
+        $task = $this->makeTask(
+            ['title' => 'Wind the clock', 'repeat' => ['phrase' => 'every 3 days'], 'due' => ['date' => $this->day(-10)]],
+            ['subtasks' => [['title' => 'Find the key']]],
+        );
         self::assertTrue($this->row($task)['over']);
         $done = $this->complete($task, 200, true);
         self::assertSame(self::due($this->day(2)), $this->row($task)['due'], 'What was missed does not pile up.');
@@ -84,15 +113,31 @@ final class TaskStepTest extends ApiTestCase
         $this->call('POST', '/tasks/'.$task.'/skip', ['entry' => self::id()]);
         self::assertSame([self::due($this->day(2)), []], [$this->row($task)['due'], $this->tasks('?state=done')]);
         $before = $this->call('GET', '/tasks/'.$task)['repeat'];
-        $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $this->row($task)['revision'], 'fields' => ['title' => 'Wind it', 'due' => ['date' => $this->day(3)], 'repeat' => ['phrase' => '', 'same' => true]]]);
-        self::assertSame($before, $this->call('GET', '/tasks/'.$task)['repeat'], 'A repeat that is left alone goes on, though this one was moved.');
+        $this->call(
+            'PUT',
+            '/tasks/'.$task,
+            [
+                'entry' => self::id(),
+                'revision' => $this->row($task)['revision'],
+                'fields' => ['title' => 'Wind it', 'due' => ['date' => $this->day(3)], 'repeat' => ['phrase' => '', 'same' => true]],
+            ],
+        );
+        self::assertSame(
+            $before,
+            $this->call('GET', '/tasks/'.$task)['repeat'],
+            'A repeat that is left alone goes on, though this one was moved.',
+        );
         $this->call('POST', '/tasks/'.$this->makeTask(['title' => 'Once']).'/skip', ['entry' => self::id()], 422);
     }
 
     public function testMovingAmongTheirLikeUnderOthersAndOut(): void
     {
         $this->signIn();
-        [$a, $b, $c] = [$this->makeTask(['title' => 'A', 'list' => 'Roof']), $this->makeTask(['title' => 'B', 'list' => 'Roof']), $this->makeTask(['title' => 'C', 'list' => 'Roof'])];
+        [$a, $b, $c] = [
+            $this->makeTask(['title' => 'A', 'list' => 'Roof']),
+            $this->makeTask(['title' => 'B', 'list' => 'Roof']),
+            $this->makeTask(['title' => 'C', 'list' => 'Roof']),
+        ];
         self::assertSame(['A', 'B', 'C'], $this->order());
         $this->move([$c], ['behind' => $a]);
         self::assertSame(['A', 'C', 'B'], $this->order());
@@ -113,13 +158,23 @@ final class TaskStepTest extends ApiTestCase
     public function testSeveralAtOnce(): void
     {
         $this->signIn();
-        [$a, $b] = [$this->makeTask(['title' => 'A', 'due' => ['date' => $this->day(-3), 'time' => '15:00']]), $this->makeTask(['title' => 'B', 'due' => ['date' => $this->day(-5)], 'labels' => ['slate']])];
+        [$a, $b] = [
+            $this->makeTask(['title' => 'A', 'due' => ['date' => $this->day(-3), 'time' => '15:00']]),
+            $this->makeTask(['title' => 'B', 'due' => ['date' => $this->day(-5)], 'labels' => ['slate']]),
+        ];
         $entry = $this->change([$a, $b], ['due' => ['phrase' => 'tomorrow']]);
-        self::assertSame([self::due($this->day(1), '15:00'), self::due($this->day(1))], [$this->row($a)['due'], $this->row($b)['due']], 'A day leaves the time as it is.');
+        self::assertSame(
+            [self::due($this->day(1), '15:00'), self::due($this->day(1))],
+            [$this->row($a)['due'], $this->row($b)['due']],
+            'A day leaves the time as it is.',
+        );
         self::assertSame('change_tasks', $entry['kind']);
         $this->change([$a, $b], ['label' => 'Harbour', 'priority' => 'low', 'list' => 'Shed']);
         $this->change([$a, $b], ['unlabel' => 'SLATE']);
-        self::assertSame([['Harbour'], ['Harbour'], 'low', 'Shed'], [$this->row($a)['labels'], $this->row($b)['labels'], $this->row($b)['priority'], ((array) $this->row($b)['list'])['name']]);
+        self::assertSame(
+            [['Harbour'], ['Harbour'], 'low', 'Shed'],
+            [$this->row($a)['labels'], $this->row($b)['labels'], $this->row($b)['priority'], ((array) $this->row($b)['list'])['name']],
+        );
         $this->change([$a], ['start' => ['date' => $this->day(1)]]);
         $problem = $this->change([$b, $a], ['due' => ['phrase' => 'today']], 422);
         self::assertIsString($problem['detail']);
@@ -137,22 +192,40 @@ final class TaskStepTest extends ApiTestCase
             $this->call('POST', '/lists', ['entry' => self::id(), 'id' => $id, 'name' => $name, 'colour' => 'sea'], 201);
         }
         $this->call('POST', '/lists', ['entry' => self::id(), 'id' => self::id(), 'name' => ' rOOF ', 'colour' => 'sea'], 422);
-        $this->makeTask(['title' => 'Slates', 'list' => 'Roof', 'due' => ['date' => $this->day(-1)]], ['subtasks' => [['title' => 'Nails']]]);
-        self::assertSame([['Roof', 1, 1], ['House', 0, 0]], array_map(static fn (array $list): array => [$list['name'], $list['open'], $list['over']], $this->rows('/lists')));
+        $this->makeTask(
+            ['title' => 'Slates', 'list' => 'Roof', 'due' => ['date' => $this->day(-1)]],
+            ['subtasks' => [['title' => 'Nails']]],
+        );
+        self::assertSame(
+            [['Roof', 1, 1], ['House', 0, 0]],
+            array_map(static fn (array $list): array => [$list['name'], $list['open'], $list['over']], $this->rows('/lists')),
+        );
         $this->call('PUT', "/lists/{$house}/place", ['entry' => self::id(), 'behind' => null]);
         self::assertSame(['House', 'Roof'], array_column($this->rows('/lists'), 'name'));
 
-        $archived = $this->call('PUT', '/lists/'.$roof, ['entry' => self::id(), 'name' => 'The roof', 'colour' => 'plum', 'archived' => true]);
+        $archived = $this->call(
+            'PUT',
+            '/lists/'.$roof,
+            ['entry' => self::id(), 'name' => 'The roof', 'colour' => 'plum', 'archived' => true],
+        );
         self::assertSame([[], 0], [$this->tasks(), $this->counts()['overdue']]);
         self::assertCount(2, $this->rows('/task-tree?list='.$roof));
-        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x', 'list' => 'The roof']]]], 422);
+        $this->call(
+            'POST',
+            '/tasks',
+            ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => ['title' => 'x', 'list' => 'The roof']]]],
+            422,
+        );
         $this->undo($archived);
 
         $deleted = $this->call('DELETE', "/lists/{$roof}?entry=".self::id());
         self::assertSame([[], 'with 2 tasks'], [$this->tasks(), $deleted['consequence']]);
         $this->undo($deleted);
         $moved = $this->call('DELETE', "/lists/{$roof}?entry=".self::id().'&moveTo='.$house);
-        self::assertSame([['House', 1, 1]], array_map(static fn (array $list): array => [$list['name'], $list['open'], $list['over']], $this->rows('/lists')));
+        self::assertSame(
+            [['House', 1, 1]],
+            array_map(static fn (array $list): array => [$list['name'], $list['open'], $list['over']], $this->rows('/lists')),
+        );
         $this->undo($moved);
         self::assertCount(2, $this->rows('/task-tree?list='.$roof));
         $this->call('DELETE', "/lists/{$roof}?entry=".self::id().'&moveTo='.$roof, status: 422);
@@ -165,7 +238,12 @@ final class TaskStepTest extends ApiTestCase
         foreach ([$house => 'House', $roof => 'Roof', $door => 'Door'] as $id => $name) {
             $this->call('POST', '/lists', ['entry' => self::id(), 'id' => $id, 'name' => $name, 'colour' => 'sea'], 201);
         }
-        $place = fn (string $list, ?string $behind, ?string $parent, int $status = 200): array => $this->call('PUT', "/lists/{$list}/place", ['entry' => self::id(), 'behind' => $behind, 'parent' => $parent], $status);
+        $place = fn (string $list, ?string $behind, ?string $parent, int $status = 200): array => $this->call(
+            'PUT',
+            "/lists/{$list}/place",
+            ['entry' => self::id(), 'behind' => $behind, 'parent' => $parent],
+            $status,
+        );
         $tree = fn (): array => array_map(static fn (array $list): array => [$list['name'], $list['parent']], $this->rows('/lists'));
         $place($roof, null, $house);
         $nested = $place($door, $roof, $house);
@@ -201,7 +279,10 @@ final class TaskStepTest extends ApiTestCase
     /** @return list<mixed> the titles of the list Roof in the person's order */
     private function order(): array
     {
-        $rows = array_filter($this->tasks(), static fn (array $row): bool => 'Roof' === ((array) $row['list'])['name'] && null === $row['parent']);
+        $rows = array_filter(
+            $this->tasks(),
+            static fn (array $row): bool => 'Roof' === ((array) $row['list'])['name'] && null === $row['parent'],
+        );
         usort($rows, static fn (array $a, array $b): int => $a['rank'] <=> $b['rank']);
 
         return array_column($rows, 'title');
@@ -216,7 +297,12 @@ final class TaskStepTest extends ApiTestCase
     /** @return array<mixed> */
     private function complete(string $task, int $status = 200, bool $withSubtasks = false): array
     {
-        return $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true, 'withSubtasks' => $withSubtasks], $status);
+        return $this->call(
+            'PUT',
+            '/tasks/state',
+            ['entry' => self::id(), 'tasks' => [$task], 'done' => true, 'withSubtasks' => $withSubtasks],
+            $status,
+        );
     }
 
     /**

@@ -93,9 +93,25 @@ final class TaskTest extends ApiTestCase
     {
         $this->signIn();
         $task = $this->makeTask(['title' => 'Order polish', 'notes' => 'two tins', 'list' => 'Supplies']);
-        $edited = $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $this->row($task)['revision'], 'fields' => ['title' => 'Order brass polish', 'notes' => 'three tins', 'list' => 'House', 'due' => ['date' => $this->day(3), 'time' => '15:00']]]);
+        $edited = $this->call(
+            'PUT',
+            '/tasks/'.$task,
+            [
+                'entry' => self::id(),
+                'revision' => $this->row($task)['revision'],
+                'fields' => [
+                    'title' => 'Order brass polish',
+                    'notes' => 'three tins',
+                    'list' => 'House',
+                    'due' => ['date' => $this->day(3), 'time' => '15:00'],
+                ],
+            ],
+        );
         $row = $this->row($task);
-        self::assertSame(['Order brass polish', 'three tins', 'House', self::due($this->day(3), '15:00')], [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']]);
+        self::assertSame(
+            ['Order brass polish', 'three tins', 'House', self::due($this->day(3), '15:00')],
+            [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']],
+        );
 
         $done = $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true]);
         self::assertSame([], $this->tasks());
@@ -104,7 +120,10 @@ final class TaskTest extends ApiTestCase
         $this->undo($done);
         $this->undo($edited);
         $row = $this->row($task);
-        self::assertSame(['Order polish', 'two tins', 'Supplies', null], [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']]);
+        self::assertSame(
+            ['Order polish', 'two tins', 'Supplies', null],
+            [$row['title'], $this->call('GET', '/tasks/'.$task)['notes'], ((array) $row['list'])['name'], $row['due']],
+        );
         self::assertSame(['Supplies'], array_column($this->rows('/lists'), 'name'));
 
         $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true]);
@@ -144,7 +163,12 @@ final class TaskTest extends ApiTestCase
             'sources' => ['title' => 'x', 'sources' => [['kind' => 'web', 'ref' => 'javascript:alert(1)']]],
             'files' => ['title' => 'x', 'files' => [self::id()]],
         ] as $field => $fields) {
-            $problem = $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => $fields, 'conversation' => ['id' => $conversation]]]], 422);
+            $problem = $this->call(
+                'POST',
+                '/tasks',
+                ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => $fields, 'conversation' => ['id' => $conversation]]]],
+                422,
+            );
             self::assertIsArray($problem['violations']);
             self::assertSame([$field], array_column($problem['violations'], 'field'));
         }
@@ -158,10 +182,16 @@ final class TaskTest extends ApiTestCase
         $this->signIn();
         $conversation = $this->receive();
         $task = $this->makeTask(['title' => 'Choose the glass'], ['conversation' => ['id' => $conversation]]);
-        self::assertSame([['id' => $task, 'title' => 'Choose the glass', 'done' => false]], $this->call('GET', '/conversations/'.$conversation)['tasks']);
+        self::assertSame(
+            [['id' => $task, 'title' => 'Choose the glass', 'done' => false]],
+            $this->call('GET', '/conversations/'.$conversation)['tasks'],
+        );
         $message = $this->source($task)['message'];
         self::assertIsString($message);
-        self::assertSame([['id' => $task, 'title' => 'Choose the glass', 'done' => false]], $this->call('GET', '/messages/'.$message)['tasks']);
+        self::assertSame(
+            [['id' => $task, 'title' => 'Choose the glass', 'done' => false]],
+            $this->call('GET', '/messages/'.$message)['tasks'],
+        );
     }
 
     /** @return array<mixed> */

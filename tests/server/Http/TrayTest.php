@@ -65,7 +65,12 @@ final class TrayTest extends ApiTestCase
     public function testInGroupsWhatCameBackStandsFirstThenByAdvice(): void
     {
         $this->signIn();
-        $this->receive('Offer', from: 'Shop <news@shop.example>', text: 'All mugs cost less this week.', headers: "List-Id: <offers.shop.example>\r\nList-Unsubscribe: <mailto:off@shop.example>\r\n");
+        $this->receive(
+            'Offer',
+            from: 'Shop <news@shop.example>',
+            text: 'All mugs cost less this week.',
+            headers: "List-Id: <offers.shop.example>\r\nList-Unsubscribe: <mailto:off@shop.example>\r\n",
+        );
         $this->receive('Drawings', text: 'Could you send me the drawings by 4 December?');
         $back = $this->receive('Slates', text: 'Forty are enough.');
         $this->receive('Ropes', text: 'Shall I get the thick one?');
@@ -73,7 +78,10 @@ final class TrayTest extends ApiTestCase
         $this->call('POST', '/demo/clock', ['to' => 'week']);
         $rows = $this->rows('/tray');
         self::assertSame('Slates', $rows[0]['subject']);
-        $groups = array_column(array_column(array_map(static fn (array $row): array => (array) $row, \array_slice($rows, 1)), 'advice'), 'group');
+        $groups = array_column(
+            array_column(array_map(static fn (array $row): array => (array) $row, \array_slice($rows, 1)), 'advice'),
+            'group',
+        );
         $order = array_map(static fn (AdviceGroup $group): string => $group->value, AdviceGroup::cases());
         $ranks = array_map(static fn (mixed $group): int => (int) array_search($group, $order, true), $groups);
         $sorted = $ranks;
@@ -102,9 +110,21 @@ final class TrayTest extends ApiTestCase
         $this->signIn();
         $id = $this->receive();
         $refused = [
-            [['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2020-01-01', 'time' => '09:00']], 422, 'already past'],
-            [['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2030-02-31', 'time' => '09:00']], 422, 'not a date'],
-            [['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2030-02-01', 'time' => '25:00']], 422, 'not a time'],
+            [
+                ['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2020-01-01', 'time' => '09:00']],
+                422,
+                'already past',
+            ],
+            [
+                ['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2030-02-31', 'time' => '09:00']],
+                422,
+                'not a date',
+            ],
+            [
+                ['kind' => 'snooze', 'conversations' => self::claims([$id]), 'until' => ['date' => '2030-02-01', 'time' => '25:00']],
+                422,
+                'not a time',
+            ],
             [['kind' => 'snooze', 'conversations' => self::claims([$id])], 422, 'When should it come back?'],
             [['kind' => 'frobnicate', 'conversations' => self::claims([$id])], 422, ''],
             [['kind' => 'archive', 'conversations' => []], 422, 'Select a conversation'],
@@ -135,7 +155,9 @@ final class TrayTest extends ApiTestCase
         $this->signIn();
         $id = $this->receive(id: 'first@glass.example');
         $this->decide('archive', [$id]);
-        $this->upload(['answer.eml' => "From: tam@glass.example\nSubject: Re: Lantern glass\nDate: Tue, 3 Nov 2026 08:00:00 +0000\nIn-Reply-To: <first@glass.example>\n\nWell?"]);
+        $this->upload(
+            ['answer.eml' => "From: tam@glass.example\nSubject: Re: Lantern glass\nDate: Tue, 3 Nov 2026 08:00:00 +0000\nIn-Reply-To: <first@glass.example>\n\nWell?"],
+        );
 
         self::assertSame([$id], array_column($this->rows('/tray'), 'id'));
         $conversation = $this->call('GET', '/conversations/'.$id);
@@ -175,7 +197,11 @@ final class TrayTest extends ApiTestCase
         $this->decide('delete', [$second]);
         $this->decide('bring_back', [$first]);
         $problem = $this->call('POST', '/journal/'.self::text($archived['id']).'/undo', ['id' => self::id()], 409);
-        self::assertSame([3, 'bring_back'], [$problem['laterSteps'], ((array) $problem['later'])['kind']], 'The first one that stands in the way is named.');
+        self::assertSame(
+            [3, 'bring_back'],
+            [$problem['laterSteps'], ((array) $problem['later'])['kind']],
+            'The first one that stands in the way is named.',
+        );
         $undone = $this->call('POST', '/journal/'.self::text($archived['id']).'/undo', ['id' => self::id(), 'through' => true]);
         self::assertSame('undo', $undone['kind']);
         $tray = array_column($this->rows('/tray'), 'muted', 'subject');
@@ -197,7 +223,9 @@ final class TrayTest extends ApiTestCase
     {
         $this->signIn();
         $this->decide('snooze', [$this->receive('Slates', id: 'slates@glass.example')], ['date' => $this->day(2)]);
-        $this->upload(['more.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Slates\r\nMessage-ID: <more@glass.example>\r\nIn-Reply-To: <slates@glass.example>\r\n\r\nAnd another thing.\r\n"]);
+        $this->upload(
+            ['more.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Slates\r\nMessage-ID: <more@glass.example>\r\nIn-Reply-To: <slates@glass.example>\r\n\r\nAnd another thing.\r\n"],
+        );
         $newest = (array) ((array) $this->call('GET', '/journal')['entries'])[0];
         self::assertSame(['arrive', 'Slates', []], [$newest['kind'], $newest['about'], $this->away()]);
         $this->undo($newest);

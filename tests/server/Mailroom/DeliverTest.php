@@ -64,11 +64,24 @@ final class DeliverTest extends ApiTestCase
 
     public function testAnAnswerGoesOutWithItsHeadersAndLiesInItsConversation(): void
     {
-        $draft = $this->queue(new Letter([new Address('tam@glass.example', 'Tam Achterberg')], [], [new Address('petra@ternpoint.example', 'Petra')], 'Re: Lantern glass', 'Die zweite, bitte. Größe: 3 m²', true));
+        $draft = $this->queue(new Letter(
+            [new Address('tam@glass.example', 'Tam Achterberg')],
+            [],
+            [new Address('petra@ternpoint.example', 'Petra')],
+            'Re: Lantern glass',
+            'Die zweite, bitte. Größe: 3 m²',
+            true,
+        ));
         self::assertSame(1, ($this->deliver())(self::goingOn()));
         self::assertSame(OutgoingState::Sent, $this->state($draft));
         [$raw] = $this->sent();
-        foreach (['From: Wren Halloran <wren@ternpoint.example>', 'To: Tam Achterberg <tam@glass.example>', 'Subject: Re: Lantern glass', 'Message-ID: <'.$draft->messageHeader.'>', 'Content-Type: multipart/alternative'] as $line) {
+        foreach ([
+            'From: Wren Halloran <wren@ternpoint.example>',
+            'To: Tam Achterberg <tam@glass.example>',
+            'Subject: Re: Lantern glass',
+            'Message-ID: <'.$draft->messageHeader.'>',
+            'Content-Type: multipart/alternative',
+        ] as $line) {
             self::assertStringContainsString($line, $raw);
         }
         self::assertMatchesRegularExpression('/^In-Reply-To: <[^>]+@glass\.example>\r$/m', $raw);
@@ -84,7 +97,15 @@ final class DeliverTest extends ApiTestCase
     /** @return iterable<string, array{string, bool, OutgoingState}> where it is stopped, whether the way out can tell, what is left */
     public static function stops(): iterable
     {
-        foreach (['before it is begun' => 'begin', 'when it is begun, before that is kept' => 'begin kept', 'before it is handed over' => 'submit', 'while it is handed over, before it is taken' => 'taken', 'when it is taken' => 'submitted', 'before it is marked as sent' => 'finish', 'when it is marked, before that is kept' => 'finish kept'] as $name => $step) {
+        foreach ([
+            'before it is begun' => 'begin',
+            'when it is begun, before that is kept' => 'begin kept',
+            'before it is handed over' => 'submit',
+            'while it is handed over, before it is taken' => 'taken',
+            'when it is taken' => 'submitted',
+            'before it is marked as sent' => 'finish',
+            'when it is marked, before that is kept' => 'finish kept',
+        ] as $name => $step) {
             yield $name => [$step, true, OutgoingState::Sent];
             $isBegun = !\in_array($step, ['begin', 'begin kept'], true);
             yield $name.', and nobody can tell' => [$step, false, $isBegun ? OutgoingState::Doubt : OutgoingState::Sent];
@@ -118,11 +139,21 @@ final class DeliverTest extends ApiTestCase
     public function testAProcessThatIsKilledLeavesNothingBehind(): void
     {
         for ($number = 0; $number < 12; ++$number) {
-            $this->queue(new Letter([new Address('tam@glass.example')], subject: 'Note '.$number, text: 'Yes.'), new Moment($this->now()->modify('-1 minute'), $this->account->timeZone()), false);
+            $this->queue(
+                new Letter([new Address('tam@glass.example')], subject: 'Note '.$number, text: 'Yes.'),
+                new Moment($this->now()->modify('-1 minute'), $this->account->timeZone()),
+                false,
+            );
         }
         $command = [\PHP_BINARY, \dirname(__DIR__, 3).'/server/console.php', 'data:work', '--once'];
         for ($kill = 0; $kill < 8; ++$kill) {
-            $process = proc_open($command, [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, ['ZIPPY_DATA' => DataFolder::path()] + getenv());
+            $process = proc_open(
+                $command,
+                [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+                $pipes,
+                null,
+                ['ZIPPY_DATA' => DataFolder::path()] + getenv(),
+            );
             self::assertIsResource($process);
             usleep(150_000 + 60_000 * $kill);
             proc_terminate($process, \SIGKILL);
@@ -131,11 +162,17 @@ final class DeliverTest extends ApiTestCase
         for ($round = 0; $round < 3; ++$round) {
             ($this->deliver())(self::goingOn());
         }
-        $subjects = array_map(static fn (string $raw): string => 1 === preg_match('/^Subject: (.*)\r$/m', $raw, $m) ? $m[1] : '', $this->sent());
+        $subjects = array_map(
+            static fn (string $raw): string => 1 === preg_match('/^Subject: (.*)\r$/m', $raw, $m) ? $m[1] : '',
+            $this->sent(),
+        );
         sort($subjects);
         self::assertCount(12, array_unique($subjects));
         self::assertCount(12, $subjects);
-        self::assertSame(['sent' => 12], $this->service(Connection::class)->fetchAllKeyValue('SELECT state, COUNT(*) FROM outgoing GROUP BY state'));
+        self::assertSame(
+            ['sent' => 12],
+            $this->service(Connection::class)->fetchAllKeyValue('SELECT state, COUNT(*) FROM outgoing GROUP BY state'),
+        );
     }
 
     public function testAClosedPostRoomIsTriedAgainAndARefusalIsNot(): void
@@ -167,7 +204,11 @@ final class DeliverTest extends ApiTestCase
     public function testANewMessageBeginsAConversationThatWaitsForItsAnswer(): void
     {
         $until = new Moment($this->now()->modify('+3 days'), $this->account->timeZone());
-        $this->queue(new Letter([new Address('tam@glass.example', 'Tam')], subject: 'Putty', text: 'When?'), of: false, expected: new Expected('the putty', $until));
+        $this->queue(
+            new Letter([new Address('tam@glass.example', 'Tam')], subject: 'Putty', text: 'When?'),
+            of: false,
+            expected: new Expected('the putty', $until),
+        );
         ($this->deliver())(self::goingOn());
         [$away] = $this->away();
         self::assertSame(['Putty', 'Tam'], [$away['subject'], $away['owedBy']]);
@@ -201,11 +242,27 @@ final class DeliverTest extends ApiTestCase
 
     public function testAForwardCarriesItsAttachmentsAndFiles(): void
     {
-        $this->upload(['plan.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Plan\r\nMessage-ID: <plan@glass.example>\r\nMIME-Version: 1.0\r\nContent-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nHere.\r\n--b\r\nContent-Type: application/pdf; name=one.pdf\r\nContent-Disposition: attachment; filename=one.pdf\r\n\r\nFirst\r\n--b\r\nContent-Type: application/pdf\r\nContent-Disposition: attachment; filename=two.pdf\r\n\r\nSecond\r\n--b--\r\n"]);
+        $this->upload(
+            ['plan.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Plan\r\nMessage-ID: <plan@glass.example>\r\nMIME-Version: 1.0\r\nContent-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nHere.\r\n--b\r\nContent-Type: application/pdf; name=one.pdf\r\nContent-Disposition: attachment; filename=one.pdf\r\n\r\nFirst\r\n--b\r\nContent-Type: application/pdf\r\nContent-Disposition: attachment; filename=two.pdf\r\n\r\nSecond\r\n--b--\r\n"],
+        );
         $message = $this->service(Messages::class)->at($this->account->id, '<plan@glass.example>');
         $file = $this->service(Files::class)->take($this->account->id, 'größe.txt', 'text/plain', 'Three');
-        $draft = $this->service(KeepDrafts::class)->write($this->account->id, self::id(), 0, AnswerKind::Forward, $message->id, self::id().'@ternpoint.example', new Letter([new Address('petra@ternpoint.example')], subject: 'Fwd: Plan', text: 'See.', files: [$file['id']], carried: [1]));
-        ($this->service(SendMail::class))($this->account->id, self::id(), $draft->id, new Moment($this->now(), $this->account->timeZone()), false);
+        $draft = $this->service(KeepDrafts::class)->write(
+            $this->account->id,
+            self::id(),
+            0,
+            AnswerKind::Forward,
+            $message->id,
+            self::id().'@ternpoint.example',
+            new Letter([new Address('petra@ternpoint.example')], subject: 'Fwd: Plan', text: 'See.', files: [$file['id']], carried: [1]),
+        );
+        ($this->service(SendMail::class))(
+            $this->account->id,
+            self::id(),
+            $draft->id,
+            new Moment($this->now(), $this->account->timeZone()),
+            false,
+        );
         ($this->deliver())(self::goingOn());
         self::assertSame(OutgoingState::Sent, $this->state($draft));
         $sent = $this->service(Messages::class)->at($this->account->id, '<'.$draft->messageHeader.'>');
@@ -218,8 +275,25 @@ final class DeliverTest extends ApiTestCase
     private function queue(Letter $letter, ?Moment $at = null, bool $of = true, ?Expected $expected = null): Outgoing
     {
         $message = $of ? $this->service(Messages::class)->newestIn($this->account->id, $this->conversation) : null;
-        $draft = $this->service(KeepDrafts::class)->write($this->account->id, self::id(), 0, $of ? AnswerKind::Reply : AnswerKind::New, $message, self::id().'@ternpoint.example', $letter);
-        ($this->service(SendMail::class))($this->account->id, self::id(), $draft->id, $at ?? new Moment($this->now(), $this->account->timeZone()), false, $of ? new DoNow() : null, $of ? new Claim($this->conversation) : null, $expected);
+        $draft = $this->service(KeepDrafts::class)->write(
+            $this->account->id,
+            self::id(),
+            0,
+            $of ? AnswerKind::Reply : AnswerKind::New,
+            $message,
+            self::id().'@ternpoint.example',
+            $letter,
+        );
+        ($this->service(SendMail::class))(
+            $this->account->id,
+            self::id(),
+            $draft->id,
+            $at ?? new Moment($this->now(), $this->account->timeZone()),
+            false,
+            $of ? new DoNow() : null,
+            $of ? new Claim($this->conversation) : null,
+            $expected,
+        );
 
         return $draft;
     }
@@ -260,7 +334,12 @@ final class DeliverTest extends ApiTestCase
             {
                 preg_match('/^Message-ID: (<[^>]+>)/mi', $raw, $m);
 
-                return $recipient->is('tam@glass.example') ? [new Reaction(3600, "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: it\r\nMessage-ID: <".bin2hex(random_bytes(8))."@glass.example>\r\nIn-Reply-To: ".($m[1] ?? '')."\r\n\r\nIt is.\r\n")] : null;
+                return $recipient->is('tam@glass.example')
+                    ? [new Reaction(
+                        3600,
+                        "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: it\r\nMessage-ID: <".bin2hex(random_bytes(8))."@glass.example>\r\nIn-Reply-To: ".($m[1] ?? '')."\r\n\r\nIt is.\r\n",
+                    )]
+                    : null;
             }
 
             public function unasked(\DateTimeImmutable $since, \DateTimeImmutable $until): iterable
@@ -275,7 +354,10 @@ final class DeliverTest extends ApiTestCase
     /** @return list<string> */
     private function sent(): array
     {
-        return array_map(static fn (string $file): string => (string) file_get_contents($file), glob(DataFolder::path().'/post-room/sent/new/*') ?: []);
+        return array_map(
+            static fn (string $file): string => (string) file_get_contents($file),
+            glob(DataFolder::path().'/post-room/sent/new/*') ?: [],
+        );
     }
 
     private function outgoing(Outgoing $draft): Outgoing

@@ -21,7 +21,10 @@ final class DemoCorrespondentsTest extends TestCase
         yield 'somebody' => ['petra@ternpoint.example', ['7200 Re: Glass']];
         yield 'somebody who is away' => ['ada@ternpoint.example', ['30 Automatic answer: Glass automatic', '180000 Re: Glass']];
         yield 'somebody who never answers' => ['kit.marsh@countyheritage.example', []];
-        yield 'nobody' => ['gone.fishing@ternpoint.example', ['40 Your message could not be delivered automatic gone.fishing@ternpoint.example']];
+        yield 'nobody' => [
+            'gone.fishing@ternpoint.example',
+            ['40 Your message could not be delivered automatic gone.fishing@ternpoint.example'],
+        ];
         yield 'whoever else' => ['new@person.example', ['25200 Re: Glass']];
         yield 'a machine' => ['no-reply@shop.example', []];
         yield 'oneself' => ['wren@ternpoint.example', []];
@@ -32,11 +35,22 @@ final class DemoCorrespondentsTest extends TestCase
     public function testWhoAnswersWhen(string $to, array $expected): void
     {
         $found = [];
-        foreach ($this->people()->react(new Address($to), new Address('wren@ternpoint.example', 'Wren Halloran'), self::RAW) ?? [] as $reaction) {
+        foreach ($this->people()->react(new Address($to), new Address(
+            'wren@ternpoint.example',
+            'Wren Halloran',
+        ), self::RAW) ?? [] as $reaction) {
             $content = (new MessageReader())->read($reaction->raw, new \DateTimeImmutable('2026-12-31'));
             self::assertContains('one@ternpoint.example', $content->references);
             self::assertSame($reaction->after, $content->sentAt->instant->getTimestamp() - strtotime('2026-11-26T10:00:00Z'));
-            $found[] = implode(' ', array_filter([$reaction->after, $content->subject, isset($content->listHeaders['auto-submitted']) ? 'automatic' : '', ...($content->report->failed ?? [])]));
+            $found[] = implode(
+                ' ',
+                array_filter([
+                    $reaction->after,
+                    $content->subject,
+                    isset($content->listHeaders['auto-submitted']) ? 'automatic' : '',
+                    ...($content->report->failed ?? []),
+                ]),
+            );
         }
         self::assertSame($expected, $found);
     }

@@ -34,15 +34,33 @@ final class MailFilesTest extends TestCase
         yield 'quoted once' => ["{$from}Subject: 1\n\n>From here on\n", ["Subject: 1\n\nFrom here on\n"]];
         yield 'quoted quotes' => ["{$from}Subject: 1\n\n>>From here on\n>>>From there\n", ["Subject: 1\n\n>From here on\n>>From there\n"]];
         yield 'other quotes stay' => ["{$from}Subject: 1\n\n> From here on\n>Fromage\n", ["Subject: 1\n\n> From here on\n>Fromage\n"]];
-        yield 'unquoted sentences do not part' => ["{$from}Subject: 1\n\nOne\n\nFrom now on we open at ten.\n\nFrom Merrow\n", ["Subject: 1\n\nOne\n\nFrom now on we open at ten.\n\nFrom Merrow\n"]];
+        yield 'unquoted sentences do not part' => [
+            "{$from}Subject: 1\n\nOne\n\nFrom now on we open at ten.\n\nFrom Merrow\n",
+            ["Subject: 1\n\nOne\n\nFrom now on we open at ten.\n\nFrom Merrow\n"],
+        ];
         yield 'a separator needs an empty line before it' => ["{$from}Subject: 1\n\nOne\n{$from}", ["Subject: 1\n\nOne\n{$from}"]];
         yield 'with a zone' => ["From a@x.example Tue Nov 24 10:00:00 +0100 2026\nSubject: 1\n\nOne\n", ["Subject: 1\n\nOne\n"]];
         yield 'with a dash' => ["From - Tue Nov 24 10:00:00 2026\nSubject: 1\n\nOne\n", ["Subject: 1\n\nOne\n"]];
-        yield 'without a date, header follows' => ["From a@x.example\nSubject: 1\n\nOne\n\nFrom b@x.example\nSubject: 2\n\nTwo", ["Subject: 1\n\nOne\n", "Subject: 2\n\nTwo"]];
-        yield 'without a date, no header follows' => ["{$from}Subject: 1\n\nOne\n\nFrom b@x.example\nmany greetings\n", ["Subject: 1\n\nOne\n\nFrom b@x.example\nmany greetings\n"]];
-        yield 'the first line may say anything, and come again' => ["From nobody\nSubject: 1\n\nOne\n\nFrom nobody\nSubject: 2\n\nTwo\n\nFrom somebody\nelse: x\n", ["Subject: 1\n\nOne\n", "Subject: 2\n\nTwo\n\nFrom somebody\nelse: x\n"]];
-        yield 'line ends of Windows' => [str_replace("\n", "\r\n", "{$from}Subject: 1\n\nOne\n\n{$from}Subject: 2\n\n>From two\n"), ["Subject: 1\r\n\r\nOne\r\n", "Subject: 2\r\n\r\nFrom two\r\n"]];
-        yield 'empty lines at the end of a message stay but one' => ["{$from}Subject: 1\n\nOne\n\n\n\n{$from}Subject: 2\n\nTwo\n", ["Subject: 1\n\nOne\n\n\n", "Subject: 2\n\nTwo\n"]];
+        yield 'without a date, header follows' => [
+            "From a@x.example\nSubject: 1\n\nOne\n\nFrom b@x.example\nSubject: 2\n\nTwo",
+            ["Subject: 1\n\nOne\n", "Subject: 2\n\nTwo"],
+        ];
+        yield 'without a date, no header follows' => [
+            "{$from}Subject: 1\n\nOne\n\nFrom b@x.example\nmany greetings\n",
+            ["Subject: 1\n\nOne\n\nFrom b@x.example\nmany greetings\n"],
+        ];
+        yield 'the first line may say anything, and come again' => [
+            "From nobody\nSubject: 1\n\nOne\n\nFrom nobody\nSubject: 2\n\nTwo\n\nFrom somebody\nelse: x\n",
+            ["Subject: 1\n\nOne\n", "Subject: 2\n\nTwo\n\nFrom somebody\nelse: x\n"],
+        ];
+        yield 'line ends of Windows' => [
+            str_replace("\n", "\r\n", "{$from}Subject: 1\n\nOne\n\n{$from}Subject: 2\n\n>From two\n"),
+            ["Subject: 1\r\n\r\nOne\r\n", "Subject: 2\r\n\r\nFrom two\r\n"],
+        ];
+        yield 'empty lines at the end of a message stay but one' => [
+            "{$from}Subject: 1\n\nOne\n\n\n\n{$from}Subject: 2\n\nTwo\n",
+            ["Subject: 1\n\nOne\n\n\n", "Subject: 2\n\nTwo\n"],
+        ];
         yield 'nothing after the separator' => ["{$from}\n{$from}Subject: 2\n\nTwo\n", ['', "Subject: 2\n\nTwo\n"]];
         yield 'bytes of any kind' => ["{$from}Subject: 1\n\n\x00\xff\xfe\x80\n", ["Subject: 1\n\n\x00\xff\xfe\x80\n"]];
         yield 'empty lines first' => ["\n\n{$from}Subject: 1\n\nOne", ["Subject: 1\n\nOne"]];
@@ -59,7 +77,10 @@ final class MailFilesTest extends TestCase
     {
         $from = "From a@x.example Tue Nov 24 10:00:00 2026\n";
         $first = "{$from}Subject: 1\n\nÖne\n\n";
-        self::assertSame([0, \strlen($first)], array_map(static fn (FoundMessage $found): int => $found->position, $this->read(['box' => $first.$from."Subject: 2\n\nTwo\n"])));
+        self::assertSame(
+            [0, \strlen($first)],
+            array_map(static fn (FoundMessage $found): int => $found->position, $this->read(['box' => $first.$from."Subject: 2\n\nTwo\n"])),
+        );
     }
 
     public function testWhatWasQuotedComesOutAsItWent(): void
@@ -70,7 +91,15 @@ final class MailFilesTest extends TestCase
         for ($i = 0; $i < 60; ++$i) {
             $lines = ['Subject: '.$i, ''];
             for ($j = mt_rand(1, 12); $j > 0; --$j) {
-                $lines[] = ['', 'From the light', '>From the light', '>>From it', 'text', '> quoted', 'From a@x.example Tue Nov 24 10:00:00 2026'][mt_rand(0, 6)];
+                $lines[] = [
+                    '',
+                    'From the light',
+                    '>From the light',
+                    '>>From it',
+                    'text',
+                    '> quoted',
+                    'From a@x.example Tue Nov 24 10:00:00 2026',
+                ][mt_rand(0, 6)];
             }
             $originals[] = implode("\n", $lines)."\n";
             $box .= "From a@x.example Tue Nov 24 10:00:00 2026\n".preg_replace('/^(>*From )/m', '>$1', end($originals))."\n";
@@ -107,7 +136,10 @@ final class MailFilesTest extends TestCase
     public function testAFileInWhichNoMessageIsFoundSaysSo(): void
     {
         $found = $this->read(['letter.txt' => "From here on we open at ten.\n\nMany greetings\n"]);
-        self::assertSame([[null, 'No message was found in it.']], array_map(static fn (FoundMessage $one): array => [$one->raw, $one->problem], $found));
+        self::assertSame(
+            [[null, 'No message was found in it.']],
+            array_map(static fn (FoundMessage $one): array => [$one->raw, $one->problem], $found),
+        );
     }
 
     public function testMemoryDoesNotGrowWithTheFile(): void
@@ -142,6 +174,9 @@ final class MailFilesTest extends TestCase
             (new Filesystem())->dumpFile($this->folder.'/'.$name, $content);
         }
 
-        return iterator_to_array((new MailFiles(new MboxFile()))->in(1 === \count($files) ? $this->folder.'/'.array_key_first($files) : $this->folder), false);
+        return iterator_to_array(
+            (new MailFiles(new MboxFile()))->in(1 === \count($files) ? $this->folder.'/'.array_key_first($files) : $this->folder),
+            false,
+        );
     }
 }

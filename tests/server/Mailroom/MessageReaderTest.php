@@ -21,38 +21,95 @@ final class MessageReaderTest extends TestCase
     {
         yield 'no MIME at all' => ["Subject: x\n\nHello", 'Hello', []];
         yield 'no body' => ['Subject: x', '', []];
-        yield 'alternatives' => [self::multi('alternative', "Content-Type: text/plain\n\nplain", "Content-Type: text/html\n\n<p>html</p>"), 'plain', []];
+        yield 'alternatives' => [
+            self::multi('alternative', "Content-Type: text/plain\n\nplain", "Content-Type: text/html\n\n<p>html</p>"),
+            'plain',
+            [],
+        ];
         yield 'alternatives without plain text' => [self::multi('alternative', "Content-Type: text/html\n\n<p>html</p>"), 'html', []];
-        yield 'alternatives with empty plain text' => [self::multi('alternative', "Content-Type: text/plain\n\n \n", "Content-Type: text/html\n\n<p>html</p>"), 'html', []];
+        yield 'alternatives with empty plain text' => [
+            self::multi('alternative', "Content-Type: text/plain\n\n \n", "Content-Type: text/html\n\n<p>html</p>"),
+            'html',
+            [],
+        ];
         yield 'text, file, text' => [
-            self::multi('mixed', "Content-Type: text/plain\n\none", "Content-Type: image/png; name=p.png\n\nx", "Content-Type: text/plain\n\ntwo"), "one\n\ntwo", ['p.png'],
+            self::multi(
+                'mixed',
+                "Content-Type: text/plain\n\none",
+                "Content-Type: image/png; name=p.png\n\nx",
+                "Content-Type: text/plain\n\ntwo",
+            ), "one\n\ntwo", ['p.png'],
         ];
-        yield 'a text that is attached' => [self::multi('mixed', "\n\none", "Content-Type: text/plain\nContent-Disposition: attachment; filename=log.txt\n\nx"), 'one', ['log.txt']];
-        yield 'a text with a name after the text' => [self::multi('mixed', "\n\none", "Content-Type: text/plain; name=notes.txt\n\nx"), 'one', ['notes.txt']];
-        yield 'an invitation' => [self::multi('alternative', "Content-Type: text/plain\n\nCome!", "Content-Type: text/calendar; method=REQUEST\n\nBEGIN:VCALENDAR"), 'Come!', ['attachment-1.ics']];
+        yield 'a text that is attached' => [
+            self::multi('mixed', "\n\none", "Content-Type: text/plain\nContent-Disposition: attachment; filename=log.txt\n\nx"),
+            'one',
+            ['log.txt'],
+        ];
+        yield 'a text with a name after the text' => [
+            self::multi('mixed', "\n\none", "Content-Type: text/plain; name=notes.txt\n\nx"),
+            'one',
+            ['notes.txt'],
+        ];
+        yield 'an invitation' => [
+            self::multi(
+                'alternative',
+                "Content-Type: text/plain\n\nCome!",
+                "Content-Type: text/calendar; method=REQUEST\n\nBEGIN:VCALENDAR",
+            ),
+            'Come!',
+            ['attachment-1.ics'],
+        ];
         yield 'a forwarded message' => [
-            self::multi('mixed', "Content-Type: text/plain\n\nSee below", "Content-Type: message/rfc822\n\nSubject: Glass\nContent-Type: text/plain\n\ninner"), 'See below', ['Glass.eml'],
+            self::multi(
+                'mixed',
+                "Content-Type: text/plain\n\nSee below",
+                "Content-Type: message/rfc822\n\nSubject: Glass\nContent-Type: text/plain\n\ninner",
+            ), 'See below', ['Glass.eml'],
         ];
-        yield 'signed' => [self::multi('signed', "Content-Type: text/plain\n\nsigned text", "Content-Type: application/pgp-signature\n\nx"), 'signed text', ['attachment-1.asc']];
+        yield 'signed' => [
+            self::multi('signed', "Content-Type: text/plain\n\nsigned text", "Content-Type: application/pgp-signature\n\nx"),
+            'signed text',
+            ['attachment-1.asc'],
+        ];
         yield 'nested' => [
-            self::multi('mixed', self::multi('related', self::multi('alternative', "\n\nplain", "Content-Type: text/html\n\n<p>h</p>"), "Content-Type: image/png\nContent-ID: <a@b>\n\nx"), "Content-Type: application/pdf; name=a.pdf\n\nx"),
+            self::multi(
+                'mixed',
+                self::multi(
+                    'related',
+                    self::multi('alternative', "\n\nplain", "Content-Type: text/html\n\n<p>h</p>"),
+                    "Content-Type: image/png\nContent-ID: <a@b>\n\nx",
+                ),
+                "Content-Type: application/pdf; name=a.pdf\n\nx",
+            ),
             'plain', ['attachment-1.png', 'a.pdf'],
         ];
         yield 'boundary that never ends' => ["Content-Type: multipart/mixed; boundary=b\n\n--b\n\none", 'one', []];
         yield 'boundary that never comes' => ["Content-Type: multipart/mixed; boundary=b\n\njust text", 'just text', []];
         yield 'no boundary named' => ["Content-Type: multipart/mixed\n\njust text", 'just text', []];
         yield 'base64' => ["Content-Type: text/plain; charset=utf-8\nContent-Transfer-Encoding: base64\n\nR3LDvMOf\n ZQ==", 'Grüße', []];
-        yield 'base64 with a footer behind it' => ["Content-Transfer-Encoding: base64\n\nSGVsbG8gdGhlcmU=\n\nThis list has a footer with many words, and more.\n", 'Hello there', []];
+        yield 'base64 with a footer behind it' => [
+            "Content-Transfer-Encoding: base64\n\nSGVsbG8gdGhlcmU=\n\nThis list has a footer with many words, and more.\n",
+            'Hello there',
+            [],
+        ];
         yield 'base64 in two pieces' => ["Content-Transfer-Encoding: base64\n\nSGVsbG8=\nSGVsbG8=\n", 'HelloHello', []];
         yield 'base64 with rubbish in it' => ["Content-Transfer-Encoding: BASE64\n\nSG!V\nsbG8=\n-- \nx", 'Hello', []];
-        yield 'quoted-printable' => ["Content-Type: text/plain; charset=iso-8859-1\nContent-Transfer-Encoding: quoted-printable\n\nGr=FC=DFe=\n!", 'Grüße!', []];
+        yield 'quoted-printable' => [
+            "Content-Type: text/plain; charset=iso-8859-1\nContent-Transfer-Encoding: quoted-printable\n\nGr=FC=DFe=\n!",
+            'Grüße!',
+            [],
+        ];
         yield 'charset named in the HTML' => ["Content-Type: text/html\n\n<meta charset=iso-8859-1><p>Gr\xFC\xDFe</p>", 'Grüße', []];
         yield 'flowed' => ["Content-Type: text/plain; format=flowed\n\none \ntwo", 'one two', []];
         yield 'line ends' => ["Subject: x\r\n\r\none\r\ntwo\r\n", "one\ntwo", []];
         yield 'an odd type' => ["Content-Type: text\n\nHello", 'Hello', []];
         yield 'a picture only' => ["Content-Type: image/jpeg\n\nx", '', ['attachment-1.jpg']];
         yield 'a name with a path' => ["Content-Type: application/pdf; name=\"C:\\\\dir\\\\a/b.pdf\"\n\nx", '', ['b.pdf']];
-        yield 'uuencoded' => ["Content-Type: text/plain\nContent-Transfer-Encoding: x-uuencode\n\nbegin 644 a.txt\n%2&5L;&\\`\n`\nend\n", 'Hello', []];
+        yield 'uuencoded' => [
+            "Content-Type: text/plain\nContent-Transfer-Encoding: x-uuencode\n\nbegin 644 a.txt\n%2&5L;&\\`\n`\nend\n",
+            'Hello',
+            [],
+        ];
     }
 
     /** @param list<string> $attachments */
@@ -61,7 +118,10 @@ final class MessageReaderTest extends TestCase
     {
         $content = self::read($source);
         self::assertSame($text, rtrim($content->text));
-        self::assertSame($attachments, array_map(static fn (AttachmentContent $found): string => $found->attachment->name, $content->attachments));
+        self::assertSame(
+            $attachments,
+            array_map(static fn (AttachmentContent $found): string => $found->attachment->name, $content->attachments),
+        );
     }
 
     public function testHeadersOfAMessage(): void
@@ -111,7 +171,11 @@ final class MessageReaderTest extends TestCase
     public function testBrokenMessagesAreReadSomehow(): void
     {
         mt_srand(5);
-        $whole = self::multi('mixed', self::multi('alternative', "Content-Type: text/plain; charset=utf-8\n\nGrüße", "Content-Type: text/html\n\n<p>h<b>"), "Content-Type: image/png; name*=utf-8''%ff\nContent-Transfer-Encoding: base64\n\nAAAA");
+        $whole = self::multi(
+            'mixed',
+            self::multi('alternative', "Content-Type: text/plain; charset=utf-8\n\nGrüße", "Content-Type: text/html\n\n<p>h<b>"),
+            "Content-Type: image/png; name*=utf-8''%ff\nContent-Transfer-Encoding: base64\n\nAAAA",
+        );
         for ($i = 0; $i < 400; ++$i) {
             $broken = $whole;
             for ($j = mt_rand(1, 6); $j > 0; --$j) {
@@ -126,7 +190,10 @@ final class MessageReaderTest extends TestCase
             }
             $content = self::read('Subject: '.$i."\n".$broken);
             self::assertTrue(mb_check_encoding($content->text.$content->subject, 'UTF-8'), base64_encode($broken));
-            self::assertNotFalse(json_encode(array_map(static fn (AttachmentContent $found): mixed => $found->attachment, $content->attachments)), base64_encode($broken));
+            self::assertNotFalse(
+                json_encode(array_map(static fn (AttachmentContent $found): mixed => $found->attachment, $content->attachments)),
+                base64_encode($broken),
+            );
         }
     }
 
@@ -144,7 +211,10 @@ final class MessageReaderTest extends TestCase
     {
         $boundary = $parts['boundary'] ?? 'b'.substr(md5(implode('', $parts)), 0, 6);
         unset($parts['boundary']);
-        $bodies = array_map(static fn (string $part): string => "--{$boundary}\n".(str_starts_with($part, "\n") ? substr($part, 1) : $part)."\n", $parts);
+        $bodies = array_map(
+            static fn (string $part): string => "--{$boundary}\n".(str_starts_with($part, "\n") ? substr($part, 1) : $part)."\n",
+            $parts,
+        );
 
         return "Content-Type: multipart/{$kind}; boundary={$boundary}\n\n".implode('', $bodies)."--{$boundary}--\n";
     }

@@ -35,7 +35,10 @@ final class SmtpOutTest extends TestCase
         $out = $this->out('take');
         $this->submit($out);
         $taken = (string) file_get_contents($this->file);
-        self::assertStringStartsWith("MAIL FROM:<wren@ternpoint.example>;RCPT TO:<tam@glass.example>;RCPT TO:<petra@ternpoint.example>;\n", $taken);
+        self::assertStringStartsWith(
+            "MAIL FROM:<wren@ternpoint.example>;RCPT TO:<tam@glass.example>;RCPT TO:<petra@ternpoint.example>;\n",
+            $taken,
+        );
         self::assertStringContainsString("Subject: Glass\r\n\r\n.Dots at the beginning stay.\r\n", $taken);
         $this->submit($out);
         self::assertSame(2, substr_count((string) file_get_contents($this->file), 'Subject: Glass'));
@@ -91,14 +94,26 @@ final class SmtpOutTest extends TestCase
             $this->submit($out);
             self::fail('It was taken.');
         } catch (NotTaken $problem) {
-            self::assertSame(['The mail server cannot be reached, or ended the connection.', false], [$problem->getMessage(), $problem->forGood]);
+            self::assertSame(
+                ['The mail server cannot be reached, or ended the connection.', false],
+                [$problem->getMessage(), $problem->forGood],
+            );
         }
     }
 
     /** @return iterable<array{string}> */
     public static function badAddresses(): iterable
     {
-        foreach (['', 'mail.example', 'http://mail.example', 'sendmail://default?command=/bin/sh', 'native://default', 'null://null', 'smtp://', 'smtp://a b'] as $dsn) {
+        foreach ([
+            '',
+            'mail.example',
+            'http://mail.example',
+            'sendmail://default?command=/bin/sh',
+            'native://default',
+            'null://null',
+            'smtp://',
+            'smtp://a b',
+        ] as $dsn) {
             yield [$dsn];
         }
     }
@@ -112,7 +127,12 @@ final class SmtpOutTest extends TestCase
 
     private function submit(SmtpOut $out): void
     {
-        $out->submit('one@ternpoint.example', new Address('wren@ternpoint.example', 'Wren'), [new Address('tam@glass.example'), new Address('petra@ternpoint.example')], "From: wren@ternpoint.example\r\nSubject: Glass\r\n\r\n.Dots at the beginning stay.\r\n");
+        $out->submit(
+            'one@ternpoint.example',
+            new Address('wren@ternpoint.example', 'Wren'),
+            [new Address('tam@glass.example'), new Address('petra@ternpoint.example')],
+            "From: wren@ternpoint.example\r\nSubject: Glass\r\n\r\n.Dots at the beginning stay.\r\n",
+        );
     }
 
     private function out(string $behaviour): SmtpOut

@@ -53,7 +53,9 @@ final class WorkGoesOnTest extends ApiTestCase
     #[DataProvider('identifiers')]
     public function testALetterWithAnOddIdentifierIsAnswered(string $identifier): void
     {
-        $this->upload(['odd.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Odd\r\nMessage-ID: <{$identifier}>\r\nReferences: <{$identifier}> <fine@x.example>\r\n\r\nYes?\r\n"]);
+        $this->upload(
+            ['odd.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Odd\r\nMessage-ID: <{$identifier}>\r\nReferences: <{$identifier}> <fine@x.example>\r\n\r\nYes?\r\n"],
+        );
         $id = $this->rows('/tray')[0]['id'];
         self::assertIsString($id);
         $this->queue('Re: Odd', (array) $this->call('GET', '/conversations/'.$id)['messages']);
@@ -61,7 +63,13 @@ final class WorkGoesOnTest extends ApiTestCase
         $this->work();
         self::assertSame(['sent' => 2], $this->states());
         foreach (glob(DataFolder::path().'/post-room/sent/new/*') ?: [] as $file) {
-            self::assertSame(0, preg_match('/^[^\r\n]{999,}|^[ \t]*\r\n.*^Subject|[\x80-\xff]/m', explode("\r\n\r\n", (string) file_get_contents($file))[0]));
+            self::assertSame(
+                0,
+                preg_match(
+                    '/^[^\r\n]{999,}|^[ \t]*\r\n.*^Subject|[\x80-\xff]/m',
+                    explode("\r\n\r\n", (string) file_get_contents($file))[0],
+                ),
+            );
         }
     }
 
@@ -113,7 +121,13 @@ final class WorkGoesOnTest extends ApiTestCase
         $code = '$_SERVER["ZIPPY_DATA"] = getenv("ZIPPY_DATA"); require "vendor/autoload.php"; $kernel = new ZippyTray\Server\Kernel("test", false); $kernel->boot();
             $attempts = $kernel->getContainer()->get("test.service_container")->get(ZippyTray\Server\Store\Attempts::class);
             $attempts->begin("done"); $attempts->end(); $attempts->begin("greedy"); $all = []; while (true) { $all[] = str_repeat("x", 100000); }';
-        $process = proc_open([\PHP_BINARY, '-d', 'memory_limit=64M', '-r', $code], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, \dirname(__DIR__, 3), ['ZIPPY_DATA' => DataFolder::path()] + getenv());
+        $process = proc_open(
+            [\PHP_BINARY, '-d', 'memory_limit=64M', '-r', $code],
+            [1 => ['pipe', 'w'], 2 => ['pipe', 'w']],
+            $pipes,
+            \dirname(__DIR__, 3),
+            ['ZIPPY_DATA' => DataFolder::path()] + getenv(),
+        );
         self::assertIsResource($process);
         $output = stream_get_contents($pipes[1]).stream_get_contents($pipes[2]);
         self::assertSame(255, proc_close($process), $output);
@@ -172,7 +186,13 @@ final class WorkGoesOnTest extends ApiTestCase
         try {
             $transaction->run(function () use ($orm): void {
                 // A flush that fails ends the object mapper's work.
-                $orm->persist(new Account($this->account->id, 'other@ternpoint.example', 'Other', 'Europe/Dublin', new \DateTimeImmutable()));
+                $orm->persist(new Account(
+                    $this->account->id,
+                    'other@ternpoint.example',
+                    'Other',
+                    'Europe/Dublin',
+                    new \DateTimeImmutable(),
+                ));
             });
             self::fail('Two accounts have one id.');
         } catch (\Throwable $problem) {
@@ -203,8 +223,22 @@ final class WorkGoesOnTest extends ApiTestCase
     {
         $message = ((array) ($of[0] ?? []))['id'] ?? null;
         $id = \is_string($message) ? $this->service(Messages::class)->get($this->account->id, $message)->id : null;
-        $draft = $this->service(KeepDrafts::class)->write($this->account->id, self::id(), 0, null === $id ? AnswerKind::New : AnswerKind::Reply, $id, self::id().'@ternpoint.example', new Letter([new Address('tam@glass.example')], subject: $subject, text: 'Yes.', files: $files));
-        ($this->service(SendMail::class))($this->account->id, self::id(), $draft->id, new Moment($this->service(ProgramClock::class)->now(), $this->account->timeZone()), false);
+        $draft = $this->service(KeepDrafts::class)->write(
+            $this->account->id,
+            self::id(),
+            0,
+            null === $id ? AnswerKind::New : AnswerKind::Reply,
+            $id,
+            self::id().'@ternpoint.example',
+            new Letter([new Address('tam@glass.example')], subject: $subject, text: 'Yes.', files: $files),
+        );
+        ($this->service(SendMail::class))(
+            $this->account->id,
+            self::id(),
+            $draft->id,
+            new Moment($this->service(ProgramClock::class)->now(), $this->account->timeZone()),
+            false,
+        );
     }
 
     private function work(): string

@@ -51,7 +51,9 @@ final class DerivedTest extends ApiTestCase
     public function testWhatIsDeletedForGoodIsInTheIndexOfWordsNoMore(): void
     {
         $connection = $this->service(Connection::class);
-        $connection->executeStatement("DELETE FROM conversation_message WHERE message_id IN (SELECT id FROM message WHERE subject = 'Prisms')");
+        $connection->executeStatement(
+            "DELETE FROM conversation_message WHERE message_id IN (SELECT id FROM message WHERE subject = 'Prisms')",
+        );
         self::assertSame([], $connection->fetchFirstColumn("SELECT rowid FROM message_search WHERE message_search MATCH 'quernstone'"));
         self::assertCount(1, $connection->fetchFirstColumn("SELECT rowid FROM message_search WHERE message_search MATCH 'norgaard'"));
     }

@@ -70,7 +70,10 @@ final class GrowthTest extends ApiTestCase
         $all['undo'] = $this->work(function () use (&$entry): void {
             $this->undo($entry);
         });
-        $all['a message comes in'] = $this->work(fn (): mixed => $this->upload(['letter.eml' => 'Message-ID: <'.self::id()."@x.example>\r\nFrom: Tove <tove@stranger.example>\r\nTo: wren@ternpoint.example\r\nSubject: ".self::id()."\r\n\r\nHello.\r\n"], 'archive'));
+        $all['a message comes in'] = $this->work(fn (): mixed => $this->upload(
+            ['letter.eml' => 'Message-ID: <'.self::id()."@x.example>\r\nFrom: Tove <tove@stranger.example>\r\nTo: wren@ternpoint.example\r\nSubject: ".self::id()."\r\n\r\nHello.\r\n"],
+            'archive',
+        ));
 
         return $all;
     }
@@ -85,7 +88,11 @@ final class GrowthTest extends ApiTestCase
         [RowCount::$statements, RowCount::$rows] = [0, 0];
         $ask();
 
-        return ['statements' => RowCount::$statements, 'rows' => RowCount::$rows, 'bytes' => \strlen((string) $this->browser->getResponse()->getContent())];
+        return [
+            'statements' => RowCount::$statements,
+            'rows' => RowCount::$rows,
+            'bytes' => \strlen((string) $this->browser->getResponse()->getContent()),
+        ];
     }
 
     private function bringIn(Account $account, Mailbox $mailbox, Place $into): void

@@ -48,7 +48,10 @@ final class KeptStatementTest extends ApiTestCase
         $connection->executeStatement('PRAGMA busy_timeout=20');
         $id = $this->account()->id;
         $other = new \PDO('sqlite:'.DataFolder::path().'/zippy-tray.sqlite');
-        $write = static fn (): int|string => $connection->executeStatement('UPDATE mail_mark SET number = number + 1 WHERE account_id = ?', [$id]);
+        $write = static fn (): int|string => $connection->executeStatement(
+            'UPDATE mail_mark SET number = number + 1 WHERE account_id = ?',
+            [$id],
+        );
         $connection->insert('mail_mark', ['account_id' => $id, 'number' => 1]);
         $other->exec('BEGIN IMMEDIATE');
         foreach ([1, 2] as $time) {

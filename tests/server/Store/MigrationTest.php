@@ -50,7 +50,10 @@ final class MigrationTest extends ApiTestCase
     public static function versions(): iterable
     {
         yield 'the first' => [Version20261124000000::class, []];
-        yield 'before tasks in full' => [Version20261125000000::class, ['owedBy' => null, 'owedWhat' => null, 'muted' => false, 'decidedAt' => null, 'decidedAs' => null]];
+        yield 'before tasks in full' => [
+            Version20261125000000::class,
+            ['owedBy' => null, 'owedWhat' => null, 'muted' => false, 'decidedAt' => null, 'decidedAs' => null],
+        ];
     }
 
     /**
@@ -62,16 +65,74 @@ final class MigrationTest extends ApiTestCase
     {
         $connection = $this->begin($version);
         [$account, $conversation] = [self::id(), self::id()];
-        $connection->insert('account', ['id' => $account, 'email' => 'wren@ternpoint.example', 'name' => 'Wren Halloran', 'zone' => 'Europe/Dublin', 'password' => 'x', 'created_at' => '2026-11-01T08:00:00Z']);
-        $connection->insert('conversation', ['id' => $conversation, 'account_id' => $account, 'place' => 'away', 'away_until' => '2099-01-01T09:00:00Z', 'away_zone' => 'Europe/Dublin', 'away_reason' => 'snooze', 'snoozes' => 1, 'unread' => 0, 'subject' => 'Lantern glass', 'latest_name' => 'Tam', 'latest_email' => 'tam@glass.example', 'excerpt' => '', 'latest_at' => '2026-11-02T08:00:00Z', 'messages' => 1, 'attachments' => 0]);
+        $connection->insert(
+            'account',
+            [
+                'id' => $account,
+                'email' => 'wren@ternpoint.example',
+                'name' => 'Wren Halloran',
+                'zone' => 'Europe/Dublin',
+                'password' => 'x',
+                'created_at' => '2026-11-01T08:00:00Z',
+            ],
+        );
+        $connection->insert(
+            'conversation',
+            [
+                'id' => $conversation,
+                'account_id' => $account,
+                'place' => 'away',
+                'away_until' => '2099-01-01T09:00:00Z',
+                'away_zone' => 'Europe/Dublin',
+                'away_reason' => 'snooze',
+                'snoozes' => 1,
+                'unread' => 0,
+                'subject' => 'Lantern glass',
+                'latest_name' => 'Tam',
+                'latest_email' => 'tam@glass.example',
+                'excerpt' => '',
+                'latest_at' => '2026-11-02T08:00:00Z',
+                'messages' => 1,
+                'attachments' => 0,
+            ],
+        );
         $before = ['place' => 'tray', 'awayUntil' => null, 'awayZone' => null, 'awayReason' => null, 'binnedAt' => null, 'snoozes' => 0] + $more;
-        $after = array_replace($before, ['place' => 'away', 'awayUntil' => '2099-01-01T09:00:00+00:00', 'awayZone' => 'Europe/Dublin', 'awayReason' => 'snooze', 'snoozes' => 1]);
+        $after = array_replace(
+            $before,
+            [
+                'place' => 'away',
+                'awayUntil' => '2099-01-01T09:00:00+00:00',
+                'awayZone' => 'Europe/Dublin',
+                'awayReason' => 'snooze',
+                'snoozes' => 1,
+            ],
+        );
         $this->entry($connection, $account, 1, 'snooze', 'conversation', $conversation, $before, $after);
 
         [$list, $task] = [self::id(), self::id()];
         $connection->insert('task_list', ['id' => $list, 'account_id' => $account, 'name' => 'Supplies']);
-        $made = ['createdAt' => '2026-11-02T08:00:00+00:00', 'title' => 'Order polish', 'notes' => 'Two tins', 'list' => $list, 'due' => ['date' => '2099-01-02', 'time' => null, 'zone' => null], 'sources' => [], 'completedAt' => null];
-        $connection->insert('task', ['id' => $task, 'account_id' => $account, 'created_at' => '2026-11-02T08:00:00Z', 'title' => 'Order polish', 'notes' => 'Two tins', 'list_id' => $list, 'due_date' => '2099-01-02', 'sources' => '[]']);
+        $made = [
+            'createdAt' => '2026-11-02T08:00:00+00:00',
+            'title' => 'Order polish',
+            'notes' => 'Two tins',
+            'list' => $list,
+            'due' => ['date' => '2099-01-02', 'time' => null, 'zone' => null],
+            'sources' => [],
+            'completedAt' => null,
+        ];
+        $connection->insert(
+            'task',
+            [
+                'id' => $task,
+                'account_id' => $account,
+                'created_at' => '2026-11-02T08:00:00Z',
+                'title' => 'Order polish',
+                'notes' => 'Two tins',
+                'list_id' => $list,
+                'due_date' => '2099-01-02',
+                'sources' => '[]',
+            ],
+        );
         $this->entry($connection, $account, 2, 'make_task', 'task', $task, null, $made);
         $this->service(Schema::class)->bringUpToDate();
         $this->signIn($this->service(EntityManagerInterface::class)->find(Account::class, $account));
@@ -79,7 +140,10 @@ final class MigrationTest extends ApiTestCase
         self::assertSame(['Lantern glass'], array_column($this->away(), 'subject'));
         $sheet = $this->call('GET', '/tasks/'.$task);
         self::assertIsArray($sheet['row']);
-        self::assertSame(['Order polish', self::due('2099-01-02'), 'normal'], [$sheet['row']['title'], $sheet['row']['due'], $sheet['row']['priority']]);
+        self::assertSame(
+            ['Order polish', self::due('2099-01-02'), 'normal'],
+            [$sheet['row']['title'], $sheet['row']['due'], $sheet['row']['priority']],
+        );
         foreach ([2, 1] as $number) {
             $this->undo(['id' => $this->entryId($number)]);
         }
@@ -93,13 +157,70 @@ final class MigrationTest extends ApiTestCase
         // Its index of threads named conversations, and there was none of subjects.
         $connection->executeStatement('DROP TABLE thread_id');
         $connection->executeStatement('DROP TABLE thread_subject');
-        $connection->executeStatement('CREATE TABLE thread_id (account_id VARCHAR(36) NOT NULL REFERENCES account (id) DEFERRABLE INITIALLY DEFERRED, header CLOB NOT NULL, conversation_id VARCHAR(36) NOT NULL REFERENCES conversation (id) DEFERRABLE INITIALLY DEFERRED, PRIMARY KEY (account_id, header))');
+        $connection->executeStatement(
+            'CREATE TABLE thread_id (account_id VARCHAR(36) NOT NULL REFERENCES account (id) DEFERRABLE INITIALLY DEFERRED, header CLOB NOT NULL, conversation_id VARCHAR(36) NOT NULL REFERENCES conversation (id) DEFERRABLE INITIALLY DEFERRED, PRIMARY KEY (account_id, header))',
+        );
         [$account, $conversation, $message] = [self::id(), self::id(), self::id()];
         $raw = "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Lantern glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <glass@glass.example>\r\nReferences: <before@glass.example>\r\n\r\nWhich one?\r\n";
-        $connection->insert('account', ['id' => $account, 'email' => 'wren@ternpoint.example', 'name' => 'Wren Halloran', 'zone' => 'Europe/Dublin', 'password' => 'x', 'created_at' => '2026-11-01T08:00:00Z']);
-        $connection->insert('conversation', ['id' => $conversation, 'account_id' => $account, 'place' => 'archive', 'snoozes' => 0, 'unread' => 0, 'subject' => 'Lantern glass', 'latest_name' => 'Tam', 'latest_email' => 'tam@glass.example', 'excerpt' => '', 'latest_at' => '2026-11-02T08:00:00Z', 'messages' => 1, 'attachments' => 0]);
-        $connection->insert('message', ['id' => $message, 'account_id' => $account, 'message_header' => 'glass@glass.example', 'reference_ids' => '["before@glass.example"]', 'sender' => '{"name":"Tam","email":"tam@glass.example"}', 'reply_to' => '[]', 'recipients' => '[{"name":"","email":"wren@ternpoint.example"}]', 'copied' => '[]', 'subject' => 'Lantern glass', 'sent_at' => '2026-11-02T08:00:00Z', 'sent_zone' => '+00:00', 'date_source' => 'header', 'text' => 'Which one?', 'plain' => 1, 'formatted' => 0, 'attachments' => '[]', 'list_headers' => '{}', 'fingerprint' => (new MessageReader())->fingerprint($raw), 'size' => \strlen($raw), 'own' => 0, 'imported_at' => '2026-11-02T09:00:00Z']);
-        $connection->insert('message_source', ['message_id' => $message, 'source' => gzcompress($raw)], ['source' => ParameterType::LARGE_OBJECT]);
+        $connection->insert(
+            'account',
+            [
+                'id' => $account,
+                'email' => 'wren@ternpoint.example',
+                'name' => 'Wren Halloran',
+                'zone' => 'Europe/Dublin',
+                'password' => 'x',
+                'created_at' => '2026-11-01T08:00:00Z',
+            ],
+        );
+        $connection->insert(
+            'conversation',
+            [
+                'id' => $conversation,
+                'account_id' => $account,
+                'place' => 'archive',
+                'snoozes' => 0,
+                'unread' => 0,
+                'subject' => 'Lantern glass',
+                'latest_name' => 'Tam',
+                'latest_email' => 'tam@glass.example',
+                'excerpt' => '',
+                'latest_at' => '2026-11-02T08:00:00Z',
+                'messages' => 1,
+                'attachments' => 0,
+            ],
+        );
+        $connection->insert(
+            'message',
+            [
+                'id' => $message,
+                'account_id' => $account,
+                'message_header' => 'glass@glass.example',
+                'reference_ids' => '["before@glass.example"]',
+                'sender' => '{"name":"Tam","email":"tam@glass.example"}',
+                'reply_to' => '[]',
+                'recipients' => '[{"name":"","email":"wren@ternpoint.example"}]',
+                'copied' => '[]',
+                'subject' => 'Lantern glass',
+                'sent_at' => '2026-11-02T08:00:00Z',
+                'sent_zone' => '+00:00',
+                'date_source' => 'header',
+                'text' => 'Which one?',
+                'plain' => 1,
+                'formatted' => 0,
+                'attachments' => '[]',
+                'list_headers' => '{}',
+                'fingerprint' => (new MessageReader())->fingerprint($raw),
+                'size' => \strlen($raw),
+                'own' => 0,
+                'imported_at' => '2026-11-02T09:00:00Z',
+            ],
+        );
+        $connection->insert(
+            'message_source',
+            ['message_id' => $message, 'source' => gzcompress($raw)],
+            ['source' => ParameterType::LARGE_OBJECT],
+        );
         $connection->insert('conversation_message', ['number' => 1, 'message_id' => $message, 'conversation_id' => $conversation]);
         $connection->insert('message_search', ['rowid' => 1, 'subject' => 'Lantern glass', 'people' => 'Tam', 'text' => 'Which one?']);
         $connection->insert('thread_id', ['account_id' => $account, 'header' => 'glass@glass.example', 'conversation_id' => $conversation]);
@@ -125,7 +246,11 @@ final class MigrationTest extends ApiTestCase
             $hashes[basename($file, '.php')] = hash_file('sha256', $file);
         }
         foreach (self::HASHES as $version => $hash) {
-            self::assertSame($hash, $hashes[$version] ?? null, "{$version} was changed. Databases that it has made do not change with it: write a new one.");
+            self::assertSame(
+                $hash,
+                $hashes[$version] ?? null,
+                "{$version} was changed. Databases that it has made do not change with it: write a new one.",
+            );
         }
         self::assertSame(array_keys(self::HASHES), array_keys($hashes), 'A new migration is written down here when it is finished.');
     }
@@ -142,7 +267,10 @@ final class MigrationTest extends ApiTestCase
         $factory = self::getContainer()->get('doctrine.migrations.dependency_factory');
         self::assertInstanceOf(DependencyFactory::class, $factory);
         $factory->getMetadataStorage()->ensureInitialized();
-        $connection->transactional(static fn (): array => $factory->getMigrator()->migrate($factory->getMigrationPlanCalculator()->getPlanUntilVersion(new Version($version)), new MigratorConfiguration()));
+        $connection->transactional(static fn (): array => $factory->getMigrator()->migrate(
+            $factory->getMigrationPlanCalculator()->getPlanUntilVersion(new Version($version)),
+            new MigratorConfiguration(),
+        ));
 
         return $connection;
     }
@@ -163,7 +291,19 @@ final class MigrationTest extends ApiTestCase
     ): void {
         $entry = self::id();
         $changes = [['kind' => $object, 'id' => $id, 'before' => $before, 'after' => $after]];
-        $connection->insert('journal_entry', ['id' => $entry, 'account_id' => $account, 'number' => $number, 'done_at' => '2026-11-02T09:00:00Z', 'kind' => $kind, 'about' => 'It', 'consequence' => '', 'changes' => json_encode($changes, \JSON_THROW_ON_ERROR)]);
+        $connection->insert(
+            'journal_entry',
+            [
+                'id' => $entry,
+                'account_id' => $account,
+                'number' => $number,
+                'done_at' => '2026-11-02T09:00:00Z',
+                'kind' => $kind,
+                'about' => 'It',
+                'consequence' => '',
+                'changes' => json_encode($changes, \JSON_THROW_ON_ERROR),
+            ],
+        );
         $connection->insert('journal_touch', ['entry_id' => $entry, 'kind' => $object, 'object_id' => $id]);
     }
 

@@ -15,7 +15,23 @@ use ZippyTray\Tests\Server\ApiTestCase;
 final class PlanTest extends ApiTestCase
 {
     /** Tables that grow with the years. */
-    private const LARGE = ['message', 'conversation', 'conversation_message', 'findings', 'journal_entry', 'journal_touch', 'thread_id', 'thread_subject', 'person', 'person_word', 'person_message', 'message_source', 'message_text', 'search_message', 'search_conversation'];
+    private const LARGE = [
+        'message',
+        'conversation',
+        'conversation_message',
+        'findings',
+        'journal_entry',
+        'journal_touch',
+        'thread_id',
+        'thread_subject',
+        'person',
+        'person_word',
+        'person_message',
+        'message_source',
+        'message_text',
+        'search_message',
+        'search_conversation',
+    ];
 
     /** Of all there is, these are few; and a count of all reads nothing but an index. */
     private const SMALL = '/INDEX (conversation_reminding|conversation_muted) |COVERING INDEX conversation_latest /';
@@ -77,8 +93,13 @@ final class PlanTest extends ApiTestCase
             $this->undo($this->decide('archive', [$first, $second]));
         };
         yield 'snooze' => fn (): array => $this->decide('snooze', [$second], ['date' => $this->day(2)]);
-        yield 'make a task' => fn (): string => $this->makeTask(['title' => 'Lamp', 'due' => ['date' => $this->day(3)]], ['conversation' => ['id' => $first]]);
-        yield 'a message comes in' => fn (): array => $this->upload(['letter.eml' => "From: Tam <tam1@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Letter 3\r\nMessage-ID: <again@glass.example>\r\nIn-Reply-To: <letter3@glass.example>\r\n\r\nThe lamp and its glass?\r\n"]);
+        yield 'make a task' => fn (): string => $this->makeTask(
+            ['title' => 'Lamp', 'due' => ['date' => $this->day(3)]],
+            ['conversation' => ['id' => $first]],
+        );
+        yield 'a message comes in' => fn (): array => $this->upload(
+            ['letter.eml' => "From: Tam <tam1@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Letter 3\r\nMessage-ID: <again@glass.example>\r\nIn-Reply-To: <letter3@glass.example>\r\n\r\nThe lamp and its glass?\r\n"],
+        );
     }
 
     /** Some of everything. */
@@ -98,8 +119,14 @@ final class PlanTest extends ApiTestCase
         $this->decide('delete', \array_slice($ids, 7, 2));
         $this->decide('mute', \array_slice($ids, 9, 1));
         $this->decide('hand_over', \array_slice($ids, 10, 1), ['date' => $this->day(3)], more: ['by' => 'Petra', 'what' => 'the lamp']);
-        $this->makeTask(['title' => 'Lamp', 'due' => ['date' => $this->day(3)], 'reminders' => ['1 day before']], ['conversation' => ['id' => $ids[11]]]);
-        $this->makeTask(['title' => 'Glass', 'start' => ['date' => $this->day(3)], 'list' => 'Lantern'], ['subtasks' => [['title' => 'Measure']]]);
+        $this->makeTask(
+            ['title' => 'Lamp', 'due' => ['date' => $this->day(3)], 'reminders' => ['1 day before']],
+            ['conversation' => ['id' => $ids[11]]],
+        );
+        $this->makeTask(
+            ['title' => 'Glass', 'start' => ['date' => $this->day(3)], 'list' => 'Lantern'],
+            ['subtasks' => [['title' => 'Measure']]],
+        );
     }
 
     /** Statistics as they would be of a mailbox that is a thousand times as large. */
@@ -107,9 +134,26 @@ final class PlanTest extends ApiTestCase
     {
         $connection = $this->service(Connection::class);
         $connection->executeStatement('ANALYZE');
-        foreach ($connection->fetchAllAssociative('SELECT rowid, tbl, stat FROM sqlite_stat1') as ['rowid' => $row, 'tbl' => $table, 'stat' => $stat]) {
+        foreach ($connection->fetchAllAssociative('SELECT rowid, tbl, stat FROM sqlite_stat1') as [
+            'rowid' => $row,
+            'tbl' => $table,
+            'stat' => $stat,
+        ]) {
             if (\in_array($table, self::LARGE, true) && \is_string($stat)) {
-                $connection->executeStatement('UPDATE sqlite_stat1 SET stat = ? WHERE rowid = ?', [preg_replace_callback('/^\d+(?= )(?: \d+(?= ))?/', static fn (array $m): string => implode(' ', array_map(static fn (string $n): int => 1000 * (int) $n, explode(' ', $m[0]))), $stat), $row]);
+                $connection->executeStatement(
+                    'UPDATE sqlite_stat1 SET stat = ? WHERE rowid = ?',
+                    [
+                        preg_replace_callback(
+                            '/^\d+(?= )(?: \d+(?= ))?/',
+                            static fn (array $m): string => implode(
+                                ' ',
+                                array_map(static fn (string $n): int => 1000 * (int) $n, explode(' ', $m[0])),
+                            ),
+                            $stat,
+                        ),
+                        $row,
+                    ],
+                );
             }
         }
         $connection->close();
@@ -121,7 +165,12 @@ final class PlanTest extends ApiTestCase
         if (1 !== preg_match('/^\s*(SELECT|UPDATE|DELETE|WITH|INSERT)/i', $sql)) {
             return [];
         }
-        preg_match_all('/\b(?:FROM|JOIN|UPDATE|INTO)\s+(\w+)(?:\s+(?:AS\s+)?(?!(?:WHERE|JOIN|LEFT|ON|SET|CROSS|ORDER|GROUP|LIMIT|UNION|VALUES|INNER|INDEXED|NOT|USING)\b)(\w+))?/i', $sql, $names, \PREG_SET_ORDER);
+        preg_match_all(
+            '/\b(?:FROM|JOIN|UPDATE|INTO)\s+(\w+)(?:\s+(?:AS\s+)?(?!(?:WHERE|JOIN|LEFT|ON|SET|CROSS|ORDER|GROUP|LIMIT|UNION|VALUES|INNER|INDEXED|NOT|USING)\b)(\w+))?/i',
+            $sql,
+            $names,
+            \PREG_SET_ORDER,
+        );
         $tables = [];
         foreach ($names as $name) {
             $tables[$name[2] ?? $name[1]] = $name[1];
@@ -140,7 +189,8 @@ final class PlanTest extends ApiTestCase
             }
 
             // Nothing but the account is all of it, unless it is read in its order only as far as a page goes, or one end of it.
-            return 'SCAN' === $m[1] || (1 === preg_match('/\(account_id=\?\)$/', $m[3]) && !$isPage && !$isEnd && 1 !== preg_match(self::SMALL, $m[3]));
+            return 'SCAN' === $m[1]
+                || (1 === preg_match('/\(account_id=\?\)$/', $m[3]) && !$isPage && !$isEnd && 1 !== preg_match(self::SMALL, $m[3]));
         }));
     }
 }

@@ -62,7 +62,14 @@ final class PromiseOnDatabaseTest extends ApiTestCase
         $id = $conversations[$chance->getInt(0, 2)];
         $tasks = $this->tasks();
         $task = [] === $tasks ? null : $tasks[0]['id'];
-        $fields = ['title' => 'Task '.$chance->getInt(1, 9), 'list' => ['Roof', 'House'][$chance->getInt(0, 1)], 'due' => 0 === $chance->getInt(0, 1) ? null : ['date' => '2031-01-0'.$chance->getInt(1, 9), 'time' => '15:00'], 'repeat' => 0 === $chance->getInt(0, 2) ? ['phrase' => 'every 2 days'] : null, 'reminders' => ['2 days before'], 'labels' => ['glass']];
+        $fields = [
+            'title' => 'Task '.$chance->getInt(1, 9),
+            'list' => ['Roof', 'House'][$chance->getInt(0, 1)],
+            'due' => 0 === $chance->getInt(0, 1) ? null : ['date' => '2031-01-0'.$chance->getInt(1, 9), 'time' => '15:00'],
+            'repeat' => 0 === $chance->getInt(0, 2) ? ['phrase' => 'every 2 days'] : null,
+            'reminders' => ['2 days before'],
+            'labels' => ['glass'],
+        ];
 
         $step = $chance->getInt(0, 11);
         if (!\is_string($task)) {
@@ -76,10 +83,22 @@ final class PromiseOnDatabaseTest extends ApiTestCase
             2 => $this->decide('snooze', [$id], ['date' => '2031-01-0'.$chance->getInt(1, 9), 'time' => '09:00']),
             3 => $this->decide('bring_back', [$id]),
             4 => $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$task], 'done' => true, 'withSubtasks' => true]),
-            5 => $this->call('PUT', '/tasks/'.$task, ['entry' => self::id(), 'revision' => $tasks[0]['revision'] ?? 0, 'fields' => $fields]),
+            5 => $this->call(
+                'PUT',
+                '/tasks/'.$task,
+                ['entry' => self::id(), 'revision' => $tasks[0]['revision'] ?? 0, 'fields' => $fields],
+            ),
             6 => $this->call('POST', '/tasks/deletions', ['entry' => self::id(), 'tasks' => [$task]]),
-            7 => $this->call('POST', '/tasks/moves', ['entry' => self::id(), 'tasks' => [$task], 'list' => ((array) ($tasks[0]['list'] ?? []))['id'] ?? '', 'first' => true]),
-            8 => $this->call('POST', '/tasks/changes', ['entry' => self::id(), 'tasks' => array_column($tasks, 'id'), 'list' => 'Shed', 'label' => 'harbour']),
+            7 => $this->call(
+                'POST',
+                '/tasks/moves',
+                ['entry' => self::id(), 'tasks' => [$task], 'list' => ((array) ($tasks[0]['list'] ?? []))['id'] ?? '', 'first' => true],
+            ),
+            8 => $this->call(
+                'POST',
+                '/tasks/changes',
+                ['entry' => self::id(), 'tasks' => array_column($tasks, 'id'), 'list' => 'Shed', 'label' => 'harbour'],
+            ),
             default => $this->make($fields, $id),
         };
     }
@@ -91,7 +110,20 @@ final class PromiseOnDatabaseTest extends ApiTestCase
      */
     private function make(array $fields, ?string $conversation): array
     {
-        return (array) $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [['id' => self::id(), 'fields' => $fields, 'conversation' => null === $conversation ? null : ['id' => $conversation], 'subtasks' => [['title' => 'Part of it', 'under' => [['title' => 'Part of that', 'done' => true]]]]]]], 201)['entry'];
+        return (array) $this->call(
+            'POST',
+            '/tasks',
+            [
+                'entry' => self::id(),
+                'tasks' => [[
+                    'id' => self::id(),
+                    'fields' => $fields,
+                    'conversation' => null === $conversation ? null : ['id' => $conversation],
+                    'subtasks' => [['title' => 'Part of it', 'under' => [['title' => 'Part of that', 'done' => true]]]],
+                ]],
+            ],
+            201,
+        )['entry'];
     }
 
     /**

@@ -15,7 +15,12 @@ use ZippyTray\Tests\Server\RealServer;
  */
 final class TroubleTest extends TestCase
 {
-    private const PERSON = ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'password' => 'seven grey gulls', 'zone' => 'Europe/Dublin'];
+    private const PERSON = [
+        'name' => 'Wren Halloran',
+        'email' => 'wren@ternpoint.example',
+        'password' => 'seven grey gulls',
+        'zone' => 'Europe/Dublin',
+    ];
 
     private RealServer $server;
 
@@ -73,7 +78,9 @@ final class TroubleTest extends TestCase
             // On a full disk the log cannot be written either.
             (new Filesystem())->remove($this->server->folder.'/data/log');
             touch($this->server->folder.'/data/log');
-            (new \PDO('sqlite:'.$this->file))->exec("CREATE TRIGGER full BEFORE INSERT ON journal_entry BEGIN SELECT RAISE(FAIL, 'database or disk is full'); END");
+            (new \PDO('sqlite:'.$this->file))->exec(
+                "CREATE TRIGGER full BEFORE INSERT ON journal_entry BEGIN SELECT RAISE(FAIL, 'database or disk is full'); END",
+            );
         } else {
             $this->server->kill();
             (new \PDO('sqlite:'.$this->file))->exec('PRAGMA wal_checkpoint(TRUNCATE)');
@@ -133,9 +140,17 @@ final class TroubleTest extends TestCase
         self::assertGreaterThan(0, filesize($this->file.'-wal'));
         $before = hash_file('sha256', $this->file);
 
-        foreach (['nothing' => '', 'a letter' => str_repeat('x', 5000), 'half of it' => substr((string) file_get_contents($backup), 0, 50_000)] as $what => $bytes) {
+        foreach ([
+            'nothing' => '',
+            'a letter' => str_repeat('x', 5000),
+            'half of it' => substr((string) file_get_contents($backup), 0, 50_000),
+        ] as $what => $bytes) {
             file_put_contents($this->server->folder.'/no-backup', $bytes);
-            self::assertStringContainsString('Nothing was changed', $this->server->console('data:restore', $this->server->folder.'/no-backup'), $what);
+            self::assertStringContainsString(
+                'Nothing was changed',
+                $this->server->console('data:restore', $this->server->folder.'/no-backup'),
+                $what,
+            );
         }
         $foreign = $this->server->folder.'/foreign.sqlite';
         (new \PDO('sqlite:'.$foreign))->exec('CREATE TABLE account (id)');
@@ -162,7 +177,12 @@ final class TroubleTest extends TestCase
     {
         $id = static fn (): string => vsprintf('%s%s-%s-4%.3s-8%.3s-%s%s%s', str_split(bin2hex(random_bytes(16)), 4));
 
-        return $this->server->call('POST', '/api/tasks', ['entry' => $id(), 'tasks' => [['id' => $id(), 'fields' => ['title' => $title]]]], $this->headers);
+        return $this->server->call(
+            'POST',
+            '/api/tasks',
+            ['entry' => $id(), 'tasks' => [['id' => $id(), 'fields' => ['title' => $title]]]],
+            $this->headers,
+        );
     }
 
     /** @return list<mixed> */

@@ -47,7 +47,10 @@ final class WhereNowTest extends ApiTestCase
         foreach ($ids as $id) {
             $core = $this->service(Conversations::class)->get($account->id, $id)->placeAt($now);
             foreach (Place::cases() as $place) {
-                $found = $connection->fetchOne('SELECT COUNT(*) FROM conversation c WHERE c.id = :id AND '.WhereNow::is($place), ['id' => $id, 'now' => StoredNow::of($now)]);
+                $found = $connection->fetchOne(
+                    'SELECT COUNT(*) FROM conversation c WHERE c.id = :id AND '.WhereNow::is($place),
+                    ['id' => $id, 'now' => StoredNow::of($now)],
+                );
                 self::assertSame($core === $place ? 1 : 0, $found, "{$id} in {$place->value}");
             }
         }

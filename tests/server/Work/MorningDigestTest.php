@@ -60,7 +60,10 @@ final class MorningDigestTest extends ApiTestCase
         self::assertSame('Wren Halloran <wren@ternpoint.example>', $letter['to']);
         self::assertIsString($letter['subject']);
         self::assertStringEndsWith(': 1 due, 1 owed', $letter['subject']);
-        self::assertSame("Due\n- Order polish (over)\n  http://localhost/tasks/{$task}\n\nOwed to you\n- Petra: the rota\n  http://localhost/owed\n", $letter['text']);
+        self::assertSame(
+            "Due\n- Order polish (over)\n  http://localhost/tasks/{$task}\n\nOwed to you\n- Petra: the rota\n  http://localhost/owed\n",
+            $letter['text'],
+        );
     }
 
     public function testWhoDoesNotWantItOrHasNoWayOutGetsNone(): void

@@ -43,7 +43,11 @@ final class WorkerTest extends ApiTestCase
         $this->clock->modify('+1 minute');
         self::assertSame(['hourly' => true], $this->round($chores));
         $this->clock->modify('+30 days');
-        self::assertSame(['hourly' => true, 'daily' => true], $this->round($chores), 'Asleep for a month: once, not as often as was missed.');
+        self::assertSame(
+            ['hourly' => true, 'daily' => true],
+            $this->round($chores),
+            'Asleep for a month: once, not as often as was missed.',
+        );
         $this->clock->modify('-2 days');
         self::assertSame(['hourly' => true, 'daily' => true], $this->round($chores), 'A clock that was set back makes everything due.');
         self::assertCount(7, $this->log);
@@ -82,7 +86,22 @@ final class WorkerTest extends ApiTestCase
         $account = $this->account();
         $connection = $this->service(Connection::class);
         foreach (['open' => null, 'old' => '2025-10-01T10:00:00Z', 'lately' => '2026-01-01T10:00:00Z'] as $id => $answered) {
-            $connection->insert('ring', ['id' => $id, 'account_id' => $account->id, 'key' => $id, 'about_kind' => 'task', 'about_id' => $id, 'how' => 'moment', 'reminder' => '', 'at' => '2025-09-01T10:00:00Z', 'times' => 1, 'noticed_at' => '2025-09-01T10:00:00Z', 'answered_at' => $answered]);
+            $connection->insert(
+                'ring',
+                [
+                    'id' => $id,
+                    'account_id' => $account->id,
+                    'key' => $id,
+                    'about_kind' => 'task',
+                    'about_id' => $id,
+                    'how' => 'moment',
+                    'reminder' => '',
+                    'at' => '2025-09-01T10:00:00Z',
+                    'times' => 1,
+                    'noticed_at' => '2025-09-01T10:00:00Z',
+                    'answered_at' => $answered,
+                ],
+            );
         }
         $this->service(OldRings::class)->do($this->clock->now());
         self::assertSame(['lately', 'open'], $connection->fetchFirstColumn('SELECT id FROM ring ORDER BY id'));
@@ -92,8 +111,19 @@ final class WorkerTest extends ApiTestCase
     {
         $files = $this->service(Files::class);
         $account = $this->signIn();
-        [$kept, $drafted] = array_map(static fn (string $name): string => $files->take($account->id, $name, 'text/plain', 'Brass')['id'], ['kept.txt', 'drafted.txt', 'loose.txt']);
-        $this->service(KeepDrafts::class)->write($account->id, self::id(), 0, AnswerKind::New, null, 'x@ternpoint.example', new Letter(files: [$drafted]));
+        [$kept, $drafted] = array_map(
+            static fn (string $name): string => $files->take($account->id, $name, 'text/plain', 'Brass')['id'],
+            ['kept.txt', 'drafted.txt', 'loose.txt'],
+        );
+        $this->service(KeepDrafts::class)->write(
+            $account->id,
+            self::id(),
+            0,
+            AnswerKind::New,
+            null,
+            'x@ternpoint.example',
+            new Letter(files: [$drafted]),
+        );
         $this->makeTask(['title' => 'Polish', 'files' => [$kept]]);
         $connection = $this->service(Connection::class);
         $loose = $this->service(LooseFiles::class);
@@ -110,7 +140,14 @@ final class WorkerTest extends ApiTestCase
      */
     private function round(array $chores, ?callable $isEnding = null): array
     {
-        $worker = new Worker($chores, $this->service(Connection::class), $this->service(Transaction::class), $this->service(EntityManagerInterface::class), $this->clock, new NullLogger());
+        $worker = new Worker(
+            $chores,
+            $this->service(Connection::class),
+            $this->service(Transaction::class),
+            $this->service(EntityManagerInterface::class),
+            $this->clock,
+            new NullLogger(),
+        );
 
         return $worker->round($isEnding ?? static fn (): bool => false);
     }

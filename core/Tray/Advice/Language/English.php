@@ -875,7 +875,10 @@ final readonly class English extends Tongue
                 )
             /xu"],
             // "When you have a minute, ring me"
-            [RequestForm::Order, '/^(?:if|should|when|whenever|once|before|after|as\s+soon\s+as|while|next\s+time|at\s+your)\b[^,?.!]{3,60},\s+(?:(?:please|just|do|also|could\s+you)\s+)*(?<do>(?:'.self::ORDERS.')\b'.self::OBJECT.'.*)/u'],
+            [
+                RequestForm::Order,
+                '/^(?:if|should|when|whenever|once|before|after|as\s+soon\s+as|while|next\s+time|at\s+your)\b[^,?.!]{3,60},\s+(?:(?:please|just|do|also|could\s+you)\s+)*(?<do>(?:'.self::ORDERS.')\b'.self::OBJECT.'.*)/u',
+            ],
         ];
     }
 
@@ -926,7 +929,14 @@ final readonly class English extends Tongue
                 )
             /xu'],
             // "You should reply to the council"
-            [RequestForm::Need, "/\\byou\\s+(?:really\\s+)?should\\s+(?:really\\s+|also\\s+|now\\s+)*(?<do>(?:{$deed}|check|renew|replace|repair|clean|cancel|change|update|inform|warn|insure|test|lock|order)\\b".str_replace('[A-Z]', '\\p{Lu}', self::OBJECT).'.*)/xu'],
+            [
+                RequestForm::Need,
+                "/\\byou\\s+(?:really\\s+)?should\\s+(?:really\\s+|also\\s+|now\\s+)*(?<do>(?:{$deed}|check|renew|replace|repair|clean|cancel|change|update|inform|warn|insure|test|lock|order)\\b".str_replace(
+                    '[A-Z]',
+                    '\\p{Lu}',
+                    self::OBJECT,
+                ).'.*)/xu',
+            ],
             // "Members vote by post until 10 December"
             [RequestForm::Need, '/
                 ^(?:

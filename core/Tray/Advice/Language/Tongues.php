@@ -25,7 +25,9 @@ final readonly class Tongues
         /** @var list<Tongue> $all */
         static $all = [];
 
-        return [] === $all ? $all = [new English(), new German(), new French(), new Spanish(), new Italian(), new Portuguese(), new Dutch()] : $all;
+        return [] === $all
+            ? $all = [new English(), new German(), new French(), new Spanish(), new Italian(), new Portuguese(), new Dutch()]
+            : $all;
     }
 
     /** @return list<string> words by which the language is told: the frequent ones, and those of time */
@@ -34,7 +36,10 @@ final readonly class Tongues
         /** @var array<string, list<string>> $told */
         static $told = [];
 
-        return $told[$tongue->name()] ??= array_values(array_unique([...$tongue->words(), ...array_map(strval(...), array_keys($tongue->english()))]));
+        return $told[$tongue->name()] ??= array_values(array_unique([
+            ...$tongue->words(),
+            ...array_map(strval(...), array_keys($tongue->english())),
+        ]));
     }
 
     /** @return array<string, float> frequent words and what each weighs: the less, the more languages have it */
@@ -58,7 +63,10 @@ final readonly class Tongues
         foreach (self::all() as $number => $tongue) {
             $own = array_filter(self::told($tongue), static fn (string $word): bool => isset($words[$word]));
             $letters = min(2, preg_match_all($tongue->letters(), implode(' ', $found[0])));
-            $hits[$number] = $letters + array_sum(array_map(static fn (string $word): float => $words[$word] * self::weights()[$word], $own));
+            $hits[$number] = $letters + array_sum(array_map(
+                static fn (string $word): float => $words[$word] * self::weights()[$word],
+                $own,
+            ));
             $counts[$number] = $letters + array_sum(array_map(static fn (string $word): int => $words[$word], $own));
         }
         arsort($hits);

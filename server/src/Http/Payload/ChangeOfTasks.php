@@ -29,6 +29,14 @@ final readonly class ChangeOfTasks extends SomeTasks
     /** @throws Refused */
     public function change(Speaker $speaker): TaskChange
     {
-        return new TaskChange($this->due?->due($speaker, 'due'), $this->undated, $this->start?->due($speaker, 'start'), $this->list, $this->priority, $this->label, $this->unlabel);
+        return new TaskChange(
+            $this->due?->due($speaker, 'due'),
+            $this->undated,
+            $this->start?->due($speaker, 'start'),
+            $this->list,
+            $this->priority,
+            $this->label,
+            $this->unlabel,
+        );
     }
 }

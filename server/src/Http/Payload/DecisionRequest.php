@@ -75,7 +75,10 @@ final readonly class DecisionRequest
     {
         $for = AwayReason::from($this->for);
 
-        return new Snooze(AwayReason::NextClearing === $for && null === $this->until ? NextClearing::latest($speaker) : $this->until($speaker), $for);
+        return new Snooze(
+            AwayReason::NextClearing === $for && null === $this->until ? NextClearing::latest($speaker) : $this->until($speaker),
+            $for,
+        );
     }
 
     private function until(Speaker $speaker): Moment

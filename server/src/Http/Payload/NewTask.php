@@ -36,8 +36,21 @@ final readonly class NewTask
 
     public function order(Speaker $speaker): TaskOrder
     {
-        $fields = $this->jotted ? ReadJot::of($this->fields->title, $speaker)->fields->noting($this->fields->notes)->in('' === trim($this->fields->list) ? null : $this->fields->list) : $this->fields->read($speaker);
+        $fields = $this->jotted
+            ? ReadJot::of(
+                $this->fields->title,
+                $speaker,
+            )->fields->noting($this->fields->notes)->in('' === trim($this->fields->list) ? null : $this->fields->list)
+            : $this->fields->read($speaker);
 
-        return new TaskOrder($this->id, $fields, $this->message, $this->conversation?->claim(), $this->parent, array_map(static fn (OutlineField $one): Outline => $one->outline($speaker), $this->subtasks), $this->done);
+        return new TaskOrder(
+            $this->id,
+            $fields,
+            $this->message,
+            $this->conversation?->claim(),
+            $this->parent,
+            array_map(static fn (OutlineField $one): Outline => $one->outline($speaker), $this->subtasks),
+            $this->done,
+        );
     }
 }

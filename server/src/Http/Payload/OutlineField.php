@@ -24,6 +24,12 @@ final readonly class OutlineField
 
     public function outline(Speaker $speaker): Outline
     {
-        return new Outline($this->title, $this->done, array_map(static fn (self $one): Outline => $one->outline($speaker), $this->under), $this->notes, $this->jotted ? ReadJot::of($this->title, $speaker)->fields : null);
+        return new Outline(
+            $this->title,
+            $this->done,
+            array_map(static fn (self $one): Outline => $one->outline($speaker), $this->under),
+            $this->notes,
+            $this->jotted ? ReadJot::of($this->title, $speaker)->fields : null,
+        );
     }
 }

@@ -30,6 +30,7 @@ final readonly class RepeatField
             throw new Refused($problem->getMessage(), 'repeat');
         }
 
-        return Repeat::of($reading, $speaker->now->zone, $this->fromCompletion) ?? throw new Refused(\sprintf('"%s" is a single day. A repeat begins with "every", "daily", "weekly" or the like.', $this->phrase), 'repeat');
+        return Repeat::of($reading, $speaker->now->zone, $this->fromCompletion)
+            ?? throw new Refused(\sprintf('"%s" is a single day. A repeat begins with "every", "daily", "weekly" or the like.', $this->phrase), 'repeat');
     }
 }

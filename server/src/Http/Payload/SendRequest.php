@@ -42,7 +42,11 @@ final readonly class SendRequest
         return match ($this->then) {
             'do_now' => new DoNow(),
             'archive' => new Archive(),
-            'hand_over' => new HandOver(SendMail::names($letter->to), $this->what, $this->until?->moment($speaker, 'until') ?? throw new Refused('Until when?', 'until')),
+            'hand_over' => new HandOver(
+                SendMail::names($letter->to),
+                $this->what,
+                $this->until?->moment($speaker, 'until') ?? throw new Refused('Until when?', 'until'),
+            ),
             default => null,
         };
     }

@@ -79,7 +79,12 @@ final readonly class Settings
     /** @throws Refused */
     public function tasks(Speaker $speaker): TaskSettings
     {
-        $tasks = new TaskSettings($this->completeSubtasks, new FirstReminder($this->reminderPercent, $this->reminderDays), trim($this->taskDue), trim($this->taskReminder));
+        $tasks = new TaskSettings(
+            $this->completeSubtasks,
+            new FirstReminder($this->reminderPercent, $this->reminderDays),
+            trim($this->taskDue),
+            trim($this->taskReminder),
+        );
         $tasks->check($speaker);
 
         return $tasks;

@@ -17,6 +17,8 @@ final readonly class SourceField
     /** @throws Refused */
     public function source(): Source
     {
-        return SourceKind::Web === $this->kind ? Source::web($this->ref) : Source::fromState(['kind' => $this->kind->value, 'ref' => $this->ref]);
+        return SourceKind::Web === $this->kind
+            ? Source::web($this->ref)
+            : Source::fromState(['kind' => $this->kind->value, 'ref' => $this->ref]);
     }
 }

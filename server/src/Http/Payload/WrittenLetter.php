@@ -47,7 +47,18 @@ final readonly class WrittenLetter
     /** @throws Refused */
     public function letter(): Letter
     {
-        return new Letter(self::addresses($this->to), self::addresses($this->cc), self::addresses($this->bcc), $this->subject, $this->text, $this->formatted, array_values(array_unique($this->files)), array_values(array_unique($this->carried)), $this->what, $this->until);
+        return new Letter(
+            self::addresses($this->to),
+            self::addresses($this->cc),
+            self::addresses($this->bcc),
+            $this->subject,
+            $this->text,
+            $this->formatted,
+            array_values(array_unique($this->files)),
+            array_values(array_unique($this->carried)),
+            $this->what,
+            $this->until,
+        );
     }
 
     /**

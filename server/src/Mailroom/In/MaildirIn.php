@@ -62,7 +62,9 @@ final readonly class MaildirIn implements MailIn
             $raw = @file_get_contents($path, length: MailFiles::LARGEST + 1);
             // It has moved in this moment: it is found under its new name the next time.
             if (false !== $raw) {
-                yield \strlen($raw) > MailFiles::LARGEST ? Arrived::unfit($cursor, basename($path), self::tooLarge()) : Arrived::of($raw, $cursor, basename($path));
+                yield \strlen($raw) > MailFiles::LARGEST
+                    ? Arrived::unfit($cursor, basename($path), self::tooLarge())
+                    : Arrived::of($raw, $cursor, basename($path));
             }
         }
     }

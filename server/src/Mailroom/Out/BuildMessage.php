@@ -58,7 +58,10 @@ final readonly class BuildMessage
         $answered = $this->answered($outgoing);
         if (null !== $answered) {
             // Of a message that has no identifier nothing can be referred to (RFC 5322, 3.6.4).
-            $references = array_values(array_unique(array_filter([...\array_slice($answered->references, -30), $answered->messageHeader], self::isIdentifier(...))));
+            $references = array_values(array_unique(array_filter(
+                [...\array_slice($answered->references, -30), $answered->messageHeader],
+                self::isIdentifier(...),
+            )));
             // They are written as they came: the library takes only those that the RFC allows, and others are in use.
             if ([] !== $references) {
                 $headers->addTextHeader('References', '<'.implode('> <', $references).'>');
@@ -81,7 +84,9 @@ final readonly class BuildMessage
     private function answered(Outgoing $outgoing): ?Message
     {
         try {
-            return null === $outgoing->messageId || AnswerKind::New === $outgoing->kind ? null : $this->messages->get($outgoing->accountId, $outgoing->messageId);
+            return null === $outgoing->messageId || AnswerKind::New === $outgoing->kind
+                ? null
+                : $this->messages->get($outgoing->accountId, $outgoing->messageId);
         } catch (NotFound) {
             return null;
         }
@@ -118,14 +123,21 @@ final readonly class BuildMessage
     /** @return string a whole page, whose words are those of the text */
     private static function html(string $markdown): string
     {
-        $converter = new GithubFlavoredMarkdownConverter(['html_input' => 'escape', 'allow_unsafe_links' => false, 'max_nesting_level' => 30, 'renderer' => ['soft_break' => "<br>\n"]]);
+        $converter = new GithubFlavoredMarkdownConverter([
+            'html_input' => 'escape',
+            'allow_unsafe_links' => false,
+            'max_nesting_level' => 30,
+            'renderer' => ['soft_break' => "<br>\n"],
+        ]);
 
         return '<!doctype html><html><body>'.$converter->convert($markdown).'</body></html>';
     }
 
     private static function isIdentifier(string $id): bool
     {
-        return \strlen($id) < self::LONGEST_IDENTIFIER && 1 === preg_match('/^[^\s<>@]+@[^\s<>@]+$/', $id) && 1 === preg_match('/^[\x21-\x7e]+$/', $id);
+        return \strlen($id) < self::LONGEST_IDENTIFIER
+            && 1 === preg_match('/^[^\s<>@]+@[^\s<>@]+$/', $id)
+            && 1 === preg_match('/^[\x21-\x7e]+$/', $id);
     }
 
     /**

@@ -47,7 +47,13 @@ final readonly class SmtpOut implements MailOut
     public function submit(string $messageHeader, Address $from, array $to, string $raw): void
     {
         try {
-            $this->transport->send(new RawMessage($raw), new Envelope(new MimeAddress($from->email), array_map(static fn (Address $address): MimeAddress => new MimeAddress($address->email), $to)));
+            $this->transport->send(
+                new RawMessage($raw),
+                new Envelope(
+                    new MimeAddress($from->email),
+                    array_map(static fn (Address $address): MimeAddress => new MimeAddress($address->email), $to),
+                ),
+            );
         } catch (UnexpectedResponseException $problem) {
             throw self::answered($problem);
         } catch (TransportException $problem) {

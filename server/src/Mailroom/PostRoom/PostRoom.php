@@ -53,7 +53,12 @@ final readonly class PostRoom implements MailOut
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         foreach ($to as $recipient) {
             foreach ($this->reactions($recipient, $from, $raw) as $number => $reaction) {
-                $this->bring($reaction->raw, $now->modify(\sprintf('+%d seconds', $reaction->after + $trouble->delay)), self::name($messageHeader.' '.strtolower($recipient->email).' '.$number), $from->email);
+                $this->bring(
+                    $reaction->raw,
+                    $now->modify(\sprintf('+%d seconds', $reaction->after + $trouble->delay)),
+                    self::name($messageHeader.' '.strtolower($recipient->email).' '.$number),
+                    $from->email,
+                );
             }
         }
         // Last, so that what was begun and not finished is done again as a whole.
@@ -130,7 +135,10 @@ final readonly class PostRoom implements MailOut
         $number = [] === $last ? 0 : self::number((string) end($last));
         foreach ($this->names('later') as $name) {
             if (self::number($name) <= $now->getTimestamp()) {
-                rename($this->folder.'/later/new/'.$name, $this->folder.\sprintf('/inbox/new/%010d.%s', ++$number, explode('.', $name, 2)[1]));
+                rename(
+                    $this->folder.'/later/new/'.$name,
+                    $this->folder.\sprintf('/inbox/new/%010d.%s', ++$number, explode('.', $name, 2)[1]),
+                );
             }
         }
     }

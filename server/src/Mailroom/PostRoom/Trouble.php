@@ -32,12 +32,26 @@ final readonly class Trouble implements \JsonSerializable
         $state = json_decode($json, true);
         $state = \is_array($state) ? $state : [];
 
-        return new self(true === ($state['down'] ?? null), \is_string($state['refuses'] ?? null) ? $state['refuses'] : '', \is_int($state['delay'] ?? null) ? $state['delay'] : 0, true === ($state['silent'] ?? null), true === ($state['forgetful'] ?? null), true === ($state['quiet'] ?? null));
+        return new self(
+            true === ($state['down'] ?? null),
+            \is_string($state['refuses'] ?? null) ? $state['refuses'] : '',
+            \is_int($state['delay'] ?? null) ? $state['delay'] : 0,
+            true === ($state['silent'] ?? null),
+            true === ($state['forgetful'] ?? null),
+            true === ($state['quiet'] ?? null),
+        );
     }
 
     /** @return array<string, bool|int|string> */
     public function jsonSerialize(): array
     {
-        return ['down' => $this->down, 'refuses' => $this->refuses, 'delay' => $this->delay, 'silent' => $this->silent, 'forgetful' => $this->forgetful, 'quiet' => $this->quiet];
+        return [
+            'down' => $this->down,
+            'refuses' => $this->refuses,
+            'delay' => $this->delay,
+            'silent' => $this->silent,
+            'forgetful' => $this->forgetful,
+            'quiet' => $this->quiet,
+        ];
     }
 }

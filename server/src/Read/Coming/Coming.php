@@ -49,8 +49,16 @@ final readonly class Coming
     public function of(Account $account, array $kinds = self::KINDS, string $after = ''): array
     {
         $speaker = $account->speaker($this->clock->now());
-        $items = [...$this->mail($account, $speaker), ...$this->starts($account, $speaker), ...$this->reminders($account, $speaker), ...$this->goingOut($account, $speaker)];
-        $counts = array_count_values(array_map(static fn (ComingKey $item): string => $item->kind, $items)) + array_fill_keys(self::KINDS, 0);
+        $items = [
+            ...$this->mail($account, $speaker),
+            ...$this->starts($account, $speaker),
+            ...$this->reminders($account, $speaker),
+            ...$this->goingOut($account, $speaker),
+        ];
+        $counts = array_count_values(array_map(
+            static fn (ComingKey $item): string => $item->kind,
+            $items,
+        )) + array_fill_keys(self::KINDS, 0);
         $ordered = [];
         foreach ($items as $item) {
             if (\in_array($item->kind, $kinds, true)) {
@@ -124,7 +132,13 @@ final readonly class Coming
      */
     private static function stretch(Stretch $stretch, array $items): array
     {
-        return ['kind' => $stretch->kind->value, 'from' => $stretch->from, 'to' => $stretch->to, 'hour' => $stretch->hour, 'items' => $items];
+        return [
+            'kind' => $stretch->kind->value,
+            'from' => $stretch->from,
+            'to' => $stretch->to,
+            'hour' => $stretch->hour,
+            'items' => $items,
+        ];
     }
 
     /**
@@ -134,7 +148,10 @@ final readonly class Coming
      */
     private function shown(Account $account, array $part): array
     {
-        $ids = static fn (ObjectKind $kind): array => array_values(array_unique(array_map(static fn (ComingKey $item): string => $item->id, array_filter($part, static fn (ComingKey $item): bool => $kind === $item->about))));
+        $ids = static fn (ObjectKind $kind): array => array_values(array_unique(array_map(
+            static fn (ComingKey $item): string => $item->id,
+            array_filter($part, static fn (ComingKey $item): bool => $kind === $item->about),
+        )));
         $tasks = array_column($this->tasks->some($account, $ids(ObjectKind::Task)), null, 'id');
         $conversations = $this->conversations->some($account, $ids(ObjectKind::Conversation));
 
@@ -159,7 +176,14 @@ final readonly class Coming
             [$date, $time] = $here[$one['until']] ??= self::here($one['until'], $speaker);
             $reason = AwayReason::tryFrom($one['reason']);
 
-            return new ComingKey(AwayReason::HandOver === $reason ? 'owed' : 'mail', AwayReason::NextClearing === $reason ? null : $date, $time, $one['subject'], ObjectKind::Conversation, $one['id']);
+            return new ComingKey(
+                AwayReason::HandOver === $reason ? 'owed' : 'mail',
+                AwayReason::NextClearing === $reason ? null : $date,
+                $time,
+                $one['subject'],
+                ObjectKind::Conversation,
+                $one['id'],
+            );
         }, $this->conversations->away($account));
     }
 
@@ -181,7 +205,14 @@ final readonly class Coming
         return array_map(static function (array $one) use ($speaker): ComingKey {
             $start = DueView::in($speaker->now->zone, $one['start']);
 
-            return new ComingKey('start', LocalDate::parse($start['date']), null === $start['time'] ? null : TimeOfDay::parse($start['time']), $one['title'], ObjectKind::Task, $one['id']);
+            return new ComingKey(
+                'start',
+                LocalDate::parse($start['date']),
+                null === $start['time'] ? null : TimeOfDay::parse($start['time']),
+                $one['title'],
+                ObjectKind::Task,
+                $one['id'],
+            );
         }, $this->tasks->starting($account));
     }
 
@@ -205,9 +236,24 @@ final readonly class Coming
         $found = [];
         foreach ($this->rings->reminding($account->id) as $reminding) {
             foreach ($reminding->reminders as $reminder) {
-                $moment = $reminder->moment($reminding->start, $reminding->due, $speaker->now->zone, $speaker->settings, $speaker->now->instant);
+                $moment = $reminder->moment(
+                    $reminding->start,
+                    $reminding->due,
+                    $speaker->now->zone,
+                    $speaker->settings,
+                    $speaker->now->instant,
+                );
                 if (true === $moment?->isAfter($speaker->now->instant)) {
-                    $found[] = new ComingKey('reminder', LocalDate::of($moment->instant, $speaker->now->zone), TimeOfDay::of($moment->instant, $speaker->now->zone), '', $reminding->about->kind, $reminding->about->id, $reminder->text(), $reminder->kind());
+                    $found[] = new ComingKey(
+                        'reminder',
+                        LocalDate::of($moment->instant, $speaker->now->zone),
+                        TimeOfDay::of($moment->instant, $speaker->now->zone),
+                        '',
+                        $reminding->about->kind,
+                        $reminding->about->id,
+                        $reminder->text(),
+                        $reminder->kind(),
+                    );
                 }
             }
         }

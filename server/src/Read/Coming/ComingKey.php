@@ -40,6 +40,16 @@ final readonly class ComingKey
     /** What waits for the next clearing comes first, then what sorts by time; on a day first what comes at no time in particular. Different for each. */
     public function order(): string
     {
-        return implode(' ', [(string) $this->date, (string) $this->time, mb_substr($this->title, 0, self::TITLE), $this->kind, $this->id, mb_substr($this->text, 0, self::TITLE)]);
+        return implode(
+            ' ',
+            [
+                (string) $this->date,
+                (string) $this->time,
+                mb_substr($this->title, 0, self::TITLE),
+                $this->kind,
+                $this->id,
+                mb_substr($this->text, 0, self::TITLE),
+            ],
+        );
     }
 }

@@ -70,8 +70,14 @@ final readonly class Days
 
         return [
             'date' => (string) $date,
-            'tasks' => array_values(array_filter($near, static fn (TaskRow $task): bool => !$task->waiting && (($task->due['date'] ?? '') === (string) $date || ($isToday && $task->over)))),
-            'starts' => array_values(array_filter($near, static fn (TaskRow $task): bool => $task->waiting && ($task->start['date'] ?? '') === (string) $date)),
+            'tasks' => array_values(array_filter(
+                $near,
+                static fn (TaskRow $task): bool => !$task->waiting && (($task->due['date'] ?? '') === (string) $date || ($isToday && $task->over)),
+            )),
+            'starts' => array_values(array_filter(
+                $near,
+                static fn (TaskRow $task): bool => $task->waiting && ($task->start['date'] ?? '') === (string) $date,
+            )),
             'returns' => $this->conversations->returning($account, $date),
         ];
     }

@@ -32,6 +32,15 @@ final readonly class RingRow
     {
         $late = strtotime($row->string('noticed_at')) - strtotime($row->string('at')) > self::LATE;
 
-        return new self($row->string('id'), $row->string('at'), $late || $row->int('times') > 1, $row->int('times'), $row->string('how'), $row->string('reminder'), $task, $conversation);
+        return new self(
+            $row->string('id'),
+            $row->string('at'),
+            $late || $row->int('times') > 1,
+            $row->int('times'),
+            $row->string('how'),
+            $row->string('reminder'),
+            $task,
+            $conversation,
+        );
     }
 }

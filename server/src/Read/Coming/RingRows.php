@@ -29,10 +29,20 @@ final readonly class RingRows
              WHERE r.account_id = ? AND r.answered_at IS NULL AND (t.id IS NOT NULL OR c.id IS NOT NULL) ORDER BY r.at, r.id",
             [$account->id],
         ));
-        $of = static fn (string $kind): array => array_values(array_map(static fn (Row $row): string => $row->string('about_id'), array_filter($rows, static fn (Row $row): bool => $kind === $row->string('about_kind'))));
+        $of = static fn (string $kind): array => array_values(array_map(
+            static fn (Row $row): string => $row->string('about_id'),
+            array_filter($rows, static fn (Row $row): bool => $kind === $row->string('about_kind')),
+        ));
         $tasks = array_column($this->tasks->some($account, $of('task')), null, 'id');
         $conversations = $this->conversations->some($account, $of('conversation'));
 
-        return array_map(static fn (Row $row): RingRow => RingRow::of($row, $tasks[$row->string('about_id')] ?? null, $conversations[$row->string('about_id')] ?? null), $rows);
+        return array_map(
+            static fn (Row $row): RingRow => RingRow::of(
+                $row,
+                $tasks[$row->string('about_id')] ?? null,
+                $conversations[$row->string('about_id')] ?? null,
+            ),
+            $rows,
+        );
     }
 }

@@ -56,7 +56,10 @@ final readonly class EntryRows
     /** @throws NotFound */
     public function one(string $accountId, string $id): EntryRow
     {
-        return self::views($this->connection->fetchAllAssociative(self::SELECT.' WHERE +e.account_id = ? AND e.id = ?', [$accountId, $id]))[0]
+        return self::views($this->connection->fetchAllAssociative(
+            self::SELECT.' WHERE +e.account_id = ? AND e.id = ?',
+            [$accountId, $id],
+        ))[0]
             ?? throw new NotFound('journal entry', $id);
     }
 

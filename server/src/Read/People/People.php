@@ -39,7 +39,11 @@ final readonly class People
     {
         $where = ['p.account_id = :account', 'p.email <> :own'];
         $parameters = ['account' => $account->id, 'own' => strtolower($account->email), 'count' => $count];
-        foreach (\array_slice(preg_split('/[\s,;<>"]+/u', mb_strtolower(mb_scrub(trim($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 8) as $number => $wanted) {
+        foreach (\array_slice(
+            preg_split('/[\s,;<>"]+/u', mb_strtolower(mb_scrub(trim($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [],
+            0,
+            8,
+        ) as $number => $wanted) {
             // A part of an address is looked for as it is; the words in it narrow where.
             $parts = PeopleIndex::words($wanted);
             $where[] = [] === $parts ? '0' : '1';
@@ -54,13 +58,19 @@ final readonly class People
             }
         }
 
-        return [self::COLUMNS.' WHERE '.implode(' AND ', $where).' ORDER BY p.sent DESC, p.last_at DESC, p.email LIMIT :count', $parameters];
+        return [
+            self::COLUMNS.' WHERE '.implode(' AND ', $where).' ORDER BY p.sent DESC, p.last_at DESC, p.email LIMIT :count',
+            $parameters,
+        ];
     }
 
     /** @return KnownPerson|null */
     public function one(Account $account, string $email): ?array
     {
-        $columns = $this->connection->fetchAssociative(self::COLUMNS.' WHERE p.account_id = ? AND p.email = ?', [$account->id, strtolower($email)]);
+        $columns = $this->connection->fetchAssociative(
+            self::COLUMNS.' WHERE p.account_id = ? AND p.email = ?',
+            [$account->id, strtolower($email)],
+        );
 
         return false === $columns ? null : self::view($columns);
     }
@@ -74,6 +84,12 @@ final readonly class People
     {
         $row = new Row($columns);
 
-        return ['name' => $row->string('name'), 'email' => $row->string('email'), 'received' => $row->int('received'), 'sent' => $row->int('sent'), 'lastAt' => $row->string('last_at')];
+        return [
+            'name' => $row->string('name'),
+            'email' => $row->string('email'),
+            'received' => $row->int('received'),
+            'sent' => $row->int('sent'),
+            'lastAt' => $row->string('last_at'),
+        ];
     }
 }

@@ -29,10 +29,19 @@ final readonly class FoundView
     {
         return new self(
             $findings->kind,
-            array_map(static fn (Request $request): array => ['text' => $request->text, 'from' => $request->from, 'to' => $request->to], $findings->requests),
+            array_map(
+                static fn (Request $request): array => ['text' => $request->text, 'from' => $request->from, 'to' => $request->to],
+                $findings->requests,
+            ),
             // What an event says stands nowhere in the text.
-            array_map(DateView::of(...), array_values(array_filter($findings->dates, static fn (FoundDate $date): bool => $date->to > $date->from))),
-            array_map(static fn (ListItem $item): array => ['text' => $item->text, 'from' => $item->from, 'to' => $item->to], $findings->items),
+            array_map(
+                DateView::of(...),
+                array_values(array_filter($findings->dates, static fn (FoundDate $date): bool => $date->to > $date->from)),
+            ),
+            array_map(
+                static fn (ListItem $item): array => ['text' => $item->text, 'from' => $item->from, 'to' => $item->to],
+                $findings->items,
+            ),
         );
     }
 }

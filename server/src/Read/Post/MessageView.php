@@ -76,7 +76,15 @@ final readonly class MessageView
             $message->attachments,
             $message->own,
             $message->size,
-            array_map(static fn (Remark $remark): array => ['place' => $remark->kind->place(), 'deceit' => $remark->kind->isDeceit(), 'about' => $remark->about, 'text' => $remark->sentence()], $message->remarks()),
+            array_map(
+                static fn (Remark $remark): array => [
+                    'place' => $remark->kind->place(),
+                    'deceit' => $remark->kind->isDeceit(),
+                    'about' => $remark->about,
+                    'text' => $remark->sentence(),
+                ],
+                $message->remarks(),
+            ),
             null === $findings ? null : FoundView::of($findings),
         );
     }
@@ -87,6 +95,26 @@ final readonly class MessageView
         $piece = TextPiece::of(mb_scrub($message->text));
         $length = mb_strlen($piece->text);
 
-        return new self($message->id, $message->messageHeader, $message->from, $message->replyTo, $message->to, $message->cc, $message->subject, StoredNow::of($message->sentAt->instant), $message->dateSource, $piece->text, 0 === $length ? [] : [new BodyPart(BodyKind::Written, 0, $length)], $piece->next, $message->plain, $message->formatted, $message->attachments, $message->own, $message->size, [], null);
+        return new self(
+            $message->id,
+            $message->messageHeader,
+            $message->from,
+            $message->replyTo,
+            $message->to,
+            $message->cc,
+            $message->subject,
+            StoredNow::of($message->sentAt->instant),
+            $message->dateSource,
+            $piece->text,
+            0 === $length ? [] : [new BodyPart(BodyKind::Written, 0, $length)],
+            $piece->next,
+            $message->plain,
+            $message->formatted,
+            $message->attachments,
+            $message->own,
+            $message->size,
+            [],
+            null,
+        );
     }
 }

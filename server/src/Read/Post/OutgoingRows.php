@@ -29,9 +29,19 @@ final readonly class OutgoingRows
     /** @return array{drafts: list<array<string, mixed>>, waiting: list<array<string, mixed>>, troubles: list<array<string, mixed>>} */
     public function open(Account $account): array
     {
-        $of = fn (OutgoingState ...$states): array => array_map(self::row(...), $this->orm->getRepository(Outgoing::class)->findBy(['accountId' => $account->id, 'state' => $states], [OutgoingState::Draft === $states[0] ? 'changedAt' : 'goesAt' => OutgoingState::Draft === $states[0] ? 'DESC' : 'ASC']));
+        $of = fn (OutgoingState ...$states): array => array_map(
+            self::row(...),
+            $this->orm->getRepository(Outgoing::class)->findBy(
+                ['accountId' => $account->id, 'state' => $states],
+                [OutgoingState::Draft === $states[0] ? 'changedAt' : 'goesAt' => OutgoingState::Draft === $states[0] ? 'DESC' : 'ASC'],
+            ),
+        );
 
-        return ['drafts' => $of(OutgoingState::Draft), 'waiting' => $of(OutgoingState::Waiting, OutgoingState::Sending), 'troubles' => $of(OutgoingState::Failed, OutgoingState::Doubt)];
+        return [
+            'drafts' => $of(OutgoingState::Draft),
+            'waiting' => $of(OutgoingState::Waiting, OutgoingState::Sending),
+            'troubles' => $of(OutgoingState::Failed, OutgoingState::Doubt),
+        ];
     }
 
     /** @return array<string, mixed> see Outgoing of the contract */
@@ -48,7 +58,13 @@ final readonly class OutgoingRows
     /** @return list<array<string, mixed>> drafts that answer a message of the conversation */
     public function draftsIn(Account $account, string $conversationId): array
     {
-        return array_map(self::row(...), $this->orm->getRepository(Outgoing::class)->findBy(['accountId' => $account->id, 'conversationId' => $conversationId, 'state' => OutgoingState::Draft], ['changedAt' => 'DESC']));
+        return array_map(
+            self::row(...),
+            $this->orm->getRepository(Outgoing::class)->findBy(
+                ['accountId' => $account->id, 'conversationId' => $conversationId, 'state' => OutgoingState::Draft],
+                ['changedAt' => 'DESC'],
+            ),
+        );
     }
 
     /**
@@ -86,7 +102,15 @@ final readonly class OutgoingRows
             $attachments = [];
         }
 
-        return array_map(static fn (int $place, Attachment $attachment): array => ['place' => $place, 'name' => $attachment->name, 'size' => $attachment->size], array_keys($attachments), $attachments);
+        return array_map(
+            static fn (int $place, Attachment $attachment): array => [
+                'place' => $place,
+                'name' => $attachment->name,
+                'size' => $attachment->size,
+            ],
+            array_keys($attachments),
+            $attachments,
+        );
     }
 
     /** @param list<Address> $addresses */
@@ -96,7 +120,9 @@ final readonly class OutgoingRows
             if ('' === $address->email || '' === $address->name) {
                 return $address->email.$address->name;
             }
-            $name = 1 === preg_match('/^[\p{L}\p{M}\p{N} .\'-]+$/u', $address->name) ? $address->name : '"'.addcslashes($address->name, '"\\').'"';
+            $name = 1 === preg_match('/^[\p{L}\p{M}\p{N} .\'-]+$/u', $address->name)
+                ? $address->name
+                : '"'.addcslashes($address->name, '"\\').'"';
 
             return $name.' <'.$address->email.'>';
         }, $addresses));

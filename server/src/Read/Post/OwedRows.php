@@ -26,7 +26,13 @@ final readonly class OwedRows
     /** @return list<array<string, mixed>> see Owed of the contract; what is open, the nearest first, then what was settled, the newest first */
     public function of(Account $account): array
     {
-        return $this->rows("o.state = 'open' OR o.settled_at >= :since", $account, ['since' => StoredNow::of(\DateTimeImmutable::createFromInterface($this->clock->now())->modify(\sprintf('-%d days', self::SETTLED)))]);
+        return $this->rows(
+            "o.state = 'open' OR o.settled_at >= :since",
+            $account,
+            ['since' => StoredNow::of(
+                \DateTimeImmutable::createFromInterface($this->clock->now())->modify(\sprintf('-%d days', self::SETTLED)),
+            )],
+        );
     }
 
     /** @return list<array<string, mixed>> what was asked for in a conversation */

@@ -24,7 +24,10 @@ final readonly class OpenTasks
     /** @return array{open: int, over: int} without those that are out of the way, or only a part of another */
     public function counts(Account $account): array
     {
-        $open = array_filter($this->of($account), static fn (array $task): bool => !$task['archived'] && !$task['waiting'] && $task['alone']);
+        $open = array_filter(
+            $this->of($account),
+            static fn (array $task): bool => !$task['archived'] && !$task['waiting'] && $task['alone'],
+        );
 
         return ['open' => \count($open), 'over' => \count(array_filter(array_column($open, 'over')))];
     }
@@ -71,7 +74,16 @@ final readonly class OpenTasks
                 $start = (string) $moment->dayIn($now->zone);
             }
             $parents[$id] = $parent;
-            $tasks[$id] = ['list' => $list, 'archived' => (bool) $archived, 'alone' => null === $parent || null !== $due, 'waiting' => $isAhead, 'over' => $isOver, 'day' => $due ?? '', 'start' => $start ?? '', 'minutes' => $minutes ?? 0];
+            $tasks[$id] = [
+                'list' => $list,
+                'archived' => (bool) $archived,
+                'alone' => null === $parent || null !== $due,
+                'waiting' => $isAhead,
+                'over' => $isOver,
+                'day' => $due ?? '',
+                'start' => $start ?? '',
+                'minutes' => $minutes ?? 0,
+            ];
         }
         foreach ($tasks as $id => $task) {
             for ($above = $parents[$id]; null !== $above && !$task['waiting'] && isset($tasks[$above]); $above = $parents[$above]) {

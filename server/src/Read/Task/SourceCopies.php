@@ -38,7 +38,12 @@ final readonly class SourceCopies
         return array_map(function (array $columns) use ($account): array {
             $row = new Row($columns);
 
-            return ['id' => $row->string('id'), 'subject' => $row->string('subject'), 'sentAt' => $row->string('sent_at'), 'tasks' => $this->tasks->ofMessages($account->id, [$row->string('message_id')])];
+            return [
+                'id' => $row->string('id'),
+                'subject' => $row->string('subject'),
+                'sentAt' => $row->string('sent_at'),
+                'tasks' => $this->tasks->ofMessages($account->id, [$row->string('message_id')]),
+            ];
         }, $copies);
     }
 

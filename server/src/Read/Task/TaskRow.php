@@ -70,7 +70,11 @@ final readonly class TaskRow
             $row->string('id'),
             $row->int('revision'),
             $row->string('title'),
-            ['id' => $row->string('list_id'), 'name' => $row->string('list_name'), 'colour' => ListColour::from($row->string('list_colour'))],
+            [
+                'id' => $row->string('list_id'),
+                'name' => $row->string('list_name'),
+                'colour' => ListColour::from($row->string('list_colour')),
+            ],
             null === $parent ? null : ['id' => $parent, 'title' => $row->string('parent_title')],
             $row->string('rank'),
             null === $start ? null : DueView::in($speaker->now->zone, $start),

@@ -71,7 +71,10 @@ final readonly class TaskRows
             $parameters = [...$parameters, ...('done' === $wanted->state ? [$last[0]] : []), ...$last];
         }
         /** @var list<non-empty-list<string>> $keys */
-        $keys = $this->connection->fetchAllNumeric('SELECT '.implode(', ', $names).' '.self::OF.$where.$alone.' ORDER BY '.implode(', ', $order).' LIMIT '.self::PAGE, $parameters);
+        $keys = $this->connection->fetchAllNumeric(
+            'SELECT '.implode(', ', $names).' '.self::OF.$where.$alone.' ORDER BY '.implode(', ', $order).' LIMIT '.self::PAGE,
+            $parameters,
+        );
 
         return [
             'tasks' => $this->rows($account, array_map(static fn (array $key): string => end($key), $keys), $tree),
@@ -123,7 +126,13 @@ final readonly class TaskRows
     /** @return list<TaskRow> the open ones that came from mail of somebody */
     public function fromSender(Account $account, string $email): array
     {
-        return $this->rows($account, $this->ids(" AND t.completed_at IS NULL AND LOWER((SELECT json_extract(s.sender, '$.email') FROM source_copy s WHERE s.id = ".self::SOURCE.')) = ?', [$account->id, mb_strtolower($email)]));
+        return $this->rows(
+            $account,
+            $this->ids(
+                " AND t.completed_at IS NULL AND LOWER((SELECT json_extract(s.sender, '$.email') FROM source_copy s WHERE s.id = ".self::SOURCE.')) = ?',
+                [$account->id, mb_strtolower($email)],
+            ),
+        );
     }
 
     /** @return list<array{id: string, title: string, start: Due}> the open ones that are out of the way until a start of their own */
@@ -131,7 +140,10 @@ final readonly class TaskRows
     {
         $now = $account->speaker($this->clock->now())->now;
         $starting = [];
-        foreach ($this->connection->iterateAssociative('SELECT t.id, t.title, t.start_date, t.start_time, t.start_zone '.self::OF.' AND t.completed_at IS NULL AND t.start_date IS NOT NULL AND NOT l.archived', [$account->id]) as $columns) {
+        foreach ($this->connection->iterateAssociative(
+            'SELECT t.id, t.title, t.start_date, t.start_time, t.start_zone '.self::OF.' AND t.completed_at IS NULL AND t.start_date IS NOT NULL AND NOT l.archived',
+            [$account->id],
+        ) as $columns) {
             $row = new Row($columns);
             $start = $row->dueOrNull('start');
             if (null !== $start && TaskTree::isAhead($start, $now)) {
@@ -145,7 +157,13 @@ final readonly class TaskRows
     /** @return list<TaskRow> all that lies under the task, without a set order */
     public function under(Account $account, string $id): array
     {
-        return $this->rows($account, $this->ids(' AND t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN below ON b.parent_id = below.id) SELECT id FROM below)', [$account->id, $id]));
+        return $this->rows(
+            $account,
+            $this->ids(
+                ' AND t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN below ON b.parent_id = below.id) SELECT id FROM below)',
+                [$account->id, $id],
+            ),
+        );
     }
 
     /**
@@ -155,13 +173,21 @@ final readonly class TaskRows
      */
     public function ofMessages(string $accountId, array $messageIds): array
     {
-        return $this->links("EXISTS (SELECT 1 FROM json_each(t.sources) j JOIN source_copy s ON s.id = json_extract(j.value, '$.ref') WHERE json_extract(j.value, '$.kind') = 'message' AND s.account_id = t.account_id AND s.message_id IN (SELECT value FROM json_each(?)))", $accountId, json_encode($messageIds, \JSON_THROW_ON_ERROR));
+        return $this->links(
+            "EXISTS (SELECT 1 FROM json_each(t.sources) j JOIN source_copy s ON s.id = json_extract(j.value, '$.ref') WHERE json_extract(j.value, '$.kind') = 'message' AND s.account_id = t.account_id AND s.message_id IN (SELECT value FROM json_each(?)))",
+            $accountId,
+            json_encode($messageIds, \JSON_THROW_ON_ERROR),
+        );
     }
 
     /** @return list<array{id: string, title: string, done: bool}> the tasks that name the task as a source */
     public function ofTask(string $accountId, string $id): array
     {
-        return $this->links("EXISTS (SELECT 1 FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'task' AND json_extract(j.value, '$.ref') = ?)", $accountId, $id);
+        return $this->links(
+            "EXISTS (SELECT 1 FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'task' AND json_extract(j.value, '$.ref') = ?)",
+            $accountId,
+            $id,
+        );
     }
 
     /** @return array{id: string, title: string, done: bool}|null */
@@ -205,13 +231,22 @@ final readonly class TaskRows
             [$accountId],
         );
 
-        return array_map(static fn (array $columns): array => ['label' => (new Row($columns))->string('label'), 'open' => (new Row($columns))->int('open')], $rows);
+        return array_map(
+            static fn (array $columns): array => [
+                'label' => (new Row($columns))->string('label'),
+                'open' => (new Row($columns))->int('open'),
+            ],
+            $rows,
+        );
     }
 
     /** @return list<array{id: string, title: string, done: bool}> */
     private function links(string $where, string $accountId, string $parameter): array
     {
-        $rows = $this->connection->fetchAllAssociative("SELECT t.id, t.title, t.completed_at FROM task t WHERE {$where} AND t.account_id = ? ORDER BY t.created_at, t.id", [$parameter, $accountId]);
+        $rows = $this->connection->fetchAllAssociative(
+            "SELECT t.id, t.title, t.completed_at FROM task t WHERE {$where} AND t.account_id = ? ORDER BY t.created_at, t.id",
+            [$parameter, $accountId],
+        );
 
         return array_map(static function (array $columns): array {
             $row = new Row($columns);
@@ -239,7 +274,10 @@ final readonly class TaskRows
         }
         $more = [$wanted->list, $wanted->priority?->value, null === $ids ? null : json_encode($ids, \JSON_THROW_ON_ERROR)];
 
-        return [' AND '.implode(' AND ', $conditions), [...$parameters, ...array_values(array_filter($more, static fn (?string $value): bool => null !== $value))]];
+        return [
+            ' AND '.implode(' AND ', $conditions),
+            [...$parameters, ...array_values(array_filter($more, static fn (?string $value): bool => null !== $value))],
+        ];
     }
 
     /**
@@ -255,11 +293,15 @@ final readonly class TaskRows
             return null;
         }
         $ids = [];
-        foreach ($this->connection->iterateAssociative('SELECT id, title, notes, labels FROM task WHERE account_id = ?', [$accountId]) as $columns) {
+        foreach ($this->connection->iterateAssociative(
+            'SELECT id, title, notes, labels FROM task WHERE account_id = ?',
+            [$accountId],
+        ) as $columns) {
             $row = new Row($columns);
             $labels = array_map(mb_strtolower(...), array_values(array_filter($row->json('labels'), \is_string(...))));
             $text = mb_strtolower($row->string('title').' '.$row->string('notes')).' '.implode(' ', $labels);
-            if (('' === $label || \in_array($label, $labels, true)) && [] === array_filter($words, static fn (string $word): bool => !str_contains($text, $word))) {
+            if (('' === $label || \in_array($label, $labels, true))
+                && [] === array_filter($words, static fn (string $word): bool => !str_contains($text, $word))) {
                 $ids[] = $row->string('id');
             }
         }
@@ -275,7 +317,10 @@ final readonly class TaskRows
      */
     private function ids(string $where, array $parameters): array
     {
-        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT t.id '.self::OF.$where, $parameters), \is_string(...)));
+        return array_values(array_filter(
+            $this->connection->fetchFirstColumn('SELECT t.id '.self::OF.$where, $parameters),
+            \is_string(...),
+        ));
     }
 
     private function tree(Account $account): TaskTree
@@ -299,7 +344,10 @@ final readonly class TaskRows
 
                 return TaskRow::of($row, $speaker, $tree->isWaiting($row->string('id')), $tree->under($row->string('id')));
             },
-            $this->connection->fetchAllAssociative(self::SELECT.' WHERE +t.account_id = ? ORDER BY w.key', [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id]),
+            $this->connection->fetchAllAssociative(
+                self::SELECT.' WHERE +t.account_id = ? ORDER BY w.key',
+                [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id],
+            ),
         );
     }
 }

@@ -55,7 +55,14 @@ final readonly class TaskSheets
     {
         $next = $repeat->next($speaker->now);
 
-        return ['text' => $repeat->text(), 'zone' => null === $repeat->clock || $repeat->zone->getName() === $speaker->now->zone->getName() ? null : $repeat->zone->getName(), 'fromCompletion' => $repeat->fromCompletion, 'next' => null === $next ? null : DueView::in($speaker->now->zone, $next->due())];
+        return [
+            'text' => $repeat->text(),
+            'zone' => null === $repeat->clock || $repeat->zone->getName() === $speaker->now->zone->getName()
+                ? null
+                : $repeat->zone->getName(),
+            'fromCompletion' => $repeat->fromCompletion,
+            'next' => null === $next ? null : DueView::in($speaker->now->zone, $next->due()),
+        ];
     }
 
     /** @return list<array{text: string, at: ?string}> */

@@ -29,6 +29,15 @@ final readonly class AdviceView
 
     public static function of(Advice $advice): self
     {
-        return new self($advice->decision, $advice->group, $advice->title, $advice->minutes, $advice->reasons, $advice->asks, DateView::of($advice->date), $advice->until);
+        return new self(
+            $advice->decision,
+            $advice->group,
+            $advice->title,
+            $advice->minutes,
+            $advice->reasons,
+            $advice->asks,
+            DateView::of($advice->date),
+            $advice->until,
+        );
     }
 }

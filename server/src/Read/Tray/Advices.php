@@ -46,7 +46,10 @@ final readonly class Advices
         $undecided = $this->undecided($conversations);
         $found = $this->findings->of($account, array_merge(...array_values($undecided)));
         $habits = $this->habits($account, array_map(static fn (Row $row): string => $row->string('habit_key'), $conversations));
-        $written = $this->written($account, array_map(static fn (Row $row): string => strtolower($row->string('latest_email')), $conversations));
+        $written = $this->written(
+            $account,
+            array_map(static fn (Row $row): string => strtolower($row->string('latest_email')), $conversations),
+        );
         $now = new Moment($this->clock->now(), $account->timeZone());
         $advices = [];
         foreach ($conversations as $id => $row) {
@@ -111,8 +114,18 @@ final readonly class Advices
         }
         $undecided = [];
         foreach ($messages as $conversation => $rows) {
-            $all = array_map(static fn (Row $row): array => ['id' => $row->string('id'), 'own' => $row->bool('own'), 'importedAt' => $row->string('imported_at')], $rows);
-            $undecided[$conversation] = \array_slice(Undecided::of($all, $conversations[$conversation]->stringOrNull('decided_at') ?? ''), -self::MESSAGES);
+            $all = array_map(
+                static fn (Row $row): array => [
+                    'id' => $row->string('id'),
+                    'own' => $row->bool('own'),
+                    'importedAt' => $row->string('imported_at'),
+                ],
+                $rows,
+            );
+            $undecided[$conversation] = \array_slice(
+                Undecided::of($all, $conversations[$conversation]->stringOrNull('decided_at') ?? ''),
+                -self::MESSAGES,
+            );
         }
 
         return $undecided;
@@ -130,7 +143,10 @@ final readonly class Advices
             'SELECT c.habit_key, c.decided_as FROM json_each(:keys) k CROSS JOIN conversation c ON c.id IN (
                 SELECT h.id FROM conversation h WHERE h.account_id = :account AND h.habit_key = k.value AND h.decided_as IS NOT NULL ORDER BY h.decided_at DESC LIMIT '.Habit::LOOKED_AT.'
              ) ORDER BY k.key, c.decided_at DESC',
-            ['account' => $account->id, 'keys' => json_encode(array_values(array_unique($keys)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)],
+            [
+                'account' => $account->id,
+                'keys' => json_encode(array_values(array_unique($keys)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE),
+            ],
         ) as $columns) {
             $row = new Row($columns);
             $decisions[$row->string('habit_key')][] = AdvisedDecision::tryFrom($row->string('decided_as'));

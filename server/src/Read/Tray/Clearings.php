@@ -35,7 +35,12 @@ final readonly class Clearings
             [$clearing->accountId, $clearing->id],
         );
 
-        return ClearingView::of($clearing, array_map(static fn (array $row): Row => new Row($row), $rows), is_numeric($touches) ? (int) $touches : 0, $this->pace($clearing->accountId));
+        return ClearingView::of(
+            $clearing,
+            array_map(static fn (array $row): Row => new Row($row), $rows),
+            is_numeric($touches) ? (int) $touches : 0,
+            $this->pace($clearing->accountId),
+        );
     }
 
     /** @return float seconds a conversation */
@@ -47,6 +52,9 @@ final readonly class Clearings
             [$accountId],
         );
 
-        return Pace::of(array_map(static fn (array $row): array => ['clearing' => $row['clearing_id'], 'at' => new \DateTimeImmutable($row['done_at'])], array_reverse($rows)));
+        return Pace::of(array_map(
+            static fn (array $row): array => ['clearing' => $row['clearing_id'], 'at' => new \DateTimeImmutable($row['done_at'])],
+            array_reverse($rows),
+        ));
     }
 }

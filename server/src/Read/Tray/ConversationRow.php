@@ -87,7 +87,32 @@ final readonly class ConversationRow
     {
         $place = Place::tryFrom($row->string('place')) ?? Place::Tray;
 
-        return new self($row->string('id'), $row->string('subject'), $row->string('latest_name'), $row->string('latest_email'), $row->string('excerpt'), 1 === preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/D', $row->string('latest_at')) ? $row->string('latest_at') : '1970-01-01T00:00:00Z', $row->int('messages'), $row->int('attachments'), $row->bool('unread'), Place::Away === $place ? Place::Tray : $place, null, false, 0, null, $row->bool('muted'), null, null, null, null, 0, 0, null, $row->int('revision'), null);
+        return new self(
+            $row->string('id'),
+            $row->string('subject'),
+            $row->string('latest_name'),
+            $row->string('latest_email'),
+            $row->string('excerpt'),
+            1 === preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/D', $row->string('latest_at')) ? $row->string('latest_at') : '1970-01-01T00:00:00Z',
+            $row->int('messages'),
+            $row->int('attachments'),
+            $row->bool('unread'),
+            Place::Away === $place ? Place::Tray : $place,
+            null,
+            false,
+            0,
+            null,
+            $row->bool('muted'),
+            null,
+            null,
+            null,
+            null,
+            0,
+            0,
+            null,
+            $row->int('revision'),
+            null,
+        );
     }
 
     /** How it came back, or null when it did not. */

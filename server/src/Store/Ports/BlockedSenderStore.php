@@ -17,7 +17,8 @@ final readonly class BlockedSenderStore implements BlockedSenders
 
     public function get(string $accountId, string $id): BlockedSender
     {
-        return $this->orm->getRepository(BlockedSender::class)->findOneBy(['accountId' => $accountId, 'id' => $id]) ?? throw new NotFound('blocked sender', $id);
+        return $this->orm->getRepository(BlockedSender::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
+            ?? throw new NotFound('blocked sender', $id);
     }
 
     public function find(string $accountId, string $pattern): ?BlockedSender

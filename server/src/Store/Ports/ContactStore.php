@@ -56,7 +56,10 @@ final readonly class ContactStore implements Contacts
     public function all(string $accountId): array
     {
         $all = $this->orm->getRepository(Contact::class)->findBy(['accountId' => $accountId]);
-        usort($all, static fn (Contact $a, Contact $b): int => mb_strtolower($a->card()->name.$a->email()) <=> mb_strtolower($b->card()->name.$b->email()));
+        usort(
+            $all,
+            static fn (Contact $a, Contact $b): int => mb_strtolower($a->card()->name.$a->email()) <=> mb_strtolower($b->card()->name.$b->email()),
+        );
 
         return $all;
     }

@@ -74,7 +74,10 @@ final readonly class ConversationStore implements Conversations
 
     public function blockedFrom(string $accountId, string $pattern): array
     {
-        return $this->found("c.account_id = :account AND c.place = 'blocked' AND (".self::of('LOWER(c.latest_email)').')', ['account' => $accountId] + self::patternParameters($pattern));
+        return $this->found(
+            "c.account_id = :account AND c.place = 'blocked' AND (".self::of('LOWER(c.latest_email)').')',
+            ['account' => $accountId] + self::patternParameters($pattern),
+        );
     }
 
     public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array
@@ -125,10 +128,16 @@ final readonly class ConversationStore implements Conversations
     {
         $connection = $this->orm->getConnection();
         /** @var list<array{number: int, message_id: string}> $messages */
-        $messages = $connection->fetchAllAssociative('SELECT number, message_id FROM conversation_message WHERE conversation_id = ?', [$conversation->id]);
+        $messages = $connection->fetchAllAssociative(
+            'SELECT number, message_id FROM conversation_message WHERE conversation_id = ?',
+            [$conversation->id],
+        );
         PeopleIndex::forget($connection, array_column($messages, 'message_id'));
         foreach ($messages as ['number' => $number, 'message_id' => $id]) {
-            $connection->executeStatement('INSERT OR IGNORE INTO erased_message SELECT account_id, fingerprint FROM message WHERE id = ?', [$id]);
+            $connection->executeStatement(
+                'INSERT OR IGNORE INTO erased_message SELECT account_id, fingerprint FROM message WHERE id = ?',
+                [$id],
+            );
             $connection->delete('conversation_message', ['number' => $number]);
             $connection->delete('message_source', ['message_id' => $id]);
             $connection->delete('thread_id', ['message_id' => $id]);

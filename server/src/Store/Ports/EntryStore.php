@@ -17,7 +17,10 @@ final readonly class EntryStore implements Entries
 
     public function hasClearing(string $accountId, string $clearingId): bool
     {
-        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM clearing WHERE account_id = ? AND id = ?', [$accountId, $clearingId]);
+        return false !== $this->orm->getConnection()->fetchOne(
+            'SELECT 1 FROM clearing WHERE account_id = ? AND id = ?',
+            [$accountId, $clearingId],
+        );
     }
 
     public function find(string $accountId, string $id): ?Entry
@@ -65,7 +68,10 @@ final readonly class EntryStore implements Entries
             [json_encode($wanted, \JSON_THROW_ON_ERROR), $accountId, $number],
         );
 
-        return array_values(array_filter($this->orm->getRepository(Entry::class)->findBy(['id' => $ids], ['number' => 'DESC']), static fn (Entry $entry): bool => $entry->accountId === $accountId));
+        return array_values(array_filter(
+            $this->orm->getRepository(Entry::class)->findBy(['id' => $ids], ['number' => 'DESC']),
+            static fn (Entry $entry): bool => $entry->accountId === $accountId,
+        ));
     }
 
     public function undoneBy(string $accountId, string $entryId): array

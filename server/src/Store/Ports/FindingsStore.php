@@ -83,7 +83,11 @@ final readonly class FindingsStore implements Reading
     {
         $this->connection->executeStatement(
             'INSERT OR REPLACE INTO message_findings (message_id, rules, findings) VALUES (?, ?, ?)',
-            [$messageId, self::rules($for->person), json_encode($findings?->state() ?? [], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)],
+            [
+                $messageId,
+                self::rules($for->person),
+                json_encode($findings?->state() ?? [], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE),
+            ],
         );
         $this->connection->executeStatement('DELETE FROM findings_wanted WHERE message_id = ?', [$messageId]);
         $this->connection->executeStatement('UPDATE mail_mark SET read = read + 1 WHERE account_id = ?', [$for->accountId]);
@@ -114,7 +118,10 @@ final readonly class FindingsStore implements Reading
     /** The worker reads them. */
     public function want(Recipient $for, array $messageIds): void
     {
-        $this->connection->executeStatement('INSERT OR IGNORE INTO findings_wanted (message_id, account_id) SELECT value, ? FROM json_each(?)', [$for->accountId, json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
+        $this->connection->executeStatement(
+            'INSERT OR IGNORE INTO findings_wanted (message_id, account_id) SELECT value, ? FROM json_each(?)',
+            [$for->accountId, json_encode($messageIds, \JSON_THROW_ON_ERROR)],
+        );
     }
 
     /**
@@ -124,7 +131,10 @@ final readonly class FindingsStore implements Reading
      */
     private function note(Account $account, array $messageIds): void
     {
-        $new = $this->connection->fetchOne('SELECT EXISTS (SELECT 1 FROM json_each(?) j WHERE j.value NOT IN (SELECT message_id FROM findings_wanted))', [json_encode($messageIds, \JSON_THROW_ON_ERROR)]);
+        $new = $this->connection->fetchOne(
+            'SELECT EXISTS (SELECT 1 FROM json_each(?) j WHERE j.value NOT IN (SELECT message_id FROM findings_wanted))',
+            [json_encode($messageIds, \JSON_THROW_ON_ERROR)],
+        );
         if (1 !== $new) {
             return;
         }
@@ -142,6 +152,9 @@ final readonly class FindingsStore implements Reading
     /** By what mail is read; whatever was read by something else is read anew. */
     private static function rules(Person $person): string
     {
-        return ReadLetter::VERSION.' '.hash('xxh32', json_encode([$person->time->state(), $person->zone?->getName()], \JSON_THROW_ON_ERROR));
+        return ReadLetter::VERSION.' '.hash(
+            'xxh32',
+            json_encode([$person->time->state(), $person->zone?->getName()], \JSON_THROW_ON_ERROR),
+        );
     }
 }

@@ -30,7 +30,10 @@ final readonly class MessageStore implements Messages
     public function at(string $accountId, string $address): Message
     {
         foreach (self::namesOf($address) as $one) {
-            $id = $this->orm->getConnection()->fetchOne('SELECT id FROM message WHERE account_id = ? AND (message_header = ? OR id = ?) ORDER BY sent_at DESC LIMIT 1', [$accountId, $one, $one]);
+            $id = $this->orm->getConnection()->fetchOne(
+                'SELECT id FROM message WHERE account_id = ? AND (message_header = ? OR id = ?) ORDER BY sent_at DESC LIMIT 1',
+                [$accountId, $one, $one],
+            );
             if (\is_string($id)) {
                 return $this->get($accountId, $id);
             }
@@ -61,34 +64,59 @@ final readonly class MessageStore implements Messages
 
     public function isKnown(string $accountId, string $fingerprint): bool
     {
-        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM message WHERE account_id = ? AND fingerprint = ?', [$accountId, $fingerprint]);
+        return false !== $this->orm->getConnection()->fetchOne(
+            'SELECT 1 FROM message WHERE account_id = ? AND fingerprint = ?',
+            [$accountId, $fingerprint],
+        );
     }
 
     public function isErased(string $accountId, string $fingerprint): bool
     {
-        return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM erased_message WHERE account_id = ? AND fingerprint = ?', [$accountId, $fingerprint]);
+        return false !== $this->orm->getConnection()->fetchOne(
+            'SELECT 1 FROM erased_message WHERE account_id = ? AND fingerprint = ?',
+            [$accountId, $fingerprint],
+        );
     }
 
     public function add(Message $message, string $raw, string $conversationId): void
     {
         $this->orm->persist($message);
         $connection = $this->orm->getConnection();
-        $connection->insert('message_source', ['message_id' => $message->id, 'source' => gzcompress($raw, self::COMPRESSION)], ['source' => ParameterType::LARGE_OBJECT]);
-        $connection->insert('conversation_message', ['message_id' => $message->id, 'conversation_id' => $conversationId, 'people' => self::people($message)]);
+        $connection->insert(
+            'message_source',
+            ['message_id' => $message->id, 'source' => gzcompress($raw, self::COMPRESSION)],
+            ['source' => ParameterType::LARGE_OBJECT],
+        );
+        $connection->insert(
+            'conversation_message',
+            ['message_id' => $message->id, 'conversation_id' => $conversationId, 'people' => self::people($message)],
+        );
         $number = (int) $connection->lastInsertId();
-        $connection->executeStatement('INSERT INTO mail_mark (account_id, number) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET number = excluded.number', [$message->accountId, $number]);
+        $connection->executeStatement(
+            'INSERT INTO mail_mark (account_id, number) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET number = excluded.number',
+            [$message->accountId, $number],
+        );
         PeopleIndex::add($connection, $message);
     }
 
     /** Everybody whom it names, as they are looked for; the index of words takes them from conversation_message. */
     public static function people(Message $message): string
     {
-        return implode(' ', array_map(static fn (Address $address): string => $address->name.' '.$address->email, [$message->from, ...$message->to, ...$message->cc]));
+        return implode(
+            ' ',
+            array_map(
+                static fn (Address $address): string => $address->name.' '.$address->email,
+                [$message->from, ...$message->to, ...$message->cc],
+            ),
+        );
     }
 
     public function conversationOf(Message $message): string
     {
-        $id = $this->orm->getConnection()->fetchOne('SELECT conversation_id FROM conversation_message WHERE message_id = ?', [$message->id]);
+        $id = $this->orm->getConnection()->fetchOne(
+            'SELECT conversation_id FROM conversation_message WHERE message_id = ?',
+            [$message->id],
+        );
 
         return \is_string($id) ? $id : throw new NotFound('conversation', $message->id);
     }
@@ -96,10 +124,16 @@ final readonly class MessageStore implements Messages
     /** @return list<Message> of a conversation, oldest first */
     public function ofConversation(string $accountId, string $conversationId): array
     {
-        $ids = $this->orm->getConnection()->fetchFirstColumn('SELECT message_id FROM conversation_message WHERE conversation_id = ?', [$conversationId]);
+        $ids = $this->orm->getConnection()->fetchFirstColumn(
+            'SELECT message_id FROM conversation_message WHERE conversation_id = ?',
+            [$conversationId],
+        );
         try {
             // By their ids alone: with the account beside them, all of its messages might be gone through.
-            $messages = array_values(array_filter($this->orm->getRepository(Message::class)->findBy(['id' => $ids]), static fn (Message $message): bool => $message->accountId === $accountId));
+            $messages = array_values(array_filter(
+                $this->orm->getRepository(Message::class)->findBy(['id' => $ids]),
+                static fn (Message $message): bool => $message->accountId === $accountId,
+            ));
         } catch (\Throwable) {
             // One of them is damaged. The others are there.
             $messages = array_values(array_filter(array_map(fn (mixed $id): ?Message => $this->orNull($accountId, $id), $ids)));

@@ -54,7 +54,12 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Task => Task::revived($object->id, $accountId, $state),
             ObjectKind::TaskList => TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => BlockedSender::revived($object->id, $accountId, $state),
-            ObjectKind::Outgoing => Outgoing::revived($object->id, $accountId, $state, \DateTimeImmutable::createFromInterface($this->clock->now())),
+            ObjectKind::Outgoing => Outgoing::revived(
+                $object->id,
+                $accountId,
+                $state,
+                \DateTimeImmutable::createFromInterface($this->clock->now()),
+            ),
             ObjectKind::Owed => Owed::revived($object->id, $accountId, $state),
             ObjectKind::Template => Template::revived($object->id, $accountId, $state),
             ObjectKind::Contact => Contact::revived($object->id, $accountId, $state),
@@ -76,7 +81,10 @@ final readonly class ObjectStore implements Objects
         }
         $this->orm->flush();
 
-        return false !== $this->orm->getConnection()->fetchOne("SELECT 1 FROM task WHERE account_id = ? AND {$column} = ?", [$accountId, $object->id]);
+        return false !== $this->orm->getConnection()->fetchOne(
+            "SELECT 1 FROM task WHERE account_id = ? AND {$column} = ?",
+            [$accountId, $object->id],
+        );
     }
 
     public function remove(Journaled $object): void

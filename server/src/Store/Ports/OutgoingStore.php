@@ -45,7 +45,10 @@ final readonly class OutgoingStore implements Outgoings
 
     public function due(\DateTimeImmutable $now): array
     {
-        return $this->some('SELECT id FROM outgoing WHERE state = ? AND COALESCE(next_try_at, goes_at) <= ? ORDER BY goes_at, id LIMIT 50', [OutgoingState::Waiting->value, StoredNow::of($now)]);
+        return $this->some(
+            'SELECT id FROM outgoing WHERE state = ? AND COALESCE(next_try_at, goes_at) <= ? ORDER BY goes_at, id LIMIT 50',
+            [OutgoingState::Waiting->value, StoredNow::of($now)],
+        );
     }
 
     public function begun(): array

@@ -17,7 +17,8 @@ final readonly class OwedStore implements Owing
 
     public function get(string $accountId, string $id): Owed
     {
-        return $this->orm->getRepository(Owed::class)->findOneBy(['accountId' => $accountId, 'id' => $id]) ?? throw new NotFound('answer', $id);
+        return $this->orm->getRepository(Owed::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
+            ?? throw new NotFound('answer', $id);
     }
 
     public function add(Owed $owed): void
@@ -37,7 +38,10 @@ final readonly class OwedStore implements Owing
 
     public function move(string $accountId, string $fromConversation, string $toConversation): void
     {
-        foreach ($this->orm->getRepository(Owed::class)->findBy(['accountId' => $accountId, 'conversationId' => $fromConversation]) as $owed) {
+        foreach ($this->orm->getRepository(Owed::class)->findBy([
+            'accountId' => $accountId,
+            'conversationId' => $fromConversation,
+        ]) as $owed) {
             $owed->belongsTo($toConversation);
         }
     }
@@ -52,13 +56,21 @@ final readonly class OwedStore implements Owing
     private function open(string $accountId, string $field, string $value): array
     {
         $work = $this->orm->getUnitOfWork();
-        $known = array_filter([...$work->getScheduledEntityInsertions(), ...($work->getIdentityMap()[Owed::class] ?? [])], static fn (object $one): bool => $one instanceof Owed && !$work->isScheduledForDelete($one));
+        $known = array_filter(
+            [...$work->getScheduledEntityInsertions(), ...($work->getIdentityMap()[Owed::class] ?? [])],
+            static fn (object $one): bool => $one instanceof Owed && !$work->isScheduledForDelete($one),
+        );
         // Asked with each arrival, and there is hardly ever any.
-        $ids = $this->orm->getConnection()->fetchFirstColumn("SELECT id FROM owed WHERE state = 'open' AND ".('conversationId' === $field ? 'conversation_id' : 'outgoing_id').' = ?', [$value]);
+        $ids = $this->orm->getConnection()->fetchFirstColumn(
+            "SELECT id FROM owed WHERE state = 'open' AND ".('conversationId' === $field ? 'conversation_id' : 'outgoing_id').' = ?',
+            [$value],
+        );
         $stored = [] === $ids ? [] : $this->orm->getRepository(Owed::class)->findBy(['id' => $ids]);
         $open = [];
         foreach ([...$known, ...$stored] as $owed) {
-            if ($owed->accountId === $accountId && $owed->isOpen() && $value === ('conversationId' === $field ? $owed->conversationId() : $owed->outgoingId)) {
+            if ($owed->accountId === $accountId
+                && $owed->isOpen()
+                && $value === ('conversationId' === $field ? $owed->conversationId() : $owed->outgoingId)) {
                 $open[$owed->id] = $owed;
             }
         }

@@ -43,14 +43,33 @@ final readonly class RingStore implements Rings
             [$accountId],
         );
         foreach ($tasks as $columns) {
-            $one = $this->guarded(new Row($columns), static fn (Row $row): Reminding => new Reminding(new ObjectRef(ObjectKind::Task, $row->string('id')), $row->dueOrNull('start'), $row->dueOrNull('due'), self::reminders($row)));
+            $one = $this->guarded(
+                new Row($columns),
+                static fn (Row $row): Reminding => new Reminding(
+                    new ObjectRef(ObjectKind::Task, $row->string('id')),
+                    $row->dueOrNull('start'),
+                    $row->dueOrNull('due'),
+                    self::reminders($row),
+                ),
+            );
             if (null !== $one) {
                 yield $one;
             }
         }
-        $conversations = $connection->iterateAssociative('SELECT c.id, c.away_until, c.away_zone, c.reminders FROM conversation c INDEXED BY conversation_reminding WHERE c.account_id = ? AND '.self::CONVERSATIONS, [$accountId]);
+        $conversations = $connection->iterateAssociative(
+            'SELECT c.id, c.away_until, c.away_zone, c.reminders FROM conversation c INDEXED BY conversation_reminding WHERE c.account_id = ? AND '.self::CONVERSATIONS,
+            [$accountId],
+        );
         foreach ($conversations as $columns) {
-            $one = $this->guarded(new Row($columns), static fn (Row $row): Reminding => new Reminding(new ObjectRef(ObjectKind::Conversation, $row->string('id')), null, self::return($row), self::reminders($row)));
+            $one = $this->guarded(
+                new Row($columns),
+                static fn (Row $row): Reminding => new Reminding(
+                    new ObjectRef(ObjectKind::Conversation, $row->string('id')),
+                    null,
+                    self::return($row),
+                    self::reminders($row),
+                ),
+            );
             if (null !== $one) {
                 yield $one;
             }
@@ -82,7 +101,10 @@ final readonly class RingStore implements Rings
 
     public function noteLook(string $accountId, \DateTimeImmutable $now): void
     {
-        $this->orm->getConnection()->executeStatement('INSERT INTO look (account_id, looked_at) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET looked_at = excluded.looked_at', [$accountId, StoredNow::of($now)]);
+        $this->orm->getConnection()->executeStatement(
+            'INSERT INTO look (account_id, looked_at) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET looked_at = excluded.looked_at',
+            [$accountId, StoredNow::of($now)],
+        );
     }
 
     public function withKeys(string $accountId, array $keys): array
@@ -91,7 +113,10 @@ final readonly class RingStore implements Rings
             return [];
         }
         $rings = [];
-        $ids = $this->orm->getConnection()->fetchFirstColumn('SELECT id FROM ring WHERE account_id = ? AND key IN (SELECT value FROM json_each(?))', [$accountId, json_encode($keys, \JSON_THROW_ON_ERROR)]);
+        $ids = $this->orm->getConnection()->fetchFirstColumn(
+            'SELECT id FROM ring WHERE account_id = ? AND key IN (SELECT value FROM json_each(?))',
+            [$accountId, json_encode($keys, \JSON_THROW_ON_ERROR)],
+        );
         foreach (array_chunk($ids, 500) as $some) {
             foreach ($this->orm->getRepository(Ring::class)->findBy(['id' => $some]) as $ring) {
                 $rings[$ring->key] = $ring;

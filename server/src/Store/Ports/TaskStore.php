@@ -65,7 +65,10 @@ final readonly class TaskStore implements Tasks
     public function lastRank(string $accountId, string $listId, ?string $parentId): ?string
     {
         $this->orm->flush();
-        $found = $this->orm->getConnection()->fetchOne('SELECT MAX(rank) FROM task WHERE account_id = ? AND list_id = ? AND parent_id IS ?', [$accountId, $listId, $parentId]);
+        $found = $this->orm->getConnection()->fetchOne(
+            'SELECT MAX(rank) FROM task WHERE account_id = ? AND list_id = ? AND parent_id IS ?',
+            [$accountId, $listId, $parentId],
+        );
 
         return \is_string($found) ? $found : null;
     }

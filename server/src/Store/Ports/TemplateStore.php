@@ -17,7 +17,8 @@ final readonly class TemplateStore implements Templates
 
     public function get(string $accountId, string $id): Template
     {
-        return $this->orm->getRepository(Template::class)->findOneBy(['accountId' => $accountId, 'id' => $id]) ?? throw new NotFound('template', $id);
+        return $this->orm->getRepository(Template::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
+            ?? throw new NotFound('template', $id);
     }
 
     public function named(string $accountId, string $name): ?Template

@@ -71,7 +71,10 @@ final readonly class ThreadStore implements ThreadIndex
     public function put(Message $message): void
     {
         foreach (ThreadPart::ofMessage($message)->ids() as $header) {
-            $this->connection->insert('thread_id', ['account_id' => $message->accountId, 'header' => $header, 'message_id' => $message->id]);
+            $this->connection->insert(
+                'thread_id',
+                ['account_id' => $message->accountId, 'header' => $header, 'message_id' => $message->id],
+            );
         }
         $this->connection->insert('thread_subject', [
             'message_id' => $message->id,

@@ -19,6 +19,17 @@ final class AttachmentListType extends JsonList
         /** @var list<array{name: string, type: string, size: int, contentId: string, inline: bool, method?: string, event?: CalendarEventState}> $attachments */
         $attachments = self::decoded($value);
 
-        return array_map(static fn (array $a): Attachment => new Attachment($a['name'], $a['type'], $a['size'], $a['contentId'], $a['inline'], $a['method'] ?? '', isset($a['event']) ? CalendarEvent::fromState($a['event']) : null), $attachments);
+        return array_map(
+            static fn (array $a): Attachment => new Attachment(
+                $a['name'],
+                $a['type'],
+                $a['size'],
+                $a['contentId'],
+                $a['inline'],
+                $a['method'] ?? '',
+                isset($a['event']) ? CalendarEvent::fromState($a['event']) : null,
+            ),
+            $attachments,
+        );
     }
 }

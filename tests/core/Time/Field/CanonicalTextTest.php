@@ -32,7 +32,20 @@ final class CanonicalTextTest extends TestCase
         '{d}.{k}.', '{d}/{k}/2028', '2027-0{n}-1{n}', 'the {d}th', 'first monday of {m}', 'last friday of the month', 'last working day of {m}', 'end of {m}', '29 feb',
     ];
 
-    private const TIMES = ['{h}:{i}', '{h}:{i}', 'at {n}', '{n}pm', '{n}:{i}am', 'noon', 'midnight', 'morning', 'end of day', 'in the evening', 'half past {n}', '{h}:00'];
+    private const TIMES = [
+        '{h}:{i}',
+        '{h}:{i}',
+        'at {n}',
+        '{n}pm',
+        '{n}:{i}am',
+        'noon',
+        'midnight',
+        'morning',
+        'end of day',
+        'in the evening',
+        'half past {n}',
+        '{h}:00',
+    ];
 
     private const REPEATS = [
         'every day', 'every {n} days', 'every weekday', 'every working day', 'every {w}', 'every {w} and {w}', 'every other week', 'every {n} weeks on {w} and {w}', 'every second {w}',
@@ -74,7 +87,10 @@ final class CanonicalTextTest extends TestCase
                     self::assertSame($one->state(), $again->state(), "{$phrase}, read at {$now->text()} in {$zone}");
                     self::assertSame([], $again->alternatives, $one->text());
                 }
-                self::assertSame($reading->state(), $reader->read('  '.mb_strtoupper(str_replace(' ', '   ', $phrase)).' ,', $now)->state());
+                self::assertSame(
+                    $reading->state(),
+                    $reader->read('  '.mb_strtoupper(str_replace(' ', '   ', $phrase)).' ,', $now)->state(),
+                );
             }
         }
         foreach ($kinds as $kind => $count) {
@@ -90,7 +106,19 @@ final class CanonicalTextTest extends TestCase
         $reader = new WhenReader();
         $read = 0;
         foreach ($this->moments($zone, $random) as $now) {
-            foreach ($this->fill([...array_values(array_filter(self::DAYS, static fn (string $day): bool => !str_contains($day, '20'))), ...self::TIMES, ...self::REPEATS, 'in {n} hours', '{n}h{i}', '9{n} min', 'this afternoon', 'tonight'], $random) as $phrase) {
+            foreach ($this->fill(
+                [
+                    ...array_values(array_filter(self::DAYS, static fn (string $day): bool => !str_contains($day, '20'))),
+                    ...self::TIMES,
+                    ...self::REPEATS,
+                    'in {n} hours',
+                    '{n}h{i}',
+                    '9{n} min',
+                    'this afternoon',
+                    'tonight',
+                ],
+                $random,
+            ) as $phrase) {
                 if ($random->getInt(0, 2) > 0) {
                     continue;
                 }
@@ -138,9 +166,15 @@ final class CanonicalTextTest extends TestCase
             yield 0 === $number % 2 ? "{$day} {$time}" : "{$time} {$day}";
         }
         foreach ($this->fill(self::REPEATS, $random) as $number => $repeat) {
-            yield $repeat.(0 === $number % 2 ? '' : ' '.$times[$number % \count($times)]).$this->fill([self::BEGINNINGS[$random->getInt(0, 6)].self::ENDS[$random->getInt(0, 6)]], $random)[0];
+            yield $repeat.(0 === $number % 2 ? '' : ' '.$times[$number % \count($times)]).$this->fill(
+                [self::BEGINNINGS[$random->getInt(0, 6)].self::ENDS[$random->getInt(0, 6)]],
+                $random,
+            )[0];
         }
-        yield from $this->fill(['in {n} hours', '{n}h{i}', '{n} days and {n} hours', '9{n} min', 'in half an hour', '{h}h', 'this afternoon', 'tonight'], $random);
+        yield from $this->fill(
+            ['in {n} hours', '{n}h{i}', '{n} days and {n} hours', '9{n} min', 'in half an hour', '{h}h', 'this afternoon', 'tonight'],
+            $random,
+        );
     }
 
     /**
@@ -172,13 +206,30 @@ final class CanonicalTextTest extends TestCase
     {
         $in = Moment::zone($zone);
         $monday = LocalDate::parse('2026-11-23');
-        $instants = array_map(static fn (int $day): \DateTimeImmutable => $monday->plusDays($day)->at(TimeOfDay::parse('10:00'), $in), range(0, 6));
-        foreach (['2026-12-31T23:59', '2027-01-01T00:00', '2027-01-31T12:00', '2027-02-28T23:30', '2028-02-28T08:00', '2028-02-29T10:30', '2026-04-30T17:00'] as $edge) {
+        $instants = array_map(
+            static fn (int $day): \DateTimeImmutable => $monday->plusDays($day)->at(TimeOfDay::parse('10:00'), $in),
+            range(0, 6),
+        );
+        foreach ([
+            '2026-12-31T23:59',
+            '2027-01-01T00:00',
+            '2027-01-31T12:00',
+            '2027-02-28T23:30',
+            '2028-02-28T08:00',
+            '2028-02-29T10:30',
+            '2026-04-30T17:00',
+        ] as $edge) {
             $instants[] = Phrases::now($edge, $zone)->instant;
         }
         foreach ($in->getTransitions(1_767_225_600, 1_861_920_000) ?: [] as $number => $change) {
             if ($number > 0 && $number < 5) {
-                array_push($instants, ...array_map(static fn (int $hours): \DateTimeImmutable => new \DateTimeImmutable('@'.($change['ts'] + 3600 * $hours)), [-20, -3, -1, 0, 1]));
+                array_push(
+                    $instants,
+                    ...array_map(
+                        static fn (int $hours): \DateTimeImmutable => new \DateTimeImmutable('@'.($change['ts'] + 3600 * $hours)),
+                        [-20, -3, -1, 0, 1],
+                    ),
+                );
             }
         }
         for ($number = 0; $number < 8; ++$number) {

@@ -624,13 +624,22 @@ final class WhenReaderTest extends TestCase
 
     public function testTheOffsetCountsCharactersNotBytes(): void
     {
-        self::assertSame('! 8 I cannot read "wörld".', Phrases::answer(new WhenReader(), '  fri   wörld', Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')));
-        self::assertSame('! 4 I cannot read "’öx".', Phrases::answer(new WhenReader(), 'fri ’öx', Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')));
+        self::assertSame(
+            '! 8 I cannot read "wörld".',
+            Phrases::answer(new WhenReader(), '  fri   wörld', Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')),
+        );
+        self::assertSame(
+            '! 4 I cannot read "’öx".',
+            Phrases::answer(new WhenReader(), 'fri ’öx', Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')),
+        );
     }
 
     public function testAPhraseThatIsFarTooLongIsNotRead(): void
     {
-        self::assertSame('! 200 That is too long to be a time: 200 characters at most.', Phrases::answer(new WhenReader(), str_repeat('friday ', 40), Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')));
+        self::assertSame(
+            '! 200 That is too long to be a time: 200 characters at most.',
+            Phrases::answer(new WhenReader(), str_repeat('friday ', 40), Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')),
+        );
     }
 
     /** @return iterable<array{string, string}> phrase, reading */
@@ -647,7 +656,10 @@ final class WhenReaderTest extends TestCase
     #[DataProvider('ofMonthFirst')]
     public function testTheMonthMayComeFirst(string $phrase, string $expected): void
     {
-        self::assertSame($expected, Phrases::answer(new WhenReader(new TimeSettings(dayFirst: false)), $phrase, Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')));
+        self::assertSame(
+            $expected,
+            Phrases::answer(new WhenReader(new TimeSettings(dayFirst: false)), $phrase, Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')),
+        );
     }
 
     /** @return iterable<array{string, string}> phrase, reading */
@@ -659,9 +671,15 @@ final class WhenReaderTest extends TestCase
         yield ['next saturday', 'Sat 5 Dec 2026 ~ Sat 28 Nov 2026'];
         yield ['next sunday', 'Sun 29 Nov 2026'];
         yield ['in 3 working days', 'Sun 29 Nov 2026'];
-        yield ['every working day', 'every Monday, Tuesday, Wednesday, Thursday and Sunday, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,SU'];
+        yield [
+            'every working day',
+            'every Monday, Tuesday, Wednesday, Thursday and Sunday, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,SU',
+        ];
         yield ['every weekday', 'every weekday, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR'];
-        yield ['every 2 weeks on sun and mon', 'every 2 weeks on Monday and Sunday, from Sun 29 Nov 2026 ; FREQ=WEEKLY;INTERVAL=2;BYDAY=MO,SU;WKST=SU'];
+        yield [
+            'every 2 weeks on sun and mon',
+            'every 2 weeks on Monday and Sunday, from Sun 29 Nov 2026 ; FREQ=WEEKLY;INTERVAL=2;BYDAY=MO,SU;WKST=SU',
+        ];
         yield ['tomorrow morning', 'Wed 25 Nov 2026, 07:30'];
         yield ['tonight', 'Tue 24 Nov 2026, 21:00'];
         yield ['friday evening at 7', 'Fri 27 Nov 2026, 19:00'];
@@ -681,13 +699,19 @@ final class WhenReaderTest extends TestCase
         $now = Phrases::now('2026-11-24T17:00', 'Europe/Lisbon');
         self::assertSame('Tue 24 Nov 2026, 17:00', Phrases::answer(new WhenReader(), 'end of day', $now));
         self::assertSame('Wed 25 Nov 2026, 17:00', Phrases::answer(new WhenReader(), '17:00', $now));
-        self::assertSame('every day at 17:00, from Tue 24 Nov 2026 ; FREQ=DAILY', Phrases::answer(new WhenReader(), 'every day at 17:00', $now));
+        self::assertSame(
+            'every day at 17:00, from Tue 24 Nov 2026 ; FREQ=DAILY',
+            Phrases::answer(new WhenReader(), 'every day at 17:00', $now),
+        );
     }
 
     /** One slip in a long word is read, and said; what can only be meant otherwise, too. */
     public function testWhatWasReadInsteadIsSaid(): void
     {
-        $corrected = static fn (string $phrase): array => (new WhenReader())->read($phrase, Phrases::now('2026-11-24T10:00', 'Europe/Lisbon'))->state()['corrected'] ?? [];
+        $corrected = static fn (string $phrase): array => (new WhenReader())->read($phrase, Phrases::now(
+            '2026-11-24T10:00',
+            'Europe/Lisbon',
+        ))->state()['corrected'] ?? [];
         self::assertSame(['tomorow' => 'tomorrow'], $corrected('Tomorow 9'));
         self::assertSame(['wendesday' => 'wednesday', 'mornign' => 'morning'], $corrected('wendesday mornign'));
         self::assertSame(['12/24' => '24/12'], $corrected('12/24'));
@@ -710,6 +734,9 @@ final class WhenReaderTest extends TestCase
     {
         $reading = (new WhenReader())->read($phrase, Phrases::now('2026-11-24T10:00', 'Europe/Lisbon'));
         self::assertSame($until, $reading->state()['until'] ?? null);
-        self::assertSame($reading->state(), (new WhenReader())->read($reading->text(), Phrases::now('2026-11-24T10:00', 'Europe/Lisbon'))->state());
+        self::assertSame(
+            $reading->state(),
+            (new WhenReader())->read($reading->text(), Phrases::now('2026-11-24T10:00', 'Europe/Lisbon'))->state(),
+        );
     }
 }

@@ -39,7 +39,10 @@ final class TimeLineTest extends TestCase
     public function testTheDaysBetweenAreGaps(): void
     {
         $line = self::line();
-        $filled = array_map(static fn (string $when): Stretch => self::stretch($line, $when), ['2026-11-24 15:00', '2026-11-26', '2026-11-27', '2026-11-30', '2026-12-21', '2027-03-05']);
+        $filled = array_map(
+            static fn (string $when): Stretch => self::stretch($line, $when),
+            ['2026-11-24 15:00', '2026-11-26', '2026-11-27', '2026-11-30', '2026-12-21', '2027-03-05'],
+        );
         self::assertSame([
             'hour 2026-11-24 2026-11-24 15',
             'gap 2026-11-25 2026-11-25 -',

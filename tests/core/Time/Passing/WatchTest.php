@@ -23,22 +23,89 @@ use ZippyTray\Core\Time\TimeOfDay;
  */
 final class WatchTest extends TestCase
 {
-    private const ZONES = ['Europe/Lisbon', 'America/New_York', 'Australia/Lord_Howe', 'Asia/Kolkata', 'Pacific/Apia', 'America/Sao_Paulo', 'UTC', 'Africa/Casablanca'];
+    private const ZONES = [
+        'Europe/Lisbon',
+        'America/New_York',
+        'Australia/Lord_Howe',
+        'Asia/Kolkata',
+        'Pacific/Apia',
+        'America/Sao_Paulo',
+        'UTC',
+        'Africa/Casablanca',
+    ];
 
-    private const RULES = ['FREQ=DAILY', 'FREQ=DAILY;INTERVAL=3', 'FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR', 'FREQ=WEEKLY;BYDAY=SU', 'FREQ=MONTHLY;BYMONTHDAY=31', 'FREQ=MONTHLY;BYDAY=-1FR', 'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29', 'FREQ=DAILY;COUNT=5'];
+    private const RULES = [
+        'FREQ=DAILY',
+        'FREQ=DAILY;INTERVAL=3',
+        'FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR',
+        'FREQ=WEEKLY;BYDAY=SU',
+        'FREQ=MONTHLY;BYMONTHDAY=31',
+        'FREQ=MONTHLY;BYDAY=-1FR',
+        'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29',
+        'FREQ=DAILY;COUNT=5',
+    ];
 
     /** @return iterable<string, array{string, string, string, string, string, list<string>}> rule, clock, zone, since, until, what comes in UTC */
     public static function repeats(): iterable
     {
-        yield 'the clock goes forward: a skipped time is moved by the gap' => ['FREQ=DAILY', '01:30', 'Europe/Lisbon', '2027-03-27', '2027-03-29T12:00Z', ['27 01:30', '28 01:30', '29 00:30']];
-        yield 'the clock goes back: the first of two' => ['FREQ=DAILY', '01:30', 'Europe/Lisbon', '2026-10-24', '2026-10-26T12:00Z', ['24 00:30', '25 00:30', '26 01:30']];
-        yield 'nine in the morning stays nine' => ['FREQ=WEEKLY;BYDAY=SU', '09:00', 'America/New_York', '2026-10-25', '2026-11-09T00:00Z', ['25 13:00', '01 14:00', '08 14:00']];
-        yield 'leap days only' => ['FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29', '12:00', 'UTC', '2024-02-29', '2033-01-01T00:00Z', ['29 12:00', '29 12:00', '29 12:00']];
-        yield 'over the end of the year' => ['FREQ=DAILY', '23:59', 'UTC', '2026-12-30', '2027-01-02T00:00Z', ['30 23:59', '31 23:59', '01 23:59']];
+        yield 'the clock goes forward: a skipped time is moved by the gap' => [
+            'FREQ=DAILY',
+            '01:30',
+            'Europe/Lisbon',
+            '2027-03-27',
+            '2027-03-29T12:00Z',
+            ['27 01:30', '28 01:30', '29 00:30'],
+        ];
+        yield 'the clock goes back: the first of two' => [
+            'FREQ=DAILY',
+            '01:30',
+            'Europe/Lisbon',
+            '2026-10-24',
+            '2026-10-26T12:00Z',
+            ['24 00:30', '25 00:30', '26 01:30'],
+        ];
+        yield 'nine in the morning stays nine' => [
+            'FREQ=WEEKLY;BYDAY=SU',
+            '09:00',
+            'America/New_York',
+            '2026-10-25',
+            '2026-11-09T00:00Z',
+            ['25 13:00', '01 14:00', '08 14:00'],
+        ];
+        yield 'leap days only' => [
+            'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29',
+            '12:00',
+            'UTC',
+            '2024-02-29',
+            '2033-01-01T00:00Z',
+            ['29 12:00', '29 12:00', '29 12:00'],
+        ];
+        yield 'over the end of the year' => [
+            'FREQ=DAILY',
+            '23:59',
+            'UTC',
+            '2026-12-30',
+            '2027-01-02T00:00Z',
+            ['30 23:59', '31 23:59', '01 23:59'],
+        ];
         // In Samoa the 30th of December 2011 was left out: its noon is the noon of the 31st.
-        yield 'a day that a zone leaves out' => ['FREQ=DAILY', '12:00', 'Pacific/Apia', '2011-12-29', '2011-12-31T23:00Z', ['29 22:00', '30 22:00', '31 22:00']];
+        yield 'a day that a zone leaves out' => [
+            'FREQ=DAILY',
+            '12:00',
+            'Pacific/Apia',
+            '2011-12-29',
+            '2011-12-31T23:00Z',
+            ['29 22:00', '30 22:00', '31 22:00'],
+        ];
         yield 'so many times' => ['FREQ=DAILY;COUNT=2', '08:00', 'UTC', '2026-11-24', '2027-01-01T00:00Z', ['24 08:00', '25 08:00']];
-        yield 'until a day' => ['FREQ=DAILY;UNTIL=20261125T235959Z', '08:00', 'UTC', '2026-11-24', '2027-01-01T00:00Z', ['24 08:00', '25 08:00']];
+        yield 'until a day' => [
+            'FREQ=DAILY;UNTIL=20261125T235959Z',
+            '08:00',
+            'UTC',
+            '2026-11-24',
+            '2027-01-01T00:00Z',
+            ['24 08:00', '25 08:00'],
+        ];
     }
 
     /** @param list<string> $expected */
@@ -69,7 +136,10 @@ final class WatchTest extends TestCase
             'over' => new Once(self::at('2026-10-31T08:00Z')),
             'ahead' => new Once(self::at('2026-12-01T00:00:01Z')),
         ]);
-        self::assertSame(['early 02 08:00 1', 'late 30 08:00 1', 'daily 30 09:00 30'], array_map(static fn (Come $one): string => \sprintf('%s %s %d', $one->key, $one->at->format('d H:i'), $one->times), $come));
+        self::assertSame(
+            ['early 02 08:00 1', 'late 30 08:00 1', 'daily 30 09:00 30'],
+            array_map(static fn (Come $one): string => \sprintf('%s %s %d', $one->key, $one->at->format('d H:i'), $one->times), $come),
+        );
     }
 
     public function testAClockThatWasSetBackTellsNothingTwiceAndLosesNothingNew(): void
@@ -86,11 +156,20 @@ final class WatchTest extends TestCase
 
             return array_map(static fn (Come $one): string => $one->key.' '.$one->at->format('d H:i'), $come);
         };
-        self::assertSame(['daily 24 09:00', 'old 24 12:00'], $look('2026-11-24T08:00Z', '2026-11-24T13:00Z', ['old' => $old, 'daily' => $daily]));
+        self::assertSame(
+            ['daily 24 09:00', 'old 24 12:00'],
+            $look('2026-11-24T08:00Z', '2026-11-24T13:00Z', ['old' => $old, 'daily' => $daily]),
+        );
         self::assertSame([], $look('2026-11-24T13:00Z', '2026-11-24T07:00Z', ['old' => $old, 'daily' => $daily]), 'Set back by six hours.');
         $new = new Once(self::at('2026-11-24T10:00Z'));
-        self::assertSame(['new 24 10:00'], $look('2026-11-24T07:00Z', '2026-11-24T13:30Z', ['old' => $old, 'daily' => $daily, 'new' => $new]));
-        self::assertSame(['daily 25 09:00'], $look('2026-11-24T13:30Z', '2026-11-25T09:00Z', ['old' => $old, 'daily' => $daily, 'new' => $new]));
+        self::assertSame(
+            ['new 24 10:00'],
+            $look('2026-11-24T07:00Z', '2026-11-24T13:30Z', ['old' => $old, 'daily' => $daily, 'new' => $new]),
+        );
+        self::assertSame(
+            ['daily 25 09:00'],
+            $look('2026-11-24T13:30Z', '2026-11-25T09:00Z', ['old' => $old, 'daily' => $daily, 'new' => $new]),
+        );
     }
 
     /** @return iterable<string, array{int}> */
@@ -153,7 +232,12 @@ final class WatchTest extends TestCase
             $rule = Rule::parse(self::RULES[$chance->getInt(0, \count(self::RULES) - 1)]);
             $since = $rule->first(LocalDate::of($begin->modify($chance->getInt(-60, 60).' days'), Moment::zone($zone)));
             self::assertNotNull($since);
-            $schedules['every '.$number] = new Every($rule, TimeOfDay::parse(\sprintf('%02d:%02d', $chance->getInt(0, 23), $chance->getInt(0, 59))), Moment::zone($zone), $since);
+            $schedules['every '.$number] = new Every(
+                $rule,
+                TimeOfDay::parse(\sprintf('%02d:%02d', $chance->getInt(0, 23), $chance->getInt(0, 59))),
+                Moment::zone($zone),
+                $since,
+            );
         }
 
         return $schedules;

@@ -23,10 +23,24 @@ use ZippyTray\Core\Tray\Advice\Request;
 final class AdviceTest extends TestCase
 {
     /** Part => the least precision and recall, or share of right ones, of the letters that rules were made for. */
-    private const FLOORS = ['requests' => [0.98, 0.97], 'dates' => [0.97, 0.97], 'lists' => [0.99, 0.99], 'decisions' => [0.98, 0.98], 'titles' => [0.94, 0.94], 'deadlines' => [0.98, 0.98], 'appointments' => [0.96, 0.97]];
+    private const FLOORS = [
+        'requests' => [0.98, 0.97],
+        'dates' => [0.97, 0.97],
+        'lists' => [0.99, 0.99],
+        'decisions' => [0.98, 0.98],
+        'titles' => [0.94, 0.94],
+        'deadlines' => [0.98, 0.98],
+        'appointments' => [0.96, 0.97],
+    ];
 
     /** The same of letters that are kept apart: no rule was ever changed for one of them. */
-    private const FLOORS_APART = ['requests' => [0.86, 0.91], 'dates' => [0.83, 0.83], 'decisions' => [0.89, 0.89], 'deadlines' => [0.84, 0.83], 'appointments' => [0.87, 0.90]];
+    private const FLOORS_APART = [
+        'requests' => [0.86, 0.91],
+        'dates' => [0.83, 0.83],
+        'decisions' => [0.89, 0.89],
+        'deadlines' => [0.84, 0.83],
+        'appointments' => [0.87, 0.90],
+    ];
 
     /** Files of these letters begin so. */
     public const APART = 'apart-';
@@ -35,9 +49,26 @@ final class AdviceTest extends TestCase
     {
         [$score, $misses, $count] = self::measured(static fn (string $name): bool => !str_starts_with($name, self::APART));
         [$apart, , $countApart] = self::measured(static fn (string $name): bool => str_starts_with($name, self::APART));
-        fwrite(\STDERR, \sprintf("\nAdvice on %d labelled letters\n%s\nOn %d that are kept apart\n%s\n", $count, $score->table(), $countApart, $apart->table()));
+        fwrite(
+            \STDERR,
+            \sprintf(
+                "\nAdvice on %d labelled letters\n%s\nOn %d that are kept apart\n%s\n",
+                $count,
+                $score->table(),
+                $countApart,
+                $apart->table(),
+            ),
+        );
         foreach (['decisions', 'requests', 'dates'] as $part) {
-            fwrite(\STDERR, \sprintf("  %-10s %.1f and %.1f points less\n", $part, 100 * ($score->precision($part) - $apart->precision($part)), 100 * ($score->recall($part) - $apart->recall($part))));
+            fwrite(
+                \STDERR,
+                \sprintf(
+                    "  %-10s %.1f and %.1f points less\n",
+                    $part,
+                    100 * ($score->precision($part) - $apart->precision($part)),
+                    100 * ($score->recall($part) - $apart->recall($part)),
+                ),
+            );
         }
         foreach (self::FLOORS as $part => [$precision, $recall]) {
             self::assertGreaterThanOrEqual($precision, $score->precision($part), "{$part}\n".implode("\n", $misses));
@@ -63,7 +94,8 @@ final class AdviceTest extends TestCase
             ++$asking[$part];
             $found = self::read($letter);
             $advice = (new Adviser())->advise([$found], new Circumstances($letter->sentAt->date(), Habit::none()));
-            if (\in_array($advice->decision->value, ['archive', 'delete'], true) && !\in_array($advice->decision->value, explode('|', $labels['decision']), true)) {
+            if (\in_array($advice->decision->value, ['archive', 'delete'], true)
+                && !\in_array($advice->decision->value, explode('|', $labels['decision']), true)) {
                 $archived[$part][] = $name;
             }
         }
@@ -92,11 +124,17 @@ final class AdviceTest extends TestCase
             $missed = [
                 ...$score->one('decisions', explode('|', $labels['decision']), $advice->decision->value),
                 ...isset($labels['title']) ? $score->one('titles', [$labels['title']], $advice->title) : [],
-                ...isset($labels['requests']) ? $score->many('requests', $labels['requests'], array_map(static fn (Request $request): string => $request->text, $found->requests)) : [],
+                ...isset($labels['requests']) ? $score->many('requests', $labels['requests'], array_map(
+                    static fn (Request $request): string => $request->text,
+                    $found->requests,
+                )) : [],
                 ...isset($labels['dates']) ? $score->many('dates', $labels['dates'], array_map(self::date(...), $found->dates)) : [],
                 ...self::ofKind($score, 'deadline', $labels, $found),
                 ...self::ofKind($score, 'appointment', $labels, $found),
-                ...isset($labels['list']) ? $score->many('lists', $labels['list'], array_map(static fn (ListItem $item): string => $item->text, $found->items)) : [],
+                ...isset($labels['list']) ? $score->many('lists', $labels['list'], array_map(
+                    static fn (ListItem $item): string => $item->text,
+                    $found->items,
+                )) : [],
             ];
             if ([] !== $missed) {
                 $misses[] = $name."\n    ".implode("\n    ", $missed);
@@ -115,7 +153,11 @@ final class AdviceTest extends TestCase
     {
         $is = static fn (string $date): bool => str_starts_with($date, $kind);
         if (isset($labels['dates'])) {
-            $score->many($kind.'s', array_values(array_filter($labels['dates'], $is)), array_values(array_filter(array_map(self::date(...), $found->dates), $is)));
+            $score->many(
+                $kind.'s',
+                array_values(array_filter($labels['dates'], $is)),
+                array_values(array_filter(array_map(self::date(...), $found->dates), $is)),
+            );
         }
 
         return [];
@@ -149,7 +191,15 @@ final class AdviceTest extends TestCase
         for ($round = 0; $round < 400; ++$round) {
             [, $letter] = $letters[mt_rand(0, \count($letters) - 1)];
             [, $other] = $letters[mt_rand(0, \count($letters) - 1)];
-            $text = mb_substr($letter->text, mt_rand(0, 80), mt_rand(0, 300)).["\n", ' ', "\u{202e}", "\0", '…?', "\n> ", '12/'][mt_rand(0, 6)].mb_substr($other->text, mt_rand(0, 200));
+            $text = mb_substr($letter->text, mt_rand(0, 80), mt_rand(0, 300)).[
+                "\n",
+                ' ',
+                "\u{202e}",
+                "\0",
+                '…?',
+                "\n> ",
+                '12/',
+            ][mt_rand(0, 6)].mb_substr($other->text, mt_rand(0, 200));
             $found = self::read(new Letter($letter->from, [], $letter->to, [], $letter->subject, $letter->sentAt, $text, [], []));
             foreach ([...$found->requests, ...$found->dates, ...$found->items] as $thing) {
                 self::assertGreaterThanOrEqual(0, $thing->from);

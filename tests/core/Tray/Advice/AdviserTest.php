@@ -43,7 +43,10 @@ final class AdviserTest extends TestCase
 
     public function testAHabitDoesNotBuryARequest(): void
     {
-        $advice = self::advise([self::read('Could you send me the drawings by Friday?')], Habit::of(array_fill(0, 9, AdvisedDecision::Archive)));
+        $advice = self::advise(
+            [self::read('Could you send me the drawings by Friday?')],
+            Habit::of(array_fill(0, 9, AdvisedDecision::Archive)),
+        );
         self::assertSame(AdvisedDecision::Task, $advice->decision);
     }
 
@@ -95,7 +98,10 @@ final class AdviserTest extends TestCase
         $found = self::read('Which colour do you prefer?');
         $touched = (new Adviser())->advise([$found], new Circumstances(LocalDate::parse('2026-11-24'), Habit::none(), touches: 3));
         self::assertContains('You have looked at it 3 times without deciding.', $touched->reasons);
-        $snoozed = (new Adviser())->advise([$found], new Circumstances(LocalDate::parse('2026-11-24'), Habit::none(), snoozes: 4, touches: 3));
+        $snoozed = (new Adviser())->advise(
+            [$found],
+            new Circumstances(LocalDate::parse('2026-11-24'), Habit::none(), snoozes: 4, touches: 3),
+        );
         self::assertContains('You have put it off 4 times.', $snoozed->reasons);
     }
 
@@ -120,13 +126,55 @@ final class AdviserTest extends TestCase
     public static function returns(): iterable
     {
         $nothing = 'The half-tide was at nine.';
-        yield 'at its time: not let go' => [$nothing, BackBecause::Time, AwayReason::Snooze, AdvisedDecision::Archive, AdvisedDecision::Now];
-        yield 'at its time: not put off once more' => ['I will send you the quote on Monday.', BackBecause::Time, AwayReason::Snooze, AdvisedDecision::Snooze, AdvisedDecision::Now];
-        yield 'at its time: a task stays one' => ['Could you send me the drawings by Friday?', BackBecause::Time, AwayReason::Snooze, AdvisedDecision::Task, AdvisedDecision::Task];
-        yield 'with a message: what that says' => [$nothing, BackBecause::Message, AwayReason::Snooze, AdvisedDecision::Archive, AdvisedDecision::Archive];
-        yield 'for the clearing' => [$nothing, BackBecause::Clearing, AwayReason::NextClearing, AdvisedDecision::Archive, AdvisedDecision::Now];
-        yield 'no answer: ask again' => ['Could you send me the drawings by Friday?', BackBecause::Time, AwayReason::Answer, AdvisedDecision::Task, AdvisedDecision::Now];
-        yield 'a hand-over in silence: ask again' => [$nothing, BackBecause::Time, AwayReason::HandOver, AdvisedDecision::Archive, AdvisedDecision::Now];
+        yield 'at its time: not let go' => [
+            $nothing,
+            BackBecause::Time,
+            AwayReason::Snooze,
+            AdvisedDecision::Archive,
+            AdvisedDecision::Now,
+        ];
+        yield 'at its time: not put off once more' => [
+            'I will send you the quote on Monday.',
+            BackBecause::Time,
+            AwayReason::Snooze,
+            AdvisedDecision::Snooze,
+            AdvisedDecision::Now,
+        ];
+        yield 'at its time: a task stays one' => [
+            'Could you send me the drawings by Friday?',
+            BackBecause::Time,
+            AwayReason::Snooze,
+            AdvisedDecision::Task,
+            AdvisedDecision::Task,
+        ];
+        yield 'with a message: what that says' => [
+            $nothing,
+            BackBecause::Message,
+            AwayReason::Snooze,
+            AdvisedDecision::Archive,
+            AdvisedDecision::Archive,
+        ];
+        yield 'for the clearing' => [
+            $nothing,
+            BackBecause::Clearing,
+            AwayReason::NextClearing,
+            AdvisedDecision::Archive,
+            AdvisedDecision::Now,
+        ];
+        yield 'no answer: ask again' => [
+            'Could you send me the drawings by Friday?',
+            BackBecause::Time,
+            AwayReason::Answer,
+            AdvisedDecision::Task,
+            AdvisedDecision::Now,
+        ];
+        yield 'a hand-over in silence: ask again' => [
+            $nothing,
+            BackBecause::Time,
+            AwayReason::HandOver,
+            AdvisedDecision::Archive,
+            AdvisedDecision::Now,
+        ];
     }
 
     #[DataProvider('returns')]
@@ -139,7 +187,15 @@ final class AdviserTest extends TestCase
     ): void {
         $found = self::read($text);
         self::assertSame($before, self::advise([$found])->decision);
-        $back = new Back($because, $reason, new Moment(new \DateTimeImmutable('2026-11-24T09:00:00Z'), new \DateTimeZone('Europe/Dublin')), new \DateTimeImmutable('2026-11-20T09:00:00Z'), 1, null, 'Petra');
+        $back = new Back(
+            $because,
+            $reason,
+            new Moment(new \DateTimeImmutable('2026-11-24T09:00:00Z'), new \DateTimeZone('Europe/Dublin')),
+            new \DateTimeImmutable('2026-11-20T09:00:00Z'),
+            1,
+            null,
+            'Petra',
+        );
         $today = LocalDate::parse('2026-11-24');
         $advice = (new Adviser())->advise([$found], new Circumstances($today, Habit::none(), back: $back));
         self::assertSame([$after, $back->why($today)], [$advice->decision, $advice->reasons[0]]);

@@ -41,7 +41,10 @@ final class LabelledLetters
     /** A letter to the person that says nothing but that. */
     public static function saying(string $text): Letter
     {
-        return self::letter(['name' => '', 'decision' => ''], "From: Tam Orrin <tam@orrin.example>\nSubject: Hello\nContent-Type: text/plain; charset=utf-8\n\n{$text}\n");
+        return self::letter(
+            ['name' => '', 'decision' => ''],
+            "From: Tam Orrin <tam@orrin.example>\nSubject: Hello\nContent-Type: text/plain; charset=utf-8\n\n{$text}\n",
+        );
     }
 
     /** @param Labels $labels */
@@ -51,8 +54,21 @@ final class LabelledLetters
         $fields = str_contains("\n".$head, "\nTo:") ? '' : 'To: '.self::TO."\n";
         $fields .= 'Date: '.($labels['date'] ?? self::DATE)."\n";
         $letter = Letter::of((new MessageReader())->read($fields.$mail, new \DateTimeImmutable('2027-06-01')));
-        $attachments = array_map(static fn (string $attached): Attachment => new Attachment(explode(' ', $attached)[1], explode(' ', $attached)[0], 1000), $labels['attachments'] ?? []);
+        $attachments = array_map(
+            static fn (string $attached): Attachment => new Attachment(explode(' ', $attached)[1], explode(' ', $attached)[0], 1000),
+            $labels['attachments'] ?? [],
+        );
 
-        return new Letter($letter->from, $letter->replyTo, $letter->to, $letter->cc, $letter->subject, $letter->sentAt, $letter->text, $letter->headers, $attachments);
+        return new Letter(
+            $letter->from,
+            $letter->replyTo,
+            $letter->to,
+            $letter->cc,
+            $letter->subject,
+            $letter->sentAt,
+            $letter->text,
+            $letter->headers,
+            $attachments,
+        );
     }
 }

@@ -118,7 +118,9 @@ final class Learner
     {
         $findings = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
 
-        return [] === $findings->requests ? [] : [[Longer::features($findings->requests, $findings->dates, SubjectLine::cleaned($letter->subject)), $isLonger]];
+        return [] === $findings->requests
+            ? []
+            : [[Longer::features($findings->requests, $findings->dates, SubjectLine::cleaned($letter->subject)), $isLonger]];
     }
 
     /** @return list<Lesson> */
@@ -126,7 +128,10 @@ final class Learner
     {
         $lessons = [];
         foreach (self::letters('dates') as [$labels, $letter]) {
-            $lessons = [...$lessons, ...self::datesOf($letter, static fn (FoundDate $date): ?bool => self::isAppointment($date, $labels['dates'] ?? []))];
+            $lessons = [
+                ...$lessons,
+                ...self::datesOf($letter, static fn (FoundDate $date): ?bool => self::isAppointment($date, $labels['dates'] ?? [])),
+            ];
         }
         foreach (file(__DIR__.'/phrases/dated.txt', \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
             $dates = self::datesOf(LabelledLetters::saying(substr($line, 2)), static fn (): bool => 'a' === $line[0]);
@@ -155,7 +160,14 @@ final class Learner
                 [$from, $to] = [$date->from - $sentence->from, $date->to - $sentence->from];
                 $is = $from >= 0 && $to <= mb_strlen($sentence->text) ? $isAppointment($date) : null;
                 if (null !== $is) {
-                    $parts = array_map($tongue->gloss(...), [mb_substr($sentence->lower, 0, $from), mb_substr($sentence->lower, $from, $to - $from), mb_substr($sentence->lower, $to)]);
+                    $parts = array_map(
+                        $tongue->gloss(...),
+                        [
+                            mb_substr($sentence->lower, 0, $from),
+                            mb_substr($sentence->lower, $from, $to - $from),
+                            mb_substr($sentence->lower, $to),
+                        ],
+                    );
                     $lessons[] = [Meeting::features(...$parts, form: $forms[$sentence->from] ?? null, hasTime: null !== $date->time), $is];
                 }
             }

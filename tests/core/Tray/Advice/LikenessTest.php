@@ -20,7 +20,11 @@ final class LikenessTest extends TestCase
     {
         $stored = Weights::read($name);
         $taught = Learner::learn(Learner::lessons($name));
-        $others = array_filter($taught, static fn (float $weight, int|string $feature): bool => abs($weight - ($stored[$feature] ?? 0.0)) > 0.02 && abs($weight) > Learner::LEAST + 0.02, \ARRAY_FILTER_USE_BOTH);
+        $others = array_filter(
+            $taught,
+            static fn (float $weight, int|string $feature): bool => abs($weight - ($stored[$feature] ?? 0.0)) > 0.02 && abs($weight) > Learner::LEAST + 0.02,
+            \ARRAY_FILTER_USE_BOTH,
+        );
 
         self::assertSame([], \array_slice($others, 0, 5), 'Run: php tests/core/Tray/Advice/learn.php');
         self::assertEqualsWithDelta(\count($taught), \count($stored), \count($taught) / 100);
@@ -43,7 +47,14 @@ final class LikenessTest extends TestCase
         $lessons = Learner::lessons($name);
         $score = new Score();
         $isUnseen = static fn (int $number): bool => 0 === $number % 5;
-        $weights = new Weights($name, Learner::learn(array_values(array_filter($lessons, static fn (int $number): bool => !$isUnseen($number), \ARRAY_FILTER_USE_KEY))));
+        $weights = new Weights(
+            $name,
+            Learner::learn(array_values(array_filter(
+                $lessons,
+                static fn (int $number): bool => !$isUnseen($number),
+                \ARRAY_FILTER_USE_KEY,
+            ))),
+        );
         foreach (array_filter($lessons, $isUnseen, \ARRAY_FILTER_USE_KEY) as $number => [$features, $is]) {
             $score->many($name, $is ? [(string) $number] : [], $weights->odds($features) >= 0 ? [(string) $number] : []);
         }
@@ -57,7 +68,10 @@ final class LikenessTest extends TestCase
     {
         self::assertSame(Likeness::features('can you send 12 or 3.5?'), Likeness::features('can you send 7 or 21?'));
         self::assertLessThan(200, \count(Likeness::features(str_repeat('send me word ', 10_000))));
-        self::assertLessThan(400, \count(Meeting::features(str_repeat('we meet a ', 10_000), 'on friday', str_repeat(' at my house', 10_000), null, false)));
+        self::assertLessThan(
+            400,
+            \count(Meeting::features(str_repeat('we meet a ', 10_000), 'on friday', str_repeat(' at my house', 10_000), null, false)),
+        );
     }
 
     public function testWordsThatNobodyLearnedSayLittle(): void

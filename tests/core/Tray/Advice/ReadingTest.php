@@ -30,20 +30,35 @@ final class ReadingTest extends TestCase
     public static function texts(): iterable
     {
         yield 'plain ones' => ['One. Two! Three? Four', ['One.', 'Two!', 'Three?', 'Four']];
-        yield 'lines that run on' => ["This is a line that is long enough to be wrapped\nin the middle. Next.", ['This is a line that is long enough to be wrapped in the middle.', 'Next.']];
+        yield 'lines that run on' => [
+            "This is a line that is long enough to be wrapped\nin the middle. Next.",
+            ['This is a line that is long enough to be wrapped in the middle.', 'Next.'],
+        ];
         yield 'a greeting is none' => ["Dear Ms Halloran,\n\nthank you.", ['thank you.']];
         yield 'a greeting of another language' => ['Beste leden, graag voor vrijdag betalen.', ['graag voor vrijdag betalen.']];
         yield 'no addressee' => ['What will you need from us?', ['What will you need from us?']];
         yield 'a greeting on the same line' => ['Hi Wren, could you call?', ['could you call?']];
-        yield 'abbreviations do not end one' => ['Ask Dr. Voss, i.e. the dentist, at 3 p.m. or so.', ['Ask Dr. Voss, i.e. the dentist, at 3 p.m. or so.']];
+        yield 'abbreviations do not end one' => [
+            'Ask Dr. Voss, i.e. the dentist, at 3 p.m. or so.',
+            ['Ask Dr. Voss, i.e. the dentist, at 3 p.m. or so.'],
+        ];
         yield 'initials and decimals neither' => ['J. P. Amsel paid 3.50 for it. Good.', ['J. P. Amsel paid 3.50 for it.', 'Good.']];
         yield 'a day of a month neither' => ['See you on 4. December. Bye.', ['See you on 4. December.', 'Bye.']];
-        yield 'an ordinal does' => ['Come before the 1st. After that it costs more.', ['Come before the 1st.', 'After that it costs more.']];
-        yield 'small letters behind a stop' => ['could you send it? thanks a lot. also call me', ['could you send it?', 'thanks a lot.', 'also call me']];
+        yield 'an ordinal does' => [
+            'Come before the 1st. After that it costs more.',
+            ['Come before the 1st.', 'After that it costs more.'],
+        ];
+        yield 'small letters behind a stop' => [
+            'could you send it? thanks a lot. also call me',
+            ['could you send it?', 'thanks a lot.', 'also call me'],
+        ];
         yield 'items are sentences of their own' => ["Please:\n- sign it\n- send it", ['Please:', 'sign it', 'send it']];
         yield 'quotes are left out' => ["Yes.\n\nOn Monday, Tam wrote:\n> Could you send it?", ['Yes.']];
         yield 'a signature is left out' => ["Yes.\n\n-- \nOlga Brandt\nCall me!", ['Yes.']];
-        yield 'a farewell begins anew' => ["can you send the keys before thursday\ncheers tam", ['can you send the keys before thursday', 'cheers tam']];
+        yield 'a farewell begins anew' => [
+            "can you send the keys before thursday\ncheers tam",
+            ['can you send the keys before thursday', 'cheers tam'],
+        ];
         yield 'nothing' => ["\n \n", []];
     }
 
@@ -60,7 +75,12 @@ final class ReadingTest extends TestCase
 
     public function testWhomASentenceTurnsTo(): void
     {
-        $names = array_map(static fn (Sentence $sentence): ?string => $sentence->addressee, (new Sentences())->of("Petra, could you call?\nAlso, could you write?\n@Sam please sign\nWren can you come?\nFriday, if you like, we meet."));
+        $names = array_map(
+            static fn (Sentence $sentence): ?string => $sentence->addressee,
+            (new Sentences())->of(
+                "Petra, could you call?\nAlso, could you write?\n@Sam please sign\nWren can you come?\nFriday, if you like, we meet.",
+            ),
+        );
         self::assertSame(['Petra', null, 'Sam', 'Wren', null], $names);
     }
 
@@ -86,7 +106,10 @@ final class ReadingTest extends TestCase
     public function testLists(string $text, array $expected): void
     {
         $found = (new ListFinder())->of($text);
-        self::assertSame($expected, array_map(static fn (array $items): array => array_map(static fn (ListItem $item): string => $item->text, $items), $found));
+        self::assertSame(
+            $expected,
+            array_map(static fn (array $items): array => array_map(static fn (ListItem $item): string => $item->text, $items), $found),
+        );
     }
 
     /** @return iterable<string, array{MailKind, Letter}> */
@@ -96,24 +119,57 @@ final class ReadingTest extends TestCase
         $list = ['list-id' => '<keepers.example>', 'list-post' => '<mailto:k@keepers.example>'];
         yield 'a person' => [MailKind::Personal, self::letter('Hello.')];
         yield 'a list that people talk on' => [MailKind::Discussion, self::letter('Hello all.', headers: $list, to: 'k@keepers.example')];
-        yield 'a list that nobody may write to' => [MailKind::Newsletter, self::letter('Hello all.', headers: ['list-id' => '<n.example>', 'list-post' => 'NO'])];
+        yield 'a list that nobody may write to' => [
+            MailKind::Newsletter,
+            self::letter('Hello all.', headers: ['list-id' => '<n.example>', 'list-post' => 'NO']),
+        ];
         yield 'something to read' => [MailKind::Newsletter, self::letter('The gulls are back.', headers: $bulk)];
-        yield 'something to buy' => [MailKind::Advert, self::letter('Shop now and get free shipping.', '20% off everything', headers: $bulk)];
-        yield 'many, without saying so' => [MailKind::Newsletter, self::letter("The gulls are back.\n\nYou are receiving this because you like gulls. Unsubscribe")];
-        yield 'an order is no newsletter' => [MailKind::Notice, self::letter('It is on its way.', 'Your order 12 has shipped', headers: $bulk)];
+        yield 'something to buy' => [
+            MailKind::Advert,
+            self::letter('Shop now and get free shipping.', '20% off everything', headers: $bulk),
+        ];
+        yield 'many, without saying so' => [
+            MailKind::Newsletter,
+            self::letter("The gulls are back.\n\nYou are receiving this because you like gulls. Unsubscribe"),
+        ];
+        yield 'an order is no newsletter' => [
+            MailKind::Notice,
+            self::letter('It is on its way.', 'Your order 12 has shipped', headers: $bulk),
+        ];
         yield 'a machine' => [MailKind::Notice, self::letter('Your invoice.', from: 'no-reply@power.example')];
         yield 'somebody is away' => [MailKind::AutoReply, self::letter('Back on Monday.', headers: ['auto-submitted' => 'auto-replied'])];
         yield 'away without a header' => [MailKind::AutoReply, self::letter('Back on Monday.', 'Out of office: Glass')];
-        yield 'not delivered' => [MailKind::Bounce, self::letter('It could not be delivered.', 'Undelivered mail', from: 'MAILER-DAEMON@mx.example')];
+        yield 'not delivered' => [
+            MailKind::Bounce,
+            self::letter('It could not be delivered.', 'Undelivered mail', from: 'MAILER-DAEMON@mx.example'),
+        ];
         yield 'not delivered, by its report' => [MailKind::Bounce, self::letter('Sorry.', attached: 'message/delivery-status')];
         yield 'late' => [MailKind::Delay, self::letter('It will be retried.', 'Delayed mail', attached: 'message/delivery-status')];
         yield 'an invitation' => [MailKind::Invitation, self::letter('Roof meeting', attached: 'text/calendar')];
-        yield 'an invitation that was accepted' => [MailKind::InvitationNews, self::letter('Yes.', 'Accepted: Roof meeting', attached: 'text/calendar')];
-        foreach (['request' => MailKind::Invitation, 'publish' => MailKind::Invitation, 'counter' => MailKind::Invitation, 'cancel' => MailKind::InvitationNews, 'reply' => MailKind::InvitationNews] as $method => $kind) {
-            yield 'an invitation that says '.$method => [$kind, self::letter('Can you come?', 'Roof meeting', attached: 'text/calendar', method: $method)];
+        yield 'an invitation that was accepted' => [
+            MailKind::InvitationNews,
+            self::letter('Yes.', 'Accepted: Roof meeting', attached: 'text/calendar'),
+        ];
+        foreach ([
+            'request' => MailKind::Invitation,
+            'publish' => MailKind::Invitation,
+            'counter' => MailKind::Invitation,
+            'cancel' => MailKind::InvitationNews,
+            'reply' => MailKind::InvitationNews,
+        ] as $method => $kind) {
+            yield 'an invitation that says '.$method => [
+                $kind,
+                self::letter('Can you come?', 'Roof meeting', attached: 'text/calendar', method: $method),
+            ];
         }
-        yield 'one of that name that invites' => [MailKind::Invitation, self::letter('Can you come?', 'Accepted papers: the dinner', attached: 'text/calendar', method: 'request')];
-        yield 'fraud' => [MailKind::Suspicious, self::letter('Dear winner, you have won the lottery. Claim your prize within 24 hours!!!', 'YOU HAVE WON', from: 'x@y.example')];
+        yield 'one of that name that invites' => [
+            MailKind::Invitation,
+            self::letter('Can you come?', 'Accepted papers: the dinner', attached: 'text/calendar', method: 'request'),
+        ];
+        yield 'fraud' => [
+            MailKind::Suspicious,
+            self::letter('Dear winner, you have won the lottery. Claim your prize within 24 hours!!!', 'YOU HAVE WON', from: 'x@y.example'),
+        ];
     }
 
     #[DataProvider('kinds')]
@@ -139,7 +195,13 @@ final class ReadingTest extends TestCase
 
     public function testOrdinaryMailIsNotSuspicious(): void
     {
-        self::assertSame([], (new Suspicion())->reasons(self::letter('Could you send me the drawings? The plan is at https://roofs.example/plan.'), new Person(LabelledLetters::ME)));
+        self::assertSame(
+            [],
+            (new Suspicion())->reasons(
+                self::letter('Could you send me the drawings? The plan is at https://roofs.example/plan.'),
+                new Person(LabelledLetters::ME),
+            ),
+        );
     }
 
     /** @return iterable<string, array{string, string}> what is written, and when that is on a clock in Berlin */
@@ -247,7 +309,10 @@ final class ReadingTest extends TestCase
     {
         $found = (new ReadLetter())(self::letter($text), new Person(LabelledLetters::ME));
 
-        self::assertSame($expected, array_map(static fn (FoundDate $date): string => trim("{$date->kind->value} {$date->date} {$date->time}"), $found->dates));
+        self::assertSame(
+            $expected,
+            array_map(static fn (FoundDate $date): string => trim("{$date->kind->value} {$date->date} {$date->time}"), $found->dates),
+        );
     }
 
     public function testOfACalendarOnlyTheBeginningIsKept(): void

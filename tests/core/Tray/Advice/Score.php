@@ -19,7 +19,9 @@ final class Score
      */
     public function one(string $part, array $wanted, string $found): array
     {
-        return \in_array($found, $wanted, true) ? $this->many($part, [$found], [$found]) : $this->many($part, [implode(' or ', $wanted)], [$found]);
+        return \in_array($found, $wanted, true)
+            ? $this->many($part, [$found], [$found])
+            : $this->many($part, [implode(' or ', $wanted)], [$found]);
     }
 
     /**
@@ -65,7 +67,15 @@ final class Score
     {
         $lines = [\sprintf('  %-10s %9s %9s %6s %6s %6s', '', 'precision', 'recall', 'right', 'wrong', 'missed')];
         foreach ($this->counts as $part => ['right' => $right, 'wrong' => $wrong, 'missed' => $missed]) {
-            $lines[] = \sprintf('  %-10s %8.1f%% %8.1f%% %6d %6d %6d', $part, 100 * $this->precision($part), 100 * $this->recall($part), $right, $wrong, $missed);
+            $lines[] = \sprintf(
+                '  %-10s %8.1f%% %8.1f%% %6d %6d %6d',
+                $part,
+                100 * $this->precision($part),
+                100 * $this->recall($part),
+                $right,
+                $wrong,
+                $missed,
+            );
         }
 
         return implode("\n", $lines)."\n";
