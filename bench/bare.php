@@ -39,24 +39,28 @@ echo json_encode(match (parse_url($_SERVER['REQUEST_URI'] ?? '/', PHP_URL_PATH))
         "SELECT id, subject, latest_name, latest_email, excerpt, latest_at, messages, attachments, unread FROM conversation WHERE place = 'tray' ORDER BY latest_at DESC LIMIT 500",
     ),
     '/open' => $all(
-        'SELECT m.id, m.sender, m.recipients, m.copied, m.subject, m.sent_at, m.text, m.attachments FROM conversation_message c JOIN message m ON m.id = c.message_id WHERE c.conversation_id = ? ORDER BY m.sent_at',
+        'SELECT m.id, m.sender, m.recipients, m.copied, m.subject, m.sent_at, m.text, m.attachments FROM conversation_message c JOIN '
+            .'message m ON m.id = c.message_id WHERE c.conversation_id = ? ORDER BY m.sent_at',
         [$_GET['id'] ?? ''],
     ),
     '/journal' => $all('SELECT id, kind, about, consequence, done_at FROM journal_entry ORDER BY number DESC LIMIT 50'),
     '/heartbeat' => $all("SELECT COUNT(*) FROM conversation WHERE place = 'tray'"),
     '/find' => [
         $all(
-            'SELECT COUNT(DISTINCT m.conversation_id) FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH ?',
+            'SELECT COUNT(DISTINCT m.conversation_id) FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE '
+                .'message_search MATCH ?',
             [$words],
         ),
         $all(
-            'SELECT c.id, c.subject, c.excerpt FROM conversation c WHERE c.id IN (SELECT m.conversation_id FROM message_search s JOIN conversation_message m ON m.number = s.rowid WHERE message_search MATCH ?) ORDER BY c.latest_at DESC LIMIT 50',
+            'SELECT c.id, c.subject, c.excerpt FROM conversation c WHERE c.id IN (SELECT m.conversation_id FROM message_search s JOIN '
+                .'conversation_message m ON m.number = s.rowid WHERE message_search MATCH ?) ORDER BY c.latest_at DESC LIMIT 50',
             [$words],
         ),
     ],
     '/latest' => $all('SELECT id, subject, excerpt FROM conversation ORDER BY latest_at DESC LIMIT 50'),
     '/people' => $all(
-        'SELECT DISTINCT p.email, p.name FROM person_word w JOIN person p ON p.account_id = w.account_id AND p.email = w.email WHERE w.word >= ? AND w.word < ? LIMIT 20',
+        'SELECT DISTINCT p.email, p.name FROM person_word w JOIN person p ON p.account_id = w.account_id AND p.email = w.email WHERE '
+            .'w.word >= ? AND w.word < ? LIMIT 20',
         [$_GET['words'] ?? '', ($_GET['words'] ?? '').'~'],
     ),
     '/tasks' => $all('SELECT id, title, due_date, due_time, list_id, estimate FROM task WHERE completed_at IS NULL ORDER BY due_date'),

@@ -367,7 +367,8 @@ final class Mailbox
             $html = '<html><head><style>p{margin:0 0 12px;font-family:sans-serif}</style></head><body>'.implode(
                 '',
                 array_map(
-                    static fn (string $paragraph): string => '<div style="padding:2px 0"><p class="text" style="color:#222222;font-size:14px">'.htmlspecialchars($paragraph).'</p></div>',
+                    static fn (string $paragraph): string => '<div style="padding:2px 0"><p class="text" '
+                        .'style="color:#222222;font-size:14px">'.htmlspecialchars($paragraph).'</p></div>',
                     explode("\n\n", $text),
                 ),
             ).'</body></html>';

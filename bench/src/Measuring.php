@@ -22,7 +22,9 @@ final readonly class Measuring
      * @param list<Folder> $folders the smallest first
      * @param Folder|null  $many    with many of everything
      *
-     * @return array<string, array{folders: array<string, Figures>, bare: array<string, Figures>, growth: float, ratio: float}> by the names of the parts
+     * @return array<string, array{
+     *     folders: array<string, Figures>, bare: array<string, Figures>, growth: float, ratio: float
+     * }> by the names of the parts
      */
     public function __invoke(array $parts, array $folders, ?Folder $many): array
     {

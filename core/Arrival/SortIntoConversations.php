@@ -66,7 +66,9 @@ final readonly class SortIntoConversations
      * subject. Where one conversation falls into pieces, these may belong to others by their
      * subject, so the neighbours of the pieces are looked at, too.
      *
-     * @return array{list<list<ThreadPart>>, array<string, string>} the conversations as they should be; message id => conversation id as it is
+     * @return array{
+     *     list<list<ThreadPart>>, array<string, string>
+     * } the conversations as they should be; message id => conversation id as it is
      */
     private function threads(Message $message): array
     {
@@ -124,8 +126,10 @@ final readonly class SortIntoConversations
     }
 
     /**
-     * @param list<array{Conversation, list<string>, list<string>}> $changed each with the messages that come into it, and the conversations they come from
-     * @param array<string>                                         $left    conversations that nothing is left of
+     * @param list<array{
+     *     Conversation, list<string>, list<string>
+     * }> $changed each with the messages that come into it, and the conversations they come from
+     * @param array<string> $left conversations that nothing is left of
      */
     private function rearrange(string $accountId, array $changed, array $left): void
     {

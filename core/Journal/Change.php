@@ -7,7 +7,9 @@ namespace ZippyTray\Core\Journal;
 /**
  * One object before and after. A state of null means that the object was not there.
  *
- * @phpstan-type ChangeState array{kind: string, id: string, version?: int, before: array<string, mixed>|null, after: array<string, mixed>|null}
+ * @phpstan-type ChangeState array{
+ *     kind: string, id: string, version?: int, before: array<string, mixed>|null, after: array<string, mixed>|null
+ * }
  */
 final readonly class Change
 {

@@ -14,7 +14,11 @@ use ZippyTray\Core\Time\Repeat\RuleText;
  * An event of a calendar object that came with a message (RFC 5545, 3.6.1; iTIP, RFC 5546).
  *
  * @phpstan-type CalendarAnswer array{email: string, name: string, answer: string}
- * @phpstan-type CalendarEventState array{method: string, uid: string, title: string, start: string, end: string|null, zone: string|null, place: string, organiser: string, organiserName: string, rrule: string, repeats?: string, cancelled: bool, answers: list<CalendarAnswer>}
+ * @phpstan-type CalendarEventState array{
+ *     method: string, uid: string, title: string, start: string, end: string|null, zone: string|null, place: string,
+ *     organiser: string, organiserName: string, rrule: string, repeats?: string, cancelled: bool,
+ *     answers: list<CalendarAnswer>
+ * }
  */
 final readonly class CalendarEvent implements \JsonSerializable
 {

@@ -28,7 +28,8 @@ final readonly class QuoteMarks
     ';
 
     /** How an attribution with a date begins. */
-    private const BEGINNING = 'on|am|le|lundi|mardi|mercredi|jeudi|vendredi|samedi|dimanche|el|il(?:\s+giorno)?|op|em|den|dne|w\s+dniu|dnia|på|el\s+día|on\s+the|at|在|于';
+    private const BEGINNING = 'on|am|le|lundi|mardi|mercredi|jeudi|vendredi|samedi|dimanche|el|il(?:\s+giorno)?|op|em|den|dne|w\s+dniu'
+        .'|dnia|på|el\s+día|on\s+the|at|在|于';
 
     /** Something that says when: a year, a time, a date. */
     private const DATED = '/\b(?:19|20)\d\d\b|\b\d{1,2}[:.]\d\d\b|\d{1,2}[.\/-]\d{1,2}[.\/-]\d{2}|\d{4}年/u';
@@ -65,10 +66,13 @@ final readonly class QuoteMarks
     /** The fields of a block of headers, by what they say. */
     private const FIELDS = [
         'from' => 'from|von|de|da|van|från|fra|od|от|від|lähettäjä|发件人|寄件者|寄件人|差出人|送信者|보낸 사람|feladó|kimden|από',
-        'date' => 'sent|date|date sent|gesendet|datum|envoyé|envoyé le|enviado|enviado el|enviada|enviada em|fecha|data|inviato|inviata|verzonden|skickat|dato|sendt|lähetetty|päiväys|wysłano|odesláno|дата|отправлено|发送时间|发送日期|日期|寄件日期|時間|送信日時|送信日|日時|보낸 날짜|elküldve|tarih',
+        'date' => 'sent|date|date sent|gesendet|datum|envoyé|envoyé le|enviado|enviado el|enviada|enviada em|fecha|data|inviato|inviata'
+            .'|verzonden|skickat|dato|sendt|lähetetty|päiväys|wysłano|odesláno|дата|отправлено|发送时间|发送日期|日期|寄件日期|時間|送信日時|送信日|日時|보낸 날짜'
+            .'|elküldve|tarih',
         'to' => 'to|an|à|a|para|aan|till|til|do|кому|vastaanottaja|收件人|收件者|宛先|받는 사람|komu|címzett|kime',
         'cc' => 'cc|kopie|copie|copia|cópia|kopia|kopi|dw|копия|kopio|抄送|副本|참조',
-        'subject' => 'subject|betreff|objet|asunto|oggetto|assunto|onderwerp|ämne|emne|aihe|temat|тема|主题|主題|主旨|件名|제목|předmět|tárgy|konu|θέμα',
+        'subject' => 'subject|betreff|objet|asunto|oggetto|assunto|onderwerp|ämne|emne|aihe|temat|тема|主题|主題|主旨|件名|제목|předmět|tárgy|konu'
+            .'|θέμα',
     ];
 
     /**

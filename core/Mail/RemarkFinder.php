@@ -17,7 +17,8 @@ final readonly class RemarkFinder
 
     private const DOCUMENTS = 'pdf|docx?|xlsx?|pptx?|odt|ods|txt|rtf|csv|jpe?g|png|gif|zip|html?|ics|eml|mp[34]';
 
-    private const PROGRAMS = 'exe|scr|js|jse|vbs|vbe|wsf|wsh|bat|cmd|com|pif|jar|msi|msix|lnk|hta|ps1|reg|cpl|iso|img|vhd|apk|app|dmg|sh|desktop|scf|url|chm';
+    private const PROGRAMS = 'exe|scr|js|jse|vbs|vbe|wsf|wsh|bat|cmd|com|pif|jar|msi|msix|lnk|hta|ps1|reg|cpl|iso|img|vhd|apk|app|dmg|sh'
+        .'|desktop|scf|url|chm';
 
     /**
      * @param string       $name    the sender's, as it was sent

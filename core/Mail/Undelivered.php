@@ -17,7 +17,8 @@ final readonly class Undelivered
         )\b
     /xi';
 
-    private const NAMED = '/mail(?:er)?[- ]?(?:delivery|daemon)|delivery\s+(?:sub)?system|post\s?master|mail\s+(?:administrator|system|router|gateway)/i';
+    private const NAMED = '/mail(?:er)?[- ]?(?:delivery|daemon)|delivery\s+(?:sub)?system|post\s?master|mail\s+(?:administrator|system'
+        .'|router|gateway)/i';
 
     private const SAID = '/
         undeliver|un-deliver

@@ -169,7 +169,9 @@ final class Owed implements Journaled
 
     public function restore(array $state): void
     {
-        /** @var array{until: string, zone: string, conversation: ?string, state: string, settledAt: ?string, automaticAt: ?string} $state */
+        /**
+         * @var array{until: string, zone: string, conversation: ?string, state: string, settledAt: ?string, automaticAt: ?string} $state
+         */
         $this->until = new \DateTimeImmutable($state['until']);
         $this->zone = $state['zone'];
         $this->conversationId = $state['conversation'];
@@ -181,7 +183,13 @@ final class Owed implements Journaled
     /** @param array<string, mixed> $state */
     public static function revived(string $id, string $accountId, array $state): self
     {
-        /** @var array{email: string, name: string, what: string, until: string, zone: string, conversation: ?string, task: ?string, outgoing: ?string, askedAt: string, state: string, settledAt: ?string, automaticAt: ?string} $state */
+        /**
+         * @var array{
+         *     email: string, name: string, what: string, until: string, zone: string, conversation: ?string,
+         *     task: ?string, outgoing: ?string, askedAt: string, state: string, settledAt: ?string,
+         *     automaticAt: ?string
+         * } $state
+         */
         $owed = new self(
             $id,
             $accountId,

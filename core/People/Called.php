@@ -25,7 +25,8 @@ final readonly class Called
         )\b
     /xiu';
 
-    private const HONORIFIC = '/^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professor|sir|dame|capt|captain|rev|fr|sr|herr|frau|mme|dipl|ing)\b\.?-?\s*)+/iu';
+    private const HONORIFIC = '/^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professor|sir|dame|capt|captain|rev|fr|sr|herr|frau|mme|dipl'
+        .'|ing)\b\.?-?\s*)+/iu';
 
     /** Words before the @ that name a place, and nobody. */
     private const ROLE = '/

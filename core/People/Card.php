@@ -10,7 +10,10 @@ use ZippyTray\Core\Refused;
 /**
  * What is known of a person besides their mail.
  *
- * @phpstan-type CardState array{name: string, email: string, phones: list<string>, position: string, firm: string, address: string, note: string}
+ * @phpstan-type CardState array{
+ *     name: string, email: string, phones: list<string>, position: string, firm: string, address: string,
+ *     note: string
+ * }
  */
 final readonly class Card
 {

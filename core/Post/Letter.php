@@ -11,7 +11,10 @@ use ZippyTray\Core\Refused;
  * What a person writes: to whom, about what, and what goes with it.
  *
  * @phpstan-type AddressState array{name: string, email: string}
- * @phpstan-type LetterState array{to: list<AddressState>, cc: list<AddressState>, bcc: list<AddressState>, subject: string, text: string, formatted: bool, files: list<string>, carried: list<int>, what: string, until: string}
+ * @phpstan-type LetterState array{
+ *     to: list<AddressState>, cc: list<AddressState>, bcc: list<AddressState>, subject: string, text: string,
+ *     formatted: bool, files: list<string>, carried: list<int>, what: string, until: string
+ * }
  */
 final readonly class Letter
 {

@@ -31,7 +31,8 @@ final readonly class Misgivings
         |\bemotionally\ attached\b
     /xiu';
 
-    private const NO_REPLY = '/^(?:no[-_.]?reply|do[-_.]?not[-_.]?reply|mailer-daemon|postmaster|bounces?|notifications?|automailer)(?:[+.@-]|$)/i';
+    private const NO_REPLY = '/^(?:no[-_.]?reply|do[-_.]?not[-_.]?reply|mailer-daemon|postmaster|bounces?|notifications?'
+        .'|automailer)(?:[+.@-]|$)/i';
 
     /**
      * @param list<string> $own addresses of the person

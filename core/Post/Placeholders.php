@@ -90,7 +90,8 @@ final readonly class Placeholders
 
         foreach (self::unknown($text) as $gap) {
             $faults[] = \sprintf(
-                '"%s" is no gap that can be filled in. There are {first name}, {name}, {my name}, {my first name}, {today}, {when …} and {ask …}.',
+                '"%s" is no gap that can be filled in. There are {first name}, {name}, {my name}, {my first name}, {today}, {when …} and '
+                    .'{ask …}.',
                 $gap,
             );
         }

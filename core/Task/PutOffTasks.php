@@ -54,7 +54,9 @@ final readonly class PutOffTasks
      * @param non-empty-list<string> $taskIds
      * @param \DateTimeZone          $zone    the person's own
      *
-     * @return list<array{task: Task, start: Due|null, due: Due|null, problem: string}> what would become of each; the problem is a sentence, or empty
+     * @return list<array{
+     *     task: Task, start: Due|null, due: Due|null, problem: string
+     * }> what would become of each; the problem is a sentence, or empty
      *
      * @throws NotFound
      */

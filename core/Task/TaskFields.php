@@ -59,7 +59,13 @@ final readonly class TaskFields
     /** @param array<string, mixed> $changes by the name of the property */
     private function but(array $changes): self
     {
-        /** @var array{title: string, notes: string, due: ?Due, list: ?string, start: ?Due, estimate: ?int, priority: Priority, labels: list<string>, repeat: ?Repeat, reminders: list<Reminder>, sources: list<Source>, files: list<string>, keepsRepeat: bool, fromCompletion: bool} $all */
+        /**
+         * @var array{
+         *     title: string, notes: string, due: ?Due, list: ?string, start: ?Due, estimate: ?int,
+         *     priority: Priority, labels: list<string>, repeat: ?Repeat, reminders: list<Reminder>,
+         *     sources: list<Source>, files: list<string>, keepsRepeat: bool, fromCompletion: bool
+         * } $all
+         */
         $all = [...get_object_vars($this), ...$changes];
 
         return new self(...$all);

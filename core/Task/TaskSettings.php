@@ -14,7 +14,9 @@ use ZippyTray\Core\Time\Unreadable;
 /**
  * How a person works with tasks.
  *
- * @phpstan-type TaskSettingsState array{completeSubtasks: bool, reminderPercent: int, reminderDays: int, taskDue: string, taskReminder: string}
+ * @phpstan-type TaskSettingsState array{
+ *     completeSubtasks: bool, reminderPercent: int, reminderDays: int, taskDue: string, taskReminder: string
+ * }
  */
 final readonly class TaskSettings
 {

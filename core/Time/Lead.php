@@ -7,7 +7,9 @@ namespace ZippyTray\Core\Time;
 /**
  * When a reminder comes, as seen from a due or a start: "2 days before", "the morning before".
  *
- * @phpstan-type LeadState array{months: int, days: int, workingDays: int, minutes: int, after: bool, mark: ?string, time: ?string, of: ?string}
+ * @phpstan-type LeadState array{
+ *     months: int, days: int, workingDays: int, minutes: int, after: bool, mark: ?string, time: ?string, of: ?string
+ * }
  */
 final readonly class Lead
 {

@@ -15,7 +15,10 @@ use ZippyTray\Core\Time\Repeat\Rule;
  *
  * @phpstan-import-type LeadState from Lead
  *
- * @phpstan-type ReminderState array{lead: LeadState|null, at: ?string, zone: ?string, every?: array{rrule: string, time: string, since: string}|null}
+ * @phpstan-type ReminderState array{
+ *     lead: LeadState|null, at: ?string, zone: ?string,
+ *     every?: array{rrule: string, time: string, since: string}|null
+ * }
  */
 final readonly class Reminder
 {

@@ -16,7 +16,10 @@ enum ClearingOrder: string
     case OldestFirst = 'oldest';
     case NewestFirst = 'newest';
 
-    /** Where a conversation stands in the tray as it is grouped, smaller numbers first: what came back, then by advice, then what has none. */
+    /**
+     * Where a conversation stands in the tray as it is grouped, smaller numbers first: what came back, then by advice,
+     * then what has none.
+     */
     public static function rank(bool $returned, ?AdviceGroup $group): int
     {
         return $returned

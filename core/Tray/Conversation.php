@@ -398,7 +398,13 @@ final class Conversation implements Journaled
 
     public function restore(array $state): void
     {
-        /** @var array{place: string, awayUntil: ?string, awayZone: ?string, awayReason: ?string, binnedAt: ?string, snoozes: int, owedBy: ?string, owedWhat: ?string, muted: bool, decidedAt: ?string, decidedAs: ?string, calledBackBy: ?string, snoozedSince: ?string, reminders: list<ReminderState>} $state */
+        /**
+         * @var array{
+         *     place: string, awayUntil: ?string, awayZone: ?string, awayReason: ?string, binnedAt: ?string,
+         *     snoozes: int, owedBy: ?string, owedWhat: ?string, muted: bool, decidedAt: ?string, decidedAs: ?string,
+         *     calledBackBy: ?string, snoozedSince: ?string, reminders: list<ReminderState>
+         * } $state
+         */
         $this->place = Place::from($state['place']);
         $this->awayUntil = null === $state['awayUntil'] ? null : new \DateTimeImmutable($state['awayUntil']);
         $this->awayZone = $state['awayZone'];

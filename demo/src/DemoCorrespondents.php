@@ -207,10 +207,20 @@ final readonly class DemoCorrespondents implements Correspondent
         }
     }
 
-    /** @return array{people: list<Somebody>, anybody: array{after: string, says: list<string>}, unknown: list<string>, unasked: list<Unasked>} */
+    /**
+     * @return array{
+     *     people: list<Somebody>, anybody: array{after: string, says: list<string>}, unknown: list<string>,
+     *     unasked: list<Unasked>
+     * }
+     */
     private function data(): array
     {
-        /** @var array{people: list<Somebody>, anybody: array{after: string, says: list<string>}, unknown: list<string>, unasked: list<Unasked>} $data */
+        /**
+         * @var array{
+         *     people: list<Somebody>, anybody: array{after: string, says: list<string>}, unknown: list<string>,
+         *     unasked: list<Unasked>
+         * } $data
+         */
         $data = Yaml::parseFile($this->file);
 
         return $data;

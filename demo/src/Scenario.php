@@ -10,16 +10,34 @@ use Symfony\Component\Yaml\Yaml;
 /**
  * What the person of the demo did before it begins.
  *
- * @phpstan-type Step array{at: string, of?: string, title?: string, notes?: string, list?: string, due?: string, start?: string, line?: string, subtasks?: string, done?: string, until?: string, for?: string, remind?: string, by?: string, what?: string}
+ * @phpstan-type Step array{
+ *     at: string, of?: string, title?: string, notes?: string, list?: string, due?: string, start?: string,
+ *     line?: string, subtasks?: string, done?: string, until?: string, for?: string, remind?: string, by?: string,
+ *     what?: string
+ * }
  */
 final readonly class Scenario
 {
-    /** @var array{account: array{name: string, email: string, password: string, zone: string}, signature: string, templates: list<array{name: string, subject: string, text: string, signed: bool}>, lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>} */
+    /**
+     * @var array{
+     *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
+     *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
+     *     lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
+     *     handOvers: list<Step>, deleted: list<Step>
+     * }
+     */
     private array $data;
 
     public function __construct(#[Autowire('%kernel.project_dir%/demo/scenario.yaml')] string $file)
     {
-        /** @var array{account: array{name: string, email: string, password: string, zone: string}, signature: string, templates: list<array{name: string, subject: string, text: string, signed: bool}>, lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>} $data */
+        /**
+         * @var array{
+         *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
+         *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
+         *     lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
+         *     handOvers: list<Step>, deleted: list<Step>
+         * } $data
+         */
         $data = Yaml::parseFile($file);
         $this->data = $data;
     }

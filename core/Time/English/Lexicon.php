@@ -14,7 +14,8 @@ namespace ZippyTray\Core\Time\English;
 final class Lexicon
 {
     /** Words of the rules themselves; here for the sake of slips of the finger. */
-    private const RULES = 'inside out middle beginning starting between completion completed working business months weekend weekends weekday weekdays before following coming thing later earlier except latest without business another';
+    private const RULES = 'inside out middle beginning starting between completion completed working business months weekend weekends '
+        .'weekday weekdays before following coming thing later earlier except latest without business another';
 
     /** Two slips are not read, but for these, which half the world writes. */
     private const USUAL_SLIPS = [

@@ -127,7 +127,12 @@ final readonly class Reading
         ));
     }
 
-    /** @return array{kind: string, date: string, time: ?string, instant: ?string, rrule: ?string, past: bool, text: string, until?: string, fromCompletion?: true, corrected?: array<string, string>} */
+    /**
+     * @return array{
+     *     kind: string, date: string, time: ?string, instant: ?string, rrule: ?string, past: bool, text: string,
+     *     until?: string, fromCompletion?: true, corrected?: array<string, string>
+     * }
+     */
     public function state(): array
     {
         return [

@@ -243,7 +243,13 @@ final readonly class RepeatDraft
     /** @param array<string, mixed> $changes by the name of the property */
     private function but(array $changes): self
     {
-        /** @var array{frequency: Frequency, interval: int, days: list<int>, monthDays: list<int>, nthDays: list<NthDay>, position: ?int, months: list<int>, clock: ?Clock, from: ?Day, until: ?Day, count: ?int, length: ?Span, strict: bool, fromCompletion: bool} $all */
+        /**
+         * @var array{
+         *     frequency: Frequency, interval: int, days: list<int>, monthDays: list<int>, nthDays: list<NthDay>,
+         *     position: ?int, months: list<int>, clock: ?Clock, from: ?Day, until: ?Day, count: ?int, length: ?Span,
+         *     strict: bool, fromCompletion: bool
+         * } $all
+         */
         $all = [...get_object_vars($this), ...$changes];
 
         return new self(...$all);

@@ -147,7 +147,9 @@ final readonly class RepeatRules
      *
      * @param Parsed<RepeatDraft> $draft
      *
-     * @return iterable<array{\Closure(RepeatDraft): (RepeatDraft|null), int, bool}> what it makes of a draft, what stands behind it, and whether it is a second reading
+     * @return iterable<array{
+     *     \Closure(RepeatDraft): (RepeatDraft|null), int, bool
+     * }> what it makes of a draft, what stands behind it, and whether it is a second reading
      */
     private function clauses(Parsed $draft): iterable
     {

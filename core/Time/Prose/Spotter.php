@@ -27,7 +27,8 @@ use ZippyTray\Core\Time\TimeSettings;
 final class Spotter
 {
     /** Words besides names and numbers that a day or a time can begin with; most words cannot, and are passed over quickly. */
-    private const BEGINNINGS = 'this next last coming following in within inside day end close beginning start early late mid middle a an couple half quarter first midnight month week year weekend between from after midweek';
+    private const BEGINNINGS = 'this next last coming following in within inside day end close beginning start early late mid middle a an '
+        .'couple half quarter first midnight month week year weekend between from after midweek';
 
     /** Senses of words that a day or a time can begin with. */
     private const SENSES = [
@@ -56,7 +57,10 @@ final class Spotter
     ];
 
     /** Words that can follow an hour or a day of the month; others are counted by it: "at 3 places", "the 2nd floor". */
-    private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening noon only otherwise of work suit be do fit while whilst during there any good ok okay fine convenient possible better best';
+    private const FOLLOWERS = 'on in at and or to for with if so but today tomorrow tonight this next as until till sharp please would is '
+        .'will was when because instead by then from the works suits monday tuesday wednesday thursday friday saturday sunday latest we i '
+        .'you it he she they rather where who which that before after not already once can could since onwards morning afternoon evening '
+        .'noon only otherwise of work suit be do fit while whilst during there any good ok okay fine convenient possible better best';
 
     /** Words that can follow a holiday without being named after it. */
     private const BEHIND_HOLIDAY = 'and or at we i if because please is was but this so would will for to in with as then day eve you';

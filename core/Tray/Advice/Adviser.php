@@ -144,7 +144,8 @@ final readonly class Adviser
                 $waits->date,
             ];
         }
-        $reasons[] = MailKind::Discussion === $main->kind ? 'It went to a mailing list, and nothing in it turns to you.' : 'It asks nothing of you.';
+        $reasons[] = MailKind::Discussion === $main->kind ? 'It went to a mailing list, and nothing in it turns to '
+            .'you.' : 'It asks nothing of you.';
         if ('' !== $habit->text()) {
             $reasons[] = $habit->text();
         }

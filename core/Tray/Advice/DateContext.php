@@ -132,7 +132,8 @@ final readonly class DateContext
     /xu';
 
     /** What is handed over or done with is due, and no appointment. */
-    private const HANDED = '/^(?:send|return|pay|submit|sign|complete|fill|finish|deliver|provide|hand|upload|file|print|post|update|transfer|forward|mail)\b/u';
+    private const HANDED = '/^(?:send|return|pay|submit|sign|complete|fill|finish|deliver|provide|hand|upload|file|print|post|update'
+        .'|transfer|forward|mail)\b/u';
 
     private const PROMISE = '/
         \b(?:
@@ -242,7 +243,8 @@ final readonly class DateContext
             && ((1 === preg_match(self::PAST, $this->clause) && 1 !== preg_match(
                 self::NOT_PAST,
                 $this->clause,
-            )) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || 1 === preg_match('/^(?:it was )?(?:so )?(?:good|great|nice|lovely) (?:to see|seeing) you\b/u', $sentence->lower) || $this->isThanks($sentence->lower));
+            )) || 1 === preg_match('/^what an? [^?]*!/u', $sentence->lower) || 1 === preg_match('/^(?:it was )?(?:so )?(?:good|great|nice'
+                .'|lovely) (?:to see|seeing) you\b/u', $sentence->lower) || $this->isThanks($sentence->lower));
     }
 
     /** "Thank you for the talk on Friday" looks back; a date of the calendar may be one that is to come. */
@@ -306,7 +308,8 @@ final readonly class DateContext
         $lead = !$isInside
             && 1 === preg_match(self::DEADLINE_BEFORE, $this->before, $m)
             && 1 !== preg_match(
-                '/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?|call(?:ing)?)\s+by\s*$/u',
+                '/\b(?:stand|drop(?:ping)?|com(?:e|ing)|stop(?:ping)?|pass(?:ing)?|swing(?:ing)?|pop(?:ping)?|go(?:ing)?'
+                    .'|call(?:ing)?)\s+by\s*$/u',
                 $this->before,
             )
             ? mb_strlen(ltrim($m[0]))
@@ -325,7 +328,8 @@ final readonly class DateContext
         if ($this->spot->isDay
             && ($isInside || $lead > 0)
             && !$this->isOurs
-            && 1 === preg_match('/\b(?:unless|(?:if|when)\b[^,;]*(?:n\'t|\bnot|\bno))\b(?![^,;]*\bha(?:ve|s)n?\'?t? \p{L}+ed)[^,;]*$/u', $this->before)) {
+            && 1 === preg_match('/\b(?:unless|(?:if|when)\b[^,;]*(?:n\'t|\bnot|\bno))\b(?![^,;]*\bha(?:ve'
+                .'|s)n?\'?t? \p{L}+ed)[^,;]*$/u', $this->before)) {
             return new DateReading(DateKind::Deadline, false, $this->start(), $this->spot->to);
         }
         if (!$this->spot->isDay && ($this->isPast || DateKind::Mention === $this->asked(null !== $this->request))) {
@@ -456,7 +460,8 @@ final readonly class DateContext
         }
         $isFree = RequestForm::Question === $this->request?->form
             && 1 === preg_match(
-                '/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to|that)\b)|\bhome\b/u',
+                '/\b(?:be|is|are)\b.*\b(?:better|best|fine|okay|ok|good|convenient|possible|easier|all right|alright)\b(?!\s+(?:if|to'
+                    .'|that)\b)|\bhome\b/u',
                 $this->before.$this->inside.$this->behind,
             );
         $isInvited = RequestForm::Question === $this->request?->form
@@ -531,7 +536,8 @@ final readonly class DateContext
     private static function clause(string $before, string $inside, string $behind): string
     {
         $head = (string) preg_replace(
-            '/^.*(?:[;:–—?]|,\s+(?:but|so|and|which|because|then|as|while|although|though|since|if|when)\b|\b(?:because|although|whereas)\b|\.\s)/su',
+            '/^.*(?:[;:–—?]|,\s+(?:but|so|and|which|because|then|as|while|although|though|since|if|when)\b|\b(?:because|although'
+                .'|whereas)\b|\.\s)/su',
             '',
             $before,
         );

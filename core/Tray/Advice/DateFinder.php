@@ -33,7 +33,8 @@ final readonly class DateFinder
     private const LATEST = '/\b(?:deadline|closing date|due date|cut-?off)\b/u';
 
     /** What is in the evening: "dinner at eight". */
-    private const EVENING = '/\b(?:dinner|supper|table|concert|party|drinks|pub|theatre|cinema|film|tonight|evening|nightcap|band|disco|dance|club|quiz)\b/u';
+    private const EVENING = '/\b(?:dinner|supper|table|concert|party|drinks|pub|theatre|cinema|film|tonight|evening|nightcap|band|disco'
+        .'|dance|club|quiz)\b/u';
 
     /**
      * @param list<Sentence> $sentences

@@ -134,7 +134,8 @@ final readonly class Effort
 
     private const REMINDED = '/^(?:please )?(?:remember|do(?:n\'t| not) forget|make sure|be sure)(?: that| to| you| we| it)*\s/u';
 
-    private const AND_MORE = '/\band (?:then )?(?:send|return|sign|fill|complete|post|scan|pay|upload|bring|write|print|book|order|prepare|check|correct|update)\b/u';
+    private const AND_MORE = '/\band (?:then )?(?:send|return|sign|fill|complete|post|scan|pay|upload|bring|write|print|book|order|prepare'
+        .'|check|correct|update)\b/u';
 
     /** From so much on a task is believed rather than the rules, which say what is done at once. */
     private const LONGER = 1.5;

@@ -21,7 +21,8 @@ final readonly class ListFinder
         )(?=\S)
     /xu';
 
-    private const INLINE = '/(?<=^|[\s,;:])\(?(?<mark>\d|[a-h])\)\s+(?<item>[^();]+?)\s*(?=[,;.]?\s*(?:and\s+|or\s+)?\(?(?:\d|[a-h])\)\s|[.;?!]?\s*$|[.?!]\s)/u';
+    private const INLINE = '/(?<=^|[\s,;:])\(?(?<mark>\d|[a-h])\)\s+(?<item>[^();]+?)\s*(?=[,;.]?\s*(?:and\s+|or\s+)?\(?(?:\d|[a-h])\)\s'
+        .'|[.;?!]?\s*$|[.?!]\s)/u';
 
     private const LONGEST_ITEM = 300;
 

@@ -57,7 +57,8 @@ final readonly class Sentences
         |^\s*@(?<at>\p{L}+)[\s,:]+
     /xu';
 
-    private const FAREWELL = '/^\s*(?:cheers|thanks|thx|ta|best|regards|bye|love|kind|warm|many thanks|thank you|yours|greetings|all the best|see you|talk soon|x+)\b/iu';
+    private const FAREWELL = '/^\s*(?:cheers|thanks|thx|ta|best|regards|bye|love|kind|warm|many thanks|thank you|yours|greetings'
+        .'|all the best|see you|talk soon|x+)\b/iu';
 
     private const NO_NAMES = [
         'what', 'when', 'where', 'which', 'how', 'who', 'why', 'that', 'this', 'there', 'here', 'someone', 'somebody', 'anyone',
@@ -198,7 +199,8 @@ final readonly class Sentences
         }
         if (ctype_digit($word)
             && \strlen($word) <= 2
-            && 1 === preg_match('/^\p{Ll}|^(Jan|Feb|Fév|M(?:ar|ay|ai|är|rz)|A[pvb]r|Ju[nil]|A[uo]g|Sep|O[ktc]t|Nov|De[cz]|Dic)/u', $behind)) {
+            && 1 === preg_match('/^\p{Ll}|^(Jan|Feb|Fév|M(?:ar|ay|ai|är|rz)|A[pvb]r|Ju[nil]|A[uo]g|Sep|O[ktc]t|Nov|De[cz]'
+                .'|Dic)/u', $behind)) {
             return false;
         }
 

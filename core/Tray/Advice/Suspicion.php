@@ -52,7 +52,8 @@ final readonly class Suspicion
                 |passive\ income|business\ proposal|mutual\ benefit
             )\b
         /xiu' => [2, 'it speaks of easy money'],
-        '/\b(?:webcam|recorded you|hacked (?:your|you)|i have (?:full )?access to your (?:device|computer|phone))\b/iu' => [4, 'it tries to blackmail'],
+        '/\b(?:webcam|recorded you|hacked (?:your|you)|i have (?:full )?access to your (?:device|computer'
+            .'|phone))\b/iu' => [4, 'it tries to blackmail'],
         '/
             \b(?:
                 viagra|cialis|pharmacy|pills|weight\ loss|lose\ \d+\ (?:kg|pounds)|enlarge|hot\ (?:girls|singles)

@@ -141,7 +141,8 @@ final readonly class TaskTitle
         $action = $isYours && 1 !== preg_match('/^your\b/iu', $action) ? 'your '.$action : $action;
         $title = RequestForm::Question === $request->form ? $this->question($action, $name) : $this->order($action, $name, $request->form);
         if ('' !== $subject
-            && (1 === preg_match('/^\p{L}+(?: (?:with|of|into|after|care of|to|at|on))?(?: (?:it|this|that|them|both|these|so))?(?: (?:back|over|to \p{L}+|in|up))?$/u', $title) || 'Answer '.$name === $title)) {
+            && (1 === preg_match('/^\p{L}+(?: (?:with|of|into|after|care of|to|at|on))?(?: (?:it|this|that|them|both|these'
+                .'|so))?(?: (?:back|over|to \p{L}+|in|up))?$/u', $title) || 'Answer '.$name === $title)) {
             $title .= ': '.$subject;
         }
 
@@ -207,7 +208,8 @@ final readonly class TaskTitle
                 $action,
                 $m,
             ) => trim(\sprintf('Help %s %s', $name, $this->turned($m['what'], $name))),
-            1 === preg_match('/^(?:let (?:me|us) know|tell (?:me|us)|advise(?: me| us)?|inform (?:me|us))\s*(?:about|of|as to)?\s*(?<what>.*)$/iu', $action, $m) => '' === $m['what']
+            1 === preg_match('/^(?:let (?:me|us) know|tell (?:me|us)|advise(?: me| us)?|inform (?:me|us))\s*(?:about|of'
+                .'|as to)?\s*(?<what>.*)$/iu', $action, $m) => '' === $m['what']
                 ? 'Answer '.$name
                 : \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name)),
             1 === preg_match(
@@ -216,7 +218,8 @@ final readonly class TaskTitle
                 $m,
             ) => \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name)),
             1 === preg_match(
-                '/^(?:give (?:me|us) (?:a )?(?:call|ring|buzz|shout)(?: back)?|(?:call|ring|phone) (?:me|us)(?: back| up)?)\s*(?<what>.*)$/iu',
+                '/^(?:give (?:me|us) (?:a )?(?:call|ring|buzz|shout)(?: back)?|(?:call|ring|phone) (?:me|us)(?: back'
+                    .'| up)?)\s*(?<what>.*)$/iu',
                 $action,
                 $m,
             ) => trim(\sprintf('Call %s %s', $name, $this->turned($m['what'], $name))),
@@ -289,7 +292,8 @@ final readonly class TaskTitle
             return \sprintf('Tell %s %s', $name, $this->turned((string) preg_replace('/^if\b/iu', 'whether', $m['what']), $name));
         }
         if (1 === preg_match(
-            '/^(?:(?:to )?(?:have|receive|see|get|borrow)\s+)?(?<what>(?:your|the|a|an|all|both|some|any|two|three|this|these|\d+)\b.*)$/iu',
+            '/^(?:(?:to )?(?:have|receive|see|get|borrow)\s+)?(?<what>(?:your|the|a|an|all|both|some|any|two|three|this|these'
+                .'|\d+)\b.*)$/iu',
             $action,
             $m,
         )) {

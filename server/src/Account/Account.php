@@ -32,11 +32,20 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column]
     private bool $dayFirst = true;
 
-    /** @var array{weekStart?: int, workingDays?: list<int>, marks?: array<string, string>} how they speak of time; what is missing is as usual */
+    /**
+     * @var array{
+     *     weekStart?: int, workingDays?: list<int>, marks?: array<string, string>
+     * } how they speak of time; what is missing is as usual
+     */
     #[ORM\Column(type: 'json')]
     private array $timeSettings = [];
 
-    /** @var array{completeSubtasks?: bool, reminderPercent?: int, reminderDays?: int, taskDue?: string, taskReminder?: string} what is missing is as usual */
+    /**
+     * @var array{
+     *     completeSubtasks?: bool, reminderPercent?: int, reminderDays?: int, taskDue?: string,
+     *     taskReminder?: string
+     * } what is missing is as usual
+     */
     #[ORM\Column(type: 'json')]
     private array $taskSettings = [];
 
@@ -44,7 +53,12 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(type: 'json')]
     private array $traySettings = [];
 
-    /** @var array{undoSeconds?: int, signature?: string, digest?: bool, address?: string, out?: string, dsn?: string, plain?: bool, in?: string, folder?: string} what is missing is as usual */
+    /**
+     * @var array{
+     *     undoSeconds?: int, signature?: string, digest?: bool, address?: string, out?: string, dsn?: string,
+     *     plain?: bool, in?: string, folder?: string
+     * } what is missing is as usual
+     */
     #[ORM\Column(type: 'json')]
     private array $postSettings = [];
 

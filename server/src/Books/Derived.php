@@ -46,7 +46,8 @@ final readonly class Derived implements BookCheck
             ->allWrong(
                 'A message is not in the index of words',
                 $this->connection->fetchFirstColumn(
-                    'SELECT x.message_id FROM conversation_message x LEFT JOIN message_search_docsize s ON s.id = x.number WHERE s.id IS NULL',
+                    'SELECT x.message_id FROM conversation_message x LEFT JOIN message_search_docsize s ON s.id = x.number WHERE s.id IS '
+                        .'NULL',
                 ),
             )
             ->allWrong(
@@ -58,13 +59,18 @@ final readonly class Derived implements BookCheck
             ->allWrong(
                 'A conversation is not found in its order or its place',
                 $this->connection->fetchFirstColumn(
-                    'SELECT c.id FROM conversation c LEFT JOIN search_conversation o ON o.id = c.id WHERE (o.latest_at, o.account_id, o.place, o.away_until, o.binned_at, o.muted) IS NOT (c.latest_at, c.account_id, c.place, c.away_until, c.binned_at, c.muted) UNION SELECT o.id FROM search_conversation o LEFT JOIN conversation c ON c.id = o.id WHERE c.id IS NULL',
+                    'SELECT c.id FROM conversation c LEFT JOIN search_conversation o ON o.id = c.id WHERE (o.latest_at, o.account_id, '
+                        .'o.place, o.away_until, o.binned_at, o.muted) IS NOT (c.latest_at, c.account_id, c.place, c.away_until, '
+                        .'c.binned_at, c.muted) UNION SELECT o.id FROM search_conversation o LEFT JOIN conversation c ON c.id = o.id WHERE '
+                        .'c.id IS NULL',
                 ),
             )
             ->allWrong(
                 'A message is not found in its conversation',
                 $this->connection->fetchFirstColumn(
-                    'SELECT x.message_id FROM conversation_message x LEFT JOIN search_message m ON m.number = x.number LEFT JOIN search_conversation o ON o.number = m.conversation WHERE o.id IS NOT x.conversation_id UNION SELECT m.number FROM search_message m LEFT JOIN conversation_message x ON x.number = m.number WHERE x.number IS NULL',
+                    'SELECT x.message_id FROM conversation_message x LEFT JOIN search_message m ON m.number = x.number LEFT JOIN '
+                        .'search_conversation o ON o.number = m.conversation WHERE o.id IS NOT x.conversation_id UNION SELECT m.number '
+                        .'FROM search_message m LEFT JOIN conversation_message x ON x.number = m.number WHERE x.number IS NULL',
                 ),
             )
             ->allWrong(
@@ -88,25 +94,29 @@ final readonly class Derived implements BookCheck
             ->allWrong(
                 'A person counts their messages wrongly',
                 $this->connection->fetchFirstColumn(
-                    'SELECT p.email FROM person p LEFT JOIN person_message m ON m.account_id = p.account_id AND m.email = p.email GROUP BY p.account_id, p.email HAVING p.received <> SUM(NOT m.own) OR p.sent <> SUM(m.own) OR COUNT(m.message_id) = 0',
+                    'SELECT p.email FROM person p LEFT JOIN person_message m ON m.account_id = p.account_id AND m.email = p.email GROUP BY '
+                        .'p.account_id, p.email HAVING p.received <> SUM(NOT m.own) OR p.sent <> SUM(m.own) OR COUNT(m.message_id) = 0',
                 ),
             )
             ->allWrong(
                 'A conversation counts its messages wrongly',
                 $this->connection->fetchFirstColumn(
-                    'SELECT c.id FROM conversation c LEFT JOIN conversation_message x ON x.conversation_id = c.id GROUP BY c.id HAVING c.messages <> COUNT(x.message_id)',
+                    'SELECT c.id FROM conversation c LEFT JOIN conversation_message x ON x.conversation_id = c.id GROUP BY c.id HAVING '
+                        .'c.messages <> COUNT(x.message_id)',
                 ),
             )
             ->allWrong(
                 'A conversation counts its attachments wrongly',
                 $this->connection->fetchFirstColumn(
-                    'SELECT c.id FROM conversation c JOIN conversation_message x ON x.conversation_id = c.id JOIN message m ON m.id = x.message_id GROUP BY c.id HAVING c.attachments <> SUM(json_array_length(m.attachments))',
+                    'SELECT c.id FROM conversation c JOIN conversation_message x ON x.conversation_id = c.id JOIN message m ON m.id = '
+                        .'x.message_id GROUP BY c.id HAVING c.attachments <> SUM(json_array_length(m.attachments))',
                 ),
             )
             ->allWrong(
                 'A conversation is not as late as its latest message',
                 $this->connection->fetchFirstColumn(
-                    'SELECT c.id FROM conversation c JOIN conversation_message x ON x.conversation_id = c.id JOIN message m ON m.id = x.message_id GROUP BY c.id HAVING c.latest_at <> MAX(m.sent_at)',
+                    'SELECT c.id FROM conversation c JOIN conversation_message x ON x.conversation_id = c.id JOIN message m ON m.id = '
+                        .'x.message_id GROUP BY c.id HAVING c.latest_at <> MAX(m.sent_at)',
                 ),
             );
     }
@@ -126,7 +136,8 @@ final readonly class Derived implements BookCheck
         }
         $last = 0;
         while ([] !== $rows = $this->connection->fetchAllAssociative(
-            'SELECT x.number, m.id, m.account_id FROM conversation_message x JOIN message m ON m.id = x.message_id WHERE x.number > ? ORDER BY x.number LIMIT '.self::AT_ONCE,
+            'SELECT x.number, m.id, m.account_id FROM conversation_message x JOIN message m ON m.id = x.message_id WHERE x.number > ? '
+                .'ORDER BY x.number LIMIT '.self::AT_ONCE,
             [$last],
         )) {
             foreach ($rows as ['number' => $number, 'id' => $id, 'account_id' => $account]) {
@@ -142,10 +153,12 @@ final readonly class Derived implements BookCheck
         }
         $this->connection->executeStatement("INSERT INTO message_search(message_search) VALUES ('rebuild')");
         $this->connection->executeStatement(
-            'INSERT INTO search_conversation (id, account_id, latest_at, place, away_until, binned_at, muted) SELECT id, account_id, latest_at, place, away_until, binned_at, muted FROM conversation',
+            'INSERT INTO search_conversation (id, account_id, latest_at, place, away_until, binned_at, muted) SELECT id, account_id, '
+                .'latest_at, place, away_until, binned_at, muted FROM conversation',
         );
         $this->connection->executeStatement(
-            'INSERT INTO search_message (number, conversation) SELECT x.number, o.number FROM conversation_message x JOIN search_conversation o ON o.id = x.conversation_id',
+            'INSERT INTO search_message (number, conversation) SELECT x.number, o.number FROM conversation_message x JOIN '
+                .'search_conversation o ON o.id = x.conversation_id',
         );
         foreach ($this->connection->fetchAllKeyValue('SELECT id, account_id FROM conversation') as $id => $account) {
             $conversation = $this->orm->find(Conversation::class, $id);

@@ -25,13 +25,15 @@ final readonly class EachMessageOnce implements BookCheck
             ->allWrong(
                 'A message lies in no conversation, or in several',
                 $this->connection->fetchFirstColumn(
-                    'SELECT m.id FROM message m LEFT JOIN conversation_message x ON x.message_id = m.id GROUP BY m.id HAVING COUNT(x.message_id) <> 1',
+                    'SELECT m.id FROM message m LEFT JOIN conversation_message x ON x.message_id = m.id GROUP BY m.id HAVING '
+                        .'COUNT(x.message_id) <> 1',
                 ),
             )
             ->allWrong(
                 'A message lies in a conversation of somebody else',
                 $this->connection->fetchFirstColumn(
-                    'SELECT m.id FROM message m JOIN conversation_message x ON x.message_id = m.id JOIN conversation c ON c.id = x.conversation_id WHERE c.account_id <> m.account_id',
+                    'SELECT m.id FROM message m JOIN conversation_message x ON x.message_id = m.id JOIN conversation c ON c.id = '
+                        .'x.conversation_id WHERE c.account_id <> m.account_id',
                 ),
             )
             ->allWrong(

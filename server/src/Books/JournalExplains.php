@@ -67,7 +67,8 @@ final readonly class JournalExplains implements BookCheck
         $found->allWrong(
             'The journal does not find the entry by what it is about',
             $this->connection->fetchFirstColumn(
-                'SELECT e.number FROM journal_entry e WHERE (SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id) <> json_array_length(e.changes)',
+                'SELECT e.number FROM journal_entry e WHERE (SELECT COUNT(*) FROM journal_touch t WHERE t.entry_id = e.id) <> '
+                    .'json_array_length(e.changes)',
             ),
         );
 

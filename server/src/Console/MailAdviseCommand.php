@@ -52,7 +52,8 @@ final class MailAdviseCommand extends Command
                 'The IANA zone in which a time is shown that was written in a zone of its own',
             )
             ->setHelp(
-                'Prints one JSON object. Nothing is stored, and no habit counts. Days are those of the message\'s own zone; from and to are characters of its plain text, counted from 0.',
+                'Prints one JSON object. Nothing is stored, and no habit counts. Days are those of the message\'s own zone; from and to '
+                    .'are characters of its plain text, counted from 0.',
             );
     }
 

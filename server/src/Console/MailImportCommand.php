@@ -46,7 +46,8 @@ final class MailImportCommand extends Command
             )
             ->addOption('into', null, InputOption::VALUE_REQUIRED, 'tray, or archive for old mail that needs no decision any more', 'tray')
             ->setHelp(
-                'Prints one JSON object: how many messages were read, how many of them are new, how many were known, and which were refused, with file, position in bytes and reason.',
+                'Prints one JSON object: how many messages were read, how many of them are new, how many were known, and which were '
+                    .'refused, with file, position in bytes and reason.',
             );
     }
 

@@ -46,7 +46,8 @@ final class MailReadCommand extends Command
                 'The address of the person that it is read for; otherwise the first one that it went to',
             )
             ->setHelp(
-                'Prints one JSON object. Nothing is stored. "written" is what the sender wrote now, "quoted" and "signature" the rest of the text; "failed" are addresses that a message was not delivered to.',
+                'Prints one JSON object. Nothing is stored. "written" is what the sender wrote now, "quoted" and "signature" the rest of '
+                    .'the text; "failed" are addresses that a message was not delivered to.',
             );
     }
 

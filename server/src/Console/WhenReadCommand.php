@@ -46,7 +46,8 @@ final class WhenReadCommand extends Command
             )
             ->addOption('month-first', null, InputOption::VALUE_NONE, 'Read 4/12 as the twelfth of April')
             ->setHelp(
-                'Prints one JSON object and nothing else. The exit code is 0 when the phrase was understood, 1 when it was not, and 2 when an option cannot be used.',
+                'Prints one JSON object and nothing else. The exit code is 0 when the phrase was understood, 1 when it was not, and 2 when '
+                    .'an option cannot be used.',
             );
     }
 

@@ -103,7 +103,8 @@ final readonly class ImportController
             } catch (\Throwable $problem) {
                 $this->logger->error($problem->getMessage(), ['exception' => $problem]);
                 self::say(
-                    ['problem' => DatabaseTrouble::sentence($problem) ?? 'Something went wrong here. What was read until then is kept; go on in a moment.'],
+                    ['problem' => DatabaseTrouble::sentence($problem) ?? 'Something went wrong here. What was read until then is kept; go '
+                        .'on in a moment.'],
                 );
             }
         }, headers: ['Content-Type' => self::LINES, 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no']);

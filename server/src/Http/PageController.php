@@ -50,7 +50,10 @@ final readonly class PageController
         return new Response(str_replace('</body>', $session.'</body>', $page), headers: $headers);
     }
 
-    /** Who is signed in. A refusal that is asked for ahead would be kept by the browser and taken for the answer after somebody has signed in. */
+    /**
+     * Who is signed in. A refusal that is asked for ahead would be kept by the browser and taken for the answer after
+     * somebody has signed in.
+     */
     private function account(Request $request): ?Account
     {
         try {

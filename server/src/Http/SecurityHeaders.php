@@ -18,7 +18,8 @@ final readonly class SecurityHeaders
     ];
 
     public const OF_PAGES = self::OF_DATA + [
-        'Permissions-Policy' => 'accelerometer=(), autoplay=(), camera=(), display-capture=(), fullscreen=(), geolocation=(), gyroscope=(), hid=(), microphone=(), midi=(), payment=(), serial=(), usb=()',
+        'Permissions-Policy' => 'accelerometer=(), autoplay=(), camera=(), display-capture=(), fullscreen=(), geolocation=(), '
+            .'gyroscope=(), hid=(), microphone=(), midi=(), payment=(), serial=(), usb=()',
         'Cross-Origin-Opener-Policy' => 'same-origin',
     ];
 

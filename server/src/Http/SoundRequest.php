@@ -63,9 +63,11 @@ final readonly class SoundRequest
         }
         foreach ($value as $name => $inner) {
             $problem = match (true) {
-                $isList && null === $inner => 'A list in the request holds nothing where something should be. Reload the page, then try again.',
+                $isList && null === $inner => 'A list in the request holds nothing where something should be. Reload the page, then try '
+                    .'again.',
                 \is_array($inner) => $this->problemIn($inner),
-                \is_string($inner) && str_contains($inner, "\0") => 'The text holds a character that cannot be kept (NUL). Take it out, and try again.',
+                \is_string($inner) && str_contains($inner, "\0") => 'The text holds a character that cannot be kept (NUL). Take it out, '
+                    .'and try again.',
                 \is_string($name) && str_contains($name, "\0") => 'The request could not be understood. Reload the page, then try again.',
                 default => null,
             };

@@ -190,7 +190,8 @@ final readonly class Deliver
             }
             $raw = ($this->build)($account, $outgoing, $now);
             $this->connection->executeStatement(
-                'INSERT INTO outgoing_source (outgoing_id, source) VALUES (?, ?) ON CONFLICT (outgoing_id) DO UPDATE SET source = excluded.source',
+                'INSERT INTO outgoing_source (outgoing_id, source) VALUES (?, ?) ON CONFLICT (outgoing_id) DO UPDATE SET source = '
+                    .'excluded.source',
                 [$outgoing->id, gzcompress($raw)],
                 [ParameterType::STRING, ParameterType::LARGE_OBJECT],
             );

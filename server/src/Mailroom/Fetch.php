@@ -125,7 +125,8 @@ final readonly class Fetch
     private function note(Account $account, string $cursor): void
     {
         $this->connection->executeStatement(
-            'INSERT INTO fetched (account_id, way, seen_to) VALUES (?, ?, ?) ON CONFLICT (account_id, way) DO UPDATE SET seen_to = excluded.seen_to',
+            'INSERT INTO fetched (account_id, way, seen_to) VALUES (?, ?, ?) ON CONFLICT (account_id, way) DO UPDATE SET seen_to = '
+                .'excluded.seen_to',
             [$account->id, $this->way($account), $cursor],
         );
     }

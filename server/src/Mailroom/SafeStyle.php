@@ -16,7 +16,11 @@ final readonly class SafeStyle implements AttributeSanitizerInterface
     /** Bytes of one attribute. */
     private const LONGEST = 4000;
 
-    private const PROPERTIES = '/^(?:color|background(?:-color)?|font(?:-(?:family|size|style|weight|variant))?|text-(?:align|decoration|indent|transform)|line-height|letter-spacing|word-(?:spacing|break)|overflow-wrap|white-space|vertical-align|(?:margin|padding)(?:-(?:top|right|bottom|left))?|border(?:-(?:top|right|bottom|left))?(?:-(?:color|style|width|radius))?|border-(?:collapse|spacing)|(?:min-|max-)?(?:width|height)|display|float|clear|direction|list-style(?:-type)?|table-layout|opacity)$/';
+    private const PROPERTIES = '/^(?:color|background(?:-color)?|font(?:-(?:family|size|style|weight|variant))?|text-(?:align|decoration'
+        .'|indent|transform)|line-height|letter-spacing|word-(?:spacing|break)|overflow-wrap|white-space|vertical-align|(?:margin'
+        .'|padding)(?:-(?:top|right|bottom|left))?|border(?:-(?:top|right|bottom|left))?(?:-(?:color|style|width|radius))?'
+        .'|border-(?:collapse|spacing)|(?:min-|max-)?(?:width|height)|display|float|clear|direction|list-style(?:-type)?|table-layout'
+        .'|opacity)$/';
 
     /** Words, numbers, strings of fonts, and functions that make colours. */
     private const VALUE = '/^(?:(?:rgba?|hsla?)\([\d\s.,%\/]*\)|[^()\\\\@{};<>])*$/i';

@@ -57,7 +57,9 @@ final readonly class VCards
     }
 
     /**
-     * @return array{list<Card>, list<array{position: int, error: string}>} what could be read, and what not, by its place in the file from 1 on
+     * @return array{
+     *     list<Card>, list<array{position: int, error: string}>
+     * } what could be read, and what not, by its place in the file from 1 on
      *
      * @throws Refused when the file holds no card, or far too many
      */

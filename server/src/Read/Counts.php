@@ -23,7 +23,12 @@ final readonly class Counts
     {
     }
 
-    /** @return array{tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int, decidedToday: int, owed: int, drafts: int, troubles: int, leftOut: int, nextReturn: ?string, now: string} */
+    /**
+     * @return array{
+     *     tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int,
+     *     decidedToday: int, owed: int, drafts: int, troubles: int, leftOut: int, nextReturn: ?string, now: string
+     * }
+     */
     public function of(Account $account): array
     {
         [$accountId, $zone] = [$account->id, $account->timeZone()];

@@ -43,7 +43,11 @@ final readonly class Heartbeat
     ) {
     }
 
-    /** @return array{journal: int, mail: int, post: int, unread: int, read: int, settings: string} what changes when somebody does something, or mail comes in */
+    /**
+     * @return array{
+     *     journal: int, mail: int, post: int, unread: int, read: int, settings: string
+     * } what changes when somebody does something, or mail comes in
+     */
     private function marks(Account $account): array
     {
         $number = fn (string $query, string ...$of): int => is_numeric($found = $this->connection->fetchOne($query, $of)) ? (int) $found : 0;
@@ -77,7 +81,16 @@ final readonly class Heartbeat
         return true;
     }
 
-    /** @return array{tag: string, body: array{now: string, milliseconds: int, next: string, marks: array{journal: int, mail: int, post: int, unread: int, read: int, settings: string}, counts: array<string, mixed>, worker: bool, rings: list<RingRow>}} */
+    /**
+     * @return array{
+     *     tag: string,
+     *     body: array{
+     *     now: string, milliseconds: int, next: string,
+     *     marks: array{journal: int, mail: int, post: int, unread: int, read: int, settings: string},
+     *     counts: array<string, mixed>, worker: bool, rings: list<RingRow>
+     * }
+     * }
+     */
     public function of(Account $account): array
     {
         $next = ($this->lookOut)($account->id, $account->timeZone(), $account->timeSettings());

@@ -25,7 +25,8 @@ final readonly class LeftOut
     public function note(string $accountId, string $way, string $name, string $problem): void
     {
         $this->connection->executeStatement(
-            'INSERT INTO left_out (account_id, way, name, problem, left_at) VALUES (?, ?, ?, ?, ?) ON CONFLICT (account_id, way, name) DO UPDATE SET problem = excluded.problem',
+            'INSERT INTO left_out (account_id, way, name, problem, left_at) VALUES (?, ?, ?, ?, ?) ON CONFLICT (account_id, way, name) DO '
+                .'UPDATE SET problem = excluded.problem',
             [$accountId, $way, mb_strcut(mb_scrub($name), 0, 500), $problem, $this->now->text()],
         );
     }

@@ -112,7 +112,8 @@ final class SessionStore extends AbstractSessionHandler
                 'usedAt' => $row->string('used_at'),
                 'current' => $row->string('id') === self::hash($currentId),
             ];
-        }, $this->connection->fetchAllAssociative('SELECT id, browser, begun_at, used_at FROM session WHERE account_id = ? AND expires_at > ? ORDER BY used_at DESC, id', [$account->id, time()]));
+        }, $this->connection->fetchAllAssociative('SELECT id, browser, begun_at, used_at FROM session WHERE account_id = ? AND expires_at '
+            .'> ? ORDER BY used_at DESC, id', [$account->id, time()]));
     }
 
     /**

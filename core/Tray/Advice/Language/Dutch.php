@@ -96,7 +96,8 @@ final readonly class Dutch extends Tongue
 
     public function unlikely(): string
     {
-        return '/^(?:(?:als|mocht|indien)\s+(?:u|je|jullie)\s+(?:nog\s+)?(?:vragen|twijfels)|voor\s+(?:vragen|meer)|bij\s+vragen|heeft\s+u\s+vragen)/xu';
+        return '/^(?:(?:als|mocht|indien)\s+(?:u|je|jullie)\s+(?:nog\s+)?(?:vragen|twijfels)|voor\s+(?:vragen|meer)|bij\s+vragen'
+            .'|heeft\s+u\s+vragen)/xu';
     }
 
     public function notNeeded(): string

@@ -8,21 +8,45 @@ use ZippyTray\Core\Tray\Advice\RequestForm;
 
 final readonly class English extends Tongue
 {
-    private const THANKS = '/^\s*(?:thanks|thank you|cheers|many thanks)(?: so much| very much| a lot)?[,]? (?=(?:please|could|can|would)\b)/u';
+    private const THANKS = '/^\s*(?:thanks|thank you|cheers|many thanks)(?: so much| very much| a lot)?[,]? (?=(?:please|could|can'
+        .'|would)\b)/u';
 
     /** Where something that is asked can begin within a sentence. */
-    private const BEGIN = '(?:^|^(?:hey|hi|hello|hiya|morning|dear)\s+\p{L}+[\s,]+|\b(?:if|when|once|after|before|while|as\s+soon\s+as)\b[^,?.]{3,60}\s|[,;:(–—]\s*|\s-\s|\b(?:and|but|so|then|also|or|if\s+so|if\s+not|otherwise|therefore|that\s+said|in\s+that\s+case|ps|p\.s\.)[\s,:.]+)';
+    private const BEGIN = '(?:^|^(?:hey|hi|hello|hiya|morning|dear)\s+\p{L}+[\s,]+|\b(?:if|when|once|after|before|while'
+        .'|as\s+soon\s+as)\b[^,?.]{3,60}\s|[,;:(–—]\s*|\s-\s|\b(?:and|but|so|then|also|or|if\s+so|if\s+not|otherwise|therefore|that\s+said'
+        .'|in\s+that\s+case|ps|p\.s\.)[\s,:.]+)';
 
-    private const SOFTLY = '(?:please|pls|plz|kindly|perhaps|possibly|maybe|also|just|still|then|now|quickly|both|all|each|again|by\s+any\s+chance|at\s+least|at\s+some\s+point|in\s+the\s+meantime|for\s+me|ever\s+so\s+kindly|go\s+ahead\s+and|take\s+a\s+moment\s+to|be\s+so\s+kind\s+as\s+to|be\s+so\s+good\s+as\s+to|try\s+to|try\s+and)[\s,]+';
+    private const SOFTLY = '(?:please|pls|plz|kindly|perhaps|possibly|maybe|also|just|still|then|now|quickly|both|all|each|again'
+        .'|by\s+any\s+chance|at\s+least|at\s+some\s+point|in\s+the\s+meantime|for\s+me|ever\s+so\s+kindly|go\s+ahead\s+and'
+        .'|take\s+a\s+moment\s+to|be\s+so\s+kind\s+as\s+to|be\s+so\s+good\s+as\s+to|try\s+to|try\s+and)[\s,]+';
 
-    private const YOU = '(?:you(?:\s+all|\s+both|\s+guys|\s+two)?|u|ya|someone|somebody|anyone|anybody|one\s+of\s+you|either\s+of\s+you|any\s+of\s+you|your\s+(?:team|office|people|side|colleagues?))';
+    private const YOU = '(?:you(?:\s+all|\s+both|\s+guys|\s+two)?|u|ya|someone|somebody|anyone|anybody|one\s+of\s+you|either\s+of\s+you'
+        .'|any\s+of\s+you|your\s+(?:team|office|people|side|colleagues?))';
 
     /** Verbs that, at the beginning of a sentence, tell somebody to do something. */
-    private const ORDERS = 'let\s+(?:me|us)\s+(?:know|have|see)|let\'s\s+have\s+your|put\s+me\s+down|send|email|mail|forward|give|tell|call|ring|phone|text|drop\s+(?:me|us|by)|have(?=\s+(?:the|your|an?|all|both|some)\b.*\bready\b)|have\s+a\s+(?:look|think|go|read)|take\s+a\s+look|look\s+(?:at|into|over|through)|check|double-check|confirm|reply|respond|answer|return|sign|fill\s+(?:in|out)|complete|pay|settle|transfer|bring|pass|review|read|update|add|book|reserve|order|print|post|submit|upload|register|rsvp|ask|get\s+(?:me|us|in\s+touch|back)|come\s+back\s+to|choose|pick|decide|provide|prepare|write|draft|arrange|organi[sz]e|share|state|specify|indicate|advise|inform|include|attach|cancel|change|correct|collect|deliver|hand\s+(?:in|over)|keep\s+(?:me|us)|put|set\s+up|find\s+out|report|renew|replace|test(?=\s+(?:the|it|this|that|your|both|all|whether|my|our))|verify|approve|translate|list|name|tick|mark|quote|see\s+whether|see\s+if|have\s+your|stop|turn\s+off|switch\s+off|lock|unlock|open|close|clear|move|leave|take'
-        .'|initial|vote|fax|scan|copy|hold|count\s+me|remove|delete|buy|fetch|find|measure|weigh|count|compare|fix|repair|mend|clean|wash|empty|fill|install|deliver|dispatch|ship|issue|reissue|refund|credit|charge|cancel|postpone|reschedule|confirm|schedule|plan|finish|start|begin|proofread|edit|shorten|rewrite|format|number|label|sort|file|scan|archive|backup|back\s+up|upgrade|invite|remind|warn|introduce|recommend|nominate|appoint|hire|interview|approve|reject|accept|decline|countersign|witness|stamp|notarise|claim|apply|enrol|enter|join|say|see\s+(?:that|to)|get\s+hold\s+of|try|work\s+out|sort\s+out|point\s+out|pass|note\s+down|write\s+down|jot\s+down|look\s+up|look\s+out|dig\s+out|hunt\s+down|chase|speak\s+to|talk\s+to|meet|visit|pick\s+up|drop\s+off|bring\s+back|take\s+back|hand\s+back|give\s+back|pay\s+back|put\s+back|water|feed|walk|wake|drive|park|load|unload|pack|unpack|wrap|label|hang|paint|draw|design|make|do|use|allow|grant|extend|shut|secure|cover|wear|mind(?=\s+you\s+\p{L})';
+    private const ORDERS = 'let\s+(?:me|us)\s+(?:know|have|see)|let\'s\s+have\s+your|put\s+me\s+down|send|email|mail|forward|give|tell'
+        .'|call|ring|phone|text|drop\s+(?:me|us|by)|have(?=\s+(?:the|your|an?|all|both|some)\b.*\bready\b)|have\s+a\s+(?:look|think|go'
+        .'|read)|take\s+a\s+look|look\s+(?:at|into|over|through)|check|double-check|confirm|reply|respond|answer|return|sign|fill\s+(?:in'
+        .'|out)|complete|pay|settle|transfer|bring|pass|review|read|update|add|book|reserve|order|print|post|submit|upload|register|rsvp'
+        .'|ask|get\s+(?:me|us|in\s+touch|back)|come\s+back\s+to|choose|pick|decide|provide|prepare|write|draft|arrange|organi[sz]e|share'
+        .'|state|specify|indicate|advise|inform|include|attach|cancel|change|correct|collect|deliver|hand\s+(?:in|over)|keep\s+(?:me|us)'
+        .'|put|set\s+up|find\s+out|report|renew|replace|test(?=\s+(?:the|it|this|that|your|both|all|whether|my|our))|verify|approve'
+        .'|translate|list|name|tick|mark|quote|see\s+whether|see\s+if|have\s+your|stop|turn\s+off|switch\s+off|lock|unlock|open|close'
+        .'|clear|move|leave|take'
+        .'|initial|vote|fax|scan|copy|hold|count\s+me|remove|delete|buy|fetch|find|measure|weigh|count|compare|fix|repair|mend|clean|wash'
+        .'|empty|fill|install|deliver|dispatch|ship|issue|reissue|refund|credit|charge|cancel|postpone|reschedule|confirm|schedule|plan'
+        .'|finish|start|begin|proofread|edit|shorten|rewrite|format|number|label|sort|file|scan|archive|backup|back\s+up|upgrade|invite'
+        .'|remind|warn|introduce|recommend|nominate|appoint|hire|interview|approve|reject|accept|decline|countersign|witness|stamp'
+        .'|notarise|claim|apply|enrol|enter|join|say|see\s+(?:that|to)|get\s+hold\s+of|try|work\s+out|sort\s+out|point\s+out|pass'
+        .'|note\s+down|write\s+down|jot\s+down|look\s+up|look\s+out|dig\s+out|hunt\s+down|chase|speak\s+to|talk\s+to|meet|visit|pick\s+up'
+        .'|drop\s+off|bring\s+back|take\s+back|hand\s+back|give\s+back|pay\s+back|put\s+back|water|feed|walk|wake|drive|park|load|unload'
+        .'|pack|unpack|wrap|label|hang|paint|draw|design|make|do|use|allow|grant|extend|shut|secure|cover|wear|mind(?=\s+you\s+\p{L})';
 
     /** What may follow such a verb, so that it is none of the other words that look like it. */
-    private const OBJECT = '(?=\s+(?:\p{L}+\s+(?:whether|if|about|when|what|how)\b|me|us|him|her|them|it|your|my|our|his|their|the|a|an|this|that|these|those|both|all|any|each|every|one|two|three|by|before|until|on|in|with|through|over|whether|if|when|how|what|which|who|where|why|back|back\s+by|to|some|at|for|as|and|\d|[A-Z]|(?:up|out|down|off|away|together|over|through)\s+(?:the|your|my|our|an?|all|both|two|three|some|with|from|what|how|it|them)\b)|\s*[.!,]|\s*$)';
+    private const OBJECT = '(?=\s+(?:\p{L}+\s+(?:whether|if|about|when|what|how)\b|me|us|him|her|them|it|your|my|our|his|their|the|a|an'
+        .'|this|that|these|those|both|all|any|each|every|one|two|three|by|before|until|on|in|with|through|over|whether|if|when|how|what'
+        .'|which|who|where|why|back|back\s+by|to|some|at|for|as|and|\d|[A-Z]|(?:up|out|down|off|away|together|over|through)\s+(?:the|your'
+        .'|my|our|an?|all|both|two|three|some|with|from|what|how|it|them)\b)|\s*[.!,]|\s*$)';
 
     /** Beginnings of what only sounds like a request. */
     private const COURTESY = [
@@ -60,8 +84,10 @@ final readonly class English extends Tongue
         'join us on',
         'view (?:this|in)',
         'contact (?:us|me|our|the (?:office|team|helpdesk|support))\b.*\b(?:if|should|question|further|any)',
-        '(?:contact|call|ask|email|write to|get in touch with) (?:us|me|our)?\b.*\b(?:if you have|if there|with any|any questions|any queries|should you|at any time|any time|for more information|for further)',
-        'let (?:me|us) know (?:if|should) (?:you (?:have|need|require|want|would like|run into|notice|spot)\b.*|there(?:\'s|\s+is|\s+are) (?:any|something|anything).*|i can.*|we can.*|anything.*|any .*|something.*)',
+        '(?:contact|call|ask|email|write to|get in touch with) (?:us|me|our)?\b.*\b(?:if you have|if there|with any|any questions'
+            .'|any queries|should you|at any time|any time|for more information|for further)',
+        'let (?:me|us) know (?:if|should) (?:you (?:have|need|require|want|would like|run into|notice|spot)\b.*|there(?:\'s|\s+is'
+            .'|\s+are) (?:any|something|anything).*|i can.*|we can.*|anything.*|any .*|something.*)',
         'let (?:me|us) know (?:of|about) any',
         'let (?:me|us) (?:start|begin|explain|introduce|say|add|tell|remind|thank|assure|show)',
         '(?:keep|do not share|don\'t share) (?:this|it) (?:confidential|to yourself)',
@@ -130,7 +156,8 @@ final readonly class English extends Tongue
     /** Questions that want no answer, each from its beginning to the question mark. */
     private const RHETORICAL = [
         'how (?:are|r) (?:you|things|u|we|ya|the (?:family|kids|children))\b.*',
-        'how(?:\'s| is| was| were| did| have) (?:it going|life|everything|things|your (?:day|week|weekend|holiday|trip|summer|christmas|morning|break|vacation)|the (?:family|kids|weather|weekend)|you been|you getting on).*',
+        'how(?:\'s| is| was| were| did| have) (?:it going|life|everything|things|your (?:day|week|weekend|holiday|trip|summer|christmas'
+            .'|morning|break|vacation)|the (?:family|kids|weather|weekend)|you been|you getting on).*',
         'how (?:lovely|nice|cool|great|good|cute) is (?:that|this).*',
         'how (?:about that|come)\b.{0,12}',
         'what(?:\'s| is) (?:new|up|not to like|the worst|the point|there to)\b.*',
@@ -149,33 +176,45 @@ final readonly class English extends Tongue
         'could (?:it|this|that|things|life|you|they|he|she) (?:get|be|have been) any (?:more|less|better|worse|\p{L}+er)\b.*',
         '(?:are|is) (?:you|he|she|they|it|this|that) (?:kidding|joking|serious|mad|for real|a joke)\b.*',
         'would it (?:kill|hurt) (?:you|them|anybody)\b.*',
-        'do (?:you|they) (?:even|really think|honestly|ever (?:wonder|feel|wish|think|dream|ask yourself|get tired|struggle|find yourself))\b.*',
+        'do (?:you|they) (?:even|really think|honestly|ever (?:wonder|feel|wish|think|dream|ask yourself|get tired|struggle'
+            .'|find yourself))\b.*',
         'since when\b.*',
-        '(?:isn\'t|aren\'t|wasn\'t|weren\'t|wouldn\'t|doesn\'t|don\'t|didn\'t|hasn\'t|haven\'t|ain\'t|won\'t) (?:it|that|this|they|we|i|he|she|those|these|life|time)\b.*',
+        '(?:isn\'t|aren\'t|wasn\'t|weren\'t|wouldn\'t|doesn\'t|don\'t|didn\'t|hasn\'t|haven\'t|ain\'t|won\'t) (?:it|that|this|they|we|i|he'
+            .'|she|those|these|life|time)\b.*',
         '(?:is|was) (?:it|that|this) (?:just|only) me\b.*',
         '(?:am|are|is|was) (?:i|we) (?:right|mad|wrong|crazy|dreaming|alone)\b(?! (?:that|in|to) ).*',
         '(?:has|have) it (?:really )?been.*',
         '(?:is|has) it (?:that time|already|really)\b.*',
-        '(?:ready to|ready for the|looking for|looking to|tired of|fed up with|wanna|bored|struggling with|worried about|curious(?: to| about)?|sounds? (?:good|familiar|fun|great|like)|make sense|makes sense|any (?:questions|problems|comments or questions)|need (?:help|a hand|inspiration|a break|more)|interested|missed (?:me|us)|sound)\b[^?]{0,60}',
-        '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b(?! (?:with|to|if|for)\b)[^?]{0,30}',
-        '(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|see|huh|eh|seriously|what|why|when|how|who|me|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry|pardon)\s*',
+        '(?:ready to|ready for the|looking for|looking to|tired of|fed up with|wanna|bored|struggling with|worried about|curious(?: to'
+            .'| about)?|sounds? (?:good|familiar|fun|great|like)|make sense|makes sense|any (?:questions|problems|comments or questions)'
+            .'|need (?:help|a hand|inspiration|a break|more)|interested|missed (?:me|us)|sound)\b[^?]{0,60}',
+        '(?:all|hope|everything|i hope|hope you are|hope you\'re|are you)\s*(?:all\s+)?(?:well|good|ok|okay|fine|alright)\b(?! (?:with|to'
+            .'|if|for)\b)[^?]{0,30}',
+        '(?:questions|problems|problem|trouble|really|right|ok|okay|okay then|agreed|no|yes|see|huh|eh|seriously|what|why|when|how|who|me'
+            .'|us|and then|so what|then what|the result|the reason|the catch|the answer|the problem|our secret|the best part|sorry'
+            .'|pardon)\s*',
         'what if\b.*',
         'why (?:wait|bother|worry|am i|do i|did i|did we|didn\'t we|haven\'t we|would|should)\b.*',
         'where (?:would|to begin|do i|am i)\b.*',
         'what (?:would|will) (?:i|we|the world)\b.*',
         'how (?:could|can|dare|many times|hard can|often have|else) ?(?:i|we|you not|anyone|that|it be|anybody)?\b.*',
         'may i (?:say|add|remind|introduce|congratulate|wish|take this)\b.*',
-        'shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |a quarter|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)).*',
+        'shall we say(?! (?:mon|tue|wed|thu|fri|sat|sun|tomorrow|today|tonight|noon|next|at |half |a quarter|quarter|one|two|three|four'
+            .'|five|six|seven|eight|nine|ten|eleven|twelve|\d)).*',
         'need i (?:say|go on|add|tell|mention).*',
         'where were we.*',
     ];
 
     /** What a question may begin with. */
     /** What one does to a machine: where somebody is told to, it is explained rather than asked. */
-    private const HOW_TO = '(?:first\s+|just\s+|simply\s+|only\s+|then\s+)*(?:restart|reboot|reset|click|press|tap|scroll|select|install|uninstall|run|type|unplug|plug|hold|turn\s+(?:it|the|your)\s+.*(?:off|on)\b|switch\s+(?:it|the)\s+(?:off|on)|log\s+(?:in|out|off)|sign\s+(?:in|out)\b|go\s+to|clear\s+(?:the|your)\s+cache|right-click|double-click|drag|refresh|reinstall|enter\s+your|open\s+(?:the|your)\s+(?:settings|menu|app|browser|control))\b'
+    private const HOW_TO = '(?:first\s+|just\s+|simply\s+|only\s+|then\s+)*(?:restart|reboot|reset|click|press|tap|scroll|select|install'
+        .'|uninstall|run|type|unplug|plug|hold|turn\s+(?:it|the|your)\s+.*(?:off|on)\b|switch\s+(?:it|the)\s+(?:off|on)|log\s+(?:in|out'
+        .'|off)|sign\s+(?:in|out)\b|go\s+to|clear\s+(?:the|your)\s+cache|right-click|double-click|drag|refresh|reinstall|enter\s+your'
+        .'|open\s+(?:the|your)\s+(?:settings|menu|app|browser|control))\b'
         .'(?!.*\b(?:by|before|until)\s+(?:mon|tues|wednes|thurs|fri|satur|sun|tomorrow|tonight|noon|the\s+\d|\d))';
 
-    private const OPENING = '["\'(]*(?:(?:so|and|but|well|oh|now|hey|great|wonderful|brilliant|fantastic|lovely|marvellous|perfect|super|ps|p\.s\.)[,:.!]?\s+)*';
+    private const OPENING = '["\'(]*(?:(?:so|and|but|well|oh|now|hey|great|wonderful|brilliant|fantastic|lovely|marvellous|perfect|super'
+        .'|ps|p\.s\.)[,:.!]?\s+)*';
 
     /** Some leave the mark out. */
     private const ASKED_WITHOUT_MARK = '/
@@ -257,7 +296,9 @@ final readonly class English extends Tongue
     public function moving(): array
     {
         return [
-            'verb' => 'mov(?:e[sd]?|ing)\b|postpon|reschedul|chang(?:e[sd]?|ing)\b|shift(?:s|ed|ing)?\b|br(?:ought|ing(?:ing)?) forward|put(?:ting)? (?:back|off|forward)|push(?:ed|ing)? (?:back|out)|swap|switch|extend|delay|defer|slip(?:s|ped)\b|go(?:es)? back',
+            'verb' => 'mov(?:e[sd]?|ing)\b|postpon|reschedul|chang(?:e[sd]?|ing)\b|shift(?:s|ed|ing)?\b|br(?:ought|ing(?:ing)?) forward'
+                .'|put(?:ting)? (?:back|off|forward)|push(?:ed|ing)? (?:back|out)|swap|switch|extend|delay|defer|slip(?:s|ped)\b'
+                .'|go(?:es)? back',
             'from' => 'from',
             'to' => 'to|until|till',
             'instead' => 'instead of|rather than|in place of|(?<=,) (?:and )?not|no longer',
@@ -388,7 +429,9 @@ final readonly class English extends Tongue
     private function direct(): array
     {
         [$begin, $softly, $you, $orders, $object] = [self::BEGIN, self::SOFTLY, self::YOU, self::ORDERS, self::OBJECT];
-        $verb = '(?!not\b|mind\b|have\s+been\b|be\s+(?:surprised|interested|pleased|delighted|aware)|believe|imagine|guess|see\s+(?:that|why|how)|tell\s+(?:that|from)|hardly|only|never|always|probably|expect|find\s+(?:more|out\s+more|us|our)|save\s+up|feel|like\b|prefer|rather)(?<do>\p{L}.*)';
+        $verb = '(?!not\b|mind\b|have\s+been\b|be\s+(?:surprised|interested|pleased|delighted|aware)|believe|imagine|guess|see\s+(?:that'
+            .'|why|how)|tell\s+(?:that|from)|hardly|only|never|always|probably|expect|find\s+(?:more|out\s+more|us|our)|save\s+up|feel'
+            .'|like\b|prefer|rather)(?<do>\p{L}.*)';
 
         return [
             // "Could you please send me the plan?"
@@ -615,9 +658,13 @@ final readonly class English extends Tongue
     private function indirect(): array
     {
         $your = '(?:your|ur|yr)';
-        $answer = '(?:answers?|repl(?:y|ies)|responses?|confirmation|decision|approval|signature|comments?|feedback|views?|opinions?|thoughts|input|go-ahead|sign-?\s?off|ok|okay|numbers|figures|details)';
-        $all = '(?:everyone|everybody|all(?:\s+of\s+you)?(?:\s+\p{L}+)?|(?:each|every)\s+(?:of\s+you|\p{L}+(?:\s+(?:holder|owner|member|user|driver|exhibitor))?)|members|staff|colleagues|participants|tenants|residents|owners|volunteers|exhibitors|speakers|authors|parents|drivers|managers|teams|employees|applicants|customers|guests|students)';
-        $duty = '(?:must|ha(?:s|ve)\s+to|needs?\s+to|(?:is|are)\s+(?:kindly\s+)?(?:asked|requested|required|reminded|urged|expected|obliged)\s+to)';
+        $answer = '(?:answers?|repl(?:y|ies)|responses?|confirmation|decision|approval|signature|comments?|feedback|views?|opinions?'
+            .'|thoughts|input|go-ahead|sign-?\s?off|ok|okay|numbers|figures|details)';
+        $all = '(?:everyone|everybody|all(?:\s+of\s+you)?(?:\s+\p{L}+)?|(?:each|every)\s+(?:of\s+you|\p{L}+(?:\s+(?:holder|owner|member'
+            .'|user|driver|exhibitor))?)|members|staff|colleagues|participants|tenants|residents|owners|volunteers|exhibitors|speakers'
+            .'|authors|parents|drivers|managers|teams|employees|applicants|customers|guests|students)';
+        $duty = '(?:must|ha(?:s|ve)\s+to|needs?\s+to|(?:is|are)\s+(?:kindly\s+)?(?:asked|requested|required|reminded|urged|expected'
+            .'|obliged)\s+to)';
 
         return [
             // "It would be really helpful to have your numbers"
@@ -877,7 +924,8 @@ final readonly class English extends Tongue
             // "When you have a minute, ring me"
             [
                 RequestForm::Order,
-                '/^(?:if|should|when|whenever|once|before|after|as\s+soon\s+as|while|next\s+time|at\s+your)\b[^,?.!]{3,60},\s+(?:(?:please|just|do|also|could\s+you)\s+)*(?<do>(?:'.self::ORDERS.')\b'.self::OBJECT.'.*)/u',
+                '/^(?:if|should|when|whenever|once|before|after|as\s+soon\s+as|while|next\s+time|at\s+your)\b[^,?.!]{3,60},\s+(?:(?:please'
+                    .'|just|do|also|could\s+you)\s+)*(?<do>(?:'.self::ORDERS.')\b'.self::OBJECT.'.*)/u',
             ],
         ];
     }
@@ -890,8 +938,11 @@ final readonly class English extends Tongue
     private function implied(): array
     {
         $your = '(?:your|ur|yr)';
-        $deed = '(?:send|pay|sign|return|reply|respond|answer|confirm|register|complete|fill\s+(?:in|out)|call|ring|phone|text|email|write\s+to|contact|bring|provide|submit|renew|book|give|tell|let\s+(?:me|us)\s+(?:know|have)|hand\s+in|get\s+(?:me|us|it|back|in\s+touch))';
-        $thing = '(?:cop(?:y|ies)|pictures?|photos?|list|answer|reply|decision|quote|estimate|date|call|word|version|report|summary|look|receipt|signature|confirmation|statement|invoice|explanation|meeting|proof|number|address|figures|numbers|drawings?|plans?)';
+        $deed = '(?:send|pay|sign|return|reply|respond|answer|confirm|register|complete|fill\s+(?:in|out)|call|ring|phone|text|email'
+            .'|write\s+to|contact|bring|provide|submit|renew|book|give|tell|let\s+(?:me|us)\s+(?:know|have)|hand\s+in|get\s+(?:me|us|it'
+            .'|back|in\s+touch))';
+        $thing = '(?:cop(?:y|ies)|pictures?|photos?|list|answer|reply|decision|quote|estimate|date|call|word|version|report|summary|look'
+            .'|receipt|signature|confirmation|statement|invoice|explanation|meeting|proof|number|address|figures|numbers|drawings?|plans?)';
 
         return [
             // "Be so kind as to return the slip"
@@ -1075,7 +1126,8 @@ final readonly class English extends Tongue
             // "To keep it, log in before the end of the month"
             [
                 RequestForm::Order,
-                '/^(?:if|to|in\s+order\s+to|should)\b[^,?.!]{3,60},\s+(?:please\s+)?(?<do>(?:log|sign)\s+(?:in|on)\b.*\b(?:by|before|until|within)\b.*)/xu',
+                '/^(?:if|to|in\s+order\s+to|should)\b[^,?.!]{3,60},\s+(?:please\s+)?(?<do>(?:log|sign)\s+(?:in|on)\b.*\b(?:by|before|until'
+                    .'|within)\b.*)/xu',
             ],
             // "For your approval"
             [RequestForm::Need, "/
@@ -1089,7 +1141,8 @@ final readonly class English extends Tongue
             // "The balance of £120 is due", "payment is two weeks late"
             [
                 RequestForm::Need,
-                '/(?<do>^[^.;?!]{0,60}[£$€]\s?\d[\d.,]*\b[^.;?!]{0,20}\s(?:is|are|falls?|becomes?|was)\s+(?:now\s+)?(?:due|payable|owed|owing)\b.*)/xu',
+                '/(?<do>^[^.;?!]{0,60}[£$€]\s?\d[\d.,]*\b[^.;?!]{0,20}\s(?:is|are|falls?|becomes?|was)\s+(?:now\s+)?(?:due|payable|owed'
+                    .'|owing)\b.*)/xu',
             ],
             [RequestForm::Need, "/
                 (?<do>

@@ -42,7 +42,8 @@ final readonly class French extends Tongue
             /xu'],
             [
                 RequestForm::Order,
-                '/\b(?:tu\s+(?:peux|pourrais|veux\s+bien)|vous\s+(?:pouvez|pourriez))\s+(?:(?:me|nous|bien|aussi|stp)\s+|m\')*(?<do>\p{L}.*\?)/xu',
+                '/\b(?:tu\s+(?:peux|pourrais|veux\s+bien)|vous\s+(?:pouvez|pourriez))\s+(?:(?:me|nous|bien|aussi|stp)\s+'
+                    .'|m\')*(?<do>\p{L}.*\?)/xu',
             ],
             [RequestForm::Order, '/\b(?:peux|pourrais|voudrais|veux)(?:-|\s)tu\s+(?:(?:me|nous|bien|aussi|stp)\s+)*(?<do>\p{L}.*)/xu'],
             [RequestForm::Order, '/
@@ -97,7 +98,8 @@ final readonly class French extends Tongue
             /xu'],
             [
                 RequestForm::Need,
-                '/\bil\s+(?:faut|faudrait|est\s+(?:important|nécessaire|indispensable))\s+(?:absolument\s+|donc\s+)?que\s+(?:vous|tu)\s+(?<do>\p{L}.*)/xu',
+                '/\bil\s+(?:faut|faudrait|est\s+(?:important|nécessaire|indispensable))\s+(?:absolument\s+|donc\s+)?que\s+(?:vous'
+                    .'|tu)\s+(?<do>\p{L}.*)/xu',
             ],
             [RequestForm::Need, '/
                 \b(?:je|nous)\s+n\'(?:ai|avons)\s+(?:toujours\s+|encore\s+)?(?:pas|rien|aucune?)\s+(?:encore\s+)?
@@ -105,7 +107,8 @@ final readonly class French extends Tongue
             /xu'],
             [
                 RequestForm::Need,
-                '/\b(?:vous|tu)\s+(?:devez|dois|devriez|devrais|êtes\s+(?:priés?|invités?|tenus?)\s+(?:de|d\')|avez\s+jusqu)\s*(?<do>(?!être)\p{L}.*)/xu',
+                '/\b(?:vous|tu)\s+(?:devez|dois|devriez|devrais|êtes\s+(?:priés?|invités?|tenus?)\s+(?:de|d\')'
+                    .'|avez\s+jusqu)\s*(?<do>(?!être)\p{L}.*)/xu',
             ],
             [RequestForm::Need, '/
                 (?<do>

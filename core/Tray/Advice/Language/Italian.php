@@ -92,7 +92,8 @@ final readonly class Italian extends Tongue
             [RequestForm::Wish, '/\b(?:vorrei|vorremmo|mi\s+piacerebbe|voglio)\s+sapere\s+(?<do>\p{L}.*)/xu'],
             [
                 RequestForm::Need,
-                '/\bmanca(?:no)?\s+(?:ancora\s+|solo\s+|soltanto\s+)?(?<do>(?:la|il|i|le)\s+(?:sua|suo|sue|suoi|tua|tuo|tue|tuoi|vostr[aoie])\b.*)/xu',
+                '/\bmanca(?:no)?\s+(?:ancora\s+|solo\s+|soltanto\s+)?(?<do>(?:la|il|i|le)\s+(?:sua|suo|sue|suoi|tua|tuo|tue|tuoi'
+                    .'|vostr[aoie])\b.*)/xu',
             ],
             [RequestForm::Need, '/\bnon\s+(?:ho|abbiamo)\s+(?:ancora\s+)(?<do>(?:ricevuto|avuto).*)/xu'],
             [RequestForm::Need, '/
@@ -117,7 +118,8 @@ final readonly class Italian extends Tongue
 
     public function courtesy(): string
     {
-        return '/^(?:non\s+(?:esit|rispond)|scus|accett|visit|clicc|notare|tenere\s+presente|la\s+(?:comprensione|pazienza)|immagin|creder)/xu';
+        return '/^(?:non\s+(?:esit|rispond)|scus|accett|visit|clicc|notare|tenere\s+presente|la\s+(?:comprensione|pazienza)|immagin'
+            .'|creder)/xu';
     }
 
     public function unlikely(): string
@@ -139,7 +141,8 @@ final readonly class Italian extends Tongue
 
     public function rhetorical(): string
     {
-        return '/^(?:(?:e|allora|ma)[,]?\s+)*(?:come\s+(?:stai|sta|state|va)|tutto\s+bene|chi\s+l\'avrebbe\s+detto|perché\s+no|vero|no)\b[^?]{0,40}\?/xu';
+        return '/^(?:(?:e|allora|ma)[,]?\s+)*(?:come\s+(?:stai|sta|state|va)|tutto\s+bene|chi\s+l\'avrebbe\s+detto|perché\s+no|vero'
+            .'|no)\b[^?]{0,40}\?/xu';
     }
 
     public function english(): array

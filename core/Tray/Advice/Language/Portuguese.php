@@ -106,12 +106,14 @@ final readonly class Portuguese extends Tongue
 
     public function courtesy(): string
     {
-        return '/^(?:não\s+(?:hesite|responda)|desculp|aceite|receba|visite|clique|note\s+que|a\s+sua\s+(?:compreensão|paciência)|imaginar|acreditar)/xu';
+        return '/^(?:não\s+(?:hesite|responda)|desculp|aceite|receba|visite|clique|note\s+que|a\s+sua\s+(?:compreensão|paciência)|imaginar'
+            .'|acreditar)/xu';
     }
 
     public function unlikely(): string
     {
-        return '/^(?:se\s+(?:tiver|tem|tiveres)\s+(?:alguma|qualquer|dúvidas|mais)|para\s+(?:qualquer|mais)|em\s+caso\s+de|caso\s+tenha)/xu';
+        return '/^(?:se\s+(?:tiver|tem|tiveres)\s+(?:alguma|qualquer|dúvidas|mais)|para\s+(?:qualquer|mais)|em\s+caso\s+de'
+            .'|caso\s+tenha)/xu';
     }
 
     public function notNeeded(): string
@@ -121,7 +123,8 @@ final readonly class Portuguese extends Tongue
 
     public function rhetorical(): string
     {
-        return '/^(?:(?:e|então|mas)[,]?\s+)*(?:como\s+(?:está|estás|vai|estão)|tudo\s+bem|quem\s+diria|porque\s+não|não\s+é|certo)\b[^?]{0,40}\?/xu';
+        return '/^(?:(?:e|então|mas)[,]?\s+)*(?:como\s+(?:está|estás|vai|estão)|tudo\s+bem|quem\s+diria|porque\s+não|não\s+é'
+            .'|certo)\b[^?]{0,40}\?/xu';
     }
 
     public function english(): array

@@ -135,7 +135,8 @@ final readonly class Spanish extends Tongue
 
     public function notNeeded(): string
     {
-        return '/\b(?:no\s+(?:es|hace)\s+(?:necesario|falta)|no\s+(?:necesita[sn]?|tienes?\s+que|hay\s+que)|sin\s+necesidad|ninguna\s+acción)/xu';
+        return '/\b(?:no\s+(?:es|hace)\s+(?:necesario|falta)|no\s+(?:necesita[sn]?|tienes?\s+que|hay\s+que)|sin\s+necesidad'
+            .'|ninguna\s+acción)/xu';
     }
 
     public function rhetorical(): string

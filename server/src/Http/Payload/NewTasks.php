@@ -14,7 +14,8 @@ final readonly class NewTasks
     public function __construct(
         #[Assert\Uuid]
         public string $entry,
-        #[Assert\Count(min: 1, max: 500, minMessage: 'There is no task to make.', maxMessage: 'At most {{ limit }} tasks can be made in one step.'), Assert\Valid]
+        #[Assert\Count(min: 1, max: 500, minMessage: 'There is no task to make.', maxMessage: 'At most {{ limit }} tasks can be made in '
+            .'one step.'), Assert\Valid]
         public array $tasks,
         #[Assert\Uuid]
         public ?string $clearing = null,

@@ -10,7 +10,8 @@ final readonly class ProposalsWanted
 {
     /** @param list<string> $conversations ids */
     public function __construct(
-        #[Assert\Count(min: 1, max: 500, minMessage: 'There is no conversation.', maxMessage: 'At most {{ limit }} conversations can be asked for in one step.'), Assert\All([new Assert\Uuid()])]
+        #[Assert\Count(min: 1, max: 500, minMessage: 'There is no conversation.', maxMessage: 'At most {{ limit }} conversations can be '
+            .'asked for in one step.'), Assert\All([new Assert\Uuid()])]
         public array $conversations,
     ) {
     }

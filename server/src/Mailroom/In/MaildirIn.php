@@ -10,7 +10,8 @@ use ZippyTray\Server\Mailroom\MailFiles;
 /**
  * A Maildir that another program keeps in step: messages in new/ and cur/, a file each. It is only read.
  *
- * Only plain files are read, one at a time. A message keeps the part of its name before the colon when it moves from new/ to cur/ or its flags change. The
+ * Only plain files are read, one at a time. A message keeps the part of its name before the colon when it moves from
+ * new/ to cur/ or its flags change. The
  * cursor is the moment at which a file came to its name, and that part: "SECONDS name".
  */
 final readonly class MaildirIn implements MailIn

@@ -26,7 +26,9 @@ interface Correspondent
      * @param \DateTimeImmutable $since not included
      * @param \DateTimeImmutable $until included
      *
-     * @return iterable<string, array{\DateTimeImmutable, string, string}> by a name of its own: the moment at which it comes, its bytes, and the address that it comes to
+     * @return iterable<string, array{
+     *     \DateTimeImmutable, string, string
+     * }> by a name of its own: the moment at which it comes, its bytes, and the address that it comes to
      */
     public function unasked(\DateTimeImmutable $since, \DateTimeImmutable $until): iterable;
 }

@@ -43,7 +43,11 @@ final readonly class Coming
      * @param list<string> $kinds of those only
      * @param string       $after what `next` was of the part before; empty for the first
      *
-     * @return array{counts: array<string, int>, clearing: list<ComingItem>, stretches: list<array{kind: string, from: LocalDate, to: LocalDate, hour: ?int, items: list<ComingItem>}>, next: string|null}
+     * @return array{
+     *     counts: array<string, int>, clearing: list<ComingItem>,
+     *     stretches: list<array{kind: string, from: LocalDate, to: LocalDate, hour: ?int, items: list<ComingItem>}>,
+     *     next: string|null
+     * }
      *                                                                                                                                                                                                     counts of all kinds and parts; a stretch that a part ends in goes on in the next
      */
     public function of(Account $account, array $kinds = self::KINDS, string $after = ''): array
@@ -86,7 +90,9 @@ final readonly class Coming
      * @param \Closure(ComingKey): bool       $isOfPart
      * @param \Closure(ComingKey): ComingItem $view
      *
-     * @return list<array{kind: string, from: LocalDate, to: LocalDate, hour: ?int, items: list<ComingItem>}> of the part, each gap with what follows it
+     * @return list<array{
+     *     kind: string, from: LocalDate, to: LocalDate, hour: ?int, items: list<ComingItem>
+     * }> of the part, each gap with what follows it
      */
     private function stretches(array $items, Speaker $speaker, \Closure $isOfPart, \Closure $view): array
     {

@@ -37,7 +37,10 @@ final readonly class ComingKey
     ) {
     }
 
-    /** What waits for the next clearing comes first, then what sorts by time; on a day first what comes at no time in particular. Different for each. */
+    /**
+     * What waits for the next clearing comes first, then what sorts by time; on a day first what comes at no time in
+     * particular. Different for each.
+     */
     public function order(): string
     {
         return implode(

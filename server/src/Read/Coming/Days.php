@@ -26,7 +26,11 @@ final readonly class Days
     ) {
     }
 
-    /** @return list<array{date: string, tasks: int, minutes: int, starts: int, returns: int, back: ?string}> from today on; what is overdue counts for today; back: when something comes back that is put down there */
+    /**
+     * @return list<array{
+     *     date: string, tasks: int, minutes: int, starts: int, returns: int, back: ?string
+     * }> from today on; what is overdue counts for today; back: when something comes back that is put down there
+     */
     public function glance(Account $account, int $count): array
     {
         $speaker = $account->speaker($this->clock->now());

@@ -32,7 +32,9 @@ final readonly class Find
      * @param bool   $muted only those that stay out of the tray whatever arrives
      * @param string $after what `next` was of the part before; empty for the first
      *
-     * @return array{rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, next: string|null} the newest first; hits: see hits()
+     * @return array{
+     *     rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, next: string|null
+     * } the newest first; hits: see hits()
      */
     public function page(Account $account, string $typed, ?Place $place, bool $muted = false, string $after = ''): array
     {
@@ -81,7 +83,10 @@ final readonly class Find
      *
      * @param list<string> $conditions
      *
-     * @return array{list<list<string>>, int} a part: the id of each, the instant that orders, and the number of the newest message that matches of each; and how many there are in all
+     * @return array{
+     *     list<list<string>>, int
+     * } a part: the id of each, the instant that orders, and the number of the newest message that matches of each;
+     * and how many there are in all
      */
     private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after): array
     {
@@ -121,7 +126,8 @@ final readonly class Find
     {
         $hits = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT w.conversation_id, w.people, substr(w.text, 1, :longest) AS text FROM json_each(:numbers) j CROSS JOIN message_words w ON w.number = j.value',
+            'SELECT w.conversation_id, w.people, substr(w.text, 1, :longest) AS text FROM json_each(:numbers) j CROSS JOIN message_words w '
+                .'ON w.number = j.value',
             ['longest' => self::SHOWN_OF, 'numbers' => json_encode(array_map(intval(...), $numbers), \JSON_THROW_ON_ERROR)],
         ) as $columns) {
             $row = new Row($columns);

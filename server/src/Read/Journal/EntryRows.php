@@ -48,7 +48,8 @@ final readonly class EntryRows
     public function about(string $accountId, ObjectRef $object): array
     {
         return self::views($this->connection->fetchAllAssociative(
-            self::SELECT.' WHERE +e.account_id = ? AND e.id IN (SELECT entry_id FROM journal_touch WHERE kind = ? AND object_id = ?) ORDER BY e.number DESC',
+            self::SELECT.' WHERE +e.account_id = ? AND e.id IN (SELECT entry_id FROM journal_touch WHERE kind = ? AND object_id = ?) ORDER '
+                .'BY e.number DESC',
             [$accountId, $object->kind->value, $object->id],
         ));
     }

@@ -23,7 +23,9 @@ final readonly class OwedRows
     {
     }
 
-    /** @return list<array<string, mixed>> see Owed of the contract; what is open, the nearest first, then what was settled, the newest first */
+    /**
+     * @return list<array<string, mixed>> see Owed of the contract; what is open, the nearest first, then what was settled, the newest first
+     */
     public function of(Account $account): array
     {
         return $this->rows(

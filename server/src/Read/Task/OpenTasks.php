@@ -13,7 +13,9 @@ use ZippyTray\Server\Account\Account;
 /**
  * What is counted of open tasks. Only what is needed for that is read, since it is asked for with every beat.
  *
- * @phpstan-type OpenTask array{list: string, archived: bool, alone: bool, waiting: bool, over: bool, day: string, start: string, minutes: int}
+ * @phpstan-type OpenTask array{
+ *     list: string, archived: bool, alone: bool, waiting: bool, over: bool, day: string, start: string, minutes: int
+ * }
  */
 final readonly class OpenTasks
 {
@@ -54,7 +56,12 @@ final readonly class OpenTasks
         $zone = $now->zone->getName();
         $tasks = [];
         $parents = [];
-        /** @var array{string, string|null, string, int, string|null, string|null, string|null, string|null, string|null, string|null, int|null} $columns */
+        /**
+         * @var array{
+         *     string, string|null, string, int, string|null, string|null, string|null, string|null, string|null,
+         *     string|null, int|null
+         * } $columns
+         */
         foreach ($this->connection->fetchAllNumeric(
             'SELECT t.id, t.parent_id, t.list_id, l.archived, t.due_date, t.due_time, t.due_zone, t.start_date, t.start_time, t.start_zone, t.estimate
              FROM task t JOIN task_list l ON l.id = t.list_id WHERE t.account_id = ? AND t.completed_at IS NULL',

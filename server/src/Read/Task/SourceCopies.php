@@ -26,12 +26,15 @@ final readonly class SourceCopies
     /**
      * The copies that tasks keep of a message that may be gone.
      *
-     * @return list<array{id: string, subject: string, sentAt: string, tasks: list<array{id: string, title: string, done: bool}>}> the newest first
+     * @return list<array{
+     *     id: string, subject: string, sentAt: string, tasks: list<array{id: string, title: string, done: bool}>
+     * }> the newest first
      */
     public function of(Account $account, string $address): array
     {
         $copies = $this->orm->getConnection()->fetchAllAssociative(
-            'SELECT id, subject, sent_at, message_id FROM source_copy WHERE account_id = ? AND (message_header IN (SELECT value FROM json_each(?)) OR message_id IN (SELECT value FROM json_each(?))) ORDER BY id DESC LIMIT 20',
+            'SELECT id, subject, sent_at, message_id FROM source_copy WHERE account_id = ? AND (message_header IN (SELECT value FROM '
+                .'json_each(?)) OR message_id IN (SELECT value FROM json_each(?))) ORDER BY id DESC LIMIT 20',
             [$account->id, $names = json_encode(MessageStore::namesOf($address), \JSON_THROW_ON_ERROR), $names],
         );
 

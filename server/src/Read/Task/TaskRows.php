@@ -141,7 +141,8 @@ final readonly class TaskRows
         $now = $account->speaker($this->clock->now())->now;
         $starting = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT t.id, t.title, t.start_date, t.start_time, t.start_zone '.self::OF.' AND t.completed_at IS NULL AND t.start_date IS NOT NULL AND NOT l.archived',
+            'SELECT t.id, t.title, t.start_date, t.start_time, t.start_zone '.self::OF.' AND t.completed_at IS NULL AND t.start_date IS '
+                .'NOT NULL AND NOT l.archived',
             [$account->id],
         ) as $columns) {
             $row = new Row($columns);
@@ -160,7 +161,8 @@ final readonly class TaskRows
         return $this->rows(
             $account,
             $this->ids(
-                ' AND t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN below ON b.parent_id = below.id) SELECT id FROM below)',
+                ' AND t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN '
+                    .'below ON b.parent_id = below.id) SELECT id FROM below)',
                 [$account->id, $id],
             ),
         );
@@ -196,7 +198,12 @@ final readonly class TaskRows
         return $this->links('t.id = ?', $accountId, $id)[0] ?? null;
     }
 
-    /** @return list<array{id: string, name: string, colour: ListColour, archived: bool, parent: ?string, open: int, over: int, done: int}> in their order, those under another among themselves */
+    /**
+     * @return list<array{
+     *     id: string, name: string, colour: ListColour, archived: bool, parent: ?string, open: int, over: int,
+     *     done: int
+     * }> in their order, those under another among themselves
+     */
     public function lists(Account $account): array
     {
         $over = $this->open->overByList($account);
@@ -227,7 +234,8 @@ final readonly class TaskRows
     public function labels(string $accountId): array
     {
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT MIN(j.value) AS label, SUM(t.completed_at IS NULL) AS open FROM task t, json_each(t.labels) j WHERE t.account_id = ? GROUP BY LOWER(j.value) ORDER BY LOWER(j.value)',
+            'SELECT MIN(j.value) AS label, SUM(t.completed_at IS NULL) AS open FROM task t, json_each(t.labels) j WHERE t.account_id = ? '
+                .'GROUP BY LOWER(j.value) ORDER BY LOWER(j.value)',
             [$accountId],
         );
 

@@ -50,7 +50,11 @@ final readonly class TaskSheets
         ];
     }
 
-    /** @return array{text: string, zone: ?string, fromCompletion: bool, next: array{date: string, time: ?string}|null} zone: whose time it names, when that is not the person's */
+    /**
+     * @return array{
+     *     text: string, zone: ?string, fromCompletion: bool, next: array{date: string, time: ?string}|null
+     * } zone: whose time it names, when that is not the person's
+     */
     private static function repeat(Repeat $repeat, Speaker $speaker): array
     {
         $next = $repeat->next($speaker->now);

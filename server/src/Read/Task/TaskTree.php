@@ -30,7 +30,8 @@ final readonly class TaskTree
         $waiting = [];
         $open = [];
         foreach ($connection->iterateAssociative(
-            'SELECT id, parent_id, completed_at IS NULL AS open, start_date, start_time, start_zone FROM task WHERE account_id = ? AND (parent_id IS NOT NULL OR start_date IS NOT NULL OR id IN (SELECT parent_id FROM task))',
+            'SELECT id, parent_id, completed_at IS NULL AS open, start_date, start_time, start_zone FROM task WHERE account_id = ? AND '
+                .'(parent_id IS NOT NULL OR start_date IS NOT NULL OR id IN (SELECT parent_id FROM task))',
             [$accountId],
         ) as $columns) {
             $row = new Row($columns);

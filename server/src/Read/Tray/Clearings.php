@@ -31,7 +31,8 @@ final readonly class Clearings
             [$clearing->accountId, $clearing->id],
         );
         $touches = $this->connection->fetchOne(
-            'SELECT COUNT(*) FROM conversation_touch t JOIN conversation c ON c.id = t.conversation_id WHERE c.account_id = ? AND t.occasion = ? AND (c.decided_at IS NULL OR c.decided_at < t.touched_at)',
+            'SELECT COUNT(*) FROM conversation_touch t JOIN conversation c ON c.id = t.conversation_id WHERE c.account_id = ? AND '
+                .'t.occasion = ? AND (c.decided_at IS NULL OR c.decided_at < t.touched_at)',
             [$clearing->accountId, $clearing->id],
         );
 

@@ -56,7 +56,9 @@ final readonly class ConversationRows
     ) {
     }
 
-    /** @return list<ConversationRow> TRAY_MOST at the most; in groups: what came back, in order of return, then by advice, each group the newest first */
+    /**
+     * @return list<ConversationRow> TRAY_MOST at the most; in groups: what came back, in order of return, then by advice, each group the newest first
+     */
     public function tray(Account $account, ClearingOrder $order = ClearingOrder::Grouped): array
     {
         if (ClearingOrder::Grouped !== $order) {
@@ -95,7 +97,8 @@ final readonly class ConversationRows
     {
         $midnight = static fn (LocalDate $of): string => StoredNow::of($of->at(TimeOfDay::parse('00:00'), $account->timeZone()));
 
-        return $this->rows($account, $this->ids('SELECT c.id FROM conversation c WHERE '.self::AWAY.' AND c.away_until >= :begin AND c.away_until < :end ORDER BY c.away_until, c.id', $account, ['begin' => $midnight($day), 'end' => $midnight($day->plusDays(1))]));
+        return $this->rows($account, $this->ids('SELECT c.id FROM conversation c WHERE '.self::AWAY.' AND c.away_until >= :begin AND '
+            .'c.away_until < :end ORDER BY c.away_until, c.id', $account, ['begin' => $midnight($day), 'end' => $midnight($day->plusDays(1))]));
     }
 
     /** @return list<string> the instants at which something comes back before a day begins, in order */
@@ -195,7 +198,8 @@ final readonly class ConversationRows
             return [];
         }
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by FROM json_each(?) j CROSS JOIN conversation c ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
+            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by FROM json_each(?) j CROSS JOIN conversation c '
+                .'ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
             [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id],
         );
 

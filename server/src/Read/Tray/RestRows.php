@@ -24,7 +24,10 @@ final readonly class RestRows
      *
      * @param string $after `next` of the part before; empty for the first
      *
-     * @return array{conversations: list<array{id: string, revision: int}>, held: list<array{row: ConversationRow, reason: string}>, next: string|null} newest first
+     * @return array{
+     *     conversations: list<array{id: string, revision: int}>,
+     *     held: list<array{row: ConversationRow, reason: string}>, next: string|null
+     * } newest first
      */
     public function page(Account $account, string $after = ''): array
     {

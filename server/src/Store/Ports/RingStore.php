@@ -39,7 +39,8 @@ final readonly class RingStore implements Rings
         $this->orm->flush();
         $connection = $this->orm->getConnection();
         $tasks = $connection->iterateAssociative(
-            'SELECT t.id, t.start_date, t.start_time, t.start_zone, t.due_date, t.due_time, t.due_zone, t.reminders FROM task t JOIN task_list l ON l.id = t.list_id WHERE t.account_id = ? AND '.self::TASKS,
+            'SELECT t.id, t.start_date, t.start_time, t.start_zone, t.due_date, t.due_time, t.due_zone, t.reminders FROM task t JOIN '
+                .'task_list l ON l.id = t.list_id WHERE t.account_id = ? AND '.self::TASKS,
             [$accountId],
         );
         foreach ($tasks as $columns) {
@@ -57,7 +58,8 @@ final readonly class RingStore implements Rings
             }
         }
         $conversations = $connection->iterateAssociative(
-            'SELECT c.id, c.away_until, c.away_zone, c.reminders FROM conversation c INDEXED BY conversation_reminding WHERE c.account_id = ? AND '.self::CONVERSATIONS,
+            'SELECT c.id, c.away_until, c.away_zone, c.reminders FROM conversation c INDEXED BY conversation_reminding WHERE c.account_id '
+                .'= ? AND '.self::CONVERSATIONS,
             [$accountId],
         );
         foreach ($conversations as $columns) {

@@ -55,7 +55,8 @@ final readonly class TaskStore implements Tasks
     {
         $this->orm->flush();
         $found = $this->orm->getConnection()->fetchOne(
-            'SELECT MIN(rank) FROM task WHERE account_id = ? AND list_id = ? AND parent_id IS ? AND rank > ? AND id NOT IN (SELECT value FROM json_each(?))',
+            'SELECT MIN(rank) FROM task WHERE account_id = ? AND list_id = ? AND parent_id IS ? AND rank > ? AND id NOT IN (SELECT value '
+                .'FROM json_each(?))',
             [$accountId, $listId, $parentId, $rank ?? '', json_encode($except, \JSON_THROW_ON_ERROR)],
         );
 

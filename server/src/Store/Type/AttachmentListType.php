@@ -16,7 +16,12 @@ final class AttachmentListType extends JsonList
     /** @return list<Attachment> */
     public function convertToPHPValue(mixed $value, AbstractPlatform $platform): array
     {
-        /** @var list<array{name: string, type: string, size: int, contentId: string, inline: bool, method?: string, event?: CalendarEventState}> $attachments */
+        /**
+         * @var list<array{
+         *     name: string, type: string, size: int, contentId: string, inline: bool, method?: string,
+         *     event?: CalendarEventState
+         * }> $attachments
+         */
         $attachments = self::decoded($value);
 
         return array_map(
