@@ -12,6 +12,7 @@ return (new PhpCsFixer\Config())
     ->setCacheFile(__DIR__.'/var/cache/php-cs-fixer')
     ->setRules([
         '@Symfony' => true,
+        'single_line_throw' => false,
         '@Symfony:risky' => true,
         '@PHP8x2Migration' => true,
         'declare_strict_types' => true,

@@ -28,7 +28,10 @@ final readonly class KeepContacts
         return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Page $page) use ($accountId, $id, $card): void {
             $other = '' === $card->email ? null : $this->contacts->withEmail($accountId, $card->email);
             if (null !== $other && $other->id !== $id) {
-                throw new Refused(\sprintf('There is a contact with this address already: %s.', $other->card()->name ?: $card->email), 'email');
+                throw new Refused(
+                    \sprintf('There is a contact with this address already: %s.', $other->card()->name ?: $card->email),
+                    'email',
+                );
             }
             $this->put($accountId, $id, $this->contacts->find($accountId, $id), $card, $page);
         });

@@ -70,7 +70,10 @@ final readonly class Recipients
             throw new Refused('To whom? Write an address.', 'to');
         }
         if ($count > self::MOST) {
-            throw new Refused(\sprintf('It would go to %d people; %d at most can get one message. A mailing list is made for that.', $count, self::MOST), 'to');
+            throw new Refused(
+                \sprintf('It would go to %d people; %d at most can get one message. A mailing list is made for that.', $count, self::MOST),
+                'to',
+            );
         }
 
         return $checked;

@@ -39,7 +39,13 @@ final readonly class RemindOf
             }
             foreach ($reminders as $reminder) {
                 if (null !== $reminder->lead && null === $conversation->due()) {
-                    throw new Refused(\sprintf('"%s" counts from the moment at which it comes back, and it is not away. Write a moment.', $reminder->text()), 'reminders');
+                    throw new Refused(
+                        \sprintf(
+                            '"%s" counts from the moment at which it comes back, and it is not away. Write a moment.',
+                            $reminder->text(),
+                        ),
+                        'reminders',
+                    );
                 }
             }
             $page->touch($conversation);

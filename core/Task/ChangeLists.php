@@ -153,7 +153,10 @@ final readonly class ChangeLists
     {
         $other = $this->tasks->listNamed($accountId, TaskList::checked($name));
         if (null !== $other && $other !== $own) {
-            throw new Refused(\sprintf('There is a list "%s" already%s.', $other->name(), $other->isArchived() ? ', in the archive' : ''), 'list');
+            throw new Refused(
+                \sprintf('There is a list "%s" already%s.', $other->name(), $other->isArchived() ? ', in the archive' : ''),
+                'list',
+            );
         }
     }
 }

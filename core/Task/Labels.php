@@ -34,7 +34,15 @@ final readonly class Labels
                 continue;
             }
             if (mb_strlen($label) > self::LENGTH) {
-                throw new Refused(\sprintf('A label can have %d characters at most; "%s" has %d.', self::LENGTH, mb_strimwidth($label, 0, 30, '…'), mb_strlen($label)), 'labels');
+                throw new Refused(
+                    \sprintf(
+                        'A label can have %d characters at most; "%s" has %d.',
+                        self::LENGTH,
+                        mb_strimwidth($label, 0, 30, '…'),
+                        mb_strlen($label),
+                    ),
+                    'labels',
+                );
             }
             $checked[mb_strtolower($label)] ??= $label;
         }

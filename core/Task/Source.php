@@ -37,7 +37,13 @@ final readonly class Source
     {
         $address = trim($address);
         if (1 !== preg_match('~^https?://[^\s/?#]+\S*$~iD', $address) || \strlen($address) > self::LENGTH) {
-            throw new Refused(\sprintf('"%s" is not a web address: it begins with http:// or https:// and has no spaces.', mb_strimwidth($address, 0, 80, '…')), 'sources');
+            throw new Refused(
+                \sprintf(
+                    '"%s" is not a web address: it begins with http:// or https:// and has no spaces.',
+                    mb_strimwidth($address, 0, 80, '…'),
+                ),
+                'sources',
+            );
         }
 
         return new self(SourceKind::Web, $address);

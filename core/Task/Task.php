@@ -139,7 +139,14 @@ final class Task implements Journaled
     public function note(string $notes): void
     {
         if (mb_strlen($notes) > self::NOTES_LENGTH) {
-            throw new Refused(\sprintf('Notes can have %s characters at most; these have %s.', number_format(self::NOTES_LENGTH), number_format(mb_strlen($notes))), 'notes');
+            throw new Refused(
+                \sprintf(
+                    'Notes can have %s characters at most; these have %s.',
+                    number_format(self::NOTES_LENGTH),
+                    number_format(mb_strlen($notes)),
+                ),
+                'notes',
+            );
         }
         $this->notes = $notes;
         $this->changed();
@@ -412,7 +419,14 @@ final class Task implements Journaled
             throw new Refused('A task needs a title: what is to be done?', 'title');
         }
         if (mb_strlen($title) > self::TITLE_LENGTH) {
-            throw new Refused(\sprintf('A title can have %d characters at most; this one has %d. The rest may go into the notes.', self::TITLE_LENGTH, mb_strlen($title)), 'title');
+            throw new Refused(
+                \sprintf(
+                    'A title can have %d characters at most; this one has %d. The rest may go into the notes.',
+                    self::TITLE_LENGTH,
+                    mb_strlen($title),
+                ),
+                'title',
+            );
         }
 
         return $title;

@@ -62,7 +62,10 @@ final class TaskList implements Journaled
             throw new Refused('A list needs a name.', 'list');
         }
         if (mb_strlen($name) > self::NAME_LENGTH) {
-            throw new Refused(\sprintf('The name of a list can have %d characters at most; this one has %d.', self::NAME_LENGTH, mb_strlen($name)), 'list');
+            throw new Refused(
+                \sprintf('The name of a list can have %d characters at most; this one has %d.', self::NAME_LENGTH, mb_strlen($name)),
+                'list',
+            );
         }
 
         return $name;

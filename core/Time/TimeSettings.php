@@ -29,7 +29,10 @@ final readonly class TimeSettings
         foreach (DayMark::cases() as $mark) {
             $time = isset($marks[$mark->value]) && DayMark::Noon !== $mark ? TimeOfDay::parse($marks[$mark->value]) : $mark->usual();
             if (null !== $before && (string) $time < (string) $earlier) {
-                throw new Refused(\sprintf('%s (%s) cannot be before %s (%s).', ucfirst(self::name($mark)), $time, self::name($before), $earlier), 'marks');
+                throw new Refused(
+                    \sprintf('%s (%s) cannot be before %s (%s).', ucfirst(self::name($mark)), $time, self::name($before), $earlier),
+                    'marks',
+                );
             }
             $times[$mark->value] = $time;
             [$before, $earlier] = [$mark, $time];

@@ -119,7 +119,9 @@ final readonly class BlockSender
             throw new Refused(\sprintf('"%s" has no address that could be blocked. Delete it instead.', $conversation->subject()));
         }
         if (\in_array($pattern, BlockedSender::patternsFor($ownEmail), true)) {
-            throw new Refused($wholeDomain ? \sprintf('%s is your own domain and cannot be blocked.', ltrim($pattern, '@')) : 'You cannot block yourself.');
+            throw new Refused(
+                $wholeDomain ? \sprintf('%s is your own domain and cannot be blocked.', ltrim($pattern, '@')) : 'You cannot block yourself.',
+            );
         }
 
         return $pattern;

@@ -18,7 +18,10 @@ final class DataFolder
         $folder = \is_string($given) && '' !== $given ? $given : $projectFolder.'/var';
         $folder = str_starts_with($folder, '/') ? $folder : getcwd().'/'.$folder;
         if (!is_dir($folder) && !@mkdir($folder, 0o700, true) && !is_dir($folder)) {
-            throw new \RuntimeException(\sprintf('The data folder "%s" cannot be made. Set ZIPPY_DATA to a folder that you can write to.', $folder));
+            throw new \RuntimeException(\sprintf(
+                'The data folder "%s" cannot be made. Set ZIPPY_DATA to a folder that you can write to.',
+                $folder,
+            ));
         }
         if (!is_writable($folder)) {
             throw new \RuntimeException(\sprintf('The data folder "%s" cannot be written to. Set ZIPPY_DATA to another one.', $folder));

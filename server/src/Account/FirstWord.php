@@ -37,7 +37,10 @@ final readonly class FirstWord
     public static function check(#[\SensitiveParameter] string $word): void
     {
         if (!is_file(self::file()) || !hash_equals((string) file_get_contents(self::file()), strtolower(trim($word)))) {
-            throw new Refused('This is not the word that "./zippy serve" has printed. It stands in the window in which the program was started.', 'word');
+            throw new Refused(
+                'This is not the word that "./zippy serve" has printed. It stands in the window in which the program was started.',
+                'word',
+            );
         }
     }
 

@@ -57,11 +57,21 @@ final readonly class ImportController
         $most = (int) \ini_get('max_file_uploads');
         if (\count($files) >= $most) {
             // PHP says nothing of those behind them.
-            throw new Refused(\sprintf('These are too many files for one time, and it cannot be told whether all have arrived. Nothing was taken in; bring at most %d.', $most - 1), 'files');
+            throw new Refused(
+                \sprintf(
+                    'These are too many files for one time, and it cannot be told whether all have arrived. Nothing was taken in; bring at '
+                        .'most %d.',
+                    $most - 1,
+                ),
+                'files',
+            );
         }
         foreach ($files as $file) {
             if (!$file instanceof UploadedFile || !$file->isValid()) {
-                throw new Refused($file instanceof UploadedFile ? \sprintf('"%s" did not arrive whole: %s', $file->getClientOriginalName(), $file->getErrorMessage()) : 'No file arrived.', 'files');
+                throw new Refused(
+                    $file instanceof UploadedFile ? \sprintf('"%s" did not arrive whole: %s', $file->getClientOriginalName(), $file->getErrorMessage()) : 'No file arrived.',
+                    'files',
+                );
             }
         }
 

@@ -112,7 +112,10 @@ final readonly class Backup
             throw new Refused(\sprintf('"%s" is no backup of Zippy Tray.', $file));
         }
         if (\is_string($version) && !class_exists($version)) {
-            throw new Refused(\sprintf('"%s" comes from a newer version of Zippy Tray than this one. Bring the program up to date first.', $file));
+            throw new Refused(\sprintf(
+                '"%s" comes from a newer version of Zippy Tray than this one. Bring the program up to date first.',
+                $file,
+            ));
         }
     }
 }

@@ -37,7 +37,15 @@ final readonly class Files
         $name = trim((string) preg_replace('~[\x00-\x1f/\\\\]+~', ' ', mb_scrub($name)));
         $name = mb_strimwidth('' === $name ? 'file' : $name, 0, self::NAME_LENGTH, '…');
         if (0 === $size || $size > self::LARGEST) {
-            throw new Refused(0 === $size ? \sprintf('"%s" is empty.', $name) : \sprintf('"%s" has %.1f MB; %d MB at most can be attached.', $name, $size / 1_000_000, intdiv(self::LARGEST, 1_000_000)), 'files');
+            throw new Refused(
+                0 === $size ? \sprintf('"%s" is empty.', $name) : \sprintf(
+                    '"%s" has %.1f MB; %d MB at most can be attached.',
+                    $name,
+                    $size / 1_000_000,
+                    intdiv(self::LARGEST, 1_000_000),
+                ),
+                'files',
+            );
         }
         $file = ['id' => $this->ids->next(), 'name' => $name, 'type' => $type, 'size' => $size];
         $this->connection->transactional(function () use ($accountId, $file, $content): void {

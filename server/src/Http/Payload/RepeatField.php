@@ -31,6 +31,9 @@ final readonly class RepeatField
         }
 
         return Repeat::of($reading, $speaker->now->zone, $this->fromCompletion)
-            ?? throw new Refused(\sprintf('"%s" is a single day. A repeat begins with "every", "daily", "weekly" or the like.', $this->phrase), 'repeat');
+            ?? throw new Refused(
+                \sprintf('"%s" is a single day. A repeat begins with "every", "daily", "weekly" or the like.', $this->phrase),
+                'repeat',
+            );
     }
 }

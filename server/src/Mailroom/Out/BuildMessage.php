@@ -116,7 +116,14 @@ final readonly class BuildMessage
     public static function checkSize(int $size): void
     {
         if ($size > self::LARGEST) {
-            throw new Refused(\sprintf('The attachments have %.1f MB together; %d MB at most can go with one message.', $size / 1_000_000, intdiv(self::LARGEST, 1_000_000)), 'files');
+            throw new Refused(
+                \sprintf(
+                    'The attachments have %.1f MB together; %d MB at most can go with one message.',
+                    $size / 1_000_000,
+                    intdiv(self::LARGEST, 1_000_000),
+                ),
+                'files',
+            );
         }
     }
 

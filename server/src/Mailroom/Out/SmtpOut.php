@@ -58,7 +58,12 @@ final readonly class SmtpOut implements MailOut
             throw self::answered($problem);
         } catch (TransportException $problem) {
             if (str_contains($problem->getMessage(), 'TLS required')) {
-                throw new NotTaken('The mail server offers no encryption, so nothing was sent: your password and your mail could be read on the way. Take smtps://, or allow it in Settings, under Mail.', true, $problem);
+                throw new NotTaken(
+                    'The mail server offers no encryption, so nothing was sent: your password and your mail could be read on the way. Take '
+                        .'smtps://, or allow it in Settings, under Mail.',
+                    true,
+                    $problem,
+                );
             }
             // The end of the data was sent (RFC 5321, 4.1.1.4), and it was not said what became of it.
             if (1 === preg_match('/> \.\s*$/m', $problem->getDebug())) {
