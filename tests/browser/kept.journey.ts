@@ -9,6 +9,7 @@ async function clearFrom(desk: Desk, subject: string): Promise<void> {
   await desk.page.getByRole('link', { name: 'Start clearing' }).click()
   await expect(desk.page.locator('.conversation h1')).toBeVisible()
   await desk.page.getByLabel('Order').selectOption('newest')
+  await expect(desk.page.locator('.desk')).toHaveAttribute('aria-busy', 'false')
   for (let passed = 0; passed < 30; ++passed) {
     const before = await heading(desk).innerText()
     if (before === subject) return

@@ -6,6 +6,7 @@ test('answered in a clearing by keyboard, taken back, and sent', async ({ desk, 
   await page.getByRole('link', { name: 'Start clearing' }).click()
   await expect(page.locator('.conversation h1')).toBeVisible()
   await page.getByLabel('Order').selectOption('newest')
+  await expect(page.locator('.desk')).toHaveAttribute('aria-busy', 'false')
   // What has come back lies above it.
   for (let passed = 0; passed < 20; ++passed) {
     const before = await page.locator('.conversation h1').innerText()

@@ -40,7 +40,10 @@ const loadAhead = useLoadAhead()
 
 const order = ref<ClearingOrder>(account.value?.settings.clearingOrder ?? 'grouped')
 const { data: tray, error, refetch } = useTray(order)
-const { pile, at, current, ahead, isReady, take, settle, putBack, step, again } = usePile(tray, order)
+const { pile, at, current, ahead, isReady, isOrdered, take, settle, putBack, step, again } = usePile(
+  tray,
+  order,
+)
 const run = useClearingRun(order)
 const { id, clearing, ended, isBegun, decided, end, anew, passOver } = run
 const { data: conversation, error: missing } = useConversation(() => current.value?.id ?? '')
@@ -145,14 +148,14 @@ useKeys('Clearing', [
       @again="goOn"
       @rest="archivingRest = true"
     />
-    <FailedState v-else-if="error && !tray" :error="error" @again="refetch()" />
+    <FailedState v-else-if="error && !isReady" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!isReady" />
     <LoadingRows v-else-if="!current && (pile.length > 0 || decided > 0)" />
     <EmptyState v-else-if="!current" title="Nothing to decide">
       The tray is empty.
       <template #actions><v-btn color="primary" to="/">Back to the tray</v-btn></template>
     </EmptyState>
-    <div v-else class="desk">
+    <div v-else class="desk" :aria-busy="!isOrdered">
       <div class="left">
         <ClearingHead
           v-model="order"

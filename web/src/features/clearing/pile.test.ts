@@ -38,9 +38,11 @@ test('it begins when the tray is known, in the chosen order', async () => {
   desk.chosen.value = 'newest'
   await nextTick()
   expect(desk.ids(), 'until it is known in the new order').toBe('abc')
+  expect(desk.isOrdered.value).toBe(false)
   await desk.become([...abc].reverse())
   expect(desk.ids(), 'what is being looked at stays on top').toBe('bca')
   expect(desk.current()).toBe('b')
+  expect(desk.isOrdered.value).toBe(true)
 })
 
 test('what is decided leaves at once, and stays out while the tray is still seen as it was', async () => {

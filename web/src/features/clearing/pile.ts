@@ -14,7 +14,7 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
   const taken = new Map<string, number>()
   const seen = new Set<string>()
   /** The order was changed, and what is there in the new one has not come yet. */
-  let isToBeOrdered = false
+  const isToBeOrdered = ref(false)
   /** What lay behind each one that was taken off. */
   const behind = new Map<string, Set<string>>()
 
@@ -28,12 +28,12 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
     if (!isReady.value) {
       pile.value = [...now.values()]
       isReady.value = true
-    } else if (isToBeOrdered) {
+    } else if (isToBeOrdered.value) {
       const current = now.get(pile.value[at.value]?.id ?? '')
       const rest = [...now.values()].filter((row) => row !== current)
       pile.value = current ? [current, ...rest] : rest
       at.value = 0
-      isToBeOrdered = false
+      isToBeOrdered.value = false
     } else {
       const current = pile.value[at.value]?.id
       const kept = pile.value.flatMap(({ id }) => now.get(id) ?? [])
@@ -60,13 +60,14 @@ export function usePile(tray: Ref<ConversationRow[] | undefined>, order: Ref<Cle
   const back = (rows: ConversationRow[]) => rows.filter((row) => taken.has(row.id) && isNews(row))
 
   // Before what comes in the new order.
-  watch(order, () => (isToBeOrdered = true), { flush: 'sync' })
+  watch(order, () => (isToBeOrdered.value = true), { flush: 'sync' })
   watch(tray, (rows) => rows && sync(rows), { immediate: true })
 
   return {
     pile: computed(() => pile.value),
     at: computed(() => at.value),
     isReady: computed(() => isReady.value),
+    isOrdered: computed(() => !isToBeOrdered.value),
     current: computed<ConversationRow | undefined>(() => pile.value[at.value]),
     /** What may be shown next, nearest first. */
     ahead: computed(() => pile.value.slice(at.value + 1, at.value + 7)),

@@ -1,4 +1,4 @@
-import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { answer, api, type ClearingOrder } from '@/shared/api/client'
 
@@ -11,6 +11,8 @@ export function useTray(order: MaybeRefOrGetter<ClearingOrder> = 'grouped') {
     queryKey: computed(() => (toValue(order) === 'grouped' ? ['tray'] : ['tray', toValue(order)])),
     queryFn: ({ signal, queryKey: [, by] }) =>
       answer(api.GET('/tray', { signal, params: by ? { query: { order: by as ClearingOrder } } : {} })),
+    // In the order of before, until it has come in this one.
+    placeholderData: keepPreviousData,
   })
 }
 
