@@ -21,6 +21,9 @@ interface Incoming {
   answers?: string
 }
 
+/** When the last letter came in. */
+let last = ''
+
 /** A letter comes in, whatever is on the page. */
 export async function bring(page: Page, letter: Incoming): Promise<void> {
   const { subject, from, text, type, id, answers } = {
@@ -30,9 +33,18 @@ export async function bring(page: Page, letter: Incoming): Promise<void> {
     id: `${crypto.randomUUID()}@ternpoint.example`,
     ...letter,
   }
-  const now = await page.evaluate(
-    async () => ((await (await fetch('/api/heartbeat')).json()) as { now: string }).now,
-  )
+  let now = last
+  // Letters of one second have no order.
+  await expect
+    .poll(async () => {
+      now = await page.evaluate(
+        async () =>
+          ((await (await fetch('/api/heartbeat', { cache: 'no-store' })).json()) as { now: string }).now,
+      )
+      return now
+    })
+    .not.toBe(last)
+  last = now
   const reply = answers ? `In-Reply-To: <${answers}>\r\n` : ''
   const raw = `From: ${from}\r\nTo: wren@ternpoint.example\r\nSubject: ${subject}\r\nDate: ${new Date(now).toUTCString()}\r\nMessage-ID: <${id}>\r\n${reply}Content-Type: ${type}; charset=utf-8\r\n\r\n${text}\r\n`
   const status = await page.evaluate(async (letter) => {
