@@ -34,11 +34,12 @@ final readonly class Counts
         [$accountId, $zone] = [$account->id, $account->timeZone()];
         $now = $this->now->text();
         $in = static fn (string $where): string => "SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND {$where}";
-        [$tray, $back, $away] = [$in(WhereNow::TRAY), $in(WhereNow::BACK), $in(WhereNow::AWAY)];
+        $isAway = WhereNow::AWAY;
+        [$tray, $back, $away] = [$in(WhereNow::TRAY), $in(WhereNow::BACK), $in($isAway)];
         $columns = $this->connection->fetchAssociative(
             "SELECT ({$tray}) + ({$back}) AS tray, ({$away}) AS away, ({$away} AND c.away_reason = 'next_clearing') AS for_clearing,
                 ({$in(WhereNow::is(Place::Bin))}) AS bin, ({$in(WhereNow::is(Place::Blocked))}) AS blocked,
-                (SELECT MIN(away_until) FROM conversation WHERE account_id = :account AND place = 'away' AND away_until > :now AND away_until GLOB '????-??-??T??:??:??Z') AS next_return",
+                (SELECT MIN(c.away_until) FROM conversation c WHERE c.account_id = :account AND {$isAway} AND c.away_until GLOB '????-??-??T??:??:??Z') AS next_return",
             ['now' => $now, 'account' => $accountId],
         );
         $row = new Row(false === $columns ? [] : $columns);

@@ -64,17 +64,6 @@ export function day(date: CalendarDate): string {
   return `${weekday} ${number} ${month}` + (year === today().slice(0, 4) ? '' : ` ${year}`)
 }
 
-/** As one writes it to somebody: "Friday 27 November, 15:00". */
-export function longDay(date: CalendarDate, at?: string | null): string {
-  const long = new Intl.DateTimeFormat('en-GB', {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    timeZone: 'UTC',
-  })
-  return long.format(new Date(date + 'T12:00:00Z')).replace(',', '') + (at ? `, ${at}` : '')
-}
-
 /** "today", "tomorrow", "yesterday" or the day. */
 export function nearDay(date: CalendarDate): string {
   const names: Record<number, string> = { [-1]: 'yesterday', 0: 'today', 1: 'tomorrow' }
