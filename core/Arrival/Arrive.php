@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Arrival;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -142,11 +143,15 @@ final readonly class Arrive
         $page->touch($conversation);
         $page->say($conversation->subject());
         $because = $isBlocked ? null : ($this->settles)($message, $conversation, $incoming->content->report, $page, $now);
+        $others = $conversation->summary()->isBefore($message) ? null : $this->messages->ofConversation($to->accountId, $conversation->id);
         $conversation->receive($message, Place::Tray === $incoming->into && !$isBlocked, $now, $to->endsSnooze, $because);
+        if (null !== $others) {
+            $conversation->describe([...$others, $message]);
+        }
         if ('' === $page->consequence()) {
             $page->say('', \sprintf('%s has written: it is in the tray again', $message->from->label()));
         }
-        $this->journal->note($message->accountId, $this->ids->next(), EntryKind::Arrive, $page);
+        $this->journal->note($message->accountId, new EntryId($this->ids->next()), EntryKind::Arrive, $page);
     }
 
     private function now(): \DateTimeImmutable

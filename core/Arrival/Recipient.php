@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Arrival;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Person\Person;
 
 /**
@@ -12,7 +13,7 @@ use ZippyTray\Core\Person\Person;
 final readonly class Recipient
 {
     /** @param bool $endsSnooze whether a message brings back what was put off until a moment */
-    public function __construct(public string $accountId, public Person $person, public bool $endsSnooze = true)
+    public function __construct(public AccountId $accountId, public Person $person, public bool $endsSnooze = true)
     {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Arrival;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Report;
@@ -89,7 +90,7 @@ final readonly class Settle
     }
 
     private function reported(
-        string $accountId,
+        AccountId $accountId,
         Report $report,
         Conversation $conversation,
         Page $page,

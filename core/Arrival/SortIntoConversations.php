@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Arrival;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
@@ -114,7 +115,7 @@ final readonly class SortIntoConversations
     /**
      * @param list<string> $origins the conversations that its messages were in; when there are any, it stays where they are
      */
-    private function begin(string $accountId, array $origins, Place $place): Conversation
+    private function begin(AccountId $accountId, array $origins, Place $place): Conversation
     {
         $conversation = new Conversation($this->ids->next(), $accountId, $place);
         if ([] !== $origins) {
@@ -131,7 +132,7 @@ final readonly class SortIntoConversations
      * }> $changed each with the messages that come into it, and the conversations they come from
      * @param array<string> $left conversations that nothing is left of
      */
-    private function rearrange(string $accountId, array $changed, array $left): void
+    private function rearrange(AccountId $accountId, array $changed, array $left): void
     {
         $touched = [];
         foreach ($changed as [$conversation, $moved, $origins]) {

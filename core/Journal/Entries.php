@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Journal;
 
+use ZippyTray\Core\AccountId;
+
 /**
  * The journal's store. Every call is bound to one account.
  */
 interface Entries
 {
     /** Whether this person has begun such a clearing. */
-    public function hasClearing(string $accountId, string $clearingId): bool;
+    public function hasClearing(AccountId $accountId, string $clearingId): bool;
 
-    public function find(string $accountId, string $id): ?Entry;
+    public function find(AccountId $accountId, EntryId $id): ?Entry;
 
     public function add(Entry $entry): void;
 
     /** The number that the account's next entry gets. */
-    public function nextNumber(string $accountId): int;
+    public function nextNumber(AccountId $accountId): int;
 
     /**
      * The entries that changed one of the objects after another entry, the newest first.
@@ -26,11 +28,11 @@ interface Entries
      *
      * @return list<Entry>
      */
-    public function laterAbout(string $accountId, array $objects, int $number): array;
+    public function laterAbout(AccountId $accountId, array $objects, int $number): array;
 
     /** @return list<Entry> those that this one has taken back */
-    public function undoneBy(string $accountId, string $entryId): array;
+    public function undoneBy(AccountId $accountId, EntryId $entryId): array;
 
     /** The newest entry that changed the object, if any did. */
-    public function newestAbout(string $accountId, ObjectRef $object): ?Entry;
+    public function newestAbout(AccountId $accountId, ObjectRef $object): ?Entry;
 }

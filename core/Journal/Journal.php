@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Journal;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -28,8 +29,8 @@ final readonly class Journal
      * @param string|null          $clearingId the clearing in which it is done
      */
     public function write(
-        string $accountId,
-        string $entryId,
+        AccountId $accountId,
+        EntryId $entryId,
         EntryKind $kind,
         callable $work,
         ?Entry $undoes = null,
@@ -56,9 +57,9 @@ final readonly class Journal
      * Writes down what happened by itself, in the transaction in which it does: mail that came or went. Where it changed
      * nothing that somebody has decided, there is no entry.
      *
-     * @param string $entryId a new one
+     * @param EntryId $entryId a new one
      */
-    public function note(string $accountId, string $entryId, EntryKind $kind, Page $page): void
+    public function note(AccountId $accountId, EntryId $entryId, EntryKind $kind, Page $page): void
     {
         if ([] !== $page->changes()) {
             $this->entries->add($this->entry($accountId, $entryId, $kind, $page));
@@ -66,8 +67,8 @@ final readonly class Journal
     }
 
     private function entry(
-        string $accountId,
-        string $entryId,
+        AccountId $accountId,
+        EntryId $entryId,
         EntryKind $kind,
         Page $page,
         ?Entry $undoes = null,

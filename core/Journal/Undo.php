@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Journal;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -19,17 +20,17 @@ final readonly class Undo
     }
 
     /**
-     * @param string $undoId  the id of the new entry, made by the client
-     * @param string $entryId the entry to take back
-     * @param bool   $through whether what came after it and stands in the way is taken back, too, in the same step
+     * @param EntryId $undoId  the id of the new entry, made by the client
+     * @param EntryId $entryId the entry to take back
+     * @param bool    $through whether what came after it and stands in the way is taken back, too, in the same step
      *
      * @throws NotFound    when there is no such entry
      * @throws UndoBlocked when something that came later stands in the way
      * @throws CannotUndo  when the entry is of a kind that leaves nothing to put back
      */
-    public function __invoke(string $accountId, string $undoId, string $entryId, bool $through = false): Entry
+    public function __invoke(AccountId $accountId, EntryId $undoId, EntryId $entryId, bool $through = false): Entry
     {
-        $entry = $this->entries->find($accountId, $entryId) ?? throw new NotFound('journal entry', $entryId);
+        $entry = $this->entries->find($accountId, $entryId) ?? throw new NotFound('journal entry', $entryId->text);
 
         return $this->journal->write($accountId, $undoId, EntryKind::Undo, function (Page $page) use ($accountId, $undoId, $entry, $through): void {
             if (null !== $entry->undoneBy()) {
@@ -43,7 +44,7 @@ final readonly class Undo
         }, $entry);
     }
 
-    private function takeBack(string $accountId, Entry $entry, Page $page): void
+    private function takeBack(AccountId $accountId, Entry $entry, Page $page): void
     {
         if (EntryKind::EmptyBin === $entry->kind) {
             throw new CannotUndo('The bin was emptied: this mail is gone for good and cannot be put back.');
@@ -88,7 +89,7 @@ final readonly class Undo
     }
 
     /** Taking back an undoing puts what it had undone into effect again, and so on down the chain. */
-    private function mark(Entry $entry, string $undoId): void
+    private function mark(Entry $entry, EntryId $undoId): void
     {
         $entry->markUndone($undoId);
         foreach ($this->entries->undoneBy($entry->accountId, $entry->id) as $together) {
@@ -102,7 +103,7 @@ final readonly class Undo
         }
     }
 
-    private function putBack(string $accountId, Entry $entry, Change $change, Page $page): void
+    private function putBack(AccountId $accountId, Entry $entry, Change $change, Page $page): void
     {
         $object = $this->objects->find($accountId, $change->object);
         if ($object instanceof Irrevocable && '' !== $object->whyItStands() && $object->state() !== $change->after) {
@@ -152,6 +153,6 @@ final readonly class Undo
         $first = array_values(array_reverse($about))[0] ?? null;
         $newest = $this->entries->newestAbout($entry->accountId, $object);
 
-        return new UndoBlocked($entry, $object, $first ?? ($newest?->id === $entry->id ? null : $newest), \count($later));
+        return new UndoBlocked($entry, $object, $first ?? (true === $newest?->id->is($entry->id) ? null : $newest), \count($later));
     }
 }

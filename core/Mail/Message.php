@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Mail;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Time\Moment;
 
 /**
@@ -36,7 +37,7 @@ final readonly class Message
      */
     public function __construct(
         public string $id,
-        public string $accountId,
+        public AccountId $accountId,
         public string $messageHeader,
         public array $references,
         public Address $from,
@@ -61,7 +62,7 @@ final readonly class Message
 
     public static function of(
         string $id,
-        string $accountId,
+        AccountId $accountId,
         MessageContent $content,
         int $size,
         bool $own,

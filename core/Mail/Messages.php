@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Mail;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,22 +13,22 @@ use ZippyTray\Core\NotFound;
 interface Messages
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Message;
+    public function get(AccountId $accountId, string $id): Message;
 
     /**
      * The id of the newest message of a conversation that somebody else wrote, or of the newest at all.
      *
      * @throws NotFound when there is no such conversation
      */
-    public function newestIn(string $accountId, string $conversationId): string;
+    public function newestIn(AccountId $accountId, string $conversationId): string;
 
     /** @return list<Message> of a conversation, oldest first */
-    public function ofConversation(string $accountId, string $conversationId): array;
+    public function ofConversation(AccountId $accountId, string $conversationId): array;
 
-    public function isKnown(string $accountId, string $fingerprint): bool;
+    public function isKnown(AccountId $accountId, string $fingerprint): bool;
 
     /** Whether the person has removed it for good. */
-    public function isErased(string $accountId, string $fingerprint): bool;
+    public function isErased(AccountId $accountId, string $fingerprint): bool;
 
     /** @param string $raw the message's bytes, which are kept exactly */
     public function add(Message $message, string $raw, string $conversationId): void;
@@ -39,7 +40,7 @@ interface Messages
      *
      * @throws NotFound
      */
-    public function at(string $accountId, string $address): Message;
+    public function at(AccountId $accountId, string $address): Message;
 
     /**
      * @return string the message's bytes, exactly as they came

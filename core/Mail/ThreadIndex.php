@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Mail;
 
+use ZippyTray\Core\AccountId;
+
 /**
  * Finds the messages that a message may belong together with.
  */
@@ -20,7 +22,7 @@ interface ThreadIndex
      *
      * @return array<string, array{part: ThreadPart, conversation: string}> by key, each message with the id of its conversation
      */
-    public function neighbours(string $accountId, array $byIds, array $bySubject, array $except): array;
+    public function neighbours(AccountId $accountId, array $byIds, array $bySubject, array $except): array;
 
     /** Makes a message findable by its ids and its subject. */
     public function put(Message $message): void;

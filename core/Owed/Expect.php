@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Owed;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Mail\Address;
@@ -22,7 +23,7 @@ final readonly class Expect implements Expectations
 
     /** For the parameters see Owed. */
     public function of(
-        string $accountId,
+        AccountId $accountId,
         Address $person,
         string $what,
         Moment $until,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Owed;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -48,7 +49,7 @@ final class Owed implements Journaled
      */
     public function __construct(
         public readonly string $id,
-        public readonly string $accountId,
+        public readonly AccountId $accountId,
         Address $person,
         string $what,
         Moment $until,
@@ -181,7 +182,7 @@ final class Owed implements Journaled
     }
 
     /** @param array<string, mixed> $state */
-    public static function revived(string $id, string $accountId, array $state): self
+    public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /**
          * @var array{

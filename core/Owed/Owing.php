@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Owed;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,16 +13,16 @@ use ZippyTray\Core\NotFound;
 interface Owing
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Owed;
+    public function get(AccountId $accountId, string $id): Owed;
 
     public function add(Owed $owed): void;
 
     /** @return list<Owed> what is open in a conversation, in the order in which it was asked for */
-    public function openIn(string $accountId, string $conversationId): array;
+    public function openIn(AccountId $accountId, string $conversationId): array;
 
     /** @return list<Owed> what is open of those that a message asked */
-    public function openOf(string $accountId, string $outgoingId): array;
+    public function openOf(AccountId $accountId, string $outgoingId): array;
 
     /** What was asked for in one conversation is asked for in another from now on. */
-    public function move(string $accountId, string $fromConversation, string $toConversation): void;
+    public function move(AccountId $accountId, string $fromConversation, string $toConversation): void;
 }

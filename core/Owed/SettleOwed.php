@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Owed;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -38,7 +40,7 @@ final readonly class SettleOwed
      * @throws NotFound
      * @throws Refused  when it is not open any more
      */
-    public function settle(string $accountId, string $entryId, string $id, OwedState $as): Entry
+    public function settle(AccountId $accountId, EntryId $entryId, string $id, OwedState $as): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::SettleOwed, function (Page $page) use ($accountId, $id, $as): void {
             $owed = $this->open($accountId, $id);
@@ -54,7 +56,7 @@ final readonly class SettleOwed
      * @throws NotFound
      * @throws Refused  when that moment is past, or it is not open any more
      */
-    public function move(string $accountId, string $entryId, string $id, Moment $until): Entry
+    public function move(AccountId $accountId, EntryId $entryId, string $id, Moment $until): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::MoveOwed, function (Page $page) use ($accountId, $id, $until): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
@@ -82,8 +84,8 @@ final readonly class SettleOwed
      * @throws Overtaken when something happened to the conversation since
      */
     public function takeUp(
-        string $accountId,
-        string $entryId,
+        AccountId $accountId,
+        EntryId $entryId,
         string $id,
         Moment $until,
         ?Claim $claim = null,
@@ -111,7 +113,7 @@ final readonly class SettleOwed
         }, clearingId: $clearingId);
     }
 
-    private function open(string $accountId, string $id): Owed
+    private function open(AccountId $accountId, string $id): Owed
     {
         $owed = $this->owing->get($accountId, $id);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\People;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -21,7 +22,7 @@ final class Contact implements Journaled
     /** @var CardState */
     private array $card;
 
-    public function __construct(public readonly string $id, public readonly string $accountId, Card $card)
+    public function __construct(public readonly string $id, public readonly AccountId $accountId, Card $card)
     {
         $this->write($card);
     }
@@ -59,7 +60,7 @@ final class Contact implements Journaled
     }
 
     /** @param array<string, mixed> $state */
-    public static function revived(string $id, string $accountId, array $state): self
+    public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /** @var array{card: CardState} $state */
         return new self($id, $accountId, Card::fromState($state['card']));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\People;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,19 +13,19 @@ use ZippyTray\Core\NotFound;
 interface Contacts
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Contact;
+    public function get(AccountId $accountId, string $id): Contact;
 
-    public function find(string $accountId, string $id): ?Contact;
+    public function find(AccountId $accountId, string $id): ?Contact;
 
     /** Capitals do not matter. */
-    public function withEmail(string $accountId, string $email): ?Contact;
+    public function withEmail(AccountId $accountId, string $email): ?Contact;
 
     /**
      * @param list<string> $emails
      *
      * @return array<string, Contact> those that there are, by their address in lower case
      */
-    public function withEmails(string $accountId, array $emails): array;
+    public function withEmails(AccountId $accountId, array $emails): array;
 
     public function add(Contact $contact): void;
 

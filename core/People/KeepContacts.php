@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\People;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -23,7 +25,7 @@ final readonly class KeepContacts
      *
      * @throws Refused when another one has its address
      */
-    public function keep(string $accountId, string $entryId, string $id, Card $card): Entry
+    public function keep(AccountId $accountId, EntryId $entryId, string $id, Card $card): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Page $page) use ($accountId, $id, $card): void {
             $other = '' === $card->email ? null : $this->contacts->withEmail($accountId, $card->email);
@@ -38,7 +40,7 @@ final readonly class KeepContacts
     }
 
     /** @throws NotFound */
-    public function delete(string $accountId, string $entryId, string $id): Entry
+    public function delete(AccountId $accountId, EntryId $entryId, string $id): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DeleteContact, function (Page $page) use ($accountId, $id): void {
             $contact = $this->contacts->get($accountId, $id);
@@ -53,7 +55,7 @@ final readonly class KeepContacts
      *
      * @param non-empty-list<Card> $cards
      */
-    public function takeIn(string $accountId, string $entryId, array $cards): Entry
+    public function takeIn(AccountId $accountId, EntryId $entryId, array $cards): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Page $page) use ($accountId, $cards): void {
             $known = $this->contacts->withEmails($accountId, array_map(static fn (Card $card): string => $card->email, $cards));
@@ -67,7 +69,7 @@ final readonly class KeepContacts
         });
     }
 
-    private function put(string $accountId, string $id, ?Contact $contact, Card $card, Page $page): Contact
+    private function put(AccountId $accountId, string $id, ?Contact $contact, Card $card, Page $page): Contact
     {
         if (null === $contact) {
             $contact = new Contact($id, $accountId, $card);

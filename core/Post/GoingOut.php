@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Post;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -58,7 +59,7 @@ final readonly class GoingOut
             );
         }
         $page->say($outgoing->letter()->subject, 'has gone out');
-        $this->journal->note($outgoing->accountId, $this->ids->next(), EntryKind::Deliver, $page);
+        $this->journal->note($outgoing->accountId, new EntryId($this->ids->next()), EntryKind::Deliver, $page);
     }
 
     /** It was not taken, which may change. */
@@ -103,7 +104,7 @@ final readonly class GoingOut
         $page->touch($conversation);
         $conversation->notSent($this->now());
         $page->say($conversation->subject(), 'what you sent in it did not go out: it is in the tray again');
-        $this->journal->note($outgoing->accountId, $this->ids->next(), EntryKind::Arrive, $page);
+        $this->journal->note($outgoing->accountId, new EntryId($this->ids->next()), EntryKind::Arrive, $page);
     }
 
     private function now(): \DateTimeImmutable

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Post;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\OwedState;
@@ -44,7 +47,7 @@ final readonly class KeepDrafts
      * @throws DraftOvertaken when it was changed in another window since
      */
     public function write(
-        string $accountId,
+        AccountId $accountId,
         string $id,
         int $revision,
         AnswerKind $kind,
@@ -84,7 +87,7 @@ final readonly class KeepDrafts
     }
 
     /** @throws NotFound */
-    public function drop(string $accountId, string $entryId, string $id): Entry
+    public function drop(AccountId $accountId, EntryId $entryId, string $id): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DropDraft, function (Page $page) use ($accountId, $id): void {
             $outgoing = $this->outgoings->get($accountId, $id);
@@ -103,7 +106,7 @@ final readonly class KeepDrafts
      * @throws NotFound
      * @throws Refused  when it has gone out
      */
-    public function takeBack(string $accountId, string $entryId, string $id): Entry
+    public function takeBack(AccountId $accountId, EntryId $entryId, string $id): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::TakeBack, function (Page $page) use ($accountId, $id): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
@@ -123,7 +126,7 @@ final readonly class KeepDrafts
      *
      * @throws NotFound
      */
-    public function arrived(string $accountId, string $id): Outgoing
+    public function arrived(AccountId $accountId, string $id): Outgoing
     {
         return $this->transaction->run(function () use ($accountId, $id): Outgoing {
             $outgoing = $this->outgoings->get($accountId, $id);

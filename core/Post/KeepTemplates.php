@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Post;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -22,7 +24,7 @@ final readonly class KeepTemplates
      *
      * @throws Refused when it cannot be, or another one has that name
      */
-    public function add(string $accountId, string $entryId, string $id, string $name, string $subject, string $text, bool $signed): Entry
+    public function add(AccountId $accountId, EntryId $entryId, string $id, string $name, string $subject, string $text, bool $signed): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::AddTemplate, function (Page $page) use ($accountId, $id, $name, $subject, $text, $signed): void {
             $template = new Template($id, $accountId, $name, $subject, $text, $signed);
@@ -37,7 +39,7 @@ final readonly class KeepTemplates
      * @throws NotFound
      * @throws Refused  when it cannot be, or another one has that name
      */
-    public function edit(string $accountId, string $entryId, string $id, string $name, string $subject, string $text, bool $signed): Entry
+    public function edit(AccountId $accountId, EntryId $entryId, string $id, string $name, string $subject, string $text, bool $signed): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::EditTemplate, function (Page $page) use ($accountId, $id, $name, $subject, $text, $signed): void {
             $template = $this->templates->get($accountId, $id);
@@ -49,7 +51,7 @@ final readonly class KeepTemplates
     }
 
     /** @throws NotFound */
-    public function delete(string $accountId, string $entryId, string $id): Entry
+    public function delete(AccountId $accountId, EntryId $entryId, string $id): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DeleteTemplate, function (Page $page) use ($accountId, $id): void {
             $template = $this->templates->get($accountId, $id);

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Post;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Irrevocable;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
 
@@ -50,7 +52,7 @@ final class Outgoing implements Irrevocable
      */
     public function __construct(
         public readonly string $id,
-        public readonly string $accountId,
+        public readonly AccountId $accountId,
         public readonly string $messageHeader,
         public readonly AnswerKind $kind,
         public readonly ?string $messageId,
@@ -262,7 +264,7 @@ final class Outgoing implements Irrevocable
     }
 
     /** @param array<string, mixed> $state */
-    public static function revived(string $id, string $accountId, array $state, \DateTimeImmutable $now): self
+    public static function revived(string $id, AccountId $accountId, array $state, \DateTimeImmutable $now): self
     {
         /** @var array{letter: LetterState, kind: string, header: string, message: ?string, conversation: ?string} $state */
         $outgoing = new self(

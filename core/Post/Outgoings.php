@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Post;
 
+use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,12 +14,12 @@ use ZippyTray\Core\NotFound;
 interface Outgoings
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Outgoing;
+    public function get(AccountId $accountId, string $id): Outgoing;
 
-    public function find(string $accountId, string $id): ?Outgoing;
+    public function find(AccountId $accountId, string $id): ?Outgoing;
 
     /** The one with this Message-ID, without angle brackets. */
-    public function withHeader(string $accountId, string $messageHeader): ?Outgoing;
+    public function withHeader(AccountId $accountId, string $messageHeader): ?Outgoing;
 
     public function add(Outgoing $outgoing): void;
 

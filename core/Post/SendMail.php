@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Post;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -42,7 +44,7 @@ final readonly class SendMail
     }
 
     /**
-     * @param string        $entryId    made by the client; the same id again changes nothing
+     * @param EntryId       $entryId    made by the client; the same id again changes nothing
      * @param Moment        $at         when it goes out
      * @param bool          $later      whether the person chose that moment
      * @param Decision|null $then       what becomes of the conversation
@@ -55,8 +57,8 @@ final readonly class SendMail
      * @throws Overtaken when something happened to the conversation since; then nothing is done
      */
     public function __invoke(
-        string $accountId,
-        string $entryId,
+        AccountId $accountId,
+        EntryId $entryId,
         string $outgoingId,
         Moment $at,
         bool $later,

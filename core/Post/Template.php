@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Post;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -27,7 +28,7 @@ final class Template implements Journaled
     /** @throws Refused see write() */
     public function __construct(
         public readonly string $id,
-        public readonly string $accountId,
+        public readonly AccountId $accountId,
         string $name,
         string $subject,
         string $text,
@@ -96,7 +97,7 @@ final class Template implements Journaled
     }
 
     /** @param array<string, mixed> $state */
-    public static function revived(string $id, string $accountId, array $state): self
+    public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /** @var array{name: string, subject: string, text: string, signed: bool} $state */
         return new self($id, $accountId, $state['name'], $state['subject'], $state['text'], $state['signed']);

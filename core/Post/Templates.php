@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Post;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,10 +13,10 @@ use ZippyTray\Core\NotFound;
 interface Templates
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Template;
+    public function get(AccountId $accountId, string $id): Template;
 
     /** Capitals do not matter. */
-    public function named(string $accountId, string $name): ?Template;
+    public function named(AccountId $accountId, string $name): ?Template;
 
     public function add(Template $template): void;
 

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Remind;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -28,12 +30,12 @@ final readonly class AnswerRings
     /**
      * Seen, and nothing follows.
      *
-     * @param string                 $entryId made by the client
+     * @param EntryId                $entryId made by the client
      * @param non-empty-list<string> $ringIds
      *
      * @throws NotFound
      */
-    public function letGo(string $accountId, string $entryId, array $ringIds): Entry
+    public function letGo(AccountId $accountId, EntryId $entryId, array $ringIds): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::LetGo, function (Page $page) use ($accountId, $ringIds): void {
             foreach ($ringIds as $id) {
@@ -45,13 +47,13 @@ final readonly class AnswerRings
     /**
      * Once more at another moment, as a reminder of its own.
      *
-     * @param string                 $entryId made by the client
+     * @param EntryId                $entryId made by the client
      * @param non-empty-list<string> $ringIds
      *
      * @throws NotFound
      * @throws Refused  when that moment is past
      */
-    public function again(string $accountId, string $entryId, array $ringIds, Moment $at): Entry
+    public function again(AccountId $accountId, EntryId $entryId, array $ringIds, Moment $at): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::RemindAgain, function (Page $page) use ($accountId, $ringIds, $at): void {
             $at->mustBeAhead($this->clock->now(), 'at');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Remind;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Time\Passing\Come;
@@ -27,7 +28,7 @@ final readonly class LookOut
      *
      * @return \DateTimeImmutable|null when the next reminder comes (UTC); null when none does
      */
-    public function __invoke(string $accountId, \DateTimeZone $zone, TimeSettings $settings): ?\DateTimeImmutable
+    public function __invoke(AccountId $accountId, \DateTimeZone $zone, TimeSettings $settings): ?\DateTimeImmutable
     {
         return $this->transaction->run(function () use ($accountId, $zone, $settings): ?\DateTimeImmutable {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
@@ -52,7 +53,7 @@ final readonly class LookOut
     }
 
     private function ring(
-        string $accountId,
+        AccountId $accountId,
         Come $come,
         ?Ring $ring,
         Reminder $reminder,

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Remind;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -25,7 +27,7 @@ final readonly class MoveReminder
     }
 
     /**
-     * @param string      $entryId  made by the client
+     * @param EntryId     $entryId  made by the client
      * @param ObjectRef   $about    a task or a conversation
      * @param string      $reminder which of its reminders, in words
      * @param Moment|null $to       null: it is taken off
@@ -33,7 +35,7 @@ final readonly class MoveReminder
      * @throws NotFound
      * @throws Refused  when there is no such reminder, that moment is past, or it comes again and again
      */
-    public function __invoke(string $accountId, string $entryId, ObjectRef $about, string $reminder, ?Moment $to): Entry
+    public function __invoke(AccountId $accountId, EntryId $entryId, ObjectRef $about, string $reminder, ?Moment $to): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Page $page) use ($accountId, $about, $reminder, $to): void {
             $object = $this->reminded->get($accountId, $about);

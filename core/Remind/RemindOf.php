@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Remind;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -30,7 +32,7 @@ final readonly class RemindOf
      * @throws NotFound
      * @throws Refused  when there are too many, or a lead has nothing to count from
      */
-    public function __invoke(string $accountId, string $entryId, string $conversationId, array $reminders): Entry
+    public function __invoke(AccountId $accountId, EntryId $entryId, string $conversationId, array $reminders): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Page $page) use ($accountId, $conversationId, $reminders): void {
             $conversation = $this->conversations->get($accountId, $conversationId);

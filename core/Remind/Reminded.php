@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Remind;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\NotFound;
@@ -22,7 +23,7 @@ final readonly class Reminded
     }
 
     /** @throws NotFound */
-    public function get(string $accountId, ObjectRef $about): Task|Conversation
+    public function get(AccountId $accountId, ObjectRef $about): Task|Conversation
     {
         return ObjectKind::Task === $about->kind
             ? $this->tasks->get($accountId, $about->id)

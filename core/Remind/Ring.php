@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Remind;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -35,7 +36,7 @@ final class Ring implements Journaled
      */
     public function __construct(
         public readonly string $id,
-        public readonly string $accountId,
+        public readonly AccountId $accountId,
         public readonly string $key,
         public readonly ObjectKind $aboutKind,
         public readonly string $aboutId,

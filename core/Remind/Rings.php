@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Remind;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,22 +13,22 @@ use ZippyTray\Core\NotFound;
 interface Rings
 {
     /** @return iterable<Reminding> open tasks of lists in use, and conversations that are neither in the bin nor blocked */
-    public function reminding(string $accountId): iterable;
+    public function reminding(AccountId $accountId): iterable;
 
     /** When the clock was looked at last; null when it never was. */
-    public function lookedAt(string $accountId): ?\DateTimeImmutable;
+    public function lookedAt(AccountId $accountId): ?\DateTimeImmutable;
 
-    public function noteLook(string $accountId, \DateTimeImmutable $now): void;
+    public function noteLook(AccountId $accountId, \DateTimeImmutable $now): void;
 
     /**
      * @param list<string> $keys
      *
      * @return array<string, Ring> by key, those that there are
      */
-    public function withKeys(string $accountId, array $keys): array;
+    public function withKeys(AccountId $accountId, array $keys): array;
 
     public function add(Ring $ring): void;
 
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Ring;
+    public function get(AccountId $accountId, string $id): Ring;
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -28,7 +30,7 @@ final readonly class ChangeLists
      *
      * @throws Refused when the name cannot be, or is taken
      */
-    public function add(string $accountId, string $entryId, string $listId, string $name, ListColour $colour): Entry
+    public function add(AccountId $accountId, EntryId $entryId, string $listId, string $name, ListColour $colour): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::AddList, function (Page $page) use ($accountId, $listId, $name, $colour): void {
             $this->checkFree($accountId, $name, null);
@@ -45,7 +47,7 @@ final readonly class ChangeLists
      * @throws NotFound
      * @throws Refused  when the name cannot be, or is taken
      */
-    public function edit(string $accountId, string $entryId, string $listId, string $name, ListColour $colour, bool $archived): Entry
+    public function edit(AccountId $accountId, EntryId $entryId, string $listId, string $name, ListColour $colour, bool $archived): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Page $page) use ($accountId, $listId, $name, $colour, $archived): void {
             $list = $this->tasks->getList($accountId, $listId);
@@ -70,7 +72,7 @@ final readonly class ChangeLists
      * @throws NotFound
      * @throws Refused  when that would nest lists deeper than one level
      */
-    public function move(string $accountId, string $entryId, string $listId, ?string $behindId, ?string $parentId = null): Entry
+    public function move(AccountId $accountId, EntryId $entryId, string $listId, ?string $behindId, ?string $parentId = null): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Page $page) use ($accountId, $listId, $behindId, $parentId): void {
             $list = $this->tasks->getList($accountId, $listId);
@@ -114,7 +116,7 @@ final readonly class ChangeLists
      * @throws NotFound
      * @throws Refused  when its tasks are to go to itself
      */
-    public function delete(string $accountId, string $entryId, string $listId, ?string $moveTo): Entry
+    public function delete(AccountId $accountId, EntryId $entryId, string $listId, ?string $moveTo): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DeleteList, function (Page $page) use ($accountId, $listId, $moveTo): void {
             $list = $this->tasks->getList($accountId, $listId);
@@ -149,7 +151,7 @@ final readonly class ChangeLists
     }
 
     /** @throws Refused */
-    private function checkFree(string $accountId, string $name, ?TaskList $own): void
+    private function checkFree(AccountId $accountId, string $name, ?TaskList $own): void
     {
         $other = $this->tasks->listNamed($accountId, TaskList::checked($name));
         if (null !== $other && $other !== $own) {

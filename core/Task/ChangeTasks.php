@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -30,7 +32,7 @@ final readonly class ChangeTasks
      * @throws NotFound
      * @throws Refused  when one of them cannot be so; then none is changed
      */
-    public function __invoke(string $accountId, string $entryId, array $taskIds, TaskChange $change, \DateTimeZone $zone): Entry
+    public function __invoke(AccountId $accountId, EntryId $entryId, array $taskIds, TaskChange $change, \DateTimeZone $zone): Entry
     {
         return $this->journal->write($accountId, $entryId, \count($taskIds) > 1 ? EntryKind::ChangeTasks : EntryKind::EditTask, function (Page $page) use ($accountId, $taskIds, $change, $zone): void {
             $tasks = array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds);

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -36,7 +38,7 @@ final readonly class CompleteTasks
      * @throws NotFound
      * @throws OpenSubtasks when there are some and the person has not said so; then nothing is completed
      */
-    public function complete(string $accountId, string $entryId, array $taskIds, bool $withSubtasks, \DateTimeZone $zone): Entry
+    public function complete(AccountId $accountId, EntryId $entryId, array $taskIds, bool $withSubtasks, \DateTimeZone $zone): Entry
     {
         $now = new Moment($this->clock->now(), $zone);
 
@@ -76,7 +78,7 @@ final readonly class CompleteTasks
      * @throws NotFound
      * @throws Refused  when it does not repeat, or this is the last one
      */
-    public function skip(string $accountId, string $entryId, string $taskId, \DateTimeZone $zone): Entry
+    public function skip(AccountId $accountId, EntryId $entryId, string $taskId, \DateTimeZone $zone): Entry
     {
         $now = new Moment($this->clock->now(), $zone);
 
@@ -98,7 +100,7 @@ final readonly class CompleteTasks
      *
      * @throws NotFound
      */
-    public function restore(string $accountId, string $entryId, array $taskIds): Entry
+    public function restore(AccountId $accountId, EntryId $entryId, array $taskIds): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::RestoreTask, function (Page $page) use ($accountId, $taskIds): void {
             foreach ($taskIds as $id) {

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -29,8 +31,8 @@ final readonly class EditTask
      * @throws Refused       when a field cannot be taken as it is; then nothing is changed
      */
     public function __invoke(
-        string $accountId,
-        string $entryId,
+        AccountId $accountId,
+        EntryId $entryId,
         string $taskId,
         int $revision,
         TaskFields $fields,

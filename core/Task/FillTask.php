@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\Mail\Messages;
@@ -26,7 +27,7 @@ final readonly class FillTask
      * @throws Refused when a field cannot be taken as it is
      */
     public function make(
-        string $accountId,
+        AccountId $accountId,
         string $taskId,
         \DateTimeImmutable $now,
         TaskFields $fields,
@@ -154,7 +155,7 @@ final readonly class FillTask
      *
      * @throws Refused when the name cannot be, or the list is archived
      */
-    public function list(string $accountId, string $name, Page $page): TaskList
+    public function list(AccountId $accountId, string $name, Page $page): TaskList
     {
         $list = $this->tasks->listNamed($accountId, TaskList::checked($name));
         if (null === $list) {

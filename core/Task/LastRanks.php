@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
+
 /**
  * Gives ranks behind all others while many tasks are made in one step, without asking for each.
  */
@@ -16,7 +18,7 @@ final class LastRanks
     {
     }
 
-    public function next(string $accountId, string $listId, ?string $parentId): string
+    public function next(AccountId $accountId, string $listId, ?string $parentId): string
     {
         $key = $listId.' '.$parentId;
         if (!\array_key_exists($key, $this->last)) {

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Entries;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -40,7 +42,7 @@ final readonly class MakeTasks
     /**
      * Conversations to which something happened since the person saw them are left as they are, and no task is made of them.
      *
-     * @param string                    $entryId    made by the client; the same id again changes nothing
+     * @param EntryId                   $entryId    made by the client; the same id again changes nothing
      * @param non-empty-list<TaskOrder> $orders
      * @param \DateTimeZone             $zone       the person's own
      * @param string|null               $clearingId the clearing in which it was decided
@@ -49,7 +51,7 @@ final readonly class MakeTasks
      * @throws Refused   when a field cannot be taken as it is; then nothing is done
      * @throws Overtaken when nothing is left to make a task of
      */
-    public function __invoke(string $accountId, string $entryId, array $orders, \DateTimeZone $zone, ?string $clearingId = null): Decided
+    public function __invoke(AccountId $accountId, EntryId $entryId, array $orders, \DateTimeZone $zone, ?string $clearingId = null): Decided
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== $order->messageId || null !== $order->claim);
@@ -101,7 +103,7 @@ final readonly class MakeTasks
         }
     }
 
-    private function overtaken(string $accountId, TaskOrder $order, Page $page): ?Overtaken
+    private function overtaken(AccountId $accountId, TaskOrder $order, Page $page): ?Overtaken
     {
         if (null === $order->claim) {
             return null;
@@ -111,7 +113,7 @@ final readonly class MakeTasks
         return $page->isTouched($conversation) ? null : $order->claim->overtaken($conversation, $this->entries);
     }
 
-    private function source(string $accountId, TaskOrder $order): ?Message
+    private function source(AccountId $accountId, TaskOrder $order): ?Message
     {
         $id = $order->messageId ?? (null === $order->claim ? null : $this->messages->newestIn($accountId, $order->claim->conversationId));
 

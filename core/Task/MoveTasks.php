@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -31,7 +33,7 @@ final readonly class MoveTasks
      * @throws NotFound
      * @throws Refused  when a task would lie under itself, too deep, or under a completed one; then nothing is moved
      */
-    public function __invoke(string $accountId, string $entryId, array $taskIds, Spot $spot): Entry
+    public function __invoke(AccountId $accountId, EntryId $entryId, array $taskIds, Spot $spot): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::MoveTask, function (Page $page) use ($accountId, $taskIds, $spot): void {
             $tasks = $this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds));

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -24,14 +26,14 @@ final readonly class PutOffTasks
     }
 
     /**
-     * @param string                 $entryId made by the client
+     * @param EntryId                $entryId made by the client
      * @param non-empty-list<string> $taskIds
      * @param \DateTimeZone          $zone    the person's own
      *
      * @throws NotFound
      * @throws Refused  when one of them cannot be so; then none is put off
      */
-    public function __invoke(string $accountId, string $entryId, array $taskIds, PutOff $putOff, \DateTimeZone $zone): Entry
+    public function __invoke(AccountId $accountId, EntryId $entryId, array $taskIds, PutOff $putOff, \DateTimeZone $zone): Entry
     {
         $now = new Moment($this->clock->now(), $zone);
 
@@ -60,7 +62,7 @@ final readonly class PutOffTasks
      *
      * @throws NotFound
      */
-    public function preview(string $accountId, array $taskIds, PutOff $putOff, \DateTimeZone $zone): array
+    public function preview(AccountId $accountId, array $taskIds, PutOff $putOff, \DateTimeZone $zone): array
     {
         $now = new Moment($this->clock->now(), $zone);
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -27,7 +29,7 @@ final readonly class RemoveTasks
      *
      * @throws NotFound
      */
-    public function delete(string $accountId, string $entryId, array $taskIds): Entry
+    public function delete(AccountId $accountId, EntryId $entryId, array $taskIds): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DeleteTask, function (Page $page) use ($accountId, $taskIds): void {
             foreach ($this->branch->each($this->branch->tops(array_map(
@@ -44,7 +46,7 @@ final readonly class RemoveTasks
     }
 
     /** @param string|null $listId null: of all lists */
-    public function clearDone(string $accountId, string $entryId, ?string $listId): Entry
+    public function clearDone(AccountId $accountId, EntryId $entryId, ?string $listId): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::ClearDone, function (Page $page) use ($accountId, $listId): void {
             $list = null === $listId ? null : $this->tasks->getList($accountId, $listId);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Message;
 
 /**
@@ -24,7 +25,7 @@ final readonly class SourceCopy
      */
     public function __construct(
         public string $id,
-        public string $accountId,
+        public AccountId $accountId,
         public string $messageId,
         public string $messageHeader,
         public array $from,

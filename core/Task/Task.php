@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -88,7 +89,7 @@ final class Task implements Journaled
     /** @throws Refused when the title is empty or too long */
     public function __construct(
         public readonly string $id,
-        public readonly string $accountId,
+        public readonly AccountId $accountId,
         public readonly \DateTimeImmutable $createdAt,
         string $title,
         string $listId,
@@ -104,7 +105,7 @@ final class Task implements Journaled
      *
      * @param array<string, mixed> $state what state() gave
      */
-    public static function revived(string $id, string $accountId, array $state): self
+    public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /** @var TaskState $state */
         $task = new self($id, $accountId, new \DateTimeImmutable($state['createdAt']), $state['title'], $state['list']);

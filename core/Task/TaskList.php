@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -34,7 +35,7 @@ final class TaskList implements Journaled
     private ?string $parentId = null;
 
     /** @throws Refused when the name is empty or longer than NAME_LENGTH characters */
-    public function __construct(public readonly string $id, public readonly string $accountId, string $name, string $rank = 'V')
+    public function __construct(public readonly string $id, public readonly AccountId $accountId, string $name, string $rank = 'V')
     {
         $this->name = self::checked($name);
         $this->rank = $rank;
@@ -45,7 +46,7 @@ final class TaskList implements Journaled
      *
      * @param array<string, mixed> $state what state() gave
      */
-    public static function revived(string $id, string $accountId, array $state): self
+    public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /** @var ListState $state */
         $list = new self($id, $accountId, $state['name']);

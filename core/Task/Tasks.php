@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -13,7 +14,7 @@ use ZippyTray\Core\NotFound;
 interface Tasks
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Task;
+    public function get(AccountId $accountId, string $id): Task;
 
     public function add(Task $task): void;
 
@@ -34,10 +35,10 @@ interface Tasks
      *
      * @return string|null the rank of the next one, or null when none follows
      */
-    public function rankBehind(string $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string;
+    public function rankBehind(AccountId $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string;
 
     /** @return string|null the rank of the last one beside one another; null when there is none */
-    public function lastRank(string $accountId, string $listId, ?string $parentId): ?string;
+    public function lastRank(AccountId $accountId, string $listId, ?string $parentId): ?string;
 
     /** @return list<Task> all tasks of the list, completed ones too, without a set order */
     public function ofList(TaskList $list): array;
@@ -47,16 +48,16 @@ interface Tasks
      *
      * @return list<Task> the completed ones, without a set order
      */
-    public function done(string $accountId, ?string $listId): array;
+    public function done(AccountId $accountId, ?string $listId): array;
 
     /** The list of that name; capitals do not matter. */
-    public function listNamed(string $accountId, string $name): ?TaskList;
+    public function listNamed(AccountId $accountId, string $name): ?TaskList;
 
     /** @throws NotFound */
-    public function getList(string $accountId, string $id): TaskList;
+    public function getList(AccountId $accountId, string $id): TaskList;
 
     /** @return list<TaskList> in their order */
-    public function lists(string $accountId): array;
+    public function lists(AccountId $accountId): array;
 
     public function addList(TaskList $list): void;
 
@@ -65,5 +66,5 @@ interface Tasks
     public function addSource(SourceCopy $source): void;
 
     /** Whether there is a file of that id. */
-    public function hasFile(string $accountId, string $id): bool;
+    public function hasFile(AccountId $accountId, string $id): bool;
 }

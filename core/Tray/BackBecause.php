@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\Mail\Message;
+
 /**
  * What has brought a conversation back.
  */

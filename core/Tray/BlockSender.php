@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -31,7 +33,7 @@ final readonly class BlockSender
     }
 
     /**
-     * @param string      $entryId    made by the client; the same id again changes nothing
+     * @param EntryId     $entryId    made by the client; the same id again changes nothing
      * @param list<Claim> $claims
      * @param string      $ownEmail   the account's address, which cannot be blocked
      * @param string|null $clearingId the clearing in which it was decided
@@ -41,8 +43,8 @@ final readonly class BlockSender
      * @throws Overtaken when nothing is left to decide
      */
     public function __invoke(
-        string $accountId,
-        string $entryId,
+        AccountId $accountId,
+        EntryId $entryId,
         array $claims,
         bool $wholeDomain,
         string $ownEmail,
@@ -88,7 +90,7 @@ final readonly class BlockSender
      *
      * @throws NotFound
      */
-    public function unblock(string $accountId, string $entryId, string $senderId, bool $bringBack): Entry
+    public function unblock(AccountId $accountId, EntryId $entryId, string $senderId, bool $bringBack): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::Unblock, function (Page $page) use ($accountId, $senderId, $bringBack): void {
             $sender = $this->senders->get($accountId, $senderId);
@@ -102,7 +104,7 @@ final readonly class BlockSender
         });
     }
 
-    private function block(string $accountId, string $pattern, \DateTimeImmutable $now, Page $page): void
+    private function block(AccountId $accountId, string $pattern, \DateTimeImmutable $now, Page $page): void
     {
         if (null === $this->senders->find($accountId, $pattern)) {
             $sender = new BlockedSender($this->ids->next(), $accountId, $pattern, $now);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -16,14 +17,14 @@ final class BlockedSender implements Journaled
     /** @param string $pattern an address, or "@" and a domain; in lower case */
     public function __construct(
         public readonly string $id,
-        public readonly string $accountId,
+        public readonly AccountId $accountId,
         public readonly string $pattern,
         public readonly \DateTimeImmutable $since,
     ) {
     }
 
     /** @param array<string, mixed> $state what state() gave */
-    public static function revived(string $id, string $accountId, array $state): self
+    public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /** @var array{pattern: string, since: string} $state */
         return new self($id, $accountId, $state['pattern'], new \DateTimeImmutable($state['since']));

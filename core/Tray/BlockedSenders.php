@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,12 +13,12 @@ use ZippyTray\Core\NotFound;
 interface BlockedSenders
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): BlockedSender;
+    public function get(AccountId $accountId, string $id): BlockedSender;
 
-    public function find(string $accountId, string $pattern): ?BlockedSender;
+    public function find(AccountId $accountId, string $pattern): ?BlockedSender;
 
     /** @param list<string> $patterns */
-    public function isAnyBlocked(string $accountId, array $patterns): bool;
+    public function isAnyBlocked(AccountId $accountId, array $patterns): bool;
 
     public function add(BlockedSender $sender): void;
 

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -33,7 +35,7 @@ final readonly class Clear
      * @param string          $id   made by the client; the same id again changes nothing
      * @param callable(): int $size counts the conversations in the tray
      */
-    public function begin(string $accountId, string $id, ClearingOrder $order, callable $size): Clearing
+    public function begin(AccountId $accountId, string $id, ClearingOrder $order, callable $size): Clearing
     {
         return $this->transaction->run(function () use ($accountId, $id, $order, $size): Clearing {
             $clearing = $this->clearings->find($accountId, $id);
@@ -49,7 +51,7 @@ final readonly class Clear
     }
 
     /** @throws NotFound */
-    public function end(string $accountId, string $id): Clearing
+    public function end(AccountId $accountId, string $id): Clearing
     {
         return $this->transaction->run(function () use ($accountId, $id): Clearing {
             $clearing = $this->clearings->get($accountId, $id);
@@ -59,13 +61,13 @@ final readonly class Clear
         });
     }
 
-    private function callBack(string $accountId, \DateTimeImmutable $now): void
+    private function callBack(AccountId $accountId, \DateTimeImmutable $now): void
     {
         $waiting = $this->conversations->awaitingClearing($accountId, $now, $now->modify(\sprintf('-%d seconds', NextClearing::PAUSE)));
         if ([] === $waiting) {
             return;
         }
-        $this->journal->write($accountId, $this->ids->next(), EntryKind::ComeBack, static function (Page $page) use ($waiting, $now): void {
+        $this->journal->write($accountId, new EntryId($this->ids->next()), EntryKind::ComeBack, static function (Page $page) use ($waiting, $now): void {
             foreach ($waiting as $conversation) {
                 $page->touch($conversation);
                 $conversation->callBack(BackBecause::Clearing, $now);

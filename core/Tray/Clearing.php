@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\AccountId;
+
 /**
  * Going through the tray one conversation at a time. It has a beginning and an end; what was decided
  * in it is told by the entries of the journal that name it.
@@ -15,7 +17,7 @@ final class Clearing
     /** @param int $size how many conversations were in the tray at the beginning */
     public function __construct(
         public readonly string $id,
-        public readonly string $accountId,
+        public readonly AccountId $accountId,
         public readonly ClearingOrder $order,
         public readonly int $size,
         public readonly \DateTimeImmutable $startedAt,

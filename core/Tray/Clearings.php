@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,9 +13,9 @@ use ZippyTray\Core\NotFound;
 interface Clearings
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Clearing;
+    public function get(AccountId $accountId, string $id): Clearing;
 
-    public function find(string $accountId, string $id): ?Clearing;
+    public function find(AccountId $accountId, string $id): ?Clearing;
 
     public function add(Clearing $clearing): void;
 }

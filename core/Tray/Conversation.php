@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
@@ -56,9 +56,6 @@ final class Conversation implements Journaled
     /** Whether the last thing that happened to it was a message that came in. */
     private bool $revisedByMail = true;
 
-    /** The list or the sender by which habits are told. */
-    private string $habitKey = '';
-
     /** How often it has been put off since it was last decided otherwise. */
     private int $snoozes = 0;
 
@@ -70,27 +67,15 @@ final class Conversation implements Journaled
 
     private bool $unread = true;
 
-    private string $subject = '';
-
-    private string $latestName = '';
-
-    private string $latestEmail = '';
-
-    private string $excerpt = '';
-
-    private \DateTimeImmutable $latestAt;
-
-    private int $messages = 0;
-
-    private int $attachments = 0;
+    private Summary $summary;
 
     public function __construct(
         public readonly string $id,
-        public readonly string $accountId,
+        public readonly AccountId $accountId,
         Place $place = Place::Tray,
     ) {
         $this->place = $place;
-        $this->latestAt = new \DateTimeImmutable('@0');
+        $this->summary = Summary::none();
     }
 
     /**
@@ -107,7 +92,7 @@ final class Conversation implements Journaled
         bool $endsSnooze = true,
         ?BackBecause $because = BackBecause::Message,
     ): void {
-        $this->note($message);
+        $this->summary = $this->summary->with($message);
         if ($opens && !$message->own && !$this->muted) {
             $this->unread = true;
             if (Place::Away !== $this->place) {
@@ -144,13 +129,15 @@ final class Conversation implements Journaled
         $this->revisedByMail = false;
     }
 
-    /** @param list<Message> $messages all that it holds now, oldest first */
+    public function summary(): Summary
+    {
+        return $this->summary;
+    }
+
+    /** @param list<Message> $messages all that it holds now */
     public function describe(array $messages): void
     {
-        $this->messages = $this->attachments = 0;
-        foreach ($messages as $message) {
-            $this->note($message);
-        }
+        $this->summary = Summary::of($messages);
     }
 
     /** Another conversation turned out to be part of this one: what still needed a decision there needs it here. */
@@ -163,24 +150,6 @@ final class Conversation implements Journaled
         }
         $this->reminders = array_values(array_unique([...$this->reminders, ...$other->reminders], \SORT_REGULAR));
         $this->unread = $this->unread || $other->unread;
-    }
-
-    private function note(Message $message): void
-    {
-        $isFirst = 0 === $this->messages;
-        $isLater = $isFirst || $message->sentAt->instant >= $this->latestAt;
-        ++$this->messages;
-        $this->attachments += \count($message->attachments);
-        if ($isLater) {
-            $this->latestAt = $message->sentAt->instant;
-        }
-        if ($isFirst || ($isLater && !$message->own && !$message->isAutomaticAnswer())) {
-            $this->subject = SubjectLine::cleaned($message->subject);
-            $this->latestName = $message->from->label();
-            $this->latestEmail = $message->from->email;
-            $this->excerpt = $message->excerpt();
-            $this->habitKey = HabitKey::of($message);
-        }
     }
 
     public function moveTo(Place $place): void
@@ -358,12 +327,12 @@ final class Conversation implements Journaled
     /** The address of who wrote last; may be empty. */
     public function senderEmail(): string
     {
-        return $this->latestEmail;
+        return $this->summary->latestEmail;
     }
 
     public function subject(): string
     {
-        return $this->subject;
+        return $this->summary->subject;
     }
 
     public function markRead(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -12,7 +13,7 @@ use ZippyTray\Core\NotFound;
 interface Conversations
 {
     /** @throws NotFound */
-    public function get(string $accountId, string $id): Conversation;
+    public function get(AccountId $accountId, string $id): Conversation;
 
     public function add(Conversation $conversation): void;
 
@@ -29,7 +30,7 @@ interface Conversations
      *
      * @return list<Conversation>
      */
-    public function binned(string $accountId, ?\DateTimeImmutable $since = null): array;
+    public function binned(AccountId $accountId, ?\DateTimeImmutable $since = null): array;
 
     /**
      * What is in the tray now and was written by this sender, and nobody else but the person.
@@ -38,14 +39,14 @@ interface Conversations
      *
      * @return list<Conversation>
      */
-    public function waitingFrom(string $accountId, string $pattern, \DateTimeImmutable $now): array;
+    public function waitingFrom(AccountId $accountId, string $pattern, \DateTimeImmutable $now): array;
 
     /**
      * What lies in Blocked and was written last by this sender.
      *
      * @return list<Conversation>
      */
-    public function blockedFrom(string $accountId, string $pattern): array;
+    public function blockedFrom(AccountId $accountId, string $pattern): array;
 
     /**
      * What was put off until the next clearing, and is still away.
@@ -54,7 +55,7 @@ interface Conversations
      *
      * @return list<Conversation> what was put off first comes first
      */
-    public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array;
+    public function awaitingClearing(AccountId $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array;
 
     /**
      * Notes that the person has looked at a conversation and has not decided. The same occasion counts once.

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entries;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
 use ZippyTray\Core\NotFound;
@@ -28,7 +30,7 @@ final readonly class Decide
     /**
      * Conversations to which something happened since the person saw them are left as they are.
      *
-     * @param string      $entryId    made by the client; the same id again changes nothing
+     * @param EntryId     $entryId    made by the client; the same id again changes nothing
      * @param list<Claim> $claims
      * @param string|null $clearingId the clearing in which it was decided
      *
@@ -36,7 +38,7 @@ final readonly class Decide
      * @throws Refused   when the decision makes no sense for one of them; then nothing is decided
      * @throws Overtaken when nothing is left to decide
      */
-    public function __invoke(string $accountId, string $entryId, Decision $decision, array $claims, ?string $clearingId = null): Decided
+    public function __invoke(AccountId $accountId, EntryId $entryId, Decision $decision, array $claims, ?string $clearingId = null): Decided
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Page;
@@ -20,7 +22,7 @@ final readonly class EmptyBin
     {
     }
 
-    public function __invoke(string $accountId, string $entryId): Entry
+    public function __invoke(AccountId $accountId, EntryId $entryId): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::EmptyBin, function (Page $page) use ($accountId): void {
             $this->erase($this->conversations->binned($accountId), $page);
@@ -28,7 +30,7 @@ final readonly class EmptyBin
     }
 
     /** Removes what has been in the bin for its time. Without any, nothing is written into the journal. */
-    public function expired(string $accountId, string $entryId): ?Entry
+    public function expired(AccountId $accountId, EntryId $entryId): ?Entry
     {
         $since = \DateTimeImmutable::createFromInterface($this->clock->now())->modify(\sprintf('-%d days', Delete::BIN_DAYS));
         if ([] === $this->conversations->binned($accountId, $since)) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
 
@@ -22,7 +23,7 @@ final readonly class PassOver
      *
      * @throws NotFound
      */
-    public function __invoke(string $accountId, string $conversationId, string $occasion): void
+    public function __invoke(AccountId $accountId, string $conversationId, string $occasion): void
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $this->transaction->run(function () use ($accountId, $conversationId, $occasion, $now): void {

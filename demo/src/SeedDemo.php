@@ -7,6 +7,7 @@ namespace ZippyTray\Demo;
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Remind\RemindOf;
@@ -75,10 +76,10 @@ final readonly class SeedDemo
             ($this->arrive)($account->recipient(), $letter);
         }
         foreach ($this->scenario->templates() as ['name' => $template, 'subject' => $subject, 'text' => $text, 'signed' => $signed]) {
-            $this->templates->add($account->id, $this->ids->next(), $this->ids->next(), $template, $subject, $text, $signed);
+            $this->templates->add($account->id, new EntryId($this->ids->next()), $this->ids->next(), $template, $subject, $text, $signed);
         }
         foreach ($this->scenario->lists() as $name => $colour) {
-            $this->changeLists->add($account->id, $this->ids->next(), $this->ids->next(), $name, ListColour::from($colour));
+            $this->changeLists->add($account->id, new EntryId($this->ids->next()), $this->ids->next(), $name, ListColour::from($colour));
         }
         foreach ($this->steps($account, $dates) as [$at, $step]) {
             $this->clock->at($at, $step);
@@ -104,7 +105,7 @@ final readonly class SeedDemo
             if (isset($step['done'])) {
                 $steps[] = [
                     $dates->read($step['done']),
-                    fn () => $this->completeTasks->complete($account->id, $this->ids->next(), [$task], true, $account->timeZone()),
+                    fn () => $this->completeTasks->complete($account->id, new EntryId($this->ids->next()), [$task], true, $account->timeZone()),
                 ];
             }
             $decided[] = $step['of'] ?? '';
@@ -115,7 +116,7 @@ final readonly class SeedDemo
                 $dates->read($step['at']),
                 fn () => ($this->decide)(
                     $account->id,
-                    $this->ids->next(),
+                    new EntryId($this->ids->next()),
                     new Snooze($until, AwayReason::from($step['for'] ?? 'snooze')),
                     [new Claim($this->conversation($account, $step))],
                 ),
@@ -130,7 +131,7 @@ final readonly class SeedDemo
             );
             $steps[] = [
                 $dates->read($step['at']),
-                fn () => ($this->decide)($account->id, $this->ids->next(), $decision, [new Claim($this->conversation($account, $step))]),
+                fn () => ($this->decide)($account->id, new EntryId($this->ids->next()), $decision, [new Claim($this->conversation($account, $step))]),
             ];
             $decided[] = $step['of'] ?? '';
         }
@@ -139,7 +140,7 @@ final readonly class SeedDemo
                 $dates->read($step['at']),
                 fn () => ($this->remind)(
                     $account->id,
-                    $this->ids->next(),
+                    new EntryId($this->ids->next()),
                     $this->conversation($account, $step),
                     [ReadReminder::of($step['remind'] ?? '', $account->speaker($this->clock->now()))],
                 ),
@@ -148,7 +149,7 @@ final readonly class SeedDemo
         foreach ($this->scenario->deleted() as $step) {
             $steps[] = [
                 $dates->read($step['at']),
-                fn () => ($this->decide)($account->id, $this->ids->next(), new Delete(), [new Claim($this->conversation($account, $step))]),
+                fn () => ($this->decide)($account->id, new EntryId($this->ids->next()), new Delete(), [new Claim($this->conversation($account, $step))]),
             ];
             $decided[] = $step['of'] ?? '';
         }
@@ -157,7 +158,7 @@ final readonly class SeedDemo
                 new \DateTimeImmutable($day.' 17:30', $account->timeZone()),
                 fn () => ($this->decide)(
                     $account->id,
-                    $this->ids->next(),
+                    new EntryId($this->ids->next()),
                     new Archive(),
                     array_map(static fn (string $id): Claim => new Claim($id), $conversations),
                 ),
@@ -188,7 +189,7 @@ final readonly class SeedDemo
         $subtasks = isset($step['subtasks']) ? ReadOutline::of($step['subtasks']) : [];
         ($this->makeTasks)(
             $account->id,
-            $this->ids->next(),
+            new EntryId($this->ids->next()),
             [new TaskOrder(
                 $task,
                 $fields,

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Account;
 use Doctrine\ORM\Mapping as ORM;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Post\PostSettings;
@@ -67,8 +68,8 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
 
     /** @param string $zone IANA name of the zone that the person lives in */
     public function __construct(
-        #[ORM\Id, ORM\Column(length: 36)]
-        public readonly string $id,
+        #[ORM\Id, ORM\Column(type: 'account_id')]
+        public readonly AccountId $id,
         #[ORM\Column]
         public readonly string $email,
         #[ORM\Column]

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Account;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
@@ -77,7 +78,7 @@ final readonly class Accounts
             throw new Refused('There is an account with this address already.', 'email');
         }
         $account?->settle($name, $zone);
-        $account ??= new Account($this->ids->next(), $email, $name, $zone, $this->clock->now());
+        $account ??= new Account(new AccountId($this->ids->next()), $email, $name, $zone, $this->clock->now());
         if (null !== $password) {
             $this->setPassword($account, $password);
         }
@@ -130,7 +131,7 @@ final readonly class Accounts
     public function takeAsLong(#[\SensitiveParameter] string $password): void
     {
         $this->hasher->hashPassword(
-            new Account('', 'nobody@localhost', '', 'UTC', $this->clock->now()),
+            new Account(new AccountId(''), 'nobody@localhost', '', 'UTC', $this->clock->now()),
             mb_strcut($password, 0, Passwords::LONGEST),
         );
     }

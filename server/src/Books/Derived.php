@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Books;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Server\Store\PeopleIndex;
@@ -142,7 +143,7 @@ final readonly class Derived implements BookCheck
         )) {
             foreach ($rows as ['number' => $number, 'id' => $id, 'account_id' => $account]) {
                 if (\is_string($id) && \is_string($account) && is_numeric($number)) {
-                    $message = $this->messages->get($account, $id);
+                    $message = $this->messages->get(new AccountId($account), $id);
                     $this->connection->update('conversation_message', ['people' => MessageStore::people($message)], ['number' => $number]);
                     PeopleIndex::add($this->connection, $message);
                     $this->threads->put($message);
@@ -162,7 +163,7 @@ final readonly class Derived implements BookCheck
         );
         foreach ($this->connection->fetchAllKeyValue('SELECT id, account_id FROM conversation') as $id => $account) {
             $conversation = $this->orm->find(Conversation::class, $id);
-            $messages = \is_string($account) ? $this->messages->ofConversation($account, (string) $id) : [];
+            $messages = \is_string($account) ? $this->messages->ofConversation(new AccountId($account), (string) $id) : [];
             if (null !== $conversation && [] !== $messages) {
                 $conversation->describe($messages);
             }

@@ -91,7 +91,7 @@ final readonly class JournalExplains implements BookCheck
             // The bin was emptied, which only says how many there were; or a reminder that was answered is forgotten.
             null === $object => \in_array($change->object->kind, [ObjectKind::Conversation, ObjectKind::Ring], true),
             ObjectKind::Conversation === $change->object->kind => $this->hasMailSince($change->object->id, $since),
-            ObjectKind::Task === $change->object->kind => $this->changedByMail($entry->accountId, $since),
+            ObjectKind::Task === $change->object->kind => $this->changedByMail($entry->accountId->text, $since),
             default => true,
         };
     }

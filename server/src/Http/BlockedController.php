@@ -9,6 +9,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Tray\BlockSender;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Journal\EntryRows;
@@ -35,6 +36,6 @@ final readonly class BlockedController
         #[MapQueryParameter]
         bool $bringBack = false,
     ): JsonResponse {
-        return new JsonResponse($entries->one($account->id, $block->unblock($account->id, $entry, $id, $bringBack)->id));
+        return new JsonResponse($entries->one($account->id, $block->unblock($account->id, new EntryId($entry), $id, $bringBack)->id->text));
     }
 }

@@ -15,6 +15,7 @@ use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Uid\Uuid;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\People\KeepContacts;
@@ -50,7 +51,7 @@ final readonly class ContactController
     #[Route('/contacts/{id}', methods: 'PUT')]
     public function keep(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ContactFields $fields): JsonResponse
     {
-        return $this->entry($this->keep->keep($account->id, $fields->entry, $id, $fields->card()));
+        return $this->entry($this->keep->keep($account->id, new EntryId($fields->entry), $id, $fields->card()));
     }
 
     #[Route('/contacts/{id}', methods: 'DELETE')]
@@ -61,7 +62,7 @@ final readonly class ContactController
         #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
         string $entry,
     ): JsonResponse {
-        return $this->entry($this->keep->delete($account->id, $entry, $id));
+        return $this->entry($this->keep->delete($account->id, new EntryId($entry), $id));
     }
 
     #[Route('/contacts.vcf', methods: 'GET')]
@@ -80,12 +81,12 @@ final readonly class ContactController
             throw new Refused('No file arrived. Choose one, and try again.', 'file');
         }
         [$cards, $refused] = $this->vcards->read($file->getContent());
-        $entry = [] === $cards ? null : $this->keep->takeIn($account->id, Uuid::v7()->toRfc4122(), $cards);
+        $entry = [] === $cards ? null : $this->keep->takeIn($account->id, new EntryId(Uuid::v7()->toRfc4122()), $cards);
 
         return new JsonResponse([
             'taken' => \count($cards),
             'refused' => $refused,
-            'entry' => null === $entry ? null : $this->entries->one($account->id, $entry->id),
+            'entry' => null === $entry ? null : $this->entries->one($account->id, $entry->id->text),
         ]);
     }
 
@@ -117,6 +118,6 @@ final readonly class ContactController
 
     private function entry(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
     }
 }

@@ -14,6 +14,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Owed\Promise;
@@ -238,9 +239,9 @@ final readonly class ConversationController
         EntryRows $entries,
         ClockInterface $clock,
     ): JsonResponse {
-        $entry = $remind($account->id, $wanted->entry, $id, $wanted->read($account->speaker($clock->now())));
+        $entry = $remind($account->id, new EntryId($wanted->entry), $id, $wanted->read($account->speaker($clock->now())));
 
-        return new JsonResponse($entries->one($account->id, $entry->id));
+        return new JsonResponse($entries->one($account->id, $entry->id->text));
     }
 
     #[Route('/conversations/{id}/touches', requirements: ['id' => Requirement::UUID], methods: 'POST')]

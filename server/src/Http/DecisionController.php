@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Time\Distance;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\LocalDate;
@@ -45,8 +46,8 @@ final readonly class DecisionController
         $decision = $request->decision($account->speaker($clock->now()));
 
         return $answer->of(null === $decision
-            ? $block($account->id, $request->id, $request->claims(), $request->wholeDomain, $account->email, $request->clearing)
-            : $decide($account->id, $request->id, $decision, $request->claims(), $request->clearing));
+            ? $block($account->id, new EntryId($request->id), $request->claims(), $request->wholeDomain, $account->email, $request->clearing)
+            : $decide($account->id, new EntryId($request->id), $decision, $request->claims(), $request->clearing));
     }
 
     #[Route('/snooze-choices', methods: 'GET')]
@@ -80,6 +81,6 @@ final readonly class DecisionController
         string $id,
         EmptyBin $emptyBin,
     ): JsonResponse {
-        return new JsonResponse($this->entries->one($account->id, $emptyBin($account->id, $id)->id));
+        return new JsonResponse($this->entries->one($account->id, $emptyBin($account->id, new EntryId($id))->id->text));
     }
 }

@@ -10,6 +10,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Jot\ClauseKind;
 use ZippyTray\Core\Task\Jot\ReadJot;
@@ -56,7 +57,7 @@ final readonly class JotController
         $fields = ReadJot::of($jot->line, $account->speaker($this->clock->now()))->fields;
 
         return $answer->of(
-            $make($account->id, $jot->entry, [new TaskOrder($jot->id, $fields)], $account->timeZone()),
+            $make($account->id, new EntryId($jot->entry), [new TaskOrder($jot->id, $fields)], $account->timeZone()),
             Response::HTTP_CREATED,
         );
     }

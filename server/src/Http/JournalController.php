@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Undo;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\UndoRequest;
@@ -31,6 +32,6 @@ final readonly class JournalController
     #[Route('/{id}/undo', requirements: ['id' => Requirement::UUID], methods: 'POST')]
     public function undo(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] UndoRequest $request, Undo $undo): JsonResponse
     {
-        return new JsonResponse($this->entries->one($account->id, $undo($account->id, $request->id, $id, $request->through)->id));
+        return new JsonResponse($this->entries->one($account->id, $undo($account->id, new EntryId($request->id), new EntryId($id), $request->through)->id->text));
     }
 }

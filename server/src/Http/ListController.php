@@ -12,6 +12,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Server\Account\Account;
@@ -42,7 +43,7 @@ final readonly class ListController
         return $this->answer(
             $this->change->add(
                 $account->id,
-                $fields->entry,
+                new EntryId($fields->entry),
                 $fields->id ?? throw new Refused('A list needs an id.', 'id'),
                 $fields->name,
                 $fields->colour,
@@ -54,13 +55,13 @@ final readonly class ListController
     #[Route('/{id}', methods: 'PUT')]
     public function edit(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListFields $fields): JsonResponse
     {
-        return $this->answer($this->change->edit($account->id, $fields->entry, $id, $fields->name, $fields->colour, $fields->archived));
+        return $this->answer($this->change->edit($account->id, new EntryId($fields->entry), $id, $fields->name, $fields->colour, $fields->archived));
     }
 
     #[Route('/{id}/place', methods: 'PUT')]
     public function move(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListPlace $place): JsonResponse
     {
-        return $this->answer($this->change->move($account->id, $place->entry, $id, $place->behind, $place->parent));
+        return $this->answer($this->change->move($account->id, new EntryId($place->entry), $id, $place->behind, $place->parent));
     }
 
     #[Route('/{id}', methods: 'DELETE')]
@@ -73,11 +74,11 @@ final readonly class ListController
         #[MapQueryParameter]
         ?string $moveTo = null,
     ): JsonResponse {
-        return $this->answer($this->change->delete($account->id, $entry, $id, $moveTo));
+        return $this->answer($this->change->delete($account->id, new EntryId($entry), $id, $moveTo));
     }
 
     private function answer(Entry $entry, int $status = Response::HTTP_OK): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id), $status);
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text), $status);
     }
 }

@@ -14,6 +14,7 @@ use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Uid\Uuid;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\Misgivings;
 use ZippyTray\Core\Post\Outgoings;
@@ -86,7 +87,7 @@ final readonly class OutgoingController
         #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
         string $entry,
     ): JsonResponse {
-        return $this->entry($this->drafts->drop($account->id, $entry, $id));
+        return $this->entry($this->drafts->drop($account->id, new EntryId($entry), $id));
     }
 
     #[Route('/{id}/send', methods: 'POST')]
@@ -111,7 +112,7 @@ final readonly class OutgoingController
 
         return $this->entry($send(
             $account->id,
-            $request->entry,
+            new EntryId($request->entry),
             $id,
             $request->at?->moment($speaker, 'at') ?? $this->soon($account, $request->atOnce),
             null !== $request->at,
@@ -125,7 +126,7 @@ final readonly class OutgoingController
     #[Route('/{id}/take-back', methods: 'POST')]
     public function takeBack(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] EntryOnly $request): JsonResponse
     {
-        return $this->entry($this->drafts->takeBack($account->id, $request->entry, $id));
+        return $this->entry($this->drafts->takeBack($account->id, new EntryId($request->entry), $id));
     }
 
     #[Route('/{id}/arrived', methods: 'POST')]
@@ -148,6 +149,6 @@ final readonly class OutgoingController
 
     private function entry(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
     }
 }

@@ -11,6 +11,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\SettleOwed;
 use ZippyTray\Server\Account\Account;
@@ -39,7 +40,7 @@ final readonly class OwedController
     #[Route('/{id}/settle', methods: 'POST')]
     public function settle(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] OwedSettling $request): JsonResponse
     {
-        return $this->entry($this->settle->settle($account->id, $request->entry, $id, OwedState::from($request->as)));
+        return $this->entry($this->settle->settle($account->id, new EntryId($request->entry), $id, OwedState::from($request->as)));
     }
 
     #[Route('/{id}/move', methods: 'POST')]
@@ -53,7 +54,7 @@ final readonly class OwedController
     ): JsonResponse {
         return $this->entry($this->settle->move(
             $account->id,
-            $request->entry,
+            new EntryId($request->entry),
             $id,
             $request->until->moment($account->speaker($clock->now()), 'until'),
         ));
@@ -70,7 +71,7 @@ final readonly class OwedController
     ): JsonResponse {
         return $this->entry($this->settle->takeUp(
             $account->id,
-            $request->entry,
+            new EntryId($request->entry),
             $id,
             $request->until->moment($account->speaker($clock->now()), 'until'),
             $request->conversation?->claim(),
@@ -80,6 +81,6 @@ final readonly class OwedController
 
     private function entry(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
     }
 }

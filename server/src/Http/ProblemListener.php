@@ -79,7 +79,7 @@ final readonly class ProblemListener
             $problem instanceof DraftOvertaken => Problem::of(
                 Response::HTTP_CONFLICT,
                 $problem->getMessage(),
-                ['outgoing' => $this->outgoings->one($this->accounts->get($problem->outgoing->accountId), $problem->outgoing)],
+                ['outgoing' => $this->outgoings->one($this->accounts->get($problem->outgoing->accountId->text), $problem->outgoing)],
             ),
             $problem instanceof TaskOvertaken => Problem::of(
                 Response::HTTP_CONFLICT,
@@ -105,7 +105,7 @@ final readonly class ProblemListener
         return Problem::of(
             Response::HTTP_CONFLICT,
             $sentence,
-            $members + (null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id)]),
+            $members + (null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id->text)]),
         );
     }
 

@@ -9,6 +9,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\PutOffTasks;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Server\Account\Account;
@@ -31,13 +32,13 @@ final readonly class PutOffController
     {
         $entry = ($this->putOff)(
             $account->id,
-            $field->entry,
+            new EntryId($field->entry),
             $field->ids(),
             $field->putOff($account->speaker($this->clock->now())),
             $account->timeZone(),
         );
 
-        return new JsonResponse($entries->one($account->id, $entry->id));
+        return new JsonResponse($entries->one($account->id, $entry->id->text));
     }
 
     #[Route('/preview')]

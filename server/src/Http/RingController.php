@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Remind\AnswerRings;
 use ZippyTray\Core\Remind\MoveReminder;
 use ZippyTray\Server\Account\Account;
@@ -30,7 +31,7 @@ final readonly class RingController
     #[Route('/rings/let-go')]
     public function letGo(#[CurrentUser] Account $account, #[MapRequestPayload] RingAnswer $answer): JsonResponse
     {
-        return $this->answer($this->answers->letGo($account->id, $answer->entry, $answer->ids()));
+        return $this->answer($this->answers->letGo($account->id, new EntryId($answer->entry), $answer->ids()));
     }
 
     #[Route('/rings/again')]
@@ -38,7 +39,7 @@ final readonly class RingController
     {
         return $this->answer($this->answers->again(
             $account->id,
-            $answer->entry,
+            new EntryId($answer->entry),
             $answer->ids(),
             $answer->moment($account->speaker($clock->now())),
         ));
@@ -55,7 +56,7 @@ final readonly class RingController
     ): JsonResponse {
         return $this->answer($moveReminder(
             $account->id,
-            $move->entry,
+            new EntryId($move->entry),
             $move->about(),
             $move->reminder,
             $move->moment($account->speaker($clock->now())),
@@ -64,6 +65,6 @@ final readonly class RingController
 
     private function answer(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
     }
 }

@@ -14,6 +14,7 @@ use Symfony\Component\Security\Http\Authentication\AuthenticationFailureHandlerI
 use Symfony\Component\Security\Http\Authentication\AuthenticationSuccessHandlerInterface;
 use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
@@ -31,7 +32,7 @@ final readonly class SignInAnswers implements AuthenticationSuccessHandlerInterf
     {
         $account = $token->getUser();
         \assert($account instanceof Account);
-        $this->emptyBin->expired($account->id, $this->ids->next());
+        $this->emptyBin->expired($account->id, new EntryId($this->ids->next()));
 
         return $this->session->response($account);
     }

@@ -12,6 +12,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\EditTask;
 use ZippyTray\Core\Task\MakeTasks;
 use ZippyTray\Core\Task\Outline;
@@ -92,7 +93,7 @@ final readonly class TaskController
         DecisionAnswer $answer,
     ): JsonResponse {
         return $answer->of(
-            $make($account->id, $new->entry, $new->orders($account->speaker($this->clock->now())), $account->timeZone(), $new->clearing),
+            $make($account->id, new EntryId($new->entry), $new->orders($account->speaker($this->clock->now())), $account->timeZone(), $new->clearing),
             Response::HTTP_CREATED,
         );
     }
@@ -115,14 +116,14 @@ final readonly class TaskController
     ): JsonResponse {
         $entry = $editTask(
             $account->id,
-            $edit->entry,
+            new EntryId($edit->entry),
             $id,
             $edit->revision,
             $edit->fields->read($account->speaker($this->clock->now())),
             $account->timeZone(),
         );
 
-        return new JsonResponse($entries->one($account->id, $entry->id));
+        return new JsonResponse($entries->one($account->id, $entry->id->text));
     }
 
     #[Route('/labels', methods: 'GET')]

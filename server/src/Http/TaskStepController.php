@@ -12,6 +12,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\ChangeTasks;
 use ZippyTray\Core\Task\CompleteTasks;
 use ZippyTray\Core\Task\MoveTasks;
@@ -40,24 +41,24 @@ final readonly class TaskStepController
         return $this->answer($state->done
             ? $this->complete->complete(
                 $account->id,
-                $state->entry,
+                new EntryId($state->entry),
                 $state->ids(),
                 $state->withSubtasks || $account->taskSettings()->completeSubtasks,
                 $account->timeZone(),
             )
-            : $this->complete->restore($account->id, $state->entry, $state->ids()));
+            : $this->complete->restore($account->id, new EntryId($state->entry), $state->ids()));
     }
 
     #[Route('/tasks/{id}/skip', requirements: ['id' => Requirement::UUID], methods: 'POST')]
     public function skip(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] EntryOnly $step): JsonResponse
     {
-        return $this->answer($this->complete->skip($account->id, $step->entry, $id, $account->timeZone()));
+        return $this->answer($this->complete->skip($account->id, new EntryId($step->entry), $id, $account->timeZone()));
     }
 
     #[Route('/tasks/moves', methods: 'POST')]
     public function move(#[CurrentUser] Account $account, #[MapRequestPayload] TaskMove $move, MoveTasks $moveTasks): JsonResponse
     {
-        return $this->answer($moveTasks($account->id, $move->entry, $move->ids(), $move->spot()));
+        return $this->answer($moveTasks($account->id, new EntryId($move->entry), $move->ids(), $move->spot()));
     }
 
     #[Route('/tasks/changes', methods: 'POST')]
@@ -71,7 +72,7 @@ final readonly class TaskStepController
     ): JsonResponse {
         return $this->answer($changeTasks(
             $account->id,
-            $change->entry,
+            new EntryId($change->entry),
             $change->ids(),
             $change->change($account->speaker($clock->now())),
             $account->timeZone(),
@@ -81,7 +82,7 @@ final readonly class TaskStepController
     #[Route('/tasks/deletions', methods: 'POST')]
     public function delete(#[CurrentUser] Account $account, #[MapRequestPayload] TaskDeletion $deletion): JsonResponse
     {
-        return $this->answer($this->remove->delete($account->id, $deletion->entry, $deletion->ids()));
+        return $this->answer($this->remove->delete($account->id, new EntryId($deletion->entry), $deletion->ids()));
     }
 
     #[Route('/done', methods: 'DELETE')]
@@ -93,11 +94,11 @@ final readonly class TaskStepController
         #[MapQueryParameter]
         ?string $list = null,
     ): JsonResponse {
-        return $this->answer($this->remove->clearDone($account->id, $entry, $list));
+        return $this->answer($this->remove->clearDone($account->id, new EntryId($entry), $list));
     }
 
     private function answer(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
     }
 }

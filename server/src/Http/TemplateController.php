@@ -12,6 +12,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\Placeholders;
@@ -60,9 +61,9 @@ final readonly class TemplateController
         }
         try {
             $this->templates->get($account->id, $id);
-            $entry = $this->keep->edit($account->id, $fields->entry, $id, $fields->name, $fields->subject, $fields->text, $fields->signed);
+            $entry = $this->keep->edit($account->id, new EntryId($fields->entry), $id, $fields->name, $fields->subject, $fields->text, $fields->signed);
         } catch (NotFound) {
-            $entry = $this->keep->add($account->id, $fields->entry, $id, $fields->name, $fields->subject, $fields->text, $fields->signed);
+            $entry = $this->keep->add($account->id, new EntryId($fields->entry), $id, $fields->name, $fields->subject, $fields->text, $fields->signed);
         }
 
         return $this->entry($entry);
@@ -76,7 +77,7 @@ final readonly class TemplateController
         #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
         string $entry,
     ): JsonResponse {
-        return $this->entry($this->keep->delete($account->id, $entry, $id));
+        return $this->entry($this->keep->delete($account->id, new EntryId($entry), $id));
     }
 
     #[Route('/{id}/filled', methods: 'POST')]
@@ -100,6 +101,6 @@ final readonly class TemplateController
 
     private function entry(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id));
+        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
     }
 }

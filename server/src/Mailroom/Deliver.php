@@ -10,6 +10,7 @@ use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
@@ -82,7 +83,7 @@ final readonly class Deliver
      *
      * @param callable(): mixed $work
      */
-    private function guarded(string $accountId, string $id, callable $work): void
+    private function guarded(AccountId $accountId, string $id, callable $work): void
     {
         try {
             if (!$this->attempts->begin('send '.$id)) {
@@ -103,7 +104,7 @@ final readonly class Deliver
         }
     }
 
-    private function giveUp(string $accountId, string $id): void
+    private function giveUp(AccountId $accountId, string $id): void
     {
         try {
             $this->outcome(
@@ -123,7 +124,7 @@ final readonly class Deliver
     /** Another one stopped while this was handed over. */
     private function pickUp(Outgoing $left): void
     {
-        $account = $this->accounts->get($left->accountId);
+        $account = $this->accounts->get($left->accountId->text);
         try {
             $hasTaken = $this->ways->out($account)->hasTaken($left->messageHeader);
         } catch (NotTaken|Refused) {
@@ -136,9 +137,9 @@ final readonly class Deliver
         };
     }
 
-    private function send(string $accountId, string $id): void
+    private function send(AccountId $accountId, string $id): void
     {
-        $account = $this->accounts->get($accountId);
+        $account = $this->accounts->get($accountId->text);
         try {
             $outgoing = $this->begin($account, $id);
             if (null === $outgoing) {
@@ -179,11 +180,13 @@ final readonly class Deliver
     private function begin(Account $account, string $id): ?Outgoing
     {
         return $this->transaction->run(function () use ($account, $id): ?Outgoing {
-            $outgoing = $this->outgoings->find($account->id, $id);
-            if (null === $outgoing) {
+            $known = $this->outgoings->find($account->id, $id);
+            if (null === $known) {
                 return null;
             }
-            $this->orm->refresh($outgoing);
+            // Read anew, now that nobody else can write.
+            $this->orm->detach($known);
+            $outgoing = $this->outgoings->get($account->id, $id);
             $now = $this->now();
             if (!$outgoing->isDue($now)) {
                 return null;
@@ -214,7 +217,7 @@ final readonly class Deliver
     }
 
     /** @param callable(Outgoing): mixed $what */
-    private function outcome(string $accountId, string $id, callable $what): void
+    private function outcome(AccountId $accountId, string $id, callable $what): void
     {
         $this->transaction->run(fn () => $what($this->outgoings->get($accountId, $id)));
     }

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Read;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
@@ -63,14 +64,14 @@ final readonly class Counts
         ];
     }
 
-    private function count(string $query, string $accountId): int
+    private function count(string $query, AccountId $accountId): int
     {
         $count = $this->connection->fetchOne($query, [$accountId]);
 
         return is_numeric($count) ? (int) $count : 0;
     }
 
-    private function decidedToday(string $accountId, \DateTimeZone $zone): int
+    private function decidedToday(AccountId $accountId, \DateTimeZone $zone): int
     {
         $kinds = array_column(array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->decides()), 'value');
         $count = $this->connection->fetchOne(

@@ -53,13 +53,13 @@ final readonly class Heartbeat
         $number = fn (string $query, string ...$of): int => is_numeric($found = $this->connection->fetchOne($query, $of)) ? (int) $found : 0;
 
         return [
-            'journal' => $number('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', $account->id),
-            'mail' => $number('SELECT number FROM mail_mark WHERE account_id = ?', $account->id),
+            'journal' => $number('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', $account->id->text),
+            'mail' => $number('SELECT number FROM mail_mark WHERE account_id = ?', $account->id->text),
             'unread' => $this->findings->unread($account->id),
             // How many wait may be the same as before, though others do.
-            'read' => $number('SELECT read FROM mail_mark WHERE account_id = ?', $account->id),
+            'read' => $number('SELECT read FROM mail_mark WHERE account_id = ?', $account->id->text),
             // What has gone out does not change any more; that it went is in the journal, too.
-            'post' => $number("SELECT TOTAL(revision) FROM outgoing WHERE account_id = ? AND state <> 'sent'", $account->id),
+            'post' => $number("SELECT TOTAL(revision) FROM outgoing WHERE account_id = ? AND state <> 'sent'", $account->id->text),
             'settings' => $account->fingerprint(),
         ];
     }

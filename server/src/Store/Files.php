@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
@@ -31,7 +32,7 @@ final readonly class Files
      *
      * @throws Refused when it is empty or too large
      */
-    public function take(string $accountId, string $name, string $type, string $content): array
+    public function take(AccountId $accountId, string $name, string $type, string $content): array
     {
         $size = \strlen($content);
         $name = trim((string) preg_replace('~[\x00-\x1f/\\\\]+~', ' ', mb_scrub($name)));
@@ -65,7 +66,7 @@ final readonly class Files
      *
      * @return list<FileRow> in the order of the ids
      */
-    public function some(string $accountId, array $ids): array
+    public function some(AccountId $accountId, array $ids): array
     {
         $rows = $this->connection->fetchAllAssociative(
             'SELECT f.id, f.name, f.type, f.size FROM json_each(?) j JOIN file f ON f.id = j.value WHERE f.account_id = ? ORDER BY j.key',
@@ -89,7 +90,7 @@ final readonly class Files
      *
      * @throws NotFound
      */
-    public function read(string $accountId, string $id): array
+    public function read(AccountId $accountId, string $id): array
     {
         $file = $this->some($accountId, [$id])[0] ?? throw new NotFound('file', $id);
         $content = $this->connection->fetchOne('SELECT content FROM file_content WHERE file_id = ?', [$id]);

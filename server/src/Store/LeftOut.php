@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\AccountId;
 
 /**
  * What has come for somebody and could not be taken in.
@@ -22,7 +23,7 @@ final readonly class LeftOut
      * @param string $name    of the file or message
      * @param string $problem a sentence for the person
      */
-    public function note(string $accountId, string $way, string $name, string $problem): void
+    public function note(AccountId $accountId, string $way, string $name, string $problem): void
     {
         $this->connection->executeStatement(
             'INSERT INTO left_out (account_id, way, name, problem, left_at) VALUES (?, ?, ?, ?, ?) ON CONFLICT (account_id, way, name) DO '
@@ -32,7 +33,7 @@ final readonly class LeftOut
     }
 
     /** @return list<array{name: string, problem: string, at: string}> the newest first */
-    public function of(string $accountId): array
+    public function of(AccountId $accountId): array
     {
         return array_map(static function (array $columns): array {
             $row = new Row($columns);
@@ -42,7 +43,7 @@ final readonly class LeftOut
     }
 
     /** Somebody has seen them. */
-    public function forget(string $accountId): void
+    public function forget(AccountId $accountId): void
     {
         $this->connection->executeStatement('DELETE FROM left_out WHERE account_id = ?', [$accountId]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
 
@@ -92,7 +93,7 @@ final readonly class PeopleIndex
         );
     }
 
-    private static function addWords(Connection $connection, string $accountId, string $email, string $name): void
+    private static function addWords(Connection $connection, AccountId $accountId, string $email, string $name): void
     {
         foreach (self::words($name.' '.$email) as $word) {
             $connection->executeStatement(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Work;
 
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Server\Account\Accounts;
 
@@ -30,7 +31,7 @@ final readonly class ExpiredBin implements Chore
     public function do(\DateTimeImmutable $now): void
     {
         foreach ($this->accounts->all() as $account) {
-            $this->emptyBin->expired($account->id, $this->ids->next());
+            $this->emptyBin->expired($account->id, new EntryId($this->ids->next()));
         }
     }
 }

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Work;
 
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Digest;
 use ZippyTray\Core\Post\Letter;

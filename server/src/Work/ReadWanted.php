@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Work;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Messages;
@@ -54,7 +55,7 @@ final readonly class ReadWanted
                 if (!$this->attempts->begin('read '.$id)) {
                     throw new \RuntimeException('It has ended the worker several times.');
                 }
-                $message = $this->messages->get($accountId, $id);
+                $message = $this->messages->get(new AccountId($accountId), $id);
                 $remarks = $message->isLookedThrough()
                     ? null
                     : $this->reader->read($this->messages->source($message), $message->importedAt)->remarks;

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Core\Owed\Owed;
@@ -87,7 +88,7 @@ final class ArriveTest extends TestCase
         $source = $this->source('a', 'tam@glass.example', []);
         ($world->arrive)(World::recipient(), $source);
         $world->decide(new Delete(), [$this->only($world)]);
-        ($world->emptyBin)(World::ACCOUNT, $world->ids->next());
+        ($world->emptyBin)(World::account(), new EntryId($world->ids->next()));
 
         self::assertNull(($world->arrive)(World::recipient(), $source, again: false));
         self::assertNotNull(
@@ -127,7 +128,7 @@ final class ArriveTest extends TestCase
     public function testAllAddressesOfAPersonAreTheirOwn(): void
     {
         $world = new World();
-        $me = new Recipient(World::ACCOUNT, new Person(World::OWN, others: ['halloran@home.example']));
+        $me = new Recipient(World::account(), new Person(World::OWN, others: ['halloran@home.example']));
         $message = ($world->arrive)($me, $this->source('a', 'Halloran@home.example', []));
 
         self::assertTrue($message?->own);

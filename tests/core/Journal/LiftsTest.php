@@ -7,6 +7,7 @@ namespace ZippyTray\Tests\Core\Journal;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\Change;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Lift;
 use ZippyTray\Core\Journal\Lifts;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -46,7 +47,7 @@ final class LiftsTest extends TestCase
     public function testChangesAreWrittenDownWithTheirVersion(): void
     {
         $world = new World(lifts: new Lifts([self::lift(1, static fn (array $state): array => $state)]));
-        $entry = $world->keepTemplates->add(World::ACCOUNT, 'e', 't', 'Thanks', '', 'Thank you.', false);
+        $entry = $world->keepTemplates->add(World::account(), new EntryId('e'), 't', 'Thanks', '', 'Thank you.', false);
 
         self::assertSame(2, $entry->changes()[0]->version);
         self::assertSame(2, Change::fromState($entry->changes()[0]->state())->version);
@@ -61,12 +62,12 @@ final class LiftsTest extends TestCase
         $lifts = new Lifts([self::lift(1, static fn (array $state): array => $state + ['signed' => true])]);
         foreach ([[$lifts, 'Thanks'], [new Lifts(), null]] as [$with, $expected]) {
             $world = new World(lifts: $with);
-            $world->keepTemplates->add(World::ACCOUNT, 'one', 't', 'Thanks', '', 'Thank you.', true);
-            $edit = $world->keepTemplates->edit(World::ACCOUNT, 'two', 't', 'Many thanks', '', 'Thank you.', true);
+            $world->keepTemplates->add(World::account(), new EntryId('one'), 't', 'Thanks', '', 'Thank you.', true);
+            $edit = $world->keepTemplates->edit(World::account(), new EntryId('two'), 't', 'Many thanks', '', 'Thank you.', true);
             $change = $edit->changes()[0];
             $world->memory->entries['two'] = new Entry(
-                'two',
-                World::ACCOUNT,
+                new EntryId('two'),
+                World::account(),
                 $edit->number,
                 $edit->at,
                 $edit->kind,

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ListColour;
@@ -126,18 +127,18 @@ final class PromiseTest extends TestCase
                 8 => null === $task
                     ? null
                     : $world->completeTasks->complete(
-                        World::ACCOUNT,
-                        $world->ids->next(),
+                        World::account(),
+                        new EntryId($world->ids->next()),
                         [$task->id],
                         0 < $chance->getInt(0, 3),
                         World::zone(),
                     ),
-                9 => null === $task ? null : $world->removeTasks->delete(World::ACCOUNT, $world->ids->next(), [$task->id]),
+                9 => null === $task ? null : $world->removeTasks->delete(World::account(), new EntryId($world->ids->next()), [$task->id]),
                 15 => null === $task
                     ? null
                     : ($world->makeTasks)(
-                        World::ACCOUNT,
-                        $world->ids->next(),
+                        World::account(),
+                        new EntryId($world->ids->next()),
                         [new TaskOrder(
                             $world->ids->next(),
                             $this->fields($chance),
@@ -148,24 +149,24 @@ final class PromiseTest extends TestCase
                     )->entry,
                 16 => null === $task
                     ? null
-                    : ($world->moveTasks)(World::ACCOUNT, $world->ids->next(), [$task->id], $this->spot($chance, $tasks, $world)),
+                    : ($world->moveTasks)(World::account(), new EntryId($world->ids->next()), [$task->id], $this->spot($chance, $tasks, $world)),
                 17 => null === $task
                     ? null
                     : ($world->changeTasks)(
-                        World::ACCOUNT,
-                        $world->ids->next(),
+                        World::account(),
+                        new EntryId($world->ids->next()),
                         [$task->id, $tasks[0]->id],
                         $this->taskChange($chance),
                         World::zone(),
                     ),
-                18 => null === $task ? null : $world->completeTasks->skip(World::ACCOUNT, $world->ids->next(), $task->id, World::zone()),
-                19 => $world->removeTasks->clearDone(World::ACCOUNT, $world->ids->next(), null),
+                18 => null === $task ? null : $world->completeTasks->skip(World::account(), new EntryId($world->ids->next()), $task->id, World::zone()),
+                19 => $world->removeTasks->clearDone(World::account(), new EntryId($world->ids->next()), null),
                 20 => $this->lists($world, $chance),
                 21 => null === $task
                     ? null
                     : ($world->putOff)(
-                        World::ACCOUNT,
-                        $world->ids->next(),
+                        World::account(),
+                        new EntryId($world->ids->next()),
                         [$task->id],
                         new PutOff(
                             Due::onDay(LocalDate::parse('2026-11-24')->plusDays($chance->getInt(-1, 12))),
@@ -174,18 +175,18 @@ final class PromiseTest extends TestCase
                         World::zone(),
                     ),
                 22 => ($world->remindOf)(
-                    World::ACCOUNT,
-                    $world->ids->next(),
+                    World::account(),
+                    new EntryId($world->ids->next()),
                     $some[0]->id,
                     [
                         Reminder::lead((new LeadReader())->read('an hour before')),
                         Reminder::at(new Moment($world->clock->now()->modify('+1 day'), World::zone())),
                     ],
                 ),
-                23 => $world->answer->letGo(World::ACCOUNT, $world->ids->next(), $world->ringIds()),
+                23 => $world->answer->letGo(World::account(), new EntryId($world->ids->next()), $world->ringIds()),
                 24 => $world->answer->again(
-                    World::ACCOUNT,
-                    $world->ids->next(),
+                    World::account(),
+                    new EntryId($world->ids->next()),
                     $world->ringIds(),
                     new Moment($world->clock->now()->modify('+'.$chance->getInt(-1, 60).' minutes'), World::zone()),
                 ),
@@ -204,8 +205,8 @@ final class PromiseTest extends TestCase
                     $some,
                 ),
                 13 => ($world->block)(
-                    World::ACCOUNT,
-                    $world->ids->next(),
+                    World::account(),
+                    new EntryId($world->ids->next()),
                     array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $some),
                     0 === $chance->getInt(0, 1),
                     World::OWN,
@@ -213,8 +214,8 @@ final class PromiseTest extends TestCase
                 14 => [] === $world->memory->senders
                     ? null
                     : $world->block->unblock(
-                        World::ACCOUNT,
-                        $world->ids->next(),
+                        World::account(),
+                        new EntryId($world->ids->next()),
                         array_keys($world->memory->senders)[0],
                         0 === $chance->getInt(0, 1),
                     ),
@@ -230,8 +231,8 @@ final class PromiseTest extends TestCase
     private function change(World $world, Randomizer $chance, Task $task): Entry
     {
         return $task->isDone()
-            ? $world->completeTasks->restore(World::ACCOUNT, $world->ids->next(), [$task->id])
-            : ($world->editTask)(World::ACCOUNT, $world->ids->next(), $task->id, $task->revision(), $this->fields($chance), World::zone());
+            ? $world->completeTasks->restore(World::account(), new EntryId($world->ids->next()), [$task->id])
+            : ($world->editTask)(World::account(), new EntryId($world->ids->next()), $task->id, $task->revision(), $this->fields($chance), World::zone());
     }
 
     /** @param non-empty-list<Task> $tasks */
@@ -265,22 +266,22 @@ final class PromiseTest extends TestCase
         $one = [] === $ids ? null : $ids[$chance->getInt(0, \count($ids) - 1)];
 
         return null === $one ? null : match ($chance->getInt(0, 3)) {
-            0 => $world->changeLists->add(World::ACCOUNT, $world->ids->next(), $world->ids->next(), 'List '.\count($ids), ListColour::Plum),
+            0 => $world->changeLists->add(World::account(), new EntryId($world->ids->next()), $world->ids->next(), 'List '.\count($ids), ListColour::Plum),
             1 => $world->changeLists->edit(
-                World::ACCOUNT,
-                $world->ids->next(),
+                World::account(),
+                new EntryId($world->ids->next()),
                 $one,
                 'Renamed '.$chance->getInt(0, 99),
                 ListColour::Sea,
                 0 === $chance->getInt(0, 4),
             ),
             2 => $world->changeLists->move(
-                World::ACCOUNT,
-                $world->ids->next(),
+                World::account(),
+                new EntryId($world->ids->next()),
                 $one,
                 $ids[\count($ids) - 1] === $one ? null : $ids[\count($ids) - 1],
             ),
-            default => $world->changeLists->delete(World::ACCOUNT, $world->ids->next(), $one, 0 === $chance->getInt(0, 1) ? null : $ids[0]),
+            default => $world->changeLists->delete(World::account(), new EntryId($world->ids->next()), $one, 0 === $chance->getInt(0, 1) ? null : $ids[0]),
         };
     }
 

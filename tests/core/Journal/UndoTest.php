@@ -6,6 +6,8 @@ namespace ZippyTray\Tests\Core\Journal;
 
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\CannotUndo;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\TaskFields;
@@ -85,11 +87,11 @@ final class UndoTest extends TestCase
     {
         $world = new World();
         $entry = $world->decide(new Archive(), [$world->conversation()]);
-        $undo = ($world->undo)(World::ACCOUNT, 'undo-1', $entry->id);
+        $undo = ($world->undo)(World::account(), new EntryId('undo-1'), $entry->id);
 
-        self::assertSame($undo, ($world->undo)(World::ACCOUNT, 'undo-1', $entry->id));
+        self::assertSame($undo, ($world->undo)(World::account(), new EntryId('undo-1'), $entry->id));
         $this->expectException(CannotUndo::class);
-        ($world->undo)(World::ACCOUNT, 'undo-2', $entry->id);
+        ($world->undo)(World::account(), new EntryId('undo-2'), $entry->id);
     }
 
     public function testUndoingAnUndoingDoesItAgainAndItCanBeUndoneAgain(): void
@@ -130,16 +132,16 @@ final class UndoTest extends TestCase
         $world->makeTask(new TaskFields('Second', list: 'House'));
         $other = $world->task('Second');
         $moved = ($world->editTask)(
-            World::ACCOUNT,
-            'in',
+            World::account(),
+            new EntryId('in'),
             $other->id,
             $other->revision(),
             new TaskFields('Second', list: 'Roof'),
             World::zone(),
         );
         $away = ($world->editTask)(
-            World::ACCOUNT,
-            'out',
+            World::account(),
+            new EntryId('out'),
             $other->id,
             $other->revision(),
             new TaskFields('Second', list: 'House'),
@@ -161,7 +163,7 @@ final class UndoTest extends TestCase
         $world = new World();
         $conversation = $world->conversation();
         $deleted = $world->decide(new Delete(), [$conversation]);
-        $emptied = ($world->emptyBin)(World::ACCOUNT, 'emptied');
+        $emptied = ($world->emptyBin)(World::account(), new EntryId('emptied'));
 
         try {
             $world->undo($deleted);
@@ -177,7 +179,7 @@ final class UndoTest extends TestCase
     public function testAnEntryThatIsNotThereIsNotFound(): void
     {
         $this->expectException(NotFound::class);
-        (new World())->undo->__invoke(World::ACCOUNT, 'undo', 'no such entry');
+        (new World())->undo->__invoke(World::account(), new EntryId('undo'), new EntryId('no such entry'));
     }
 
     public function testWhatCameAfterIsUndoneWithItInOneStepAndDoneAgain(): void
@@ -199,14 +201,14 @@ final class UndoTest extends TestCase
             self::assertSame([$both, 2], [$blocked->later, $blocked->steps], 'Named is what stands in the way, and not the newest of all.');
         }
         $before = $world->state();
-        $through = ($world->undo)(World::ACCOUNT, 'through', $first->id, true);
+        $through = ($world->undo)(World::account(), new EntryId('through'), $first->id, true);
         self::assertSame(
             [Place::Tray, Place::Tray, Place::Archive],
             array_map(static fn ($conversation): Place => $conversation->placeAt($world->clock->now()), [$one, $two, $three]),
         );
         self::assertSame(
             ['through', 'through', 'through', null],
-            [$first->undoneBy(), $both->undoneBy(), $second->undoneBy(), $other->undoneBy()],
+            array_map(static fn (Entry $entry): ?string => $entry->undoneBy()?->text, [$first, $both, $second, $other]),
         );
         $world->undo($through);
         self::assertSame($before, $world->state());
@@ -215,7 +217,7 @@ final class UndoTest extends TestCase
             [$first->undoneBy(), $both->undoneBy(), $second->undoneBy()],
             'All of them are in effect again.',
         );
-        ($world->undo)(World::ACCOUNT, 'once more', $first->id, true);
+        ($world->undo)(World::account(), new EntryId('once more'), $first->id, true);
         $world->undo($other);
         self::assertSame($start, $world->state());
     }

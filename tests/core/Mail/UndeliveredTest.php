@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Mail;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\KindOfMail;

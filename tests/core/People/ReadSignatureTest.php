@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\People;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\People\Card;
 use ZippyTray\Core\People\Proposed;
@@ -74,10 +75,10 @@ final class ReadSignatureTest extends TestCase
     public function testContactsAreKeptChangedAndTakenIn(): void
     {
         $world = new World();
-        $made = $world->keepContacts->keep(World::ACCOUNT, 'a', 'c1', new Card('Tam', 'Tam@glass.example', ['1', '1', '']));
+        $made = $world->keepContacts->keep(World::account(), new EntryId('a'), 'c1', new Card('Tam', 'Tam@glass.example', ['1', '1', '']));
         self::assertSame(['1'], $world->memory->contacts['c1']->card()->phones);
         foreach ([
-            [static fn () => $world->keepContacts->keep(World::ACCOUNT, 'b', 'c2', new Card('Other', 'TAM@glass.example')), 'email'],
+            [static fn () => $world->keepContacts->keep(World::account(), new EntryId('b'), 'c2', new Card('Other', 'TAM@glass.example')), 'email'],
             [static fn () => new Card('', ''), 'name'],
             [static fn () => new Card('x', 'nonsense'), 'email'],
             [static fn () => new Card(str_repeat('x', 301)), 'name'],
@@ -91,8 +92,8 @@ final class ReadSignatureTest extends TestCase
         }
         $before = $world->state();
         $in = $world->keepContacts->takeIn(
-            World::ACCOUNT,
-            'i',
+            World::account(),
+            new EntryId('i'),
             [new Card('Tam Achterberg', 'tam@glass.example'), new Card('Ilse', 'ilse@x.example')],
         );
         self::assertSame(['Tam Achterberg', 2], [$world->memory->contacts['c1']->card()->name, \count($world->memory->contacts)]);

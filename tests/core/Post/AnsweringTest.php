@@ -310,6 +310,6 @@ final class AnsweringTest extends TestCase
 
         $content = (new MessageReader())->read($raw, $now);
 
-        return Message::of('m', World::ACCOUNT, $content, \strlen($raw), $content->from->is(World::OWN), $now);
+        return Message::of('m', World::account(), $content, \strlen($raw), $content->from->is(World::OWN), $now);
     }
 }

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Change;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
@@ -48,8 +49,8 @@ final class SendTest extends TestCase
         $draft = $this->draft();
         $before = $this->world->state();
         $entry = ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-24T10:00:10Z'),
             false,
@@ -67,7 +68,7 @@ final class SendTest extends TestCase
         );
         self::assertSame(
             $entry,
-            ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-24T10:00:10Z'), false),
+            ($this->world->send)(World::account(), new EntryId('e'), $draft->id, $this->at('2026-11-24T10:00:10Z'), false),
             'The same step again is one.',
         );
         $this->world->undo($entry);
@@ -90,7 +91,7 @@ final class SendTest extends TestCase
                 self::assertStringStartsWith('It has gone out', $problem->getMessage());
             }
             try {
-                $this->world->drafts->takeBack(World::ACCOUNT, $this->world->ids->next(), $draft->id);
+                $this->world->drafts->takeBack(World::account(), new EntryId($this->world->ids->next()), $draft->id);
                 self::fail('It was taken back.');
             } catch (Refused $refused) {
                 self::assertSame($isOut ? 'It has gone out already.' : 'It is going out at this moment.', $refused->getMessage());
@@ -105,8 +106,8 @@ final class SendTest extends TestCase
         $this->conversation->receive($this->world->message(text: 'And another thing.'), true, $this->world->clock->now());
         try {
             ($this->world->send)(
-                World::ACCOUNT,
-                'e',
+                World::account(),
+                new EntryId('e'),
                 $draft->id,
                 $this->at('2026-11-24T10:00:10Z'),
                 false,
@@ -122,18 +123,18 @@ final class SendTest extends TestCase
     public function testLaterIsMovedSentAtOnceAndTakenBack(): void
     {
         $draft = $this->draft();
-        $entry = ($this->world->send)(World::ACCOUNT, 'e', $draft->id, $this->at('2026-11-27T09:00:00Z'), true);
+        $entry = ($this->world->send)(World::account(), new EntryId('e'), $draft->id, $this->at('2026-11-27T09:00:00Z'), true);
         self::assertSame(['send_later', 'goes out Fri 27 Nov 2026, 09:00, to Tam'], [$entry->kind->value, $entry->consequence]);
-        $moved = ($this->world->send)(World::ACCOUNT, 'm', $draft->id, $this->at('2026-11-30T09:00:00Z'), true);
+        $moved = ($this->world->send)(World::account(), new EntryId('m'), $draft->id, $this->at('2026-11-30T09:00:00Z'), true);
         self::assertFalse($draft->isDue(new \DateTimeImmutable('2026-11-27T09:00:00Z')));
         $this->world->undo($moved);
         self::assertTrue($draft->isDue(new \DateTimeImmutable('2026-11-27T09:00:00Z')));
-        $back = $this->world->drafts->takeBack(World::ACCOUNT, 't', $draft->id);
+        $back = $this->world->drafts->takeBack(World::account(), new EntryId('t'), $draft->id);
         self::assertSame([OutgoingState::Draft, null, 'a draft again'], [$draft->outgoingState(), $draft->goesAt(), $back->consequence]);
         $this->world->undo($back);
         self::assertSame(OutgoingState::Waiting, $draft->outgoingState());
         $this->expectExceptionObject(new Refused('Tue 24 Nov 2026, 09:00 is already past. Choose a moment that is still to come.', 'at'));
-        ($this->world->send)(World::ACCOUNT, 'p', $draft->id, $this->at('2026-11-24T09:00:00Z'), true);
+        ($this->world->send)(World::account(), new EntryId('p'), $draft->id, $this->at('2026-11-24T09:00:00Z'), true);
     }
 
     public function testADraftIsKeptAndOneWindowDoesNotOverwriteAnother(): void
@@ -149,7 +150,7 @@ final class SendTest extends TestCase
         } catch (DraftOvertaken $overtaken) {
             self::assertSame('First', $overtaken->outgoing->letter()->text);
         }
-        $gone = $this->world->drafts->drop(World::ACCOUNT, 'd', $draft->id);
+        $gone = $this->world->drafts->drop(World::account(), new EntryId('d'), $draft->id);
         self::assertCount(0, $this->world->memory->outgoings);
         $this->world->undo($gone);
         self::assertSame('First', $this->kept($draft)?->letter()->text);
@@ -180,8 +181,8 @@ final class SendTest extends TestCase
         $draft = $this->draft([new Address('tam@glass.example', 'Tam'), new Address('petra@ternpoint.example', 'Petra')]);
         $until = $this->at('2026-11-27T09:00:00Z');
         $entry = ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-24T10:00:10Z'),
             false,
@@ -208,8 +209,8 @@ final class SendTest extends TestCase
         $draft = $this->draft([new Address('tam@glass.example', 'Tam'), new Address('petra@ternpoint.example', 'Petra')]);
         $until = $this->at('2026-11-27T09:00:00Z');
         ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-24T10:00:10Z'),
             false,
@@ -230,8 +231,8 @@ final class SendTest extends TestCase
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
         ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-24T10:00:10Z'),
             false,
@@ -263,8 +264,8 @@ final class SendTest extends TestCase
         $task = $this->world->task('Order polish');
         $draft = $this->draft(conversation: false);
         $entry = ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-24T10:00:10Z'),
             false,
@@ -281,8 +282,8 @@ final class SendTest extends TestCase
         $task = $this->world->task('Order polish');
         $draft = $this->draft();
         ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-24T10:00:10Z'),
             false,
@@ -299,8 +300,8 @@ final class SendTest extends TestCase
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
         $sent = ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-24T10:00:10Z'),
             false,
@@ -340,8 +341,8 @@ final class SendTest extends TestCase
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
         ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-24T10:00:10Z'),
             false,
@@ -355,13 +356,13 @@ final class SendTest extends TestCase
         $before = $this->world->state();
         $later = $this->at('2026-12-04T17:00:00Z');
         try {
-            $this->world->settleOwed->takeUp(World::ACCOUNT, 'old', $owed->id, $later, new Claim($this->conversation->id, 1));
+            $this->world->settleOwed->takeUp(World::account(), new EntryId('old'), $owed->id, $later, new Claim($this->conversation->id, 1));
             self::fail('A message has come in since.');
         } catch (Overtaken) {
         }
         $entry = $this->world->settleOwed->takeUp(
-            World::ACCOUNT,
-            'up',
+            World::account(),
+            new EntryId('up'),
             $owed->id,
             $later,
             new Claim($this->conversation->id, $this->conversation->revision()),
@@ -372,7 +373,7 @@ final class SendTest extends TestCase
         );
         foreach (['open' => $later, 'past' => $this->at('2026-11-23T09:00:00Z')] as $id => $moment) {
             try {
-                $this->world->settleOwed->takeUp(World::ACCOUNT, $id, $owed->id, $moment);
+                $this->world->settleOwed->takeUp(World::account(), new EntryId($id), $owed->id, $moment);
                 self::fail($id);
             } catch (Refused) {
             }
@@ -386,8 +387,8 @@ final class SendTest extends TestCase
         $draft = $this->draft();
         $this->expectExceptionObject(new Refused('The answer would be expected before the message goes out.', 'until'));
         ($this->world->send)(
-            World::ACCOUNT,
-            'e',
+            World::account(),
+            new EntryId('e'),
             $draft->id,
             $this->at('2026-11-28T09:00:00Z'),
             true,
@@ -435,7 +436,7 @@ final class SendTest extends TestCase
         $message = array_key_first($this->world->memory->messages);
 
         return $this->world->drafts->write(
-            World::ACCOUNT,
+            World::account(),
             $this->world->ids->next(),
             0,
             $conversation ? AnswerKind::Reply : AnswerKind::New,
@@ -452,12 +453,12 @@ final class SendTest extends TestCase
 
     private function write(Outgoing $draft, int $revision, string $text): void
     {
-        $this->world->drafts->write(World::ACCOUNT, $draft->id, $revision, $draft->kind, null, '', new Letter(text: $text));
+        $this->world->drafts->write(World::account(), $draft->id, $revision, $draft->kind, null, '', new Letter(text: $text));
     }
 
     private function send(Outgoing $draft): Entry
     {
-        return ($this->world->send)(World::ACCOUNT, $this->world->ids->next(), $draft->id, $this->at('2026-11-24T10:00:10Z'), false);
+        return ($this->world->send)(World::account(), new EntryId($this->world->ids->next()), $draft->id, $this->at('2026-11-24T10:00:10Z'), false);
     }
 
     private function at(string $instant): Moment

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Post;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Post\Placeholders;
 use ZippyTray\Core\Refused;
@@ -77,8 +78,8 @@ final class TemplateTest extends TestCase
     public function testTemplatesHaveNamesOfTheirOwn(): void
     {
         $world = new World();
-        $world->keepTemplates->add(World::ACCOUNT, 'a', 't1', ' Opening  hours ', 'Opening hours', 'We open at ten.', true);
-        $world->keepTemplates->add(World::ACCOUNT, 'b', 't2', 'Thanks', '', 'Thank you, {first name}.', false);
+        $world->keepTemplates->add(World::account(), new EntryId('a'), 't1', ' Opening  hours ', 'Opening hours', 'We open at ten.', true);
+        $world->keepTemplates->add(World::account(), new EntryId('b'), 't2', 'Thanks', '', 'Thank you, {first name}.', false);
         foreach ([
             ['opening HOURS', 'x', 'name'],
             ['', 'x', 'name'],
@@ -86,15 +87,15 @@ final class TemplateTest extends TestCase
             ['New', " \n", 'text'],
         ] as [$name, $text, $field]) {
             try {
-                $world->keepTemplates->add(World::ACCOUNT, $world->ids->next(), $world->ids->next(), $name, '', $text, true);
+                $world->keepTemplates->add(World::account(), new EntryId($world->ids->next()), $world->ids->next(), $name, '', $text, true);
                 self::fail('It was taken.');
             } catch (Refused $refused) {
                 self::assertSame($field, $refused->field);
             }
         }
         $before = $world->state();
-        $edited = $world->keepTemplates->edit(World::ACCOUNT, 'c', 't2', 'Thanks', 'Thank you', 'Thank you.', true);
-        $gone = $world->keepTemplates->delete(World::ACCOUNT, 'd', 't2');
+        $edited = $world->keepTemplates->edit(World::account(), new EntryId('c'), 't2', 'Thanks', 'Thank you', 'Thank you.', true);
+        $gone = $world->keepTemplates->delete(World::account(), new EntryId('d'), 't2');
         self::assertCount(1, $world->memory->templates);
         $world->undo($gone);
         $world->undo($edited);

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Remind;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Task\TaskFields;
@@ -59,7 +60,7 @@ final class RemindTest extends TestCase
         }
         $world->makeTask(new TaskFields('Stand-up', reminders: [self::at($world, 'every weekday at 9')]));
         $mail = $world->conversation('Rota');
-        ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $mail->id, [self::at($world, '27 nov 12:00')]);
+        ($world->remindOf)(World::account(), new EntryId($world->ids->next()), $mail->id, [self::at($world, '27 nov 12:00')]);
 
         $world->clock->set('2026-12-24T10:00:00Z');
         $all = ['Roof 26 09:00', 'Rota 27 12:00', 'Glass 28 09:00', 'Stand-up 24 09:00 x22'];
@@ -69,7 +70,7 @@ final class RemindTest extends TestCase
         self::assertSame($all, $world->look(), 'Nor when the clock is set back.');
         $world->clock->set('2026-12-24T10:00:01Z');
         self::assertSame($all, $world->look());
-        $world->answer->letGo(World::ACCOUNT, $world->ids->next(), $world->ringIds());
+        $world->answer->letGo(World::account(), new EntryId($world->ids->next()), $world->ringIds());
         self::assertSame([], $world->look());
         $world->clock->set('2027-01-05T10:00:00Z');
         self::assertSame(['Later 02 09:00', 'Stand-up 05 09:00 x8'], $world->look());
@@ -83,14 +84,14 @@ final class RemindTest extends TestCase
         $world->clock->set('2026-11-24T11:00:05Z');
         self::assertSame(['Oil 24 11:00'], $world->look());
 
-        $gone = $world->answer->letGo(World::ACCOUNT, $world->ids->next(), $world->ringIds());
+        $gone = $world->answer->letGo(World::account(), new EntryId($world->ids->next()), $world->ringIds());
         self::assertSame([], $world->look());
         $world->undo($gone);
         self::assertSame(['Oil 24 11:00'], $world->look());
 
         $again = $world->answer->again(
-            World::ACCOUNT,
-            $world->ids->next(),
+            World::account(),
+            new EntryId($world->ids->next()),
             $world->ringIds(),
             $world->speaker()->moment('in 20 minutes', 'at'),
         );
@@ -104,7 +105,7 @@ final class RemindTest extends TestCase
         $world->clock->set('2026-11-24T11:21:00Z');
         self::assertSame(['Oil 24 11:20'], $world->look());
         $this->expectExceptionObject(new Refused('Tue 24 Nov 2026, 11:00 is already past. Choose a moment that is still to come.', 'at'));
-        $world->answer->again(World::ACCOUNT, $world->ids->next(), $world->ringIds(), $world->speaker()->moment('24 nov 11:00', 'at'));
+        $world->answer->again(World::account(), new EntryId($world->ids->next()), $world->ringIds(), $world->speaker()->moment('24 nov 11:00', 'at'));
     }
 
     public function testOnlyWhatIsOpenReminds(): void
@@ -112,10 +113,10 @@ final class RemindTest extends TestCase
         $world = new World();
         $world->look();
         $world->makeTask(new TaskFields('Done', reminders: [self::at($world, 'at 11')]));
-        $world->completeTasks->complete(World::ACCOUNT, $world->ids->next(), [$world->task('Done')->id], false, World::zone());
+        $world->completeTasks->complete(World::account(), new EntryId($world->ids->next()), [$world->task('Done')->id], false, World::zone());
         foreach ([[new Delete(), 'Deleted'], [new Archive(), 'Archived']] as [$decision, $subject]) {
             $mail = $world->conversation($subject);
-            ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $mail->id, [self::at($world, 'at 11')]);
+            ($world->remindOf)(World::account(), new EntryId($world->ids->next()), $mail->id, [self::at($world, 'at 11')]);
             $world->decide($decision, [$mail]);
         }
         $world->clock->set('2026-11-24T12:00:00Z');
@@ -129,13 +130,13 @@ final class RemindTest extends TestCase
         $mail = $world->conversation('Rota');
         $lead = [ReadReminder::of('a day before', $world->speaker())];
         try {
-            ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $mail->id, $lead);
+            ($world->remindOf)(World::account(), new EntryId($world->ids->next()), $mail->id, $lead);
             self::fail('There is nothing to count from.');
         } catch (Refused $refused) {
             self::assertStringContainsString('it is not away', $refused->getMessage());
         }
         $world->decide(new HandOver('Petra', 'the rota', $world->speaker()->moment('friday 3pm', 'until')), [$mail]);
-        ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $mail->id, $lead);
+        ($world->remindOf)(World::account(), new EntryId($world->ids->next()), $mail->id, $lead);
         $world->clock->set('2026-11-26T14:59:59Z');
         self::assertSame([], $world->look());
         $world->clock->set('2026-11-26T15:00:00Z');
@@ -151,8 +152,8 @@ final class RemindTest extends TestCase
         $world->makeTask(new TaskFields('Wind the clock', repeat: $repeat, reminders: [ReadReminder::of('1h before', $world->speaker())]));
         $world->clock->set('2026-11-24T17:00:00Z');
         self::assertSame(['Wind the clock 24 17:00'], $world->look());
-        $world->answer->letGo(World::ACCOUNT, $world->ids->next(), $world->ringIds());
-        $world->completeTasks->complete(World::ACCOUNT, $world->ids->next(), [$world->task('Wind the clock')->id], false, World::zone());
+        $world->answer->letGo(World::account(), new EntryId($world->ids->next()), $world->ringIds());
+        $world->completeTasks->complete(World::account(), new EntryId($world->ids->next()), [$world->task('Wind the clock')->id], false, World::zone());
         $world->clock->set('2026-11-25T16:59:00Z');
         self::assertSame([], $world->look());
         $world->clock->set('2026-11-25T17:00:00Z');
@@ -206,14 +207,14 @@ final class RemindTest extends TestCase
         $world->makeTask(new TaskFields('Oil', due: $world->speaker()->due('friday', 'due'), reminders: [$lead, $daily]));
         $task = $world->task('Oil');
         $moved = ($world->moveReminder)(
-            World::ACCOUNT,
-            $world->ids->next(),
+            World::account(),
+            new EntryId($world->ids->next()),
             $task->ref(),
             $lead->text(),
             $world->speaker()->moment('tomorrow 15:00', 'to'),
         );
         self::assertSame(['Oil', 'Wed 25 Nov 2026, 15:00'], [$moved->about, $moved->consequence]);
-        $off = ($world->moveReminder)(World::ACCOUNT, $world->ids->next(), $task->ref(), 'every day at 11:00, from Tue 24 Nov 2026', null);
+        $off = ($world->moveReminder)(World::account(), new EntryId($world->ids->next()), $task->ref(), 'every day at 11:00, from Tue 24 Nov 2026', null);
         $world->clock->set('2026-11-26T12:00:00Z');
         self::assertSame(['Oil 25 15:00'], $world->look());
         $world->undo($off);
@@ -254,8 +255,8 @@ final class RemindTest extends TestCase
         $before = $world->state();
         try {
             ($world->moveReminder)(
-                World::ACCOUNT,
-                $world->ids->next(),
+                World::account(),
+                new EntryId($world->ids->next()),
                 $world->task('Oil')->ref(),
                 $reminder,
                 null === $to ? null : $world->speaker()->moment($to, 'to'),

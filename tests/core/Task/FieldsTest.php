@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Task;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\FirstReminder;
 use ZippyTray\Core\Task\Labels;
@@ -191,40 +192,40 @@ final class FieldsTest extends TestCase
         $world->makeTask(new TaskFields('Order polish'));
         $task = $world->task('Order polish');
         $seen = $task->revision();
-        ($world->editTask)(World::ACCOUNT, 'first', $task->id, $seen, new TaskFields('Order brass polish'), World::zone());
+        ($world->editTask)(World::account(), new EntryId('first'), $task->id, $seen, new TaskFields('Order brass polish'), World::zone());
         self::assertGreaterThan($seen, $task->revision());
         $before = $world->state();
         try {
-            ($world->editTask)(World::ACCOUNT, 'second', $task->id, $seen, new TaskFields('Order silver polish'), World::zone());
+            ($world->editTask)(World::account(), new EntryId('second'), $task->id, $seen, new TaskFields('Order silver polish'), World::zone());
             self::fail('It was overwritten.');
         } catch (TaskOvertaken $overtaken) {
             self::assertSame('Order brass polish', $overtaken->task->title());
         }
         self::assertSame($before, $world->state());
         // The same request again is no second edit.
-        self::assertSame('first', ($world->editTask)(World::ACCOUNT, 'first', $task->id, $seen, new TaskFields('x'), World::zone())->id);
+        self::assertEquals(new EntryId('first'), ($world->editTask)(World::account(), new EntryId('first'), $task->id, $seen, new TaskFields('x'), World::zone())->id);
     }
 
     public function testListsKeepTheirOrderAndTheirNamesApart(): void
     {
         $world = new World();
         foreach (['Roof', 'House', 'Shed'] as $name) {
-            $world->changeLists->add(World::ACCOUNT, 'add '.$name, $name, $name, ListColour::Sea);
+            $world->changeLists->add(World::account(), new EntryId('add '.$name), $name, $name, ListColour::Sea);
         }
         $order = static fn (): array => array_column(
-            (new \ZippyTray\Tests\Core\World\MemoryTasks($world->memory))->lists(World::ACCOUNT),
+            (new \ZippyTray\Tests\Core\World\MemoryTasks($world->memory))->lists(World::account()),
             'id',
         );
-        $world->changeLists->move(World::ACCOUNT, 'up', 'Shed', null);
+        $world->changeLists->move(World::account(), new EntryId('up'), 'Shed', null);
         self::assertSame(['Shed', 'Roof', 'House'], $order());
-        $moved = $world->changeLists->move(World::ACCOUNT, 'down', 'Shed', 'Roof');
+        $moved = $world->changeLists->move(World::account(), new EntryId('down'), 'Shed', 'Roof');
         self::assertSame(['Roof', 'Shed', 'House'], $order());
         $world->undo($moved);
         self::assertSame(['Shed', 'Roof', 'House'], $order());
-        $world->changeLists->edit(World::ACCOUNT, 'own name', 'Roof', 'roof', ListColour::Plum, false);
+        $world->changeLists->edit(World::account(), new EntryId('own name'), 'Roof', 'roof', ListColour::Plum, false);
         foreach (['HOUSE', ' ', str_repeat('x', 81)] as $name) {
             try {
-                $world->changeLists->edit(World::ACCOUNT, 'edit '.$name, 'Roof', $name, ListColour::Plum, false);
+                $world->changeLists->edit(World::account(), new EntryId('edit '.$name), 'Roof', $name, ListColour::Plum, false);
                 self::fail($name);
             } catch (Refused $refused) {
                 self::assertSame('list', $refused->field);
@@ -236,13 +237,13 @@ final class FieldsTest extends TestCase
     {
         $world = new World();
         foreach (['Roof', 'House', 'Shed'] as $name) {
-            $world->changeLists->add(World::ACCOUNT, 'add '.$name, $name, $name, ListColour::Sea);
+            $world->changeLists->add(World::account(), new EntryId('add '.$name), $name, $name, ListColour::Sea);
         }
         $before = $world->state();
         $parents = static fn (): array => array_map(static fn ($list): ?string => $list->parentId(), $world->memory->lists);
         $entries = [
-            $world->changeLists->move(World::ACCOUNT, 'shed', 'Shed', null, 'House'),
-            $world->changeLists->move(World::ACCOUNT, 'roof', 'Roof', 'Shed', 'House'),
+            $world->changeLists->move(World::account(), new EntryId('shed'), 'Shed', null, 'House'),
+            $world->changeLists->move(World::account(), new EntryId('roof'), 'Roof', 'Shed', 'House'),
         ];
         self::assertSame(
             ['Roof' => 'House', 'House' => null, 'Shed' => 'House'],
@@ -251,13 +252,13 @@ final class FieldsTest extends TestCase
         self::assertSame('under House', $entries[1]->consequence);
         foreach ([['House', 'House'], ['Roof', 'Shed'], ['House', 'Roof']] as [$list, $parent]) {
             try {
-                $world->changeLists->move(World::ACCOUNT, 'no '.$list.$parent, $list, null, $parent);
+                $world->changeLists->move(World::account(), new EntryId('no '.$list.$parent), $list, null, $parent);
                 self::fail("{$list} under {$parent}");
             } catch (Refused $refused) {
                 self::assertSame('parent', $refused->field);
             }
         }
-        $gone = $world->changeLists->delete(World::ACCOUNT, 'gone', 'House', null);
+        $gone = $world->changeLists->delete(World::account(), new EntryId('gone'), 'House', null);
         self::assertSame([null, null], [$world->memory->lists['Roof']->parentId(), $world->memory->lists['Shed']->parentId()]);
         $world->undo($gone);
         array_map($world->undo(...), array_reverse($entries));
@@ -351,8 +352,8 @@ final class FieldsTest extends TestCase
         $world = new World();
         $made = $world->makeTask(new TaskFields('Open day'));
         ($world->makeTasks)(
-            World::ACCOUNT,
-            'part',
+            World::account(),
+            new EntryId('part'),
             [new TaskOrder('part', new TaskFields('Posters'), parentId: $world->task('Open day')->id)],
             World::zone(),
         );
@@ -371,7 +372,7 @@ final class FieldsTest extends TestCase
 
     private function task(): Task
     {
-        return new Task('task', World::ACCOUNT, new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Order polish', 'list');
+        return new Task('task', World::account(), new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Order polish', 'list');
     }
 
     private static function due(?string $written): ?Due

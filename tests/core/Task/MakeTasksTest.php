@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Task;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Task;
@@ -48,7 +49,7 @@ final class MakeTasksTest extends TestCase
             $orders[] = new TaskOrder($world->ids->next(), new TaskFields($subject), claim: new Claim($world->conversation($subject)->id));
         }
         $before = $world->state();
-        $entry = ($world->makeTasks)(World::ACCOUNT, 'entry', $orders, World::zone());
+        $entry = ($world->makeTasks)(World::account(), new EntryId('entry'), $orders, World::zone());
         self::assertCount(3, $world->memory->tasks);
 
         $world->undo($entry->entry);
@@ -68,7 +69,7 @@ final class MakeTasksTest extends TestCase
         $conversation = $world->conversation();
         $this->expectException(Refused::class);
         try {
-            ($world->makeTasks)(World::ACCOUNT, 'entry', [
+            ($world->makeTasks)(World::account(), new EntryId('entry'), [
                 new TaskOrder('t1', new TaskFields('Fine'), claim: new Claim($conversation->id)),
                 new TaskOrder('t2', new TaskFields('  ')),
             ], World::zone());
@@ -104,9 +105,9 @@ final class MakeTasksTest extends TestCase
         $world = new World('2026-11-24T10:00:00Z');
         $world->makeTask(new TaskFields('Buy stamps'));
         $task = $world->task('Buy stamps');
-        $world->completeTasks->complete(World::ACCOUNT, 'first', [$task->id], false, World::zone());
+        $world->completeTasks->complete(World::account(), new EntryId('first'), [$task->id], false, World::zone());
         $world->clock->set('2026-11-25T10:00:00Z');
-        $again = $world->completeTasks->complete(World::ACCOUNT, 'second', [$task->id], false, World::zone());
+        $again = $world->completeTasks->complete(World::account(), new EntryId('second'), [$task->id], false, World::zone());
 
         self::assertSame('2026-11-24T10:00:00+00:00', $task->state()['completedAt']);
         self::assertSame([], $again->changes());

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\DateGroup;
 use ZippyTray\Core\Task\Outline;
@@ -64,8 +65,8 @@ final class OrderTest extends TestCase
         $order = [];
         foreach (range(1, 12) as $number) {
             ($world->makeTasks)(
-                World::ACCOUNT,
-                $world->ids->next(),
+                World::account(),
+                new EntryId($world->ids->next()),
                 [new TaskOrder($order[] = $world->ids->next(), new TaskFields('T'.$number))],
                 World::zone(),
             );
@@ -78,7 +79,7 @@ final class OrderTest extends TestCase
             );
             $rest = array_values(array_diff($order, $moved));
             $at = $random->getInt(-1, \count($rest) - 1);
-            ($world->moveTasks)(World::ACCOUNT, $world->ids->next(), $moved, $at < 0 ? Spot::in($list, true) : Spot::behind($rest[$at]));
+            ($world->moveTasks)(World::account(), new EntryId($world->ids->next()), $moved, $at < 0 ? Spot::in($list, true) : Spot::behind($rest[$at]));
             array_splice($rest, $at + 1, 0, $moved);
             $order = $rest;
             $tasks = $world->memory->tasks;
@@ -95,8 +96,8 @@ final class OrderTest extends TestCase
             $deep = new Outline((string) $level, under: [$deep]);
         }
         ($world->makeTasks)(
-            World::ACCOUNT,
-            'deep',
+            World::account(),
+            new EntryId('deep'),
             [
                 new TaskOrder('one', new TaskFields('1'), subtasks: [$deep]),
                 new TaskOrder('other', new TaskFields('other'), subtasks: [new Outline('part')]),
@@ -105,8 +106,8 @@ final class OrderTest extends TestCase
         );
         $this->refused($world, $world->task('1'), Spot::under($world->task('4')->id), 'cannot lie under itself');
         $this->refused($world, $world->task('other'), Spot::under($world->task('8')->id), '8 levels deep');
-        ($world->moveTasks)(World::ACCOUNT, 'fits', [$world->task('part')->id], Spot::under($world->task('8')->id));
-        $world->completeTasks->complete(World::ACCOUNT, 'done', [$world->task('1')->id], true, World::zone());
+        ($world->moveTasks)(World::account(), new EntryId('fits'), [$world->task('part')->id], Spot::under($world->task('8')->id));
+        $world->completeTasks->complete(World::account(), new EntryId('done'), [$world->task('1')->id], true, World::zone());
         $this->refused($world, $world->task('other'), Spot::under($world->task('1')->id), 'is done');
         $this->refused($world, $world->task('other'), Spot::behind($world->task('2')->id), 'is done');
     }
@@ -147,7 +148,7 @@ final class OrderTest extends TestCase
     {
         $before = $world->state();
         try {
-            ($world->moveTasks)(World::ACCOUNT, $world->ids->next(), [$task->id], $spot);
+            ($world->moveTasks)(World::account(), new EntryId($world->ids->next()), [$task->id], $spot);
             self::fail($why);
         } catch (Refused $refused) {
             self::assertStringContainsString($why, $refused->getMessage());

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Task;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\PutOff;
 use ZippyTray\Core\Task\PutOffWhat;
@@ -60,10 +61,10 @@ final class PutOffTest extends TestCase
         $task = $world->task('Oil');
         $putOff = new PutOff($read($to) ?? throw new \LogicException(), $what);
         $before = $world->state();
-        [$said] = $world->putOff->preview(World::ACCOUNT, [$task->id], $putOff, World::zone());
+        [$said] = $world->putOff->preview(World::account(), [$task->id], $putOff, World::zone());
         self::assertSame($before, $world->state(), 'A preview changes nothing.');
         try {
-            $entry = ($world->putOff)(World::ACCOUNT, $world->ids->next(), [$task->id], $putOff, World::zone());
+            $entry = ($world->putOff)(World::account(), new EntryId($world->ids->next()), [$task->id], $putOff, World::zone());
             self::assertSame([$startAfter, $dueAfter], [(string) $task->start()?->text(), (string) $task->due()?->text()]);
             self::assertSame(
                 [$startAfter, $dueAfter, ''],

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Task;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\OpenSubtasks;
@@ -94,7 +95,7 @@ final class RepeatTest extends TestCase
             [new Outline('Find the key', true), new Outline('Oil it')],
         );
         $before = $world->state();
-        $entry = $world->completeTasks->complete(World::ACCOUNT, 'done', [$task->id], true, World::zone());
+        $entry = $world->completeTasks->complete(World::account(), new EntryId('done'), [$task->id], true, World::zone());
 
         self::assertSame('next Fri 4 Dec 2026', $entry->consequence);
         self::assertFalse($task->isDone());
@@ -124,8 +125,8 @@ final class RepeatTest extends TestCase
         $world = new World();
         $task = $this->made($world, new TaskFields('Wind the clock', repeat: self::repeat('every friday')));
         ($world->editTask)(
-            World::ACCOUNT,
-            'moved',
+            World::account(),
+            new EntryId('moved'),
             $task->id,
             $task->revision(),
             new TaskFields('Wind the clock', due: Due::onDay(LocalDate::parse('2026-11-30')), repeat: self::repeat('every friday')),
@@ -133,7 +134,7 @@ final class RepeatTest extends TestCase
         );
         self::assertSame('Mon 30 Nov 2026', $task->due()?->text());
         $world->clock->set('2026-11-30T10:00:00Z');
-        $world->completeTasks->complete(World::ACCOUNT, 'done', [$task->id], false, World::zone());
+        $world->completeTasks->complete(World::account(), new EntryId('done'), [$task->id], false, World::zone());
         self::assertSame('Fri 4 Dec 2026', $world->task('Wind the clock')->due()?->text());
     }
 
@@ -142,12 +143,12 @@ final class RepeatTest extends TestCase
         $world = new World();
         $task = $this->made($world, new TaskFields('Wind the clock', repeat: self::repeat('every friday for 1 time')));
         try {
-            $world->completeTasks->skip(World::ACCOUNT, 'skip', $task->id, World::zone());
+            $world->completeTasks->skip(World::account(), new EntryId('skip'), $task->id, World::zone());
             self::fail('It was skipped.');
         } catch (Refused $refused) {
             self::assertStringContainsString('last one', $refused->getMessage());
         }
-        $world->completeTasks->complete(World::ACCOUNT, 'done', [$task->id], false, World::zone());
+        $world->completeTasks->complete(World::account(), new EntryId('done'), [$task->id], false, World::zone());
         self::assertTrue($task->isDone());
         self::assertCount(1, $world->memory->tasks);
     }
@@ -161,7 +162,7 @@ final class RepeatTest extends TestCase
         );
         $task = $made('every monday', '2026-12-02');
         self::assertSame('Wed 2 Dec 2026', $task->due()?->text());
-        $world->completeTasks->complete(World::ACCOUNT, 'done', [$task->id], false, World::zone());
+        $world->completeTasks->complete(World::account(), new EntryId('done'), [$task->id], false, World::zone());
         self::assertSame('Mon 7 Dec 2026', $world->task('every monday')->due()?->text());
         self::assertSame('Sat 14 Nov 2026', $made('every 3 days', '2026-11-14')->due()?->text(), 'What is overdue already stays so.');
         $this->expectException(Refused::class);
@@ -174,7 +175,7 @@ final class RepeatTest extends TestCase
         $task = $this->made($world, new TaskFields('Open day'), [new Outline('Posters'), new Outline('Tea', under: [new Outline('Milk')])]);
         $before = $world->state();
         try {
-            $world->completeTasks->complete(World::ACCOUNT, 'done', [$task->id], false, World::zone());
+            $world->completeTasks->complete(World::account(), new EntryId('done'), [$task->id], false, World::zone());
             self::fail('It was completed.');
         } catch (OpenSubtasks $open) {
             self::assertSame(3, $open->count);
@@ -184,8 +185,8 @@ final class RepeatTest extends TestCase
         self::assertSame(
             EntryKind::CompleteTask,
             $world->completeTasks->complete(
-                World::ACCOUNT,
-                'all',
+                World::account(),
+                new EntryId('all'),
                 [$task->id, $world->task('Posters')->id, $world->task('Tea')->id, $world->task('Milk')->id],
                 false,
                 World::zone(),
@@ -197,8 +198,8 @@ final class RepeatTest extends TestCase
     private function made(World $world, TaskFields $fields, array $subtasks = []): Task
     {
         ($world->makeTasks)(
-            World::ACCOUNT,
-            $world->ids->next(),
+            World::account(),
+            new EntryId($world->ids->next()),
             [new TaskOrder($id = $world->ids->next(), $fields, subtasks: $subtasks)],
             World::zone(),
         );

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Tray;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskFields;
@@ -31,10 +32,10 @@ final class ClearingTest extends TestCase
         $world = new World();
         $conversation = $world->conversation();
         $seen = new Claim($conversation->id, $conversation->revision());
-        $archived = ($world->decide)(World::ACCOUNT, 'one', new Archive(), [$seen])->entry;
+        $archived = ($world->decide)(World::account(), new EntryId('one'), new Archive(), [$seen])->entry;
 
         try {
-            ($world->decide)(World::ACCOUNT, 'two', new Delete(), [$seen]);
+            ($world->decide)(World::account(), new EntryId('two'), new Delete(), [$seen]);
             self::fail('It was decided twice.');
         } catch (Overtaken $overtaken) {
             self::assertSame($archived, $overtaken->entry);
@@ -43,7 +44,7 @@ final class ClearingTest extends TestCase
         self::assertSame(Place::Archive, $conversation->placeAt($world->clock->now()));
         self::assertSame(
             $archived,
-            ($world->decide)(World::ACCOUNT, 'one', new Archive(), [$seen])->entry,
+            ($world->decide)(World::account(), new EntryId('one'), new Archive(), [$seen])->entry,
             'The same request again is answered as before.',
         );
     }
@@ -57,7 +58,7 @@ final class ClearingTest extends TestCase
 
         $this->expectException(Overtaken::class);
         $this->expectExceptionMessage('A message has come into "Lantern glass" meanwhile');
-        ($world->decide)(World::ACCOUNT, 'one', new Archive(), [$seen]);
+        ($world->decide)(World::account(), new EntryId('one'), new Archive(), [$seen]);
     }
 
     public function testOfManyOnlyTheOvertakenOnesAreLeftAsTheyAre(): void
@@ -67,7 +68,7 @@ final class ClearingTest extends TestCase
         $claims = [new Claim($first->id, $first->revision()), new Claim($second->id, $second->revision())];
         $world->decide(new Delete(), [$first]);
 
-        $decided = ($world->decide)(World::ACCOUNT, 'both', new Archive(), $claims);
+        $decided = ($world->decide)(World::account(), new EntryId('both'), new Archive(), $claims);
         self::assertSame(['Second'], [$decided->entry->about]);
         self::assertSame(
             [$first->id],
@@ -85,7 +86,7 @@ final class ClearingTest extends TestCase
 
         $this->expectException(Overtaken::class);
         try {
-            ($world->makeTasks)(World::ACCOUNT, 'task entry', [$order], World::zone());
+            ($world->makeTasks)(World::account(), new EntryId('task entry'), [$order], World::zone());
         } finally {
             self::assertSame([], $world->memory->tasks);
         }
@@ -162,7 +163,7 @@ final class ClearingTest extends TestCase
     {
         $world = new World();
         [$one, $other] = [$world->conversation('One'), $world->conversation('Other')];
-        $entry = ($world->block)(World::ACCOUNT, 'block', [new Claim($one->id)], false, World::OWN)->entry;
+        $entry = ($world->block)(World::account(), new EntryId('block'), [new Claim($one->id)], false, World::OWN)->entry;
         self::assertSame('mail from tam@glass.example goes to Blocked', $entry->consequence);
         self::assertSame([Place::Blocked, Place::Blocked], [$one->placeAt($world->clock->now()), $other->placeAt($world->clock->now())]);
 
@@ -179,14 +180,14 @@ final class ClearingTest extends TestCase
     {
         $world = new World();
         $conversation = $world->conversation();
-        ($world->block)(World::ACCOUNT, 'block', [new Claim($conversation->id)], true, World::OWN);
+        ($world->block)(World::account(), new EntryId('block'), [new Claim($conversation->id)], true, World::OWN);
         $below = self::receive($world, 'News <news@mail.glass.example>', 'Below');
         $beside = self::receive($world, 'Other <x@notglass.example>', 'Beside');
         self::assertSame([Place::Blocked, Place::Tray], [$below->placeAt($world->clock->now()), $beside->placeAt($world->clock->now())]);
 
         $sender = array_key_first($world->memory->senders);
         self::assertNotNull($sender);
-        $world->block->unblock(World::ACCOUNT, 'unblock', $sender, true);
+        $world->block->unblock(World::account(), new EntryId('unblock'), $sender, true);
         self::assertSame([], $world->memory->senders);
         self::assertSame([Place::Tray, Place::Tray], [$conversation->placeAt($world->clock->now()), $below->placeAt($world->clock->now())]);
     }
@@ -199,7 +200,7 @@ final class ClearingTest extends TestCase
         $other = ($world->arrive)(World::recipient(), $raw);
         self::assertNotNull($other);
         $world->memory->conversationOf[$other->id] = $shared->id;
-        ($world->block)(World::ACCOUNT, 'block', [new Claim($blocked->id)], false, World::OWN);
+        ($world->block)(World::account(), new EntryId('block'), [new Claim($blocked->id)], false, World::OWN);
         self::assertSame(Place::Tray, $shared->placeAt($world->clock->now()));
     }
 
@@ -209,7 +210,7 @@ final class ClearingTest extends TestCase
         $own = self::receive($world, 'Colleague <petra@ternpoint.example>', 'From the office');
         $this->expectException(Refused::class);
         $this->expectExceptionMessage('ternpoint.example is your own domain');
-        ($world->block)(World::ACCOUNT, 'block', [new Claim($own->id)], true, World::OWN);
+        ($world->block)(World::account(), new EntryId('block'), [new Claim($own->id)], true, World::OWN);
     }
 
     public function testWhatWouldBeBlockedUnder(): void
@@ -222,12 +223,12 @@ final class ClearingTest extends TestCase
     {
         $world = new World();
         $conversation = $world->conversation();
-        ($world->passOver)(World::ACCOUNT, $conversation->id, 'first');
-        ($world->passOver)(World::ACCOUNT, $conversation->id, 'first');
-        ($world->passOver)(World::ACCOUNT, $conversation->id, 'second');
+        ($world->passOver)(World::account(), $conversation->id, 'first');
+        ($world->passOver)(World::account(), $conversation->id, 'first');
+        ($world->passOver)(World::account(), $conversation->id, 'second');
         self::assertCount(2, $world->memory->touches[$conversation->id]);
         $world->decide(new Archive(), [$conversation]);
-        ($world->passOver)(World::ACCOUNT, $conversation->id, 'third');
+        ($world->passOver)(World::account(), $conversation->id, 'third');
         self::assertCount(2, $world->memory->touches[$conversation->id]);
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\Tray;
 
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskFields;
@@ -60,7 +61,7 @@ final class DecideTest extends TestCase
 
         $this->expectException(NotFound::class);
         try {
-            ($world->decide)(World::ACCOUNT, 'entry', new Archive(), [new Claim($conversation->id), new Claim('not there')]);
+            ($world->decide)(World::account(), new EntryId('entry'), new Archive(), [new Claim($conversation->id), new Claim('not there')]);
         } finally {
             self::assertSame(Place::Tray, $conversation->placeAt($world->clock->now()));
             self::assertSame([], $world->memory->entries);
@@ -72,14 +73,14 @@ final class DecideTest extends TestCase
         $world = new World();
         $conversation = $world->conversation();
         $first = ($world->decide)(
-            World::ACCOUNT,
-            'entry',
+            World::account(),
+            new EntryId('entry'),
             new Snooze(self::moment('2026-11-25T09:00:00Z')),
             [new Claim($conversation->id)],
         );
         $second = ($world->decide)(
-            World::ACCOUNT,
-            'entry',
+            World::account(),
+            new EntryId('entry'),
             new Snooze(self::moment('2026-11-25T09:00:00Z')),
             [new Claim($conversation->id)],
         );
@@ -109,9 +110,9 @@ final class DecideTest extends TestCase
         $world->decide(new Delete(), [$conversation]);
 
         $world->clock->set('2026-12-24T09:59:59Z');
-        self::assertNull($world->emptyBin->expired(World::ACCOUNT, 'too early'));
+        self::assertNull($world->emptyBin->expired(World::account(), new EntryId('too early')));
         $world->clock->set('2026-12-24T10:00:00Z');
-        self::assertNotNull($world->emptyBin->expired(World::ACCOUNT, 'in time'));
+        self::assertNotNull($world->emptyBin->expired(World::account(), new EntryId('in time')));
 
         self::assertSame([], $world->memory->conversations);
         self::assertSame([], $world->memory->messages);

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Tray;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Field\Speaker;
@@ -299,7 +300,7 @@ final class ReturnTest extends TestCase
         }
         [$first, $second] = array_values($world->memory->conversations);
         $world->decide(new Snooze(self::moment('2026-12-01T09:00:00Z')), [$first]);
-        ($world->remindOf)(World::ACCOUNT, $world->ids->next(), $second->id, [Reminder::at(self::moment('2026-11-30T09:00:00Z'))]);
+        ($world->remindOf)(World::account(), new EntryId($world->ids->next()), $second->id, [Reminder::at(self::moment('2026-11-30T09:00:00Z'))]);
         ($world->arrive)(World::recipient(), $letter('x', '<a@glass.example>'));
         self::assertCount(1, $world->memory->conversations);
         $one = array_values($world->memory->conversations)[0];
@@ -308,7 +309,7 @@ final class ReturnTest extends TestCase
 
     private function clear(World $world, string $id): void
     {
-        $world->clear->begin(World::ACCOUNT, $id, ClearingOrder::Grouped, static fn (): int => 2);
+        $world->clear->begin(World::account(), $id, ClearingOrder::Grouped, static fn (): int => 2);
     }
 
     private static function speaker(string $now): Speaker

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\BlockedSenders;
@@ -14,12 +15,12 @@ final readonly class MemoryBlockedSenders implements BlockedSenders
     {
     }
 
-    public function get(string $accountId, string $id): BlockedSender
+    public function get(AccountId $accountId, string $id): BlockedSender
     {
         return $this->memory->senders[$id] ?? throw new NotFound('blocked sender', $id);
     }
 
-    public function find(string $accountId, string $pattern): ?BlockedSender
+    public function find(AccountId $accountId, string $pattern): ?BlockedSender
     {
         foreach ($this->memory->senders as $sender) {
             if ($sender->pattern === $pattern) {
@@ -30,7 +31,7 @@ final readonly class MemoryBlockedSenders implements BlockedSenders
         return null;
     }
 
-    public function isAnyBlocked(string $accountId, array $patterns): bool
+    public function isAnyBlocked(AccountId $accountId, array $patterns): bool
     {
         return [] !== array_filter($patterns, fn (string $pattern): bool => null !== $this->find($accountId, $pattern));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Clearings;
@@ -14,12 +15,12 @@ final readonly class MemoryClearings implements Clearings
     {
     }
 
-    public function find(string $accountId, string $id): ?Clearing
+    public function find(AccountId $accountId, string $id): ?Clearing
     {
         return $this->memory->clearings[$id] ?? null;
     }
 
-    public function get(string $accountId, string $id): Clearing
+    public function get(AccountId $accountId, string $id): Clearing
     {
         return $this->find($accountId, $id) ?? throw new NotFound('clearing', $id);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\People\Contacts;
@@ -14,22 +15,22 @@ final readonly class MemoryContacts implements Contacts
     {
     }
 
-    public function get(string $accountId, string $id): Contact
+    public function get(AccountId $accountId, string $id): Contact
     {
         return $this->find($accountId, $id) ?? throw new NotFound('contact', $id);
     }
 
-    public function find(string $accountId, string $id): ?Contact
+    public function find(AccountId $accountId, string $id): ?Contact
     {
         return $this->memory->contacts[$id] ?? null;
     }
 
-    public function withEmail(string $accountId, string $email): ?Contact
+    public function withEmail(AccountId $accountId, string $email): ?Contact
     {
         return $this->withEmails($accountId, [$email])[strtolower($email)] ?? null;
     }
 
-    public function withEmails(string $accountId, array $emails): array
+    public function withEmails(AccountId $accountId, array $emails): array
     {
         $found = [];
         foreach ($this->memory->contacts as $contact) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\BlockedSender;
@@ -17,7 +18,7 @@ final readonly class MemoryConversations implements Conversations
     {
     }
 
-    public function get(string $accountId, string $id): Conversation
+    public function get(AccountId $accountId, string $id): Conversation
     {
         return $this->memory->conversations[$id] ?? throw new NotFound('conversation', $id);
     }
@@ -39,7 +40,7 @@ final readonly class MemoryConversations implements Conversations
         unset($this->memory->conversations[$conversation->id]);
     }
 
-    public function binned(string $accountId, ?\DateTimeImmutable $since = null): array
+    public function binned(AccountId $accountId, ?\DateTimeImmutable $since = null): array
     {
         return array_values(array_filter(
             $this->memory->conversations,
@@ -47,7 +48,7 @@ final readonly class MemoryConversations implements Conversations
         ));
     }
 
-    public function waitingFrom(string $accountId, string $pattern, \DateTimeImmutable $now): array
+    public function waitingFrom(AccountId $accountId, string $pattern, \DateTimeImmutable $now): array
     {
         return array_values(array_filter(
             $this->memory->conversations,
@@ -55,7 +56,7 @@ final readonly class MemoryConversations implements Conversations
         ));
     }
 
-    public function blockedFrom(string $accountId, string $pattern): array
+    public function blockedFrom(AccountId $accountId, string $pattern): array
     {
         return array_values(array_filter(
             $this->memory->conversations,
@@ -67,7 +68,7 @@ final readonly class MemoryConversations implements Conversations
         ));
     }
 
-    public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array
+    public function awaitingClearing(AccountId $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array
     {
         return array_values(array_filter(
             $this->memory->conversations,

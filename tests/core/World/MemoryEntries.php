@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Change;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\ObjectRef;
 
 final readonly class MemoryEntries implements Entries
@@ -15,27 +17,27 @@ final readonly class MemoryEntries implements Entries
     {
     }
 
-    public function hasClearing(string $accountId, string $clearingId): bool
+    public function hasClearing(AccountId $accountId, string $clearingId): bool
     {
         return isset($this->memory->clearings[$clearingId]);
     }
 
-    public function find(string $accountId, string $id): ?Entry
+    public function find(AccountId $accountId, EntryId $id): ?Entry
     {
-        return $this->memory->entries[$id] ?? null;
+        return $this->memory->entries[$id->text] ?? null;
     }
 
     public function add(Entry $entry): void
     {
-        $this->memory->entries[$entry->id] = $entry;
+        $this->memory->entries[$entry->id->text] = $entry;
     }
 
-    public function nextNumber(string $accountId): int
+    public function nextNumber(AccountId $accountId): int
     {
         return \count($this->memory->entries) + 1;
     }
 
-    public function newestAbout(string $accountId, ObjectRef $object): ?Entry
+    public function newestAbout(AccountId $accountId, ObjectRef $object): ?Entry
     {
         foreach (array_reverse($this->memory->entries) as $entry) {
             if (array_filter(
@@ -49,7 +51,7 @@ final readonly class MemoryEntries implements Entries
         return null;
     }
 
-    public function laterAbout(string $accountId, array $objects, int $number): array
+    public function laterAbout(AccountId $accountId, array $objects, int $number): array
     {
         $names = array_map(static fn (ObjectRef $object): string => $object->kind->value.$object->id, $objects);
 
@@ -62,8 +64,8 @@ final readonly class MemoryEntries implements Entries
         )));
     }
 
-    public function undoneBy(string $accountId, string $entryId): array
+    public function undoneBy(AccountId $accountId, EntryId $entryId): array
     {
-        return array_values(array_filter($this->memory->entries, static fn (Entry $entry): bool => $entry->undoneBy() === $entryId));
+        return array_values(array_filter($this->memory->entries, static fn (Entry $entry): bool => true === $entry->undoneBy()?->is($entryId)));
     }
 }

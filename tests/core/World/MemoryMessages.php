@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
@@ -14,19 +15,19 @@ final readonly class MemoryMessages implements Messages
     {
     }
 
-    public function get(string $accountId, string $id): Message
+    public function get(AccountId $accountId, string $id): Message
     {
         return $this->memory->messages[$id] ?? throw new NotFound('message', $id);
     }
 
-    public function newestIn(string $accountId, string $conversationId): string
+    public function newestIn(AccountId $accountId, string $conversationId): string
     {
         $ids = array_keys($this->memory->conversationOf, $conversationId, true);
 
         return (string) ($ids[\count($ids) - 1] ?? throw new NotFound('conversation', $conversationId));
     }
 
-    public function ofConversation(string $accountId, string $conversationId): array
+    public function ofConversation(AccountId $accountId, string $conversationId): array
     {
         $messages = array_values(array_intersect_key(
             $this->memory->messages,
@@ -37,7 +38,7 @@ final readonly class MemoryMessages implements Messages
         return $messages;
     }
 
-    public function at(string $accountId, string $address): Message
+    public function at(AccountId $accountId, string $address): Message
     {
         foreach ($this->memory->messages as $message) {
             if (\in_array($address, ['mid:'.$message->messageHeader, $message->id], true)) {
@@ -52,7 +53,7 @@ final readonly class MemoryMessages implements Messages
         return $this->memory->sources[$message->id] ?? "Subject: {$message->subject}\r\n\r\n{$message->text}";
     }
 
-    public function isKnown(string $accountId, string $fingerprint): bool
+    public function isKnown(AccountId $accountId, string $fingerprint): bool
     {
         foreach ($this->memory->messages as $message) {
             if ($message->fingerprint === $fingerprint) {
@@ -63,7 +64,7 @@ final readonly class MemoryMessages implements Messages
         return false;
     }
 
-    public function isErased(string $accountId, string $fingerprint): bool
+    public function isErased(AccountId $accountId, string $fingerprint): bool
     {
         return \in_array($fingerprint, $this->memory->erased, true);
     }

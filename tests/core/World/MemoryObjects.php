@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -23,7 +24,7 @@ final readonly class MemoryObjects implements Objects
     {
     }
 
-    public function find(string $accountId, ObjectRef $object): ?Journaled
+    public function find(AccountId $accountId, ObjectRef $object): ?Journaled
     {
         return match ($object->kind) {
             ObjectKind::Conversation => $this->memory->conversations[$object->id] ?? null,
@@ -38,7 +39,7 @@ final readonly class MemoryObjects implements Objects
         };
     }
 
-    public function revive(string $accountId, ObjectRef $object, array $state): Journaled
+    public function revive(AccountId $accountId, ObjectRef $object, array $state): Journaled
     {
         return match ($object->kind) {
             ObjectKind::Conversation, ObjectKind::Ring => throw new CannotUndo('gone for good'),
@@ -57,7 +58,7 @@ final readonly class MemoryObjects implements Objects
         };
     }
 
-    public function isNeeded(string $accountId, ObjectRef $object): bool
+    public function isNeeded(AccountId $accountId, ObjectRef $object): bool
     {
         foreach ($this->memory->tasks as $task) {
             foreach ($task->needs() as $needed) {

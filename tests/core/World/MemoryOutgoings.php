@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Outgoings;
@@ -15,17 +16,17 @@ final readonly class MemoryOutgoings implements Outgoings
     {
     }
 
-    public function get(string $accountId, string $id): Outgoing
+    public function get(AccountId $accountId, string $id): Outgoing
     {
         return $this->find($accountId, $id) ?? throw new NotFound('draft', $id);
     }
 
-    public function find(string $accountId, string $id): ?Outgoing
+    public function find(AccountId $accountId, string $id): ?Outgoing
     {
         return $this->memory->outgoings[$id] ?? null;
     }
 
-    public function withHeader(string $accountId, string $messageHeader): ?Outgoing
+    public function withHeader(AccountId $accountId, string $messageHeader): ?Outgoing
     {
         return $this->those(static fn (Outgoing $one): bool => $one->messageHeader === $messageHeader)[0] ?? null;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\Owing;
@@ -14,7 +15,7 @@ final readonly class MemoryOwing implements Owing
     {
     }
 
-    public function get(string $accountId, string $id): Owed
+    public function get(AccountId $accountId, string $id): Owed
     {
         return $this->memory->owed[$id] ?? throw new NotFound('answer', $id);
     }
@@ -24,17 +25,17 @@ final readonly class MemoryOwing implements Owing
         $this->memory->owed[$owed->id] = $owed;
     }
 
-    public function openIn(string $accountId, string $conversationId): array
+    public function openIn(AccountId $accountId, string $conversationId): array
     {
         return $this->open(static fn (Owed $owed): bool => $owed->conversationId() === $conversationId);
     }
 
-    public function openOf(string $accountId, string $outgoingId): array
+    public function openOf(AccountId $accountId, string $outgoingId): array
     {
         return $this->open(static fn (Owed $owed): bool => $owed->outgoingId === $outgoingId);
     }
 
-    public function move(string $accountId, string $fromConversation, string $toConversation): void
+    public function move(AccountId $accountId, string $fromConversation, string $toConversation): void
     {
         foreach ($this->memory->owed as $owed) {
             if ($owed->conversationId() === $fromConversation) {

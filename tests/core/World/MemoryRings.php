@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Remind\Reminding;
 use ZippyTray\Core\Remind\Ring;
@@ -16,7 +17,7 @@ final readonly class MemoryRings implements Rings
     {
     }
 
-    public function reminding(string $accountId): iterable
+    public function reminding(AccountId $accountId): iterable
     {
         foreach ($this->memory->tasks as $task) {
             if (!$task->isDone()) {
@@ -30,17 +31,17 @@ final readonly class MemoryRings implements Rings
         }
     }
 
-    public function lookedAt(string $accountId): ?\DateTimeImmutable
+    public function lookedAt(AccountId $accountId): ?\DateTimeImmutable
     {
         return $this->memory->lookedAt;
     }
 
-    public function noteLook(string $accountId, \DateTimeImmutable $now): void
+    public function noteLook(AccountId $accountId, \DateTimeImmutable $now): void
     {
         $this->memory->lookedAt = $now;
     }
 
-    public function withKeys(string $accountId, array $keys): array
+    public function withKeys(AccountId $accountId, array $keys): array
     {
         $rings = [];
         foreach ($this->memory->rings as $ring) {
@@ -57,7 +58,7 @@ final readonly class MemoryRings implements Rings
         $this->memory->rings[$ring->id] = $ring;
     }
 
-    public function get(string $accountId, string $id): Ring
+    public function get(AccountId $accountId, string $id): Ring
     {
         return $this->memory->rings[$id] ?? throw new NotFound('reminder', $id);
     }

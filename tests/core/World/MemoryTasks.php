@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
@@ -16,7 +17,7 @@ final readonly class MemoryTasks implements Tasks
     {
     }
 
-    public function get(string $accountId, string $id): Task
+    public function get(AccountId $accountId, string $id): Task
     {
         return $this->memory->tasks[$id] ?? throw new NotFound('task', $id);
     }
@@ -39,7 +40,7 @@ final readonly class MemoryTasks implements Tasks
         return [] === $under ? [] : [...$under, ...$this->under($under)];
     }
 
-    public function rankBehind(string $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string
+    public function rankBehind(AccountId $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string
     {
         foreach ($this->beside($listId, $parentId) as $task) {
             if ((null === $rank || $task->rank() > $rank) && !\in_array($task->id, $except, true)) {
@@ -50,7 +51,7 @@ final readonly class MemoryTasks implements Tasks
         return null;
     }
 
-    public function lastRank(string $accountId, string $listId, ?string $parentId): ?string
+    public function lastRank(AccountId $accountId, string $listId, ?string $parentId): ?string
     {
         $beside = $this->beside($listId, $parentId);
 
@@ -62,7 +63,7 @@ final readonly class MemoryTasks implements Tasks
         return array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => $task->listId() === $list->id));
     }
 
-    public function done(string $accountId, ?string $listId): array
+    public function done(AccountId $accountId, ?string $listId): array
     {
         return array_values(array_filter(
             $this->memory->tasks,
@@ -70,7 +71,7 @@ final readonly class MemoryTasks implements Tasks
         ));
     }
 
-    public function listNamed(string $accountId, string $name): ?TaskList
+    public function listNamed(AccountId $accountId, string $name): ?TaskList
     {
         foreach ($this->memory->lists as $list) {
             if (mb_strtolower($list->name()) === mb_strtolower($name)) {
@@ -81,12 +82,12 @@ final readonly class MemoryTasks implements Tasks
         return null;
     }
 
-    public function getList(string $accountId, string $id): TaskList
+    public function getList(AccountId $accountId, string $id): TaskList
     {
         return $this->memory->lists[$id] ?? throw new NotFound('list', $id);
     }
 
-    public function lists(string $accountId): array
+    public function lists(AccountId $accountId): array
     {
         $lists = array_values($this->memory->lists);
         usort($lists, static fn (TaskList $a, TaskList $b): int => [$a->rank(), $a->id] <=> [$b->rank(), $b->id]);
@@ -99,7 +100,7 @@ final readonly class MemoryTasks implements Tasks
         unset($this->memory->lists[$list->id]);
     }
 
-    public function hasFile(string $accountId, string $id): bool
+    public function hasFile(AccountId $accountId, string $id): bool
     {
         return \in_array($id, $this->memory->files, true);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Post\Templates;
@@ -14,12 +15,12 @@ final readonly class MemoryTemplates implements Templates
     {
     }
 
-    public function get(string $accountId, string $id): Template
+    public function get(AccountId $accountId, string $id): Template
     {
         return $this->memory->templates[$id] ?? throw new NotFound('template', $id);
     }
 
-    public function named(string $accountId, string $name): ?Template
+    public function named(AccountId $accountId, string $name): ?Template
     {
         foreach ($this->memory->templates as $template) {
             if (mb_strtolower($template->name()) === mb_strtolower($name)) {

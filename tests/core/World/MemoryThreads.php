@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Mail\ThreadIndex;
@@ -16,7 +17,7 @@ final readonly class MemoryThreads implements ThreadIndex
     {
     }
 
-    public function neighbours(string $accountId, array $byIds, array $bySubject, array $except): array
+    public function neighbours(AccountId $accountId, array $byIds, array $bySubject, array $except): array
     {
         $conversations = [];
         foreach ($this->memory->messages as $id => $message) {

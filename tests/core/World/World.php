@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Arrival\Settle;
 use ZippyTray\Core\Arrival\SortIntoConversations;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Lifts;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -59,8 +61,6 @@ use ZippyTray\Core\Tray\PassOver;
  */
 final class World
 {
-    public const ACCOUNT = 'account';
-
     public const OWN = 'wren@ternpoint.example';
 
     public readonly SetClock $clock;
@@ -174,16 +174,21 @@ final class World
         );
     }
 
+    public static function account(): AccountId
+    {
+        return new AccountId('account');
+    }
+
     /** The person whose world it is, as mail comes in for them. */
     public static function recipient(): Recipient
     {
-        return new Recipient(self::ACCOUNT, new Person(self::OWN, 'Wren Halloran'));
+        return new Recipient(self::account(), new Person(self::OWN, 'Wren Halloran'));
     }
 
     /** A conversation with one message, in the tray. */
     public function conversation(string $subject = 'Lantern glass'): Conversation
     {
-        $conversation = new Conversation($this->ids->next(), self::ACCOUNT);
+        $conversation = new Conversation($this->ids->next(), self::account());
         $this->memory->conversations[$conversation->id] = $conversation;
         $message = $this->message($subject);
         $conversation->receive($message, true, $this->clock->now());
@@ -203,7 +208,7 @@ final class World
 
         return new Message(
             $id,
-            self::ACCOUNT,
+            self::account(),
             $id.'@glass.example',
             [],
             new Address($own ? self::OWN : 'tam@glass.example', $own ? 'Wren' : 'Tam Achterberg'),
@@ -229,8 +234,8 @@ final class World
     public function decide(Decision $decision, array $conversations): Entry
     {
         return ($this->decide)(
-            self::ACCOUNT,
-            $this->ids->next(),
+            self::account(),
+            new EntryId($this->ids->next()),
             $decision,
             array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $conversations),
         )->entry;
@@ -239,8 +244,8 @@ final class World
     public function makeTask(TaskFields $fields, ?Conversation $of = null): Entry
     {
         return ($this->makeTasks)(
-            self::ACCOUNT,
-            $this->ids->next(),
+            self::account(),
+            new EntryId($this->ids->next()),
             [new TaskOrder($this->ids->next(), $fields, claim: null === $of ? null : new Claim($of->id))],
             self::zone(),
         )->entry;
@@ -249,7 +254,7 @@ final class World
     /** @return list<string> the reminders that are up, in order: title or subject, moment in UTC and how often */
     public function look(?TimeSettings $settings = null): array
     {
-        ($this->lookOut)(self::ACCOUNT, self::zone(), $settings ?? new TimeSettings());
+        ($this->lookOut)(self::account(), self::zone(), $settings ?? new TimeSettings());
         $up = array_filter($this->memory->rings, static fn (Ring $ring): bool => $ring->isUp());
         usort($up, static fn (Ring $a, Ring $b): int => $a->at() <=> $b->at());
 
@@ -285,7 +290,7 @@ final class World
 
     public function undo(Entry $entry): Entry
     {
-        return ($this->undo)(self::ACCOUNT, $this->ids->next(), $entry->id);
+        return ($this->undo)(self::account(), new EntryId($this->ids->next()), $entry->id);
     }
 
     public function task(string $title): Task

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Hostile;
 
+use ZippyTray\Core\Mail\Message;
+
 /**
  * Letters that nobody should send: very long, very deep, wrong in every place, and such as want to do something in the
  * reader's browser. They are made anew for each run, the same each time.

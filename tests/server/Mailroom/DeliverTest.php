@@ -8,8 +8,10 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ZippyTray\Core\Arrival\Arrive;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Owed\Owing;
 use ZippyTray\Core\Post\AnswerKind;
@@ -258,7 +260,7 @@ final class DeliverTest extends ApiTestCase
         );
         ($this->service(SendMail::class))(
             $this->account->id,
-            self::id(),
+            new EntryId(self::id()),
             $draft->id,
             new Moment($this->now(), $this->account->timeZone()),
             false,
@@ -286,7 +288,7 @@ final class DeliverTest extends ApiTestCase
         );
         ($this->service(SendMail::class))(
             $this->account->id,
-            self::id(),
+            new EntryId(self::id()),
             $draft->id,
             $at ?? new Moment($this->now(), $this->account->timeZone()),
             false,

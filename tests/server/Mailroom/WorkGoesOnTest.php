@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\Filesystem\Filesystem;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Messages;
@@ -234,7 +235,7 @@ final class WorkGoesOnTest extends ApiTestCase
         );
         ($this->service(SendMail::class))(
             $this->account->id,
-            self::id(),
+            new EntryId(self::id()),
             $draft->id,
             new Moment($this->service(ProgramClock::class)->now(), $this->account->timeZone()),
             false,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Mailroom\Out;
 
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Message;
 
 /**
  * A way on which mail goes out.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Journal;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Store\Row;
@@ -34,7 +35,7 @@ final readonly class EntryRows
      *
      * @return array{entries: list<EntryRow>, more: bool}
      */
-    public function page(string $accountId, ?int $before): array
+    public function page(AccountId $accountId, ?int $before): array
     {
         $rows = $this->connection->fetchAllAssociative(
             self::SELECT.' WHERE e.account_id = ? AND e.number < ? ORDER BY e.number DESC LIMIT '.(self::PAGE + 1),
@@ -45,7 +46,7 @@ final readonly class EntryRows
     }
 
     /** @return list<EntryRow> */
-    public function about(string $accountId, ObjectRef $object): array
+    public function about(AccountId $accountId, ObjectRef $object): array
     {
         return self::views($this->connection->fetchAllAssociative(
             self::SELECT.' WHERE +e.account_id = ? AND e.id IN (SELECT entry_id FROM journal_touch WHERE kind = ? AND object_id = ?) ORDER '
@@ -55,7 +56,7 @@ final readonly class EntryRows
     }
 
     /** @throws NotFound */
-    public function one(string $accountId, string $id): EntryRow
+    public function one(AccountId $accountId, string $id): EntryRow
     {
         return self::views($this->connection->fetchAllAssociative(
             self::SELECT.' WHERE +e.account_id = ? AND e.id = ?',

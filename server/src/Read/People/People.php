@@ -38,7 +38,7 @@ final readonly class People
     public static function query(Account $account, string $words, int $count): array
     {
         $where = ['p.account_id = :account', 'p.email <> :own'];
-        $parameters = ['account' => $account->id, 'own' => strtolower($account->email), 'count' => $count];
+        $parameters = ['account' => $account->id->text, 'own' => strtolower($account->email), 'count' => $count];
         foreach (\array_slice(
             preg_split('/[\s,;<>"]+/u', mb_strtolower(mb_scrub(trim($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [],
             0,

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Read\Task;
 
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Time\Due;
@@ -103,7 +104,7 @@ final readonly class TaskRows
 
         return $this->rows($account, $this->ids(
             ' AND t.completed_at IS NULL AND NOT l.archived AND (t.due_date BETWEEN ? AND ? OR t.start_date BETWEEN ? AND ?) ORDER BY '.implode(', ', self::BY_DUE),
-            [$account->id, $over ? '' : $around[0], $around[1], ...$around],
+            [$account->id->text, $over ? '' : $around[0], $around[1], ...$around],
         ));
     }
 
@@ -130,7 +131,7 @@ final readonly class TaskRows
             $account,
             $this->ids(
                 " AND t.completed_at IS NULL AND LOWER((SELECT json_extract(s.sender, '$.email') FROM source_copy s WHERE s.id = ".self::SOURCE.')) = ?',
-                [$account->id, mb_strtolower($email)],
+                [$account->id->text, mb_strtolower($email)],
             ),
         );
     }
@@ -163,7 +164,7 @@ final readonly class TaskRows
             $this->ids(
                 ' AND t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN '
                     .'below ON b.parent_id = below.id) SELECT id FROM below)',
-                [$account->id, $id],
+                [$account->id->text, $id],
             ),
         );
     }
@@ -173,7 +174,7 @@ final readonly class TaskRows
      *
      * @return list<array{id: string, title: string, done: bool}> the tasks that came from one of the messages
      */
-    public function ofMessages(string $accountId, array $messageIds): array
+    public function ofMessages(AccountId $accountId, array $messageIds): array
     {
         return $this->links(
             "EXISTS (SELECT 1 FROM json_each(t.sources) j JOIN source_copy s ON s.id = json_extract(j.value, '$.ref') WHERE json_extract(j.value, '$.kind') = 'message' AND s.account_id = t.account_id AND s.message_id IN (SELECT value FROM json_each(?)))",
@@ -183,7 +184,7 @@ final readonly class TaskRows
     }
 
     /** @return list<array{id: string, title: string, done: bool}> the tasks that name the task as a source */
-    public function ofTask(string $accountId, string $id): array
+    public function ofTask(AccountId $accountId, string $id): array
     {
         return $this->links(
             "EXISTS (SELECT 1 FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'task' AND json_extract(j.value, '$.ref') = ?)",
@@ -193,7 +194,7 @@ final readonly class TaskRows
     }
 
     /** @return array{id: string, title: string, done: bool}|null */
-    public function link(string $accountId, string $id): ?array
+    public function link(AccountId $accountId, string $id): ?array
     {
         return $this->links('t.id = ?', $accountId, $id)[0] ?? null;
     }
@@ -231,7 +232,7 @@ final readonly class TaskRows
     }
 
     /** @return list<array{label: string, open: int}> by name */
-    public function labels(string $accountId): array
+    public function labels(AccountId $accountId): array
     {
         $rows = $this->connection->fetchAllAssociative(
             'SELECT MIN(j.value) AS label, SUM(t.completed_at IS NULL) AS open FROM task t, json_each(t.labels) j WHERE t.account_id = ? '
@@ -249,7 +250,7 @@ final readonly class TaskRows
     }
 
     /** @return list<array{id: string, title: string, done: bool}> */
-    private function links(string $where, string $accountId, string $parameter): array
+    private function links(string $where, AccountId $accountId, string $parameter): array
     {
         $rows = $this->connection->fetchAllAssociative(
             "SELECT t.id, t.title, t.completed_at FROM task t WHERE {$where} AND t.account_id = ? ORDER BY t.created_at, t.id",
@@ -267,7 +268,7 @@ final readonly class TaskRows
     private function where(Account $account, TasksWanted $wanted, TaskTree $tree): array
     {
         $conditions = ['done' === $wanted->state ? 't.completed_at IS NOT NULL' : 't.completed_at IS NULL'];
-        $parameters = [$account->id];
+        $parameters = [$account->id->text];
         if ('done' !== $wanted->state && ('waiting' === $wanted->state || [] !== $tree->waiting())) {
             $conditions[] = 't.id '.('waiting' === $wanted->state ? 'IN' : 'NOT IN').' (SELECT value FROM json_each(?))';
             $parameters[] = json_encode($tree->waiting(), \JSON_THROW_ON_ERROR);
@@ -293,7 +294,7 @@ final readonly class TaskRows
      *
      * @return list<string>|null ids; null when there is no word and no label
      */
-    private function matching(string $accountId, string $words, string $label): ?array
+    private function matching(AccountId $accountId, string $words, string $label): ?array
     {
         $label = mb_strtolower(mb_scrub($label));
         $words = preg_split('/\s+/u', mb_strtolower(trim(mb_scrub($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Task;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
@@ -23,7 +24,7 @@ final readonly class TaskTree
     {
     }
 
-    public static function of(Connection $connection, string $accountId, Speaker $speaker): self
+    public static function of(Connection $connection, AccountId $accountId, Speaker $speaker): self
     {
         $parents = [];
         $counts = [];

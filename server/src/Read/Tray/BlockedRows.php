@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Tray;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Server\Store\Row;
 
 /**
@@ -17,7 +18,7 @@ final readonly class BlockedRows
     }
 
     /** @return list<array{id: string, pattern: string, domain: bool, since: string, conversations: int}> the one blocked last first */
-    public function all(string $accountId): array
+    public function all(AccountId $accountId): array
     {
         $rows = $this->connection->fetchAllAssociative(
             "SELECT b.*, (SELECT COUNT(*) FROM conversation c WHERE c.account_id = b.account_id AND c.place = 'blocked' AND (

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Tray;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Pace;
 use ZippyTray\Server\Store\Row;
@@ -45,7 +46,7 @@ final readonly class Clearings
     }
 
     /** @return float seconds a conversation */
-    private function pace(string $accountId): float
+    private function pace(AccountId $accountId): float
     {
         /** @var list<array{clearing_id: string, done_at: string}> $rows */
         $rows = $this->connection->fetchAllAssociative(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\BlockedSenders;
@@ -15,18 +16,18 @@ final readonly class BlockedSenderStore implements BlockedSenders
     {
     }
 
-    public function get(string $accountId, string $id): BlockedSender
+    public function get(AccountId $accountId, string $id): BlockedSender
     {
         return $this->orm->getRepository(BlockedSender::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
             ?? throw new NotFound('blocked sender', $id);
     }
 
-    public function find(string $accountId, string $pattern): ?BlockedSender
+    public function find(AccountId $accountId, string $pattern): ?BlockedSender
     {
         return $this->orm->getRepository(BlockedSender::class)->findOneBy(['accountId' => $accountId, 'pattern' => $pattern]);
     }
 
-    public function isAnyBlocked(string $accountId, array $patterns): bool
+    public function isAnyBlocked(AccountId $accountId, array $patterns): bool
     {
         return false !== $this->orm->getConnection()->fetchOne(
             'SELECT 1 FROM blocked_sender WHERE account_id = ? AND pattern IN (SELECT value FROM json_each(?))',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Clearings;
@@ -15,12 +16,12 @@ final readonly class ClearingStore implements Clearings
     {
     }
 
-    public function get(string $accountId, string $id): Clearing
+    public function get(AccountId $accountId, string $id): Clearing
     {
         return $this->find($accountId, $id) ?? throw new NotFound('clearing', $id);
     }
 
-    public function find(string $accountId, string $id): ?Clearing
+    public function find(AccountId $accountId, string $id): ?Clearing
     {
         return $this->orm->getRepository(Clearing::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
     }

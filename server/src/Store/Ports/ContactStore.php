@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\People\Contacts;
@@ -15,22 +16,22 @@ final readonly class ContactStore implements Contacts
     {
     }
 
-    public function get(string $accountId, string $id): Contact
+    public function get(AccountId $accountId, string $id): Contact
     {
         return $this->find($accountId, $id) ?? throw new NotFound('contact', $id);
     }
 
-    public function find(string $accountId, string $id): ?Contact
+    public function find(AccountId $accountId, string $id): ?Contact
     {
         return $this->orm->getRepository(Contact::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
     }
 
-    public function withEmail(string $accountId, string $email): ?Contact
+    public function withEmail(AccountId $accountId, string $email): ?Contact
     {
         return $this->withEmails($accountId, [$email])[strtolower($email)] ?? null;
     }
 
-    public function withEmails(string $accountId, array $emails): array
+    public function withEmails(AccountId $accountId, array $emails): array
     {
         $found = [];
         foreach (array_chunk(array_values(array_unique(array_filter(array_map(strtolower(...), $emails)))), 500) as $some) {
@@ -53,7 +54,7 @@ final readonly class ContactStore implements Contacts
     }
 
     /** @return list<Contact> by name */
-    public function all(string $accountId): array
+    public function all(AccountId $accountId): array
     {
         $all = $this->orm->getRepository(Contact::class)->findBy(['accountId' => $accountId]);
         usort(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
@@ -19,7 +20,7 @@ final readonly class ConversationStore implements Conversations
     {
     }
 
-    public function get(string $accountId, string $id): Conversation
+    public function get(AccountId $accountId, string $id): Conversation
     {
         return $this->orm->getRepository(Conversation::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
             ?? throw new NotFound('conversation', $id);
@@ -45,7 +46,7 @@ final readonly class ConversationStore implements Conversations
         $this->orm->flush();
     }
 
-    public function binned(string $accountId, ?\DateTimeImmutable $since = null): array
+    public function binned(AccountId $accountId, ?\DateTimeImmutable $since = null): array
     {
         $query = $this->orm->createQueryBuilder()
             ->select('c')->from(Conversation::class, 'c')
@@ -61,30 +62,30 @@ final readonly class ConversationStore implements Conversations
         return $binned;
     }
 
-    public function waitingFrom(string $accountId, string $pattern, \DateTimeImmutable $now): array
+    public function waitingFrom(AccountId $accountId, string $pattern, \DateTimeImmutable $now): array
     {
         return $this->found(
             'c.account_id = :account AND '.WhereNow::is(Place::Tray).'
              AND NOT EXISTS (SELECT 1 FROM conversation_message x JOIN message m ON m.id = x.message_id
                 WHERE x.conversation_id = c.id AND NOT m.own AND NOT ('.self::of("LOWER(m.sender ->> 'email')").'))
              AND ('.self::of('LOWER(c.latest_email)').')',
-            ['account' => $accountId, 'now' => StoredNow::of($now)] + self::patternParameters($pattern),
+            ['account' => $accountId->text, 'now' => StoredNow::of($now)] + self::patternParameters($pattern),
         );
     }
 
-    public function blockedFrom(string $accountId, string $pattern): array
+    public function blockedFrom(AccountId $accountId, string $pattern): array
     {
         return $this->found(
             "c.account_id = :account AND c.place = 'blocked' AND (".self::of('LOWER(c.latest_email)').')',
-            ['account' => $accountId] + self::patternParameters($pattern),
+            ['account' => $accountId->text] + self::patternParameters($pattern),
         );
     }
 
-    public function awaitingClearing(string $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array
+    public function awaitingClearing(AccountId $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array
     {
         $found = $this->found(
             'c.account_id = :account AND '.WhereNow::AWAY." AND c.away_reason = 'next_clearing' AND c.decided_at <= :until",
-            ['account' => $accountId, 'now' => StoredNow::of($now), 'until' => StoredNow::of($until)],
+            ['account' => $accountId->text, 'now' => StoredNow::of($now), 'until' => StoredNow::of($until)],
         );
         usort($found, static fn (Conversation $a, Conversation $b): int => [$a->decidedAt(), $a->id] <=> [$b->decidedAt(), $b->id]);
 

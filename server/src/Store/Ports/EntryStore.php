@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\ObjectRef;
 
 final readonly class EntryStore implements Entries
@@ -15,7 +17,7 @@ final readonly class EntryStore implements Entries
     {
     }
 
-    public function hasClearing(string $accountId, string $clearingId): bool
+    public function hasClearing(AccountId $accountId, string $clearingId): bool
     {
         return false !== $this->orm->getConnection()->fetchOne(
             'SELECT 1 FROM clearing WHERE account_id = ? AND id = ?',
@@ -23,7 +25,7 @@ final readonly class EntryStore implements Entries
         );
     }
 
-    public function find(string $accountId, string $id): ?Entry
+    public function find(AccountId $accountId, EntryId $id): ?Entry
     {
         return $this->orm->getRepository(Entry::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
     }
@@ -41,14 +43,14 @@ final readonly class EntryStore implements Entries
         }
     }
 
-    public function nextNumber(string $accountId): int
+    public function nextNumber(AccountId $accountId): int
     {
         $last = $this->orm->getConnection()->fetchOne('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', [$accountId]);
 
         return (is_numeric($last) ? (int) $last : 0) + 1;
     }
 
-    public function newestAbout(string $accountId, ObjectRef $object): ?Entry
+    public function newestAbout(AccountId $accountId, ObjectRef $object): ?Entry
     {
         $id = $this->orm->getConnection()->fetchOne(
             'SELECT e.id FROM journal_touch t JOIN journal_entry e ON e.id = t.entry_id
@@ -56,10 +58,10 @@ final readonly class EntryStore implements Entries
             [$accountId, $object->kind->value, $object->id],
         );
 
-        return \is_string($id) ? $this->find($accountId, $id) : null;
+        return \is_string($id) ? $this->find($accountId, new EntryId($id)) : null;
     }
 
-    public function laterAbout(string $accountId, array $objects, int $number): array
+    public function laterAbout(AccountId $accountId, array $objects, int $number): array
     {
         $wanted = array_map(static fn (ObjectRef $object): array => ['kind' => $object->kind->value, 'id' => $object->id], $objects);
         $ids = $this->orm->getConnection()->fetchFirstColumn(
@@ -70,11 +72,11 @@ final readonly class EntryStore implements Entries
 
         return array_values(array_filter(
             $this->orm->getRepository(Entry::class)->findBy(['id' => $ids], ['number' => 'DESC']),
-            static fn (Entry $entry): bool => $entry->accountId === $accountId,
+            static fn (Entry $entry): bool => $entry->accountId->is($accountId),
         ));
     }
 
-    public function undoneBy(string $accountId, string $entryId): array
+    public function undoneBy(AccountId $accountId, EntryId $entryId): array
     {
         return $this->orm->getRepository(Entry::class)->findBy(['accountId' => $accountId, 'undoneBy' => $entryId]);
     }

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Store\Ports;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Arrival\Reading;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Person\Person;
@@ -108,7 +109,7 @@ final readonly class FindingsStore implements Reading
     }
 
     /** How many messages of somebody wait to be read. */
-    public function unread(string $accountId): int
+    public function unread(AccountId $accountId): int
     {
         $count = $this->connection->fetchOne('SELECT COUNT(*) FROM findings_wanted WHERE account_id = ?', [$accountId]);
 

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Store\Ports;
 use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
@@ -21,13 +22,13 @@ final readonly class MessageStore implements Messages
     {
     }
 
-    public function get(string $accountId, string $id): Message
+    public function get(AccountId $accountId, string $id): Message
     {
         return $this->orm->getRepository(Message::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
             ?? throw new NotFound('message', $id);
     }
 
-    public function at(string $accountId, string $address): Message
+    public function at(AccountId $accountId, string $address): Message
     {
         foreach (self::namesOf($address) as $one) {
             $id = $this->orm->getConnection()->fetchOne(
@@ -51,7 +52,7 @@ final readonly class MessageStore implements Messages
         return [$header, (string) preg_replace('~/[^/]*$~', '', $header)];
     }
 
-    public function newestIn(string $accountId, string $conversationId): string
+    public function newestIn(AccountId $accountId, string $conversationId): string
     {
         $id = $this->orm->getConnection()->fetchOne(
             'SELECT m.id FROM conversation_message c JOIN message m ON m.id = c.message_id
@@ -62,7 +63,7 @@ final readonly class MessageStore implements Messages
         return \is_string($id) ? $id : throw new NotFound('conversation', $conversationId);
     }
 
-    public function isKnown(string $accountId, string $fingerprint): bool
+    public function isKnown(AccountId $accountId, string $fingerprint): bool
     {
         return false !== $this->orm->getConnection()->fetchOne(
             'SELECT 1 FROM message WHERE account_id = ? AND fingerprint = ?',
@@ -70,7 +71,7 @@ final readonly class MessageStore implements Messages
         );
     }
 
-    public function isErased(string $accountId, string $fingerprint): bool
+    public function isErased(AccountId $accountId, string $fingerprint): bool
     {
         return false !== $this->orm->getConnection()->fetchOne(
             'SELECT 1 FROM erased_message WHERE account_id = ? AND fingerprint = ?',
@@ -122,7 +123,7 @@ final readonly class MessageStore implements Messages
     }
 
     /** @return list<Message> of a conversation, oldest first */
-    public function ofConversation(string $accountId, string $conversationId): array
+    public function ofConversation(AccountId $accountId, string $conversationId): array
     {
         $ids = $this->orm->getConnection()->fetchFirstColumn(
             'SELECT message_id FROM conversation_message WHERE conversation_id = ?',
@@ -132,7 +133,7 @@ final readonly class MessageStore implements Messages
             // By their ids alone: with the account beside them, all of its messages might be gone through.
             $messages = array_values(array_filter(
                 $this->orm->getRepository(Message::class)->findBy(['id' => $ids]),
-                static fn (Message $message): bool => $message->accountId === $accountId,
+                static fn (Message $message): bool => $message->accountId->is($accountId),
             ));
         } catch (\Throwable) {
             // One of them is damaged. The others are there.
@@ -143,7 +144,7 @@ final readonly class MessageStore implements Messages
         return $messages;
     }
 
-    private function orNull(string $accountId, mixed $id): ?Message
+    private function orNull(AccountId $accountId, mixed $id): ?Message
     {
         try {
             return $this->orm->getRepository(Message::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);

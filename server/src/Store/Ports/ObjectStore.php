@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -27,7 +28,7 @@ final readonly class ObjectStore implements Objects
     {
     }
 
-    public function find(string $accountId, ObjectRef $object): ?Journaled
+    public function find(AccountId $accountId, ObjectRef $object): ?Journaled
     {
         $class = match ($object->kind) {
             ObjectKind::Conversation => Conversation::class,
@@ -43,10 +44,10 @@ final readonly class ObjectStore implements Objects
 
         $found = $this->orm->find($class, $object->id);
 
-        return $found?->accountId === $accountId ? $found : null;
+        return $found?->accountId->is($accountId) ? $found : null;
     }
 
-    public function revive(string $accountId, ObjectRef $object, array $state): Journaled
+    public function revive(AccountId $accountId, ObjectRef $object, array $state): Journaled
     {
         $made = match ($object->kind) {
             ObjectKind::Ring => throw new CannotUndo('This reminder is over and cannot be put back.'),
@@ -69,7 +70,7 @@ final readonly class ObjectStore implements Objects
         return $made;
     }
 
-    public function isNeeded(string $accountId, ObjectRef $object): bool
+    public function isNeeded(AccountId $accountId, ObjectRef $object): bool
     {
         $column = match ($object->kind) {
             ObjectKind::TaskList => 'list_id',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Outgoings;
@@ -17,17 +18,17 @@ final readonly class OutgoingStore implements Outgoings
     {
     }
 
-    public function get(string $accountId, string $id): Outgoing
+    public function get(AccountId $accountId, string $id): Outgoing
     {
         return $this->find($accountId, $id) ?? throw new NotFound('draft', $id);
     }
 
-    public function find(string $accountId, string $id): ?Outgoing
+    public function find(AccountId $accountId, string $id): ?Outgoing
     {
         return $this->orm->getRepository(Outgoing::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
     }
 
-    public function withHeader(string $accountId, string $messageHeader): ?Outgoing
+    public function withHeader(AccountId $accountId, string $messageHeader): ?Outgoing
     {
         return $this->orm->getRepository(Outgoing::class)->findOneBy(['accountId' => $accountId, 'messageHeader' => $messageHeader]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\Owing;
@@ -15,7 +16,7 @@ final readonly class OwedStore implements Owing
     {
     }
 
-    public function get(string $accountId, string $id): Owed
+    public function get(AccountId $accountId, string $id): Owed
     {
         return $this->orm->getRepository(Owed::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
             ?? throw new NotFound('answer', $id);
@@ -26,17 +27,17 @@ final readonly class OwedStore implements Owing
         $this->orm->persist($owed);
     }
 
-    public function openIn(string $accountId, string $conversationId): array
+    public function openIn(AccountId $accountId, string $conversationId): array
     {
         return $this->open($accountId, 'conversationId', $conversationId);
     }
 
-    public function openOf(string $accountId, string $outgoingId): array
+    public function openOf(AccountId $accountId, string $outgoingId): array
     {
         return $this->open($accountId, 'outgoingId', $outgoingId);
     }
 
-    public function move(string $accountId, string $fromConversation, string $toConversation): void
+    public function move(AccountId $accountId, string $fromConversation, string $toConversation): void
     {
         foreach ($this->orm->getRepository(Owed::class)->findBy([
             'accountId' => $accountId,
@@ -53,7 +54,7 @@ final readonly class OwedStore implements Owing
      *
      * @return list<Owed> the one asked first first
      */
-    private function open(string $accountId, string $field, string $value): array
+    private function open(AccountId $accountId, string $field, string $value): array
     {
         $work = $this->orm->getUnitOfWork();
         $known = array_filter(
@@ -68,7 +69,7 @@ final readonly class OwedStore implements Owing
         $stored = [] === $ids ? [] : $this->orm->getRepository(Owed::class)->findBy(['id' => $ids]);
         $open = [];
         foreach ([...$known, ...$stored] as $owed) {
-            if ($owed->accountId === $accountId
+            if ($owed->accountId->is($accountId)
                 && $owed->isOpen()
                 && $value === ('conversationId' === $field ? $owed->conversationId() : $owed->outgoingId)) {
                 $open[$owed->id] = $owed;

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\NotFound;
@@ -34,7 +35,7 @@ final readonly class RingStore implements Rings
     {
     }
 
-    public function reminding(string $accountId): iterable
+    public function reminding(AccountId $accountId): iterable
     {
         $this->orm->flush();
         $connection = $this->orm->getConnection();
@@ -94,14 +95,14 @@ final readonly class RingStore implements Rings
         }
     }
 
-    public function lookedAt(string $accountId): ?\DateTimeImmutable
+    public function lookedAt(AccountId $accountId): ?\DateTimeImmutable
     {
         $at = $this->orm->getConnection()->fetchOne('SELECT looked_at FROM look WHERE account_id = ?', [$accountId]);
 
         return \is_string($at) ? new \DateTimeImmutable($at) : null;
     }
 
-    public function noteLook(string $accountId, \DateTimeImmutable $now): void
+    public function noteLook(AccountId $accountId, \DateTimeImmutable $now): void
     {
         $this->orm->getConnection()->executeStatement(
             'INSERT INTO look (account_id, looked_at) VALUES (?, ?) ON CONFLICT (account_id) DO UPDATE SET looked_at = excluded.looked_at',
@@ -109,7 +110,7 @@ final readonly class RingStore implements Rings
         );
     }
 
-    public function withKeys(string $accountId, array $keys): array
+    public function withKeys(AccountId $accountId, array $keys): array
     {
         if ([] === $keys) {
             return [];
@@ -133,11 +134,11 @@ final readonly class RingStore implements Rings
         $this->orm->persist($ring);
     }
 
-    public function get(string $accountId, string $id): Ring
+    public function get(AccountId $accountId, string $id): Ring
     {
         $ring = $this->orm->find(Ring::class, $id);
 
-        return $ring?->accountId === $accountId ? $ring : throw new NotFound('reminder', $id);
+        return $ring?->accountId->is($accountId) ? $ring : throw new NotFound('reminder', $id);
     }
 
     /** @return list<Reminder> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
@@ -20,11 +21,11 @@ final readonly class TaskStore implements Tasks
     {
     }
 
-    public function get(string $accountId, string $id): Task
+    public function get(AccountId $accountId, string $id): Task
     {
         $task = $this->orm->find(Task::class, $id);
 
-        return $task?->accountId === $accountId ? $task : throw new NotFound('task', $id);
+        return $task?->accountId->is($accountId) ? $task : throw new NotFound('task', $id);
     }
 
     public function add(Task $task): void
@@ -51,7 +52,7 @@ final readonly class TaskStore implements Tasks
         return $this->all($ids);
     }
 
-    public function rankBehind(string $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string
+    public function rankBehind(AccountId $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string
     {
         $this->orm->flush();
         $found = $this->orm->getConnection()->fetchOne(
@@ -63,7 +64,7 @@ final readonly class TaskStore implements Tasks
         return \is_string($found) ? $found : null;
     }
 
-    public function lastRank(string $accountId, string $listId, ?string $parentId): ?string
+    public function lastRank(AccountId $accountId, string $listId, ?string $parentId): ?string
     {
         $this->orm->flush();
         $found = $this->orm->getConnection()->fetchOne(
@@ -81,7 +82,7 @@ final readonly class TaskStore implements Tasks
         return $this->orm->getRepository(Task::class)->findBy(['accountId' => $list->accountId, 'listId' => $list->id]);
     }
 
-    public function done(string $accountId, ?string $listId): array
+    public function done(AccountId $accountId, ?string $listId): array
     {
         $this->orm->flush();
 
@@ -91,7 +92,7 @@ final readonly class TaskStore implements Tasks
         ));
     }
 
-    public function listNamed(string $accountId, string $name): ?TaskList
+    public function listNamed(AccountId $accountId, string $name): ?TaskList
     {
         foreach ($this->lists($accountId) as $list) {
             if (mb_strtolower($list->name()) === mb_strtolower($name)) {
@@ -102,14 +103,14 @@ final readonly class TaskStore implements Tasks
         return null;
     }
 
-    public function getList(string $accountId, string $id): TaskList
+    public function getList(AccountId $accountId, string $id): TaskList
     {
         $list = $this->orm->find(TaskList::class, $id);
 
-        return $list?->accountId === $accountId ? $list : throw new NotFound('list', $id);
+        return $list?->accountId->is($accountId) ? $list : throw new NotFound('list', $id);
     }
 
-    public function lists(string $accountId): array
+    public function lists(AccountId $accountId): array
     {
         return $this->orm->getRepository(TaskList::class)->findBy(['accountId' => $accountId], ['rank' => 'ASC', 'id' => 'ASC']);
     }
@@ -130,7 +131,7 @@ final readonly class TaskStore implements Tasks
         $this->orm->persist($source);
     }
 
-    public function hasFile(string $accountId, string $id): bool
+    public function hasFile(AccountId $accountId, string $id): bool
     {
         return false !== $this->orm->getConnection()->fetchOne('SELECT 1 FROM file WHERE account_id = ? AND id = ?', [$accountId, $id]);
     }

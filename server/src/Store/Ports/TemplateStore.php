@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Post\Templates;
@@ -15,13 +16,13 @@ final readonly class TemplateStore implements Templates
     {
     }
 
-    public function get(string $accountId, string $id): Template
+    public function get(AccountId $accountId, string $id): Template
     {
         return $this->orm->getRepository(Template::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
             ?? throw new NotFound('template', $id);
     }
 
-    public function named(string $accountId, string $name): ?Template
+    public function named(AccountId $accountId, string $name): ?Template
     {
         foreach ($this->all($accountId) as $template) {
             if (mb_strtolower($template->name()) === mb_strtolower($name)) {
@@ -44,7 +45,7 @@ final readonly class TemplateStore implements Templates
     }
 
     /** @return list<Template> by name */
-    public function all(string $accountId): array
+    public function all(AccountId $accountId): array
     {
         $all = $this->orm->getRepository(Template::class)->findBy(['accountId' => $accountId]);
         usort($all, static fn (Template $a, Template $b): int => mb_strtolower($a->name()) <=> mb_strtolower($b->name()));

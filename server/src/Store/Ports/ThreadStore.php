@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Mail\ThreadIndex;
@@ -27,7 +28,7 @@ final readonly class ThreadStore implements ThreadIndex
     {
     }
 
-    public function neighbours(string $accountId, array $byIds, array $bySubject, array $except): array
+    public function neighbours(AccountId $accountId, array $byIds, array $bySubject, array $except): array
     {
         $ids = array_merge(...array_map(static fn (ThreadPart $part): array => $part->ids(), $byIds));
         $rows = $this->connection->fetchAllAssociative(

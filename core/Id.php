@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core;
+
+/**
+ * What names one thing for good: a UUID (RFC 9562) in its 36-character text form. Each kind of thing that is named along with
+ * another has its own class, so that two ids cannot change places unnoticed. Two of one kind are the same when their texts are.
+ */
+abstract readonly class Id implements \Stringable, \JsonSerializable
+{
+    final public function __construct(public string $text)
+    {
+    }
+
+    final public function is(self $other): bool
+    {
+        return static::class === $other::class && $this->text === $other->text;
+    }
+
+    final public function __toString(): string
+    {
+        return $this->text;
+    }
+
+    final public function jsonSerialize(): string
+    {
+        return $this->text;
+    }
+}

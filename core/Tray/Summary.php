@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Tray;
+
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\SubjectLine;
+
+/**
+ * What lists show of a conversation. It follows from the messages alone and can be made anew from them at any time, so it is no
+ * part of what is decided, and of nothing that is undone.
+ */
+final readonly class Summary
+{
+    /**
+     * @param string             $latestName  who wrote last, of those who are not the person and no machine; by name or address
+     * @param string             $latestEmail may be empty
+     * @param string             $habitKey    the list or the sender by which habits are told
+     * @param \DateTimeImmutable $latestAt    of the latest message, whosever it is
+     * @param int                $attachments in all messages together
+     */
+    private function __construct(
+        public string $subject,
+        public string $latestName,
+        public string $latestEmail,
+        public string $excerpt,
+        public string $habitKey,
+        public \DateTimeImmutable $latestAt,
+        public int $messages,
+        public int $attachments,
+    ) {
+    }
+
+    public static function none(): self
+    {
+        return new self('', '', '', '', '', new \DateTimeImmutable('@0'), 0, 0);
+    }
+
+    /** @param list<Message> $messages all that the conversation holds */
+    public static function of(array $messages): self
+    {
+        usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
+
+        return array_reduce($messages, static fn (self $so, Message $message): self => $so->with($message), self::none());
+    }
+
+    public function isBefore(Message $message): bool
+    {
+        return $this->latestAt < $message->sentAt->instant;
+    }
+
+    /**
+     * With one message more: the first says what it is about, then the latest of somebody else does. Of one that is not the
+     * latest this cannot be told without the others.
+     */
+    public function with(Message $message): self
+    {
+        $isFirst = 0 === $this->messages;
+        $isLater = $isFirst || $message->sentAt->instant >= $this->latestAt;
+        $latestAt = $isLater ? $message->sentAt->instant : $this->latestAt;
+        $attachments = $this->attachments + \count($message->attachments);
+        if (!$isFirst && (!$isLater || $message->own || $message->isAutomaticAnswer())) {
+            return new self(
+                $this->subject,
+                $this->latestName,
+                $this->latestEmail,
+                $this->excerpt,
+                $this->habitKey,
+                $latestAt,
+                $this->messages + 1,
+                $attachments,
+            );
+        }
+
+        return new self(
+            SubjectLine::cleaned($message->subject),
+            $message->from->label(),
+            $message->from->email,
+            $message->excerpt(),
+            HabitKey::of($message),
+            $latestAt,
+            $this->messages + 1,
+            $attachments,
+        );
+    }
+}
