@@ -63,7 +63,7 @@ final readonly class AnswerController
             $subject = null === $one->conversationId() ? '' : $conversations->get($account->id, $one->conversationId())->subject();
             $letter = $this->signed($account, AskAgain::of($one, $subject, $account->name(), $account->timeZone()));
 
-            return new JsonResponse($this->rows->letter($account, $letter, $message, ['what' => $one->what()]));
+            return new JsonResponse($this->rows->letter($account, $letter, $message, $one->what()));
         }
         if (null !== $task) {
             $one = $tasks->get($account->id, $task);
@@ -81,7 +81,8 @@ final readonly class AnswerController
                 $account,
                 $letter,
                 null,
-                ['what' => $one->title(), 'due' => (null === $due ? null : DueView::asSaid($due))],
+                $one->title(),
+                null === $due ? null : DueView::asSaid($due),
             ));
         }
         $kind = AnswerKind::tryFrom($kind) ?? AnswerKind::New;
@@ -96,7 +97,7 @@ final readonly class AnswerController
             $people = (new WrittenLetter($to))->letter()->to;
             $letter = $this->handedOver($account, $letter->withTo($people), $people, $what, $this->until($account, $until));
 
-            return new JsonResponse($this->rows->letter($account, $letter, $message, ['what' => $what]));
+            return new JsonResponse($this->rows->letter($account, $letter, $message, $what));
         }
 
         return new JsonResponse($this->rows->letter(

@@ -28,7 +28,7 @@ final readonly class ClearingController
     public function begin(#[CurrentUser] Account $account, #[MapRequestPayload] NewClearing $new, Counts $counts): JsonResponse
     {
         return $this->answer(
-            $this->clear->begin($account->id, $new->id, $new->order, static fn (): int => $counts->of($account)['tray']),
+            $this->clear->begin($account->id, $new->id, $new->order, static fn (): int => $counts->of($account)->tray),
             201,
         );
     }

@@ -110,7 +110,7 @@ final readonly class ContactController
         ]);
     }
 
-    /** @return array<string, mixed> see Contact of the contract */
+    /** @return array{id: string, name: string, email: string, phones: list<string>, position: string, firm: string, address: string, note: string} */
     public static function view(Contact $contact): array
     {
         return ['id' => $contact->id] + $contact->card()->state();

@@ -15,8 +15,8 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\EntryId;
-use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Remind\RemindOf;
 use ZippyTray\Core\Time\DayMark;
@@ -38,8 +38,8 @@ use ZippyTray\Server\Read\Find\Find;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Post\MessageView;
 use ZippyTray\Server\Read\Post\OutgoingRows;
+use ZippyTray\Server\Read\Post\OwedRow;
 use ZippyTray\Server\Read\Post\OwedRows;
-use ZippyTray\Server\Read\Task\DueView;
 use ZippyTray\Server\Read\Task\Proposals;
 use ZippyTray\Server\Read\Task\TaskRows;
 use ZippyTray\Server\Read\Tray\Advices;
@@ -176,26 +176,23 @@ final readonly class ConversationController
     /**
      * Of what was settled by an answer that only promises one, the promise.
      *
-     * @param list<array<string, mixed>> $rows
-     * @param list<Message>              $messages oldest first
-     * @param array<string, Findings>    $found    by message
+     * @param list<OwedRow>           $rows
+     * @param list<Message>           $messages oldest first
+     * @param array<string, Findings> $found    by message
      *
-     * @return list<array<string, mixed>>
+     * @return list<OwedRow>
      */
     private function owed(Account $account, array $rows, array $messages, array $found, ClockInterface $clock): array
     {
         $now = $account->speaker($clock->now())->now;
 
-        return array_map(static function (array $row) use ($account, $messages, $found, $now): array {
-            $row['promise'] = null;
-            $person = $row['person'];
-            if ('answered' !== $row['state'] || !\is_array($person) || !\is_string($row['settledAt'])) {
+        return array_map(static function (OwedRow $row) use ($account, $messages, $found, $now): OwedRow {
+            if (OwedState::Answered !== $row->state) {
                 return $row;
             }
-            $owed = new Address(\is_string($person['email'] ?? null) ? $person['email'] : '', '');
             $answers = array_values(array_filter(
                 $messages,
-                static fn (Message $message): bool => !$message->own && $message->from->is($owed->email),
+                static fn (Message $message): bool => !$message->own && $message->from->is($row->person['email']),
             ));
             $answer = $answers[\count($answers) - 1] ?? null;
             $newest = $messages[\count($messages) - 1] ?? null;
@@ -204,17 +201,14 @@ final readonly class ConversationController
                 return $row;
             }
             $promise = Promise::in($answer->text, $found[$answer->id]->dates ?? [], [] !== $answer->attachments, $now->date());
-            if (null !== $promise) {
-                $until = null === $promise->by
-                    ? null
-                    : Moment::at($promise->by, $account->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
-                $row['promise'] = [
-                    'words' => $promise->words,
-                    'until' => null === $until || !$until->isAfter($now->instant) ? null : DueView::at($until),
-                ];
+            if (null === $promise) {
+                return $row;
             }
+            $until = null === $promise->by
+                ? null
+                : Moment::at($promise->by, $account->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
 
-            return $row;
+            return $row->promising($promise, true === $until?->isAfter($now->instant) ? $until : null);
         }, $rows);
     }
 

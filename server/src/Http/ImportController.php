@@ -120,7 +120,7 @@ final readonly class ImportController
         }, headers: ['Content-Type' => self::LINES, 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no']);
     }
 
-    /** @param array<string, mixed> $line */
+    /** @param array{position?: int, new?: int, known?: int, refused?: list<mixed>, done?: true, problem?: string} $line */
     private static function say(array $line): void
     {
         echo json_encode($line, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_UNESCAPED_UNICODE), "\n";

@@ -20,6 +20,12 @@ use ZippyTray\Server\Account\Account;
 
 /**
  * Reads what people write about time while they write it.
+ *
+ * @phpstan-type ReadingShown array{
+ *     kind: string, date: string|null, time: string|null, instant: string|null, rrule: string|null, past: bool, text: string,
+ *     distance: string, alternatives: list<string>, minutes?: int, until?: string, fromCompletion?: bool,
+ *     corrected?: array<string, string>, odd?: string
+ * }
  */
 final readonly class WhenController
 {
@@ -60,7 +66,7 @@ final readonly class WhenController
         return new JsonResponse(['text' => $reminder?->text() ?? '']);
     }
 
-    /** @return array<string, mixed> */
+    /** @return ReadingShown */
     private static function when(string $phrase, Speaker $speaker, ?Due $due): array
     {
         $reading = $speaker->read($phrase, $due?->date);
@@ -72,7 +78,7 @@ final readonly class WhenController
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return ReadingShown */
     private static function reminder(string $phrase, Speaker $speaker, ?Due $start, ?Due $due): array
     {
         $reminder = ReadReminder::of($phrase, $speaker);
@@ -80,8 +86,8 @@ final readonly class WhenController
 
         return [
             'kind' => $reminder->kind()->value,
-            'date' => $moment?->date(),
-            'time' => $moment?->time(),
+            'date' => $moment?->date()->__toString(),
+            'time' => $moment?->time()->__toString(),
             'instant' => $moment?->instant->format(\DATE_ATOM),
             'rrule' => null,
             'past' => null !== $moment && !$moment->isAfter($speaker->now->instant),
@@ -91,7 +97,7 @@ final readonly class WhenController
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return ReadingShown */
     private static function estimate(string $phrase, Speaker $speaker): array
     {
         $minutes = $speaker->readMinutes($phrase);

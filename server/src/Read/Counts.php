@@ -24,13 +24,7 @@ final readonly class Counts
     {
     }
 
-    /**
-     * @return array{
-     *     tray: int, tasks: int, overdue: int, away: int, forClearing: int, bin: int, blocked: int,
-     *     decidedToday: int, owed: int, drafts: int, troubles: int, leftOut: int, nextReturn: ?string, now: string
-     * }
-     */
-    public function of(Account $account): array
+    public function of(Account $account): CountsView
     {
         [$accountId, $zone] = [$account->id, $account->timeZone()];
         $now = $this->now->text();
@@ -46,22 +40,22 @@ final readonly class Counts
         $row = new Row(false === $columns ? [] : $columns);
         $tasks = $this->tasks->counts($account);
 
-        return [
-            'tray' => $row->int('tray'),
-            'tasks' => $tasks['open'],
-            'overdue' => $tasks['over'],
-            'away' => $row->int('away'),
-            'forClearing' => $row->int('for_clearing'),
-            'bin' => $row->int('bin'),
-            'blocked' => $row->int('blocked'),
-            'decidedToday' => $this->decidedToday($accountId, $zone),
-            'owed' => $this->count("SELECT COUNT(*) FROM owed WHERE account_id = ? AND state = 'open'", $accountId),
-            'drafts' => $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state = 'draft'", $accountId),
-            'troubles' => $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state IN ('failed', 'doubt')", $accountId),
-            'leftOut' => $this->count('SELECT COUNT(*) FROM left_out WHERE account_id = ?', $accountId),
-            'nextReturn' => $row->stringOrNull('next_return'),
-            'now' => $now,
-        ];
+        return new CountsView(
+            $row->int('tray'),
+            $tasks['open'],
+            $tasks['over'],
+            $row->int('away'),
+            $row->int('for_clearing'),
+            $row->int('bin'),
+            $row->int('blocked'),
+            $this->decidedToday($accountId, $zone),
+            $this->count("SELECT COUNT(*) FROM owed WHERE account_id = ? AND state = 'open'", $accountId),
+            $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state = 'draft'", $accountId),
+            $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state IN ('failed', 'doubt')", $accountId),
+            $this->count('SELECT COUNT(*) FROM left_out WHERE account_id = ?', $accountId),
+            $row->stringOrNull('next_return'),
+            $now,
+        );
     }
 
     private function count(string $query, AccountId $accountId): int

@@ -87,7 +87,7 @@ final readonly class Heartbeat
      *     body: array{
      *     now: string, milliseconds: int, next: string,
      *     marks: array{journal: int, mail: int, post: int, unread: int, read: int, settings: string},
-     *     counts: array<string, mixed>, worker: bool, rings: list<RingRow>
+     *     counts: CountsView, worker: bool, rings: list<RingRow>
      * }
      * }
      */
@@ -99,7 +99,7 @@ final readonly class Heartbeat
         $next = min(array_filter([
             $next,
             $this->nextOfTasks($account),
-            null === $counts['nextReturn'] ? null : new \DateTimeImmutable($counts['nextReturn']),
+            null === $counts->nextReturn ? null : new \DateTimeImmutable($counts->nextReturn),
             $this->midnight($account),
         ]));
 

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Work;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Digest;
 use ZippyTray\Core\Post\Letter;
@@ -139,13 +140,10 @@ final readonly class MorningDigest implements Chore
     {
         $lines = [];
         foreach ($this->owed->of($account) as $one) {
-            $until = \is_string($one['until']) ? new Moment(new \DateTimeImmutable($one['until']), $here->zone) : $here;
-            if ('open' === $one['state'] && !$here->date()->isBefore($until->date()) && \is_array($one['person'])) {
-                $who = '' === $one['person']['name'] ? $one['person']['email'] : $one['person']['name'];
-                $lines[] = [
-                    'text' => implode(': ', array_filter([\is_string($who) ? $who : '', \is_string($one['what']) ? $one['what'] : ''])),
-                    'path' => '/owed',
-                ];
+            $until = new Moment(new \DateTimeImmutable($one->until), $here->zone);
+            if (OwedState::Open === $one->state && !$here->date()->isBefore($until->date())) {
+                $who = '' === $one->person['name'] ? $one->person['email'] : $one->person['name'];
+                $lines[] = ['text' => implode(': ', array_filter([$who, $one->what])), 'path' => '/owed'];
             }
         }
 

@@ -64,7 +64,7 @@ final class WhereNowTest extends ApiTestCase
         $connection = $this->service(Connection::class);
         foreach (EntryKind::cases() as $kind) {
             $connection->update('journal_entry', ['kind' => $kind->value], ['id' => $entry]);
-            self::assertSame($kind->decides() ? 1 : 0, $this->service(Counts::class)->of($account)['decidedToday'], $kind->value);
+            self::assertSame($kind->decides() ? 1 : 0, $this->service(Counts::class)->of($account)->decidedToday, $kind->value);
         }
     }
 }

@@ -227,9 +227,9 @@ final readonly class Coming
     {
         $items = [];
         foreach ($this->outgoing->open($account)['waiting'] as $row) {
-            if (true === $row['later'] && \is_string($row['goesAt']) && \is_string($row['id'])) {
-                [$date, $time] = self::here($row['goesAt'], $speaker);
-                $items[] = new ComingKey('out', $date, $time, '', ObjectKind::Outgoing, $row['id'], outgoing: $row);
+            if ($row->later && null !== $row->goesAt) {
+                [$date, $time] = self::here($row->goesAt, $speaker);
+                $items[] = new ComingKey('out', $date, $time, '', ObjectKind::Outgoing, $row->id, outgoing: $row);
             }
         }
 

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Read\Coming;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\ReminderKind;
 use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Server\Read\Post\OutgoingRow;
 use ZippyTray\Server\Read\Task\TaskRow;
 use ZippyTray\Server\Read\Tray\ConversationRow;
 
@@ -17,7 +18,6 @@ final readonly class ComingItem
 {
     /**
      * @param 'mail'|'owed'|'start'|'reminder'|'out' $kind
-     * @param array<string, mixed>|null              $outgoing see OutgoingRow of the contract
      */
     public function __construct(
         public string $kind,
@@ -27,7 +27,7 @@ final readonly class ComingItem
         public ?TaskRow $task,
         public ?ConversationRow $conversation,
         public ?ReminderKind $how = null,
-        public ?array $outgoing = null,
+        public ?OutgoingRow $outgoing = null,
     ) {
     }
 }

@@ -8,6 +8,7 @@ use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\ReminderKind;
 use ZippyTray\Core\Time\TimeOfDay;
+use ZippyTray\Server\Read\Post\OutgoingRow;
 
 /**
  * Where something that comes stands among the others, and what it is, before all that is shown of it is read.
@@ -19,10 +20,9 @@ final readonly class ComingKey
 
     /**
      * @param 'mail'|'owed'|'start'|'reminder'|'out' $kind
-     * @param LocalDate|null                         $date     null: the next clearing
-     * @param string                                 $id       of a task, a conversation or an outgoing message
-     * @param string                                 $text     see ComingItem
-     * @param array<string, mixed>|null              $outgoing see OutgoingRow of the contract
+     * @param LocalDate|null                         $date null: the next clearing
+     * @param string                                 $id   of a task, a conversation or an outgoing message
+     * @param string                                 $text see ComingItem
      */
     public function __construct(
         public string $kind,
@@ -33,7 +33,7 @@ final readonly class ComingKey
         public string $id,
         public string $text = '',
         public ?ReminderKind $how = null,
-        public ?array $outgoing = null,
+        public ?OutgoingRow $outgoing = null,
     ) {
     }
 

@@ -24,7 +24,7 @@ final readonly class OwedRows
     }
 
     /**
-     * @return list<array<string, mixed>> see Owed of the contract; what is open, the nearest first, then what was settled, the newest first
+     * @return list<OwedRow> what is open, the nearest first, then what was settled, the newest first
      */
     public function of(Account $account): array
     {
@@ -37,13 +37,13 @@ final readonly class OwedRows
         );
     }
 
-    /** @return list<array<string, mixed>> what was asked for in a conversation */
+    /** @return list<OwedRow> what was asked for in a conversation */
     public function in(Account $account, string $conversationId): array
     {
         return $this->rows('o.conversation_id = :conversation', $account, ['conversation' => $conversationId]);
     }
 
-    /** @return list<array<string, mixed>> what somebody owes, or owed */
+    /** @return list<OwedRow> what somebody owes, or owed */
     public function by(Account $account, string $email): array
     {
         return $this->rows('LOWER(o.person_email) = :email', $account, ['email' => mb_strtolower($email)]);
@@ -52,7 +52,7 @@ final readonly class OwedRows
     /**
      * @param array<string, string> $parameters
      *
-     * @return list<array<string, mixed>>
+     * @return list<OwedRow>
      */
     private function rows(string $where, Account $account, array $parameters): array
     {
@@ -65,23 +65,6 @@ final readonly class OwedRows
             $parameters + ['account' => $account->id],
         );
 
-        return array_map(static function (array $columns) use ($now): array {
-            $row = new Row($columns);
-            [$conversation, $task] = [$row->stringOrNull('found_conversation'), $row->stringOrNull('found_task')];
-
-            return [
-                'id' => $row->string('id'),
-                'person' => ['name' => $row->string('person_name'), 'email' => $row->string('person_email')],
-                'what' => $row->string('what'),
-                'until' => $row->string('until'),
-                'over' => 'open' === $row->string('state') && $row->string('until') <= $now,
-                'state' => $row->string('state'),
-                'askedAt' => $row->string('asked_at'),
-                'settledAt' => $row->stringOrNull('settled_at'),
-                'automaticAt' => $row->stringOrNull('automatic_at'),
-                'conversation' => null === $conversation ? null : ['id' => $conversation, 'subject' => $row->string('subject')],
-                'task' => null === $task ? null : ['id' => $task, 'title' => $row->string('title')],
-            ];
-        }, $rows);
+        return array_map(static fn (array $columns): OwedRow => OwedRow::of(new Row($columns), $now), $rows);
     }
 }

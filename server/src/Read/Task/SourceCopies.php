@@ -8,11 +8,9 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Read\Post\TextPiece;
 use ZippyTray\Server\Read\Tray\ConversationRows;
 use ZippyTray\Server\Store\Ports\MessageStore;
 use ZippyTray\Server\Store\Row;
-use ZippyTray\Server\Store\StoredNow;
 
 /**
  * The copies that tasks keep of their sources, with the way back to the mail as long as it is there.
@@ -50,12 +48,8 @@ final readonly class SourceCopies
         }, $copies);
     }
 
-    /**
-     * @return array<string, mixed> see SourceCopy of the contract
-     *
-     * @throws NotFound
-     */
-    public function one(Account $account, string $id): array
+    /** @throws NotFound */
+    public function one(Account $account, string $id): SourceCopyView
     {
         $copy = $this->orm->getRepository(SourceCopy::class)->findOneBy(['accountId' => $account->id, 'id' => $id])
             ?? throw new NotFound('source', $id);
@@ -64,20 +58,6 @@ final readonly class SourceCopies
             [$account->id, $copy->messageId],
         );
 
-        $piece = TextPiece::of($copy->text);
-
-        return [
-            'id' => $copy->id,
-            'messageHeader' => $copy->messageHeader,
-            'from' => $copy->from,
-            'to' => $copy->to,
-            'subject' => $copy->subject,
-            'sentAt' => StoredNow::of($copy->sentAt),
-            'text' => $piece->text.(null === $piece->next ? '' : "\n(It goes on; the message itself has all of it.)"),
-            'headers' => $copy->headers,
-            'attachments' => $copy->attachments,
-            'message' => \is_string($conversation) ? $copy->messageId : null,
-            'conversation' => \is_string($conversation) ? $this->conversations->one($account, $conversation) : null,
-        ];
+        return SourceCopyView::of($copy, \is_string($conversation) ? $this->conversations->one($account, $conversation) : null);
     }
 }

@@ -16,6 +16,8 @@ use ZippyTray\Server\Store\Row;
 
 /**
  * Lists of tasks, and what they come from.
+ *
+ * @phpstan-type TaskLink array{id: string, title: string, done: bool}
  */
 final readonly class TaskRows
 {
@@ -172,7 +174,7 @@ final readonly class TaskRows
     /**
      * @param list<string> $messageIds
      *
-     * @return list<array{id: string, title: string, done: bool}> the tasks that came from one of the messages
+     * @return list<TaskLink> the tasks that came from one of the messages
      */
     public function ofMessages(AccountId $accountId, array $messageIds): array
     {
@@ -183,7 +185,7 @@ final readonly class TaskRows
         );
     }
 
-    /** @return list<array{id: string, title: string, done: bool}> the tasks that name the task as a source */
+    /** @return list<TaskLink> the tasks that name the task as a source */
     public function ofTask(AccountId $accountId, string $id): array
     {
         return $this->links(
@@ -193,7 +195,7 @@ final readonly class TaskRows
         );
     }
 
-    /** @return array{id: string, title: string, done: bool}|null */
+    /** @return TaskLink|null */
     public function link(AccountId $accountId, string $id): ?array
     {
         return $this->links('t.id = ?', $accountId, $id)[0] ?? null;
@@ -249,7 +251,7 @@ final readonly class TaskRows
         );
     }
 
-    /** @return list<array{id: string, title: string, done: bool}> */
+    /** @return list<TaskLink> */
     private function links(string $where, AccountId $accountId, string $parameter): array
     {
         $rows = $this->connection->fetchAllAssociative(

@@ -16,7 +16,9 @@ use ZippyTray\Server\Store\Files;
 use ZippyTray\Server\Store\StoredNow;
 
 /**
- * A task with all that belongs to it.
+ * Tasks with all that belongs to them.
+ *
+ * @phpstan-import-type RepeatShown from TaskSheet
  */
 final readonly class TaskSheets
 {
@@ -29,32 +31,25 @@ final readonly class TaskSheets
     ) {
     }
 
-    /** @return array<string, mixed> see Task of the contract */
-    public function of(Task $task): array
+    public function of(Task $task): TaskSheet
     {
         $account = $this->orm->find(Account::class, $task->accountId) ?? throw new \LogicException('A task has an account.');
         $speaker = $account->speaker($this->clock->now());
-        $row = $this->rows->one($account, $task->id);
-        $state = $task->state();
 
-        return [
-            'row' => $row,
-            'notes' => $state['notes'],
-            'createdAt' => StoredNow::of($task->createdAt),
-            'repeat' => null === $task->repeat() ? null : self::repeat($task->repeat(), $speaker),
-            'reminders' => $this->reminders($task, $speaker),
-            'sources' => array_map(fn (Source $source): array => $this->source($account, $source), $task->sources()),
-            'files' => $this->files->some($task->accountId, $task->files()),
-            'subtasks' => $this->rows->under($account, $task->id),
-            'usedBy' => $this->rows->ofTask($task->accountId, $task->id),
-        ];
+        return new TaskSheet(
+            $this->rows->one($account, $task->id),
+            $task->notes(),
+            StoredNow::of($task->createdAt),
+            null === $task->repeat() ? null : self::repeat($task->repeat(), $speaker),
+            $this->reminders($task, $speaker),
+            array_map(fn (Source $source): SourceView => $this->source($account, $source), $task->sources()),
+            $this->files->some($task->accountId, $task->files()),
+            $this->rows->under($account, $task->id),
+            $this->rows->ofTask($task->accountId, $task->id),
+        );
     }
 
-    /**
-     * @return array{
-     *     text: string, zone: ?string, fromCompletion: bool, next: array{date: string, time: ?string}|null
-     * } zone: whose time it names, when that is not the person's
-     */
+    /** @return RepeatShown */
     private static function repeat(Repeat $repeat, Speaker $speaker): array
     {
         $next = $repeat->next($speaker->now);
@@ -81,13 +76,12 @@ final readonly class TaskSheets
         return $reminders;
     }
 
-    /** @return array<string, mixed> see Source of the contract */
-    private function source(Account $account, Source $source): array
+    private function source(Account $account, Source $source): SourceView
     {
-        return $source->state() + match ($source->kind) {
-            SourceKind::Message => ['copy' => $this->copies->one($account, $source->ref)],
-            SourceKind::Task => ['task' => $this->rows->link($account->id, $source->ref)],
-            SourceKind::Web => [],
+        return match ($source->kind) {
+            SourceKind::Message => new SourceView($source->kind, $source->ref, copy: $this->copies->one($account, $source->ref)),
+            SourceKind::Task => new SourceView($source->kind, $source->ref, task: $this->rows->link($account->id, $source->ref)),
+            SourceKind::Web => new SourceView($source->kind, $source->ref),
         };
     }
 }
