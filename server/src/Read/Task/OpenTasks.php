@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Read\Task;
 
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Server\Account\Account;
@@ -77,7 +78,7 @@ final readonly class OpenTasks
             }
             if (null !== $start && null !== $columns[8] && ($start === $today || $zone !== $columns[9])) {
                 $moment = self::moment($start, $columns[8], $columns[9]);
-                $isAhead = TaskTree::isAhead($moment, $now);
+                $isAhead = Standing::isAhead($moment, $now);
                 $start = (string) $moment->dayIn($now->zone);
             }
             $parents[$id] = $parent;

@@ -9,6 +9,7 @@ use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
@@ -60,8 +61,8 @@ final readonly class TaskRows
         $tree = $this->tree($account);
         [$where, $parameters] = $this->where($account, $wanted, $tree);
         [$order, $alone] = match ($wanted->state) {
-            'open' => [self::BY_DUE, ' AND (t.parent_id IS NULL OR t.due_date IS NOT NULL)'],
-            'waiting' => [self::BY_START, ' AND (t.parent_id IS NULL OR t.start_date IS NOT NULL)'],
+            'open' => [self::BY_DUE, ' AND '.TaskStands::ALONE],
+            'waiting' => [self::BY_START, ' AND '.TaskStands::ALONE_WAITING],
             'done' => [self::BY_COMPLETION, ''],
         };
         $alone = $parts ? '' : $alone;
@@ -150,7 +151,7 @@ final readonly class TaskRows
         ) as $columns) {
             $row = new Row($columns);
             $start = $row->dueOrNull('start');
-            if (null !== $start && TaskTree::isAhead($start, $now)) {
+            if (null !== $start && Standing::isAhead($start, $now)) {
                 $starting[] = ['id' => $row->string('id'), 'title' => $row->string('title'), 'start' => $start];
             }
         }
@@ -211,7 +212,7 @@ final readonly class TaskRows
     {
         $over = $this->open->overByList($account);
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL AND (t.parent_id IS NULL OR t.due_date IS NOT NULL)), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
+            'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL AND '.TaskStands::ALONE.'), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
              FROM task_list l LEFT JOIN task t ON t.list_id = l.id LEFT JOIN task_list p ON p.id = l.parent_id WHERE l.account_id = ?
              GROUP BY l.id ORDER BY COALESCE(p.rank, l.rank), COALESCE(p.id, l.id), p.id IS NOT NULL, l.rank, l.id',
             [$account->id],

@@ -6,9 +6,8 @@ namespace ZippyTray\Server\Read\Task;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\AccountId;
-use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Time\Field\Speaker;
-use ZippyTray\Core\Time\Moment;
 use ZippyTray\Server\Store\Row;
 
 /**
@@ -39,7 +38,7 @@ final readonly class TaskTree
             $parents[$row->string('id')] = $row->stringOrNull('parent_id');
             $open[$row->string('id')] = $row->bool('open');
             $start = $row->dueOrNull('start');
-            if (null !== $start && self::isAhead($start, $speaker->now)) {
+            if (null !== $start && Standing::isAhead($start, $speaker->now)) {
                 $waiting[$row->string('id')] = true;
             }
         }
@@ -54,12 +53,6 @@ final readonly class TaskTree
         }
 
         return new self($counts, $waiting);
-    }
-
-    /** @param Moment $now in the person's own zone */
-    public static function isAhead(Due $start, Moment $now): bool
-    {
-        return null === $start->time ? $now->date()->isBefore($start->date) : $start->instant() > $now->instant;
     }
 
     /** @return array{open: int, done: int} */
