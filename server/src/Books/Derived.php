@@ -14,7 +14,7 @@ use ZippyTray\Server\Store\Ports\MessageStore;
 
 /**
  * What is kept a second time so that it is found fast: the index of words, the index of threads, whom somebody has
- * written to, and what conversations say of themselves in lists.
+ * written to, what conversations say of themselves in lists, and how many there are in each place.
  */
 final readonly class Derived implements BookCheck
 {
@@ -64,6 +64,14 @@ final readonly class Derived implements BookCheck
                         .'o.place, o.away_until, o.binned_at, o.muted) IS NOT (c.latest_at, c.account_id, c.place, c.away_until, '
                         .'c.binned_at, c.muted) UNION SELECT o.id FROM search_conversation o LEFT JOIN conversation c ON c.id = o.id WHERE '
                         .'c.id IS NULL',
+                ),
+            )
+            ->allWrong(
+                'A place counts its conversations wrongly',
+                $this->connection->fetchFirstColumn(
+                    "SELECT place FROM (SELECT account_id, place, COALESCE(away_reason, '') AS reason, 1 AS one FROM conversation UNION ALL "
+                        .'SELECT account_id, place, reason, -conversations FROM conversation_count) GROUP BY account_id, place, reason '
+                        .'HAVING SUM(one) <> 0',
                 ),
             )
             ->allWrong(
@@ -127,6 +135,7 @@ final readonly class Derived implements BookCheck
         foreach ([
             'search_message',
             'search_conversation',
+            'conversation_count',
             'thread_id',
             'thread_subject',
             'person',
@@ -156,6 +165,9 @@ final readonly class Derived implements BookCheck
         $this->connection->executeStatement(
             'INSERT INTO search_conversation (id, account_id, latest_at, place, away_until, binned_at, muted) SELECT id, account_id, '
                 .'latest_at, place, away_until, binned_at, muted FROM conversation',
+        );
+        $this->connection->executeStatement(
+            "INSERT INTO conversation_count SELECT account_id, place, COALESCE(away_reason, ''), COUNT(*) FROM conversation GROUP BY 1, 2, 3",
         );
         $this->connection->executeStatement(
             'INSERT INTO search_message (number, conversation) SELECT x.number, o.number FROM conversation_message x JOIN '

@@ -11,6 +11,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Task\OpenTasks;
+use ZippyTray\Server\Store\CountNow;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
 use ZippyTray\Server\Store\WhereNow;
@@ -28,12 +29,10 @@ final readonly class Counts
     {
         [$accountId, $zone] = [$account->id, $account->timeZone()];
         $now = $this->now->text();
-        $in = static fn (string $where): string => "SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND {$where}";
-        $isAway = WhereNow::AWAY;
-        [$tray, $back, $away] = [$in(WhereNow::TRAY), $in(WhereNow::BACK), $in($isAway)];
+        [$tray, $away, $bin, $blocked] = array_map(CountNow::in(...), [Place::Tray, Place::Away, Place::Bin, Place::Blocked]);
+        [$forClearing, $isAway] = [CountNow::forClearing(), WhereNow::AWAY];
         $columns = $this->connection->fetchAssociative(
-            "SELECT ({$tray}) + ({$back}) AS tray, ({$away}) AS away, ({$away} AND c.away_reason = 'next_clearing') AS for_clearing,
-                ({$in(WhereNow::is(Place::Bin))}) AS bin, ({$in(WhereNow::is(Place::Blocked))}) AS blocked,
+            "SELECT {$tray} AS tray, {$away} AS away, {$forClearing} AS for_clearing, {$bin} AS bin, {$blocked} AS blocked,
                 (SELECT MIN(c.away_until) FROM conversation c WHERE c.account_id = :account AND {$isAway} AND c.away_until GLOB '????-??-??T??:??:??Z') AS next_return",
             ['now' => $now, 'account' => $accountId],
         );

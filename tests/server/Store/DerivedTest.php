@@ -30,6 +30,7 @@ final class DerivedTest extends ApiTestCase
     #[TestWith(['UPDATE search_message SET conversation = conversation + 1', 'quernstone'])]
     #[TestWith(["UPDATE search_conversation SET place = 'bin'", 'quernstone'])]
     #[TestWith(['DELETE FROM search_conversation', 'quernstone'])]
+    #[TestWith(['UPDATE conversation_count SET conversations = conversations + 1', 'quernstone'])]
     #[TestWith(['DELETE FROM thread_subject', 'quernstone'])]
     #[TestWith(['DELETE FROM person_message', 'quernstone'])]
     #[TestWith(['UPDATE person SET received = received + 1', 'quernstone'])]

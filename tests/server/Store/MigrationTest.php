@@ -44,6 +44,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261206000000' => '0ffe9b3e6a4c532ed5e3befbcd6a49ebd1465eb173a4191a00763d2603a693ee',
         'Version20261207000000' => '3d41de22334b086169b4b44a471668606fd4aa1238274c651cc6d13021823882',
         'Version20261208000000' => '0a34d5f0fa8fbe1f892ae18067379dcfb1ea2bad3268156d6b62a4285805e1af',
+        'Version20261209000000' => '9d5273553fa6507f6c4ec0c3728fb397d861182bc4802aea6cb687b11f305583',
     ];
 
     /** @return iterable<string, array{class-string, array<string, bool|null>}> the version, what it knew of a conversation besides the first one's fields */

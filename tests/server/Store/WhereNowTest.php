@@ -56,6 +56,37 @@ final class WhereNowTest extends ApiTestCase
         }
     }
 
+    /** They are kept, and what has come back is told apart. */
+    public function testCountsSayWhatPlacesHold(): void
+    {
+        $account = $this->signIn();
+        $connection = $this->service(Connection::class);
+        $until = static fn (string $time): array => ['place' => 'away', 'away_until' => $time, 'away_zone' => 'UTC'];
+        $places = [
+            ['place' => 'tray'],
+            ['place' => 'tray'],
+            ['place' => 'bin'],
+            ['place' => 'blocked'],
+            ['place' => 'archive'],
+            ['away_reason' => 'snooze'] + $until('2026-11-23T10:00:00Z'),
+            ['away_reason' => 'snooze'] + $until('2026-11-30T10:00:00Z'),
+            ['away_reason' => 'next_clearing'] + $until('2026-11-30T10:00:00Z'),
+            ['away_reason' => 'next_clearing'] + $until('2026-11-23T10:00:00Z'),
+            // Damaged: it is nowhere, and does no harm.
+            ['place' => 'away', 'away_reason' => 'snooze'],
+        ];
+        foreach ($places as $number => $place) {
+            $this->receive('Letter '.$number, text: 'Hello');
+            $connection->update('conversation', $place, ['subject' => 'Letter '.$number]);
+        }
+        $counts = $this->service(Counts::class)->of($account);
+        self::assertSame([4, 2, 1, 1, 1], [$counts->tray, $counts->away, $counts->forClearing, $counts->bin, $counts->blocked]);
+        self::assertSame('2026-11-30T10:00:00Z', $counts->nextReturn);
+        $connection->executeStatement("DELETE FROM conversation_message WHERE conversation_id = (SELECT id FROM conversation WHERE subject = 'Letter 0')");
+        $connection->executeStatement("DELETE FROM conversation WHERE subject = 'Letter 0'");
+        self::assertSame(3, $this->service(Counts::class)->of($account)->tray);
+    }
+
     public function testWhatIsDecidedTodayIsWhatTheCoreCallsDeciding(): void
     {
         $account = $this->signIn();

@@ -10,6 +10,7 @@ use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Tray\ConversationRow;
 use ZippyTray\Server\Read\Tray\ConversationRows;
+use ZippyTray\Server\Store\CountNow;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\WhereNow;
 
@@ -43,7 +44,9 @@ final readonly class Find
         if (null !== $place) {
             $conditions[] = WhereNow::is($place);
         }
-        [$keys, $total] = [] === $words ? $this->inOrder($account, $conditions, $place, $after) : $this->matching($account, self::match($words), $conditions, $place, $after);
+        [$keys, $total] = [] === $words
+            ? $this->inOrder($account, $conditions, $place, $muted, $after)
+            : $this->matching($account, self::match($words), $conditions, $place, $after);
         $rows = array_values($this->conversations->some($account, array_column($keys, 0)));
 
         return [
@@ -67,15 +70,20 @@ final readonly class Find
      *
      * @return array{list<list<string>>, int} a part: the id of each and the instant that orders; and how many there are in all
      */
-    private function inOrder(Account $account, array $conditions, ?Place $place, string $after): array
+    private function inOrder(Account $account, array $conditions, ?Place $place, bool $muted, string $after): array
     {
         $at = self::found($place);
         $from = 'FROM conversation c WHERE '.implode(' AND ', ['c.account_id = :account', ...$conditions]);
         [$id, $last] = explode(' ', $after, 2) + ['', ''];
         $later = '' === $after ? '' : " AND {$at} <= :at AND ({$at} < :at OR c.id > :id)";
-        $keys = $this->conversations->ids("SELECT c.id || ' ' || {$at} {$from}{$later} ORDER BY {$at} DESC, c.id LIMIT ".self::PAGE, $account, ['at' => $last, 'id' => $id]);
+        $keys = $this->conversations->ids(
+            "SELECT c.id || ' ' || {$at} {$from}{$later} ORDER BY {$at} DESC, c.id LIMIT ".self::PAGE,
+            $account,
+            ['at' => $last, 'id' => $id],
+        );
+        $count = $this->conversations->ids($muted ? "SELECT COUNT(*) {$from}" : 'SELECT '.CountNow::in($place), $account);
 
-        return [array_map(static fn (string $key): array => explode(' ', $key, 2), $keys), (int) ($this->conversations->ids("SELECT COUNT(*) {$from}", $account)[0] ?? 0)];
+        return [array_map(static fn (string $key): array => explode(' ', $key, 2), $keys), (int) ($count[0] ?? 0)];
     }
 
     /**
