@@ -28,10 +28,16 @@ final readonly class Person
     ) {
     }
 
+    /** @return non-empty-list<string> all that are theirs, the one that they go by first */
+    public function addresses(): array
+    {
+        return [$this->email, ...$this->others];
+    }
+
     /** Whether an address is one of theirs. */
     public function is(Address $address): bool
     {
-        return [] !== array_filter([$this->email, ...$this->others], $address->is(...));
+        return [] !== array_filter($this->addresses(), $address->is(...));
     }
 
     /** @param list<Address> $addresses */

@@ -70,7 +70,7 @@ final readonly class SeedDemo
         ['email' => $email, 'name' => $name, 'zone' => $zone, 'password' => $password] = $this->scenario->account();
         $account = $this->accounts->open($email, $name, $zone, $password);
         $account->connect(MailWays::postRoom());
-        $account->write(new PostSettings(signature: $this->scenario->signature()));
+        $account->profile->choosePost(new PostSettings(signature: $this->scenario->signature()));
         $dates = new RelativeDate($now, $account->timeZone());
         foreach ($this->letters->of('archive', $dates) as $letter) {
             ($this->arrive)($account->recipient(), $letter);
@@ -142,7 +142,7 @@ final readonly class SeedDemo
                     $account->id,
                     new EntryId($this->ids->next()),
                     $this->conversation($account, $step),
-                    [ReadReminder::of($step['remind'] ?? '', $account->speaker($this->clock->now()))],
+                    [ReadReminder::of($step['remind'] ?? '', $account->profile->speaker($this->clock->now()))],
                 ),
             ];
         }
@@ -172,7 +172,7 @@ final readonly class SeedDemo
     /** @param Step $step */
     private function task(Account $account, string $task, array $step, RelativeDate $dates): void
     {
-        $read = ReadJot::of(($step['title'] ?? '').'; '.($step['line'] ?? ''), $account->speaker($this->clock->now()))->fields;
+        $read = ReadJot::of(($step['title'] ?? '').'; '.($step['line'] ?? ''), $account->profile->speaker($this->clock->now()))->fields;
         $fields = new TaskFields(
             $read->title,
             $step['notes'] ?? '',

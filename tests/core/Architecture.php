@@ -30,6 +30,7 @@ final class Architecture
         'Task' => ['Time', 'Mail', 'Journal', 'Tray'],
         'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
         'Remind' => ['Time', 'Journal', 'Tray', 'Task'],
+        'Settings' => ['Time', 'Mail', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => ['Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
     ];
 

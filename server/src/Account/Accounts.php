@@ -12,6 +12,7 @@ use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Settings\Profile;
 
 /**
  * The people who can sign in.
@@ -77,8 +78,8 @@ final readonly class Accounts
         if (true === $account?->hasPassword()) {
             throw new Refused('There is an account with this address already.', 'email');
         }
-        $account?->settle($name, $zone);
-        $account ??= new Account(new AccountId($this->ids->next()), $email, $name, $zone, $this->clock->now());
+        $account?->profile->settle($name, $zone);
+        $account ??= new Account(new AccountId($this->ids->next()), $email, new Profile($name, $zone), $this->clock->now());
         if (null !== $password) {
             $this->setPassword($account, $password);
         }
@@ -122,7 +123,7 @@ final readonly class Accounts
         if (!$this->hasher->isPasswordValid($account, $present)) {
             throw new Refused('This is not your present password.', 'present');
         }
-        Passwords::check($new, [$account->name(), $account->email], 'new');
+        Passwords::check($new, [$account->profile->name(), $account->email], 'new');
         $account->setPassword($this->hasher->hashPassword($account, $new));
         $this->orm->flush();
     }
@@ -131,14 +132,14 @@ final readonly class Accounts
     public function takeAsLong(#[\SensitiveParameter] string $password): void
     {
         $this->hasher->hashPassword(
-            new Account(new AccountId(''), 'nobody@localhost', '', 'UTC', $this->clock->now()),
+            new Account(new AccountId(''), 'nobody@localhost', new Profile('', 'UTC'), $this->clock->now()),
             mb_strcut($password, 0, Passwords::LONGEST),
         );
     }
 
     private function setPassword(Account $account, #[\SensitiveParameter] string $password): void
     {
-        Passwords::check($password, [$account->name(), $account->email]);
+        Passwords::check($password, [$account->profile->name(), $account->email]);
         $account->setPassword($this->hasher->hashPassword($account, $password));
     }
 }

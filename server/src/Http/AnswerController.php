@@ -61,7 +61,7 @@ final readonly class AnswerController
         if (null !== $owed) {
             $one = $owing->get($account->id, $owed);
             $subject = null === $one->conversationId() ? '' : $conversations->get($account->id, $one->conversationId())->subject();
-            $letter = $this->signed($account, AskAgain::of($one, $subject, $account->name(), $account->timeZone()));
+            $letter = $this->signed($account, AskAgain::of($one, $subject, $account->profile->name(), $account->timeZone()));
 
             return new JsonResponse($this->rows->letter($account, $letter, $message, $one->what()));
         }
@@ -88,7 +88,7 @@ final readonly class AnswerController
         $kind = AnswerKind::tryFrom($kind) ?? AnswerKind::New;
         $letter = AnswerKind::New === $kind
             ? new Letter()
-            : (new Answering([$account->email], $account->timeZone()))->to(
+            : (new Answering($account->person()->addresses(), $account->timeZone()))->to(
                 $this->messages->get($account->id, $message ?? throw new NotFound('message', '')),
                 $kind,
             );
@@ -122,7 +122,7 @@ final readonly class AnswerController
     private function until(Account $account, string $phrase): string
     {
         try {
-            $reading = $account->speaker($this->clock->now())->read($phrase);
+            $reading = $account->profile->speaker($this->clock->now())->read($phrase);
         } catch (Unreadable) {
             return trim($phrase);
         }
@@ -133,7 +133,7 @@ final readonly class AnswerController
     /** The signature stands under what is going to be written, above what is quoted. */
     private function signed(Account $account, Letter $letter): Letter
     {
-        $signature = $account->postSettings()->signature;
+        $signature = $account->profile->postSettings()->signature;
 
         if ('' === $signature) {
             return $letter;

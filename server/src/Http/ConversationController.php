@@ -131,7 +131,7 @@ final readonly class ConversationController
             'tasks' => $tasks->ofMessages($account->id, $ids),
             'drafts' => $drafts->draftsIn($account, $id),
             'owed' => $this->owed($account, $owed->in($account, $id), $messages, $found, $clock),
-            'reminders' => $this->reminders($conversation, $account->speaker($clock->now())),
+            'reminders' => $this->reminders($conversation, $account->profile->speaker($clock->now())),
             'history' => $entries->about($account->id, $conversation->ref()),
         ]);
     }
@@ -184,7 +184,7 @@ final readonly class ConversationController
      */
     private function owed(Account $account, array $rows, array $messages, array $found, ClockInterface $clock): array
     {
-        $now = $account->speaker($clock->now())->now;
+        $now = $account->profile->speaker($clock->now())->now;
 
         return array_map(static function (OwedRow $row) use ($account, $messages, $found, $now): OwedRow {
             if (OwedState::Answered !== $row->state) {
@@ -206,7 +206,7 @@ final readonly class ConversationController
             }
             $until = null === $promise->by
                 ? null
-                : Moment::at($promise->by, $account->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
+                : Moment::at($promise->by, $account->profile->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
 
             return $row->promising($promise, true === $until?->isAfter($now->instant) ? $until : null);
         }, $rows);
@@ -233,7 +233,7 @@ final readonly class ConversationController
         EntryRows $entries,
         ClockInterface $clock,
     ): JsonResponse {
-        $entry = $remind($account->id, new EntryId($wanted->entry), $id, $wanted->read($account->speaker($clock->now())));
+        $entry = $remind($account->id, new EntryId($wanted->entry), $id, $wanted->read($account->profile->speaker($clock->now())));
 
         return new JsonResponse($entries->one($account->id, $entry->id->text));
     }

@@ -43,7 +43,7 @@ final readonly class DecisionController
         DecisionAnswer $answer,
         ClockInterface $clock,
     ): JsonResponse {
-        $decision = $request->decision($account->speaker($clock->now()));
+        $decision = $request->decision($account->profile->speaker($clock->now()));
 
         return $answer->of(null === $decision
             ? $block($account->id, new EntryId($request->id), $request->claims(), $request->wholeDomain, $account->email, $request->clearing)
@@ -53,9 +53,9 @@ final readonly class DecisionController
     #[Route('/snooze-choices', methods: 'GET')]
     public function choices(#[CurrentUser] Account $account, ClockInterface $clock): JsonResponse
     {
-        $speaker = $account->speaker($clock->now());
+        $speaker = $account->profile->speaker($clock->now());
         $choices = [];
-        foreach ($account->traySettings()->snoozes->moments($speaker) as $phrase => $moment) {
+        foreach ($account->profile->traySettings()->snoozes->moments($speaker) as $phrase => $moment) {
             $choices[] = ['phrase' => (string) $phrase] + self::offered($moment, $speaker);
         }
 

@@ -35,7 +35,7 @@ final readonly class JotController
     {
         $read = ReadJot::of(
             $jot->line,
-            $account->speaker($this->clock->now()),
+            $account->profile->speaker($this->clock->now()),
             array_map(static fn (TaskList $list): string => $list->name(), $tasks->lists($account->id)),
         );
 
@@ -54,7 +54,7 @@ final readonly class JotController
         if (null === $jot->entry || null === $jot->id) {
             throw new Refused('What is written down needs an id, and its entry too.', 'id');
         }
-        $fields = ReadJot::of($jot->line, $account->speaker($this->clock->now()))->fields;
+        $fields = ReadJot::of($jot->line, $account->profile->speaker($this->clock->now()))->fields;
 
         return $answer->of(
             $make($account->id, new EntryId($jot->entry), [new TaskOrder($jot->id, $fields)], $account->timeZone()),

@@ -86,7 +86,7 @@ final readonly class MailWaysController
     public function try(#[CurrentUser] Account $account, Ways $ways, BuildMessage $build, ClockInterface $clock): Response
     {
         $now = \DateTimeImmutable::createFromInterface($clock->now());
-        $me = new Address($account->email, $account->name());
+        $me = new Address($account->email, $account->profile->name());
         $header = Uuid::v7()->toRfc4122().'@'.substr((string) strrchr($account->email, '@'), 1);
         $outgoing = new Outgoing(
             Uuid::v7()->toRfc4122(),
@@ -103,7 +103,7 @@ final readonly class MailWaysController
             $now,
         );
         try {
-            $ways->out($account)->submit($header, $me, [$me], $build($account, $outgoing, $now));
+            $ways->out($account->mailWays())->submit($header, $me, [$me], $build($account, $outgoing, $now));
         } catch (NotTaken|Unanswered $problem) {
             throw new Refused($problem->getMessage(), 'dsn');
         }

@@ -104,11 +104,11 @@ final readonly class OutgoingController
         }
         $outgoing = $this->outgoings->get($account->id, $id);
         $letter = Recipients::checkAll($outgoing->letter());
-        $misgivings = $request->despite ? [] : (new Misgivings())->of($letter, $outgoing->kind, [$account->email]);
+        $misgivings = $request->despite ? [] : (new Misgivings())->of($letter, $outgoing->kind, $account->person()->addresses());
         if ([] !== $misgivings) {
             return Problem::of(Response::HTTP_CONFLICT, implode(' ', $misgivings), ['misgivings' => $misgivings]);
         }
-        $speaker = $account->speaker($this->clock->now());
+        $speaker = $account->profile->speaker($this->clock->now());
 
         return $this->entry($send(
             $account->id,
@@ -139,7 +139,7 @@ final readonly class OutgoingController
 
     private function soon(Account $account, bool $atOnce): Moment
     {
-        $seconds = $atOnce ? 0 : $account->postSettings()->undoSeconds;
+        $seconds = $atOnce ? 0 : $account->profile->postSettings()->undoSeconds;
 
         return new Moment(
             \DateTimeImmutable::createFromInterface($this->clock->now())->modify(\sprintf('+%d seconds', $seconds)),

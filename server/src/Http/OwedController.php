@@ -56,7 +56,7 @@ final readonly class OwedController
             $account->id,
             new EntryId($request->entry),
             $id,
-            $request->until->moment($account->speaker($clock->now()), 'until'),
+            $request->until->moment($account->profile->speaker($clock->now()), 'until'),
         ));
     }
 
@@ -73,7 +73,7 @@ final readonly class OwedController
             $account->id,
             new EntryId($request->entry),
             $id,
-            $request->until->moment($account->speaker($clock->now()), 'until'),
+            $request->until->moment($account->profile->speaker($clock->now()), 'until'),
             $request->conversation?->claim(),
             $request->clearing,
         ));

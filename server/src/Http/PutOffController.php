@@ -34,7 +34,7 @@ final readonly class PutOffController
             $account->id,
             new EntryId($field->entry),
             $field->ids(),
-            $field->putOff($account->speaker($this->clock->now())),
+            $field->putOff($account->profile->speaker($this->clock->now())),
             $account->timeZone(),
         );
 
@@ -53,6 +53,6 @@ final readonly class PutOffController
             'start' => ['before' => $local($one['task']->start()), 'after' => $local($one['start'])],
             'due' => ['before' => $local($one['task']->due()), 'after' => $local($one['due'])],
             'problem' => $one['problem'],
-        ], $this->putOff->preview($account->id, $field->ids(), $field->putOff($account->speaker($this->clock->now())), $zone)));
+        ], $this->putOff->preview($account->id, $field->ids(), $field->putOff($account->profile->speaker($this->clock->now())), $zone)));
     }
 }

@@ -41,7 +41,7 @@ final readonly class RingController
             $account->id,
             new EntryId($answer->entry),
             $answer->ids(),
-            $answer->moment($account->speaker($clock->now())),
+            $answer->moment($account->profile->speaker($clock->now())),
         ));
     }
 
@@ -59,7 +59,7 @@ final readonly class RingController
             new EntryId($move->entry),
             $move->about(),
             $move->reminder,
-            $move->moment($account->speaker($clock->now())),
+            $move->moment($account->profile->speaker($clock->now())),
         ));
     }
 

@@ -25,15 +25,16 @@ final readonly class SessionState
 
         return new JsonResponse([
             'account' => null === $account ? null : [
-                'name' => $account->name(),
+                'name' => $account->profile->name(),
                 'email' => $account->email,
+                'addresses' => $account->profile->addresses(),
                 'zone' => $account->timeZone()->getName(),
                 'settings' => [
-                    'clearingOrder' => $account->clearingOrder(),
-                    ...$account->timeSettings()->state(),
-                    ...$account->taskSettings()->state(),
-                    ...$account->traySettings()->state(),
-                    ...$account->postSettings()->state(),
+                    'clearingOrder' => $account->profile->clearingOrder(),
+                    ...$account->profile->timeSettings()->state(),
+                    ...$account->profile->taskSettings()->state(),
+                    ...$account->profile->traySettings()->state(),
+                    ...$account->profile->postSettings()->state(),
                     'zone' => $account->timeZone()->getName(),
                 ],
             ],

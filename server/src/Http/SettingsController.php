@@ -32,9 +32,11 @@ final readonly class SettingsController
         [$time, $tray] = [$settings->time(), $settings->tray()];
         $speaker = new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time);
         $tray->snoozes->check($speaker);
-        $account->settle(null === $settings->name ? $account->name() : trim($settings->name), $settings->zone);
-        $account->choose($settings->clearingOrder, $time, $settings->tasks($speaker), $tray);
-        $account->write($settings->post());
+        $account->profile->settle(null === $settings->name ? $account->profile->name() : trim($settings->name), $settings->zone);
+        if (null !== $settings->addresses) {
+            $account->profile->goBy($settings->addresses);
+        }
+        $account->profile->choose($settings->clearingOrder, $time, $settings->tasks($speaker), $tray, $settings->post());
         $account->reachedAt($request->getSchemeAndHttpHost());
         $orm->flush();
 

@@ -93,7 +93,7 @@ final readonly class TaskController
         DecisionAnswer $answer,
     ): JsonResponse {
         return $answer->of(
-            $make($account->id, new EntryId($new->entry), $new->orders($account->speaker($this->clock->now())), $account->timeZone(), $new->clearing),
+            $make($account->id, new EntryId($new->entry), $new->orders($account->profile->speaker($this->clock->now())), $account->timeZone(), $new->clearing),
             Response::HTTP_CREATED,
         );
     }
@@ -119,7 +119,7 @@ final readonly class TaskController
             new EntryId($edit->entry),
             $id,
             $edit->revision,
-            $edit->fields->read($account->speaker($this->clock->now())),
+            $edit->fields->read($account->profile->speaker($this->clock->now())),
             $account->timeZone(),
         );
 
@@ -135,7 +135,7 @@ final readonly class TaskController
     #[Route('/outlines', methods: 'POST')]
     public function outline(#[CurrentUser] Account $account, #[MapRequestPayload] WrittenList $list, Tasks $tasks): JsonResponse
     {
-        $speaker = $account->speaker($this->clock->now());
+        $speaker = $account->profile->speaker($this->clock->now());
         $lists = array_map(static fn (TaskList $list): string => $list->name(), $tasks->lists($account->id));
 
         return new JsonResponse(array_map(

@@ -43,7 +43,7 @@ final readonly class TaskStepController
                 $account->id,
                 new EntryId($state->entry),
                 $state->ids(),
-                $state->withSubtasks || $account->taskSettings()->completeSubtasks,
+                $state->withSubtasks || $account->profile->taskSettings()->completeSubtasks,
                 $account->timeZone(),
             )
             : $this->complete->restore($account->id, new EntryId($state->entry), $state->ids()));
@@ -74,7 +74,7 @@ final readonly class TaskStepController
             $account->id,
             new EntryId($change->entry),
             $change->ids(),
-            $change->change($account->speaker($clock->now())),
+            $change->change($account->profile->speaker($clock->now())),
             $account->timeZone(),
         ));
     }

@@ -96,7 +96,7 @@ final readonly class TemplateController
 
     private function placeholders(Account $account): Placeholders
     {
-        return new Placeholders($account->speaker($this->clock->now()), $account->name());
+        return new Placeholders($account->profile->speaker($this->clock->now()), $account->profile->name());
     }
 
     private function entry(Entry $entry): JsonResponse

@@ -43,7 +43,7 @@ final readonly class WhenController
         #[MapQueryParameter]
         string $due = '',
     ): JsonResponse {
-        $speaker = $account->speaker($clock->now());
+        $speaker = $account->profile->speaker($clock->now());
         try {
             return new JsonResponse(['understood' => true] + match ($as) {
                 'reminder' => self::reminder($phrase, $speaker, self::anchor($start, $speaker), self::anchor($due, $speaker)),
@@ -59,9 +59,9 @@ final readonly class WhenController
     #[Route('/api/first-reminder', methods: 'GET')]
     public function firstReminder(#[CurrentUser] Account $account, ClockInterface $clock, #[MapQueryParameter] string $due): JsonResponse
     {
-        $speaker = $account->speaker($clock->now());
+        $speaker = $account->profile->speaker($clock->now());
         $at = self::anchor($due, $speaker);
-        $reminder = null === $at ? null : $account->taskSettings()->firstReminder->of($at, $speaker->now, $speaker->settings);
+        $reminder = null === $at ? null : $account->profile->taskSettings()->firstReminder->of($at, $speaker->now, $speaker->settings);
 
         return new JsonResponse(['text' => $reminder?->text() ?? '']);
     }

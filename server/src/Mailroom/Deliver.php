@@ -126,7 +126,7 @@ final readonly class Deliver
     {
         $account = $this->accounts->get($left->accountId->text);
         try {
-            $hasTaken = $this->ways->out($account)->hasTaken($left->messageHeader);
+            $hasTaken = $this->ways->out($account->mailWays())->hasTaken($left->messageHeader);
         } catch (NotTaken|Refused) {
             $hasTaken = false;
         }
@@ -145,9 +145,9 @@ final readonly class Deliver
             if (null === $outgoing) {
                 return;
             }
-            $this->ways->out($account)->submit(
+            $this->ways->out($account->mailWays())->submit(
                 $outgoing->messageHeader,
-                new Address($account->email, $account->name()),
+                new Address($account->email, $account->profile->name()),
                 $outgoing->letter()->recipients(),
                 $this->source($outgoing),
             );
@@ -165,7 +165,7 @@ final readonly class Deliver
             return;
         } catch (Unanswered $problem) {
             $outgoing = $this->outgoings->get($accountId, $id);
-            if (true === $this->ways->out($account)->hasTaken($outgoing->messageHeader)) {
+            if (true === $this->ways->out($account->mailWays())->hasTaken($outgoing->messageHeader)) {
                 $this->finish($account, $outgoing);
             } else {
                 $this->transaction->run(fn () => $this->goingOut->doubt($outgoing, $problem->getMessage()));

@@ -13,6 +13,7 @@ use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Mailroom\In\Arrived;
 use ZippyTray\Server\Mailroom\In\NotReached;
 use ZippyTray\Server\Store\Attempts;
@@ -47,19 +48,22 @@ final readonly class Fetch
         $taken = 0;
         $this->orm->clear();
         foreach ($this->accounts->all() as $account) {
-            try {
-                $in = $this->ways->in($account);
-                foreach (null === $in ? [] : $in->since($this->cursor($account)) as $arrived) {
-                    if ($isEnding()) {
-                        return $taken;
+            foreach ($account->mailboxes() as $mailbox) {
+                try {
+                    $ways = $mailbox->ways();
+                    $in = $this->ways->in($ways, $account->email);
+                    foreach (null === $in ? [] : $in->since($this->cursor($account, $ways)) as $arrived) {
+                        if ($isEnding()) {
+                            return $taken;
+                        }
+                        $taken += $this->take($account, $ways, $arrived);
                     }
-                    $taken += $this->take($account, $arrived);
+                } catch (NotReached $problem) {
+                    $this->logger->warning('No mail could be fetched.', ['account' => $account->id, 'problem' => $problem->getMessage()]);
+                } catch (\Throwable $problem) {
+                    // That of the others is fetched nevertheless.
+                    $this->logger->error('Mail could not be fetched.', ['account' => $account->id, 'exception' => $problem]);
                 }
-            } catch (NotReached $problem) {
-                $this->logger->warning('No mail could be fetched.', ['account' => $account->id, 'problem' => $problem->getMessage()]);
-            } catch (\Throwable $problem) {
-                // That of the others is fetched nevertheless.
-                $this->logger->error('Mail could not be fetched.', ['account' => $account->id, 'exception' => $problem]);
             }
         }
 
@@ -67,10 +71,10 @@ final readonly class Fetch
     }
 
     /** @return int 1 when it was new */
-    private function take(Account $account, Arrived $arrived): int
+    private function take(Account $account, MailWays $ways, Arrived $arrived): int
     {
         if (null === $arrived->raw) {
-            $this->leave($account, $arrived, $arrived->problem);
+            $this->leave($account, $ways, $arrived, $arrived->problem);
 
             return 0;
         }
@@ -80,7 +84,7 @@ final readonly class Fetch
                 'A message that has come has ended the worker several times, and is left.',
                 ['account' => $account->id, 'cursor' => $arrived->cursor],
             );
-            $this->leave($account, $arrived, 'This program could not read it: it takes too much.');
+            $this->leave($account, $ways, $arrived, 'This program could not read it: it takes too much.');
             $this->attempts->forget($attempt);
 
             return 0;
@@ -90,7 +94,7 @@ final readonly class Fetch
                 $account->recipient(),
                 $arrived->raw,
                 again: false,
-                with: fn () => $this->note($account, $arrived->cursor),
+                with: fn () => $this->note($account, $ways, $arrived->cursor),
             );
 
             return null === $message ? 0 : 1;
@@ -98,7 +102,7 @@ final readonly class Fetch
             // It is not the message's fault, and is tried again.
             throw $problem;
         } catch (UnreadableMessage $problem) {
-            $this->leave($account, $arrived, $problem->getMessage());
+            $this->leave($account, $ways, $arrived, $problem->getMessage());
 
             return 0;
         } catch (\Throwable $problem) {
@@ -106,7 +110,7 @@ final readonly class Fetch
                 'A message that has come could not be taken in.',
                 ['account' => $account->id, 'cursor' => $arrived->cursor, 'exception' => $problem],
             );
-            $this->leave($account, $arrived, 'This program could not read it; the log says more.');
+            $this->leave($account, $ways, $arrived, 'This program could not read it; the log says more.');
 
             return 0;
         } finally {
@@ -114,38 +118,36 @@ final readonly class Fetch
         }
     }
 
-    private function leave(Account $account, Arrived $arrived, string $problem): void
+    private function leave(Account $account, MailWays $ways, Arrived $arrived, string $problem): void
     {
-        $this->transaction->run(function () use ($account, $arrived, $problem): void {
-            $this->leftOut->note($account->id, $account->mailWays()->in, $arrived->name, $problem);
-            $this->note($account, $arrived->cursor);
+        $this->transaction->run(function () use ($account, $ways, $arrived, $problem): void {
+            $this->leftOut->note($account->id, $ways->in, $arrived->name, $problem);
+            $this->note($account, $ways, $arrived->cursor);
         });
     }
 
-    private function note(Account $account, string $cursor): void
+    private function note(Account $account, MailWays $ways, string $cursor): void
     {
         $this->connection->executeStatement(
             'INSERT INTO fetched (account_id, way, seen_to) VALUES (?, ?, ?) ON CONFLICT (account_id, way) DO UPDATE SET seen_to = '
                 .'excluded.seen_to',
-            [$account->id, $this->way($account), $cursor],
+            [$account->id, self::way($ways), $cursor],
         );
     }
 
-    private function cursor(Account $account): string
+    private function cursor(Account $account, MailWays $ways): string
     {
         $cursor = $this->connection->fetchOne(
             'SELECT seen_to FROM fetched WHERE account_id = ? AND way = ?',
-            [$account->id, $this->way($account)],
+            [$account->id, self::way($ways)],
         );
 
         return \is_string($cursor) ? $cursor : '';
     }
 
     /** Another folder is another way. */
-    private function way(Account $account): string
+    private static function way(MailWays $ways): string
     {
-        $ways = $account->mailWays();
-
         return $ways->in.('' === $ways->folder ? '' : ' '.hash('xxh32', $ways->folder));
     }
 }

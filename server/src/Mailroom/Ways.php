@@ -6,7 +6,6 @@ namespace ZippyTray\Server\Mailroom;
 
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use ZippyTray\Core\Refused;
-use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Mailroom\In\MaildirIn;
 use ZippyTray\Server\Mailroom\In\MailIn;
@@ -38,10 +37,8 @@ final readonly class Ways
     }
 
     /** @throws NotTaken when there is none */
-    public function out(Account $account): MailOut
+    public function out(MailWays $ways): MailOut
     {
-        $ways = $account->mailWays();
-
         return match ($ways->out) {
             'post_room' => $this->simulated,
             'smtp' => new SmtpOut($ways->dsn, $ways->plain),
@@ -50,16 +47,17 @@ final readonly class Ways
     }
 
     /**
+     * @param string $email by which the post room knows the person
+     *
      * @return MailIn|null null when mail is brought in by hand
      *
      * @throws NotReached
      */
-    public function in(Account $account): ?MailIn
+    public function in(MailWays $ways, string $email): ?MailIn
     {
-        $ways = $account->mailWays();
         try {
             return match ($ways->in) {
-                'post_room' => new PostRoomInbox($this->postRoom, $account->email),
+                'post_room' => new PostRoomInbox($this->postRoom, $email),
                 'maildir' => new MaildirIn($ways->folder),
                 'none' => null,
             };

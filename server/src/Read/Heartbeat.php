@@ -93,7 +93,7 @@ final readonly class Heartbeat
      */
     public function of(Account $account): array
     {
-        $next = ($this->lookOut)($account->id, $account->timeZone(), $account->timeSettings());
+        $next = ($this->lookOut)($account->id, $account->timeZone(), $account->profile->timeSettings());
         $marks = $this->marks($account);
         $counts = $this->counts->of($account);
         $next = min(array_filter([

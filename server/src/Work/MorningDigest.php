@@ -60,7 +60,7 @@ final readonly class MorningDigest implements Chore
     public function do(\DateTimeImmutable $now): void
     {
         foreach ($this->accounts->all() as $account) {
-            if ($account->postSettings()->digest && 'none' !== $account->mailWays()->out && $this->isMorning($account, $now)) {
+            if ($account->profile->postSettings()->digest && 'none' !== $account->mailWays()->out && $this->isMorning($account, $now)) {
                 $this->write($account, $now);
             }
         }
@@ -69,7 +69,7 @@ final readonly class MorningDigest implements Chore
     private function isMorning(Account $account, \DateTimeImmutable $now): bool
     {
         $here = new Moment($now, $account->timeZone());
-        $settings = $account->timeSettings();
+        $settings = $account->profile->timeSettings();
         $morning = Moment::at($here->date(), $settings->at(DayMark::Morning), $here->zone)->instant;
 
         return $settings->week->isWorkingDay($here->date())
@@ -92,7 +92,7 @@ final readonly class MorningDigest implements Chore
             AnswerKind::New,
             null,
             null,
-            new Letter([new Address($account->email, $account->name())], subject: $digest->subject($here->date()), text: $digest->text()),
+            new Letter([new Address($account->email, $account->profile->name())], subject: $digest->subject($here->date()), text: $digest->text()),
             $now,
         );
         $outgoing->queue($here, false);

@@ -26,6 +26,26 @@ final class PostTest extends ApiTestCase
         $this->service(EntityManagerInterface::class)->flush();
     }
 
+    public function testOtherAddressesOfTheirsAreTheirs(): void
+    {
+        $session = fn (): array => (array) $this->call('GET', '/session')['account'];
+        $this->settle(['addresses' => ['wren']], 422);
+        $this->settle(['addresses' => array_map(static fn (int $number): string => "wren{$number}@ternpoint.example", range(1, 21))], 422);
+        self::assertSame([], $session()['addresses']);
+        $this->settle(['addresses' => [' Wren@Home.example', 'wren@home.example']]);
+        $this->settle(['signature' => '']);
+        self::assertSame(['wren@home.example'], $session()['addresses']);
+        $conversation = $this->receive(headers: "Cc: wren@home.example, ada@glass.example\r\n");
+        $letter = $this->call('GET', '/answers?kind=reply_all&message='.$this->newest($conversation));
+        self::assertSame(
+            ['Tam Achterberg <tam@glass.example>', 'ada@glass.example'],
+            [$letter['to'], $letter['cc']],
+            'Nobody answers to themselves.',
+        );
+        $this->upload(['own.eml' => "From: wren@home.example\r\nTo: tam@glass.example\r\nSubject: From home\r\nMessage-ID: <home@x.example>\r\n\r\nHello.\r\n"]);
+        self::assertNotContains('From home', array_column($this->rows('/tray'), 'subject'), 'It is their own, and asks for no decision.');
+    }
+
     public function testAnAnswerFromItsFirstWordToItsTakingBack(): void
     {
         $this->settle(['signature' => "Wren\nTern Point"]);

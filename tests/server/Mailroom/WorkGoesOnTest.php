@@ -17,6 +17,7 @@ use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Post\SendMail;
+use ZippyTray\Core\Settings\Profile;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\MailWays;
@@ -169,6 +170,28 @@ final class WorkGoesOnTest extends ApiTestCase
         self::assertSame(0, $this->counts()['leftOut']);
     }
 
+    public function testEachMailboxIsFetchedWhateverHappensToAnother(): void
+    {
+        $files = new Filesystem();
+        $folder = DataFolder::path().'/mailboxes';
+        foreach (['one', 'two'] as $name) {
+            $files->mkdir(["{$folder}/{$name}/new", "{$folder}/{$name}/cur", "{$folder}/{$name}/tmp"]);
+            file_put_contents("{$folder}/{$name}/new/1", "From: tam@glass.example\r\nSubject: From {$name}\r\n\r\nHere.\r\n");
+        }
+        $this->account->connect(MailWays::chosen('post_room', '', 'maildir', $folder.'/not there'));
+        $this->account->addMailbox(MailWays::chosen('none', '', 'maildir', $folder.'/one'));
+        $this->account->addMailbox(MailWays::chosen('none', '', 'maildir', $folder.'/two'));
+        $this->service(EntityManagerInterface::class)->flush();
+        try {
+            $this->work();
+            file_put_contents($folder.'/one/new/2', "From: tam@glass.example\r\nSubject: One more\r\n\r\nHere.\r\n");
+            $this->work();
+        } finally {
+            $files->remove($folder);
+        }
+        self::assertSame(['From one', 'From two', 'One more'], self::sorted(array_column($this->rows('/tray'), 'subject')));
+    }
+
     public function testThePageIsToldWhetherAnybodyWorks(): void
     {
         self::assertFalse($this->call('GET', '/heartbeat')['worker']);
@@ -190,8 +213,7 @@ final class WorkGoesOnTest extends ApiTestCase
                 $orm->persist(new Account(
                     $this->account->id,
                     'other@ternpoint.example',
-                    'Other',
-                    'Europe/Dublin',
+                    new Profile('Other', 'Europe/Dublin'),
                     new \DateTimeImmutable(),
                 ));
             });
@@ -201,9 +223,9 @@ final class WorkGoesOnTest extends ApiTestCase
         }
         $again = $orm->find(Account::class, $this->account->id);
         self::assertNotNull($again);
-        $transaction->run(static fn () => $again->settle('Wren H.', 'Europe/Dublin'));
+        $transaction->run(static fn () => $again->profile->settle('Wren H.', 'Europe/Dublin'));
         $orm->clear();
-        self::assertSame('Wren H.', $orm->find(Account::class, $this->account->id)?->name());
+        self::assertSame('Wren H.', $orm->find(Account::class, $this->account->id)?->profile->name());
     }
 
     public function testTheFirstCauseIsToldWhenTheTransactionIsGone(): void

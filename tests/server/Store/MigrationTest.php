@@ -13,10 +13,12 @@ use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Console\CheckCommand;
 use ZippyTray\Server\DataFolder;
 use ZippyTray\Server\Migrations\Version20261124000000;
 use ZippyTray\Server\Migrations\Version20261125000000;
+use ZippyTray\Server\Migrations\Version20261208000000;
 use ZippyTray\Server\Store\Schema;
 use ZippyTray\Server\Store\SqliteDriver;
 use ZippyTray\Tests\Server\ApiTestCase;
@@ -45,6 +47,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261207000000' => '3d41de22334b086169b4b44a471668606fd4aa1238274c651cc6d13021823882',
         'Version20261208000000' => '0a34d5f0fa8fbe1f892ae18067379dcfb1ea2bad3268156d6b62a4285805e1af',
         'Version20261209000000' => '9d5273553fa6507f6c4ec0c3728fb397d861182bc4802aea6cb687b11f305583',
+        'Version20261210000000' => 'f98482013879dfc2ba9be2fcc4744b1c73554562f72f44074432eaef75a4102f',
     ];
 
     /** @return iterable<string, array{class-string, array<string, bool|null>}> the version, what it knew of a conversation besides the first one's fields */
@@ -238,6 +241,29 @@ final class MigrationTest extends ApiTestCase
         foreach ($this->service(CheckCommand::class)->checks() as $check) {
             self::assertSame([], $check->look()->examples, $check->claim());
         }
+    }
+
+    public function testTheWaysOfMailBecomeAMailbox(): void
+    {
+        $connection = $this->begin(Version20261208000000::class);
+        $account = ['zone' => 'UTC', 'password' => '', 'created_at' => '2026-11-01T08:00:00Z', 'name' => 'Wren'];
+        foreach ([
+            'wren' => ['undoSeconds' => 20, 'address' => 'https://tray.ternpoint.example', 'out' => 'smtp', 'dsn' => 'sealed', 'plain' => true, 'in' => 'maildir', 'folder' => '/mail'],
+            'tam' => ['undoSeconds' => 5],
+            'ada' => [],
+        ] as $name => $settings) {
+            $connection->insert('account', ['id' => $name, 'email' => $name.'@ternpoint.example', 'post_settings' => json_encode($settings)] + $account);
+        }
+        $this->service(Schema::class)->bringUpToDate();
+        self::assertSame(
+            [['account_id' => 'wren', 'position' => 0, 'goes_out' => 'smtp', 'dsn' => 'sealed', 'plain' => 1, 'comes_in' => 'maildir', 'folder' => '/mail']],
+            $connection->fetchAllAssociative('SELECT * FROM mailbox'),
+        );
+        self::assertSame(
+            ['ada' => '[]', 'tam' => '{"undoSeconds":5}', 'wren' => '{"undoSeconds":20}'],
+            $connection->fetchAllKeyValue('SELECT id, post_settings FROM account ORDER BY id'),
+        );
+        self::assertSame('https://tray.ternpoint.example', $this->service(Accounts::class)->find('wren@ternpoint.example')?->address());
     }
 
     public function testMigrationsThatHaveRunSomewhereStayAsTheyAre(): void

@@ -39,7 +39,7 @@ final class TaskStandsTest extends ApiTestCase
     public function testGeneratedTasks(int $seed, string $zone): void
     {
         $account = $this->signIn();
-        $account->settle($account->name(), $zone);
+        $account->profile->settle($account->profile->name(), $zone);
         $chance = new Randomizer(new Mt19937($seed));
         $now = new Moment($this->service(ProgramClock::class)->now(), new \DateTimeZone($zone));
         $tasks = $this->generated($account, $chance, $now);

@@ -73,7 +73,7 @@ final class MorningDigestTest extends ApiTestCase
         $morning = $this->nextMorning($account);
         foreach ([[new PostSettings(), MailWays::postRoom()], [new PostSettings(digest: true), MailWays::none()]] as [$settings, $ways]) {
             $account = $this->service(EntityManagerInterface::class)->find(Account::class, $account->id) ?? $account;
-            $account->write($settings);
+            $account->profile->choosePost($settings);
             $account->connect($ways);
             $this->service(MorningDigest::class)->do($morning);
             $this->service(EntityManagerInterface::class)->flush();

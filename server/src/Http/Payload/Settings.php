@@ -26,6 +26,7 @@ final readonly class Settings
      * @param list<string>          $snoozes     when phrases
      * @param string                $taskDue     a when phrase; empty: none
      * @param string|null           $name        of the person; null: as it is
+     * @param list<string>|null     $addresses   that are theirs besides the one that they sign in with; null: as they are
      */
     public function __construct(
         public bool $dayFirst,
@@ -52,6 +53,8 @@ final readonly class Settings
         public string $taskReminder = '',
         #[Assert\Length(min: 1, max: 200, minMessage: 'What is your name?', maxMessage: 'A name can have {{ limit }} characters at most.'), Assert\NotBlank(message: 'What is your name?', allowNull: true, normalizer: 'trim')]
         public ?string $name = null,
+        #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 320)])]
+        public ?array $addresses = null,
     ) {
     }
 

@@ -44,7 +44,7 @@ final readonly class BuildMessage
     {
         $letter = $outgoing->letter();
         $email = (new Email())
-            ->from(new MimeAddress($account->email, $account->name()))
+            ->from(new MimeAddress($account->email, $account->profile->name()))
             ->to(...self::addresses($letter->to))
             ->cc(...self::addresses($letter->cc))
             ->subject($letter->subject)

@@ -52,7 +52,7 @@ final readonly class Coming
      */
     public function of(Account $account, array $kinds = self::KINDS, string $after = ''): array
     {
-        $speaker = $account->speaker($this->clock->now());
+        $speaker = $account->profile->speaker($this->clock->now());
         $items = [
             ...$this->mail($account, $speaker),
             ...$this->starts($account, $speaker),

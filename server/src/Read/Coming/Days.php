@@ -33,7 +33,7 @@ final readonly class Days
      */
     public function glance(Account $account, int $count): array
     {
-        $speaker = $account->speaker($this->clock->now());
+        $speaker = $account->profile->speaker($this->clock->now());
         $today = $speaker->now->date();
         $days = [];
         for ($number = 0; $number < $count; ++$number) {
@@ -69,7 +69,7 @@ final readonly class Days
     /** @return array{date: string, tasks: list<TaskRow>, starts: list<TaskRow>, returns: list<ConversationRow>} */
     public function one(Account $account, LocalDate $date): array
     {
-        $isToday = $account->speaker($this->clock->now())->now->date()->equals($date);
+        $isToday = $account->profile->speaker($this->clock->now())->now->date()->equals($date);
         $near = $this->tasks->near($account, $date, $isToday);
 
         return [

@@ -77,7 +77,7 @@ final readonly class OutgoingRows
             $letter,
             $this->files->some($account->id, $letter->files),
             $this->carriable($account, $messageId),
-            $account->postSettings()->signature,
+            $account->profile->postSettings()->signature,
             $due,
             $what ?? $letter->what,
         );

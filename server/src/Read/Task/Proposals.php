@@ -45,11 +45,11 @@ final readonly class Proposals
     {
         $newest = $this->newest(array_map(strval(...), array_keys($advices)));
         $found = $this->findings->of($account, array_values($newest));
-        $speaker = $account->speaker($this->clock->now());
+        $speaker = $account->profile->speaker($this->clock->now());
         $proposals = [];
         foreach ($advices as $id => $advice) {
             $items = $found[$newest[$id] ?? '']->items ?? [];
-            $proposals[$id] = ProposalView::of(TaskProposal::of($advice, $items, $speaker, $account->taskSettings()), $account->timeZone());
+            $proposals[$id] = ProposalView::of(TaskProposal::of($advice, $items, $speaker, $account->profile->taskSettings()), $account->timeZone());
         }
 
         return $proposals;

@@ -142,7 +142,7 @@ final readonly class TaskRows
     /** @return list<array{id: string, title: string, start: Due}> the open ones that are out of the way until a start of their own */
     public function starting(Account $account): array
     {
-        $now = $account->speaker($this->clock->now())->now;
+        $now = $account->profile->speaker($this->clock->now())->now;
         $starting = [];
         foreach ($this->connection->iterateAssociative(
             'SELECT t.id, t.title, t.start_date, t.start_time, t.start_zone '.self::OF.' AND t.completed_at IS NULL AND t.start_date IS '
@@ -337,7 +337,7 @@ final readonly class TaskRows
 
     private function tree(Account $account): TaskTree
     {
-        return TaskTree::of($this->connection, $account->id, $account->speaker($this->clock->now()));
+        return TaskTree::of($this->connection, $account->id, $account->profile->speaker($this->clock->now()));
     }
 
     /**
@@ -347,7 +347,7 @@ final readonly class TaskRows
      */
     private function rows(Account $account, array $ids, ?TaskTree $tree = null): array
     {
-        $speaker = $account->speaker($this->clock->now());
+        $speaker = $account->profile->speaker($this->clock->now());
         $tree ??= $this->tree($account);
 
         return array_map(

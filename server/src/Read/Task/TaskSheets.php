@@ -34,7 +34,7 @@ final readonly class TaskSheets
     public function of(Task $task): TaskSheet
     {
         $account = $this->orm->find(Account::class, $task->accountId) ?? throw new \LogicException('A task has an account.');
-        $speaker = $account->speaker($this->clock->now());
+        $speaker = $account->profile->speaker($this->clock->now());
 
         return new TaskSheet(
             $this->rows->one($account, $task->id),

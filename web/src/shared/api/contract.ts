@@ -1633,6 +1633,8 @@ export interface components {
             offset: number;
         };
         Settings: {
+            /** @description Other addresses that are theirs, when they are changed */
+            addresses?: string[];
             /** @description 4/12 is the fourth of December */
             dayFirst: boolean;
             clearingOrder: components["schemas"]["ClearingOrder"];
@@ -1709,6 +1711,8 @@ export interface components {
             account: null | {
                 name: string;
                 email: string;
+                /** @description Other addresses that are theirs */
+                addresses: string[];
                 zone: string;
                 settings: components["schemas"]["Settings"];
             };
