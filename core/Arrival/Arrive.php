@@ -9,14 +9,14 @@ use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Mail\UnreadableMessage;
-use ZippyTray\Core\Tray\Advice\Letter;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\BlockedSenders;
 use ZippyTray\Core\Tray\Conversation;
@@ -84,7 +84,7 @@ final readonly class Arrive
         $isRefused = $this->messages->isKnown($to->accountId, $content->fingerprint)
             || (!$again && $this->messages->isErased($to->accountId, $content->fingerprint));
         $isDecided = !$isRefused && Place::Tray === $into && !$to->person->is($content->from);
-        $findings = $isDecided && $advised ? $this->reading->read($to, Letter::of($content), $content->header) : null;
+        $findings = $isDecided && $advised ? $this->reading->read($to, Gist::of($content), $content->header) : null;
 
         return new Incoming($raw, $content, $into, $isRefused, $isDecided, $advised, $findings);
     }
@@ -139,19 +139,19 @@ final readonly class Arrive
         Recipient $to,
         \DateTimeImmutable $now,
     ): void {
-        $page = new Page();
-        $page->touch($conversation);
-        $page->say($conversation->subject());
-        $because = $isBlocked ? null : ($this->settles)($message, $conversation, $incoming->content->report, $page, $now);
+        $step = new Step();
+        $step->touch($conversation);
+        $step->say($conversation->subject());
+        $because = $isBlocked ? null : ($this->settles)($message, $conversation, $incoming->content->report, $step, $now);
         $others = $conversation->summary()->isBefore($message) ? null : $this->messages->ofConversation($to->accountId, $conversation->id);
         $conversation->receive($message, Place::Tray === $incoming->into && !$isBlocked, $now, $to->endsSnooze, $because);
         if (null !== $others) {
             $conversation->describe([...$others, $message]);
         }
-        if ('' === $page->consequence()) {
-            $page->say('', \sprintf('%s has written: it is in the tray again', $message->from->label()));
+        if ('' === $step->consequence()) {
+            $step->say('', \sprintf('%s has written: it is in the tray again', $message->from->label()));
         }
-        $this->journal->note($message->accountId, new EntryId($this->ids->next()), EntryKind::Arrive, $page);
+        $this->journal->note($message->accountId, new EntryId($this->ids->next()), EntryKind::Arrive, $step);
     }
 
     private function now(): \DateTimeImmutable

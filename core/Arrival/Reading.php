@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\Tray\Advice\Findings;
-use ZippyTray\Core\Tray\Advice\Letter;
+use ZippyTray\Core\Tray\Advice\Gist;
 
 /**
  * What is found in messages, for advice; it is kept with them.
@@ -19,7 +19,7 @@ interface Reading
      *
      * @return Findings|null null when it cannot be read, which is no reason not to take it in
      */
-    public function read(Recipient $for, Letter $letter, string $name): ?Findings;
+    public function read(Recipient $for, Gist $gist, string $name): ?Findings;
 
     /** @param Findings|null $findings null: it cannot be read, and is not tried again by the same rules */
     public function keep(Recipient $for, string $messageId, ?Findings $findings): void;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\AccountId;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Report;
 use ZippyTray\Core\NotFound;
@@ -34,7 +34,7 @@ final readonly class Settle
 
     /**
      * @param Report|null $report what the message reports of another one's delivery (RFC 3464)
-     * @param Page        $page   on which it is written down what changes by it
+     * @param Step        $step   on which it is written down what changes by it
      *
      * @return BackBecause|null why the conversation is to come back before its time; null when this message is no reason to
      */
@@ -42,40 +42,40 @@ final readonly class Settle
         Message $message,
         Conversation $conversation,
         ?Report $report,
-        Page $page,
+        Step $step,
         \DateTimeImmutable $now,
     ): ?BackBecause {
         if ($message->own) {
             return null;
         }
         if (null !== $report) {
-            return $this->reported($message->accountId, $report, $conversation, $page, $now);
+            return $this->reported($message->accountId, $report, $conversation, $step, $now);
         }
         $of = array_filter(
             $this->owing->openIn($message->accountId, $conversation->id),
             static fn (Owed $owed): bool => $owed->isOwedBy($message->from),
         );
         if ($message->isAutomatic()) {
-            array_walk($of, static function (Owed $owed) use ($page, $now): void {
-                $page->touch($owed);
+            array_walk($of, static function (Owed $owed) use ($step, $now): void {
+                $step->touch($owed);
                 $owed->noteAutomaticAnswer($now);
-                $page->say('', 'an automatic answer came from '.$owed->person()->label());
+                $step->say('', 'an automatic answer came from '.$owed->person()->label());
             });
 
             return null;
         }
         foreach ($of as $owed) {
-            $this->settle($owed, OwedState::Answered, $page, $now);
-            $page->say('', $owed->person()->label().' has answered');
+            $this->settle($owed, OwedState::Answered, $step, $now);
+            $step->say('', $owed->person()->label().' has answered');
         }
 
         return [] === $of ? BackBecause::Message : BackBecause::Answer;
     }
 
     /** A task that was out of the way for it is back, too. */
-    private function settle(Owed $owed, OwedState $as, Page $page, \DateTimeImmutable $now): void
+    private function settle(Owed $owed, OwedState $as, Step $step, \DateTimeImmutable $now): void
     {
-        $page->touch($owed);
+        $step->touch($owed);
         $owed->settle($as, $now);
         try {
             $task = null === $owed->taskId ? null : $this->tasks->get($owed->accountId, $owed->taskId);
@@ -84,7 +84,7 @@ final readonly class Settle
         }
         $until = $owed->until();
         if (null !== $task && !$task->isDone() && $task->start()?->instant()?->getTimestamp() === $until->instant->getTimestamp()) {
-            $page->touch($task);
+            $step->touch($task);
             $task->schedule(null, $task->due(), $until->zone);
         }
     }
@@ -93,7 +93,7 @@ final readonly class Settle
         AccountId $accountId,
         Report $report,
         Conversation $conversation,
-        Page $page,
+        Step $step,
         \DateTimeImmutable $now,
     ): ?BackBecause {
         if ([] === $report->failed) {
@@ -104,13 +104,13 @@ final readonly class Settle
             if ([] === array_filter($report->failed, $owed->person()->is(...))) {
                 continue;
             }
-            $this->settle($owed, OwedState::Undelivered, $page, $now);
-            $page->say('', 'it did not reach '.$owed->person()->label());
+            $this->settle($owed, OwedState::Undelivered, $step, $now);
+            $step->say('', 'it did not reach '.$owed->person()->label());
             $of = $owed->conversationId();
             if (null !== $of && $of !== $conversation->id) {
                 // A report that says nothing of what it belongs to came as a conversation of its own.
                 $asked = $this->conversations->get($accountId, $of);
-                $page->touch($asked);
+                $step->touch($asked);
                 $asked->callBack(BackBecause::Undelivered, $now);
             }
         }

@@ -25,7 +25,7 @@ final readonly class Journal
      * Runs $work once for an $entryId: a second call with the same id does nothing and gives the
      * entry of the first.
      *
-     * @param callable(Page): void $work
+     * @param callable(Step): void $work
      * @param string|null          $clearingId the clearing in which it is done
      */
     public function write(
@@ -44,9 +44,9 @@ final readonly class Journal
             if (null !== $clearingId && !$this->entries->hasClearing($accountId, $clearingId)) {
                 throw new NotFound('clearing', $clearingId);
             }
-            $page = new Page();
-            $work($page);
-            $entry = $this->entry($accountId, $entryId, $kind, $page, $undoes, $clearingId);
+            $step = new Step();
+            $work($step);
+            $entry = $this->entry($accountId, $entryId, $kind, $step, $undoes, $clearingId);
             $this->entries->add($entry);
 
             return $entry;
@@ -59,10 +59,10 @@ final readonly class Journal
      *
      * @param EntryId $entryId a new one
      */
-    public function note(AccountId $accountId, EntryId $entryId, EntryKind $kind, Page $page): void
+    public function note(AccountId $accountId, EntryId $entryId, EntryKind $kind, Step $step): void
     {
-        if ([] !== $page->changes()) {
-            $this->entries->add($this->entry($accountId, $entryId, $kind, $page));
+        if ([] !== $step->changes()) {
+            $this->entries->add($this->entry($accountId, $entryId, $kind, $step));
         }
     }
 
@@ -70,7 +70,7 @@ final readonly class Journal
         AccountId $accountId,
         EntryId $entryId,
         EntryKind $kind,
-        Page $page,
+        Step $step,
         ?Entry $undoes = null,
         ?string $clearingId = null,
     ): Entry {
@@ -80,12 +80,12 @@ final readonly class Journal
             $this->entries->nextNumber($accountId),
             \DateTimeImmutable::createFromInterface($this->clock->now()),
             $kind,
-            $page->about(),
-            $page->consequence(),
-            $page->changes($this->lifts),
+            $step->about(),
+            $step->consequence(),
+            $step->changes($this->lifts),
             $undoes?->id,
             $clearingId,
-            $page->things(),
+            $step->things(),
         );
     }
 }

@@ -32,19 +32,19 @@ final readonly class Undo
     {
         $entry = $this->entries->find($accountId, $entryId) ?? throw new NotFound('journal entry', $entryId->text);
 
-        return $this->journal->write($accountId, $undoId, EntryKind::Undo, function (Page $page) use ($accountId, $undoId, $entry, $through): void {
+        return $this->journal->write($accountId, $undoId, EntryKind::Undo, function (Step $step) use ($accountId, $undoId, $entry, $through): void {
             if (null !== $entry->undoneBy()) {
                 throw new CannotUndo('This has already been undone.');
             }
             foreach ([...($through ? $this->inTheWay($entry) : []), $entry] as $one) {
-                $this->takeBack($accountId, $one, $page);
+                $this->takeBack($accountId, $one, $step);
                 $this->mark($one, $undoId);
             }
-            $page->say($entry->about, $entry->consequence, $entry->things ?? 1);
+            $step->say($entry->about, $entry->consequence, $entry->things ?? 1);
         }, $entry);
     }
 
-    private function takeBack(AccountId $accountId, Entry $entry, Page $page): void
+    private function takeBack(AccountId $accountId, Entry $entry, Step $step): void
     {
         if (EntryKind::EmptyBin === $entry->kind) {
             throw new CannotUndo('The bin was emptied: this mail is gone for good and cannot be put back.');
@@ -53,7 +53,7 @@ final readonly class Undo
             throw new CannotUndo(\sprintf('"%s" has gone out, and what went with it cannot be taken back any more.', $entry->about));
         }
         foreach (array_reverse($entry->changes()) as $change) {
-            $this->putBack($accountId, $entry, $this->lifts->lifted($change), $page);
+            $this->putBack($accountId, $entry, $this->lifts->lifted($change), $step);
         }
     }
 
@@ -103,7 +103,7 @@ final readonly class Undo
         }
     }
 
-    private function putBack(AccountId $accountId, Entry $entry, Change $change, Page $page): void
+    private function putBack(AccountId $accountId, Entry $entry, Change $change, Step $step): void
     {
         $object = $this->objects->find($accountId, $change->object);
         if ($object instanceof Irrevocable && '' !== $object->whyItStands() && $object->state() !== $change->after) {
@@ -119,7 +119,7 @@ final readonly class Undo
                 throw $this->blocked($entry, $change->object);
             }
             if (null !== $object && !$isNeeded) {
-                $page->removed($object);
+                $step->removed($object);
                 $this->objects->remove($object);
             }
 
@@ -127,9 +127,9 @@ final readonly class Undo
         }
         if (null === $object) {
             $object = $this->objects->revive($accountId, $change->object, $change->before);
-            $page->made($object);
+            $step->made($object);
         } else {
-            $page->touch($object);
+            $step->touch($object);
             $object->restore($change->before);
         }
         foreach ($object->needs() as $needed) {

@@ -82,7 +82,7 @@ final readonly class AddressParser
                 default => $words .= $text,
             };
         }
-        $words = trim(Letters::plain($this->decoder->decode($words)));
+        $words = trim(Characters::plain($this->decoder->decode($words)));
         if (null !== $angle) {
             return new Address($this->email($angle), $words);
         }
@@ -90,12 +90,12 @@ final readonly class AddressParser
             return new Address('', $words);
         }
 
-        return new Address($this->email($words), trim(Letters::plain($this->decoder->decode($comment))));
+        return new Address($this->email($words), trim(Characters::plain($this->decoder->decode($comment))));
     }
 
     private function email(string $text): string
     {
-        $text = trim((string) preg_replace('/^\s*mailto:/i', '', Letters::plain($this->decoder->decode($text))));
+        $text = trim((string) preg_replace('/^\s*mailto:/i', '', Characters::plain($this->decoder->decode($text))));
         // What is quoted keeps its blanks (RFC 5321, 4.1.2).
         if (1 === preg_match('/^("(?:[^"\\\\]|\\\\.)*")\s*(@.*)$/s', $text, $m)) {
             return $m[1].preg_replace('/\s+/', '', $m[2]);

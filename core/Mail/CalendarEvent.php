@@ -7,8 +7,8 @@ namespace ZippyTray\Core\Mail;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\Repeat\Rule;
-use ZippyTray\Core\Time\Repeat\RuleText;
+use ZippyTray\Core\Time\Recurrence\Rule;
+use ZippyTray\Core\Time\Recurrence\RuleText;
 
 /**
  * An event of a calendar object that came with a message (RFC 5545, 3.6.1; iTIP, RFC 5546).

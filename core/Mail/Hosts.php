@@ -82,7 +82,7 @@ final readonly class Hosts
     public static function isDeceptive(string $host): bool
     {
         foreach (explode('.', self::readable($host)) as $label) {
-            if (Letters::areMixed($label) || Letters::lookLatin($label)) {
+            if (Characters::areMixed($label) || Characters::lookLatin($label)) {
                 return true;
             }
         }

@@ -70,7 +70,7 @@ final readonly class MessageReader
             $this->addresses->parse($headers->get('reply-to')),
             $to,
             $this->addresses->parse(implode(', ', $headers->all('cc'))),
-            self::line(Letters::plain($this->decoder->decode($headers->get('subject')))),
+            self::line(Characters::plain($this->decoder->decode($headers->get('subject')))),
             $sentAt,
             $dateSource,
             $text,
@@ -227,7 +227,7 @@ final readonly class MessageReader
 
     private function fileName(MimePart $part, string $type, int $number): string
     {
-        $name = Letters::plain($this->sentName($part));
+        $name = Characters::plain($this->sentName($part));
         if ('' === $name && 'message/rfc822' === $type) {
             $subject = $this->decoder->decode(Headers::parse(substr($part->bytes(), 0, 16_384))->get('subject'));
             $name = '' === $subject ? '' : $subject.'.eml';

@@ -32,7 +32,7 @@ final readonly class RemarkFinder
     {
         return [
             ...$this->sender($from, $name),
-            ...(Letters::turn($subject) ? [new Remark(RemarkKind::TurnedSubject)] : []),
+            ...(Characters::turn($subject) ? [new Remark(RemarkKind::TurnedSubject)] : []),
             ...$this->links((string) $html),
             ...$this->files($files),
         ];
@@ -45,10 +45,10 @@ final readonly class RemarkFinder
         if (1 === preg_match('/[\p{L}\p{N}._%+-]+@[\p{L}\p{N}.-]+\.\p{L}{2,}/u', $from->name, $m) && !$from->is($m[0])) {
             $found[] = new Remark(RemarkKind::OtherAddress, $m[0], $from->email);
         }
-        if (Letters::turn($name)) {
+        if (Characters::turn($name)) {
             $found[] = new Remark(RemarkKind::TurnedName);
         }
-        if (Letters::areMixed($from->name)) {
+        if (Characters::areMixed($from->name)) {
             $found[] = new Remark(RemarkKind::MixedName, $from->name);
         }
         $host = Hosts::of('mailto:'.$from->email);
@@ -94,7 +94,7 @@ final readonly class RemarkFinder
             $shown = strip_tags((string) preg_replace('~<br\b[^>]*>~i', ' ', substr($html, $at, $end - $at)));
             $found[] = [
                 html_entity_decode(trim($m[1][0], '"\''), \ENT_QUOTES | \ENT_HTML5),
-                Letters::plain(html_entity_decode($shown, \ENT_QUOTES | \ENT_HTML5)),
+                Characters::plain(html_entity_decode($shown, \ENT_QUOTES | \ENT_HTML5)),
             ];
         }
 
@@ -110,8 +110,8 @@ final readonly class RemarkFinder
     {
         $found = [];
         foreach ($names as $name) {
-            $plain = Letters::plain($name);
-            if (Letters::turn($name)) {
+            $plain = Characters::plain($name);
+            if (Characters::turn($name)) {
                 $found[] = new Remark(RemarkKind::TurnedFile, $plain);
             }
             if (1 === preg_match('/\.(?:'.self::DOCUMENTS.')[\s._-]*\.(?:'.self::PROGRAMS.')\s*$/iu', $plain)) {

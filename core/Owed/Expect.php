@@ -6,7 +6,7 @@ namespace ZippyTray\Core\Owed;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Conversation;
@@ -30,29 +30,29 @@ final readonly class Expect implements Expectations
         ?string $conversationId,
         ?string $taskId,
         ?string $outgoingId,
-        Page $page,
+        Step $step,
         \DateTimeImmutable $now,
     ): void {
         foreach (null === $conversationId ? [] : $this->owing->openIn($accountId, $conversationId) as $before) {
             if ($before->isOwedBy($person)) {
-                $page->touch($before);
+                $step->touch($before);
                 $before->settle(OwedState::Dropped, $now);
             }
         }
         $owed = new Owed($this->ids->next(), $accountId, $person, $what, $until, $conversationId, $taskId, $outgoingId, $now);
         $this->owing->add($owed);
-        $page->made($owed);
+        $step->made($owed);
     }
 
-    public function expect(Conversation $in, Address $person, string $what, Moment $until, Page $page, \DateTimeImmutable $now): void
+    public function expect(Conversation $in, Address $person, string $what, Moment $until, Step $step, \DateTimeImmutable $now): void
     {
-        $this->of($in->accountId, $person, $what, $until, $in->id, null, null, $page, $now);
+        $this->of($in->accountId, $person, $what, $until, $in->id, null, null, $step, $now);
     }
 
-    public function giveTime(Conversation $in, Moment $until, Page $page): void
+    public function giveTime(Conversation $in, Moment $until, Step $step): void
     {
         foreach ($this->owing->openIn($in->accountId, $in->id) as $owed) {
-            $page->touch($owed);
+            $step->touch($owed);
             $owed->moveTo($until);
         }
     }

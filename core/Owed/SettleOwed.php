@@ -11,7 +11,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
@@ -42,11 +42,11 @@ final readonly class SettleOwed
      */
     public function settle(AccountId $accountId, EntryId $entryId, string $id, OwedState $as): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::SettleOwed, function (Page $page) use ($accountId, $id, $as): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::SettleOwed, function (Step $step) use ($accountId, $id, $as): void {
             $owed = $this->open($accountId, $id);
-            $page->touch($owed);
+            $step->touch($owed);
             $owed->settle($as, \DateTimeImmutable::createFromInterface($this->clock->now()));
-            $page->say(self::name($owed), OwedState::Answered === $as ? 'has answered' : 'not expected any more');
+            $step->say(self::name($owed), OwedState::Answered === $as ? 'has answered' : 'not expected any more');
         });
     }
 
@@ -58,18 +58,18 @@ final readonly class SettleOwed
      */
     public function move(AccountId $accountId, EntryId $entryId, string $id, Moment $until): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::MoveOwed, function (Page $page) use ($accountId, $id, $until): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::MoveOwed, function (Step $step) use ($accountId, $id, $until): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $owed = $this->open($accountId, $id);
             $until->mustBeAhead($now, 'until');
-            $page->touch($owed);
+            $step->touch($owed);
             $owed->moveTo($until);
             $conversation = null === $owed->conversationId() ? null : $this->conversations->get($accountId, $owed->conversationId());
             if (null !== $conversation && Place::Away === $conversation->placeAt($now)) {
-                $page->touch($conversation);
+                $step->touch($conversation);
                 $conversation->moveReturn($until, $now);
             }
-            $page->say(self::name($owed), 'has until '.$until->text());
+            $step->say(self::name($owed), 'has until '.$until->text());
         });
     }
 
@@ -91,7 +91,7 @@ final readonly class SettleOwed
         ?Claim $claim = null,
         ?string $clearingId = null,
     ): Entry {
-        return $this->journal->write($accountId, $entryId, EntryKind::TakeUpOwed, function (Page $page) use ($accountId, $id, $until, $claim): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::TakeUpOwed, function (Step $step) use ($accountId, $id, $until, $claim): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $owed = $this->owing->get($accountId, $id);
             if ($owed->isOpen()) {
@@ -103,13 +103,13 @@ final readonly class SettleOwed
             if (null !== $meanwhile) {
                 throw $meanwhile;
             }
-            $page->touch($owed);
+            $step->touch($owed);
             $owed->takeUp($until);
             if (null !== $conversation) {
-                $page->touch($conversation);
+                $step->touch($conversation);
                 $conversation->handOver($owed->person()->label(), $owed->what(), $until, $now);
             }
-            $page->say(self::name($owed), 'still owed, until '.$until->text());
+            $step->say(self::name($owed), 'still owed, until '.$until->text());
         }, clearingId: $clearingId);
     }
 

@@ -12,7 +12,7 @@ use ZippyTray\Core\Journal\ObjectRef;
 /**
  * A card that the person keeps.
  *
- * @phpstan-import-type CardState from Card
+ * @phpstan-import-type CardState from ContactCard
  */
 final class Contact implements Journaled
 {
@@ -22,20 +22,20 @@ final class Contact implements Journaled
     /** @var CardState */
     private array $card;
 
-    public function __construct(public readonly string $id, public readonly AccountId $accountId, Card $card)
+    public function __construct(public readonly string $id, public readonly AccountId $accountId, ContactCard $card)
     {
         $this->write($card);
     }
 
-    public function write(Card $card): void
+    public function write(ContactCard $card): void
     {
         $this->card = $card->state();
         $this->email = strtolower($card->email);
     }
 
-    public function card(): Card
+    public function card(): ContactCard
     {
-        return Card::fromState($this->card);
+        return ContactCard::fromState($this->card);
     }
 
     public function email(): string
@@ -56,14 +56,14 @@ final class Contact implements Journaled
     public function restore(array $state): void
     {
         /** @var array{card: CardState} $state */
-        $this->write(Card::fromState($state['card']));
+        $this->write(ContactCard::fromState($state['card']));
     }
 
     /** @param array<string, mixed> $state */
     public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /** @var array{card: CardState} $state */
-        return new self($id, $accountId, Card::fromState($state['card']));
+        return new self($id, $accountId, ContactCard::fromState($state['card']));
     }
 
     public function needs(): array

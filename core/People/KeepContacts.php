@@ -10,7 +10,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -25,9 +25,9 @@ final readonly class KeepContacts
      *
      * @throws Refused when another one has its address
      */
-    public function keep(AccountId $accountId, EntryId $entryId, string $id, Card $card): Entry
+    public function keep(AccountId $accountId, EntryId $entryId, string $id, ContactCard $card): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Page $page) use ($accountId, $id, $card): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Step $step) use ($accountId, $id, $card): void {
             $other = '' === $card->email ? null : $this->contacts->withEmail($accountId, $card->email);
             if (null !== $other && $other->id !== $id) {
                 throw new Refused(
@@ -35,17 +35,17 @@ final readonly class KeepContacts
                     'email',
                 );
             }
-            $this->put($accountId, $id, $this->contacts->find($accountId, $id), $card, $page);
+            $this->put($accountId, $id, $this->contacts->find($accountId, $id), $card, $step);
         });
     }
 
     /** @throws NotFound */
     public function delete(AccountId $accountId, EntryId $entryId, string $id): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::DeleteContact, function (Page $page) use ($accountId, $id): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::DeleteContact, function (Step $step) use ($accountId, $id): void {
             $contact = $this->contacts->get($accountId, $id);
-            $page->say($contact->card()->name ?: $contact->email());
-            $page->removed($contact);
+            $step->say($contact->card()->name ?: $contact->email());
+            $step->removed($contact);
             $this->contacts->remove($contact);
         });
     }
@@ -53,15 +53,15 @@ final readonly class KeepContacts
     /**
      * Takes cards in, in one step. One whose address is known is changed.
      *
-     * @param non-empty-list<Card> $cards
+     * @param non-empty-list<ContactCard> $cards
      */
     public function takeIn(AccountId $accountId, EntryId $entryId, array $cards): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Page $page) use ($accountId, $cards): void {
-            $known = $this->contacts->withEmails($accountId, array_map(static fn (Card $card): string => $card->email, $cards));
+        return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Step $step) use ($accountId, $cards): void {
+            $known = $this->contacts->withEmails($accountId, array_map(static fn (ContactCard $card): string => $card->email, $cards));
             foreach ($cards as $card) {
                 $email = strtolower($card->email);
-                $contact = $this->put($accountId, ($known[$email] ?? null)->id ?? $this->ids->next(), $known[$email] ?? null, $card, $page);
+                $contact = $this->put($accountId, ($known[$email] ?? null)->id ?? $this->ids->next(), $known[$email] ?? null, $card, $step);
                 if ('' !== $email) {
                     $known[$email] = $contact;
                 }
@@ -69,17 +69,17 @@ final readonly class KeepContacts
         });
     }
 
-    private function put(AccountId $accountId, string $id, ?Contact $contact, Card $card, Page $page): Contact
+    private function put(AccountId $accountId, string $id, ?Contact $contact, ContactCard $card, Step $step): Contact
     {
         if (null === $contact) {
             $contact = new Contact($id, $accountId, $card);
             $this->contacts->add($contact);
-            $page->made($contact);
+            $step->made($contact);
         } else {
-            $page->touch($contact);
+            $step->touch($contact);
             $contact->write($card);
         }
-        $page->say($card->name ?: $card->email);
+        $step->say($card->name ?: $card->email);
 
         return $contact;
     }

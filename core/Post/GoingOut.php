@@ -9,7 +9,7 @@ use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Owed\Owed;
@@ -42,15 +42,15 @@ final readonly class GoingOut
             return;
         }
         $conversationId = $this->messages->conversationOf($this->messages->at($outgoing->accountId, '<'.$outgoing->messageHeader.'>'));
-        $page = new Page();
+        $step = new Step();
         foreach ($open as $owed) {
-            $page->touch($owed);
+            $step->touch($owed);
             $owed->belongsTo($conversationId);
         }
         if (null === $outgoing->conversationId) {
             // It began a conversation, which waits for the answer.
             $conversation = $this->conversations->get($outgoing->accountId, $conversationId);
-            $page->touch($conversation);
+            $step->touch($conversation);
             $conversation->handOver(
                 SendMail::names(array_map(static fn (Owed $owed): Address => $owed->person(), $open)),
                 $open[0]->what(),
@@ -58,8 +58,8 @@ final readonly class GoingOut
                 $now,
             );
         }
-        $page->say($outgoing->letter()->subject, 'has gone out');
-        $this->journal->note($outgoing->accountId, new EntryId($this->ids->next()), EntryKind::Deliver, $page);
+        $step->say($outgoing->letter()->subject, 'has gone out');
+        $this->journal->note($outgoing->accountId, new EntryId($this->ids->next()), EntryKind::Deliver, $step);
     }
 
     /** It was not taken, which may change. */
@@ -100,11 +100,11 @@ final readonly class GoingOut
             return;
         }
         $conversation = $this->conversations->get($outgoing->accountId, $outgoing->conversationId);
-        $page = new Page();
-        $page->touch($conversation);
+        $step = new Step();
+        $step->touch($conversation);
         $conversation->notSent($this->now());
-        $page->say($conversation->subject(), 'what you sent in it did not go out: it is in the tray again');
-        $this->journal->note($outgoing->accountId, new EntryId($this->ids->next()), EntryKind::Arrive, $page);
+        $step->say($conversation->subject(), 'what you sent in it did not go out: it is in the tray again');
+        $this->journal->note($outgoing->accountId, new EntryId($this->ids->next()), EntryKind::Arrive, $step);
     }
 
     private function now(): \DateTimeImmutable

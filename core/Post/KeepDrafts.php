@@ -10,7 +10,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
@@ -89,13 +89,13 @@ final readonly class KeepDrafts
     /** @throws NotFound */
     public function drop(AccountId $accountId, EntryId $entryId, string $id): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::DropDraft, function (Page $page) use ($accountId, $id): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::DropDraft, function (Step $step) use ($accountId, $id): void {
             $outgoing = $this->outgoings->get($accountId, $id);
             if (OutgoingState::Draft !== $outgoing->outgoingState()) {
                 throw new Refused('It is no draft any more.');
             }
-            $page->say('' === $outgoing->letter()->subject ? 'Draft without a subject' : $outgoing->letter()->subject, 'draft deleted');
-            $page->removed($outgoing);
+            $step->say('' === $outgoing->letter()->subject ? 'Draft without a subject' : $outgoing->letter()->subject, 'draft deleted');
+            $step->removed($outgoing);
             $this->outgoings->remove($outgoing);
         });
     }
@@ -108,16 +108,16 @@ final readonly class KeepDrafts
      */
     public function takeBack(AccountId $accountId, EntryId $entryId, string $id): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::TakeBack, function (Page $page) use ($accountId, $id): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::TakeBack, function (Step $step) use ($accountId, $id): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $outgoing = $this->outgoings->get($accountId, $id);
-            $page->touch($outgoing);
+            $step->touch($outgoing);
             $outgoing->backToDraft($now);
             foreach ($this->owing->openOf($accountId, $id) as $owed) {
-                $page->touch($owed);
+                $step->touch($owed);
                 $owed->settle(OwedState::Dropped, $now);
             }
-            $page->say('' === $outgoing->letter()->subject ? 'Message without a subject' : $outgoing->letter()->subject, 'a draft again');
+            $step->say('' === $outgoing->letter()->subject ? 'Message without a subject' : $outgoing->letter()->subject, 'a draft again');
         });
     }
 

@@ -9,7 +9,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -26,12 +26,12 @@ final readonly class KeepTemplates
      */
     public function add(AccountId $accountId, EntryId $entryId, string $id, string $name, string $subject, string $text, bool $signed): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::AddTemplate, function (Page $page) use ($accountId, $id, $name, $subject, $text, $signed): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::AddTemplate, function (Step $step) use ($accountId, $id, $name, $subject, $text, $signed): void {
             $template = new Template($id, $accountId, $name, $subject, $text, $signed);
             $this->checkName($template);
             $this->templates->add($template);
-            $page->made($template);
-            $page->say($template->name());
+            $step->made($template);
+            $step->say($template->name());
         });
     }
 
@@ -41,23 +41,23 @@ final readonly class KeepTemplates
      */
     public function edit(AccountId $accountId, EntryId $entryId, string $id, string $name, string $subject, string $text, bool $signed): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditTemplate, function (Page $page) use ($accountId, $id, $name, $subject, $text, $signed): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditTemplate, function (Step $step) use ($accountId, $id, $name, $subject, $text, $signed): void {
             $template = $this->templates->get($accountId, $id);
-            $page->touch($template);
+            $step->touch($template);
             $template->write($name, $subject, $text, $signed);
             $this->checkName($template);
-            $page->say($template->name());
+            $step->say($template->name());
         });
     }
 
     /** @throws NotFound */
     public function delete(AccountId $accountId, EntryId $entryId, string $id): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::DeleteTemplate, function (Page $page) use ($accountId, $id): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::DeleteTemplate, function (Step $step) use ($accountId, $id): void {
             $template = $this->templates->get($accountId, $id);
-            $page->removed($template);
+            $step->removed($template);
             $this->templates->remove($template);
-            $page->say($template->name());
+            $step->say($template->name());
         });
     }
 

@@ -11,7 +11,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Expect;
@@ -67,7 +67,7 @@ final readonly class SendMail
         ?Expected $expected = null,
         ?string $clearingId = null,
     ): Entry {
-        return $this->journal->write($accountId, $entryId, $later ? EntryKind::SendLater : EntryKind::Send, function (Page $page) use ($accountId, $outgoingId, $at, $later, $then, $claim, $expected): void {
+        return $this->journal->write($accountId, $entryId, $later ? EntryKind::SendLater : EntryKind::Send, function (Step $step) use ($accountId, $outgoingId, $at, $later, $then, $claim, $expected): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $outgoing = $this->outgoings->get($accountId, $outgoingId);
             $conversation = null === $claim ? null : $this->conversations->get($accountId, $claim->conversationId);
@@ -78,28 +78,28 @@ final readonly class SendMail
             if ($later) {
                 $at->mustBeAhead($now, 'at');
             }
-            $page->touch($outgoing);
+            $step->touch($outgoing);
             $outgoing->queue($at, $later);
-            $this->askFor($outgoing, $expected, $page, $now);
+            $this->askFor($outgoing, $expected, $step, $now);
             $consequence = [\sprintf(
                 '%sto %s',
                 $later ? 'goes out '.$at->text().', ' : '',
                 self::names($outgoing->letter()->to ?: $outgoing->letter()->recipients()),
             )];
             if (null !== $then && null !== $conversation) {
-                $page->touch($conversation);
+                $step->touch($conversation);
                 // Who owes the answer is whom the letter is to.
-                $then->apply($conversation, new Deciding($now, $page, null));
+                $then->apply($conversation, new Deciding($now, $step, null));
                 $consequence[] = $then->consequence();
             }
-            $page->say(
+            $step->say(
                 '' === $outgoing->letter()->subject ? 'Message without a subject' : $outgoing->letter()->subject,
                 implode('; ', $consequence),
             );
         }, clearingId: $clearingId);
     }
 
-    private function askFor(Outgoing $outgoing, ?Expected $expected, Page $page, \DateTimeImmutable $now): void
+    private function askFor(Outgoing $outgoing, ?Expected $expected, Step $step, \DateTimeImmutable $now): void
     {
         if (null === $expected) {
             return;
@@ -117,13 +117,13 @@ final readonly class SendMail
                 $outgoing->conversationId,
                 $expected->taskId,
                 $outgoing->id,
-                $page,
+                $step,
                 $now,
             );
         }
         if (null !== $expected->taskId) {
             $task = $this->tasks->get($outgoing->accountId, $expected->taskId);
-            $page->touch($task);
+            $step->touch($task);
             $until = $expected->until;
             [$start, $due] = (new PutOff(Due::at($until->date(), $until->time(), $until->zone)))->of($task, new Moment($now, $until->zone));
             $task->schedule($start, $due, $until->zone);

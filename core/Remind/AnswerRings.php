@@ -10,7 +10,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Task;
@@ -37,9 +37,9 @@ final readonly class AnswerRings
      */
     public function letGo(AccountId $accountId, EntryId $entryId, array $ringIds): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::LetGo, function (Page $page) use ($accountId, $ringIds): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::LetGo, function (Step $step) use ($accountId, $ringIds): void {
             foreach ($ringIds as $id) {
-                $this->answer($this->rings->get($accountId, $id), $page, '');
+                $this->answer($this->rings->get($accountId, $id), $step, '');
             }
         });
     }
@@ -55,11 +55,11 @@ final readonly class AnswerRings
      */
     public function again(AccountId $accountId, EntryId $entryId, array $ringIds, Moment $at): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::RemindAgain, function (Page $page) use ($accountId, $ringIds, $at): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::RemindAgain, function (Step $step) use ($accountId, $ringIds, $at): void {
             $at->mustBeAhead($this->clock->now(), 'at');
             foreach ($ringIds as $id) {
-                $about = $this->answer($this->rings->get($accountId, $id), $page, 'again '.$at->text());
-                $page->touch($about);
+                $about = $this->answer($this->rings->get($accountId, $id), $step, 'again '.$at->text());
+                $step->touch($about);
                 $about->remind([
                     ...array_filter(
                         $about->reminders(),
@@ -71,12 +71,12 @@ final readonly class AnswerRings
         });
     }
 
-    private function answer(Ring $ring, Page $page, string $consequence): Task|Conversation
+    private function answer(Ring $ring, Step $step, string $consequence): Task|Conversation
     {
         $about = $this->reminded->get($ring->accountId, $ring->about());
-        $page->touch($ring);
+        $step->touch($ring);
         $ring->answer(\DateTimeImmutable::createFromInterface($this->clock->now()));
-        $page->say(Reminded::name($about), $consequence);
+        $step->say(Reminded::name($about), $consequence);
 
         return $about;
     }

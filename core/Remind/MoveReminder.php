@@ -11,7 +11,7 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\ObjectRef;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
@@ -37,7 +37,7 @@ final readonly class MoveReminder
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, ObjectRef $about, string $reminder, ?Moment $to): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Page $page) use ($accountId, $about, $reminder, $to): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Step $step) use ($accountId, $about, $reminder, $to): void {
             $object = $this->reminded->get($accountId, $about);
             $meant = array_filter($object->reminders(), static fn (Reminder $one): bool => $one->text() === $reminder);
             if ([] === $meant) {
@@ -47,9 +47,9 @@ final readonly class MoveReminder
                 throw new Refused('It comes again and again, so it has no one moment to move. Change it where it stands.', 'reminder');
             }
             $to?->mustBeAhead($this->clock->now(), 'to');
-            $page->touch($object);
+            $step->touch($object);
             $object->remind([...array_diff_key($object->reminders(), $meant), ...(null === $to ? [] : [Reminder::at($to)])]);
-            $page->say(Reminded::name($object), null === $to ? 'no reminder: '.$reminder : $to->text());
+            $step->say(Reminded::name($object), null === $to ? 'no reminder: '.$reminder : $to->text());
         });
     }
 }

@@ -9,7 +9,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Reminder;
@@ -34,7 +34,7 @@ final readonly class RemindOf
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, string $conversationId, array $reminders): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Page $page) use ($accountId, $conversationId, $reminders): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Step $step) use ($accountId, $conversationId, $reminders): void {
             $conversation = $this->conversations->get($accountId, $conversationId);
             if (\count($reminders) > self::MOST) {
                 throw new Refused(\sprintf('A conversation can have %d reminders at most.', self::MOST), 'reminders');
@@ -50,9 +50,9 @@ final readonly class RemindOf
                     );
                 }
             }
-            $page->touch($conversation);
+            $step->touch($conversation);
             $conversation->remind($reminders);
-            $page->say(
+            $step->say(
                 $conversation->subject(),
                 implode('; ', array_map(static fn (Reminder $reminder): string => $reminder->text(), $reminders)),
             );

@@ -9,7 +9,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -32,14 +32,14 @@ final readonly class ChangeLists
      */
     public function add(AccountId $accountId, EntryId $entryId, string $listId, string $name, ListColour $colour): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::AddList, function (Page $page) use ($accountId, $listId, $name, $colour): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::AddList, function (Step $step) use ($accountId, $listId, $name, $colour): void {
             $this->checkFree($accountId, $name, null);
             $lists = $this->tasks->lists($accountId);
             $list = new TaskList($listId, $accountId, $name, Rank::between(end($lists) ? end($lists)->rank() : null, null));
             $list->colour($colour);
             $this->tasks->addList($list);
-            $page->made($list);
-            $page->say($list->name());
+            $step->made($list);
+            $step->say($list->name());
         });
     }
 
@@ -49,11 +49,11 @@ final readonly class ChangeLists
      */
     public function edit(AccountId $accountId, EntryId $entryId, string $listId, string $name, ListColour $colour, bool $archived): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Page $page) use ($accountId, $listId, $name, $colour, $archived): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use ($accountId, $listId, $name, $colour, $archived): void {
             $list = $this->tasks->getList($accountId, $listId);
             $this->checkFree($accountId, $name, $list);
-            $page->touch($list);
-            $page->say($list->name(), match (true) {
+            $step->touch($list);
+            $step->say($list->name(), match (true) {
                 $archived && !$list->isArchived() => 'archived, with its tasks',
                 !$archived && $list->isArchived() => 'back from the archive',
                 $list->name() !== TaskList::checked($name) => 'now '.TaskList::checked($name),
@@ -74,7 +74,7 @@ final readonly class ChangeLists
      */
     public function move(AccountId $accountId, EntryId $entryId, string $listId, ?string $behindId, ?string $parentId = null): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Page $page) use ($accountId, $listId, $behindId, $parentId): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use ($accountId, $listId, $behindId, $parentId): void {
             $list = $this->tasks->getList($accountId, $listId);
             $all = $this->tasks->lists($accountId);
             if (null !== $parentId) {
@@ -88,9 +88,9 @@ final readonly class ChangeLists
             if (false === $at) {
                 throw new NotFound('list', (string) $behindId);
             }
-            $page->touch($list);
+            $step->touch($list);
             $list->place(Rank::between(($others[$at] ?? null)?->rank(), ($others[$at + 1] ?? null)?->rank()), $parentId);
-            $page->say($list->name(), null === $parentId ? 'moved' : 'under '.$this->tasks->getList($accountId, $parentId)->name());
+            $step->say($list->name(), null === $parentId ? 'moved' : 'under '.$this->tasks->getList($accountId, $parentId)->name());
         });
     }
 
@@ -118,7 +118,7 @@ final readonly class ChangeLists
      */
     public function delete(AccountId $accountId, EntryId $entryId, string $listId, ?string $moveTo): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::DeleteList, function (Page $page) use ($accountId, $listId, $moveTo): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::DeleteList, function (Step $step) use ($accountId, $listId, $moveTo): void {
             $list = $this->tasks->getList($accountId, $listId);
             $tasks = $this->tasks->ofList($list);
             $tops = array_values(array_filter($tasks, static fn (Task $task): bool => null === $task->parentId()));
@@ -128,21 +128,21 @@ final readonly class ChangeLists
                 throw new Refused('Its tasks cannot go to the list that is deleted.', 'moveTo');
             }
             if (null !== $target) {
-                $this->move->putLast($tops, $target, $page);
+                $this->move->putLast($tops, $target, $step);
             }
             foreach (null === $target ? $this->branch->each($tops) : [] as $branch) {
-                $this->remove->remove($branch, $page);
+                $this->remove->remove($branch, $step);
             }
             foreach ($this->tasks->lists($accountId) as $under) {
                 if ($under->parentId() === $list->id) {
-                    $page->touch($under);
+                    $step->touch($under);
                     $under->place($under->rank());
                 }
             }
-            $page->removed($list);
+            $step->removed($list);
             $this->tasks->removeList($list);
             $count = \count($tasks);
-            $page->say($list->name(), match (true) {
+            $step->say($list->name(), match (true) {
                 0 === $count => '',
                 null === $target => \sprintf('with %d task%s', $count, 1 === $count ? '' : 's'),
                 default => \sprintf('%d task%s to %s', $count, 1 === $count ? '' : 's', $target->name()),

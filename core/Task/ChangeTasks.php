@@ -9,7 +9,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -34,22 +34,22 @@ final readonly class ChangeTasks
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, array $taskIds, TaskChange $change, \DateTimeZone $zone): Entry
     {
-        return $this->journal->write($accountId, $entryId, \count($taskIds) > 1 ? EntryKind::ChangeTasks : EntryKind::EditTask, function (Page $page) use ($accountId, $taskIds, $change, $zone): void {
+        return $this->journal->write($accountId, $entryId, \count($taskIds) > 1 ? EntryKind::ChangeTasks : EntryKind::EditTask, function (Step $step) use ($accountId, $taskIds, $change, $zone): void {
             $tasks = array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds);
             // A list that is made comes first, so that it is the last to go when this is undone.
-            $list = null === $change->list ? null : $this->fill->list($accountId, $change->list, $page);
+            $list = null === $change->list ? null : $this->fill->list($accountId, $change->list, $step);
             foreach ($tasks as $task) {
-                $page->touch($task);
+                $step->touch($task);
                 $change->apply($task, $zone);
             }
             if (null !== $list) {
                 $this->move->putLast(
                     array_values(array_filter($this->branch->tops($tasks), static fn (Task $task): bool => $task->listId() !== $list->id)),
                     $list,
-                    $page,
+                    $step,
                 );
             }
-            $page->say($tasks[0]->title(), $change->text(), \count($tasks));
+            $step->say($tasks[0]->title(), $change->text(), \count($tasks));
         });
     }
 }

@@ -11,7 +11,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
@@ -42,7 +42,7 @@ final readonly class CompleteTasks
     {
         $now = new Moment($this->clock->now(), $zone);
 
-        return $this->journal->write($accountId, $entryId, EntryKind::CompleteTask, function (Page $page) use ($accountId, $taskIds, $withSubtasks, $now): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::CompleteTask, function (Step $step) use ($accountId, $taskIds, $withSubtasks, $now): void {
             $tops = $this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds));
             $open = 0;
             foreach ($this->branch->each($tops) as $branch) {
@@ -56,12 +56,12 @@ final readonly class CompleteTasks
                 }
                 $next = $task->isDone() ? null : $task->repeat()?->next($now);
                 if (null === $next) {
-                    $this->finish($branch, $now, $page);
-                    $page->say($task->title());
+                    $this->finish($branch, $now, $step);
+                    $step->say($task->title());
                 } else {
-                    $this->leaveBehind($branch, $now, $page);
-                    $this->goOn($branch, $next, $page);
-                    $page->say($task->title(), 'next '.$next->due()->text());
+                    $this->leaveBehind($branch, $now, $step);
+                    $this->goOn($branch, $next, $step);
+                    $step->say($task->title(), 'next '.$next->due()->text());
                 }
             }
             if ($open > 0 && !$withSubtasks) {
@@ -82,14 +82,14 @@ final readonly class CompleteTasks
     {
         $now = new Moment($this->clock->now(), $zone);
 
-        return $this->journal->write($accountId, $entryId, EntryKind::SkipTask, function (Page $page) use ($accountId, $taskId, $now): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::SkipTask, function (Step $step) use ($accountId, $taskId, $now): void {
             $task = $this->tasks->get($accountId, $taskId);
             if (null === $task->repeat() || $task->isDone()) {
                 throw new Refused('Only a task that repeats and is open can be skipped.');
             }
             $next = $task->repeat()->next($now) ?? throw new Refused('This is the last one of its repeat. Complete it, or delete it.');
-            $this->goOn($this->branch->of($task), $next, $page);
-            $page->say($task->title(), 'next '.$next->due()->text());
+            $this->goOn($this->branch->of($task), $next, $step);
+            $step->say($task->title(), 'next '.$next->due()->text());
         });
     }
 
@@ -102,7 +102,7 @@ final readonly class CompleteTasks
      */
     public function restore(AccountId $accountId, EntryId $entryId, array $taskIds): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::RestoreTask, function (Page $page) use ($accountId, $taskIds): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::RestoreTask, function (Step $step) use ($accountId, $taskIds): void {
             foreach ($taskIds as $id) {
                 $task = $this->tasks->get($accountId, $id);
                 $at = $task->completedAt()?->getTimestamp();
@@ -112,20 +112,20 @@ final readonly class CompleteTasks
                 );
                 foreach ([...$this->branch->above($task), ...$together] as $one) {
                     if ($one->isDone()) {
-                        $page->touch($one);
+                        $step->touch($one);
                         $one->reopen();
                     }
                 }
-                $page->say($task->title());
+                $step->say($task->title());
             }
         });
     }
 
     /** @param list<Task> $branch */
-    private function finish(array $branch, Moment $now, Page $page): void
+    private function finish(array $branch, Moment $now, Step $step): void
     {
         foreach ($branch as $task) {
-            $page->touch($task);
+            $step->touch($task);
             $task->complete($now->instant);
         }
     }
@@ -135,7 +135,7 @@ final readonly class CompleteTasks
      *
      * @param list<Task> $branch
      */
-    private function leaveBehind(array $branch, Moment $now, Page $page): void
+    private function leaveBehind(array $branch, Moment $now, Step $step): void
     {
         $copies = [];
         foreach ($branch as $task) {
@@ -146,17 +146,17 @@ final readonly class CompleteTasks
             $copy->remind([]);
             $copy->complete($now->instant);
             $this->tasks->add($copy);
-            $page->made($copy);
+            $step->made($copy);
             $copies[$task->id] = $copy->id;
         }
     }
 
     /** @param non-empty-list<Task> $branch */
-    private function goOn(array $branch, Repeat $next, Page $page): void
+    private function goOn(array $branch, Repeat $next, Step $step): void
     {
         $days = $branch[0]->repeat()?->on->daysUntil($next->on) ?? 0;
         foreach ($branch as $number => $task) {
-            $page->touch($task);
+            $step->touch($task);
             if (0 === $number) {
                 $task->moveOn($next);
                 continue;

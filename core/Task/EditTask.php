@@ -9,7 +9,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -38,13 +38,13 @@ final readonly class EditTask
         TaskFields $fields,
         \DateTimeZone $zone,
     ): Entry {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditTask, function (Page $page) use ($accountId, $taskId, $revision, $fields, $zone): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditTask, function (Step $step) use ($accountId, $taskId, $revision, $fields, $zone): void {
             $task = $this->tasks->get($accountId, $taskId);
             if ($task->revision() !== $revision) {
                 throw new TaskOvertaken($task);
             }
-            $this->fill->change($task, $fields, $zone, $page);
-            $page->say($task->title());
+            $this->fill->change($task, $fields, $zone, $step);
+            $step->say($task->title());
         });
     }
 }

@@ -6,7 +6,7 @@ namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
@@ -32,12 +32,12 @@ final readonly class FillTask
         \DateTimeImmutable $now,
         TaskFields $fields,
         \DateTimeZone $zone,
-        Page $page,
+        Step $step,
         LastRanks $ranks,
         ?Task $parent = null,
     ): Task {
         $list = null === $parent
-            ? $this->list($accountId, $fields->list ?? TaskList::DEFAULT, $page)
+            ? $this->list($accountId, $fields->list ?? TaskList::DEFAULT, $step)
             : $this->tasks->getList($accountId, $parent->listId());
         $this->move->check(null, $parent);
         $rank = $ranks->next($accountId, $list->id, $parent?->id);
@@ -46,7 +46,7 @@ final readonly class FillTask
         $this->fill($task, $fields, $zone);
         $task->leadBackTo($this->sources($task, $fields));
         $this->tasks->add($task);
-        $page->made($task);
+        $step->made($task);
         $ranks->made($task);
 
         return $task;
@@ -57,15 +57,15 @@ final readonly class FillTask
      *
      * @throws Refused when a field cannot be taken as it is
      */
-    public function change(Task $task, TaskFields $fields, \DateTimeZone $zone, Page $page): void
+    public function change(Task $task, TaskFields $fields, \DateTimeZone $zone, Step $step): void
     {
-        $list = null === $fields->list ? null : $this->list($task->accountId, $fields->list, $page);
-        $page->touch($task);
+        $list = null === $fields->list ? null : $this->list($task->accountId, $fields->list, $step);
+        $step->touch($task);
         $task->rename($fields->title);
         $this->fill($task, $fields, $zone);
         $task->leadBackTo($this->sources($task, $fields));
         if (null !== $list && $list->id !== $task->listId()) {
-            $this->move->putLast([$task], $list, $page);
+            $this->move->putLast([$task], $list, $step);
         }
     }
 
@@ -155,14 +155,14 @@ final readonly class FillTask
      *
      * @throws Refused when the name cannot be, or the list is archived
      */
-    public function list(AccountId $accountId, string $name, Page $page): TaskList
+    public function list(AccountId $accountId, string $name, Step $step): TaskList
     {
         $list = $this->tasks->listNamed($accountId, TaskList::checked($name));
         if (null === $list) {
             $lists = $this->tasks->lists($accountId);
             $list = new TaskList($this->ids->next(), $accountId, $name, Rank::between(end($lists) ? end($lists)->rank() : null, null));
             $this->tasks->addList($list);
-            $page->made($list);
+            $step->made($list);
         } elseif ($list->isArchived()) {
             throw new Refused(\sprintf('The list "%s" is archived. Bring it back first, or choose another.', $list->name()), 'list');
         }

@@ -11,7 +11,7 @@ use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
@@ -56,26 +56,26 @@ final readonly class MakeTasks
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== $order->messageId || null !== $order->claim);
         $overtaken = [];
-        $entry = $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Page $page) use ($accountId, $orders, $now, $zone, &$overtaken): void {
+        $entry = $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Step $step) use ($accountId, $orders, $now, $zone, &$overtaken): void {
             $ranks = new LastRanks($this->tasks);
             foreach ($orders as $order) {
-                $meanwhile = $this->overtaken($accountId, $order, $page);
+                $meanwhile = $this->overtaken($accountId, $order, $step);
                 if (null !== $meanwhile) {
                     $overtaken[] = $meanwhile;
                     continue;
                 }
                 $parent = null === $order->parentId ? null : $this->tasks->get($accountId, $order->parentId);
-                $task = $this->fill->make($accountId, $order->taskId, $now, $order->fields, $zone, $page, $ranks, $parent);
-                $this->addSubtasks($task, $order->subtasks, $now, $zone, $page, $ranks);
+                $task = $this->fill->make($accountId, $order->taskId, $now, $order->fields, $zone, $step, $ranks, $parent);
+                $this->addSubtasks($task, $order->subtasks, $now, $zone, $step, $ranks);
                 $message = $this->source($accountId, $order);
                 if (null !== $message) {
-                    $this->keep($task, $message, $now, $page);
+                    $this->keep($task, $message, $now, $step);
                 }
                 if ($order->done) {
                     $task->complete($now);
                 }
                 $due = $task->due();
-                $page->say($task->title(), null === $due ? 'without date' : 'due '.$due->text());
+                $step->say($task->title(), null === $due ? 'without date' : 'due '.$due->text());
             }
             if (\count($overtaken) === \count($orders)) {
                 throw $overtaken[0];
@@ -91,26 +91,26 @@ final readonly class MakeTasks
         array $subtasks,
         \DateTimeImmutable $now,
         \DateTimeZone $zone,
-        Page $page,
+        Step $step,
         LastRanks $ranks,
     ): void {
         foreach ($subtasks as $outline) {
-            $subtask = $this->fill->make($task->accountId, $this->ids->next(), $now, $outline->fields(), $zone, $page, $ranks, $task);
-            $this->addSubtasks($subtask, $outline->under, $now, $zone, $page, $ranks);
+            $subtask = $this->fill->make($task->accountId, $this->ids->next(), $now, $outline->fields(), $zone, $step, $ranks, $task);
+            $this->addSubtasks($subtask, $outline->under, $now, $zone, $step, $ranks);
             if ($outline->done) {
                 $subtask->complete($now);
             }
         }
     }
 
-    private function overtaken(AccountId $accountId, TaskOrder $order, Page $page): ?Overtaken
+    private function overtaken(AccountId $accountId, TaskOrder $order, Step $step): ?Overtaken
     {
         if (null === $order->claim) {
             return null;
         }
         $conversation = $this->conversations->get($accountId, $order->claim->conversationId);
 
-        return $page->isTouched($conversation) ? null : $order->claim->overtaken($conversation, $this->entries);
+        return $step->isTouched($conversation) ? null : $order->claim->overtaken($conversation, $this->entries);
     }
 
     private function source(AccountId $accountId, TaskOrder $order): ?Message
@@ -120,13 +120,13 @@ final readonly class MakeTasks
         return null === $id ? null : $this->messages->get($accountId, $id);
     }
 
-    private function keep(Task $task, Message $message, \DateTimeImmutable $now, Page $page): void
+    private function keep(Task $task, Message $message, \DateTimeImmutable $now, Step $step): void
     {
         $copy = SourceCopy::of($this->ids->next(), $message, $this->messages->source($message));
         $this->tasks->addSource($copy);
         $task->leadBackTo([Source::message($copy), ...$task->sources()]);
         $conversation = $this->conversations->get($message->accountId, $this->messages->conversationOf($message));
-        $page->touch($conversation);
+        $step->touch($conversation);
         $conversation->archive($now, AdvisedDecision::Task);
     }
 }

@@ -9,7 +9,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -35,7 +35,7 @@ final readonly class MoveTasks
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, array $taskIds, Spot $spot): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::MoveTask, function (Page $page) use ($accountId, $taskIds, $spot): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::MoveTask, function (Step $step) use ($accountId, $taskIds, $spot): void {
             $tasks = $this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds));
             $behind = null === $spot->behindId ? null : $this->tasks->get($accountId, $spot->behindId);
             if (null !== $behind && [] !== array_filter($tasks, static fn (Task $task): bool => $task->id === $behind->id)) {
@@ -62,8 +62,8 @@ final readonly class MoveTasks
                 $before,
                 array_map(static fn (Task $task): string => $task->id, $tasks),
             );
-            $this->put($tasks, $list, $parent, Rank::several($before, $after, \count($tasks)), $page);
-            $page->say($tasks[0]->title(), null === $parent ? 'to '.$list->name() : 'under '.$parent->title(), \count($tasks));
+            $this->put($tasks, $list, $parent, Rank::several($before, $after, \count($tasks)), $step);
+            $step->say($tasks[0]->title(), null === $parent ? 'to '.$list->name() : 'under '.$parent->title(), \count($tasks));
         });
     }
 
@@ -72,25 +72,25 @@ final readonly class MoveTasks
      *
      * @param list<Task> $tasks none of them lies under another
      */
-    public function putLast(array $tasks, TaskList $list, Page $page): void
+    public function putLast(array $tasks, TaskList $list, Step $step): void
     {
         $last = [] === $tasks ? null : $this->tasks->lastRank($tasks[0]->accountId, $list->id, null);
-        $this->put($tasks, $list, null, Rank::several($last, null, \count($tasks)), $page);
+        $this->put($tasks, $list, null, Rank::several($last, null, \count($tasks)), $step);
     }
 
     /**
      * @param list<Task>   $tasks
      * @param list<string> $ranks one for each
      */
-    private function put(array $tasks, TaskList $list, ?Task $parent, array $ranks, Page $page): void
+    private function put(array $tasks, TaskList $list, ?Task $parent, array $ranks, Step $step): void
     {
         $elsewhere = array_values(array_filter($tasks, static fn (Task $task): bool => $task->listId() !== $list->id));
         foreach ([] === $elsewhere ? [] : $this->tasks->under($elsewhere) as $subtask) {
-            $page->touch($subtask);
+            $step->touch($subtask);
             $subtask->place($list->id, $subtask->parentId(), $subtask->rank());
         }
         foreach ($tasks as $number => $task) {
-            $page->touch($task);
+            $step->touch($task);
             $task->place($list->id, $parent?->id, $ranks[$number] ?? $task->rank());
         }
     }

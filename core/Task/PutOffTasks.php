@@ -10,7 +10,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Due;
@@ -37,17 +37,17 @@ final readonly class PutOffTasks
     {
         $now = new Moment($this->clock->now(), $zone);
 
-        return $this->journal->write($accountId, $entryId, EntryKind::PutOff, function (Page $page) use ($accountId, $taskIds, $putOff, $now): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::PutOff, function (Step $step) use ($accountId, $taskIds, $putOff, $now): void {
             foreach ($taskIds as $id) {
                 $task = $this->tasks->get($accountId, $id);
                 [$start, $due] = $putOff->of($task, $now);
-                $page->touch($task);
+                $step->touch($task);
                 try {
                     $task->schedule($start, $due, $now->zone);
                 } catch (Refused $refused) {
                     throw new Refused(\sprintf('"%s": %s', $task->title(), $refused->getMessage()), 'to');
                 }
-                $page->say($task->title(), 'until '.$putOff->to->text());
+                $step->say($task->title(), 'until '.$putOff->to->text());
             }
         });
     }

@@ -9,7 +9,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -31,13 +31,13 @@ final readonly class RemoveTasks
      */
     public function delete(AccountId $accountId, EntryId $entryId, array $taskIds): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::DeleteTask, function (Page $page) use ($accountId, $taskIds): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::DeleteTask, function (Step $step) use ($accountId, $taskIds): void {
             foreach ($this->branch->each($this->branch->tops(array_map(
                 fn (string $id): Task => $this->tasks->get($accountId, $id),
                 $taskIds,
             ))) as $branch) {
-                $this->remove($branch, $page);
-                $page->say(
+                $this->remove($branch, $step);
+                $step->say(
                     $branch[0]->title(),
                     \count($branch) > 1 ? \sprintf('with %d subtask%s', \count($branch) - 1, 2 === \count($branch) ? '' : 's') : '',
                 );
@@ -48,13 +48,13 @@ final readonly class RemoveTasks
     /** @param string|null $listId null: of all lists */
     public function clearDone(AccountId $accountId, EntryId $entryId, ?string $listId): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::ClearDone, function (Page $page) use ($accountId, $listId): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::ClearDone, function (Step $step) use ($accountId, $listId): void {
             $list = null === $listId ? null : $this->tasks->getList($accountId, $listId);
             $done = $this->tasks->done($accountId, $listId);
             foreach ($this->branch->each($this->branch->tops($done)) as $branch) {
-                $this->remove($branch, $page);
+                $this->remove($branch, $step);
             }
-            $page->say(null === $list ? 'All lists' : $list->name(), \sprintf('%d task%s', \count($done), 1 === \count($done) ? '' : 's'));
+            $step->say(null === $list ? 'All lists' : $list->name(), \sprintf('%d task%s', \count($done), 1 === \count($done) ? '' : 's'));
         });
     }
 
@@ -63,10 +63,10 @@ final readonly class RemoveTasks
      *
      * @param list<Task> $branch
      */
-    public function remove(array $branch, Page $page): void
+    public function remove(array $branch, Step $step): void
     {
         foreach (array_reverse($branch) as $task) {
-            $page->removed($task);
+            $step->removed($task);
             $this->tasks->remove($task);
         }
     }

@@ -8,7 +8,7 @@ use ZippyTray\Core\Time\Field\Reading;
 use ZippyTray\Core\Time\Passing\Every;
 use ZippyTray\Core\Time\Passing\Once;
 use ZippyTray\Core\Time\Passing\Schedule;
-use ZippyTray\Core\Time\Repeat\Rule;
+use ZippyTray\Core\Time\Recurrence\Rule;
 
 /**
  * When a person wants to be reminded: so long before a due or a start, at a moment, or again and again.

@@ -12,7 +12,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -52,7 +52,7 @@ final readonly class BlockSender
     ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];
-        $entry = $this->journal->write($accountId, $entryId, EntryKind::Block, function (Page $page) use ($accountId, $claims, $wholeDomain, $ownEmail, $now, &$overtaken): void {
+        $entry = $this->journal->write($accountId, $entryId, EntryKind::Block, function (Step $step) use ($accountId, $claims, $wholeDomain, $ownEmail, $now, &$overtaken): void {
             $patterns = [];
             foreach ($claims as $claim) {
                 $conversation = $this->conversations->get($accountId, $claim->conversationId);
@@ -63,21 +63,21 @@ final readonly class BlockSender
                 }
                 $pattern = $this->pattern($conversation, $wholeDomain, $ownEmail);
                 $patterns[$pattern] = true;
-                $this->block($accountId, $pattern, $now, $page);
-                $page->touch($conversation);
+                $this->block($accountId, $pattern, $now, $step);
+                $step->touch($conversation);
                 $conversation->block($now);
-                $page->say($conversation->subject());
+                $step->say($conversation->subject());
             }
             if ([] === $patterns && [] !== $overtaken) {
                 throw $overtaken[0];
             }
             foreach (array_keys($patterns) as $pattern) {
                 foreach ($this->conversations->waitingFrom($accountId, $pattern, $now) as $conversation) {
-                    $page->touch($conversation);
+                    $step->touch($conversation);
                     $conversation->block($now);
                 }
             }
-            $page->say('', \sprintf('mail from %s goes to Blocked', implode(', ', array_keys($patterns))));
+            $step->say('', \sprintf('mail from %s goes to Blocked', implode(', ', array_keys($patterns))));
         }, clearingId: $clearingId);
 
         return new Decided($entry, $overtaken);
@@ -92,24 +92,24 @@ final readonly class BlockSender
      */
     public function unblock(AccountId $accountId, EntryId $entryId, string $senderId, bool $bringBack): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::Unblock, function (Page $page) use ($accountId, $senderId, $bringBack): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::Unblock, function (Step $step) use ($accountId, $senderId, $bringBack): void {
             $sender = $this->senders->get($accountId, $senderId);
-            $page->removed($sender);
+            $step->removed($sender);
             $this->senders->remove($sender);
             foreach ($bringBack ? $this->conversations->blockedFrom($accountId, $sender->pattern) : [] as $conversation) {
-                $page->touch($conversation);
+                $step->touch($conversation);
                 $conversation->bringBack();
             }
-            $page->say(ltrim($sender->pattern, '@'), $bringBack ? 'its mail is back in the tray' : 'its mail comes into the tray again');
+            $step->say(ltrim($sender->pattern, '@'), $bringBack ? 'its mail is back in the tray' : 'its mail comes into the tray again');
         });
     }
 
-    private function block(AccountId $accountId, string $pattern, \DateTimeImmutable $now, Page $page): void
+    private function block(AccountId $accountId, string $pattern, \DateTimeImmutable $now, Step $step): void
     {
         if (null === $this->senders->find($accountId, $pattern)) {
             $sender = new BlockedSender($this->ids->next(), $accountId, $pattern, $now);
             $this->senders->add($sender);
-            $page->made($sender);
+            $step->made($sender);
         }
     }
 

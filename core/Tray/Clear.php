@@ -10,7 +10,7 @@ use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
 
@@ -67,11 +67,11 @@ final readonly class Clear
         if ([] === $waiting) {
             return;
         }
-        $this->journal->write($accountId, new EntryId($this->ids->next()), EntryKind::ComeBack, static function (Page $page) use ($waiting, $now): void {
+        $this->journal->write($accountId, new EntryId($this->ids->next()), EntryKind::ComeBack, static function (Step $step) use ($waiting, $now): void {
             foreach ($waiting as $conversation) {
-                $page->touch($conversation);
+                $step->touch($conversation);
                 $conversation->callBack(BackBecause::Clearing, $now);
-                $page->say($conversation->subject(), 'back for your clearing');
+                $step->say($conversation->subject(), 'back for your clearing');
             }
         });
     }

@@ -9,7 +9,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -42,18 +42,18 @@ final readonly class Decide
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];
-        $entry = $this->journal->write($accountId, $entryId, $decision->kind(), function (Page $page) use ($accountId, $decision, $claims, $now, &$overtaken): void {
+        $entry = $this->journal->write($accountId, $entryId, $decision->kind(), function (Step $step) use ($accountId, $decision, $claims, $now, &$overtaken): void {
             $decided = 0;
             foreach ($claims as $claim) {
                 $conversation = $this->conversations->get($accountId, $claim->conversationId);
-                $meanwhile = $page->isTouched($conversation) ? null : $claim->overtaken($conversation, $this->entries);
+                $meanwhile = $step->isTouched($conversation) ? null : $claim->overtaken($conversation, $this->entries);
                 if (null !== $meanwhile) {
                     $overtaken[] = $meanwhile;
                     continue;
                 }
-                $page->touch($conversation);
-                $decision->apply($conversation, new Deciding($now, $page, $this->expectations));
-                $page->say($conversation->subject(), $decision->consequence());
+                $step->touch($conversation);
+                $decision->apply($conversation, new Deciding($now, $step, $this->expectations));
+                $step->say($conversation->subject(), $decision->consequence());
                 ++$decided;
             }
             if (0 === $decided && [] !== $overtaken) {

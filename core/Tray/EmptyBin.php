@@ -10,7 +10,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Tray\Decision\Delete;
 
 /**
@@ -24,8 +24,8 @@ final readonly class EmptyBin
 
     public function __invoke(AccountId $accountId, EntryId $entryId): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::EmptyBin, function (Page $page) use ($accountId): void {
-            $this->erase($this->conversations->binned($accountId), $page);
+        return $this->journal->write($accountId, $entryId, EntryKind::EmptyBin, function (Step $step) use ($accountId): void {
+            $this->erase($this->conversations->binned($accountId), $step);
         });
     }
 
@@ -37,17 +37,17 @@ final readonly class EmptyBin
             return null;
         }
 
-        return $this->journal->write($accountId, $entryId, EntryKind::EmptyBin, function (Page $page) use ($accountId, $since): void {
-            $this->erase($this->conversations->binned($accountId, $since), $page);
+        return $this->journal->write($accountId, $entryId, EntryKind::EmptyBin, function (Step $step) use ($accountId, $since): void {
+            $this->erase($this->conversations->binned($accountId, $since), $step);
         });
     }
 
     /** @param list<Conversation> $conversations */
-    private function erase(array $conversations, Page $page): void
+    private function erase(array $conversations, Step $step): void
     {
         foreach ($conversations as $conversation) {
-            $page->say($conversation->subject(), 'gone for good');
-            $page->removed($conversation);
+            $step->say($conversation->subject(), 'gone for good');
+            $step->removed($conversation);
             $this->conversations->erase($conversation);
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Time\Moment;
 
@@ -15,10 +15,10 @@ interface Expectations
 {
     /**
      * @param string $what what is asked of them; may be empty
-     * @param Page   $page on which it is written down
+     * @param Step   $step on which it is written down
      */
-    public function expect(Conversation $in, Address $person, string $what, Moment $until, Page $page, \DateTimeImmutable $now): void;
+    public function expect(Conversation $in, Address $person, string $what, Moment $until, Step $step, \DateTimeImmutable $now): void;
 
     /** Whoever owes something in the conversation has more time, or less. */
-    public function giveTime(Conversation $in, Moment $until, Page $page): void;
+    public function giveTime(Conversation $in, Moment $until, Step $step): void;
 }

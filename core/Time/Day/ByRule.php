@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Time\Day;
 
 use ZippyTray\Core\Time\LocalDate;
-use ZippyTray\Core\Time\Repeat\Rule;
+use ZippyTray\Core\Time\Recurrence\Rule;
 
 /**
  * The first day that a rule yields: "the first Monday of January", "the last working day of the month".

@@ -6,7 +6,7 @@ namespace ZippyTray\Core\Time\Field;
 
 use ZippyTray\Core\Time\Anchor;
 use ZippyTray\Core\Time\DayMark;
-use ZippyTray\Core\Time\Grammar\Clock;
+use ZippyTray\Core\Time\Grammar\ClockTime;
 use ZippyTray\Core\Time\Grammar\Lexemes;
 use ZippyTray\Core\Time\Grammar\Parsed;
 use ZippyTray\Core\Time\Grammar\SpanRules;
@@ -75,7 +75,7 @@ final readonly class LeadReader
     }
 
     /** @return iterable<Parsed<Lead>> */
-    private function counted(Lexemes $words, TimeRules $times, int $index, ?Clock $clock): iterable
+    private function counted(Lexemes $words, TimeRules $times, int $index, ?ClockTime $clock): iterable
     {
         $spans = (new SpanRules($words))->at($index);
         $day = $words->is($index, 'day') ? [new Parsed(new Span(days: 1), $index + 1)] : [];
@@ -90,7 +90,7 @@ final readonly class LeadReader
         }
     }
 
-    /** @return iterable<Parsed<Clock|DayMark>> */
+    /** @return iterable<Parsed<ClockTime|DayMark>> */
     private function said(Lexemes $words, TimeRules $times, int $index): iterable
     {
         yield from $times->part($index);
@@ -105,9 +105,9 @@ final readonly class LeadReader
         }
     }
 
-    private function made(Span $span, bool $isAfter, Clock|DayMark|null $said, ?Anchor $of): Lead
+    private function made(Span $span, bool $isAfter, ClockTime|DayMark|null $said, ?Anchor $of): Lead
     {
-        return new Lead($span, $isAfter, $said instanceof DayMark ? $said : null, $said instanceof Clock ? $said->time : null, $of);
+        return new Lead($span, $isAfter, $said instanceof DayMark ? $said : null, $said instanceof ClockTime ? $said->time : null, $of);
     }
 
     /** @return iterable<Parsed<array{bool, Anchor|null}>> whether it is after, and what */

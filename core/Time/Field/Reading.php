@@ -7,8 +7,8 @@ namespace ZippyTray\Core\Time\Field;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\Repeat\Rule;
-use ZippyTray\Core\Time\Repeat\RuleText;
+use ZippyTray\Core\Time\Recurrence\Rule;
+use ZippyTray\Core\Time\Recurrence\RuleText;
 use ZippyTray\Core\Time\TimeOfDay;
 
 /**

@@ -6,12 +6,12 @@ namespace ZippyTray\Core\Time\Field;
 
 use ZippyTray\Core\Time\Day\Day;
 use ZippyTray\Core\Time\Day\DayOfYear;
-use ZippyTray\Core\Time\Grammar\Clock;
+use ZippyTray\Core\Time\Grammar\ClockTime;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\Repeat\Frequency;
-use ZippyTray\Core\Time\Repeat\NthDay;
-use ZippyTray\Core\Time\Repeat\Rule;
+use ZippyTray\Core\Time\Recurrence\Frequency;
+use ZippyTray\Core\Time\Recurrence\NthDay;
+use ZippyTray\Core\Time\Recurrence\Rule;
 use ZippyTray\Core\Time\Span;
 use ZippyTray\Core\Time\Week;
 
@@ -43,7 +43,7 @@ final readonly class RepeatDraft
         private array $nthDays = [],
         private ?int $position = null,
         private array $months = [],
-        private ?Clock $clock = null,
+        private ?ClockTime $clock = null,
         private ?Day $from = null,
         private ?Day $until = null,
         private ?int $count = null,
@@ -54,7 +54,7 @@ final readonly class RepeatDraft
     }
 
     /** Null when it has a time already. */
-    public function at(Clock $clock): ?self
+    public function at(ClockTime $clock): ?self
     {
         return null !== $this->clock ? null : $this->but(['clock' => $clock]);
     }
@@ -246,7 +246,7 @@ final readonly class RepeatDraft
         /**
          * @var array{
          *     frequency: Frequency, interval: int, days: list<int>, monthDays: list<int>, nthDays: list<NthDay>,
-         *     position: ?int, months: list<int>, clock: ?Clock, from: ?Day, until: ?Day, count: ?int, length: ?Span,
+         *     position: ?int, months: list<int>, clock: ?ClockTime, from: ?Day, until: ?Day, count: ?int, length: ?Span,
          *     strict: bool, fromCompletion: bool
          * } $all
          */

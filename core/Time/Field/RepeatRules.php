@@ -6,7 +6,7 @@ namespace ZippyTray\Core\Time\Field;
 
 use ZippyTray\Core\Time\English\Holidays;
 use ZippyTray\Core\Time\English\Sense;
-use ZippyTray\Core\Time\Grammar\Clock;
+use ZippyTray\Core\Time\Grammar\ClockTime;
 use ZippyTray\Core\Time\Grammar\DateRules;
 use ZippyTray\Core\Time\Grammar\DayRules;
 use ZippyTray\Core\Time\Grammar\Lexemes;
@@ -15,8 +15,8 @@ use ZippyTray\Core\Time\Grammar\SpanRules;
 use ZippyTray\Core\Time\Grammar\TimeRules;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\Repeat\Frequency;
-use ZippyTray\Core\Time\Repeat\NthDay;
+use ZippyTray\Core\Time\Recurrence\Frequency;
+use ZippyTray\Core\Time\Recurrence\NthDay;
 use ZippyTray\Core\Time\Span;
 use ZippyTray\Core\Time\TimeSettings;
 
@@ -269,7 +269,7 @@ final readonly class RepeatRules
         }
         $isPart = $this->words->is($index + 1, 'morning', 'afternoon', 'evening', 'night');
         foreach ($isPart ? $this->times->part($index + 1) : [] as $part) {
-            $draft = (new RepeatDraft(Frequency::Daily))->at(new Clock($this->settings->at($part->value)));
+            $draft = (new RepeatDraft(Frequency::Daily))->at(new ClockTime($this->settings->at($part->value)));
             if (null !== $draft) {
                 yield new Parsed($draft, $part->next);
             }

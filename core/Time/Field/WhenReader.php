@@ -8,7 +8,7 @@ use ZippyTray\Core\Time\Day\Day;
 use ZippyTray\Core\Time\Day\FromToday;
 use ZippyTray\Core\Time\Day\WorkingDayBeside;
 use ZippyTray\Core\Time\DayMark;
-use ZippyTray\Core\Time\Grammar\Clock;
+use ZippyTray\Core\Time\Grammar\ClockTime;
 use ZippyTray\Core\Time\Grammar\DayRules;
 use ZippyTray\Core\Time\Grammar\Lexemes;
 use ZippyTray\Core\Time\Grammar\Parsed;
@@ -152,7 +152,7 @@ final readonly class WhenReader
         if ($words->is($index, 'same', 'this') && $words->is($index + 1, 'time')) {
             foreach ($days->at($index + 2) as $day) {
                 foreach ($this->date($words, $index + 2, $day, $now) as $date) {
-                    yield from $this->moment($words, $date->value, $date->as(new Clock($now->time()), $date->next), $now);
+                    yield from $this->moment($words, $date->value, $date->as(new ClockTime($now->time()), $date->next), $now);
                 }
             }
         }
@@ -266,8 +266,8 @@ final readonly class WhenReader
     /**
      * As it was said, and in the other half of the day where that may be meant as well.
      *
-     * @param Parsed<Clock> $time
-     * @param bool          $isToday whether the day was spoken of as today, so that a time of it is hardly one that is past
+     * @param Parsed<ClockTime> $time
+     * @param bool              $isToday whether the day was spoken of as today, so that a time of it is hardly one that is past
      *
      * @return iterable<Parsed<Reading>>
      */
@@ -290,7 +290,7 @@ final readonly class WhenReader
     }
 
     /**
-     * @param Parsed<Clock> $time
+     * @param Parsed<ClockTime> $time
      *
      * @return iterable<Parsed<Reading>>
      */
@@ -311,7 +311,7 @@ final readonly class WhenReader
     }
 
     /** When what begins at a moment ends. */
-    private function end(Moment $moment, Clock $clock, LocalDate $day): ?TimeOfDay
+    private function end(Moment $moment, ClockTime $clock, LocalDate $day): ?TimeOfDay
     {
         if (null !== $clock->minutes) {
             return (new Moment($moment->instant->modify(\sprintf('+%d minutes', $clock->minutes)), $moment->zone))->time();
@@ -336,7 +336,7 @@ final readonly class WhenReader
     /**
      * The next time that the clock shows it; of "half 3", which could be at night as well, also that one.
      *
-     * @param Parsed<Clock> $time
+     * @param Parsed<ClockTime> $time
      *
      * @return iterable<Parsed<Reading>>
      */

@@ -16,9 +16,9 @@ use ZippyTray\Core\Time\English\Holidays;
 use ZippyTray\Core\Time\English\Lexicon;
 use ZippyTray\Core\Time\English\Sense;
 use ZippyTray\Core\Time\LocalDate;
-use ZippyTray\Core\Time\Repeat\Frequency;
-use ZippyTray\Core\Time\Repeat\NthDay;
-use ZippyTray\Core\Time\Repeat\Rule;
+use ZippyTray\Core\Time\Recurrence\Frequency;
+use ZippyTray\Core\Time\Recurrence\NthDay;
+use ZippyTray\Core\Time\Recurrence\Rule;
 use ZippyTray\Core\Time\Week;
 
 /**

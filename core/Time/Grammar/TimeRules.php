@@ -43,7 +43,7 @@ final readonly class TimeRules
     /**
      * @param bool $isBeside whether a day stands beside it, so that a number alone may be an hour
      *
-     * @return iterable<Parsed<Clock>>
+     * @return iterable<Parsed<ClockTime>>
      */
     public function at(int $index, bool $isBeside = false): iterable
     {
@@ -60,7 +60,7 @@ final readonly class TimeRules
         yield from $this->moment($index, $isBeside);
     }
 
-    /** @return iterable<Parsed<Clock>> */
+    /** @return iterable<Parsed<ClockTime>> */
     private function moment(int $index, bool $isBeside): iterable
     {
         foreach ($this->clock($index, $isBeside) as $clock) {
@@ -75,7 +75,7 @@ final readonly class TimeRules
                     yield $clock->as($this->within($clock->value, $part->value), $clock->next)->needs($part->need);
                 }
             }
-            yield $part->as(Clock::mark($this->settings->at($part->value)), $part->next);
+            yield $part->as(ClockTime::mark($this->settings->at($part->value)), $part->next);
         }
         // "3 in the afternoon" needs no "at".
         foreach ($this->hour($index) as $hour) {
@@ -96,7 +96,7 @@ final readonly class TimeRules
     /**
      * "9-11", "2 to 4 pm", "from 9 to 11", "14:00 for 90 min".
      *
-     * @return iterable<Parsed<Clock>>
+     * @return iterable<Parsed<ClockTime>>
      */
     private function range(int $index, bool $isBeside): iterable
     {
@@ -136,7 +136,7 @@ final readonly class TimeRules
     }
 
     /** The half of the day of what begins follows from that of its end. */
-    private function stretch(Clock $start, Clock $end): Clock
+    private function stretch(ClockTime $start, ClockTime $end): ClockTime
     {
         if ($start->isBareHour && !$end->isBareHour && !$end->isAsWritten && $end->hour() >= 12) {
             [$from, $to] = [$start->hour() % 12, $end->hour() % 12];
@@ -187,7 +187,7 @@ final readonly class TimeRules
     }
 
     /** A clock says more exactly when a part of the day is meant. */
-    public function within(Clock $clock, DayMark $part): Clock
+    public function within(ClockTime $clock, DayMark $part): ClockTime
     {
         return DayMark::Morning === $part ? $clock->inMorning() : $clock->inAfternoon();
     }
@@ -196,7 +196,7 @@ final readonly class TimeRules
      * @param bool $isBeside whether a number alone may be an hour
      * @param bool $isStart  of a stretch, so that a number alone may be one
      *
-     * @return iterable<Parsed<Clock>>
+     * @return iterable<Parsed<ClockTime>>
      */
     private function clock(int $index, bool $isBeside, bool $isStart = false): iterable
     {
@@ -212,14 +212,14 @@ final readonly class TimeRules
         }
     }
 
-    /** @return iterable<Parsed<Clock>> */
+    /** @return iterable<Parsed<ClockTime>> */
     private function withoutZone(int $index, bool $isBeside, bool $isStart): iterable
     {
         if ('noon' === $this->words->name($index, Sense::Mark)) {
-            yield new Parsed(Clock::mark($this->settings->at(DayMark::Noon)), $index + 1);
+            yield new Parsed(ClockTime::mark($this->settings->at(DayMark::Noon)), $index + 1);
         }
         if ($this->words->is($index, 'midnight')) {
-            yield new Parsed(Clock::midnight(), $index + 1);
+            yield new Parsed(ClockTime::midnight(), $index + 1);
         }
         yield from $this->digits($index);
         yield from $this->spoken($index);
@@ -257,7 +257,7 @@ final readonly class TimeRules
         return false;
     }
 
-    /** @return iterable<Parsed<Clock>> */
+    /** @return iterable<Parsed<ClockTime>> */
     private function digits(int $index): iterable
     {
         $hour = $this->words->number($index);
@@ -316,7 +316,7 @@ final readonly class TimeRules
     /**
      * "1430", "0900", "1230pm", "1400 hrs".
      *
-     * @return iterable<Parsed<Clock>>
+     * @return iterable<Parsed<ClockTime>>
      */
     private function fourDigits(int $index, bool $isBeside, bool $isAt): iterable
     {
@@ -348,13 +348,13 @@ final readonly class TimeRules
                 'th',
             ));
         if ($isBeside && !$isYear) {
-            foreach (null === Clock::of($hour, $minute) ? [] : $this->made($index, $index + 1, $hour, $minute) as $time) {
+            foreach (null === ClockTime::of($hour, $minute) ? [] : $this->made($index, $index + 1, $hour, $minute) as $time) {
                 yield $time->needs($isAt ? Need::Nothing : Need::Field);
             }
         }
     }
 
-    /** @return iterable<Parsed<Clock>> */
+    /** @return iterable<Parsed<ClockTime>> */
     private function spoken(int $index): iterable
     {
         foreach ($this->hour($index) as $hour) {
@@ -376,7 +376,7 @@ final readonly class TimeRules
         if ($this->words->is($index, 'half')) {
             foreach ($this->hour($index + 1) as $hour) {
                 foreach ($this->beforeOrAfter($hour, -30) as $clock) {
-                    yield $clock->as(new Clock($clock->value->time, isAsWritten: true), $clock->next)->needs(Need::Field);
+                    yield $clock->as(new ClockTime($clock->value->time, isAsWritten: true), $clock->next)->needs(Need::Field);
                 }
             }
         }
@@ -385,13 +385,13 @@ final readonly class TimeRules
     /**
      * @param Parsed<int> $hour
      *
-     * @return iterable<Parsed<Clock>>
+     * @return iterable<Parsed<ClockTime>>
      */
     private function beforeOrAfter(Parsed $hour, int $minutes): iterable
     {
         $bare = $this->bare($hour->value);
         $at = null === $bare ? -1 : $bare->hour() * 60 + $minutes;
-        $clock = $at < 0 ? null : Clock::of(intdiv($at, 60), $at % 60, true);
+        $clock = $at < 0 ? null : ClockTime::of(intdiv($at, 60), $at % 60, true);
         if (null !== $clock) {
             yield new Parsed($clock, $hour->next);
         }
@@ -425,15 +425,15 @@ final readonly class TimeRules
         return $hour < 1 || $hour > 12 ? null : $hour % 12 + ('pm' === $half ? 12 : 0);
     }
 
-    /** @return iterable<Parsed<Clock>> */
+    /** @return iterable<Parsed<ClockTime>> */
     private function made(int $index, int $next, ?int $hour, int $minute, bool $isSecond = false, bool $isAsWritten = false): iterable
     {
         if (24 === $hour && 0 === $minute) {
-            yield new Parsed(Clock::midnight(), $next, $isSecond);
+            yield new Parsed(ClockTime::midnight(), $next, $isSecond);
 
             return;
         }
-        $clock = null === $hour ? null : Clock::of($hour, $minute, isAsWritten: $isAsWritten);
+        $clock = null === $hour ? null : ClockTime::of($hour, $minute, isAsWritten: $isAsWritten);
         if (null === $clock) {
             $this->words->impossible($index, $next, '%s is no time of the day.');
         } else {
@@ -453,8 +453,8 @@ final readonly class TimeRules
         }
     }
 
-    private function bare(int $hour): ?Clock
+    private function bare(int $hour): ?ClockTime
     {
-        return $hour < 1 ? null : Clock::of($hour <= self::AFTERNOON ? $hour + 12 : $hour, 0, true);
+        return $hour < 1 ? null : ClockTime::of($hour <= self::AFTERNOON ? $hour + 12 : $hour, 0, true);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Time\Passing;
 
 use ZippyTray\Core\Time\LocalDate;
-use ZippyTray\Core\Time\Repeat\Rule;
+use ZippyTray\Core\Time\Recurrence\Rule;
 use ZippyTray\Core\Time\TimeOfDay;
 
 /**

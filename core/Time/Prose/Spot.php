@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Time\Prose;
 
 use ZippyTray\Core\Time\Day\Day;
-use ZippyTray\Core\Time\Grammar\Clock;
+use ZippyTray\Core\Time\Grammar\ClockTime;
 
 /**
  * Where in a text a day, a time or both are named.
@@ -13,12 +13,12 @@ use ZippyTray\Core\Time\Grammar\Clock;
 final readonly class Spot
 {
     /**
-     * @param int        $from  first character, in Unicode code points from 0
-     * @param int        $to    the character behind the last one
-     * @param Clock|null $clock the time that is named
-     * @param bool       $isDay a certain day is named, and not only a time, a number or a stretch of time
+     * @param int            $from  first character, in Unicode code points from 0
+     * @param int            $to    the character behind the last one
+     * @param ClockTime|null $clock the time that is named
+     * @param bool           $isDay a certain day is named, and not only a time, a number or a stretch of time
      */
-    public function __construct(public int $from, public int $to, public Day $day, public ?Clock $clock, public bool $isDay)
+    public function __construct(public int $from, public int $to, public Day $day, public ?ClockTime $clock, public bool $isDay)
     {
     }
 

@@ -10,7 +10,7 @@ use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\English\Holidays;
 use ZippyTray\Core\Time\English\Lexicon;
 use ZippyTray\Core\Time\English\Sense;
-use ZippyTray\Core\Time\Grammar\Clock;
+use ZippyTray\Core\Time\Grammar\ClockTime;
 use ZippyTray\Core\Time\Grammar\DayRules;
 use ZippyTray\Core\Time\Grammar\Lexeme;
 use ZippyTray\Core\Time\Grammar\LexemeKind;
@@ -159,7 +159,7 @@ final class Spotter
             ));
     }
 
-    /** @return Parsed<array{Day, Clock|null, bool}>|null day, time, and whether a certain day is named */
+    /** @return Parsed<array{Day, ClockTime|null, bool}>|null day, time, and whether a certain day is named */
     private function longest(Lexemes $words, DayRules $days, TimeRules $times, int $index): ?Parsed
     {
         $best = null;
@@ -172,7 +172,7 @@ final class Spotter
         return $best;
     }
 
-    /** @return iterable<Parsed<array{Day, Clock|null, bool}>> */
+    /** @return iterable<Parsed<array{Day, ClockTime|null, bool}>> */
     private function readings(Lexemes $words, DayRules $days, TimeRules $times, int $index): iterable
     {
         foreach ($this->days($words, $days, $times, $index) as $day) {
@@ -302,7 +302,7 @@ final class Spotter
             || null !== Lexicon::meaning(Sense::Weekday, $before->lower ?? '');
     }
 
-    /** @return iterable<Parsed<Clock>> */
+    /** @return iterable<Parsed<ClockTime>> */
     private function clocks(Lexemes $words, TimeRules $times, int $index, bool $isBeside): iterable
     {
         $isLed = $words->isAfter($index, 'at', 'by', 'about', 'around')
@@ -330,7 +330,7 @@ final class Spotter
     /**
      * "this evening", "tonight", "tonight at eight".
      *
-     * @return iterable<Parsed<array{Day, Clock|null, bool}>>
+     * @return iterable<Parsed<array{Day, ClockTime|null, bool}>>
      */
     private function partOfToday(Lexemes $words, TimeRules $times, int $index): iterable
     {
@@ -347,7 +347,7 @@ final class Spotter
                     yield $clock->as([FromToday::days(0), $times->within($clock->value, $part->value), true], $clock->next);
                 }
             }
-            yield $part->as([FromToday::days(0), Clock::mark($this->settings->at($part->value)), true], $part->next);
+            yield $part->as([FromToday::days(0), ClockTime::mark($this->settings->at($part->value)), true], $part->next);
         }
     }
 

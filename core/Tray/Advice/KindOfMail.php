@@ -159,36 +159,36 @@ final readonly class KindOfMail
     {
     }
 
-    public function of(Letter $letter, Person $person): MailKind
+    public function of(Gist $gist, Person $person): MailKind
     {
-        $subject = mb_strtolower($letter->subject);
-        $local = strtolower(explode('@', $letter->from->email)[0]);
+        $subject = mb_strtolower($gist->subject);
+        $local = strtolower(explode('@', $gist->from->email)[0]);
 
         return match (true) {
-            $this->isReport($letter) => Undelivered::isDelay($letter->subject, $letter->text) ? MailKind::Delay : MailKind::Bounce,
-            $this->isAutoReply($letter, $subject) => MailKind::AutoReply,
-            $letter->hasAttachment('text/calendar')
-                || $letter->hasAttachment('application/ics') => $this->isAnsweredInvitation($letter, $subject)
+            $this->isReport($gist) => Undelivered::isDelay($gist->subject, $gist->text) ? MailKind::Delay : MailKind::Bounce,
+            $this->isAutoReply($gist, $subject) => MailKind::AutoReply,
+            $gist->hasAttachment('text/calendar')
+                || $gist->hasAttachment('application/ics') => $this->isAnsweredInvitation($gist, $subject)
                 ? MailKind::InvitationNews
                 : MailKind::Invitation,
-            $this->suspicion->isSuspicious($letter, $person) => MailKind::Suspicious,
-            $this->isDiscussion($letter, $local) => MailKind::Discussion,
-            $this->isForMany($letter) => $this->manyKind($letter, $local),
-            $this->isCold($letter) => MailKind::Advert,
+            $this->suspicion->isSuspicious($gist, $person) => MailKind::Suspicious,
+            $this->isDiscussion($gist, $local) => MailKind::Discussion,
+            $this->isForMany($gist) => $this->manyKind($gist, $local),
+            $this->isCold($gist) => MailKind::Advert,
             1 === preg_match(self::MACHINE, $local)
-                || str_starts_with(strtolower($letter->header('auto-submitted')), 'auto-generated') => MailKind::Notice,
+                || str_starts_with(strtolower($gist->header('auto-submitted')), 'auto-generated') => MailKind::Notice,
             default => MailKind::Personal,
         };
     }
 
     /** Somebody answers an invitation or takes one back, and asks nothing: the object says so, or else the subject. */
-    private function isAnsweredInvitation(Letter $letter, string $subject): bool
+    private function isAnsweredInvitation(Gist $gist, string $subject): bool
     {
-        $event = $letter->event();
+        $event = $gist->event();
         if (true === $event?->takesBack() || true === $event?->isAnswer()) {
             return true;
         }
-        foreach ($letter->attachments as $attachment) {
+        foreach ($gist->attachments as $attachment) {
             if ('' !== $attachment->method) {
                 return \in_array($attachment->method, ['reply', 'cancel', 'declinecounter', 'refresh'], true);
             }
@@ -200,32 +200,32 @@ final readonly class KindOfMail
         );
     }
 
-    private function isReport(Letter $letter): bool
+    private function isReport(Gist $gist): bool
     {
-        return $letter->hasAttachment('message/delivery-status')
-            || Undelivered::isSaid($letter->from, $letter->header('return-path'), $letter->subject, $letter->text);
+        return $gist->hasAttachment('message/delivery-status')
+            || Undelivered::isSaid($gist->from, $gist->header('return-path'), $gist->subject, $gist->text);
     }
 
-    private function isAutoReply(Letter $letter, string $subject): bool
+    private function isAutoReply(Gist $gist, string $subject): bool
     {
-        $auto = strtolower($letter->header('auto-submitted'));
-        $precedence = strtolower(trim($letter->header('precedence')));
+        $auto = strtolower($gist->header('auto-submitted'));
+        $precedence = strtolower(trim($gist->header('precedence')));
         if (str_starts_with($auto, 'auto-replied')
             || \in_array($precedence, ['auto_reply', 'auto-reply'], true)
-            || '' !== $letter->header('x-autoreply').$letter->header('x-autorespond')
+            || '' !== $gist->header('x-autoreply').$gist->header('x-autorespond')
             || 1 === preg_match(self::AWAY, $subject)) {
             return true;
         }
-        $beginning = mb_strtolower(mb_substr($letter->text, 0, 500));
+        $beginning = mb_strtolower(mb_substr($gist->text, 0, 500));
         if (1 === preg_match(self::LOGGED, $beginning)) {
             return true;
         }
         // Under a subject of one's own, or as mail for many, it is told by how it begins.
         $isHinted = '' !== $auto && 'no' !== $auto
             || \in_array($precedence, ['bulk', 'junk'], true)
-            || '' !== $letter->header('x-auto-response-suppress');
+            || '' !== $gist->header('x-auto-response-suppress');
 
-        return '' === $letter->header('list-id')
+        return '' === $gist->header('list-id')
             && 1 === preg_match(self::AWAY_TEXT, $beginning)
             && ($isHinted || 1 === preg_match(
                 '/\b(?:automatic(?:ally)?|automat(?:ed|isch\p{L}*)|automatique|automátic[ao]|automatic[ao]|automatisk|автоматическ)/u',
@@ -234,49 +234,49 @@ final readonly class KindOfMail
     }
 
     /** A stranger who sells something, or somebody else's post, to one person at a time. */
-    private function isCold(Letter $letter): bool
+    private function isCold(Gist $gist): bool
     {
-        if (1 === preg_match('/^\s*(?:re|aw|sv|antw)\s*:/i', $letter->subject) && str_contains($letter->text, "\n>")) {
+        if (1 === preg_match('/^\s*(?:re|aw|sv|antw)\s*:/i', $gist->subject) && str_contains($gist->text, "\n>")) {
             return false;
         }
-        preg_match_all(self::COLD, mb_strtolower(str_replace('’', "'", $letter->subject."\n".mb_substr($letter->text, 0, 3000))), $found);
+        preg_match_all(self::COLD, mb_strtolower(str_replace('’', "'", $gist->subject."\n".mb_substr($gist->text, 0, 3000))), $found);
 
         return \count(array_unique(array_filter(array_map(static fn (string $words): string => mb_substr($words, 0, 12), $found[0])))) > 1;
     }
 
-    private function isDiscussion(Letter $letter, string $local): bool
+    private function isDiscussion(Gist $gist, string $local): bool
     {
-        if ('' === $letter->header('list-id')
-            || 1 === preg_match('/^\s*no\b/i', $letter->header('list-post'))
+        if ('' === $gist->header('list-id')
+            || 1 === preg_match('/^\s*no\b/i', $gist->header('list-post'))
             || 1 === preg_match(self::MACHINE, $local)) {
             return false;
         }
 
         // A list whose address is not told: people answer one another there, and nobody sells.
-        return '' !== $letter->header('list-post')
-            || (1 === preg_match('/^\s*(?:re|aw|sv|antw|\[[^\]]{2,40}\])\s*:?/i', $letter->subject) && 0 === preg_match_all(
+        return '' !== $gist->header('list-post')
+            || (1 === preg_match('/^\s*(?:re|aw|sv|antw|\[[^\]]{2,40}\])\s*:?/i', $gist->subject) && 0 === preg_match_all(
                 self::COMMERCE,
-                mb_substr($letter->text, 0, 2000),
+                mb_substr($gist->text, 0, 2000),
             ));
     }
 
-    private function isForMany(Letter $letter): bool
+    private function isForMany(Gist $gist): bool
     {
-        return '' !== $letter->header('list-unsubscribe') || '' !== $letter->header('list-id')
-            || \in_array(strtolower(trim($letter->header('precedence'))), ['bulk', 'list', 'junk'], true)
-            || 1 === preg_match(self::MADE_FOR_MANY, $letter->ending);
+        return '' !== $gist->header('list-unsubscribe') || '' !== $gist->header('list-id')
+            || \in_array(strtolower(trim($gist->header('precedence'))), ['bulk', 'list', 'junk'], true)
+            || 1 === preg_match(self::MADE_FOR_MANY, $gist->ending);
     }
 
-    private function manyKind(Letter $letter, string $local): MailKind
+    private function manyKind(Gist $gist, string $local): MailKind
     {
-        $beginning = $letter->subject."\n".mb_substr($letter->text, 0, 4000);
+        $beginning = $gist->subject."\n".mb_substr($gist->text, 0, 4000);
         $sales = preg_match_all(self::COMMERCE, $beginning);
-        if (0 === $sales && 1 === preg_match(self::TRANSACTION, $letter->subject."\n".mb_substr($letter->text, 0, 600))) {
+        if (0 === $sales && 1 === preg_match(self::TRANSACTION, $gist->subject."\n".mb_substr($gist->text, 0, 600))) {
             return MailKind::Notice;
         }
-        $isLoud = 1 === preg_match(self::COMMERCE, $letter->subject);
+        $isLoud = 1 === preg_match(self::COMMERCE, $gist->subject);
 
-        return $sales >= 3 || ($isLoud && $sales >= 2) || ($isLoud && mb_strlen($letter->text) < 600)
+        return $sales >= 3 || ($isLoud && $sales >= 2) || ($isLoud && mb_strlen($gist->text) < 600)
             ? MailKind::Advert
             : MailKind::Newsletter;
     }

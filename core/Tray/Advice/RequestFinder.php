@@ -42,15 +42,15 @@ final readonly class RequestFinder
      *
      * @return list<Request> in order; bulk mail is left out by the one who asks
      */
-    public function of(array $sentences, Letter $letter, Person $person, Tongue $tongue = new English(), bool $isGuessed = false): array
+    public function of(array $sentences, Gist $gist, Person $person, Tongue $tongue = new English(), bool $isGuessed = false): array
     {
-        $isMeant = !$person->isAmong($letter->cc) || $person->isAmong($letter->to);
+        $isMeant = !$person->isAmong($gist->cc) || $person->isAmong($gist->to);
         $requests = [];
-        $odds = $this->likeness->ofEach($sentences, $letter->subject);
+        $odds = $this->likeness->ofEach($sentences, $gist->subject);
         $likeness = [];
         foreach ($sentences as $number => $sentence) {
             $likeness[$sentence->from] = $odds[$number];
-            $isNamed = null !== $sentence->addressee && $person->isCalled($sentence->addressee, $letter->addressed());
+            $isNamed = null !== $sentence->addressee && $person->isCalled($sentence->addressee, $gist->addressed());
             $isForOthers = null !== $sentence->addressee && !$isNamed;
             if ($isForOthers) {
                 continue;
@@ -83,7 +83,7 @@ final readonly class RequestFinder
             }
         }
         if ([] === $requests && $isGuessed) {
-            return array_filter([$this->perhaps($sentences, $odds, $letter, $person, $tongue)]);
+            return array_filter([$this->perhaps($sentences, $odds, $gist, $person, $tongue)]);
         }
         // Beside what is asked outright, what is only like it has to be very like it, and nothing may be unlike it.
         $isEnough = static fn (Request $request, float $likely): bool => $likeness[$request->from] >= (RequestForm::Likely === $request->form ? $likely : self::UNLIKE_BESIDE);
@@ -100,9 +100,9 @@ final readonly class RequestFinder
      * @param list<Sentence> $sentences
      * @param list<float>    $odds      how much each of them is like those that ask
      */
-    private function perhaps(array $sentences, array $odds, Letter $letter, Person $person, Tongue $tongue): ?Request
+    private function perhaps(array $sentences, array $odds, Gist $gist, Person $person, Tongue $tongue): ?Request
     {
-        if ($person->isAmong($letter->cc) && !$person->isAmong($letter->to)) {
+        if ($person->isAmong($gist->cc) && !$person->isAmong($gist->to)) {
             return null;
         }
         // Whoever writes a line or two about what is broken wants it mended.
@@ -112,7 +112,7 @@ final readonly class RequestFinder
         }
         [$best, $likest] = [null, -\INF];
         foreach ($sentences as $number => $sentence) {
-            $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter->addressed());
+            $isForOthers = null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $gist->addressed());
             // What is quoted or told of was asked somewhere else.
             $isTold = 1 === preg_match(
                 '/"|\b(?:you|he|she|they|who) (?:asked|asks|said|says|told|wrote|writes|wanted)\b|\basked (?:me|us|whether|for|if)\b/u',

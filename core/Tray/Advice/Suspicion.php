@@ -105,47 +105,47 @@ final readonly class Suspicion
         /xiu' => [3, 'it asks for a favour in a hurry'],
     ];
 
-    public function isSuspicious(Letter $letter, Person $person): bool
+    public function isSuspicious(Gist $gist, Person $person): bool
     {
-        return $this->weight($letter, $person) >= self::ENOUGH;
+        return $this->weight($gist, $person) >= self::ENOUGH;
     }
 
     /** @return list<string> what is suspicious, in words; empty when there is nothing */
-    public function reasons(Letter $letter, Person $person): array
+    public function reasons(Gist $gist, Person $person): array
     {
-        return array_values(array_unique(array_column($this->signs($letter, $person), 1)));
+        return array_values(array_unique(array_column($this->signs($gist, $person), 1)));
     }
 
-    private function weight(Letter $letter, Person $person): int
+    private function weight(Gist $gist, Person $person): int
     {
-        return array_sum(array_column($this->signs($letter, $person), 0));
+        return array_sum(array_column($this->signs($gist, $person), 0));
     }
 
     /** @return list<array{int, string}> */
-    private function signs(Letter $letter, Person $person): array
+    private function signs(Gist $gist, Person $person): array
     {
         $signs = [];
-        $words = $letter->subject."\n".mb_substr($letter->text, 0, 6000);
+        $words = $gist->subject."\n".mb_substr($gist->text, 0, 6000);
         foreach (self::WORDS as $pattern => $sign) {
             if (1 === preg_match($pattern, $words)) {
                 $signs[] = $sign;
             }
         }
-        $domain = self::domain($letter->from->email);
+        $domain = self::domain($gist->from->email);
         $own = self::domain($person->email);
         if ('' !== $own && $domain !== $own && self::looksLike($domain, $own)) {
             $signs[] = [4, \sprintf('its address looks like %s and is not', $own)];
         }
-        $told = array_map(static fn (Remark $remark): RemarkKind => $remark->kind, $letter->remarks);
-        $named = Hosts::named($letter->from->name);
+        $told = array_map(static fn (Remark $remark): RemarkKind => $remark->kind, $gist->remarks);
+        $named = Hosts::named($gist->from->name);
         if ('' !== $named && !Hosts::areRelated($named, $domain) && !\in_array(RemarkKind::OtherAddress, $told, true)) {
             $signs[] = [3, 'the sender calls itself by another address'];
         }
-        if (self::isNameOf($letter->from->name, $person) && !$person->is($letter->from)) {
+        if (self::isNameOf($gist->from->name, $person) && !$person->is($gist->from)) {
             $signs[] = [2, 'it bears your own name, and is not from your address'];
         }
-        $isForMany = '' !== $letter->header('list-unsubscribe') || '' !== $letter->header('list-id');
-        foreach ($letter->remarks as $remark) {
+        $isForMany = '' !== $gist->header('list-unsubscribe') || '' !== $gist->header('list-id');
+        foreach ($gist->remarks as $remark) {
             // Newsletters count who follows their links, and go another way for that.
             $weight = match ($remark->kind) {
                 RemarkKind::TurnedFile, RemarkKind::DoubleEnding, RemarkKind::MixedHost, RemarkKind::MixedLink => 4,
@@ -159,31 +159,31 @@ final readonly class Suspicion
                 $signs[$remark->kind->value] = [$weight, $remark->words()];
             }
         }
-        $reply = self::domain($letter->replyTo[0]->email ?? '');
-        if ('' !== $reply && '' === $letter->header('list-id') && !Hosts::areRelated($reply, $domain)) {
+        $reply = self::domain($gist->replyTo[0]->email ?? '');
+        if ('' !== $reply && '' === $gist->header('list-id') && !Hosts::areRelated($reply, $domain)) {
             $signs[] = [1, 'answers go to another address'];
         }
         if (!isset($signs[RemarkKind::Link->value])) {
-            foreach ($this->disguisedLinks($letter->text) as $shown) {
+            foreach ($this->disguisedLinks($gist->text) as $shown) {
                 $signs[] = [$isForMany ? 1 : 3, \sprintf('a link says %s and leads elsewhere', $shown)];
             }
         }
-        if (1 === preg_match('#https?://(?:\d{1,3}(?:\.\d{1,3}){3}|[\w.-]*xn--)#i', $letter->text)) {
+        if (1 === preg_match('#https?://(?:\d{1,3}(?:\.\d{1,3}){3}|[\w.-]*xn--)#i', $gist->text)) {
             $signs[] = [2, 'a link hides where it leads'];
         }
-        foreach (\in_array(RemarkKind::DoubleEnding, $told, true) ? [] : $letter->attachments as $attachment) {
+        foreach (\in_array(RemarkKind::DoubleEnding, $told, true) ? [] : $gist->attachments as $attachment) {
             if (1 === preg_match('/\.(exe|scr|js|vbs|bat|cmd|com|jar|iso|img|lnk|hta|html?|docm|xlsm)$/i', $attachment->name)) {
                 $signs[] = [2, \sprintf('"%s" can do harm', $attachment->name)];
                 break;
             }
         }
         if (1 === preg_match('/!{3,}|\${2,}|€{2,}/u', $words)
-            || (mb_strlen($letter->subject) > 12 && $letter->subject === mb_strtoupper($letter->subject) && 1 === preg_match('/\p{Lu}{4}/u', $letter->subject))) {
+            || (mb_strlen($gist->subject) > 12 && $gist->subject === mb_strtoupper($gist->subject) && 1 === preg_match('/\p{Lu}{4}/u', $gist->subject))) {
             $signs[] = [1, 'it shouts'];
         }
-        if (!$person->isAmong($letter->to)
-            && !$person->isAmong($letter->cc)
-            && '' === $letter->header('list-id')
+        if (!$person->isAmong($gist->to)
+            && !$person->isAmong($gist->cc)
+            && '' === $gist->header('list-id')
             && '' !== $person->email) {
             $signs[] = [1, 'it is not addressed to you'];
         }

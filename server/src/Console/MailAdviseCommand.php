@@ -20,10 +20,10 @@ use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\FoundDate;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\Habit;
-use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\ListItem;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 use ZippyTray\Core\Tray\Advice\Request;
 
 #[AsCommand('mail:advise', 'Prints what would be advised for a message, and why')]
@@ -31,7 +31,7 @@ final class MailAdviseCommand extends Command
 {
     public function __construct(
         private readonly MessageReader $reader,
-        private readonly ReadLetter $read,
+        private readonly ReadMessage $read,
         private readonly Adviser $adviser,
         private readonly ClockInterface $clock,
     ) {
@@ -79,10 +79,10 @@ final class MailAdviseCommand extends Command
 
             return self::FAILURE;
         }
-        $letter = Letter::of($content);
+        $gist = Gist::of($content);
         $zone = $input->getOption('zone');
         $found = ($this->read)(
-            $letter,
+            $gist,
             new Person(
                 $me,
                 \is_string($name) ? $name : '',
@@ -90,7 +90,7 @@ final class MailAdviseCommand extends Command
                 \is_string($zone) ? Moment::zone($zone) : null,
             ),
         );
-        $advice = $this->adviser->advise([$found], new Circumstances($letter->sentAt->date(), Habit::none()));
+        $advice = $this->adviser->advise([$found], new Circumstances($gist->sentAt->date(), Habit::none()));
         $output->writeln(json_encode([
             'decision' => $advice->decision,
             'title' => $advice->title,

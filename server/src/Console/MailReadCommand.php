@@ -20,8 +20,8 @@ use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\UnreadableMessage;
 use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\KindOfMail;
-use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\MailKind;
 
 #[AsCommand('mail:read', 'Prints what is read in a message: its kind, its text, and whose words that is')]
@@ -96,7 +96,7 @@ final class MailReadCommand extends Command
             'subject' => $content->subject,
             'from' => $content->from->email,
             'date' => $content->sentAt->instant->setTimezone($content->sentAt->zone)->format(\DATE_ATOM),
-            'kind' => self::kind($this->kinds->of(Letter::of($content), new Person($me))),
+            'kind' => self::kind($this->kinds->of(Gist::of($content), new Person($me))),
             'text' => $content->text,
             'written' => $body->written($content->text),
             'quoted' => $only(BodyKind::Quoted),

@@ -18,7 +18,7 @@ use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Mailroom\FormattedMail;
-use ZippyTray\Server\Mailroom\PageStore;
+use ZippyTray\Server\Mailroom\SafeHtmlStore;
 use ZippyTray\Server\Read\Post\MessageView;
 use ZippyTray\Server\Read\Post\TextPiece;
 use ZippyTray\Server\Read\Task\TaskRows;
@@ -82,7 +82,7 @@ final readonly class MessageController
         Account $account,
         string $id,
         FormattedMail $formatted,
-        PageStore $pages,
+        SafeHtmlStore $pages,
         LoggerInterface $logger,
     ): Response {
         try {

@@ -8,8 +8,8 @@ use Sabre\VObject\Component\VCard;
 use Sabre\VObject\ParseException;
 use Sabre\VObject\Property;
 use Sabre\VObject\Splitter\VCard as Splitter;
-use ZippyTray\Core\People\Card;
 use ZippyTray\Core\People\Contact;
+use ZippyTray\Core\People\ContactCard;
 use ZippyTray\Core\Refused;
 
 /**
@@ -58,7 +58,7 @@ final readonly class VCards
 
     /**
      * @return array{
-     *     list<Card>, list<array{position: int, error: string}>
+     *     list<ContactCard>, list<array{position: int, error: string}>
      * } what could be read, and what not, by its place in the file from 1 on
      *
      * @throws Refused when the file holds no card, or far too many
@@ -91,7 +91,7 @@ final readonly class VCards
      * @throws ParseException
      * @throws Refused
      */
-    private function card(string $source): Card
+    private function card(string $source): ContactCard
     {
         $vcard = (new Splitter(self::stream($source), \Sabre\VObject\Parser\Parser::OPTION_FORGIVING))->getNext();
         if (!$vcard instanceof VCard) {
@@ -110,7 +110,7 @@ final readonly class VCards
         $others = implode(', ', \array_slice($emails, 1));
         $note = implode("\n", array_filter([self::first($vcard, 'NOTE'), '' === $others ? '' : 'Also: '.$others]));
 
-        return new Card(
+        return new ContactCard(
             $name,
             $emails[0] ?? '',
             array_map(static fn (string $phone): string => (string) preg_replace('/^tel:/i', '', $phone), self::all($vcard, 'TEL')),

@@ -13,7 +13,7 @@ use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\Remark;
 use ZippyTray\Core\NotFound;
-use ZippyTray\Core\Tray\Advice\Letter;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Store\Attempts;
 use ZippyTray\Server\Store\Ports\FindingsStore;
@@ -59,7 +59,7 @@ final readonly class ReadWanted
                 $remarks = $message->isLookedThrough()
                     ? null
                     : $this->reader->read($this->messages->source($message), $message->importedAt)->remarks;
-                $findings = $this->findings->read($account->recipient(), Letter::ofMessage($message, $remarks), $id);
+                $findings = $this->findings->read($account->recipient(), Gist::ofMessage($message, $remarks), $id);
             } catch (NotFound) {
                 continue;
             } catch (\Throwable $problem) {

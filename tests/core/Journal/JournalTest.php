@@ -8,7 +8,7 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
-use ZippyTray\Core\Journal\Page;
+use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\ClearingOrder;
@@ -19,14 +19,14 @@ final class JournalTest extends TestCase
 {
     public function testAnEntrySaysToHowManyItWasDone(): void
     {
-        $page = new Page();
-        self::assertSame(0, $page->things());
-        $page->say('One');
-        $page->say('Two', 'in the archive');
-        $page->say('', 'and more');
-        $page->say('All of them', '', 5);
+        $step = new Step();
+        self::assertSame(0, $step->things());
+        $step->say('One');
+        $step->say('Two', 'in the archive');
+        $step->say('', 'and more');
+        $step->say('All of them', '', 5);
 
-        self::assertSame([7, 'One', ''], [$page->things(), $page->about(), $page->consequence()]);
+        self::assertSame([7, 'One', ''], [$step->things(), $step->about(), $step->consequence()]);
         $world = new World();
         self::assertSame(2, $world->decide(new Archive(), [$world->conversation('One'), $world->conversation('Two')])->things);
     }

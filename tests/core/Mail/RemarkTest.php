@@ -6,8 +6,8 @@ namespace ZippyTray\Tests\Core\Mail;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Mail\Characters;
 use ZippyTray\Core\Mail\Hosts;
-use ZippyTray\Core\Mail\Letters;
 use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Remark;
@@ -89,10 +89,10 @@ final class RemarkTest extends TestCase
     public function testLettersThatAreTakenForOthers(): void
     {
         foreach (['pаypal', 'Οlga', 'gооgle', 'Ada Bоrn'] as $text) {
-            self::assertTrue(Letters::areMixed($text), $text);
+            self::assertTrue(Characters::areMixed($text), $text);
         }
         foreach (['Olga', 'Ольга', 'Όλγα', 'Ada Ольга', 'Müller', 'ひらがな漢字', 'Αθήνα Athens', 'naïve'] as $text) {
-            self::assertFalse(Letters::areMixed($text), $text);
+            self::assertFalse(Characters::areMixed($text), $text);
         }
         foreach (['аррӏе.example', 'xn--80ak6aa92e.example', 'bank.xn--80ak6aa92e'] as $host) {
             self::assertTrue(Hosts::isDeceptive($host), $host);
@@ -171,9 +171,9 @@ final class RemarkTest extends TestCase
             foreach ($content->remarks as $remark) {
                 self::assertEquals($remark, Remark::fromState($remark->state()));
                 self::assertTrue($remark->kind->isDeceit());
-                self::assertFalse(Letters::turn($remark->sentence()));
+                self::assertFalse(Characters::turn($remark->sentence()));
             }
-            self::assertFalse(Letters::turn($content->subject.$content->from->name));
+            self::assertFalse(Characters::turn($content->subject.$content->from->name));
         }
     }
 
@@ -191,7 +191,7 @@ final class RemarkTest extends TestCase
                 "From: a@b.example\r\nContent-Type: application/octet-stream\r\nContent-Disposition: attachment; filename*=utf-8''".rawurlencode($name)."\r\n\r\nx",
             );
             self::assertSame($kinds, array_map(static fn (Remark $remark): RemarkKind => $remark->kind, $content->remarks), $name);
-            self::assertFalse(Letters::turn($content->attachments[0]->attachment->name));
+            self::assertFalse(Characters::turn($content->attachments[0]->attachment->name));
         }
     }
 

@@ -9,8 +9,8 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\KindOfMail;
-use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\MailKind;
 
 /**
@@ -113,7 +113,7 @@ final class UndeliveredTest extends TestCase
         $content = (new MessageReader())->read("Date: Tue, 24 Nov 2026 09:30:00 +0000\n".$raw, new \DateTimeImmutable('2026-11-27'));
         self::assertSame(
             [$kind, $failed],
-            [(new KindOfMail())->of(Letter::of($content), new Person('wren@ternpoint.example')), $content->report->failed ?? []],
+            [(new KindOfMail())->of(Gist::of($content), new Person('wren@ternpoint.example')), $content->report->failed ?? []],
         );
     }
 

@@ -7,7 +7,7 @@ declare(strict_types=1);
  *
  *     php tests/core/Mutants/run.php FOLDER [COUNT] [SEED]
  *
- * FOLDER is one of core (Journal, Tray, Time/Repeat …). COUNT of its mutants are drawn at random (default 50); the same SEED draws the
+ * FOLDER is one of core (Journal, Tray, Time/Recurrence …). COUNT of its mutants are drawn at random (default 50); the same SEED draws the
  * same. What takes more than two minutes counts as noticed: it does not end.
  */
 

@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\People\Card;
+use ZippyTray\Core\People\ContactCard;
 use ZippyTray\Core\People\Proposed;
 use ZippyTray\Core\People\ReadSignature;
 use ZippyTray\Core\Refused;
@@ -75,13 +75,13 @@ final class ReadSignatureTest extends TestCase
     public function testContactsAreKeptChangedAndTakenIn(): void
     {
         $world = new World();
-        $made = $world->keepContacts->keep(World::account(), new EntryId('a'), 'c1', new Card('Tam', 'Tam@glass.example', ['1', '1', '']));
+        $made = $world->keepContacts->keep(World::account(), new EntryId('a'), 'c1', new ContactCard('Tam', 'Tam@glass.example', ['1', '1', '']));
         self::assertSame(['1'], $world->memory->contacts['c1']->card()->phones);
         foreach ([
-            [static fn () => $world->keepContacts->keep(World::account(), new EntryId('b'), 'c2', new Card('Other', 'TAM@glass.example')), 'email'],
-            [static fn () => new Card('', ''), 'name'],
-            [static fn () => new Card('x', 'nonsense'), 'email'],
-            [static fn () => new Card(str_repeat('x', 301)), 'name'],
+            [static fn () => $world->keepContacts->keep(World::account(), new EntryId('b'), 'c2', new ContactCard('Other', 'TAM@glass.example')), 'email'],
+            [static fn () => new ContactCard('', ''), 'name'],
+            [static fn () => new ContactCard('x', 'nonsense'), 'email'],
+            [static fn () => new ContactCard(str_repeat('x', 301)), 'name'],
         ] as [$try, $field]) {
             try {
                 $try();
@@ -94,7 +94,7 @@ final class ReadSignatureTest extends TestCase
         $in = $world->keepContacts->takeIn(
             World::account(),
             new EntryId('i'),
-            [new Card('Tam Achterberg', 'tam@glass.example'), new Card('Ilse', 'ilse@x.example')],
+            [new ContactCard('Tam Achterberg', 'tam@glass.example'), new ContactCard('Ilse', 'ilse@x.example')],
         );
         self::assertSame(['Tam Achterberg', 2], [$world->memory->contacts['c1']->card()->name, \count($world->memory->contacts)]);
         $world->undo($in);

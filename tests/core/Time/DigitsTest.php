@@ -10,8 +10,8 @@ use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\Digits;
 use ZippyTray\Core\Time\Field\WhenReader;
-use ZippyTray\Core\Tray\Advice\Letter;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\Gist;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 use ZippyTray\Tests\Core\Time\Field\Phrases;
 
 final class DigitsTest extends TestCase
@@ -43,8 +43,8 @@ final class DigitsTest extends TestCase
         );
 
         $raw = "From: tam@glass.example\nTo: wren@ternpoint.example\nDate: Mon, 23 Nov 2026 08:00:00 +0000\nSubject: Plan\nContent-Type: text/plain; charset=utf-8\n\nCould you send me the plan by Thursday at ".$write('3').' pm?';
-        $found = (new ReadLetter())(
-            Letter::of((new MessageReader())->read($raw, new \DateTimeImmutable('2026-11-24'))),
+        $found = (new ReadMessage())(
+            Gist::of((new MessageReader())->read($raw, new \DateTimeImmutable('2026-11-24'))),
             new Person('wren@ternpoint.example'),
         );
         self::assertSame(['2026-11-26', '15:00'], [(string) $found->dates[0]->date, (string) $found->dates[0]->time]);

@@ -9,8 +9,8 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\Repeat\Rule;
-use ZippyTray\Core\Time\Repeat\RuleText;
+use ZippyTray\Core\Time\Recurrence\Rule;
+use ZippyTray\Core\Time\Recurrence\RuleText;
 
 final class RuleTest extends TestCase
 {

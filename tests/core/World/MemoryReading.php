@@ -7,8 +7,8 @@ namespace ZippyTray\Tests\Core\World;
 use ZippyTray\Core\Arrival\Reading;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Tray\Advice\Findings;
-use ZippyTray\Core\Tray\Advice\Letter;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\Gist;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 
 final readonly class MemoryReading implements Reading
 {
@@ -16,9 +16,9 @@ final readonly class MemoryReading implements Reading
     {
     }
 
-    public function read(Recipient $for, Letter $letter, string $name): Findings
+    public function read(Recipient $for, Gist $gist, string $name): Findings
     {
-        return (new ReadLetter())($letter, $for->person);
+        return (new ReadMessage())($gist, $for->person);
     }
 
     public function keep(Recipient $for, string $messageId, ?Findings $findings): void

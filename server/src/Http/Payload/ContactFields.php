@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
-use ZippyTray\Core\People\Card;
+use ZippyTray\Core\People\ContactCard;
 use ZippyTray\Core\Refused;
 
 final readonly class ContactFields
@@ -26,8 +26,8 @@ final readonly class ContactFields
     }
 
     /** @throws Refused */
-    public function card(): Card
+    public function card(): ContactCard
     {
-        return new Card($this->name, $this->email, $this->phones, $this->position, $this->firm, $this->address, $this->note);
+        return new ContactCard($this->name, $this->email, $this->phones, $this->position, $this->firm, $this->address, $this->note);
     }
 }

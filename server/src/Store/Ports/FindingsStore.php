@@ -12,8 +12,8 @@ use ZippyTray\Core\Arrival\Reading;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\Findings;
-use ZippyTray\Core\Tray\Advice\Letter;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\Gist;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\SqliteDriver;
@@ -29,7 +29,7 @@ final readonly class FindingsStore implements Reading
     /** Milliseconds that a request waits to note what it misses. */
     private const PATIENCE = 200;
 
-    public function __construct(private Connection $connection, private ReadLetter $read, private LoggerInterface $logger)
+    public function __construct(private Connection $connection, private ReadMessage $read, private LoggerInterface $logger)
     {
     }
 
@@ -69,10 +69,10 @@ final readonly class FindingsStore implements Reading
     }
 
     /** A fault of ours in doing so is logged. */
-    public function read(Recipient $for, Letter $letter, string $name): ?Findings
+    public function read(Recipient $for, Gist $gist, string $name): ?Findings
     {
         try {
-            return ($this->read)($letter, $for->person);
+            return ($this->read)($gist, $for->person);
         } catch (\Throwable $problem) {
             $this->logger->error('A message could not be advised.', ['message' => $name, 'exception' => $problem]);
 
@@ -153,7 +153,7 @@ final readonly class FindingsStore implements Reading
     /** By what mail is read; whatever was read by something else is read anew. */
     private static function rules(Person $person): string
     {
-        return ReadLetter::VERSION.' '.hash(
+        return ReadMessage::VERSION.' '.hash(
             'xxh32',
             json_encode([$person->time->state(), $person->zone?->getName()], \JSON_THROW_ON_ERROR),
         );

@@ -15,7 +15,7 @@ use ZippyTray\Core\Time\Passing\Every;
 use ZippyTray\Core\Time\Passing\Once;
 use ZippyTray\Core\Time\Passing\Schedule;
 use ZippyTray\Core\Time\Passing\Watch;
-use ZippyTray\Core\Time\Repeat\Rule;
+use ZippyTray\Core\Time\Recurrence\Rule;
 use ZippyTray\Core\Time\TimeOfDay;
 
 /**

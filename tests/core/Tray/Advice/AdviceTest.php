@@ -10,10 +10,10 @@ use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\FoundDate;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\Habit;
-use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\ListItem;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 use ZippyTray\Core\Tray\Advice\Request;
 
 /**
@@ -86,14 +86,14 @@ final class AdviceTest extends TestCase
     public function testWhatAsksIsHardlyEverArchived(): void
     {
         [$asking, $archived] = [['tuned' => 0, 'apart' => 0], ['tuned' => [], 'apart' => []]];
-        foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
+        foreach (LabelledLetters::all() as $name => [$labels, $gist]) {
             if ([] === ($labels['requests'] ?? [])) {
                 continue;
             }
             $part = str_starts_with($name, self::APART) ? 'apart' : 'tuned';
             ++$asking[$part];
-            $found = self::read($letter);
-            $advice = (new Adviser())->advise([$found], new Circumstances($letter->sentAt->date(), Habit::none()));
+            $found = self::read($gist);
+            $advice = (new Adviser())->advise([$found], new Circumstances($gist->sentAt->date(), Habit::none()));
             if (\in_array($advice->decision->value, ['archive', 'delete'], true)
                 && !\in_array($advice->decision->value, explode('|', $labels['decision']), true)) {
                 $archived[$part][] = $name;
@@ -114,13 +114,13 @@ final class AdviceTest extends TestCase
     private static function measured(\Closure $isMeant): array
     {
         [$score, $misses, $count] = [new Score(), [], 0];
-        foreach (LabelledLetters::all() as $name => [$labels, $letter]) {
+        foreach (LabelledLetters::all() as $name => [$labels, $gist]) {
             if (!$isMeant($name)) {
                 continue;
             }
             ++$count;
-            $found = self::read($letter);
-            $advice = (new Adviser())->advise([$found], new Circumstances($letter->sentAt->date(), Habit::none()));
+            $found = self::read($gist);
+            $advice = (new Adviser())->advise([$found], new Circumstances($gist->sentAt->date(), Habit::none()));
             $missed = [
                 ...$score->one('decisions', explode('|', $labels['decision']), $advice->decision->value),
                 ...isset($labels['title']) ? $score->one('titles', [$labels['title']], $advice->title) : [],
@@ -165,10 +165,10 @@ final class AdviceTest extends TestCase
 
     public function testWhatIsFoundStandsWhereItIsSaidToStand(): void
     {
-        foreach (LabelledLetters::all() as $name => [, $letter]) {
-            $found = self::read($letter);
+        foreach (LabelledLetters::all() as $name => [, $gist]) {
+            $found = self::read($gist);
             foreach ([...$found->requests, ...$found->dates, ...$found->items] as $thing) {
-                $there = mb_substr($letter->text, $thing->from, $thing->to - $thing->from);
+                $there = mb_substr($gist->text, $thing->from, $thing->to - $thing->from);
                 self::assertSame(0, strpos(self::squeezed($there), self::squeezed($thing->text)), $name);
             }
         }
@@ -176,8 +176,8 @@ final class AdviceTest extends TestCase
 
     public function testFindingsSurviveBeingKept(): void
     {
-        foreach (LabelledLetters::all() as $name => [, $letter]) {
-            $found = self::read($letter);
+        foreach (LabelledLetters::all() as $name => [, $gist]) {
+            $found = self::read($gist);
             $kept = json_encode($found->state(), \JSON_THROW_ON_ERROR);
             /** @phpstan-ignore argument.type */
             self::assertEquals($found, Findings::fromState((array) json_decode($kept, true, 16, \JSON_THROW_ON_ERROR)), $name);
@@ -189,9 +189,9 @@ final class AdviceTest extends TestCase
         $letters = array_values(LabelledLetters::all());
         mt_srand(20261124);
         for ($round = 0; $round < 400; ++$round) {
-            [, $letter] = $letters[mt_rand(0, \count($letters) - 1)];
+            [, $gist] = $letters[mt_rand(0, \count($letters) - 1)];
             [, $other] = $letters[mt_rand(0, \count($letters) - 1)];
-            $text = mb_substr($letter->text, mt_rand(0, 80), mt_rand(0, 300)).[
+            $text = mb_substr($gist->text, mt_rand(0, 80), mt_rand(0, 300)).[
                 "\n",
                 ' ',
                 "\u{202e}",
@@ -200,7 +200,7 @@ final class AdviceTest extends TestCase
                 "\n> ",
                 '12/',
             ][mt_rand(0, 6)].mb_substr($other->text, mt_rand(0, 200));
-            $found = self::read(new Letter($letter->from, [], $letter->to, [], $letter->subject, $letter->sentAt, $text, [], []));
+            $found = self::read(new Gist($gist->from, [], $gist->to, [], $gist->subject, $gist->sentAt, $text, [], []));
             foreach ([...$found->requests, ...$found->dates, ...$found->items] as $thing) {
                 self::assertGreaterThanOrEqual(0, $thing->from);
                 self::assertGreaterThan($thing->from, $thing->to);
@@ -210,9 +210,9 @@ final class AdviceTest extends TestCase
         }
     }
 
-    private static function read(Letter $letter): Findings
+    private static function read(Gist $gist): Findings
     {
-        return (new ReadLetter())($letter, new Person(LabelledLetters::ME));
+        return (new ReadMessage())($gist, new Person(LabelledLetters::ME));
     }
 
     private static function date(FoundDate $date): string

@@ -16,9 +16,9 @@ use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\Findings;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\Habit;
-use ZippyTray\Core\Tray\Advice\Letter;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Back;
 use ZippyTray\Core\Tray\BackBecause;
@@ -116,9 +116,9 @@ final class AdviserTest extends TestCase
 
     public function testDatesAreReadInThePersonsOrder(): void
     {
-        $letter = self::letter('The appointment is on 12/01 at 14:00.');
-        $dayFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
-        $monthFirst = (new ReadLetter())($letter, new Person(LabelledLetters::ME, time: new TimeSettings(false)));
+        $gist = self::letter('The appointment is on 12/01 at 14:00.');
+        $dayFirst = (new ReadMessage())($gist, new Person(LabelledLetters::ME));
+        $monthFirst = (new ReadMessage())($gist, new Person(LabelledLetters::ME, time: new TimeSettings(false)));
         self::assertSame(['2027-01-12', '2026-12-01'], [(string) $dayFirst->dates[0]->date, (string) $monthFirst->dates[0]->date]);
     }
 
@@ -211,13 +211,13 @@ final class AdviserTest extends TestCase
     /** @param array<string, string> $headers */
     private static function read(string $text, array $headers = []): Findings
     {
-        return (new ReadLetter())(self::letter($text, $headers), new Person(LabelledLetters::ME, 'Wren Halloran'));
+        return (new ReadMessage())(self::letter($text, $headers), new Person(LabelledLetters::ME, 'Wren Halloran'));
     }
 
     /** @param array<string, string> $headers */
-    private static function letter(string $text, array $headers = []): Letter
+    private static function letter(string $text, array $headers = []): Gist
     {
-        return new Letter(
+        return new Gist(
             new Address('olga@brandt-roofs.example', 'Olga Brandt'),
             [],
             [new Address(LabelledLetters::ME, 'Wren Halloran')],

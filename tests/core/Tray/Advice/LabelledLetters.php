@@ -7,7 +7,7 @@ namespace ZippyTray\Tests\Core\Tray\Advice;
 use Symfony\Component\Yaml\Yaml;
 use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Mail\MessageReader;
-use ZippyTray\Core\Tray\Advice\Letter;
+use ZippyTray\Core\Tray\Advice\Gist;
 
 /**
  * Letters with what a careful person finds in them, from the files beside this one.
@@ -22,7 +22,7 @@ final class LabelledLetters
 
     private const TO = 'Wren Halloran <wren@ternpoint.example>';
 
-    /** @return array<string, array{Labels, Letter}> by file and name */
+    /** @return array<string, array{Labels, Gist}> by file and name */
     public static function all(): array
     {
         $all = [];
@@ -39,7 +39,7 @@ final class LabelledLetters
     }
 
     /** A letter to the person that says nothing but that. */
-    public static function saying(string $text): Letter
+    public static function saying(string $text): Gist
     {
         return self::letter(
             ['name' => '', 'decision' => ''],
@@ -48,26 +48,26 @@ final class LabelledLetters
     }
 
     /** @param Labels $labels */
-    private static function letter(array $labels, string $mail): Letter
+    private static function letter(array $labels, string $mail): Gist
     {
         [$head] = explode("\n\n", $mail, 2);
         $fields = str_contains("\n".$head, "\nTo:") ? '' : 'To: '.self::TO."\n";
         $fields .= 'Date: '.($labels['date'] ?? self::DATE)."\n";
-        $letter = Letter::of((new MessageReader())->read($fields.$mail, new \DateTimeImmutable('2027-06-01')));
+        $gist = Gist::of((new MessageReader())->read($fields.$mail, new \DateTimeImmutable('2027-06-01')));
         $attachments = array_map(
             static fn (string $attached): Attachment => new Attachment(explode(' ', $attached)[1], explode(' ', $attached)[0], 1000),
             $labels['attachments'] ?? [],
         );
 
-        return new Letter(
-            $letter->from,
-            $letter->replyTo,
-            $letter->to,
-            $letter->cc,
-            $letter->subject,
-            $letter->sentAt,
-            $letter->text,
-            $letter->headers,
+        return new Gist(
+            $gist->from,
+            $gist->replyTo,
+            $gist->to,
+            $gist->cc,
+            $gist->subject,
+            $gist->sentAt,
+            $gist->text,
+            $gist->headers,
             $attachments,
         );
     }

@@ -11,12 +11,12 @@ use ZippyTray\Core\Mail\SubjectLine;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\FoundDate;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\Language\Tongues;
-use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\Likeness;
 use ZippyTray\Core\Tray\Advice\Longer;
 use ZippyTray\Core\Tray\Advice\Meeting;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 use ZippyTray\Core\Tray\Advice\Sentence;
 use ZippyTray\Core\Tray\Advice\Sentences;
 
@@ -60,13 +60,13 @@ final class Learner
     }
 
     /**
-     * @return array<string, array{Labels, Letter}> those in which that is labelled, without those kept apart
+     * @return array<string, array{Labels, Gist}> those in which that is labelled, without those kept apart
      */
     private static function letters(string $label): array
     {
         return array_filter(
             LabelledLetters::all(),
-            static fn (array $letter, string $name): bool => isset($letter[0][$label]) && !str_starts_with($name, AdviceTest::APART),
+            static fn (array $gist, string $name): bool => isset($gist[0][$label]) && !str_starts_with($name, AdviceTest::APART),
             \ARRAY_FILTER_USE_BOTH,
         );
     }
@@ -75,9 +75,9 @@ final class Learner
     private static function sentences(): array
     {
         $lessons = [];
-        foreach (self::letters('requests') as [$labels, $letter]) {
-            $sentences = (new Sentences())->of($letter->text);
-            foreach (Likeness::featuresOfEach($sentences, $letter->subject) as $number => $features) {
+        foreach (self::letters('requests') as [$labels, $gist]) {
+            $sentences = (new Sentences())->of($gist->text);
+            foreach (Likeness::featuresOfEach($sentences, $gist->subject) as $number => $features) {
                 $lessons[] = [$features, \in_array($sentences[$number]->text, $labels['requests'] ?? [], true)];
             }
         }
@@ -99,10 +99,10 @@ final class Learner
     private static function efforts(): array
     {
         $lessons = [];
-        foreach (self::letters('decision') as [$labels, $letter]) {
+        foreach (self::letters('decision') as [$labels, $gist]) {
             $kinds = array_intersect(['now', 'task'], explode('|', $labels['decision']));
             if (1 === \count($kinds)) {
-                $lessons = [...$lessons, ...self::effortOf($letter, \in_array('task', $kinds, true))];
+                $lessons = [...$lessons, ...self::effortOf($gist, \in_array('task', $kinds, true))];
             }
         }
         foreach (file(__DIR__.'/phrases/effort.txt', \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
@@ -114,23 +114,23 @@ final class Learner
     }
 
     /** @return list<Lesson> none when nothing is found that asks */
-    private static function effortOf(Letter $letter, bool $isLonger): array
+    private static function effortOf(Gist $gist, bool $isLonger): array
     {
-        $findings = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
+        $findings = (new ReadMessage())($gist, new Person(LabelledLetters::ME));
 
         return [] === $findings->requests
             ? []
-            : [[Longer::features($findings->requests, $findings->dates, SubjectLine::cleaned($letter->subject)), $isLonger]];
+            : [[Longer::features($findings->requests, $findings->dates, SubjectLine::cleaned($gist->subject)), $isLonger]];
     }
 
     /** @return list<Lesson> */
     private static function dates(): array
     {
         $lessons = [];
-        foreach (self::letters('dates') as [$labels, $letter]) {
+        foreach (self::letters('dates') as [$labels, $gist]) {
             $lessons = [
                 ...$lessons,
-                ...self::datesOf($letter, static fn (FoundDate $date): ?bool => self::isAppointment($date, $labels['dates'] ?? [])),
+                ...self::datesOf($gist, static fn (FoundDate $date): ?bool => self::isAppointment($date, $labels['dates'] ?? [])),
             ];
         }
         foreach (file(__DIR__.'/phrases/dated.txt', \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
@@ -146,16 +146,16 @@ final class Learner
      *
      * @return list<Lesson>
      */
-    private static function datesOf(Letter $letter, \Closure $isAppointment): array
+    private static function datesOf(Gist $gist, \Closure $isAppointment): array
     {
-        $findings = (new ReadLetter())($letter, new Person(LabelledLetters::ME));
-        $tongue = Tongues::of((new BodyText())->written($letter->text)."\n".$letter->subject);
+        $findings = (new ReadMessage())($gist, new Person(LabelledLetters::ME));
+        $tongue = Tongues::of((new BodyText())->written($gist->text)."\n".$gist->subject);
         $forms = [];
         foreach ($findings->requests as $request) {
             $forms[$request->from] = $request->form;
         }
         $lessons = [];
-        foreach ((new Sentences())->of($letter->text) as $sentence) {
+        foreach ((new Sentences())->of($gist->text) as $sentence) {
             foreach ($findings->dates as $date) {
                 [$from, $to] = [$date->from - $sentence->from, $date->to - $sentence->from];
                 $is = $from >= 0 && $to <= mb_strlen($sentence->text) ? $isAppointment($date) : null;

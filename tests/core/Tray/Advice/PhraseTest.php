@@ -12,9 +12,9 @@ use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
 use ZippyTray\Core\Tray\Advice\Findings;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\Habit;
-use ZippyTray\Core\Tray\Advice\Letter;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 
 /**
  * Single sentences: what asks for something and what only sounds like it, what is done at once, and how what is asked is
@@ -72,8 +72,8 @@ final class PhraseTest extends TestCase
     {
         $raw = "From: Tam Brightwater <tam@brightwater-glass.example>\nTo: Wren Halloran <wren@ternpoint.example>\nSubject: Slates\nDate: Tue, 24 Nov 2026 10:00:00 +0000\nContent-Type: text/plain; charset=utf-8\n\nHi Wren,\n\n{$sentence}\n\nTam\n";
 
-        return (new ReadLetter())(
-            Letter::of((new MessageReader())->read($raw, new \DateTimeImmutable('2026-11-24T10:00:00Z'))),
+        return (new ReadMessage())(
+            Gist::of((new MessageReader())->read($raw, new \DateTimeImmutable('2026-11-24T10:00:00Z'))),
             new Person('wren@ternpoint.example', 'Wren Halloran'),
         );
     }

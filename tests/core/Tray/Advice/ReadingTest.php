@@ -11,12 +11,12 @@ use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\FoundDate;
+use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\KindOfMail;
-use ZippyTray\Core\Tray\Advice\Letter;
 use ZippyTray\Core\Tray\Advice\ListFinder;
 use ZippyTray\Core\Tray\Advice\ListItem;
 use ZippyTray\Core\Tray\Advice\MailKind;
-use ZippyTray\Core\Tray\Advice\ReadLetter;
+use ZippyTray\Core\Tray\Advice\ReadMessage;
 use ZippyTray\Core\Tray\Advice\Sentence;
 use ZippyTray\Core\Tray\Advice\Sentences;
 use ZippyTray\Core\Tray\Advice\Suspicion;
@@ -112,7 +112,7 @@ final class ReadingTest extends TestCase
         );
     }
 
-    /** @return iterable<string, array{MailKind, Letter}> */
+    /** @return iterable<string, array{MailKind, Gist}> */
     public static function kinds(): iterable
     {
         $bulk = ['list-unsubscribe' => '<https://x.example/off>'];
@@ -173,12 +173,12 @@ final class ReadingTest extends TestCase
     }
 
     #[DataProvider('kinds')]
-    public function testKindsOfMail(MailKind $kind, Letter $letter): void
+    public function testKindsOfMail(MailKind $kind, Gist $gist): void
     {
-        self::assertSame($kind, (new KindOfMail())->of($letter, new Person(LabelledLetters::ME)));
+        self::assertSame($kind, (new KindOfMail())->of($gist, new Person(LabelledLetters::ME)));
     }
 
-    /** @return iterable<string, array{string, Letter}> */
+    /** @return iterable<string, array{string, Gist}> */
     public static function suspicions(): iterable
     {
         yield 'an address like one’s own' => ['looks like ternpoint.example', self::letter('Hello.', from: 'boss@ternp0int.example')];
@@ -188,9 +188,9 @@ final class ReadingTest extends TestCase
     }
 
     #[DataProvider('suspicions')]
-    public function testWhatIsSuspiciousIsSaid(string $words, Letter $letter): void
+    public function testWhatIsSuspiciousIsSaid(string $words, Gist $gist): void
     {
-        self::assertStringContainsString($words, implode(' ', (new Suspicion())->reasons($letter, new Person(LabelledLetters::ME))));
+        self::assertStringContainsString($words, implode(' ', (new Suspicion())->reasons($gist, new Person(LabelledLetters::ME))));
     }
 
     public function testOrdinaryMailIsNotSuspicious(): void
@@ -220,7 +220,7 @@ final class ReadingTest extends TestCase
     #[DataProvider('zones')]
     public function testTimesInAZoneAreShownInOnesOwn(string $text, string $expected): void
     {
-        $dates = (new ReadLetter())(self::letter($text), new Person(LabelledLetters::ME, zone: new \DateTimeZone('Europe/Berlin')))->dates;
+        $dates = (new ReadMessage())(self::letter($text), new Person(LabelledLetters::ME, zone: new \DateTimeZone('Europe/Berlin')))->dates;
 
         self::assertSame([$expected], array_map(static fn (FoundDate $date): string => $date->date.' '.$date->time, $dates));
     }
@@ -307,7 +307,7 @@ final class ReadingTest extends TestCase
     #[DataProvider('datesInSentences')]
     public function testDatesInSentences(string $text, array $expected): void
     {
-        $found = (new ReadLetter())(self::letter($text), new Person(LabelledLetters::ME));
+        $found = (new ReadMessage())(self::letter($text), new Person(LabelledLetters::ME));
 
         self::assertSame(
             $expected,
@@ -317,8 +317,8 @@ final class ReadingTest extends TestCase
 
     public function testOfACalendarOnlyTheBeginningIsKept(): void
     {
-        $letter = self::letter(str_repeat('We meet on Friday at ten. ', 300));
-        self::assertCount(200, (new ReadLetter())($letter, new Person(LabelledLetters::ME))->dates);
+        $gist = self::letter(str_repeat('We meet on Friday at ten. ', 300));
+        self::assertCount(200, (new ReadMessage())($gist, new Person(LabelledLetters::ME))->dates);
     }
 
     /** @param array<string, string> $headers */
@@ -332,8 +332,8 @@ final class ReadingTest extends TestCase
         string $attached = '',
         string $file = 'file',
         string $method = '',
-    ): Letter {
-        return new Letter(
+    ): Gist {
+        return new Gist(
             new Address($from, $name),
             [],
             [new Address($to)],

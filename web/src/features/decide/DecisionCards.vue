@@ -11,7 +11,7 @@ import BlockForm from './BlockForm.vue'
 import { CARDS, OUTCOMES, type Card, type CardKind } from './cards'
 import HandOverForm from './HandOverForm.vue'
 import KeyCap from '@/ui/KeyCap.vue'
-import NowClock from './NowClock.vue'
+import TwoMinutes from './TwoMinutes.vue'
 import SnoozeChooser from './SnoozeChooser.vue'
 import { emptyDraft, fieldsOf, proposedDraft, OutlineDialog, TaskForm } from '@/features/tasks'
 import LoadingRows from '@/ui/LoadingRows.vue'
@@ -243,7 +243,7 @@ useKeys('Decide', [
           @submit="(wholeDomain) => take('block', { wholeDomain })"
           @cancel="fold"
         />
-        <NowClock
+        <TwoMinutes
           v-else-if="card.kind === 'do_now' && open === 'do_now'"
           :what="advice?.title"
           @done="take('do_now')"

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Core\Time\Repeat;
+namespace ZippyTray\Core\Time\Recurrence;
 
 use ZippyTray\Core\Time\LocalDate;
 

@@ -10,7 +10,7 @@ use ZippyTray\Core\Time\TimeOfDay;
 /**
  * A time of the day as it was written, perhaps with the time at which what begins then ends.
  */
-final readonly class Clock
+final readonly class ClockTime
 {
     /**
      * @param bool               $isMidnight  the end of the day it is said of, which is 00:00 of the following one

@@ -12,7 +12,7 @@ use Psr\Log\LoggerInterface;
 /**
  * Pages of formatted messages that were made safe once, compressed.
  */
-final readonly class PageStore
+final readonly class SafeHtmlStore
 {
     public function __construct(private Connection $connection, private LoggerInterface $logger)
     {

@@ -17,7 +17,7 @@ use ZippyTray\Core\Time\Moment;
 /**
  * What advice reads of a message.
  */
-final readonly class Letter
+final readonly class Gist
 {
     /** Characters of the text that are read; nobody asks for something behind so many. */
     private const LENGTH = 20_000;

@@ -7,7 +7,7 @@ namespace ZippyTray\Core\Journal;
 /**
  * Gathers what one step does, while it is being done.
  */
-final class Page
+final class Step
 {
     /** @var array<string, array{Journaled, array<string, mixed>|null, bool}> object, state before, still there */
     private array $touched = [];

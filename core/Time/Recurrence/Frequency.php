@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Core\Time\Repeat;
+namespace ZippyTray\Core\Time\Recurrence;
 
 /**
  * What a repeat is counted in (RFC 5545, 3.3.10, FREQ).

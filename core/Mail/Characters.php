@@ -7,7 +7,7 @@ namespace ZippyTray\Core\Mail;
 /**
  * Letters that are not what they look like, and marks that turn or hide others (Unicode Technical Report 36).
  */
-final readonly class Letters
+final readonly class Characters
 {
     /**
      * Embeddings, overrides and isolates of direction, and characters that show nothing. Joiners and the marks of

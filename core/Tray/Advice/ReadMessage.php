@@ -15,7 +15,7 @@ use ZippyTray\Core\Tray\Advice\Language\Tongues;
 /**
  * Reads a message as somebody would who wants to know what it asks for.
  */
-final readonly class ReadLetter
+final readonly class ReadMessage
 {
     /** To be raised whenever the rules change, so that what was found by older ones is found anew. */
     public const VERSION = 10;
@@ -52,49 +52,49 @@ final readonly class ReadLetter
     ) {
     }
 
-    public function __invoke(Letter $letter, Person $person): Findings
+    public function __invoke(Gist $gist, Person $person): Findings
     {
-        $kind = $this->kinds->of($letter, $person);
-        $sentences = (new Sentences())->of($letter->text);
-        $tongue = Tongues::of((new BodyText())->written($letter->text)."\n".$letter->subject);
-        $requests = $kind->canAsk() ? $this->requests->of($sentences, $letter, $person, $tongue, MailKind::Personal === $kind) : [];
+        $kind = $this->kinds->of($gist, $person);
+        $sentences = (new Sentences())->of($gist->text);
+        $tongue = Tongues::of((new BodyText())->written($gist->text)."\n".$gist->subject);
+        $requests = $kind->canAsk() ? $this->requests->of($sentences, $gist, $person, $tongue, MailKind::Personal === $kind) : [];
         if (MailKind::Discussion === $kind) {
             $requests = array_values(array_filter($requests, static fn (Request $request): bool => $request->named));
         }
         $dates = $this->dates->of(
             $sentences,
             $requests,
-            $letter->sentAt,
+            $gist->sentAt,
             $person,
             $tongue,
-            $this->notMine($sentences, $letter, $person, $tongue),
+            $this->notMine($sentences, $gist, $person, $tongue),
         );
-        $event = $letter->event();
+        $event = $gist->event();
         if (MailKind::Invitation === $kind && null !== $event) {
             $dates = [
-                self::dateOf($event, $letter, $person),
+                self::dateOf($event, $gist, $person),
                 ...array_values(array_filter($dates, static fn (FoundDate $date): bool => DateKind::Appointment !== $date->kind)),
             ];
         }
-        $items = $this->items($letter->text, $requests);
+        $items = $this->items($gist->text, $requests);
 
         return new Findings(
             $kind,
-            $person->isAmong($letter->cc) && !$person->isAmong($letter->to),
+            $person->isAmong($gist->cc) && !$person->isAmong($gist->to),
             $this->effort->minutes(
-                (new BodyText())->written($letter->text),
+                (new BodyText())->written($gist->text),
                 $requests,
                 $items,
-                \count($letter->attachments),
+                \count($gist->attachments),
                 $tongue,
                 $dates,
-                SubjectLine::cleaned($letter->subject),
+                SubjectLine::cleaned($gist->subject),
             ),
-            $this->title->of(Request::strongest($requests), $dates, $letter->from, SubjectLine::cleaned($letter->subject), $tongue),
-            MailKind::Suspicious === $kind ? $this->suspicion->reasons($letter, $person) : [],
+            $this->title->of(Request::strongest($requests), $dates, $gist->from, SubjectLine::cleaned($gist->subject), $tongue),
+            MailKind::Suspicious === $kind ? $this->suspicion->reasons($gist, $person) : [],
             $this->isPromise($sentences, $dates),
             MailKind::Personal === $kind
-                || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $letter->subject.' '.mb_substr($letter->text, 0, 1000))),
+                || (MailKind::Notice === $kind && 1 === preg_match(self::KEPT, $gist->subject.' '.mb_substr($gist->text, 0, 1000))),
             $requests,
             $dates,
             $items,
@@ -108,22 +108,22 @@ final readonly class ReadLetter
      *
      * @return list<int> first characters
      */
-    private function notMine(array $sentences, Letter $letter, Person $person, Tongue $tongue): array
+    private function notMine(array $sentences, Gist $gist, Person $person, Tongue $tongue): array
     {
-        $others = array_filter($sentences, static fn (Sentence $sentence): bool => (null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $letter->addressed()))
+        $others = array_filter($sentences, static fn (Sentence $sentence): bool => (null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $gist->addressed()))
             || 1 === preg_match($tongue->notNeeded(), $sentence->lower) || 1 === preg_match($tongue->ofOthers(), $sentence->lower));
 
         return array_values(array_map(static fn (Sentence $sentence): int => $sentence->from, $others));
     }
 
     /** The date of an invitation is that of its event, on the person's clock. */
-    private static function dateOf(CalendarEvent $event, Letter $letter, Person $person): FoundDate
+    private static function dateOf(CalendarEvent $event, Gist $gist, Person $person): FoundDate
     {
-        $start = null === $event->start ? null : new Moment($event->start->instant, $person->zone ?? $letter->sentAt->zone);
+        $start = null === $event->start ? null : new Moment($event->start->instant, $person->zone ?? $gist->sentAt->zone);
         $date = $start?->date() ?? $event->date;
         $isOver = null === $start
-            ? ($event->until ?? $date)->isBefore($letter->sentAt->date())
-            : $start->instant < $letter->sentAt->instant
+            ? ($event->until ?? $date)->isBefore($gist->sentAt->date())
+            : $start->instant < $gist->sentAt->instant
             && '' === $event->rrule;
 
         return new FoundDate(

@@ -15,7 +15,7 @@ use ZippyTray\Core\Refused;
  *     note: string
  * }
  */
-final readonly class Card
+final readonly class ContactCard
 {
     private const LENGTH = 300;
 
