@@ -32,7 +32,12 @@ final readonly class Undo
     {
         $entry = $this->entries->find($accountId, $entryId) ?? throw new NotFound('journal entry', $entryId->text);
 
-        return $this->journal->write($accountId, $undoId, EntryKind::Undo, function (Step $step) use ($accountId, $undoId, $entry, $through): void {
+        return $this->journal->write($accountId, $undoId, EntryKind::Undo, function (Step $step) use (
+            $accountId,
+            $undoId,
+            $entry,
+            $through,
+        ): void {
             if (null !== $entry->undoneBy()) {
                 throw new CannotUndo('This has already been undone.');
             }

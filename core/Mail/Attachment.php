@@ -15,7 +15,8 @@ final readonly class Attachment implements \JsonSerializable
      * @param int                $size      bytes after decoding
      * @param string             $contentId Content-ID without angle brackets (RFC 2392), empty when it has none
      * @param bool               $inline    it is shown within the formatted text
-     * @param string             $method    of a calendar object what is to be done with it, in lower case (iTIP, RFC 5546, 1.4; RFC 6047, 2.4); empty when it does not say
+     * @param string             $method    of a calendar object what is to be done with it, in lower case (iTIP, RFC 5546, 1.4; RFC 6047,
+     *                                      2.4); empty when it does not say
      * @param CalendarEvent|null $event     what a calendar object says
      */
     public function __construct(

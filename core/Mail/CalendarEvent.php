@@ -29,14 +29,16 @@ final readonly class CalendarEvent implements \JsonSerializable
     public const ANSWERS = 200;
 
     /**
-     * @param string               $method      what is to be done with it, in lower case: "request", "cancel", "reply", "counter", "publish" …; empty when it does not say
+     * @param string               $method      what is to be done with it, in lower case: "request", "cancel", "reply", "counter",
+     *                                          "publish" …; empty when it does not say
      * @param LocalDate            $date        the day on which it begins, in its own zone
      * @param Moment|null          $start       null: it takes whole days
      * @param LocalDate|null       $until       of whole days the last one, when it is another one
      * @param Moment|null          $end         null: it does not say
      * @param string               $rrule       RECUR (RFC 5545, 3.3.10); empty: it comes once
      * @param bool                 $isCancelled it does not take place
-     * @param list<CalendarAnswer> $answers     who is asked to it, and what they have said so far: a PARTSTAT in lower case (RFC 5545, 3.2.12)
+     * @param list<CalendarAnswer> $answers     who is asked to it, and what they have said so far: a PARTSTAT in lower case (RFC 5545,
+     *                                          3.2.12)
      */
     public function __construct(
         public string $method,

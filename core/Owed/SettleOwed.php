@@ -91,7 +91,12 @@ final readonly class SettleOwed
         ?Claim $claim = null,
         ?string $clearingId = null,
     ): Entry {
-        return $this->journal->write($accountId, $entryId, EntryKind::TakeUpOwed, function (Step $step) use ($accountId, $id, $until, $claim): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::TakeUpOwed, function (Step $step) use (
+            $accountId,
+            $id,
+            $until,
+            $claim,
+        ): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $owed = $this->owing->get($accountId, $id);
             if ($owed->isOpen()) {

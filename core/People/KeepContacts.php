@@ -27,7 +27,11 @@ final readonly class KeepContacts
      */
     public function keep(AccountId $accountId, EntryId $entryId, string $id, ContactCard $card): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Step $step) use ($accountId, $id, $card): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::KeepContact, function (Step $step) use (
+            $accountId,
+            $id,
+            $card,
+        ): void {
             $other = '' === $card->email ? null : $this->contacts->withEmail($accountId, $card->email);
             if (null !== $other && $other->id !== $id) {
                 throw new Refused(

@@ -24,9 +24,23 @@ final readonly class KeepTemplates
      *
      * @throws Refused when it cannot be, or another one has that name
      */
-    public function add(AccountId $accountId, EntryId $entryId, string $id, string $name, string $subject, string $text, bool $signed): Entry
-    {
-        return $this->journal->write($accountId, $entryId, EntryKind::AddTemplate, function (Step $step) use ($accountId, $id, $name, $subject, $text, $signed): void {
+    public function add(
+        AccountId $accountId,
+        EntryId $entryId,
+        string $id,
+        string $name,
+        string $subject,
+        string $text,
+        bool $signed,
+    ): Entry {
+        return $this->journal->write($accountId, $entryId, EntryKind::AddTemplate, function (Step $step) use (
+            $accountId,
+            $id,
+            $name,
+            $subject,
+            $text,
+            $signed,
+        ): void {
             $template = new Template($id, $accountId, $name, $subject, $text, $signed);
             $this->checkName($template);
             $this->templates->add($template);
@@ -39,9 +53,23 @@ final readonly class KeepTemplates
      * @throws NotFound
      * @throws Refused  when it cannot be, or another one has that name
      */
-    public function edit(AccountId $accountId, EntryId $entryId, string $id, string $name, string $subject, string $text, bool $signed): Entry
-    {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditTemplate, function (Step $step) use ($accountId, $id, $name, $subject, $text, $signed): void {
+    public function edit(
+        AccountId $accountId,
+        EntryId $entryId,
+        string $id,
+        string $name,
+        string $subject,
+        string $text,
+        bool $signed,
+    ): Entry {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditTemplate, function (Step $step) use (
+            $accountId,
+            $id,
+            $name,
+            $subject,
+            $text,
+            $signed,
+        ): void {
             $template = $this->templates->get($accountId, $id);
             $step->touch($template);
             $template->write($name, $subject, $text, $signed);

@@ -67,7 +67,15 @@ final readonly class SendMail
         ?Expected $expected = null,
         ?string $clearingId = null,
     ): Entry {
-        return $this->journal->write($accountId, $entryId, $later ? EntryKind::SendLater : EntryKind::Send, function (Step $step) use ($accountId, $outgoingId, $at, $later, $then, $claim, $expected): void {
+        return $this->journal->write($accountId, $entryId, $later ? EntryKind::SendLater : EntryKind::Send, function (Step $step) use (
+            $accountId,
+            $outgoingId,
+            $at,
+            $later,
+            $then,
+            $claim,
+            $expected,
+        ): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $outgoing = $this->outgoings->get($accountId, $outgoingId);
             $conversation = null === $claim ? null : $this->conversations->get($accountId, $claim->conversationId);

@@ -55,7 +55,11 @@ final readonly class AnswerRings
      */
     public function again(AccountId $accountId, EntryId $entryId, array $ringIds, Moment $at): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::RemindAgain, function (Step $step) use ($accountId, $ringIds, $at): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::RemindAgain, function (Step $step) use (
+            $accountId,
+            $ringIds,
+            $at,
+        ): void {
             $at->mustBeAhead($this->clock->now(), 'at');
             foreach ($ringIds as $id) {
                 $about = $this->answer($this->rings->get($accountId, $id), $step, 'again '.$at->text());

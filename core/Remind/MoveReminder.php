@@ -37,7 +37,12 @@ final readonly class MoveReminder
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, ObjectRef $about, string $reminder, ?Moment $to): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Step $step) use ($accountId, $about, $reminder, $to): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Step $step) use (
+            $accountId,
+            $about,
+            $reminder,
+            $to,
+        ): void {
             $object = $this->reminded->get($accountId, $about);
             $meant = array_filter($object->reminders(), static fn (Reminder $one): bool => $one->text() === $reminder);
             if ([] === $meant) {

@@ -34,7 +34,11 @@ final readonly class RemindOf
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, string $conversationId, array $reminders): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Step $step) use ($accountId, $conversationId, $reminders): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Step $step) use (
+            $accountId,
+            $conversationId,
+            $reminders,
+        ): void {
             $conversation = $this->conversations->get($accountId, $conversationId);
             if (\count($reminders) > self::MOST) {
                 throw new Refused(\sprintf('A conversation can have %d reminders at most.', self::MOST), 'reminders');

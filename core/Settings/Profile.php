@@ -79,10 +79,16 @@ final class Profile
      */
     public function goBy(array $addresses): void
     {
-        $addresses = array_values(array_unique(array_map(static fn (string $address): string => mb_strtolower(trim($address)), $addresses)));
+        $addresses = array_values(array_unique(array_map(
+            static fn (string $address): string => mb_strtolower(trim($address)),
+            $addresses,
+        )));
         foreach ($addresses as $address) {
             if (!Address::isValid($address)) {
-                throw new Refused(\sprintf('"%s" is no address that mail can be sent to.', mb_strimwidth($address, 0, 80, '…')), 'addresses');
+                throw new Refused(
+                    \sprintf('"%s" is no address that mail can be sent to.', mb_strimwidth($address, 0, 80, '…')),
+                    'addresses',
+                );
             }
         }
         if (\count($addresses) > self::MOST) {
@@ -97,8 +103,13 @@ final class Profile
         return $this->addresses;
     }
 
-    public function choose(ClearingOrder $clearingOrder, TimeSettings $time, TaskSettings $tasks, TraySettings $tray, PostSettings $post): void
-    {
+    public function choose(
+        ClearingOrder $clearingOrder,
+        TimeSettings $time,
+        TaskSettings $tasks,
+        TraySettings $tray,
+        PostSettings $post,
+    ): void {
         $this->clearingOrder = $clearingOrder;
         ['dayFirst' => $this->dayFirst] = $state = $time->state();
         $this->timeSettings = ['weekStart' => $state['weekStart'], 'workingDays' => $state['workingDays'], 'marks' => $state['marks']];

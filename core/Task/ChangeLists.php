@@ -32,7 +32,12 @@ final readonly class ChangeLists
      */
     public function add(AccountId $accountId, EntryId $entryId, string $listId, string $name, ListColour $colour): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::AddList, function (Step $step) use ($accountId, $listId, $name, $colour): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::AddList, function (Step $step) use (
+            $accountId,
+            $listId,
+            $name,
+            $colour,
+        ): void {
             $this->checkFree($accountId, $name, null);
             $lists = $this->tasks->lists($accountId);
             $list = new TaskList($listId, $accountId, $name, Rank::between(end($lists) ? end($lists)->rank() : null, null));
@@ -49,7 +54,13 @@ final readonly class ChangeLists
      */
     public function edit(AccountId $accountId, EntryId $entryId, string $listId, string $name, ListColour $colour, bool $archived): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use ($accountId, $listId, $name, $colour, $archived): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use (
+            $accountId,
+            $listId,
+            $name,
+            $colour,
+            $archived,
+        ): void {
             $list = $this->tasks->getList($accountId, $listId);
             $this->checkFree($accountId, $name, $list);
             $step->touch($list);
@@ -74,7 +85,12 @@ final readonly class ChangeLists
      */
     public function move(AccountId $accountId, EntryId $entryId, string $listId, ?string $behindId, ?string $parentId = null): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use ($accountId, $listId, $behindId, $parentId): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use (
+            $accountId,
+            $listId,
+            $behindId,
+            $parentId,
+        ): void {
             $list = $this->tasks->getList($accountId, $listId);
             $all = $this->tasks->lists($accountId);
             if (null !== $parentId) {
@@ -118,7 +134,11 @@ final readonly class ChangeLists
      */
     public function delete(AccountId $accountId, EntryId $entryId, string $listId, ?string $moveTo): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::DeleteList, function (Step $step) use ($accountId, $listId, $moveTo): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::DeleteList, function (Step $step) use (
+            $accountId,
+            $listId,
+            $moveTo,
+        ): void {
             $list = $this->tasks->getList($accountId, $listId);
             $tasks = $this->tasks->ofList($list);
             $tops = array_values(array_filter($tasks, static fn (Task $task): bool => null === $task->parentId()));

@@ -34,7 +34,12 @@ final readonly class ChangeTasks
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, array $taskIds, TaskChange $change, \DateTimeZone $zone): Entry
     {
-        return $this->journal->write($accountId, $entryId, \count($taskIds) > 1 ? EntryKind::ChangeTasks : EntryKind::EditTask, function (Step $step) use ($accountId, $taskIds, $change, $zone): void {
+        return $this->journal->write($accountId, $entryId, \count($taskIds) > 1 ? EntryKind::ChangeTasks : EntryKind::EditTask, function (Step $step) use (
+            $accountId,
+            $taskIds,
+            $change,
+            $zone,
+        ): void {
             $tasks = array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds);
             // A list that is made comes first, so that it is the last to go when this is undone.
             $list = null === $change->list ? null : $this->fill->list($accountId, $change->list, $step);

@@ -42,7 +42,12 @@ final readonly class CompleteTasks
     {
         $now = new Moment($this->clock->now(), $zone);
 
-        return $this->journal->write($accountId, $entryId, EntryKind::CompleteTask, function (Step $step) use ($accountId, $taskIds, $withSubtasks, $now): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::CompleteTask, function (Step $step) use (
+            $accountId,
+            $taskIds,
+            $withSubtasks,
+            $now,
+        ): void {
             $tops = $this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds));
             $open = 0;
             foreach ($this->branch->each($tops) as $branch) {
@@ -82,7 +87,11 @@ final readonly class CompleteTasks
     {
         $now = new Moment($this->clock->now(), $zone);
 
-        return $this->journal->write($accountId, $entryId, EntryKind::SkipTask, function (Step $step) use ($accountId, $taskId, $now): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::SkipTask, function (Step $step) use (
+            $accountId,
+            $taskId,
+            $now,
+        ): void {
             $task = $this->tasks->get($accountId, $taskId);
             if (null === $task->repeat() || $task->isDone()) {
                 throw new Refused('Only a task that repeats and is open can be skipped.');

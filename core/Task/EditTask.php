@@ -38,7 +38,13 @@ final readonly class EditTask
         TaskFields $fields,
         \DateTimeZone $zone,
     ): Entry {
-        return $this->journal->write($accountId, $entryId, EntryKind::EditTask, function (Step $step) use ($accountId, $taskId, $revision, $fields, $zone): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditTask, function (Step $step) use (
+            $accountId,
+            $taskId,
+            $revision,
+            $fields,
+            $zone,
+        ): void {
             $task = $this->tasks->get($accountId, $taskId);
             if ($task->revision() !== $revision) {
                 throw new TaskOvertaken($task);

@@ -51,12 +51,23 @@ final readonly class MakeTasks
      * @throws Refused   when a field cannot be taken as it is; then nothing is done
      * @throws Overtaken when nothing is left to make a task of
      */
-    public function __invoke(AccountId $accountId, EntryId $entryId, array $orders, \DateTimeZone $zone, ?string $clearingId = null): Decided
-    {
+    public function __invoke(
+        AccountId $accountId,
+        EntryId $entryId,
+        array $orders,
+        \DateTimeZone $zone,
+        ?string $clearingId = null,
+    ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== $order->messageId || null !== $order->claim);
         $overtaken = [];
-        $entry = $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Step $step) use ($accountId, $orders, $now, $zone, &$overtaken): void {
+        $entry = $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Step $step) use (
+            $accountId,
+            $orders,
+            $now,
+            $zone,
+            &$overtaken,
+        ): void {
             $ranks = new LastRanks($this->tasks);
             foreach ($orders as $order) {
                 $meanwhile = $this->overtaken($accountId, $order, $step);

@@ -35,7 +35,11 @@ final readonly class MoveTasks
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, array $taskIds, Spot $spot): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::MoveTask, function (Step $step) use ($accountId, $taskIds, $spot): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::MoveTask, function (Step $step) use (
+            $accountId,
+            $taskIds,
+            $spot,
+        ): void {
             $tasks = $this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds));
             $behind = null === $spot->behindId ? null : $this->tasks->get($accountId, $spot->behindId);
             if (null !== $behind && [] !== array_filter($tasks, static fn (Task $task): bool => $task->id === $behind->id)) {

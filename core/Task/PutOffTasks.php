@@ -37,7 +37,12 @@ final readonly class PutOffTasks
     {
         $now = new Moment($this->clock->now(), $zone);
 
-        return $this->journal->write($accountId, $entryId, EntryKind::PutOff, function (Step $step) use ($accountId, $taskIds, $putOff, $now): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::PutOff, function (Step $step) use (
+            $accountId,
+            $taskIds,
+            $putOff,
+            $now,
+        ): void {
             foreach ($taskIds as $id) {
                 $task = $this->tasks->get($accountId, $id);
                 [$start, $due] = $putOff->of($task, $now);

@@ -16,7 +16,8 @@ final readonly class Source
     public const LENGTH = 2000;
 
     /**
-     * @param string $ref id of the source copy, or of a message to be copied its lasting address, a web address (http or https, RFC 3986), or id of the task
+     * @param string $ref id of the source copy, or of a message to be copied its lasting address, a web address (http or https, RFC
+     *                    3986), or id of the task
      */
     private function __construct(public SourceKind $kind, public string $ref)
     {

@@ -22,8 +22,8 @@ use ZippyTray\Core\Time\Reminder;
  * @phpstan-import-type SourceState from Source
  *
  * @phpstan-type TaskState array{
- *     createdAt: string, title: string, notes: string, list: string, parent: ?string, rank: string, start: DueState|null, due: DueState|null,
- *     estimate: ?int, priority: string, labels: list<string>, repeat: RepeatState|null, reminders: list<ReminderState>,
+ *     createdAt: string, title: string, notes: string, list: string, parent: ?string, rank: string, start: DueState|null,
+ *     due: DueState|null, estimate: ?int, priority: string, labels: list<string>, repeat: RepeatState|null, reminders: list<ReminderState>,
  *     sources: list<SourceState>, files: list<string>, completedAt: ?string,
  * }
  */

@@ -52,7 +52,14 @@ final readonly class BlockSender
     ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];
-        $entry = $this->journal->write($accountId, $entryId, EntryKind::Block, function (Step $step) use ($accountId, $claims, $wholeDomain, $ownEmail, $now, &$overtaken): void {
+        $entry = $this->journal->write($accountId, $entryId, EntryKind::Block, function (Step $step) use (
+            $accountId,
+            $claims,
+            $wholeDomain,
+            $ownEmail,
+            $now,
+            &$overtaken,
+        ): void {
             $patterns = [];
             foreach ($claims as $claim) {
                 $conversation = $this->conversations->get($accountId, $claim->conversationId);
@@ -92,7 +99,11 @@ final readonly class BlockSender
      */
     public function unblock(AccountId $accountId, EntryId $entryId, string $senderId, bool $bringBack): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::Unblock, function (Step $step) use ($accountId, $senderId, $bringBack): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::Unblock, function (Step $step) use (
+            $accountId,
+            $senderId,
+            $bringBack,
+        ): void {
             $sender = $this->senders->get($accountId, $senderId);
             $step->removed($sender);
             $this->senders->remove($sender);

@@ -67,7 +67,10 @@ final readonly class Clear
         if ([] === $waiting) {
             return;
         }
-        $this->journal->write($accountId, new EntryId($this->ids->next()), EntryKind::ComeBack, static function (Step $step) use ($waiting, $now): void {
+        $this->journal->write($accountId, new EntryId($this->ids->next()), EntryKind::ComeBack, static function (Step $step) use (
+            $waiting,
+            $now,
+        ): void {
             foreach ($waiting as $conversation) {
                 $step->touch($conversation);
                 $conversation->callBack(BackBecause::Clearing, $now);

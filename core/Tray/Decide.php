@@ -42,7 +42,13 @@ final readonly class Decide
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];
-        $entry = $this->journal->write($accountId, $entryId, $decision->kind(), function (Step $step) use ($accountId, $decision, $claims, $now, &$overtaken): void {
+        $entry = $this->journal->write($accountId, $entryId, $decision->kind(), function (Step $step) use (
+            $accountId,
+            $decision,
+            $claims,
+            $now,
+            &$overtaken,
+        ): void {
             $decided = 0;
             foreach ($claims as $claim) {
                 $conversation = $this->conversations->get($accountId, $claim->conversationId);

@@ -105,7 +105,13 @@ final readonly class SeedDemo
             if (isset($step['done'])) {
                 $steps[] = [
                     $dates->read($step['done']),
-                    fn () => $this->completeTasks->complete($account->id, new EntryId($this->ids->next()), [$task], true, $account->timeZone()),
+                    fn () => $this->completeTasks->complete(
+                        $account->id,
+                        new EntryId($this->ids->next()),
+                        [$task],
+                        true,
+                        $account->timeZone(),
+                    ),
                 ];
             }
             $decided[] = $step['of'] ?? '';
@@ -131,7 +137,12 @@ final readonly class SeedDemo
             );
             $steps[] = [
                 $dates->read($step['at']),
-                fn () => ($this->decide)($account->id, new EntryId($this->ids->next()), $decision, [new Claim($this->conversation($account, $step))]),
+                fn () => ($this->decide)(
+                    $account->id,
+                    new EntryId($this->ids->next()),
+                    $decision,
+                    [new Claim($this->conversation($account, $step))],
+                ),
             ];
             $decided[] = $step['of'] ?? '';
         }
@@ -149,7 +160,12 @@ final readonly class SeedDemo
         foreach ($this->scenario->deleted() as $step) {
             $steps[] = [
                 $dates->read($step['at']),
-                fn () => ($this->decide)($account->id, new EntryId($this->ids->next()), new Delete(), [new Claim($this->conversation($account, $step))]),
+                fn () => ($this->decide)(
+                    $account->id,
+                    new EntryId($this->ids->next()),
+                    new Delete(),
+                    [new Claim($this->conversation($account, $step))],
+                ),
             ];
             $decided[] = $step['of'] ?? '';
         }

@@ -196,7 +196,12 @@ abstract class ApiTestCase extends WebTestCase
     /** @return list<Json> the conversations that are away, in order of return; those that wait for a clearing last */
     protected function away(): array
     {
-        /** @var array{clearing: list<array{conversation: Json|null}>, stretches: list<array{items: list<array{kind: string, conversation: Json|null}>}>} $coming */
+        /**
+         * @var array{
+         *     clearing: list<array{conversation: Json|null}>,
+         *     stretches: list<array{items: list<array{kind: string, conversation: Json|null}>}>
+         * } $coming
+         */
         $coming = $this->call('GET', '/coming?kinds=mail,owed');
 
         return array_values(array_filter(array_column(

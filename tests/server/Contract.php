@@ -47,7 +47,9 @@ final class Contract
         return $operations;
     }
 
-    /** @return array<string, array<string, mixed>> the schema of the JSON body of each operation that takes one, references to others put in */
+    /**
+     * @return array<string, array<string, mixed>> the schema of the JSON body of each operation that takes one, references to others put in
+     */
     public function bodies(): array
     {
         $bodies = [];

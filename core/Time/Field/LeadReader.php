@@ -19,7 +19,8 @@ use ZippyTray\Core\Time\Unreadable;
 /**
  * Reads leads: reminders as seen from a due or a start.
  *
- *     lead   = span side [time] | time span side | part side | "day" side [time] | "time" [anchor] | "day" [anchor] time | ["same" | "that"] "day" [time]
+ *     lead   = span side [time] | time span side | part side | "day" side [time] | "time" [anchor]
+ *            | "day" [anchor] time | ["same" | "that"] "day" [time]
  *     side   = ("before" | "after" | "ahead" | "earlier" | "later") [anchor]
  *     anchor = "due" ["date"] | "start" ["date"]
  */

@@ -25,7 +25,8 @@ final readonly class Reading
      * @param list<self>            $alternatives   readings that are common too
      * @param TimeOfDay|null        $until          of a moment: when what begins then ends; when that is no later, on the following day
      * @param bool                  $fromCompletion of a repeat: whether it counts from the day on which it was done
-     * @param array<string, string> $corrected      what was read, by what was written, where that had a slip in it or could only be meant otherwise
+     * @param array<string, string> $corrected      what was read, by what was written, where that had a slip in it or could only be meant
+     *                                              otherwise
      */
     private function __construct(
         public ReadingKind $kind,

@@ -26,8 +26,10 @@ use ZippyTray\Core\Time\TimeSettings;
  *     repeat  = { clause } head { clause }
  *     clause  = time | ("until" | "till") day | ["for"] count "times" | "for" span | ("from" | "starting" | "start" | "beginning") day
  *             | "except" (weekdays | "weekends" | "weekdays") | ("after" | "from") ("completion" | "it is done")
- *     head    = every [number | "other" | ordinal] unit [pattern] | often [pattern] | "once a" unit [pattern] | ("half-yearly" | every "half year") [pattern]
- *             | every ["other" | ordinal] weekdays | weekdays, in the plural or several | [every] ("weekday" | "working" "day" | "weekend" | part)
+ *     head    = every [number | "other" | ordinal] unit [pattern] | often [pattern] | "once a" unit [pattern]
+ *             | ("half-yearly" | every "half year") [pattern]
+ *             | every ["other" | ordinal] weekdays | weekdays, in the plural or several
+ *             | [every] ("weekday" | "working" "day" | "weekend" | part)
  *             | every pattern of months or years | pattern every ("month" | "quarter" | "year") | span "after completion"
  *     every   = "every" | "each"
  *     often   = "daily" | "weekly" | "fortnightly" | "biweekly" | "monthly" | "bimonthly" | "quarterly" | "yearly"

@@ -24,10 +24,12 @@ use ZippyTray\Core\Time\Week;
 /**
  * Dates of the calendar, with or without a year.
  *
- *     date    = [weekday] (number month [year] | month number [year] | numeric) | [weekday] ordinal ["this" "month" | "next" "month" | "month"]
+ *     date    = [weekday] (number month [year] | month number [year] | numeric)
+ *             | [weekday] ordinal ["this" "month" | "next" "month" | "month"]
  *             | nth (weekday | "working" "day" | "day") ["in"] (month [year] | ["this" | "next"] "month") | weekday number
  *             | [["in"] edge] (month | quarter) [year] | holiday [year] | "week" number [year]
- *     numeric = year sep number sep number | number sep number [sep year] | number "." number "." [year] | number sep month [sep year] | year sep month sep number
+ *     numeric = year sep number sep number | number sep number [sep year] | number "." number "." [year]
+ *             | number sep month [sep year] | year sep month sep number
  *     sep     = "/" | "." | "-"
  *     ordinal = number ("st" | "nd" | "rd" | "th") | "first" … "twelfth"
  *     year    = four digits | ("this" | "next" | "last") "year"

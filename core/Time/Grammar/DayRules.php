@@ -24,7 +24,8 @@ use ZippyTray\Core\Time\TimeSettings;
  *             | ("in" | "within" | "inside") span ["time"] [weekday] | span ["later"] | span "ago" | weekday "in" span
  *             | "day" ("after" | "before") one
  *     one     = near | "next" "working" "day" | weekday | period | (a date, see DateRules)
- *     weekday = ["this" | "coming" | "next" | "last"] name | name ["after"] "next" | name ("this" | "next") "week" | ("this" | "next") "week" name
+ *     weekday = ["this" | "coming" | "next" | "last"] name | name ["after"] "next" | name ("this" | "next") "week"
+ *             | ("this" | "next") "week" name
  *     period  = "this" "week" | ["this" | "next"] "weekend" | "next" unit | unit "after" "next" | "before" unit "is" "out"
  *             | edge ["this" | "next"] unit | ("month" | "quarter" | "year") "end" | "eow" | "eom" | "eoq" | "eoy"
  */

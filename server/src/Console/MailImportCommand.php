@@ -72,7 +72,10 @@ final class MailImportCommand extends Command
         $paths = $input->getArgument('path');
         $bar = $this->bar($errors, array_sum(array_map($this->files->size(...), $paths)));
         $began = microtime(true);
-        $outcome = ($this->import)($account, array_combine($paths, $paths), $into, static function (ImportOutcome $outcome) use ($bar, $began): void {
+        $outcome = ($this->import)($account, array_combine($paths, $paths), $into, static function (ImportOutcome $outcome) use (
+            $bar,
+            $began,
+        ): void {
             $seconds = max(0.001, microtime(true) - $began);
             $left = $seconds * ($bar->getMaxSteps() - $outcome->bytes) / max(1, $outcome->bytes);
             $bar->setMessage(\sprintf(

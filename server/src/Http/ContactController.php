@@ -110,7 +110,12 @@ final readonly class ContactController
         ]);
     }
 
-    /** @return array{id: string, name: string, email: string, phones: list<string>, position: string, firm: string, address: string, note: string} */
+    /**
+     * @return array{
+     *     id: string, name: string, email: string, phones: list<string>, position: string, firm: string,
+     *     address: string, note: string
+     * }
+     */
     public static function view(Contact $contact): array
     {
         return ['id' => $contact->id] + $contact->card()->state();

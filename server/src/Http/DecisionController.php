@@ -46,7 +46,14 @@ final readonly class DecisionController
         $decision = $request->decision($account->profile->speaker($clock->now()));
 
         return $answer->of(null === $decision
-            ? $block($account->id, new EntryId($request->id), $request->claims(), $request->wholeDomain, $account->email, $request->clearing)
+            ? $block(
+                $account->id,
+                new EntryId($request->id),
+                $request->claims(),
+                $request->wholeDomain,
+                $account->email,
+                $request->clearing,
+            )
             : $decide($account->id, new EntryId($request->id), $decision, $request->claims(), $request->clearing));
     }
 

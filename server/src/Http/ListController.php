@@ -55,7 +55,14 @@ final readonly class ListController
     #[Route('/{id}', methods: 'PUT')]
     public function edit(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListFields $fields): JsonResponse
     {
-        return $this->answer($this->change->edit($account->id, new EntryId($fields->entry), $id, $fields->name, $fields->colour, $fields->archived));
+        return $this->answer($this->change->edit(
+            $account->id,
+            new EntryId($fields->entry),
+            $id,
+            $fields->name,
+            $fields->colour,
+            $fields->archived,
+        ));
     }
 
     #[Route('/{id}/place', methods: 'PUT')]

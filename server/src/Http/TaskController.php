@@ -93,7 +93,13 @@ final readonly class TaskController
         DecisionAnswer $answer,
     ): JsonResponse {
         return $answer->of(
-            $make($account->id, new EntryId($new->entry), $new->orders($account->profile->speaker($this->clock->now())), $account->timeZone(), $new->clearing),
+            $make(
+                $account->id,
+                new EntryId($new->entry),
+                $new->orders($account->profile->speaker($this->clock->now())),
+                $account->timeZone(),
+                $new->clearing,
+            ),
             Response::HTTP_CREATED,
         );
     }

@@ -61,9 +61,25 @@ final readonly class TemplateController
         }
         try {
             $this->templates->get($account->id, $id);
-            $entry = $this->keep->edit($account->id, new EntryId($fields->entry), $id, $fields->name, $fields->subject, $fields->text, $fields->signed);
+            $entry = $this->keep->edit(
+                $account->id,
+                new EntryId($fields->entry),
+                $id,
+                $fields->name,
+                $fields->subject,
+                $fields->text,
+                $fields->signed,
+            );
         } catch (NotFound) {
-            $entry = $this->keep->add($account->id, new EntryId($fields->entry), $id, $fields->name, $fields->subject, $fields->text, $fields->signed);
+            $entry = $this->keep->add(
+                $account->id,
+                new EntryId($fields->entry),
+                $id,
+                $fields->name,
+                $fields->subject,
+                $fields->text,
+                $fields->signed,
+            );
         }
 
         return $this->entry($entry);

@@ -92,7 +92,11 @@ final readonly class MorningDigest implements Chore
             AnswerKind::New,
             null,
             null,
-            new Letter([new Address($account->email, $account->profile->name())], subject: $digest->subject($here->date()), text: $digest->text()),
+            new Letter(
+                [new Address($account->email, $account->profile->name())],
+                subject: $digest->subject($here->date()),
+                text: $digest->text(),
+            ),
             $now,
         );
         $outgoing->queue($here, false);

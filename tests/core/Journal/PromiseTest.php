@@ -149,7 +149,12 @@ final class PromiseTest extends TestCase
                     )->entry,
                 16 => null === $task
                     ? null
-                    : ($world->moveTasks)(World::account(), new EntryId($world->ids->next()), [$task->id], $this->spot($chance, $tasks, $world)),
+                    : ($world->moveTasks)(
+                        World::account(),
+                        new EntryId($world->ids->next()),
+                        [$task->id],
+                        $this->spot($chance, $tasks, $world),
+                    ),
                 17 => null === $task
                     ? null
                     : ($world->changeTasks)(
@@ -159,7 +164,9 @@ final class PromiseTest extends TestCase
                         $this->taskChange($chance),
                         World::zone(),
                     ),
-                18 => null === $task ? null : $world->completeTasks->skip(World::account(), new EntryId($world->ids->next()), $task->id, World::zone()),
+                18 => null === $task
+                    ? null
+                    : $world->completeTasks->skip(World::account(), new EntryId($world->ids->next()), $task->id, World::zone()),
                 19 => $world->removeTasks->clearDone(World::account(), new EntryId($world->ids->next()), null),
                 20 => $this->lists($world, $chance),
                 21 => null === $task
@@ -232,7 +239,14 @@ final class PromiseTest extends TestCase
     {
         return $task->isDone()
             ? $world->completeTasks->restore(World::account(), new EntryId($world->ids->next()), [$task->id])
-            : ($world->editTask)(World::account(), new EntryId($world->ids->next()), $task->id, $task->revision(), $this->fields($chance), World::zone());
+            : ($world->editTask)(
+                World::account(),
+                new EntryId($world->ids->next()),
+                $task->id,
+                $task->revision(),
+                $this->fields($chance),
+                World::zone(),
+            );
     }
 
     /** @param non-empty-list<Task> $tasks */
@@ -266,7 +280,13 @@ final class PromiseTest extends TestCase
         $one = [] === $ids ? null : $ids[$chance->getInt(0, \count($ids) - 1)];
 
         return null === $one ? null : match ($chance->getInt(0, 3)) {
-            0 => $world->changeLists->add(World::account(), new EntryId($world->ids->next()), $world->ids->next(), 'List '.\count($ids), ListColour::Plum),
+            0 => $world->changeLists->add(
+                World::account(),
+                new EntryId($world->ids->next()),
+                $world->ids->next(),
+                'List '.\count($ids),
+                ListColour::Plum,
+            ),
             1 => $world->changeLists->edit(
                 World::account(),
                 new EntryId($world->ids->next()),
@@ -281,7 +301,12 @@ final class PromiseTest extends TestCase
                 $one,
                 $ids[\count($ids) - 1] === $one ? null : $ids[\count($ids) - 1],
             ),
-            default => $world->changeLists->delete(World::account(), new EntryId($world->ids->next()), $one, 0 === $chance->getInt(0, 1) ? null : $ids[0]),
+            default => $world->changeLists->delete(
+                World::account(),
+                new EntryId($world->ids->next()),
+                $one,
+                0 === $chance->getInt(0, 1) ? null : $ids[0],
+            ),
         };
     }
 

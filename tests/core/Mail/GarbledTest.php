@@ -142,7 +142,8 @@ final class GarbledTest extends TestCase
     public static function formatted(): iterable
     {
         yield [
-            '<p class=W>Please <b>send</b> the <span lang=EN style="color:red">plan</span> by <i>Friday</i>.<o:p></o:p></p><p class=W><o:p>&nbsp;</o:p></p><p class=W>Ada</p>',
+            '<p class=W>Please <b>send</b> the <span lang=EN style="color:red">plan</span> by <i>Friday</i>.<o:p></o:p></p><p '
+                .'class=W><o:p>&nbsp;</o:p></p><p class=W>Ada</p>',
             "Please send the plan by Friday.\n\nAda",
         ];
         yield ['<div dir="ltr">Hi<div><br></div><div>Text <b>bold</b> and <i>more</i>.</div></div>', "Hi\n\nText bold and more."];

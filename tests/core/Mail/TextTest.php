@@ -115,7 +115,8 @@ final class TextTest extends TestCase
         yield 'blanks of both sides are one' => ['<div><span>One </span><span> two</span> <i> three </i>.</div>', 'One two three .'];
         yield 'no blank before a line' => ['<div><span> One</span></div><div> <b> two</b></div>', "One\ntwo"];
         yield 'a head that is quoted' => [
-            '<div>Thanks.</div><hr><div><b>From:</b><span> Wren &lt;wren@light.example&gt;</span></div><div><b>Subject:</b><span> Glass</span></div>',
+            '<div>Thanks.</div><hr><div><b>From:</b><span> Wren &lt;wren@light.example&gt;</span></div><div><b>Subject:</b><span> '
+                .'Glass</span></div>',
             "Thanks.\n\n----\n\nFrom: Wren <wren@light.example>\nSubject: Glass",
         ];
         yield 'ends that share bytes with a hard space' => ['<p>&nbsp;© voilà&nbsp;</p>', '© voilà'];

@@ -68,7 +68,8 @@ foreach (array_slice($mutants, 0, $count) as $mutant) {
     $isNoticed = false;
     foreach ($suites as $paths) {
         $command = sprintf(
-            'MUTANT_FILE=%s MUTANT_CLASS=%s timeout 120 php -d memory_limit=1G vendor/bin/phpunit --bootstrap tests/core/Mutants/bootstrap.php --stop-on-defect --no-progress --no-output %s 2>&1',
+            'MUTANT_FILE=%s MUTANT_CLASS=%s timeout 120 php -d memory_limit=1G vendor/bin/phpunit --bootstrap '
+                .'tests/core/Mutants/bootstrap.php --stop-on-defect --no-progress --no-output %s 2>&1',
             escapeshellarg((string) $copy),
             escapeshellarg($class),
             implode(' ', array_map(escapeshellarg(...), $paths)),

@@ -75,10 +75,23 @@ final class ReadSignatureTest extends TestCase
     public function testContactsAreKeptChangedAndTakenIn(): void
     {
         $world = new World();
-        $made = $world->keepContacts->keep(World::account(), new EntryId('a'), 'c1', new ContactCard('Tam', 'Tam@glass.example', ['1', '1', '']));
+        $made = $world->keepContacts->keep(
+            World::account(),
+            new EntryId('a'),
+            'c1',
+            new ContactCard('Tam', 'Tam@glass.example', ['1', '1', '']),
+        );
         self::assertSame(['1'], $world->memory->contacts['c1']->card()->phones);
         foreach ([
-            [static fn () => $world->keepContacts->keep(World::account(), new EntryId('b'), 'c2', new ContactCard('Other', 'TAM@glass.example')), 'email'],
+            [
+                static fn () => $world->keepContacts->keep(
+                    World::account(),
+                    new EntryId('b'),
+                    'c2',
+                    new ContactCard('Other', 'TAM@glass.example'),
+                ),
+                'email',
+            ],
             [static fn () => new ContactCard('', ''), 'name'],
             [static fn () => new ContactCard('x', 'nonsense'), 'email'],
             [static fn () => new ContactCard(str_repeat('x', 301)), 'name'],

@@ -356,7 +356,13 @@ final class SendTest extends TestCase
         $before = $this->world->state();
         $later = $this->at('2026-12-04T17:00:00Z');
         try {
-            $this->world->settleOwed->takeUp(World::account(), new EntryId('old'), $owed->id, $later, new Claim($this->conversation->id, 1));
+            $this->world->settleOwed->takeUp(
+                World::account(),
+                new EntryId('old'),
+                $owed->id,
+                $later,
+                new Claim($this->conversation->id, 1),
+            );
             self::fail('A message has come in since.');
         } catch (Overtaken) {
         }
@@ -458,7 +464,13 @@ final class SendTest extends TestCase
 
     private function send(Outgoing $draft): Entry
     {
-        return ($this->world->send)(World::account(), new EntryId($this->world->ids->next()), $draft->id, $this->at('2026-11-24T10:00:10Z'), false);
+        return ($this->world->send)(
+            World::account(),
+            new EntryId($this->world->ids->next()),
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+        );
     }
 
     private function at(string $instant): Moment

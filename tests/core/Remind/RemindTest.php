@@ -21,7 +21,11 @@ use ZippyTray\Tests\Core\World\World;
 
 final class RemindTest extends TestCase
 {
-    /** @return iterable<string, array{string, string|null, array<int, string>}> reminder, due, what is up at each look (24 Nov 10:00 and every six hours from then on) */
+    /**
+     * @return iterable<string, array{
+     *     string, string|null, array<int, string>
+     * }> reminder, due, what is up at each look (24 Nov 10:00 and every six hours from then on)
+     */
     public static function reminders(): iterable
     {
         yield 'a lead of a time' => ['2 hours before', 'today 18:00', [1 => 'Oil 24 16:00']];
@@ -105,7 +109,12 @@ final class RemindTest extends TestCase
         $world->clock->set('2026-11-24T11:21:00Z');
         self::assertSame(['Oil 24 11:20'], $world->look());
         $this->expectExceptionObject(new Refused('Tue 24 Nov 2026, 11:00 is already past. Choose a moment that is still to come.', 'at'));
-        $world->answer->again(World::account(), new EntryId($world->ids->next()), $world->ringIds(), $world->speaker()->moment('24 nov 11:00', 'at'));
+        $world->answer->again(
+            World::account(),
+            new EntryId($world->ids->next()),
+            $world->ringIds(),
+            $world->speaker()->moment('24 nov 11:00', 'at'),
+        );
     }
 
     public function testOnlyWhatIsOpenReminds(): void
@@ -113,7 +122,13 @@ final class RemindTest extends TestCase
         $world = new World();
         $world->look();
         $world->makeTask(new TaskFields('Done', reminders: [self::at($world, 'at 11')]));
-        $world->completeTasks->complete(World::account(), new EntryId($world->ids->next()), [$world->task('Done')->id], false, World::zone());
+        $world->completeTasks->complete(
+            World::account(),
+            new EntryId($world->ids->next()),
+            [$world->task('Done')->id],
+            false,
+            World::zone(),
+        );
         foreach ([[new Delete(), 'Deleted'], [new Archive(), 'Archived']] as [$decision, $subject]) {
             $mail = $world->conversation($subject);
             ($world->remindOf)(World::account(), new EntryId($world->ids->next()), $mail->id, [self::at($world, 'at 11')]);
@@ -153,7 +168,13 @@ final class RemindTest extends TestCase
         $world->clock->set('2026-11-24T17:00:00Z');
         self::assertSame(['Wind the clock 24 17:00'], $world->look());
         $world->answer->letGo(World::account(), new EntryId($world->ids->next()), $world->ringIds());
-        $world->completeTasks->complete(World::account(), new EntryId($world->ids->next()), [$world->task('Wind the clock')->id], false, World::zone());
+        $world->completeTasks->complete(
+            World::account(),
+            new EntryId($world->ids->next()),
+            [$world->task('Wind the clock')->id],
+            false,
+            World::zone(),
+        );
         $world->clock->set('2026-11-25T16:59:00Z');
         self::assertSame([], $world->look());
         $world->clock->set('2026-11-25T17:00:00Z');
@@ -173,7 +194,11 @@ final class RemindTest extends TestCase
         self::assertSame(['Oil 24 16:00'], $world->look());
     }
 
-    /** @return iterable<string, array{string, string, string, string}> zone, hour of the morning, a moment just before the reminder, the reminder (UTC) */
+    /**
+     * @return iterable<string, array{
+     *     string, string, string, string
+     * }> zone, hour of the morning, a moment just before the reminder, the reminder (UTC)
+     */
     public static function mornings(): iterable
     {
         yield 'in winter' => ['2026-11-24T10:00:00Z', '07:30', '2026-11-25T07:29:59Z', 'Oil 25 07:30'];
@@ -214,7 +239,13 @@ final class RemindTest extends TestCase
             $world->speaker()->moment('tomorrow 15:00', 'to'),
         );
         self::assertSame(['Oil', 'Wed 25 Nov 2026, 15:00'], [$moved->about, $moved->consequence]);
-        $off = ($world->moveReminder)(World::account(), new EntryId($world->ids->next()), $task->ref(), 'every day at 11:00, from Tue 24 Nov 2026', null);
+        $off = ($world->moveReminder)(
+            World::account(),
+            new EntryId($world->ids->next()),
+            $task->ref(),
+            'every day at 11:00, from Tue 24 Nov 2026',
+            null,
+        );
         $world->clock->set('2026-11-26T12:00:00Z');
         self::assertSame(['Oil 25 15:00'], $world->look());
         $world->undo($off);

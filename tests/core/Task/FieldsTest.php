@@ -196,14 +196,24 @@ final class FieldsTest extends TestCase
         self::assertGreaterThan($seen, $task->revision());
         $before = $world->state();
         try {
-            ($world->editTask)(World::account(), new EntryId('second'), $task->id, $seen, new TaskFields('Order silver polish'), World::zone());
+            ($world->editTask)(
+                World::account(),
+                new EntryId('second'),
+                $task->id,
+                $seen,
+                new TaskFields('Order silver polish'),
+                World::zone(),
+            );
             self::fail('It was overwritten.');
         } catch (TaskOvertaken $overtaken) {
             self::assertSame('Order brass polish', $overtaken->task->title());
         }
         self::assertSame($before, $world->state());
         // The same request again is no second edit.
-        self::assertEquals(new EntryId('first'), ($world->editTask)(World::account(), new EntryId('first'), $task->id, $seen, new TaskFields('x'), World::zone())->id);
+        self::assertEquals(
+            new EntryId('first'),
+            ($world->editTask)(World::account(), new EntryId('first'), $task->id, $seen, new TaskFields('x'), World::zone())->id,
+        );
     }
 
     public function testListsKeepTheirOrderAndTheirNamesApart(): void

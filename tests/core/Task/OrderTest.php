@@ -79,7 +79,12 @@ final class OrderTest extends TestCase
             );
             $rest = array_values(array_diff($order, $moved));
             $at = $random->getInt(-1, \count($rest) - 1);
-            ($world->moveTasks)(World::account(), new EntryId($world->ids->next()), $moved, $at < 0 ? Spot::in($list, true) : Spot::behind($rest[$at]));
+            ($world->moveTasks)(
+                World::account(),
+                new EntryId($world->ids->next()),
+                $moved,
+                $at < 0 ? Spot::in($list, true) : Spot::behind($rest[$at]),
+            );
             array_splice($rest, $at + 1, 0, $moved);
             $order = $rest;
             $tasks = $world->memory->tasks;

@@ -16,7 +16,11 @@ use ZippyTray\Tests\Core\World\World;
 
 final class PutOffTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, string, PutOffWhat|null, string, string}> start, due, until (now is Tue 24 Nov 2026, 10:00), what, start and due afterwards or the problem */
+    /**
+     * @return iterable<string, array{
+     *     string, string, string, PutOffWhat|null, string, string
+     * }> start, due, until (now is Tue 24 Nov 2026, 10:00), what, start and due afterwards or the problem
+     */
     public static function cases(): iterable
     {
         yield 'nothing is due: it begins later' => ['', '', 'friday', null, 'Fri 27 Nov 2026', ''];

@@ -32,10 +32,12 @@ final class WrittenTest extends TestCase
     public static function lines(): iterable
     {
         yield ['Order brass polish', ['title 0-18: Order brass polish']];
-        yield ['Order brass polish; by friday 3pm; remind 2h before; list Supplies; label harbour; high; every month on the 1st; 20 min; start monday', [
-            'title 0-18: Order brass polish', 'due 20-33: Fri 27 Nov 2026, 15:00', 'reminder 35-51: 2 hours before', 'list 53-66: Supplies', 'labels 68-81: harbour', 'priority 83-87: high',
-            'repeat 89-111: every month on the 1st, from Tue 1 Dec 2026', 'estimate 113-119: 20 minutes', 'unread 121-133: It would begin (Mon 30 Nov 2026) after it is due (Fri 27 Nov 2026, 15:00).',
-        ]];
+        yield ['Order brass polish; by friday 3pm; remind 2h before; list Supplies; label harbour; high; every month on the 1st; 20 min; '
+            .'start monday', [
+                'title 0-18: Order brass polish', 'due 20-33: Fri 27 Nov 2026, 15:00', 'reminder 35-51: 2 hours before', 'list 53-66: Supplies', 'labels 68-81: harbour', 'priority 83-87: high',
+                'repeat 89-111: every month on the 1st, from Tue 1 Dec 2026', 'estimate 113-119: 20 minutes', 'unread 121-133: It would begin '
+                    .'(Mon 30 Nov 2026) after it is due (Fri 27 Nov 2026, 15:00).',
+            ]];
         yield [
             'x; start monday; every month on the 1st',
             ['title 0-1: x', 'start 3-15: Mon 30 Nov 2026', 'repeat 17-39: every month on the 1st, from Tue 1 Dec 2026'],
@@ -78,7 +80,8 @@ final class WrittenTest extends TestCase
             ],
         ];
         yield ['x; label; list; start every day; takes 3 days', [
-            'title 0-1: x', 'unread 3-8: Which label?', 'unread 10-14: A list needs a name.', 'unread 16-31: A repeat cannot stand here: write one day or moment.',
+            'title 0-1: x', 'unread 3-8: Which label?', 'unread 10-14: A list needs a name.', 'unread 16-31: A repeat cannot stand here: '
+                .'write one day or moment.',
             'unread 33-45: How long it takes is written in hours and minutes: "20 min", "1h 30m".',
         ]];
         yield ['; friday', ['unread 0-0: A task needs a title: what is to be done?', 'due 2-8: Fri 27 Nov 2026']];

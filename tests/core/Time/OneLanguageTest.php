@@ -366,8 +366,10 @@ final class OneLanguageTest extends TestCase
 
     public function testWhatOnlyLooksLikeATime(): void
     {
-        $prose = 'I may march on. He sat down for a second, the 2nd floor, the 15th edition. Version 2.10 and 3/4 inch and 24/7. At 3 places we had 2 weeks. In May, 20 people came.'
-            .' See 1,234.56 or 020-7946-0018 or page 12:34:56:78. The Sunday Times, every Friday, Black Friday, the Christmas tree. Two days later he went. In 2019 we were 3 a day.';
+        $prose = 'I may march on. He sat down for a second, the 2nd floor, the 15th edition. Version 2.10 and 3/4 inch and 24/7. At 3 '
+            .'places we had 2 weeks. In May, 20 people came.'
+            .' See 1,234.56 or 020-7946-0018 or page 12:34:56:78. The Sunday Times, every Friday, Black Friday, the Christmas tree. Two '
+            .'days later he went. In 2019 we were 3 a day.';
         self::assertSame([], self::told((new Spotter())->in($prose)));
     }
 

@@ -17,7 +17,11 @@ use ZippyTray\Core\Tray\RestCheck;
 
 final class RestCheckTest extends TestCase
 {
-    /** @return iterable<string, array{string, MailKind, AdviceGroup, string, bool, bool}> why it is held; kind, group, what it asks, whether it names a day, whether it came back */
+    /**
+     * @return iterable<string, array{
+     *     string, MailKind, AdviceGroup, string, bool, bool
+     * }> why it is held; kind, group, what it asks, whether it names a day, whether it came back
+     */
     public static function letters(): iterable
     {
         yield 'news' => ['', MailKind::Newsletter, AdviceGroup::Bulk, '', false, false];

@@ -32,7 +32,9 @@ use ZippyTray\Tests\Core\World\World;
  */
 final class ReturnTest extends TestCase
 {
-    /** @return iterable<string, array{AwayReason, bool, bool}> why it is away, whether mail ends a snooze, whether a message brings it back */
+    /**
+     * @return iterable<string, array{AwayReason, bool, bool}> why it is away, whether mail ends a snooze, whether a message brings it back
+     */
     public static function messages(): iterable
     {
         yield 'a snooze, as usual' => [AwayReason::Snooze, true, true];
@@ -300,7 +302,12 @@ final class ReturnTest extends TestCase
         }
         [$first, $second] = array_values($world->memory->conversations);
         $world->decide(new Snooze(self::moment('2026-12-01T09:00:00Z')), [$first]);
-        ($world->remindOf)(World::account(), new EntryId($world->ids->next()), $second->id, [Reminder::at(self::moment('2026-11-30T09:00:00Z'))]);
+        ($world->remindOf)(
+            World::account(),
+            new EntryId($world->ids->next()),
+            $second->id,
+            [Reminder::at(self::moment('2026-11-30T09:00:00Z'))],
+        );
         ($world->arrive)(World::recipient(), $letter('x', '<a@glass.example>'));
         self::assertCount(1, $world->memory->conversations);
         $one = array_values($world->memory->conversations)[0];

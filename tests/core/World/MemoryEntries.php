@@ -66,6 +66,9 @@ final readonly class MemoryEntries implements Entries
 
     public function undoneBy(AccountId $accountId, EntryId $entryId): array
     {
-        return array_values(array_filter($this->memory->entries, static fn (Entry $entry): bool => true === $entry->undoneBy()?->is($entryId)));
+        return array_values(array_filter(
+            $this->memory->entries,
+            static fn (Entry $entry): bool => true === $entry->undoneBy()?->is($entryId),
+        ));
     }
 }

@@ -20,7 +20,8 @@ final class WhenCommandTest extends TestCase
         yield [
             ['friday', ...$now],
             0,
-            '{"understood":true,"kind":"date","date":"2026-11-27","time":null,"instant":null,"rrule":null,"past":false,"text":"Fri 27 Nov 2026","alternatives":[]}',
+            '{"understood":true,"kind":"date","date":"2026-11-27","time":null,"instant":null,"rrule":null,"past":false,"text":"Fri 27 Nov '
+                .'2026","alternatives":[]}',
         ];
         yield [
             ['friday 3pm', ...$now],
@@ -36,7 +37,8 @@ final class WhenCommandTest extends TestCase
         yield [
             ['3/4', '--now=2026-11-24T10:00:30', '--zone=Europe/Lisbon', '--month-first'],
             0,
-            '{"understood":true,"kind":"date","date":"2027-03-04","time":null,"instant":null,"rrule":null,"past":false,"text":"Thu 4 Mar 2027","alternatives":[{"kind":"date","date":"2027-04-03","time":null,"instant":null,"rrule":null,"past":false,"text":"Sat 3 Apr 2027"}]}',
+            '{"understood":true,"kind":"date","date":"2027-03-04","time":null,"instant":null,"rrule":null,"past":false,"text":"Thu 4 Mar '
+                .'2027","alternatives":[{"kind":"date","date":"2027-04-03","time":null,"instant":null,"rrule":null,"past":false,"text":"Sat 3 Apr 2027"}]}',
         ];
         yield [
             ['noon', '--now=2026-07-01T10:00', '--zone=America/New_York'],

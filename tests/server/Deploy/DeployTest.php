@@ -118,7 +118,8 @@ final class DeployTest extends TestCase
     {
         exec(
             \sprintf(
-                'openssl req -x509 -newkey rsa:2048 -nodes -days 2 -subj /CN=tray.example -keyout %1$s/key.pem -out %1$s/certificate.pem 2>&1',
+                'openssl req -x509 -newkey rsa:2048 -nodes -days 2 -subj /CN=tray.example -keyout %1$s/key.pem -out %1$s/certificate.pem '
+                    .'2>&1',
                 escapeshellarg($this->folder),
             ),
             $said,

@@ -23,7 +23,9 @@ final class HostileLetterTest extends ApiTestCase
     private const BYTES = 256_000_000;
 
     /** What must not stand in a page, whatever is asked for: what runs, fetches, sends, or covers other things. */
-    private const FORBIDDEN = '~<(?:script|iframe|object|embed|form|input|button|base|meta http|link|svg|math|style>(?!body)|video|audio|source|marquee|details)\b|\son\w+\s*=|javascript:|vbscript:|data:text|url\s*\(|image-set|expression\s*\(|@import|-moz-binding|behavior\s*:|position\s*:|(?:src|srcset|background|poster|ping|action)\s*=\s*["\']?\s*(?:https?:)?//~i';
+    private const FORBIDDEN = '~<(?:script|iframe|object|embed|form|input|button|base|meta http|link|svg|math|style>(?!body)|video|audio'
+        .'|source|marquee|details)\b|\son\w+\s*=|javascript:|vbscript:|data:text|url\s*\(|image-set|expression\s*\(|@import|-moz-binding'
+        .'|behavior\s*:|position\s*:|(?:src|srcset|background|poster|ping|action)\s*=\s*["\']?\s*(?:https?:)?//~i';
 
     /** @return iterable<string, array{string}> */
     public static function letters(): iterable

@@ -21,7 +21,12 @@ final class AdviceTest extends ApiTestCase
         $advice = (array) $open['advice'];
         self::assertSame('Send Tam the drawings', $advice['title']);
         self::assertNotEmpty($advice['reasons']);
-        /** @var list<array{text: string, found: array{requests: list<array{from: int, to: int}>, dates: list<array{date: string}>}}> $messages */
+        /**
+         * @var list<array{
+         *     text: string,
+         *     found: array{requests: list<array{from: int, to: int}>, dates: list<array{date: string}>}
+         * }> $messages
+         */
         $messages = $open['messages'];
         $request = $messages[0]['found']['requests'][0];
         self::assertSame(

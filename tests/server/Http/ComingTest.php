@@ -220,7 +220,12 @@ final class ComingTest extends ApiTestCase
     /** @return array{counts: array<string, int>, clearing: list<string>, days: array<string, list<string>>, gaps: list<string>} */
     private function coming(string $query = ''): array
     {
-        /** @var array{counts: array<string, int>, clearing: list<array<string, mixed>>, stretches: list<array{kind: string, from: string, to: string, items: list<array<string, mixed>>}>} $coming */
+        /**
+         * @var array{
+         *     counts: array<string, int>, clearing: list<array<string, mixed>>,
+         *     stretches: list<array{kind: string, from: string, to: string, items: list<array<string, mixed>>}>
+         * } $coming
+         */
         $coming = $this->call('GET', '/coming'.$query);
         $name = static function (array $item): string {
             $of = (array) ($item['task'] ?? $item['conversation']);

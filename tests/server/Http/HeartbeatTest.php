@@ -122,7 +122,18 @@ final class HeartbeatTest extends ApiTestCase
         self::assertEqualsWithDelta($clock->now()->getTimestamp() + 60 * $minutes, $next->getTimestamp(), 65);
     }
 
-    /** @return array{status: int, tag: string, body: array{next: string, marks: array<string, mixed>, counts: array<string, int>, rings: list<array{id: string, late: bool, task: array{title: string, source: array{who: string}|null}|null, conversation: array{subject: string}|null}>}} */
+    /**
+     * @return array{
+     *     status: int, tag: string,
+     *     body: array{
+     *     next: string, marks: array<string, mixed>, counts: array<string, int>,
+     *     rings: list<array{
+     *     id: string, late: bool, task: array{title: string, source: array{who: string}|null}|null,
+     *     conversation: array{subject: string}|null
+     * }>
+     * }
+     * }
+     */
     private function beat(string $tag = ''): array
     {
         $this->browser->request('GET', '/api/heartbeat', server: ['HTTP_IF_NONE_MATCH' => $tag]);
@@ -130,7 +141,15 @@ final class HeartbeatTest extends ApiTestCase
         $body = ['next' => '', 'marks' => [], 'counts' => [], 'rings' => []];
         if (200 === $response->getStatusCode()) {
             self::contract()->assertResponse('GET', '/api/heartbeat', 200, 'application/json', (string) $response->getContent());
-            /** @var array{next: string, marks: array<string, mixed>, counts: array<string, int>, rings: list<array{id: string, late: bool, task: array{title: string, source: array{who: string}|null}|null, conversation: array{subject: string}|null}>} $body */
+            /**
+             * @var array{
+             *     next: string, marks: array<string, mixed>, counts: array<string, int>,
+             *     rings: list<array{
+             *     id: string, late: bool, task: array{title: string, source: array{who: string}|null}|null,
+             *     conversation: array{subject: string}|null
+             * }>
+             * } $body
+             */
             $body = json_decode((string) $response->getContent(), true, 64, \JSON_THROW_ON_ERROR);
         }
 

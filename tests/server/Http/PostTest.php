@@ -42,7 +42,9 @@ final class PostTest extends ApiTestCase
             [$letter['to'], $letter['cc']],
             'Nobody answers to themselves.',
         );
-        $this->upload(['own.eml' => "From: wren@home.example\r\nTo: tam@glass.example\r\nSubject: From home\r\nMessage-ID: <home@x.example>\r\n\r\nHello.\r\n"]);
+        $this->upload(
+            ['own.eml' => "From: wren@home.example\r\nTo: tam@glass.example\r\nSubject: From home\r\nMessage-ID: <home@x.example>\r\n\r\nHello.\r\n"],
+        );
         self::assertNotContains('From home', array_column($this->rows('/tray'), 'subject'), 'It is their own, and asks for no decision.');
     }
 

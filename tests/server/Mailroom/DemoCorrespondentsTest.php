@@ -15,7 +15,11 @@ final class DemoCorrespondentsTest extends TestCase
 {
     private const RAW = "From: Wren Halloran <wren@ternpoint.example>\r\nTo: x@y.example\r\nSubject: Re: Glass\r\nDate: Thu, 26 Nov 2026 10:00:00 +0000\r\nMessage-ID: <one@ternpoint.example>\r\n\r\nHere.\r\n";
 
-    /** @return iterable<string, array{string, list<string>}> to whom, what comes back: seconds, subject, whether a program wrote it, who did not get it */
+    /**
+     * @return iterable<string, array{
+     *     string, list<string>
+     * }> to whom, what comes back: seconds, subject, whether a program wrote it, who did not get it
+     */
     public static function recipients(): iterable
     {
         yield 'somebody' => ['petra@ternpoint.example', ['7200 Re: Glass']];

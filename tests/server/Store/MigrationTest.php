@@ -50,7 +50,11 @@ final class MigrationTest extends ApiTestCase
         'Version20261210000000' => 'f98482013879dfc2ba9be2fcc4744b1c73554562f72f44074432eaef75a4102f',
     ];
 
-    /** @return iterable<string, array{class-string, array<string, bool|null>}> the version, what it knew of a conversation besides the first one's fields */
+    /**
+     * @return iterable<string, array{
+     *     class-string, array<string, bool|null>
+     * }> the version, what it knew of a conversation besides the first one's fields
+     */
     public static function versions(): iterable
     {
         yield 'the first' => [Version20261124000000::class, []];
@@ -162,7 +166,9 @@ final class MigrationTest extends ApiTestCase
         $connection->executeStatement('DROP TABLE thread_id');
         $connection->executeStatement('DROP TABLE thread_subject');
         $connection->executeStatement(
-            'CREATE TABLE thread_id (account_id VARCHAR(36) NOT NULL REFERENCES account (id) DEFERRABLE INITIALLY DEFERRED, header CLOB NOT NULL, conversation_id VARCHAR(36) NOT NULL REFERENCES conversation (id) DEFERRABLE INITIALLY DEFERRED, PRIMARY KEY (account_id, header))',
+            'CREATE TABLE thread_id (account_id VARCHAR(36) NOT NULL REFERENCES account (id) DEFERRABLE INITIALLY DEFERRED, header CLOB '
+                .'NOT NULL, conversation_id VARCHAR(36) NOT NULL REFERENCES conversation (id) DEFERRABLE INITIALLY DEFERRED, PRIMARY KEY '
+                .'(account_id, header))',
         );
         [$account, $conversation, $message] = [self::id(), self::id(), self::id()];
         $raw = "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Lantern glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <glass@glass.example>\r\nReferences: <before@glass.example>\r\n\r\nWhich one?\r\n";
@@ -248,15 +254,34 @@ final class MigrationTest extends ApiTestCase
         $connection = $this->begin(Version20261208000000::class);
         $account = ['zone' => 'UTC', 'password' => '', 'created_at' => '2026-11-01T08:00:00Z', 'name' => 'Wren'];
         foreach ([
-            'wren' => ['undoSeconds' => 20, 'address' => 'https://tray.ternpoint.example', 'out' => 'smtp', 'dsn' => 'sealed', 'plain' => true, 'in' => 'maildir', 'folder' => '/mail'],
+            'wren' => [
+                'undoSeconds' => 20,
+                'address' => 'https://tray.ternpoint.example',
+                'out' => 'smtp',
+                'dsn' => 'sealed',
+                'plain' => true,
+                'in' => 'maildir',
+                'folder' => '/mail',
+            ],
             'tam' => ['undoSeconds' => 5],
             'ada' => [],
         ] as $name => $settings) {
-            $connection->insert('account', ['id' => $name, 'email' => $name.'@ternpoint.example', 'post_settings' => json_encode($settings)] + $account);
+            $connection->insert(
+                'account',
+                ['id' => $name, 'email' => $name.'@ternpoint.example', 'post_settings' => json_encode($settings)] + $account,
+            );
         }
         $this->service(Schema::class)->bringUpToDate();
         self::assertSame(
-            [['account_id' => 'wren', 'position' => 0, 'goes_out' => 'smtp', 'dsn' => 'sealed', 'plain' => 1, 'comes_in' => 'maildir', 'folder' => '/mail']],
+            [[
+                'account_id' => 'wren',
+                'position' => 0,
+                'goes_out' => 'smtp',
+                'dsn' => 'sealed',
+                'plain' => 1,
+                'comes_in' => 'maildir',
+                'folder' => '/mail',
+            ]],
             $connection->fetchAllAssociative('SELECT * FROM mailbox'),
         );
         self::assertSame(

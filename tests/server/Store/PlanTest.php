@@ -166,7 +166,8 @@ final class PlanTest extends ApiTestCase
             return [];
         }
         preg_match_all(
-            '/\b(?:FROM|JOIN|UPDATE|INTO)\s+(\w+)(?:\s+(?:AS\s+)?(?!(?:WHERE|JOIN|LEFT|ON|SET|CROSS|ORDER|GROUP|LIMIT|UNION|VALUES|INNER|INDEXED|NOT|USING)\b)(\w+))?/i',
+            '/\b(?:FROM|JOIN|UPDATE|INTO)\s+(\w+)(?:\s+(?:AS\s+)?(?!(?:WHERE|JOIN|LEFT|ON|SET|CROSS|ORDER|GROUP|LIMIT|UNION|VALUES|INNER'
+                .'|INDEXED|NOT|USING)\b)(\w+))?/i',
             $sql,
             $names,
             \PREG_SET_ORDER,

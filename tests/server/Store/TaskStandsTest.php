@@ -95,7 +95,13 @@ final class TaskStandsTest extends ApiTestCase
     private function generated(Account $account, Randomizer $chance, Moment $now): array
     {
         $list = '0190a0a0-0000-7000-8000-000000000000';
-        $this->service(ChangeLists::class)->add($account->id, new EntryId('0190a0a0-0000-7000-8000-000000000001'), $list, 'Roof', ListColour::Sea);
+        $this->service(ChangeLists::class)->add(
+            $account->id,
+            new EntryId('0190a0a0-0000-7000-8000-000000000001'),
+            $list,
+            'Roof',
+            ListColour::Sea,
+        );
         $orm = $this->service(EntityManagerInterface::class);
         $tasks = [];
         for ($i = 0; $i < 60; ++$i) {

@@ -82,7 +82,9 @@ final class WhereNowTest extends ApiTestCase
         $counts = $this->service(Counts::class)->of($account);
         self::assertSame([4, 2, 1, 1, 1], [$counts->tray, $counts->away, $counts->forClearing, $counts->bin, $counts->blocked]);
         self::assertSame('2026-11-30T10:00:00Z', $counts->nextReturn);
-        $connection->executeStatement("DELETE FROM conversation_message WHERE conversation_id = (SELECT id FROM conversation WHERE subject = 'Letter 0')");
+        $connection->executeStatement(
+            "DELETE FROM conversation_message WHERE conversation_id = (SELECT id FROM conversation WHERE subject = 'Letter 0')",
+        );
         $connection->executeStatement("DELETE FROM conversation WHERE subject = 'Letter 0'");
         self::assertSame(3, $this->service(Counts::class)->of($account)->tray);
     }

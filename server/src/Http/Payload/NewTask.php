@@ -14,7 +14,8 @@ final readonly class NewTask
 {
     /**
      * @param list<OutlineField> $subtasks
-     * @param bool               $jotted   the title is a jotted line, with clauses behind semicolons; its list and notes are those of the fields where it names none
+     * @param bool               $jotted   the title is a jotted line, with clauses behind semicolons; its list and notes are those of the
+     *                                     fields where it names none
      */
     public function __construct(
         #[Assert\Uuid]

@@ -48,7 +48,9 @@ final readonly class Coming
      *     stretches: list<array{kind: string, from: LocalDate, to: LocalDate, hour: ?int, items: list<ComingItem>}>,
      *     next: string|null
      * }
-     *                                                                                                                                                                                                     counts of all kinds and parts; a stretch that a part ends in goes on in the next
+     *
+     *                                                                 counts of all kinds and parts; a stretch that a part ends in goes
+     * on in the next
      */
     public function of(Account $account, array $kinds = self::KINDS, string $after = ''): array
     {

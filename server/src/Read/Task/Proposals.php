@@ -49,7 +49,10 @@ final readonly class Proposals
         $proposals = [];
         foreach ($advices as $id => $advice) {
             $items = $found[$newest[$id] ?? '']->items ?? [];
-            $proposals[$id] = ProposalView::of(TaskProposal::of($advice, $items, $speaker, $account->profile->taskSettings()), $account->timeZone());
+            $proposals[$id] = ProposalView::of(
+                TaskProposal::of($advice, $items, $speaker, $account->profile->taskSettings()),
+                $account->timeZone(),
+            );
         }
 
         return $proposals;

@@ -57,7 +57,8 @@ final readonly class ConversationRows
     }
 
     /**
-     * @return list<ConversationRow> TRAY_MOST at the most; in groups: what came back, in order of return, then by advice, each group the newest first
+     * @return list<ConversationRow> TRAY_MOST at the most; in groups: what came back, in order of return, then by advice, each group the
+     *                               newest first
      */
     public function tray(Account $account, ClearingOrder $order = ClearingOrder::Grouped): array
     {

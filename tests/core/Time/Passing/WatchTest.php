@@ -45,7 +45,11 @@ final class WatchTest extends TestCase
         'FREQ=DAILY;COUNT=5',
     ];
 
-    /** @return iterable<string, array{string, string, string, string, string, list<string>}> rule, clock, zone, since, until, what comes in UTC */
+    /**
+     * @return iterable<string, array{
+     *     string, string, string, string, string, list<string>
+     * }> rule, clock, zone, since, until, what comes in UTC
+     */
     public static function repeats(): iterable
     {
         yield 'the clock goes forward: a skipped time is moved by the gap' => [

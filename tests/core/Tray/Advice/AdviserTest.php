@@ -107,7 +107,8 @@ final class AdviserTest extends TestCase
 
     public function testASuspiciousMessageFromSomebodyKnownIsOnlyRead(): void
     {
-        $text = 'Dear user, your mailbox is full and your account will be suspended. Please verify your account within 24 hours. Click here.';
+        $text = 'Dear user, your mailbox is full and your account will be suspended. Please verify your account within 24 hours. Click '
+            .'here.';
         $found = self::read($text);
         self::assertSame(AdvisedDecision::Block, self::advise([$found])->decision);
         $known = (new Adviser())->advise([$found], new Circumstances(LocalDate::parse('2026-11-24'), Habit::none(), written: 3));
@@ -122,7 +123,11 @@ final class AdviserTest extends TestCase
         self::assertSame(['2027-01-12', '2026-12-01'], [(string) $dayFirst->dates[0]->date, (string) $monthFirst->dates[0]->date]);
     }
 
-    /** @return iterable<string, array{string, BackBecause, AwayReason, AdvisedDecision, AdvisedDecision}> text, why it is back, why it was away, the advice before and after */
+    /**
+     * @return iterable<string, array{
+     *     string, BackBecause, AwayReason, AdvisedDecision, AdvisedDecision
+     * }> text, why it is back, why it was away, the advice before and after
+     */
     public static function returns(): iterable
     {
         $nothing = 'The half-tide was at nine.';

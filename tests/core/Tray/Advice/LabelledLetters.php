@@ -12,7 +12,10 @@ use ZippyTray\Core\Tray\Advice\Gist;
 /**
  * Letters with what a careful person finds in them, from the files beside this one.
  *
- * @phpstan-type Labels array{name: string, decision: string, title?: string, requests?: list<string>, dates?: list<string>, list?: list<string>, attachments?: list<string>, date?: string}
+ * @phpstan-type Labels array{
+ *     name: string, decision: string, title?: string, requests?: list<string>, dates?: list<string>,
+ *     list?: list<string>, attachments?: list<string>, date?: string
+ * }
  */
 final class LabelledLetters
 {
