@@ -48,7 +48,8 @@ final class Imports
             CREATE TABLE belongs (number INTEGER PRIMARY KEY, conversation TEXT, message TEXT UNIQUE); CREATE INDEX belongs_to ON belongs (conversation);
             CREATE TABLE thread (header TEXT, message TEXT, PRIMARY KEY (header, message)) WITHOUT ROWID; CREATE TABLE person (email TEXT PRIMARY KEY, number INTEGER) WITHOUT ROWID;
             CREATE VIRTUAL TABLE words USING fts5 (subject, people, text, tokenize = 'unicode61 remove_diacritics 2', prefix = '2 3')");
-        $put = static fn (string $table, int $columns): \PDOStatement => $database->prepare("INSERT OR REPLACE INTO {$table} VALUES (".implode(', ', array_fill(0, $columns, '?')).')');
+        $put = static fn (string $table, int $columns): \PDOStatement => $database->prepare("INSERT OR REPLACE INTO {$table} "
+            ."VALUES (".implode(', ', array_fill(0, $columns, '?')).')');
         [$message, $source, $conversation, $belongs, $thread, $person] = [$put('message', 6), $put('source', 2), $put('conversation', 3), $put('belongs', 3), $put('thread', 2), $put('person', 2)];
         $words = $database->prepare('INSERT INTO words (rowid, subject, people, text) VALUES (?, ?, ?, ?)');
         $began = Spent::here();

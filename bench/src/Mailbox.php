@@ -323,7 +323,8 @@ final class Mailbox
             $header .= 'In-Reply-To: <'.end($thread->ids).">\r\nReferences: <".implode(">\r\n <", \array_slice($thread->ids, -12)).">\r\n";
         }
         if (0 !== $thread->list) {
-            $header .= "List-Id: <list{$thread->list}.lists.example>\r\nList-Unsubscribe: <https://lists.example/out/{$thread->list}>\r\nPrecedence: list\r\n";
+            $header .= "List-Id: <list{$thread->list}.lists.example>\r\n"
+                ."List-Unsubscribe: <https://lists.example/out/{$thread->list}>\r\nPrecedence: list\r\n";
         }
         $header .= "MIME-Version: 1.0\r\n";
         $thread->ids[] = $id;
@@ -372,11 +373,14 @@ final class Mailbox
                     explode("\n\n", $text),
                 ),
             ).'</body></html>';
-            $plain = "Content-Type: multipart/alternative; boundary=\"a-{$id}\"\r\n\r\n--a-{$id}\r\n{$plain}\r\n--a-{$id}\r\nContent-Type: text/html; charset=UTF-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\n".quoted_printable_encode(str_replace("\n", "\r\n", $html))."\r\n--a-{$id}--\r\n";
+            $plain = "Content-Type: multipart/alternative; boundary=\"a-{$id}\"\r\n\r\n--a-{$id}\r\n{$plain}\r\n--a-{$id}\r\n"
+                ."Content-Type: text/html; charset=UTF-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\n".quoted_printable_encode(str_replace("\n", "\r\n", $html))."\r\n--a-{$id}--\r\n";
         }
         if (0 === $this->chance->getInt(0, 9)) {
             $bytes = $this->chance->getBytes($this->chance->getInt(2000, 60_000));
-            $plain = "Content-Type: multipart/mixed; boundary=\"b-{$id}\"\r\n\r\n--b-{$id}\r\n{$plain}\r\n--b-{$id}\r\nContent-Type: application/octet-stream; name=\"plan.bin\"\r\nContent-Disposition: attachment; filename=\"plan.bin\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".chunk_split(base64_encode($bytes))."--b-{$id}--\r\n";
+            $plain = "Content-Type: multipart/mixed; boundary=\"b-{$id}\"\r\n\r\n--b-{$id}\r\n{$plain}\r\n--b-{$id}\r\n"
+                ."Content-Type: application/octet-stream; name=\"plan.bin\"\r\n"
+                ."Content-Disposition: attachment; filename=\"plan.bin\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".chunk_split(base64_encode($bytes))."--b-{$id}--\r\n";
         }
 
         return $plain;

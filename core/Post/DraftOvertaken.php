@@ -12,7 +12,9 @@ final class DraftOvertaken extends \RuntimeException
     public function __construct(public readonly Outgoing $outgoing)
     {
         parent::__construct(
-            OutgoingState::Draft === $outgoing->outgoingState() ? 'This draft was changed in another window.' : 'This draft was sent in another window.',
+            OutgoingState::Draft === $outgoing->outgoingState()
+                ? 'This draft was changed in another window.'
+                : 'This draft was sent in another window.',
         );
     }
 }

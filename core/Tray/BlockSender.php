@@ -133,7 +133,9 @@ final readonly class BlockSender
         }
         if (\in_array($pattern, BlockedSender::patternsFor($ownEmail), true)) {
             throw new Refused(
-                $wholeDomain ? \sprintf('%s is your own domain and cannot be blocked.', ltrim($pattern, '@')) : 'You cannot block yourself.',
+                $wholeDomain
+                    ? \sprintf('%s is your own domain and cannot be blocked.', ltrim($pattern, '@'))
+                    : 'You cannot block yourself.',
             );
         }
 

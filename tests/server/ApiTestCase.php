@@ -120,7 +120,8 @@ abstract class ApiTestCase extends WebTestCase
     ): string {
         $id ??= self::id().'@glass.example';
         $this->upload(
-            ['letter.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}>\r\n{$headers}\r\n{$text}\r\n"],
+            ['letter.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\n"
+                ."Date: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}>\r\n{$headers}\r\n{$text}\r\n"],
         );
         foreach ($this->rows('/tray') as $row) {
             if ($row['subject'] === $subject) {

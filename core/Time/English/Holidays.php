@@ -16,8 +16,10 @@ final readonly class Holidays
 {
     /** Day and month, or days from Easter Sunday; the longest names first. */
     private const NAMES = [
-        "new year's eve" => [31, 12], "new year's day" => [1, 1], 'new years eve' => [31, 12], 'new years day' => [1, 1], 'new year eve' => [31, 12], 'new year day' => [1, 1], 'new year' => [1, 1],
-        'christmas eve' => [24, 12], 'christmas day' => [25, 12], 'christmas' => [25, 12], 'xmas eve' => [24, 12], 'xmas' => [25, 12], 'boxing day' => [26, 12], 'epiphany' => [6, 1],
+        "new year's eve" => [31, 12], "new year's day" => [1, 1], 'new years eve' => [31, 12], 'new years day' => [1, 1],
+        'new year eve' => [31, 12], 'new year day' => [1, 1], 'new year' => [1, 1],
+        'christmas eve' => [24, 12], 'christmas day' => [25, 12], 'christmas' => [25, 12], 'xmas eve' => [24, 12],
+        'xmas' => [25, 12], 'boxing day' => [26, 12], 'epiphany' => [6, 1],
         'valentine day' => [14, 2], 'valentines day' => [14, 2], "valentine's day" => [14, 2], 'halloween' => [31, 10],
         'ash wednesday' => -46, 'palm sunday' => -7, 'maundy thursday' => -3, 'good friday' => -2, 'easter saturday' => -1,
         'easter sunday' => 0, 'easter monday' => 1, 'easter' => 0,

@@ -30,7 +30,8 @@ use ZippyTray\Server\Store\Ports\MessageStore;
 final readonly class MessageController
 {
     /** Nothing from outside, nothing runs, nothing is sent; the page around it measures it, so it is of the same origin. */
-    private const FRAMED = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; form-action 'none'; base-uri 'none'; frame-ancestors 'self'; sandbox allow-same-origin allow-popups allow-popups-to-escape-sandbox";
+    private const FRAMED = "default-src 'none'; img-src data:; style-src 'unsafe-inline'; form-action 'none'; base-uri 'none'; "
+        ."frame-ancestors 'self'; sandbox allow-same-origin allow-popups allow-popups-to-escape-sandbox";
 
     public function __construct(private MessageStore $messages, private MessageReader $reader, private ClockInterface $clock)
     {

@@ -23,7 +23,8 @@ final readonly class SecurityHeaders
         'Cross-Origin-Opener-Policy' => 'same-origin',
     ];
 
-    private const PAGE = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+    private const PAGE = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; "
+        ."base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
     /** There is nothing to show. */
     private const DATA = "default-src 'none'; frame-ancestors 'none'";

@@ -24,7 +24,13 @@ final readonly class FormattedMail
     /** Bytes of pictures in one page, written as text. */
     private const PICTURES = 20_000_000;
 
-    private const STYLE = 'body{margin:0;font:15px/1.5 system-ui,sans-serif;color:#1e2c35;background:#fff;overflow-wrap:anywhere}img{max-width:100%;height:auto}table{max-width:100%}pre{white-space:pre-wrap}blockquote{margin:0 0 0 .5em;padding-left:.8em;border-left:2px solid #ddd7ca}.leads-to{margin:0 .3em;padding:0 .3em;border:1px solid #9b2f3a;border-radius:3px;color:#9b2f3a;background:#fff;font:13px/1.4 system-ui,sans-serif}';
+    private const STYLE = 'body{margin:0;font:15px/1.5 system-ui,sans-serif;color:#1e2c35;background:#fff;overflow-wrap:anywhere}'
+        .'img{max-width:100%;height:auto}'
+        .'table{max-width:100%}'
+        .'pre{white-space:pre-wrap}'
+        .'blockquote{margin:0 0 0 .5em;padding-left:.8em;border-left:2px solid #ddd7ca}'
+        .'.leads-to{margin:0 .3em;padding:0 .3em;border:1px solid #9b2f3a;border-radius:3px;color:#9b2f3a;background:#fff;'
+        .'font:13px/1.4 system-ui,sans-serif}';
 
     public function __construct(#[Autowire(service: 'html_sanitizer.sanitizer.mail')] private HtmlSanitizerInterface $sanitizer)
     {

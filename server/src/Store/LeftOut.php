@@ -39,7 +39,8 @@ final readonly class LeftOut
             $row = new Row($columns);
 
             return ['name' => $row->string('name'), 'problem' => $row->string('problem'), 'at' => $row->string('left_at')];
-        }, $this->connection->fetchAllAssociative('SELECT name, problem, left_at FROM left_out WHERE account_id = ? ORDER BY id DESC LIMIT '.self::MOST, [$accountId]));
+        }, $this->connection->fetchAllAssociative('SELECT name, problem, left_at FROM left_out WHERE account_id = ? ORDER BY id DESC '
+            .'LIMIT '.self::MOST, [$accountId]));
     }
 
     /** Somebody has seen them. */

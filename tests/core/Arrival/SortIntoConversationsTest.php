@@ -106,7 +106,8 @@ final class SortIntoConversationsTest extends TestCase
         $date = (new \DateTimeImmutable('2026-07-01T08:00:00Z'))->modify('+'.$day.' days')->format(\DATE_RFC2822);
         $named = '' === $references ? '' : 'References: '.preg_replace('/\w+/', '<$0@x.example>', $references)."\n";
 
-        return "From: <{$sender}@".('wren' === $sender ? 'ternpoint' : 'x').".example>\nTo: wren@ternpoint.example\nSubject: {$subject}\nDate: {$date}\nMessage-ID: <{$id}@x.example>\n{$named}\nText of {$id}.";
+        return "From: <{$sender}@".('wren' === $sender ? 'ternpoint' : 'x').".example>\nTo: wren@ternpoint.example\n"
+            ."Subject: {$subject}\nDate: {$date}\nMessage-ID: <{$id}@x.example>\n{$named}\nText of {$id}.";
     }
 
     /** @return list<string> */

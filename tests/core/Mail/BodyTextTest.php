@@ -15,7 +15,8 @@ final class BodyTextTest extends TestCase
     /** Each line of these texts begins with what it is: w(ritten), q(uoted), s(ignature). */
     private const TEXTS = [
         'nothing but words' => "w|Hello,\nw|\nw|is it open?",
-        'marked quote below' => "w|Yes.\nw|\nq|On Mon, 23 Nov 2026 at 10:00, Ada Quill <ada@x.example> wrote:\nq|> Is it open?\nq|>\nq|> Ada",
+        'marked quote below' => "w|Yes.\nw|\nq|On Mon, 23 Nov 2026 at 10:00, Ada Quill <ada@x.example> wrote:\nq|> Is it open?\nq|>\n"
+            .'q|> Ada',
         'attribution on two lines' => "w|Yes.\nw|\nq|On Mon, 23 Nov 2026 at 10:00, Ada Quill\nq|<ada@x.example> wrote:\nq|> Is it open?",
         'an empty line behind the attribution' => "w|Yes.\nq|Ada Quill wrote:\nq|\nq|> Is it open?",
         'answers between the lines' => "q|> Is it open?\nw|Yes.\nw|\nq|> And on Sunday?\nw|No.",
@@ -29,9 +30,12 @@ final class BodyTextTest extends TestCase
         'Swedish' => "w|Ja.\nq|Den mån 23 nov. 2026 kl 10:00 skrev Ada Quill:\nq|> Öppet?",
         'Russian' => "w|Да.\nq|23.11.2026 10:00, Ада Квилл пишет:\nq|> Открыто?",
         'date and address only' => "w|Yes.\nq|2026-11-23 10:00 GMT+00:00 Ada Quill <ada@x.example>:\nq|> Open?",
-        'original message below' => "w|Yes.\nw|\nq|-----Original Message-----\nq|From: Ada Quill\nq|Sent: Monday\nq|To: Wren\nq|Subject: Open?\nq|\nq|Is it open?\nq|\nq|Ada",
-        'headers below' => "w|Yes.\nw|\nq|From: Ada Quill <ada@x.example>\nq|Sent: Monday, 23 November 2026 10:00\nq|To: Wren\nq|Subject: Open?\nq|\nq|Is it open?",
-        'a rule and headers below' => "w|Yes.\nw|\nq|________________________________\nq|Von: Ada Quill\nq|Gesendet: Montag\nq|An: Wren\nq|Betreff: Offen?\nq|\nq|Offen?",
+        'original message below' => "w|Yes.\nw|\nq|-----Original Message-----\nq|From: Ada Quill\nq|Sent: Monday\nq|To: Wren\n"
+            ."q|Subject: Open?\nq|\nq|Is it open?\nq|\nq|Ada",
+        'headers below' => "w|Yes.\nw|\nq|From: Ada Quill <ada@x.example>\nq|Sent: Monday, 23 November 2026 10:00\nq|To: Wren\n"
+            ."q|Subject: Open?\nq|\nq|Is it open?",
+        'a rule and headers below' => "w|Yes.\nw|\nq|________________________________\nq|Von: Ada Quill\nq|Gesendet: Montag\n"
+            ."q|An: Wren\nq|Betreff: Offen?\nq|\nq|Offen?",
         'forwarded' => "w|For you.\nw|\nq|---------- Forwarded message ---------\nq|From: Ada\nq|Is it open?",
         'forwarded in another way' => "w|For you.\nw|\nq|Begin forwarded message:\nq|\nq|From: Ada\nq|Is it open?",
         'an unmarked earlier message' => "w|Yes.\nw|\nq|On 23 Nov 2026, at 10:00, Ada Quill wrote:\nq|\nq|Is it open?\nq|\nq|Ada",

@@ -29,7 +29,8 @@ final class GarbledTest extends TestCase
         ];
         yield 'a line within the header that is no field' => ["From: ada@x.example\nsome line\nSubject: P\n\nHi there", 'Hi there'];
         yield 'a part without one' => [
-            self::FROM."Content-Type: multipart/mixed; boundary=b\n\n--b\nContent-Type: text/plain\nText of the part\nmore\n\n--b\nContent-Type: text/html\n\n<p>x</p>\n--b--\n",
+            self::FROM."Content-Type: multipart/mixed; boundary=b\n\n--b\nContent-Type: text/plain\nText of the part\nmore\n\n--b\n"
+                ."Content-Type: text/html\n\n<p>x</p>\n--b--\n",
             "Text of the part\nmore",
         ];
         yield 'plain text that is called base64' => [
@@ -49,7 +50,8 @@ final class GarbledTest extends TestCase
             'Dear Wren, grüße and so on',
         ];
         yield 'quoted-printable that nobody says' => [
-            self::FROM."Content-Type: text/plain; charset=utf-8\n\nDear Wren=2C this is =C3=A4 long line that=\n is broken=\n and 1=3D2 =C3=BC\n",
+            self::FROM."Content-Type: text/plain; charset=utf-8\n\nDear Wren=2C this is =C3=A4 long line that=\n is broken=\n"
+                ." and 1=3D2 =C3=BC\n",
             'Dear Wren, this is ä long line that is broken and 1=2 ü',
         ];
         yield 'quoted-printable under another name' => [
@@ -57,7 +59,8 @@ final class GarbledTest extends TestCase
             'ä',
         ];
         yield 'something behind the boundary' => [
-            self::FROM."Content-Type: multipart/alternative; boundary=\"b1\"xyz; foo=bar\n\n--b1\nContent-Type: text/plain\n\nText A\n--b1\nContent-Type: text/html\n\n<p>Text A</p>\n--b1--\n",
+            self::FROM."Content-Type: multipart/alternative; boundary=\"b1\"xyz; foo=bar\n\n--b1\nContent-Type: text/plain\n\nText A\n"
+                ."--b1\nContent-Type: text/html\n\n<p>Text A</p>\n--b1--\n",
             'Text A',
         ];
         yield 'Big5 without a word of it' => [self::FROM."\n".iconv('UTF-8', 'BIG5', '您好，謝謝您的來信，我們明天開會。'), '您好，謝謝您的來信，我們明天開會。'];

@@ -22,7 +22,11 @@ final class UndeliveredTest extends TestCase
     public static function messages(): iterable
     {
         $to = "To: wren@ternpoint.example\n";
-        $status = static fn (string $block): string => "From: Mail Delivery System <MAILER-DAEMON@x.example>\n{$to}Subject: Undelivered Mail\nContent-Type: multipart/report; report-type=delivery-status; boundary=b\n\n--b\n\nSorry.\n--b\nContent-Type: message/delivery-status\n\nReporting-MTA: dns; x.example\n\n{$block}\n\n--b\nContent-Type: message/rfc822\n\nMessage-ID: <m@ternpoint.example>\nPrecedence: bulk\nList-Unsubscribe: <https://x.example/u>\n\nTo unsubscribe write to us.\n--b--\n";
+        $status = static fn (string $block): string => "From: Mail Delivery System <MAILER-DAEMON@x.example>\n{$to}Subject: "
+            ."Undelivered Mail\nContent-Type: multipart/report; report-type=delivery-status; boundary=b\n\n--b\n\nSorry.\n--b\n"
+            ."Content-Type: message/delivery-status\n\nReporting-MTA: dns; x.example\n\n{$block}\n\n--b\n"
+            ."Content-Type: message/rfc822\n\nMessage-ID: <m@ternpoint.example>\nPrecedence: bulk\n"
+            ."List-Unsubscribe: <https://x.example/u>\n\nTo unsubscribe write to us.\n--b--\n";
         yield 'a report' => [
             $status("Final-Recipient: rfc822; tam@glass.example\nAction: failed\nStatus: 5.1.1"),
             MailKind::Bounce,
@@ -119,7 +123,8 @@ final class UndeliveredTest extends TestCase
 
     public function testItBelongsToTheMessageThatCameBack(): void
     {
-        $raw = "From: MAILER-DAEMON@x.example\nTo: wren@ternpoint.example\nSubject: Undeliverable: Slates\n\ntam@glass.example\n\n--- The header of the original message ---\n\nMessage-ID: <slates@ternpoint.example>\nSubject: Slates\n";
+        $raw = "From: MAILER-DAEMON@x.example\nTo: wren@ternpoint.example\nSubject: Undeliverable: Slates\n\ntam@glass.example\n\n"
+            ."--- The header of the original message ---\n\nMessage-ID: <slates@ternpoint.example>\nSubject: Slates\n";
         self::assertSame(
             'slates@ternpoint.example',
             (new MessageReader())->read($raw, new \DateTimeImmutable('2026-11-27'))->report?->messageHeader,

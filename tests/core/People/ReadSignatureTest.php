@@ -19,9 +19,11 @@ final class ReadSignatureTest extends TestCase
     /** @return iterable<string, array{string, string, list<string>}> name, text, what is proposed */
     public static function signatures(): iterable
     {
-        yield 'a full one' => ['Olga Brandt', "Hello,\n\nyes.\n\n-- \nOlga Brandt\nSite manager\nBrandt Roofs Ltd\n12 Quay Street\nMerrow H91 X2Y3\nTel: +353 91 555 0142 | Mobile 087 555 0143\nolga@brandt-roofs.example", [
-            'name Olga Brandt', 'position Site manager', 'firm Brandt Roofs Ltd', 'email olga@brandt-roofs.example', 'phone +353 91 555 0142', 'phone 087 555 0143', "address 12 Quay Street\nMerrow H91 X2Y3",
-        ]];
+        yield 'a full one' => ['Olga Brandt', "Hello,\n\nyes.\n\n-- \nOlga Brandt\nSite manager\nBrandt Roofs Ltd\n12 Quay Street\n"
+            ."Merrow H91 X2Y3\nTel: +353 91 555 0142 | Mobile 087 555 0143\nolga@brandt-roofs.example", [
+                'name Olga Brandt', 'position Site manager', 'firm Brandt Roofs Ltd', 'email olga@brandt-roofs.example',
+                'phone +353 91 555 0142', 'phone 087 555 0143', "address 12 Quay Street\nMerrow H91 X2Y3",
+            ]];
         yield 'without a mark' => [
             'Sennen Roe',
             "See you on Thursday.\n\nKind regards\nSennen Roe\nSurveyor, Roe & Daughter\n(091) 555 0199",

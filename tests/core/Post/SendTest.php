@@ -218,7 +218,8 @@ final class SendTest extends TestCase
             new Claim($this->conversation->id),
             new Expected('', $until),
         );
-        $status = static fn (string $action): string => "Content-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\nFinal-Recipient: rfc822; tam@glass.example\nAction: {$action}\nStatus: 5.1.1";
+        $status = static fn (string $action): string => "Content-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\n"
+            ."Final-Recipient: rfc822; tam@glass.example\nAction: {$action}\nStatus: 5.1.1";
         $this->arrive('mailer-daemon@post.example', 'In-Reply-To: <'.$draft->messageHeader.'>', $status('delayed'));
         self::assertSame([Place::Away, ['Tam open', 'Petra open']], [$this->place(), $this->owed()], 'What is late is still under way.');
         $this->arrive('mailer-daemon@post.example', 'In-Reply-To: <'.$draft->messageHeader.'>', $status('failed'));
@@ -240,7 +241,12 @@ final class SendTest extends TestCase
             new Claim($this->conversation->id),
             new Expected('', $until),
         );
-        $report = static fn (string $about, string $whom): string => "From: mailer-daemon@post.example\nTo: wren@ternpoint.example\nSubject: Undelivered\nMessage-ID: <{$about}.{$whom}@post.example>\nMIME-Version: 1.0\nContent-Type: multipart/report; report-type=delivery-status; boundary=b\n\n--b\nContent-Type: text/plain\n\nIt could not be delivered.\n--b\nContent-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\nFinal-Recipient: rfc822; {$whom}\nAction: failed\nStatus: 5.1.1\n\n--b\nContent-Type: text/rfc822-headers\n\nMessage-ID: <{$about}>\nSubject: Glass\n--b--\n";
+        $report = static fn (string $about, string $whom): string => "From: mailer-daemon@post.example\nTo: wren@ternpoint.example\n"
+            ."Subject: Undelivered\nMessage-ID: <{$about}.{$whom}@post.example>\nMIME-Version: 1.0\n"
+            ."Content-Type: multipart/report; report-type=delivery-status; boundary=b\n\n--b\nContent-Type: text/plain\n\n"
+            ."It could not be delivered.\n--b\nContent-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\n"
+            ."Final-Recipient: rfc822; {$whom}\nAction: failed\nStatus: 5.1.1\n\n--b\nContent-Type: text/rfc822-headers\n\n"
+            ."Message-ID: <{$about}>\nSubject: Glass\n--b--\n";
         foreach (['other@ternpoint.example tam@glass.example', $draft->messageHeader.' ilse@x.example'] as $other) {
             ($this->world->arrive)(World::recipient(), $report(...explode(' ', $other)));
             self::assertSame([Place::Away, ['Tam open']], [$this->place(), $this->owed()], 'It is about something else.');

@@ -34,8 +34,10 @@ final class WrittenTest extends TestCase
         yield ['Order brass polish', ['title 0-18: Order brass polish']];
         yield ['Order brass polish; by friday 3pm; remind 2h before; list Supplies; label harbour; high; every month on the 1st; 20 min; '
             .'start monday', [
-                'title 0-18: Order brass polish', 'due 20-33: Fri 27 Nov 2026, 15:00', 'reminder 35-51: 2 hours before', 'list 53-66: Supplies', 'labels 68-81: harbour', 'priority 83-87: high',
-                'repeat 89-111: every month on the 1st, from Tue 1 Dec 2026', 'estimate 113-119: 20 minutes', 'unread 121-133: It would begin '
+                'title 0-18: Order brass polish', 'due 20-33: Fri 27 Nov 2026, 15:00', 'reminder 35-51: 2 hours before',
+                'list 53-66: Supplies', 'labels 68-81: harbour', 'priority 83-87: high',
+                'repeat 89-111: every month on the 1st, from Tue 1 Dec 2026', 'estimate 113-119: 20 minutes', 'unread 121-133: It '
+                    .'would begin '
                     .'(Mon 30 Nov 2026) after it is due (Fri 27 Nov 2026, 15:00).',
             ]];
         yield [

@@ -42,7 +42,8 @@ final class DigitsTest extends TestCase
             Phrases::answer(new WhenReader(), $write('27/11/2026 at 15:30'), Phrases::now('2026-11-24T10:00', 'Europe/Lisbon')),
         );
 
-        $raw = "From: tam@glass.example\nTo: wren@ternpoint.example\nDate: Mon, 23 Nov 2026 08:00:00 +0000\nSubject: Plan\nContent-Type: text/plain; charset=utf-8\n\nCould you send me the plan by Thursday at ".$write('3').' pm?';
+        $raw = "From: tam@glass.example\nTo: wren@ternpoint.example\nDate: Mon, 23 Nov 2026 08:00:00 +0000\nSubject: Plan\n"
+            ."Content-Type: text/plain; charset=utf-8\n\nCould you send me the plan by Thursday at ".$write('3').' pm?';
         $found = (new ReadMessage())(
             Gist::of((new MessageReader())->read($raw, new \DateTimeImmutable('2026-11-24'))),
             new Person('wren@ternpoint.example'),

@@ -189,8 +189,11 @@ final class RuleTest extends TestCase
     {
         $words = array_map(static fn (array $rule): string => RuleText::of(Rule::parse($rule[0])), [...self::rules()]);
         self::assertSame([
-            'every day', 'every 5 days', 'every Monday', 'every Tuesday, Saturday and Sunday', 'every 3 weeks on Wednesday and Friday', 'every month on the 30th, only months that have it', 'every month on the last day',
-            'every 2 months on the 1st and the 15th', 'every month on the first Monday and the third Monday', 'every month on the last Friday', 'every month on the first working day', 'every year on 3 May',
+            'every day', 'every 5 days', 'every Monday', 'every Tuesday, Saturday and Sunday',
+            'every 3 weeks on Wednesday and Friday', 'every month on the 30th, only months that have it',
+            'every month on the last day',
+            'every 2 months on the 1st and the 15th', 'every month on the first Monday and the third Monday',
+            'every month on the last Friday', 'every month on the first working day', 'every year on 3 May',
             'every year on the last day of February', 'every 2 years on the second Thursday of November',
         ], $words);
         self::assertSame('every month on the 30th', RuleText::of(Rule::parse('FREQ=MONTHLY;BYMONTHDAY=28,29,30;BYSETPOS=-1')));

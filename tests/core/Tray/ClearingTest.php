@@ -196,7 +196,8 @@ final class ClearingTest extends TestCase
     {
         $world = new World();
         [$blocked, $shared] = [$world->conversation('Blocked'), $world->conversation('Shared')];
-        $raw = "From: Ada <ada@quill.example>\r\nTo: ".World::OWN."\r\nSubject: Re: Shared\r\nMessage-ID: <ada@quill.example>\r\n\r\nI am here, too.\r\n";
+        $raw = "From: Ada <ada@quill.example>\r\nTo: ".World::OWN."\r\nSubject: Re: Shared\r\nMessage-ID: <ada@quill.example>\r\n\r\n"
+            ."I am here, too.\r\n";
         $other = ($world->arrive)(World::recipient(), $raw);
         self::assertNotNull($other);
         $world->memory->conversationOf[$other->id] = $shared->id;
@@ -259,7 +260,8 @@ final class ClearingTest extends TestCase
     {
         $message = ($world->arrive)(
             World::recipient(),
-            "From: {$from}\r\nTo: ".World::OWN."\r\nSubject: {$subject}\r\nMessage-ID: <{$subject}@test.example>\r\n\r\nText of {$subject}.\r\n",
+            "From: {$from}\r\nTo: ".World::OWN."\r\nSubject: {$subject}\r\nMessage-ID: <{$subject}@test.example>\r\n\r\n"
+                ."Text of {$subject}.\r\n",
         );
         self::assertNotNull($message);
 

@@ -97,7 +97,8 @@ final class ImportCommandTest extends TestCase
     {
         $box = '';
         foreach (['b' => ['a', 2], 'a' => ['', 1], 'c' => ['', 3], 'd' => ['c', 4]] as $id => [$reference, $day]) {
-            $box .= "From x@y Tue Nov 24 10:00:00 2026\nFrom: tam@glass.example\nSubject: {$id}\nDate: {$day} Nov 2026 10:00 +0000\nMessage-ID: <{$id}@x>\n".('' === $reference ? '' : "In-Reply-To: <{$reference}@x>\n")."\n{$id}\n\n";
+            $box .= "From x@y Tue Nov 24 10:00:00 2026\nFrom: tam@glass.example\nSubject: {$id}\nDate: {$day} Nov 2026 10:00 +0000\n"
+                ."Message-ID: <{$id}@x>\n".('' === $reference ? '' : "In-Reply-To: <{$reference}@x>\n")."\n{$id}\n\n";
         }
         $this->write(['box.mbox' => $box]);
         $process = $this->console('mail:threads', 'mail/box.mbox');

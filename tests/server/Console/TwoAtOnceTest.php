@@ -71,7 +71,8 @@ final class TwoAtOnceTest extends TestCase
         $box = '';
         for ($i = 0; $i < self::MESSAGES; ++$i) {
             $reference = 0 === $i % 3 ? '' : \sprintf("References: <%d.%s@x.example>\n", $i - 1, $name);
-            $box .= "From a@x.example Tue Nov 24 10:00:00 2026\nFrom: <a@x.example>\nSubject: {$name} {$i}\nMessage-ID: <{$i}.{$name}@x.example>\n{$reference}\nText {$i}\n\n";
+            $box .= "From a@x.example Tue Nov 24 10:00:00 2026\nFrom: <a@x.example>\nSubject: {$name} {$i}\n"
+                ."Message-ID: <{$i}.{$name}@x.example>\n{$reference}\nText {$i}\n\n";
         }
 
         return $box;

@@ -255,7 +255,8 @@ final class MalformedTest extends ApiTestCase
     public function testNoFileIsDroppedInSilence(): void
     {
         $this->signIn();
-        $letter = static fn (int $number): string => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Letter {$number}\r\nMessage-ID: <{$number}@glass.example>\r\n\r\nYes?\r\n";
+        $letter = static fn (int $number): string => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\n"
+            ."Subject: Letter {$number}\r\nMessage-ID: <{$number}@glass.example>\r\n\r\nYes?\r\n";
         $uploads = [];
         foreach ([1, 2, 3] as $number) {
             $path = (string) tempnam(sys_get_temp_dir(), 'upload');

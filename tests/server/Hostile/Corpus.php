@@ -39,17 +39,33 @@ final class Corpus
     private static function prose(): array
     {
         $pieces = [
-            'attributions' => "On x y z\n> q\n", 'quotes and gaps' => "> a\n\n", 'attributions that end' => "On Monday, Ada wrote:\n> q\n", 'separators' => "-----Original Message-----\n",
-            'header blocks' => "From: a\nSent: b\n", 'header blocks complete' => "From: a b\nSent: b\nTo: c\nSubject: d\n", 'signatures' => "-- \n", 'closings' => "Regards\n", 'farewells' => "Cheers,\nAda\n\n",
-            'list items' => "1. do it\n", 'bullets' => "- a\n", 'inline lists' => '(1) a, (2) b; ', 'check boxes' => "[ ] x\n", 'letters' => 'a) b c) d ',
-            'please' => 'please ', 'could you' => 'could you ', 'please, please' => 'please, ', 'questions' => 'why? ', 'question marks' => '?', 'full stops' => '. ', 'dots' => '.', 'ellipses' => '… ',
-            'if' => 'if you, ', 'if if' => 'if ', 'and' => 'and ', 'let me know' => 'let me know if ', 'would it be possible' => 'would it be possible to ', 'i would appreciate' => 'I would appreciate it if you could ',
-            'names' => 'Petra, could you ', 'at names' => '@petra ', 'quoted words' => '"a" ', 'open quotes' => '"', 'brackets' => '(', 'square brackets' => '[', 'angles' => '<', 'closed angles' => '<a> ', 'semicolons' => ';', 'dashes' => '- ',
-            'at' => 'at ', 'evening at' => 'evening at ', 'by' => 'by ', 'before the end of' => 'before the end of ', 'from' => 'from 9 to ', 'between' => 'between 3 and ', 'half past' => 'half past ',
-            'dates' => '4/5/26 ', 'ranges' => '3-', 'dotted' => '1.', 'clocks' => '15:00 ', 'colons' => '1:', 'ordinals' => '1st ', 'isodates' => '2026-11-27 ', 'weekdays' => 'monday ', 'months' => 'may ', 'the' => 'the ', 'every' => 'every ', 'the first monday of' => 'the first monday of ', 'working days' => 'in 3 working days ', 'midnight' => 'midnight ',
-            'spaces' => ' ', 'tabs' => "\t", 'line ends' => "\n", 'spaces and lines' => " \n", 'hard spaces' => "\u{a0}", 'letter a' => 'a', 'capital a' => 'A', 'words' => 'word ', 'underscores' => '_', 'rules' => "________\n", 'apostrophes' => "'", 'hyphens' => 'a-',
-            'links' => 'https://a.example/ ', 'shown links' => 'a.example <https://b.example> ', 'schemes' => 'http://', 'addresses' => 'a@b.example ', 'hosts' => 'a.', 'money' => '$$ 50 % off! ', 'unsubscribe' => 'unsubscribe ', 'dear' => "dear customer\n",
-            'combining' => "e\u{301}", 'wide' => "\u{1f600}", 'joiners' => "\u{200d}", 'turned' => "\u{202e}", 'marks only' => "\u{301}", 'capitals that grow' => "\u{130}", 'sharp s' => "\u{1e9e}", 'nul' => "a\0", 'bell' => "\7", 'stray bytes' => "\xff\xfe ", 'half characters' => "\xc3", 'carriage returns' => "\r",
+            'attributions' => "On x y z\n> q\n", 'quotes and gaps' => "> a\n\n",
+            'attributions that end' => "On Monday, Ada wrote:\n> q\n", 'separators' => "-----Original Message-----\n",
+            'header blocks' => "From: a\nSent: b\n", 'header blocks complete' => "From: a b\nSent: b\nTo: c\nSubject: d\n",
+            'signatures' => "-- \n", 'closings' => "Regards\n", 'farewells' => "Cheers,\nAda\n\n",
+            'list items' => "1. do it\n", 'bullets' => "- a\n", 'inline lists' => '(1) a, (2) b; ', 'check boxes' => "[ ] x\n",
+            'letters' => 'a) b c) d ',
+            'please' => 'please ', 'could you' => 'could you ', 'please, please' => 'please, ', 'questions' => 'why? ',
+            'question marks' => '?', 'full stops' => '. ', 'dots' => '.', 'ellipses' => '… ',
+            'if' => 'if you, ', 'if if' => 'if ', 'and' => 'and ', 'let me know' => 'let me know if ',
+            'would it be possible' => 'would it be possible to ', 'i would appreciate' => 'I would appreciate it if you could ',
+            'names' => 'Petra, could you ', 'at names' => '@petra ', 'quoted words' => '"a" ', 'open quotes' => '"',
+            'brackets' => '(', 'square brackets' => '[', 'angles' => '<', 'closed angles' => '<a> ', 'semicolons' => ';',
+            'dashes' => '- ',
+            'at' => 'at ', 'evening at' => 'evening at ', 'by' => 'by ', 'before the end of' => 'before the end of ',
+            'from' => 'from 9 to ', 'between' => 'between 3 and ', 'half past' => 'half past ',
+            'dates' => '4/5/26 ', 'ranges' => '3-', 'dotted' => '1.', 'clocks' => '15:00 ', 'colons' => '1:', 'ordinals' => '1st ',
+            'isodates' => '2026-11-27 ', 'weekdays' => 'monday ', 'months' => 'may ', 'the' => 'the ', 'every' => 'every ',
+            'the first monday of' => 'the first monday of ', 'working days' => 'in 3 working days ', 'midnight' => 'midnight ',
+            'spaces' => ' ', 'tabs' => "\t", 'line ends' => "\n", 'spaces and lines' => " \n", 'hard spaces' => "\u{a0}",
+            'letter a' => 'a', 'capital a' => 'A', 'words' => 'word ', 'underscores' => '_', 'rules' => "________\n",
+            'apostrophes' => "'", 'hyphens' => 'a-',
+            'links' => 'https://a.example/ ', 'shown links' => 'a.example <https://b.example> ', 'schemes' => 'http://',
+            'addresses' => 'a@b.example ', 'hosts' => 'a.', 'money' => '$$ 50 % off! ', 'unsubscribe' => 'unsubscribe ',
+            'dear' => "dear customer\n",
+            'combining' => "e\u{301}", 'wide' => "\u{1f600}", 'joiners' => "\u{200d}", 'turned' => "\u{202e}",
+            'marks only' => "\u{301}", 'capitals that grow' => "\u{130}", 'sharp s' => "\u{1e9e}", 'nul' => "a\0", 'bell' => "\7",
+            'stray bytes' => "\xff\xfe ", 'half characters' => "\xc3", 'carriage returns' => "\r",
         ];
         $made = [];
         foreach ($pieces as $name => $piece) {
@@ -84,8 +100,14 @@ final class Corpus
     private static function digits(): array
     {
         $lines = [
-            'full width' => "Thursday at \u{ff13} pm", 'arabic' => "Thursday at \u{0663} pm, on \u{0662}\u{0667}/\u{0661}\u{0661}", 'devanagari' => "Thursday at \u{0969} pm", 'mathematical' => "at \u{1d7db} pm", 'superscript' => "at 3\u{b2} pm", 'circled' => "by the \u{2462}rd of May", 'roman' => "by \u{2162} pm", 'mixed' => "at 1\u{0665}:3\u{ff10}, 2\u{ff10}26-1\u{0661}-27",
-            'no such day' => 'by 31 February, 31/02/2026, 2026-02-31', 'no such time' => 'at 25:61, 99:99, 12.75 pm, 0 pm, 13 am', 'far years' => 'by 1/1/99999, 27 November 0000, 9999-12-31', 'large numbers' => 'in 99999999999999999999 days, in 999999 weeks, in 1000000 months', 'noughts' => 'in 0 days, the 0th, 0/0/0000, 00:00', 'negative' => 'in -3 days, at -5 pm',
+            'full width' => "Thursday at \u{ff13} pm", 'arabic' => "Thursday at \u{0663} pm, on \u{0662}\u{0667}/\u{0661}\u{0661}",
+            'devanagari' => "Thursday at \u{0969} pm", 'mathematical' => "at \u{1d7db} pm", 'superscript' => "at 3\u{b2} pm",
+            'circled' => "by the \u{2462}rd of May", 'roman' => "by \u{2162} pm",
+            'mixed' => "at 1\u{0665}:3\u{ff10}, 2\u{ff10}26-1\u{0661}-27",
+            'no such day' => 'by 31 February, 31/02/2026, 2026-02-31', 'no such time' => 'at 25:61, 99:99, 12.75 pm, 0 pm, 13 am',
+            'far years' => 'by 1/1/99999, 27 November 0000, 9999-12-31',
+            'large numbers' => 'in 99999999999999999999 days, in 999999 weeks, in 1000000 months',
+            'noughts' => 'in 0 days, the 0th, 0/0/0000, 00:00', 'negative' => 'in -3 days, at -5 pm',
             'no end' => 'by the end of the end of the day after the day before next '
                 .'week', 'ordinals' => 'the 99th of May, the fifth fifth', 'weeks' => 'every 0 days, week 99, in half a half hour',
         ];
@@ -104,13 +126,21 @@ final class Corpus
     {
         /** @var array<string, \Closure(): string> $fields */
         $fields = [
-            'subject of 1 MB' => static fn (): string => 'Subject: '.self::repeated('Lantern ', 1_000_000), 'subject without a blank' => static fn (): string => 'Subject: '.self::repeated('L', 1_000_000), 'marks of answers' => static fn (): string => 'Subject: '.self::repeated('Re: ', 300_000), 'lists in the subject' => static fn (): string => 'Subject: '.self::repeated('[a] ', 300_000), 'forwarded often' => static fn (): string => 'Subject: a'.self::repeated(' (fwd)', 300_000),
+            'subject of 1 MB' => static fn (): string => 'Subject: '.self::repeated('Lantern ', 1_000_000),
+            'subject without a blank' => static fn (): string => 'Subject: '.self::repeated('L', 1_000_000),
+            'marks of answers' => static fn (): string => 'Subject: '.self::repeated('Re: ', 300_000),
+            'lists in the subject' => static fn (): string => 'Subject: '.self::repeated('[a] ', 300_000),
+            'forwarded often' => static fn (): string => 'Subject: a'.self::repeated(' (fwd)', 300_000),
             'encoded words' => static fn (): string => 'Subject: '.self::repeated('=?utf-8?q?a?= ', 1_000_000), 'broken encoded words' => static fn (): string => 'Subject: '.self::repeated('=?utf-8?q?a', 1_000_000), 'an unknown set' => static fn (): string => 'Subject: '.self::repeated(
                 '=?x-none-such?b?/////w==?= ',
                 100_000,
             ), 'a set that is code' => static fn (): string => 'Subject: =?../../etc/passwd?q?a?= '
-                .'=?HTML-ENTITIES?q?&lt;script&gt;?=', 'wrong base64' => static fn (): string => 'Subject: =?utf-8?b?====?= =?utf-8?b?'.self::repeated('=', 100_000).'?=',
-            'line ends in words' => static fn (): string => 'Subject: =?utf-8?q?a=0d=0aBcc:_x@y.example=0d=0a=0d=0a<script>?=', 'nul' => static fn (): string => "Subject: a\0b", 'stray bytes' => static fn (): string => "Subject: \xff\xfe\xc3(", 'folded' => static fn (): string => 'Subject: a'.self::repeated("\r\n a", 1_000_000), 'empty' => static fn (): string => 'Subject:',
+                .'=?HTML-ENTITIES?q?&lt;script&gt;?=', 'wrong base64' => static fn (): string => 'Subject: =?utf-8?b?====?= '
+                .'=?utf-8?b?'.self::repeated('=', 100_000).'?=',
+            'line ends in words' => static fn (): string => 'Subject: =?utf-8?q?a=0d=0aBcc:_x@y.example=0d=0a=0d=0a<script>?=',
+            'nul' => static fn (): string => "Subject: a\0b", 'stray bytes' => static fn (): string => "Subject: \xff\xfe\xc3(",
+            'folded' => static fn (): string => 'Subject: a'.self::repeated("\r\n a", 1_000_000),
+            'empty' => static fn (): string => 'Subject:',
             'recipients' => static fn (): string => 'To: '.self::repeated(
                 'A B <a@b.example>, ',
                 1_000_000,
@@ -130,7 +160,8 @@ final class Corpus
             '30,000 fields' => static fn (): string => implode(
                 "\r\n",
                 array_map(static fn (int $n): string => "X-{$n}: a", range(1, 30_000)),
-            ), 'lines that are no fields' => static fn (): string => self::repeated("nothing\r\n", 1_000_000).'X: y', 'blanks before colons' => static fn (): string => 'X'.self::repeated(' ', 1_000_000).': y', 'mbox lines' => static fn (): string => self::repeated("X-A: From a\r\n", 300_000).'X: y',
+            ), 'lines that are no fields' => static fn (): string => self::repeated("nothing\r\n", 1_000_000).'X: y', 'blanks before '
+                .'colons' => static fn (): string => 'X'.self::repeated(' ', 1_000_000).': y', 'mbox lines' => static fn (): string => self::repeated("X-A: From a\r\n", 300_000).'X: y',
         ];
         $made = [];
         foreach ($fields as $name => $field) {
@@ -340,9 +371,21 @@ final class Corpus
         $evil = 'https://evil.example/x';
 
         return [
-            '<script>alert(1)</script>', '<img src=x onerror=alert(1)>', '<svg onload=alert(1)><script>alert(1)</script></svg>', '<a href="javascript:alert(1)">a</a>', '<a href="  JaVa&#9;script:alert(1)">a</a>', '<a href="data:text/html,<script>alert(1)</script>">a</a>', '<iframe src="'.$evil.'" srcdoc="<script>alert(1)</script>"></iframe>', '<object data="'.$evil.'"></object><embed src="'.$evil.'">',
-            '<form action="'.$evil.'"><input name=a><button>Send</button></form>', '<base href="'.$evil.'"><a href="b">a</a>', '<meta http-equiv="refresh" content="0;url='.$evil.'">', '<link rel=stylesheet href="'.$evil.'">', '<style>@import "'.$evil.'"; body{background:url('.$evil.')}</style>', '<p style="background:url('.$evil.')">a</p>', '<p style="background:u\\72l('.$evil.')">a</p>', '<p style="background-image:image-set(\''.$evil.'\' 1x)">a</p>', '<p style="width:expression(alert(1))">a</p>', '<p style="position:fixed;inset:0;z-index:9999">a</p>',
-            '<img src="'.$evil.'">', '<img srcset="'.$evil.' 2x">', '<video src="'.$evil.'" poster="'.$evil.'"><source src="'.$evil.'"></video>', '<audio src="'.$evil.'" autoplay></audio>', '<table background="'.$evil.'"><td background="'.$evil.'">a</table>', '<body background="'.$evil.'" onload=alert(1)>', '<input type=image src="'.$evil.'">', '<picture><source srcset="'.$evil.'"><img></picture>',
+            '<script>alert(1)</script>', '<img src=x onerror=alert(1)>', '<svg onload=alert(1)><script>alert(1)</script></svg>',
+            '<a href="javascript:alert(1)">a</a>', '<a href="  JaVa&#9;script:alert(1)">a</a>',
+            '<a href="data:text/html,<script>alert(1)</script>">a</a>',
+            '<iframe src="'.$evil.'" srcdoc="<script>alert(1)</script>"></iframe>',
+            '<object data="'.$evil.'"></object><embed src="'.$evil.'">',
+            '<form action="'.$evil.'"><input name=a><button>Send</button></form>', '<base href="'.$evil.'"><a href="b">a</a>',
+            '<meta http-equiv="refresh" content="0;url='.$evil.'">', '<link rel=stylesheet href="'.$evil.'">',
+            '<style>@import "'.$evil.'"; body{background:url('.$evil.')}</style>', '<p style="background:url('.$evil.')">a</p>',
+            '<p style="background:u\\72l('.$evil.')">a</p>', '<p style="background-image:image-set(\''.$evil.'\' 1x)">a</p>',
+            '<p style="width:expression(alert(1))">a</p>', '<p style="position:fixed;inset:0;z-index:9999">a</p>',
+            '<img src="'.$evil.'">', '<img srcset="'.$evil.' 2x">',
+            '<video src="'.$evil.'" poster="'.$evil.'"><source src="'.$evil.'"></video>',
+            '<audio src="'.$evil.'" autoplay></audio>', '<table background="'.$evil.'"><td background="'.$evil.'">a</table>',
+            '<body background="'.$evil.'" onload=alert(1)>', '<input type=image src="'.$evil.'">',
+            '<picture><source srcset="'.$evil.'"><img></picture>',
             '<math><mtext><table><mglyph><style><img src=x '
                 .'onerror=alert(1)>', '<svg><style><img src=x onerror=alert(1)></style></svg>', '<noscript><p title="</noscript><img src=x '
                 .'onerror=alert(1)>">', '<template><script>alert(1)</script></template>', '<a href="vbscript:msgbox(1)">a</a>', '<a href="https://a.example" target="_self" ping="'.$evil.'">a</a>', '<details open ontoggle=alert(1)>', '<marquee onstart=alert(1)>', '<plaintext><script>alert(1)', "<p title='&lt;script&gt;'>a</p>", '<scr<script>ipt>alert(1)</scr</script>ipt>', '<p style="--x:url('.$evil.');background:var(--x)">a</p>', '<p style="behavior:url('.$evil.');-moz-binding:url('.$evil.')">a</p>', '<img src="cid:x" style="content:url('.$evil.')">', '+ADw-script+AD4-alert(1)+ADw-/script+AD4-',

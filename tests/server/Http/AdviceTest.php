@@ -91,7 +91,8 @@ final class AdviceTest extends ApiTestCase
     {
         $this->signIn();
         $this->upload(
-            ['own.eml' => "From: wren@ternpoint.example\r\nTo: Tam <TAM@glass.example>\r\nSubject: Hello\r\nMessage-ID: <own@x>\r\n\r\nHello.\r\n"],
+            ['own.eml' => "From: wren@ternpoint.example\r\nTo: Tam <TAM@glass.example>\r\nSubject: Hello\r\nMessage-ID: <own@x>\r\n\r\n"
+                ."Hello.\r\n"],
         );
         $id = $this->receive('Drawings', text: 'Which colour do you prefer?');
         self::assertContains(
@@ -105,8 +106,10 @@ final class AdviceTest extends ApiTestCase
         $this->signIn();
         $id = $this->receive('Glass', text: 'Which one shall it be?', id: 'glass@glass.example');
         $this->upload([
-            'own.eml' => "From: wren@ternpoint.example\r\nTo: tam@glass.example\r\nSubject: Re: Glass\r\nMessage-ID: <own@x>\r\nIn-Reply-To: <glass@glass.example>\r\nDate: Tue, 3 Nov 2026 08:00:00 +0000\r\n\r\nThe clear one.\r\n",
-            'thanks.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Re: Glass\r\nMessage-ID: <thanks@x>\r\nIn-Reply-To: <own@x>\r\nDate: Wed, 4 Nov 2026 08:00:00 +0000\r\n\r\nThank you, that is clear.\r\n",
+            'own.eml' => "From: wren@ternpoint.example\r\nTo: tam@glass.example\r\nSubject: Re: Glass\r\nMessage-ID: <own@x>\r\n"
+                ."In-Reply-To: <glass@glass.example>\r\nDate: Tue, 3 Nov 2026 08:00:00 +0000\r\n\r\nThe clear one.\r\n",
+            'thanks.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Re: Glass\r\nMessage-ID: <thanks@x>\r\n"
+                ."In-Reply-To: <own@x>\r\nDate: Wed, 4 Nov 2026 08:00:00 +0000\r\n\r\nThank you, that is clear.\r\n",
         ]);
         self::assertSame('archive', ((array) $this->call('GET', "/conversations/{$id}")['advice'])['decision']);
     }
@@ -141,7 +144,9 @@ final class AdviceTest extends ApiTestCase
         $letters = implode(
             '',
             array_map(
-                static fn (int $n): string => "From tam@glass.example Mon Nov  2 08:00:00 2026\nFrom: tam@glass.example\nTo: wren@ternpoint.example\nSubject: Letter {$n}\nMessage-ID: <{$n}@glass.example>\nDate: Mon, 2 Nov 2026 08:00:00 +0000\n\nCould you send me plan {$n}?\n\n",
+                static fn (int $n): string => "From tam@glass.example Mon Nov  2 08:00:00 2026\nFrom: tam@glass.example\n"
+                    ."To: wren@ternpoint.example\nSubject: Letter {$n}\nMessage-ID: <{$n}@glass.example>\n"
+                    ."Date: Mon, 2 Nov 2026 08:00:00 +0000\n\nCould you send me plan {$n}?\n\n",
                 range(1, 80),
             ),
         );

@@ -203,7 +203,8 @@ final class ClearingTest extends ApiTestCase
         $id = $this->receive('Talk', id: 'talk@glass.example');
         $this->decide('mute', [$id]);
         $this->upload(
-            ['more.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Re: Talk\r\nMessage-ID: <m@x>\r\nIn-Reply-To: <talk@glass.example>\r\n\r\nMore.\r\n"],
+            ['more.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Re: Talk\r\nMessage-ID: <m@x>\r\n"
+                ."In-Reply-To: <talk@glass.example>\r\n\r\nMore.\r\n"],
         );
         self::assertSame([], $this->rows('/tray'));
         self::assertTrue($this->row($id)['muted']);

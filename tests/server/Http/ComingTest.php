@@ -127,7 +127,8 @@ final class ComingTest extends ApiTestCase
         self::assertNotNull($away['snoozedSince']);
         $this->receive('Other');
         $this->upload(
-            ['reply.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: For information\r\nMessage-ID: <".self::id()."@glass.example>\r\nDate: Mon, 2 Nov 2026 09:00:00 +0000\r\n\r\nIt is open again.\r\n"],
+            ['reply.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: For information\r\n"
+                .'Message-ID: <'.self::id()."@glass.example>\r\nDate: Mon, 2 Nov 2026 09:00:00 +0000\r\n\r\nIt is open again.\r\n"],
         );
         $row = array_column($this->rows('/tray'), null, 'subject')['For information'];
         self::assertSame('The answer that you waited for has come in.', ((array) $row['back'])['why']);
@@ -154,7 +155,8 @@ final class ComingTest extends ApiTestCase
         $this->settle(['mailEndsSnooze' => false]);
         $id = $this->receive('Lantern glass', id: 'first@glass.example');
         $this->decide('snooze', [$id], ['phrase' => 'in 3 days']);
-        $reply = static fn (): array => ['reply.eml' => "From: Tam <tam@glass.example>\r\nSubject: Re: Lantern glass\r\nIn-Reply-To: <first@glass.example>\r\nMessage-ID: <".self::id()."@glass.example>\r\n\r\nWell?\r\n"];
+        $reply = static fn (): array => ['reply.eml' => "From: Tam <tam@glass.example>\r\nSubject: Re: Lantern glass\r\n"
+            ."In-Reply-To: <first@glass.example>\r\nMessage-ID: <".self::id()."@glass.example>\r\n\r\nWell?\r\n"];
         $this->upload($reply());
         self::assertSame([], $this->rows('/tray'));
         $this->settle(['mailEndsSnooze' => true]);

@@ -19,7 +19,8 @@ final class ImportLinesTest extends ApiTestCase
         $mbox = '';
         for ($number = 0; $number < self::MANY; ++$number) {
             // One of them is no message.
-            $mbox .= "From a@x.example Tue Nov 24 10:00:00 2026\n".(300 === $number ? "\n\n" : "From: <a@x.example>\nSubject: Letter {$number}\nDate: Tue, 24 Nov 2026 10:00:00 +0000\nMessage-ID: <{$number}@x.example>\n\nText\n\n");
+            $mbox .= "From a@x.example Tue Nov 24 10:00:00 2026\n".(300 === $number ? "\n\n" : "From: <a@x.example>\nSubject: Letter "
+                ."{$number}\nDate: Tue, 24 Nov 2026 10:00:00 +0000\nMessage-ID: <{$number}@x.example>\n\nText\n\n");
         }
         $lines = $this->lines($mbox);
         self::assertGreaterThan(3, \count($lines));

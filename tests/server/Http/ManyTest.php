@@ -72,7 +72,8 @@ final class ManyTest extends ApiTestCase
         $box = '';
         for ($i = 0; $i < self::MANY; ++$i) {
             $date = (new \DateTimeImmutable('2026-01-01T08:00:00Z'))->modify('+'.$i.' minutes')->format(\DATE_RFC2822);
-            $box .= "From a@x.example Tue Nov 24 10:00:00 2026\nFrom: <a@x.example>\nSubject: Letter {$i}\nDate: {$date}\nMessage-ID: <{$i}@x.example>\n\nText\n\n";
+            $box .= "From a@x.example Tue Nov 24 10:00:00 2026\nFrom: <a@x.example>\nSubject: Letter {$i}\nDate: {$date}\n"
+                ."Message-ID: <{$i}@x.example>\n\nText\n\n";
         }
         self::assertSame(self::MANY, $this->upload(['many.mbox' => $box])['new']);
     }

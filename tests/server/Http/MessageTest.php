@@ -72,7 +72,9 @@ final class MessageTest extends ApiTestCase
     {
         $this->signIn();
         $this->upload(
-            ['deceit.eml' => "From: \"bank@bank.example\" <x@evil.example>\r\nTo: wren@ternpoint.example\r\nSubject: Your account\r\nMIME-Version: 1.0\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nHarmless.\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>Go to <a href=\"https://evil.example/".str_repeat('a', 300)."\">https://bank.example/</a>, or <a href=\"https://bank.example/help\">bank.example</a>.\r\n--b--\r\n"],
+            ['deceit.eml' => "From: \"bank@bank.example\" <x@evil.example>\r\nTo: wren@ternpoint.example\r\nSubject: Your account\r\n"
+                ."MIME-Version: 1.0\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\n"
+                ."Harmless.\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>Go to <a href=\"https://evil.example/".str_repeat('a', 300)."\">https://bank.example/</a>, or <a href=\"https://bank.example/help\">bank.example</a>.\r\n--b--\r\n"],
         );
         $row = $this->rows('/tray')[0];
         self::assertIsString($row['id']);
@@ -103,7 +105,8 @@ final class MessageTest extends ApiTestCase
         $this->signIn();
         $lines = array_map(static fn (int $n): string => "Line {$n} ü", range(1, 4500));
         $this->upload(
-            ['long.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Long\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n".implode("\r\n", $lines)],
+            ['long.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Long\r\n"
+                ."Content-Type: text/plain; charset=utf-8\r\n\r\n".implode("\r\n", $lines)],
         );
         $id = $this->rows('/tray')[0]['id'];
         self::assertIsString($id);

@@ -98,7 +98,8 @@ final class PeopleTest extends ApiTestCase
         $ids = [];
         foreach ($letters as $number => [$from, $subject]) {
             $this->upload(
-                [$subject.'.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\nDate: Tue, 3 Nov 2026 0{$number}:00:00 +0000\r\nMessage-ID: <{$subject}{$number}@x.example>\r\n\r\nHello."],
+                [$subject.'.eml' => "From: {$from}\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\n"
+                    ."Date: Tue, 3 Nov 2026 0{$number}:00:00 +0000\r\nMessage-ID: <{$subject}{$number}@x.example>\r\n\r\nHello."],
             );
             $found = $this->call('GET', '/find?words='.$subject)['rows'];
             $ids[] = \is_array($found) && \is_array($found[0] ?? null) && \is_string($found[0]['id']) ? $found[0]['id'] : '';

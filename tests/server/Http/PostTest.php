@@ -43,7 +43,8 @@ final class PostTest extends ApiTestCase
             'Nobody answers to themselves.',
         );
         $this->upload(
-            ['own.eml' => "From: wren@home.example\r\nTo: tam@glass.example\r\nSubject: From home\r\nMessage-ID: <home@x.example>\r\n\r\nHello.\r\n"],
+            ['own.eml' => "From: wren@home.example\r\nTo: tam@glass.example\r\nSubject: From home\r\n"
+                ."Message-ID: <home@x.example>\r\n\r\nHello.\r\n"],
         );
         self::assertNotContains('From home', array_column($this->rows('/tray'), 'subject'), 'It is their own, and asks for no decision.');
     }
@@ -294,7 +295,8 @@ final class PostTest extends ApiTestCase
         $this->receive('One', 'Tam Achterberg <tam@glass.example>');
         $this->receive('Two', 'tam@glass.example');
         $this->upload(
-            ['own.eml' => "From: wren@ternpoint.example\r\nTo: Ilse Norgaard <ilse@ternpoint.example>\r\nSubject: Three\r\nMessage-ID: <three@ternpoint.example>\r\n\r\nx\r\n"],
+            ['own.eml' => "From: wren@ternpoint.example\r\nTo: Ilse Norgaard <ilse@ternpoint.example>\r\nSubject: Three\r\n"
+                ."Message-ID: <three@ternpoint.example>\r\n\r\nx\r\n"],
         );
         self::assertSame(
             [['Ilse Norgaard', 0, 1], ['Tam Achterberg', 2, 0]],

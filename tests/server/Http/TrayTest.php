@@ -156,7 +156,8 @@ final class TrayTest extends ApiTestCase
         $id = $this->receive(id: 'first@glass.example');
         $this->decide('archive', [$id]);
         $this->upload(
-            ['answer.eml' => "From: tam@glass.example\nSubject: Re: Lantern glass\nDate: Tue, 3 Nov 2026 08:00:00 +0000\nIn-Reply-To: <first@glass.example>\n\nWell?"],
+            ['answer.eml' => "From: tam@glass.example\nSubject: Re: Lantern glass\nDate: Tue, 3 Nov 2026 08:00:00 +0000\n"
+                ."In-Reply-To: <first@glass.example>\n\nWell?"],
         );
 
         self::assertSame([$id], array_column($this->rows('/tray'), 'id'));
@@ -224,7 +225,8 @@ final class TrayTest extends ApiTestCase
         $this->signIn();
         $this->decide('snooze', [$this->receive('Slates', id: 'slates@glass.example')], ['date' => $this->day(2)]);
         $this->upload(
-            ['more.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Slates\r\nMessage-ID: <more@glass.example>\r\nIn-Reply-To: <slates@glass.example>\r\n\r\nAnd another thing.\r\n"],
+            ['more.eml' => "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Slates\r\n"
+                ."Message-ID: <more@glass.example>\r\nIn-Reply-To: <slates@glass.example>\r\n\r\nAnd another thing.\r\n"],
         );
         $newest = (array) ((array) $this->call('GET', '/journal')['entries'])[0];
         self::assertSame(['arrive', 'Slates', []], [$newest['kind'], $newest['about'], $this->away()]);

@@ -228,7 +228,8 @@ final class DeliverTest extends ApiTestCase
 
     public function testWhatWasRemovedForGoodDoesNotComeAgain(): void
     {
-        $raw = "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Once\r\nMessage-ID: <once@glass.example>\r\n\r\nHere.\r\n";
+        $raw = "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Once\r\nMessage-ID: <once@glass.example>\r\n\r\n"
+            ."Here.\r\n";
         $this->postRoom->bring($raw, $this->now(), 'one', 'WREN@ternpoint.example');
         $this->postRoom->bring($raw, $this->now(), 'one', 'WREN@ternpoint.example');
         self::assertSame(1, ($this->fetching())(self::goingOn()));
@@ -245,7 +246,11 @@ final class DeliverTest extends ApiTestCase
     public function testAForwardCarriesItsAttachmentsAndFiles(): void
     {
         $this->upload(
-            ['plan.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Plan\r\nMessage-ID: <plan@glass.example>\r\nMIME-Version: 1.0\r\nContent-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\nHere.\r\n--b\r\nContent-Type: application/pdf; name=one.pdf\r\nContent-Disposition: attachment; filename=one.pdf\r\n\r\nFirst\r\n--b\r\nContent-Type: application/pdf\r\nContent-Disposition: attachment; filename=two.pdf\r\n\r\nSecond\r\n--b--\r\n"],
+            ['plan.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Plan\r\n"
+                ."Message-ID: <plan@glass.example>\r\nMIME-Version: 1.0\r\nContent-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\n"
+                ."Content-Type: text/plain\r\n\r\nHere.\r\n--b\r\nContent-Type: application/pdf; name=one.pdf\r\n"
+                ."Content-Disposition: attachment; filename=one.pdf\r\n\r\nFirst\r\n--b\r\nContent-Type: application/pdf\r\n"
+                ."Content-Disposition: attachment; filename=two.pdf\r\n\r\nSecond\r\n--b--\r\n"],
         );
         $message = $this->service(Messages::class)->at($this->account->id, '<plan@glass.example>');
         $file = $this->service(Files::class)->take($this->account->id, 'größe.txt', 'text/plain', 'Three');

@@ -13,7 +13,8 @@ use ZippyTray\Demo\Scenario;
 
 final class DemoCorrespondentsTest extends TestCase
 {
-    private const RAW = "From: Wren Halloran <wren@ternpoint.example>\r\nTo: x@y.example\r\nSubject: Re: Glass\r\nDate: Thu, 26 Nov 2026 10:00:00 +0000\r\nMessage-ID: <one@ternpoint.example>\r\n\r\nHere.\r\n";
+    private const RAW = "From: Wren Halloran <wren@ternpoint.example>\r\nTo: x@y.example\r\nSubject: Re: Glass\r\n"
+        ."Date: Thu, 26 Nov 2026 10:00:00 +0000\r\nMessage-ID: <one@ternpoint.example>\r\n\r\nHere.\r\n";
 
     /**
      * @return iterable<string, array{

@@ -56,7 +56,8 @@ final class WorkGoesOnTest extends ApiTestCase
     public function testALetterWithAnOddIdentifierIsAnswered(string $identifier): void
     {
         $this->upload(
-            ['odd.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Odd\r\nMessage-ID: <{$identifier}>\r\nReferences: <{$identifier}> <fine@x.example>\r\n\r\nYes?\r\n"],
+            ['odd.eml' => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\nSubject: Odd\r\nMessage-ID: <{$identifier}>\r\n"
+                ."References: <{$identifier}> <fine@x.example>\r\n\r\nYes?\r\n"],
         );
         $id = $this->rows('/tray')[0]['id'];
         self::assertIsString($id);

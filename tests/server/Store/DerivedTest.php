@@ -17,8 +17,12 @@ final class DerivedTest extends ApiTestCase
         parent::setUp();
         $this->signIn();
         $this->upload([
-            'first.eml' => "From: Tam Brightwater <tam@glass.example>\r\nTo: wren@ternpoint.example, Ilse Norgaard <ilse@mirror.example>\r\nSubject: Prisms\r\nDate: Tue, 3 Nov 2026 08:00:00 +0000\r\nMessage-ID: <first@glass.example>\r\n\r\nThe quernstone is under the stairs.\r\n",
-            'second.eml' => "From: Ilse Norgaard <ilse@mirror.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Prisms\r\nDate: Tue, 3 Nov 2026 09:00:00 +0000\r\nMessage-ID: <second@mirror.example>\r\nIn-Reply-To: <first@glass.example>\r\n\r\nSo it is.\r\n",
+            'first.eml' => "From: Tam Brightwater <tam@glass.example>\r\n"
+                ."To: wren@ternpoint.example, Ilse Norgaard <ilse@mirror.example>\r\nSubject: Prisms\r\n"
+                ."Date: Tue, 3 Nov 2026 08:00:00 +0000\r\nMessage-ID: <first@glass.example>\r\n\r\nThe quernstone is under the stairs.\r\n",
+            'second.eml' => "From: Ilse Norgaard <ilse@mirror.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Prisms\r\n"
+                ."Date: Tue, 3 Nov 2026 09:00:00 +0000\r\nMessage-ID: <second@mirror.example>\r\n"
+                ."In-Reply-To: <first@glass.example>\r\n\r\nSo it is.\r\n",
         ]);
     }
 

@@ -57,8 +57,10 @@ final class GrowthTest extends ApiTestCase
         $tray = array_map(self::text(...), array_column($this->rows('/tray'), 'id'));
         $all = [];
         foreach ([
-            'tray' => '/tray', 'open' => '/conversations/'.$tray[0], 'check' => '/rest', 'heartbeat' => '/heartbeat', 'journal' => '/journal',
-            'people' => '/people?words=pet', 'coming' => '/coming', 'days' => '/days?count=14', 'lists' => '/lists', 'tasks' => '/tasks', 'owed' => '/owed',
+            'tray' => '/tray', 'open' => '/conversations/'.$tray[0], 'check' => '/rest', 'heartbeat' => '/heartbeat',
+            'journal' => '/journal',
+            'people' => '/people?words=pet', 'coming' => '/coming', 'days' => '/days?count=14', 'lists' => '/lists',
+            'tasks' => '/tasks', 'owed' => '/owed',
             'find without words' => '/find', 'the archive' => '/find?place=archive',
         ] as $name => $path) {
             $all[$name] = $this->work(fn (): mixed => $this->call('GET', $path));
@@ -71,7 +73,8 @@ final class GrowthTest extends ApiTestCase
             $this->undo($entry);
         });
         $all['a message comes in'] = $this->work(fn (): mixed => $this->upload(
-            ['letter.eml' => 'Message-ID: <'.self::id()."@x.example>\r\nFrom: Tove <tove@stranger.example>\r\nTo: wren@ternpoint.example\r\nSubject: ".self::id()."\r\n\r\nHello.\r\n"],
+            ['letter.eml' => 'Message-ID: <'.self::id()."@x.example>\r\nFrom: Tove <tove@stranger.example>\r\n"
+                ."To: wren@ternpoint.example\r\nSubject: ".self::id()."\r\n\r\nHello.\r\n"],
             'archive',
         ));
 

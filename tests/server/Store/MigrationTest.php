@@ -171,7 +171,9 @@ final class MigrationTest extends ApiTestCase
                 .'(account_id, header))',
         );
         [$account, $conversation, $message] = [self::id(), self::id(), self::id()];
-        $raw = "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Lantern glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <glass@glass.example>\r\nReferences: <before@glass.example>\r\n\r\nWhich one?\r\n";
+        $raw = "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Lantern glass\r\n"
+            ."Date: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <glass@glass.example>\r\nReferences: <before@glass.example>\r\n\r\n"
+            ."Which one?\r\n";
         $connection->insert(
             'account',
             [
@@ -239,8 +241,10 @@ final class MigrationTest extends ApiTestCase
 
         self::assertSame(1, $this->call('GET', '/find?words=lantern')['total']);
         $this->upload([
-            'reply.eml' => "From: Tam <tam@glass.example>\r\nSubject: Re: Lantern glass\r\nDate: Tue, 3 Nov 2026 08:00:00 +0000\r\nMessage-ID: <reply@glass.example>\r\nIn-Reply-To: <glass@glass.example>\r\n\r\nWell?\r\n",
-            'beside.eml' => "From: Tam <tam@glass.example>\r\nSubject: Something else\r\nDate: Tue, 3 Nov 2026 09:00:00 +0000\r\nMessage-ID: <beside@glass.example>\r\nReferences: <before@glass.example>\r\n\r\nAnd this?\r\n",
+            'reply.eml' => "From: Tam <tam@glass.example>\r\nSubject: Re: Lantern glass\r\nDate: Tue, 3 Nov 2026 08:00:00 +0000\r\n"
+                ."Message-ID: <reply@glass.example>\r\nIn-Reply-To: <glass@glass.example>\r\n\r\nWell?\r\n",
+            'beside.eml' => "From: Tam <tam@glass.example>\r\nSubject: Something else\r\nDate: Tue, 3 Nov 2026 09:00:00 +0000\r\n"
+                ."Message-ID: <beside@glass.example>\r\nReferences: <before@glass.example>\r\n\r\nAnd this?\r\n",
         ]);
         self::assertCount(3, (array) $this->call('GET', '/conversations/'.$conversation)['messages'], 'What belongs to it finds it.');
         self::assertCount(1, $this->rows('/tray'));

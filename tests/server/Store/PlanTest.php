@@ -98,7 +98,8 @@ final class PlanTest extends ApiTestCase
             ['conversation' => ['id' => $first]],
         );
         yield 'a message comes in' => fn (): array => $this->upload(
-            ['letter.eml' => "From: Tam <tam1@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Letter 3\r\nMessage-ID: <again@glass.example>\r\nIn-Reply-To: <letter3@glass.example>\r\n\r\nThe lamp and its glass?\r\n"],
+            ['letter.eml' => "From: Tam <tam1@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Letter 3\r\n"
+                ."Message-ID: <again@glass.example>\r\nIn-Reply-To: <letter3@glass.example>\r\n\r\nThe lamp and its glass?\r\n"],
         );
     }
 
@@ -107,10 +108,14 @@ final class PlanTest extends ApiTestCase
     {
         $box = '';
         for ($number = 0; $number < 30; ++$number) {
-            $box .= "From x@y.example Tue Nov 24 10:00:00 2026\nFrom: Tam {$number} <tam{$number}@glass.example>\nTo: wren@ternpoint.example\nSubject: Letter {$number}\nDate: Mon, 2 Nov 2026 08:00:00 +0000\nMessage-ID: <letter{$number}@glass.example>\n\nCould you look at the lamp by 4 December?\n\n";
+            $box .= "From x@y.example Tue Nov 24 10:00:00 2026\nFrom: Tam {$number} <tam{$number}@glass.example>\n"
+                ."To: wren@ternpoint.example\nSubject: Letter {$number}\nDate: Mon, 2 Nov 2026 08:00:00 +0000\n"
+                ."Message-ID: <letter{$number}@glass.example>\n\nCould you look at the lamp by 4 December?\n\n";
         }
         for ($number = 0; $number < 5; ++$number) {
-            $box .= "From x@y.example Tue Nov 24 10:00:00 2026\nFrom: Ilse <ilse@glass.example>\nTo: wren@ternpoint.example\nSubject: Long\nDate: Sun, 1 Nov 2026 09:0{$number}:00 +0000\nMessage-ID: <long{$number}@glass.example>\nReferences: <long0@glass.example>\n\nAnd the lamp?\n\n";
+            $box .= "From x@y.example Tue Nov 24 10:00:00 2026\nFrom: Ilse <ilse@glass.example>\nTo: wren@ternpoint.example\n"
+                ."Subject: Long\nDate: Sun, 1 Nov 2026 09:0{$number}:00 +0000\nMessage-ID: <long{$number}@glass.example>\n"
+                ."References: <long0@glass.example>\n\nAnd the lamp?\n\n";
         }
         $this->upload(['box.mbox' => $box]);
         $ids = array_map(self::text(...), array_column($this->rows('/tray'), 'id'));

@@ -51,7 +51,8 @@ final readonly class Settings
         public string $taskDue = '',
         #[Assert\Length(max: 200)]
         public string $taskReminder = '',
-        #[Assert\Length(min: 1, max: 200, minMessage: 'What is your name?', maxMessage: 'A name can have {{ limit }} characters at most.'), Assert\NotBlank(message: 'What is your name?', allowNull: true, normalizer: 'trim')]
+        #[Assert\Length(max: 200, maxMessage: 'A name can have {{ limit }} characters at most.')]
+        #[Assert\NotBlank(message: 'What is your name?', allowNull: true, normalizer: 'trim')]
         public ?string $name = null,
         #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 320)])]
         public ?array $addresses = null,

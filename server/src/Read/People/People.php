@@ -49,7 +49,8 @@ final readonly class People
             $where[] = [] === $parts ? '0' : '1';
             foreach ($parts as $part => $word) {
                 $name = 'w'.$number.'_'.$part;
-                $where[] = "p.email IN (SELECT w.email FROM person_word w WHERE w.account_id = :account AND w.word >= :{$name} AND w.word < :{$name}_end)";
+                $where[] = "p.email IN (SELECT w.email FROM person_word w WHERE w.account_id = :account AND w.word >= :{$name} AND "
+                    ."w.word < :{$name}_end)";
                 $parameters += [$name => $word, $name.'_end' => $word."\u{10FFFF}"];
             }
             if (1 === preg_match('/[.@]/', $wanted)) {

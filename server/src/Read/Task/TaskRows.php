@@ -32,7 +32,8 @@ final readonly class TaskRows
         FROM json_each(?) w CROSS JOIN task t ON t.id = w.value JOIN task_list l ON l.id = t.list_id LEFT JOIN task p ON p.id = t.parent_id LEFT JOIN source_copy s ON s.id = ".self::SOURCE;
 
     /** The copy of the first message that a task came from. */
-    private const SOURCE = "(SELECT json_extract(j.value, '$.ref') FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'message' LIMIT 1)";
+    private const SOURCE = "(SELECT json_extract(j.value, '$.ref') FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') "
+        ."= 'message' LIMIT 1)";
 
     private const OF = 'FROM task t JOIN task_list l ON l.id = t.list_id WHERE t.account_id = ?';
 

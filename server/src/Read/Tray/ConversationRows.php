@@ -42,10 +42,12 @@ final readonly class ConversationRows
     private const AWAY = 'c.account_id = :account AND '.WhereNow::AWAY;
 
     /** How often a conversation was looked at since it was last decided, for a query of c. */
-    public const TOUCHES = "(SELECT COUNT(*) FROM conversation_touch t WHERE t.conversation_id = c.id AND t.touched_at > COALESCE(c.decided_at, ''))";
+    public const TOUCHES = '(SELECT COUNT(*) FROM conversation_touch t WHERE t.conversation_id = c.id AND t.touched_at > '
+        ."COALESCE(c.decided_at, ''))";
 
     /** Who owed an answer and gave it last, for a query of c. */
-    private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = c.id AND o.state = 'answered' ORDER BY o.settled_at DESC, o.id DESC LIMIT 1)";
+    private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = "
+        ."c.id AND o.state = 'answered' ORDER BY o.settled_at DESC, o.id DESC LIMIT 1)";
 
     public function __construct(
         private Connection $connection,
@@ -64,7 +66,8 @@ final readonly class ConversationRows
     {
         if (ClearingOrder::Grouped !== $order) {
             $by = ' ORDER BY c.latest_at '.(ClearingOrder::OldestFirst === $order ? 'ASC' : 'DESC').', c.id LIMIT '.self::TRAY_MOST;
-            $ids = $this->ids('SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY.$by.') UNION ALL SELECT * FROM ('.self::BACK.$by.'))'.$by, $account);
+            $ids = $this->ids('SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY.$by.') UNION ALL SELECT '
+                .'* FROM ('.self::BACK.$by.'))'.$by, $account);
 
             return $this->rows($account, $ids, $this->advices->of($account, $ids));
         }
@@ -107,7 +110,8 @@ final readonly class ConversationRows
     {
         $end = StoredNow::of($before->at(TimeOfDay::parse('00:00'), $account->timeZone()));
 
-        return $this->ids('SELECT c.away_until FROM conversation c WHERE '.self::AWAY.' AND c.away_until < :end ORDER BY c.away_until', $account, ['end' => $end]);
+        return $this->ids('SELECT c.away_until FROM conversation c WHERE '.self::AWAY.' AND c.away_until < :end ORDER BY '
+            .'c.away_until', $account, ['end' => $end]);
     }
 
     /**

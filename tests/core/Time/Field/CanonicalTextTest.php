@@ -22,14 +22,18 @@ use ZippyTray\Core\Time\Unreadable;
 final class CanonicalTextTest extends TestCase
 {
     private const ZONES = [
-        'UTC', 'Europe/Lisbon', 'Europe/Dublin', 'Europe/Berlin', 'America/New_York', 'America/St_Johns', 'America/Santiago', 'Asia/Kathmandu',
+        'UTC', 'Europe/Lisbon', 'Europe/Dublin', 'Europe/Berlin', 'America/New_York', 'America/St_Johns', 'America/Santiago',
+        'Asia/Kathmandu',
         'Asia/Kolkata', 'Australia/Lord_Howe', 'Pacific/Auckland', 'Pacific/Apia',
     ];
 
     private const DAYS = [
-        'today', 'tomorrow', 'the day after tomorrow', 'friday', 'next tuesday', 'this week', 'weekend', 'next week', 'next month', 'next year', 'end of month', 'eoy',
-        'in {n} days', 'in {n} weeks', 'in {n} months', 'in {n} working days', 'in a year', 'a week from friday', 'monday in two weeks', '{d} {m}', '{m} {d}th', '{d}/{k}',
-        '{d}.{k}.', '{d}/{k}/2028', '2027-0{n}-1{n}', 'the {d}th', 'first monday of {m}', 'last friday of the month', 'last working day of {m}', 'end of {m}', '29 feb',
+        'today', 'tomorrow', 'the day after tomorrow', 'friday', 'next tuesday', 'this week', 'weekend', 'next week', 'next month',
+        'next year', 'end of month', 'eoy',
+        'in {n} days', 'in {n} weeks', 'in {n} months', 'in {n} working days', 'in a year', 'a week from friday',
+        'monday in two weeks', '{d} {m}', '{m} {d}th', '{d}/{k}',
+        '{d}.{k}.', '{d}/{k}/2028', '2027-0{n}-1{n}', 'the {d}th', 'first monday of {m}', 'last friday of the month',
+        'last working day of {m}', 'end of {m}', '29 feb',
     ];
 
     private const TIMES = [
@@ -48,9 +52,12 @@ final class CanonicalTextTest extends TestCase
     ];
 
     private const REPEATS = [
-        'every day', 'every {n} days', 'every weekday', 'every working day', 'every {w}', 'every {w} and {w}', 'every other week', 'every {n} weeks on {w} and {w}', 'every second {w}',
-        'monthly', 'every month on the {d}th', 'every {n} months on the 1st and 1{n}th', 'monthly on the last {w}', 'every first and third {w}', 'every last day of the month',
-        'every month on the first working day', 'every quarter', 'yearly', 'every year on {d} {m}', 'every 2 years on the second {w} of {m}', 'every year on 29 feb',
+        'every day', 'every {n} days', 'every weekday', 'every working day', 'every {w}', 'every {w} and {w}', 'every other week',
+        'every {n} weeks on {w} and {w}', 'every second {w}',
+        'monthly', 'every month on the {d}th', 'every {n} months on the 1st and 1{n}th', 'monthly on the last {w}',
+        'every first and third {w}', 'every last day of the month',
+        'every month on the first working day', 'every quarter', 'yearly', 'every year on {d} {m}',
+        'every 2 years on the second {w} of {m}', 'every year on 29 feb',
     ];
 
     private const ENDS = ['', '', '', ' until end of next year', ' until 31 dec 2031', ' for {n} times', ' for 12 times'];

@@ -70,7 +70,8 @@ final class PhraseTest extends TestCase
 
     private static function read(string $sentence): Findings
     {
-        $raw = "From: Tam Brightwater <tam@brightwater-glass.example>\nTo: Wren Halloran <wren@ternpoint.example>\nSubject: Slates\nDate: Tue, 24 Nov 2026 10:00:00 +0000\nContent-Type: text/plain; charset=utf-8\n\nHi Wren,\n\n{$sentence}\n\nTam\n";
+        $raw = "From: Tam Brightwater <tam@brightwater-glass.example>\nTo: Wren Halloran <wren@ternpoint.example>\nSubject: Slates\n"
+            ."Date: Tue, 24 Nov 2026 10:00:00 +0000\nContent-Type: text/plain; charset=utf-8\n\nHi Wren,\n\n{$sentence}\n\nTam\n";
 
         return (new ReadMessage())(
             Gist::of((new MessageReader())->read($raw, new \DateTimeImmutable('2026-11-24T10:00:00Z'))),
