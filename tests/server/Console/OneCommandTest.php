@@ -104,7 +104,7 @@ final class OneCommandTest extends TestCase
     /** @return int the process that works in the folder, another than this one */
     private function worker(int $before = 0): int
     {
-        for ($try = 0; $try < 400; ++$try) {
+        for ($try = 0; $try < 2400; ++$try) {
             foreach (glob('/proc/[0-9]*/environ') ?: [] as $file) {
                 $process = (int) basename(\dirname($file));
                 $isIt = str_contains((string) @file_get_contents($file), 'ZIPPY_DATA='.$this->folder)
