@@ -21,7 +21,7 @@ test('what was just done is said below for some seconds, covers nothing, and sta
       return row && dock ? row.y + row.height <= dock.y : true
     })
     .toBe(true)
-  await expect(slips).toHaveCount(0, { timeout: 15_000 })
+  await expect(slips).toHaveCount(0, { timeout: 60_000 })
   for (const title of ['Dust the foot', 'Dust the middle', 'Dust the top']) {
     await desk.undoLast()
     await expect(desk.row(title)).toHaveCount(0)

@@ -8,7 +8,7 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   timeout: 240_000,
-  expect: { timeout: 20_000 },
+  expect: { timeout: 40_000 },
   reporter: [['list']],
   use: {
     actionTimeout: 60_000,

@@ -30,8 +30,8 @@ test('answered in a clearing by keyboard, taken back, and sent', async ({ desk, 
   await page.keyboard.type(' Two of them.')
   await desk.press('Control+Enter')
   await expect(page.getByText(/Sent: Re: Which hinge/)).toBeVisible()
-  await expect(page.getByRole('button', { name: /^Undo \(\d+\)/ })).toHaveCount(0, { timeout: 30_000 })
-  await expect.poll(() => sentAbout('Re: Which hinge').length, { timeout: 30_000 }).toBe(1)
+  await expect(page.getByRole('button', { name: /^Undo \(\d+\)/ })).toHaveCount(0, { timeout: 90_000 })
+  await expect.poll(() => sentAbout('Re: Which hinge').length, { timeout: 90_000 }).toBe(1)
   const [raw = ''] = sentAbout('Re: Which hinge')
   expect(raw).toContain('The brass one, please. Two of them.')
   expect(raw).toMatch(/In-Reply-To: <[^>]+@ternpoint\.example>/)
@@ -75,10 +75,10 @@ test('handed over: one answers, one is silent, one does not exist', async ({ des
   await page.getByRole('link', { name: /Owed to you/ }).click()
   const petra = page.getByRole('region', { name: 'Petra Lindqvist' })
   await expect(petra.getByRole('listitem').filter({ hasText: 'Plan A' })).toContainText('which plan is right')
-  await expect.poll(() => sentAbout('Fwd: Plan').length, { timeout: 40_000 }).toBe(3)
+  await expect.poll(() => sentAbout('Fwd: Plan').length, { timeout: 90_000 }).toBe(3)
   for (let hour = 0; hour < 6; ++hour) await desk.moveClock('An hour on')
   await desk.goTo('Tray')
-  await expect(back(desk, 'Plan A')).toContainText('Petra Lindqvist has answered.', { timeout: 40_000 })
+  await expect(back(desk, 'Plan A')).toContainText('Petra Lindqvist has answered.', { timeout: 90_000 })
   await expect(back(desk, 'Plan B')).toContainText('Bram Toller has not answered')
   await expect(back(desk, 'Plan C')).toContainText(
     'Your message to gone.away@ternpoint.example did not arrive.',
@@ -157,7 +157,7 @@ test('sent later: it is on the time line, is edited and moved, and goes out at i
   expect(sentAbout('The boat on Sunday')).toHaveLength(0)
   await page.goto('/')
   await desk.moveClock('To tomorrow morning')
-  await expect.poll(() => sentAbout('The boat on Sunday').length, { timeout: 40_000 }).toBe(1)
+  await expect.poll(() => sentAbout('The boat on Sunday').length, { timeout: 90_000 }).toBe(1)
   expect(sentAbout('The boat on Sunday')[0]).toContain('We begin at ten. Bring a rope.')
 })
 

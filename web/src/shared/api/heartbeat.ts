@@ -2,21 +2,14 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useDocumentVisibility } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { millisecondsUntil, setClock } from '../time/clock'
+import { untilBeat } from './beats'
 import { Problem } from './problem'
 import { answer, api, lostCalls, type Heartbeat } from './client'
 
 const KEY = ['heartbeat']
 
-/** Milliseconds between two beats, when nothing is known to happen before. */
-const IN_FRONT = 8_000
-const BEHIND = 60_000
-/** After which the server counts as gone. */
+/** Milliseconds after which the server counts as gone. */
 const PATIENCE = 10_000
-/** While the server does not answer. */
-const SEARCHING = 3_000
-
-/** A little after the moment, so that it has passed for the server, too. */
-const AFTER = 100
 
 let tag = ''
 let last: Heartbeat | undefined
@@ -87,10 +80,10 @@ export function useHeartbeat(): void {
   const ticker = new Worker(new URL('../time/ticker.ts', import.meta.url), { type: 'module' })
 
   function windUp(): void {
-    const usual = visibility.value === 'visible' ? IN_FRONT : BEHIND
     const isDown = errorUpdatedAt.value > dataUpdatedAt.value
-    const next = data.value && !isDown ? millisecondsUntil(data.value.next) + AFTER : usual
-    ticker.postMessage(isReachable.value ? Math.max(AFTER, Math.min(usual, next)) : SEARCHING)
+    const untilNext = data.value && !isDown ? millisecondsUntil(data.value.next) : undefined
+    const isVisible = visibility.value === 'visible'
+    ticker.postMessage(untilBeat({ isVisible, isReachable: isReachable.value, untilNext }))
   }
   ticker.onmessage = () => {
     void queries.refetchQueries({ queryKey: KEY })
