@@ -107,7 +107,7 @@ final readonly class Settle
             $this->settle($owed, OwedState::Undelivered, $step, $now);
             $step->say('', 'it did not reach '.$owed->person()->label());
             $of = $owed->conversationId();
-            if (null !== $of && $of !== $conversation->id) {
+            if (null !== $of && !$of->is($conversation->id)) {
                 // A report that says nothing of what it belongs to came as a conversation of its own.
                 $asked = $this->conversations->get($accountId, $of);
                 $step->touch($asked);

@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\ThreadIndex;
@@ -46,14 +47,14 @@ final readonly class SortIntoConversations
             $id = array_values(array_diff($known, $kept))[0] ?? null;
             $conversation = null === $id
                 ? $this->begin($message->accountId, $known, $place)
-                : $this->conversations->get($message->accountId, $id);
-            $kept[] = $conversation->id;
+                : $this->conversations->get($message->accountId, new ConversationId($id));
+            $kept[] = $conversation->id->text;
             $moved = array_values(array_filter(
                 $keys,
-                static fn (string $key): bool => isset($now[$key]) && $now[$key] !== $conversation->id,
+                static fn (string $key): bool => isset($now[$key]) && $now[$key] !== $conversation->id->text,
             ));
             if ([] !== $moved) {
-                $changed[] = [$conversation, $moved, array_values(array_diff($known, [$conversation->id]))];
+                $changed[] = [$conversation, $moved, array_values(array_diff($known, [$conversation->id->text]))];
             }
             $target = \in_array($message->id, $keys, true) ? $conversation : $target;
         }
@@ -117,9 +118,9 @@ final readonly class SortIntoConversations
      */
     private function begin(AccountId $accountId, array $origins, Place $place): Conversation
     {
-        $conversation = new Conversation($this->ids->next(), $accountId, $place);
+        $conversation = new Conversation(new ConversationId($this->ids->next()), $accountId, $place);
         if ([] !== $origins) {
-            $conversation->restore($this->conversations->get($accountId, $origins[0])->state());
+            $conversation->restore($this->conversations->get($accountId, new ConversationId($origins[0]))->state());
         }
         $this->conversations->add($conversation);
 
@@ -137,13 +138,13 @@ final readonly class SortIntoConversations
         $touched = [];
         foreach ($changed as [$conversation, $moved, $origins]) {
             $this->conversations->move($moved, $conversation);
-            $touched[$conversation->id] = $conversation;
+            $touched[$conversation->id->text] = $conversation;
             foreach ($origins as $origin) {
-                $other = $this->conversations->get($accountId, $origin);
+                $other = $this->conversations->get($accountId, new ConversationId($origin));
                 $touched[$origin] = $other;
                 if (\in_array($origin, $left, true)) {
                     $conversation->takeOver($other);
-                    $this->owing->move($accountId, $origin, $conversation->id);
+                    $this->owing->move($accountId, new ConversationId($origin), $conversation->id);
                 }
             }
         }
@@ -151,7 +152,7 @@ final readonly class SortIntoConversations
             if (\in_array($id, $left, true)) {
                 $this->conversations->forget($conversation);
             } else {
-                $conversation->describe($this->messages->ofConversation($accountId, $id));
+                $conversation->describe($this->messages->ofConversation($accountId, new ConversationId($id)));
             }
         }
     }

@@ -20,10 +20,10 @@ interface Messages
      *
      * @throws NotFound when there is no such conversation
      */
-    public function newestIn(AccountId $accountId, string $conversationId): string;
+    public function newestIn(AccountId $accountId, ConversationId $conversationId): string;
 
     /** @return list<Message> of a conversation, oldest first */
-    public function ofConversation(AccountId $accountId, string $conversationId): array;
+    public function ofConversation(AccountId $accountId, ConversationId $conversationId): array;
 
     public function isKnown(AccountId $accountId, string $fingerprint): bool;
 
@@ -31,7 +31,7 @@ interface Messages
     public function isErased(AccountId $accountId, string $fingerprint): bool;
 
     /** @param string $raw the message's bytes, which are kept exactly */
-    public function add(Message $message, string $raw, string $conversationId): void;
+    public function add(Message $message, string $raw, ConversationId $conversationId): void;
 
     /**
      * The message that a lasting address names.
@@ -50,5 +50,5 @@ interface Messages
     public function source(Message $message): string;
 
     /** The id of the conversation that the message is in now. */
-    public function conversationOf(Message $message): string;
+    public function conversationOf(Message $message): ConversationId;
 }

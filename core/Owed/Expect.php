@@ -8,6 +8,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Expectations;
@@ -27,7 +28,7 @@ final readonly class Expect implements Expectations
         Address $person,
         string $what,
         Moment $until,
-        ?string $conversationId,
+        ?ConversationId $conversationId,
         ?string $taskId,
         ?string $outgoingId,
         Step $step,

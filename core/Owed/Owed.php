@@ -9,6 +9,7 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
 
@@ -38,12 +39,12 @@ final class Owed implements Journaled
     private ?\DateTimeImmutable $automaticAt = null;
 
     /**
-     * @param Address            $person         may have no address, when only a name was written down
-     * @param string             $what           may be empty
-     * @param string|null        $conversationId in which the answer is expected; null until the message is out that begins it
-     * @param string|null        $taskId         what was handed over with it
-     * @param string|null        $outgoingId     the message with which it was asked for
-     * @param \DateTimeImmutable $askedAt        when it was asked for
+     * @param Address             $person         may have no address, when only a name was written down
+     * @param string              $what           may be empty
+     * @param ConversationId|null $conversationId in which the answer is expected; null until the message is out that begins it
+     * @param string|null         $taskId         what was handed over with it
+     * @param string|null         $outgoingId     the message with which it was asked for
+     * @param \DateTimeImmutable  $askedAt        when it was asked for
      *
      * @throws Refused when $what is too long
      */
@@ -53,7 +54,7 @@ final class Owed implements Journaled
         Address $person,
         string $what,
         Moment $until,
-        private ?string $conversationId,
+        private ?ConversationId $conversationId,
         public readonly ?string $taskId,
         public readonly ?string $outgoingId,
         private readonly \DateTimeImmutable $askedAt,
@@ -91,7 +92,7 @@ final class Owed implements Journaled
         return new Moment($this->until, Moment::zone($this->zone));
     }
 
-    public function conversationId(): ?string
+    public function conversationId(): ?ConversationId
     {
         return $this->conversationId;
     }
@@ -112,7 +113,7 @@ final class Owed implements Journaled
     }
 
     /** The answer is expected in the conversation that the message has begun. */
-    public function belongsTo(string $conversationId): void
+    public function belongsTo(ConversationId $conversationId): void
     {
         $this->conversationId = $conversationId;
     }
@@ -158,7 +159,7 @@ final class Owed implements Journaled
             'what' => $this->what,
             'until' => $this->until->format(\DATE_ATOM),
             'zone' => $this->zone,
-            'conversation' => $this->conversationId,
+            'conversation' => $this->conversationId?->text,
             'task' => $this->taskId,
             'outgoing' => $this->outgoingId,
             'askedAt' => $this->askedAt->format(\DATE_ATOM),
@@ -175,7 +176,7 @@ final class Owed implements Journaled
          */
         $this->until = new \DateTimeImmutable($state['until']);
         $this->zone = $state['zone'];
-        $this->conversationId = $state['conversation'];
+        $this->conversationId = null === $state['conversation'] ? null : new ConversationId($state['conversation']);
         $this->state = OwedState::from($state['state']);
         $this->settledAt = null === $state['settledAt'] ? null : new \DateTimeImmutable($state['settledAt']);
         $this->automaticAt = null === $state['automaticAt'] ? null : new \DateTimeImmutable($state['automaticAt']);
@@ -197,7 +198,7 @@ final class Owed implements Journaled
             new Address($state['email'], $state['name']),
             $state['what'],
             new Moment(new \DateTimeImmutable($state['until']), Moment::zone($state['zone'])),
-            $state['conversation'],
+            null === $state['conversation'] ? null : new ConversationId($state['conversation']),
             $state['task'],
             $state['outgoing'],
             new \DateTimeImmutable($state['askedAt']),

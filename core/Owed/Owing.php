@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Owed;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -18,11 +19,11 @@ interface Owing
     public function add(Owed $owed): void;
 
     /** @return list<Owed> what is open in a conversation, in the order in which it was asked for */
-    public function openIn(AccountId $accountId, string $conversationId): array;
+    public function openIn(AccountId $accountId, ConversationId $conversationId): array;
 
     /** @return list<Owed> what is open of those that a message asked */
     public function openOf(AccountId $accountId, string $outgoingId): array;
 
     /** What was asked for in one conversation is asked for in another from now on. */
-    public function move(AccountId $accountId, string $fromConversation, string $toConversation): void;
+    public function move(AccountId $accountId, ConversationId $fromConversation, ConversationId $toConversation): void;
 }

@@ -8,6 +8,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Irrevocable;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
@@ -46,9 +47,9 @@ final class Outgoing implements Irrevocable
     private int $revision = 1;
 
     /**
-     * @param string      $messageHeader  Message-ID (RFC 5322, 3.6.4) without angle brackets: the same however often it is tried
-     * @param string|null $messageId      the message that it answers or forwards
-     * @param string|null $conversationId the conversation in which it was written
+     * @param string              $messageHeader  Message-ID (RFC 5322, 3.6.4) without angle brackets: the same however often it is tried
+     * @param string|null         $messageId      the message that it answers or forwards
+     * @param ConversationId|null $conversationId the conversation in which it was written
      */
     public function __construct(
         public readonly string $id,
@@ -56,7 +57,7 @@ final class Outgoing implements Irrevocable
         public readonly string $messageHeader,
         public readonly AnswerKind $kind,
         public readonly ?string $messageId,
-        public readonly ?string $conversationId,
+        public readonly ?ConversationId $conversationId,
         Letter $letter,
         private \DateTimeImmutable $changedAt,
     ) {
@@ -245,7 +246,7 @@ final class Outgoing implements Irrevocable
             'kind' => $this->kind->value,
             'header' => $this->messageHeader,
             'message' => $this->messageId,
-            'conversation' => $this->conversationId,
+            'conversation' => $this->conversationId?->text,
         ];
     }
 
@@ -273,7 +274,7 @@ final class Outgoing implements Irrevocable
             $state['header'],
             AnswerKind::from($state['kind']),
             $state['message'],
-            $state['conversation'],
+            null === $state['conversation'] ? null : new ConversationId($state['conversation']),
             Letter::fromState($state['letter']),
             $now,
         );

@@ -10,6 +10,7 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Reminder;
@@ -32,7 +33,7 @@ final readonly class RemindOf
      * @throws NotFound
      * @throws Refused  when there are too many, or a lead has nothing to count from
      */
-    public function __invoke(AccountId $accountId, EntryId $entryId, string $conversationId, array $reminders): Entry
+    public function __invoke(AccountId $accountId, EntryId $entryId, ConversationId $conversationId, array $reminders): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::Remind, function (Step $step) use (
             $accountId,

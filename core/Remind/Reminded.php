@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Remind;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\Tasks;
@@ -27,7 +28,7 @@ final readonly class Reminded
     {
         return ObjectKind::Task === $about->kind
             ? $this->tasks->get($accountId, $about->id)
-            : $this->conversations->get($accountId, $about->id);
+            : $this->conversations->get($accountId, new ConversationId($about->id));
     }
 
     public static function name(Task|Conversation $about): string

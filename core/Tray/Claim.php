@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\Journal\Entries;
+use ZippyTray\Core\Mail\ConversationId;
 
 /**
  * A conversation as the person saw it when deciding.
@@ -12,7 +13,7 @@ use ZippyTray\Core\Journal\Entries;
 final readonly class Claim
 {
     /** @param int|null $revision the conversation's revision then; null when it does not matter what has happened since */
-    public function __construct(public string $conversationId, public ?int $revision = null)
+    public function __construct(public ConversationId $conversationId, public ?int $revision = null)
     {
     }
 

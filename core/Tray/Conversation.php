@@ -8,6 +8,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Moment;
@@ -70,7 +71,7 @@ final class Conversation implements Journaled
     private Summary $summary;
 
     public function __construct(
-        public readonly string $id,
+        public readonly ConversationId $id,
         public readonly AccountId $accountId,
         Place $place = Place::Tray,
     ) {
@@ -342,7 +343,7 @@ final class Conversation implements Journaled
 
     public function ref(): ObjectRef
     {
-        return new ObjectRef(ObjectKind::Conversation, $this->id);
+        return new ObjectRef(ObjectKind::Conversation, $this->id->text);
     }
 
     public function state(): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -13,7 +14,7 @@ use ZippyTray\Core\NotFound;
 interface Conversations
 {
     /** @throws NotFound */
-    public function get(AccountId $accountId, string $id): Conversation;
+    public function get(AccountId $accountId, ConversationId $id): Conversation;
 
     public function add(Conversation $conversation): void;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Mail\ConversationId;
 
 /**
  * Something happened to a conversation after the person had looked at it and before the decision
@@ -17,7 +18,7 @@ final class Overtaken extends \RuntimeException
      * @param int        $revision the conversation's, as it is now
      */
     public function __construct(
-        public readonly string $conversationId,
+        public readonly ConversationId $conversationId,
         public readonly string $subject,
         public readonly ?Entry $entry,
         public readonly int $revision,

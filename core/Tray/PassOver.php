@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Tray;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -23,7 +24,7 @@ final readonly class PassOver
      *
      * @throws NotFound
      */
-    public function __invoke(AccountId $accountId, string $conversationId, string $occasion): void
+    public function __invoke(AccountId $accountId, ConversationId $conversationId, string $occasion): void
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $this->transaction->run(function () use ($accountId, $conversationId, $occasion, $now): void {

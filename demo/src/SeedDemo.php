@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Remind\RemindOf;
@@ -124,7 +125,7 @@ final readonly class SeedDemo
                     $account->id,
                     new EntryId($this->ids->next()),
                     new Snooze($until, AwayReason::from($step['for'] ?? 'snooze')),
-                    [new Claim($this->conversation($account, $step))],
+                    [new Claim(new ConversationId($this->conversation($account, $step)))],
                 ),
             ];
             $decided[] = $step['of'] ?? '';
@@ -141,7 +142,7 @@ final readonly class SeedDemo
                     $account->id,
                     new EntryId($this->ids->next()),
                     $decision,
-                    [new Claim($this->conversation($account, $step))],
+                    [new Claim(new ConversationId($this->conversation($account, $step)))],
                 ),
             ];
             $decided[] = $step['of'] ?? '';
@@ -152,7 +153,7 @@ final readonly class SeedDemo
                 fn () => ($this->remind)(
                     $account->id,
                     new EntryId($this->ids->next()),
-                    $this->conversation($account, $step),
+                    new ConversationId($this->conversation($account, $step)),
                     [ReadReminder::of($step['remind'] ?? '', $account->profile->speaker($this->clock->now()))],
                 ),
             ];
@@ -164,7 +165,7 @@ final readonly class SeedDemo
                     $account->id,
                     new EntryId($this->ids->next()),
                     new Delete(),
-                    [new Claim($this->conversation($account, $step))],
+                    [new Claim(new ConversationId($this->conversation($account, $step)))],
                 ),
             ];
             $decided[] = $step['of'] ?? '';
@@ -176,7 +177,7 @@ final readonly class SeedDemo
                     $account->id,
                     new EntryId($this->ids->next()),
                     new Archive(),
-                    array_map(static fn (string $id): Claim => new Claim($id), $conversations),
+                    array_map(static fn (string $id): Claim => new Claim(new ConversationId($id)), $conversations),
                 ),
             ];
         }
@@ -209,7 +210,7 @@ final readonly class SeedDemo
             [new TaskOrder(
                 $task,
                 $fields,
-                claim: isset($step['of']) ? new Claim($this->conversation($account, $step)) : null,
+                claim: isset($step['of']) ? new Claim(new ConversationId($this->conversation($account, $step))) : null,
                 subtasks: $subtasks,
             )],
             $account->timeZone(),

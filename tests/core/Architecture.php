@@ -29,7 +29,7 @@ final class Architecture
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray'],
         'Task' => ['Time', 'Mail', 'Journal', 'Tray'],
         'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
-        'Remind' => ['Time', 'Journal', 'Tray', 'Task'],
+        'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Settings' => ['Time', 'Mail', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => ['Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
     ];

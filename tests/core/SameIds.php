@@ -9,12 +9,14 @@ use PhpParser\Node\Expr\BinaryOp;
 use PHPStan\Analyser\Scope;
 use PHPStan\Rules\Rule;
 use PHPStan\Rules\RuleErrorBuilder;
+use PHPStan\Type\MixedType;
 use PHPStan\Type\ObjectType;
+use PHPStan\Type\Type;
 use PHPStan\Type\TypeCombinator;
 use ZippyTray\Core\Id;
 
 /**
- * Two ids are the same when their texts are, which `===` does not say. Read by the static analysis, not by the test runner.
+ * Two ids are the same when their texts are, which `===` does not say, and no id is the same as a text. Read by the static analysis, not by the test runner.
  *
  * @implements Rule<BinaryOp>
  */
@@ -30,11 +32,13 @@ final class SameIds implements Rule
         if (!$node instanceof BinaryOp\Identical && !$node instanceof BinaryOp\NotIdentical) {
             return [];
         }
-        foreach ([$node->left, $node->right] as $side) {
-            $type = TypeCombinator::removeNull($scope->getType($side));
-            if ((new ObjectType(Id::class))->isSuperTypeOf($type)->no() || $scope->getType($side)->isNull()->yes()) {
-                return [];
-            }
+        $sides = array_map($scope->getType(...), [$node->left, $node->right]);
+        if ($sides[0]->isNull()->yes() || $sides[1]->isNull()->yes()) {
+            return [];
+        }
+        $isId = static fn (Type $type): bool => !(new ObjectType(Id::class))->isSuperTypeOf(TypeCombinator::removeNull($type))->no();
+        if (!array_filter(array_filter($sides, static fn (Type $type): bool => !$type instanceof MixedType), $isId)) {
+            return [];
         }
 
         return [RuleErrorBuilder::message('Ids are compared by is().')->identifier('zippyTray.sameIds')->build()];

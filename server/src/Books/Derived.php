@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Books;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Server\Store\PeopleIndex;
@@ -175,7 +176,7 @@ final readonly class Derived implements BookCheck
         );
         foreach ($this->connection->fetchAllKeyValue('SELECT id, account_id FROM conversation') as $id => $account) {
             $conversation = $this->orm->find(Conversation::class, $id);
-            $messages = \is_string($account) ? $this->messages->ofConversation(new AccountId($account), (string) $id) : [];
+            $messages = \is_string($account) ? $this->messages->ofConversation(new AccountId($account), new ConversationId((string) $id)) : [];
             if (null !== $conversation && [] !== $messages) {
                 $conversation->describe($messages);
             }

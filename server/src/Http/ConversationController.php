@@ -15,6 +15,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Promise;
@@ -100,8 +101,8 @@ final readonly class ConversationController
         OwedRows $owed,
         ClockInterface $clock,
     ): JsonResponse {
-        $messages = $store->ofConversation($account->id, $id);
-        $conversation = $conversations->get($account->id, $id);
+        $messages = $store->ofConversation($account->id, new ConversationId($id));
+        $conversation = $conversations->get($account->id, new ConversationId($id));
         $ids = array_map(static fn (Message $message): string => $message->id, $messages);
         $found = $findings->of(
             $account,
@@ -129,8 +130,8 @@ final readonly class ConversationController
             'advice' => null === $advice ? null : AdviceView::of($advice),
             'proposal' => null === $advice ? null : $proposals->from($account, [$id => $advice])[$id] ?? null,
             'tasks' => $tasks->ofMessages($account->id, $ids),
-            'drafts' => $drafts->draftsIn($account, $id),
-            'owed' => $this->owed($account, $owed->in($account, $id), $messages, $found, $clock),
+            'drafts' => $drafts->draftsIn($account, new ConversationId($id)),
+            'owed' => $this->owed($account, $owed->in($account, new ConversationId($id)), $messages, $found, $clock),
             'reminders' => $this->reminders($conversation, $account->profile->speaker($clock->now())),
             'history' => $entries->about($account->id, $conversation->ref()),
         ]);
@@ -233,7 +234,7 @@ final readonly class ConversationController
         EntryRows $entries,
         ClockInterface $clock,
     ): JsonResponse {
-        $entry = $remind($account->id, new EntryId($wanted->entry), $id, $wanted->read($account->profile->speaker($clock->now())));
+        $entry = $remind($account->id, new EntryId($wanted->entry), new ConversationId($id), $wanted->read($account->profile->speaker($clock->now())));
 
         return new JsonResponse($entries->one($account->id, $entry->id->text));
     }
@@ -241,7 +242,7 @@ final readonly class ConversationController
     #[Route('/conversations/{id}/touches', requirements: ['id' => Requirement::UUID], methods: 'POST')]
     public function passOver(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] Touch $touch, PassOver $passOver): Response
     {
-        $passOver($account->id, $id, $touch->occasion);
+        $passOver($account->id, new ConversationId($id), $touch->occasion);
 
         return new Response(status: Response::HTTP_NO_CONTENT);
     }
@@ -249,7 +250,7 @@ final readonly class ConversationController
     #[Route('/conversations/{id}/read', requirements: ['id' => Requirement::UUID], methods: 'PUT')]
     public function read(#[CurrentUser] Account $account, string $id, Conversations $conversations, EntityManagerInterface $orm): Response
     {
-        $conversations->get($account->id, $id)->markRead();
+        $conversations->get($account->id, new ConversationId($id))->markRead();
         $orm->flush();
 
         return new Response(status: Response::HTTP_NO_CONTENT);

@@ -72,7 +72,7 @@ final readonly class MessageController
     ): JsonResponse {
         return new JsonResponse([
             'message' => MessageView::of($message, $message->own ? null : $findings->of($account, [$message->id])[$message->id] ?? null),
-            'conversation' => $rows->one($account, $this->messages->conversationOf($message)),
+            'conversation' => $rows->one($account, $this->messages->conversationOf($message)->text),
             'tasks' => $tasks->ofMessages($account->id, [$message->id]),
         ]);
     }

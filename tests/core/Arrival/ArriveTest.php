@@ -167,8 +167,8 @@ final class ArriveTest extends TestCase
 
         $left = $this->only($world)->id;
         self::assertSame(
-            [$left, $left],
-            array_values(array_map(static fn (Owed $owed): ?string => $owed->conversationId(), $world->memory->owed)),
+            [$left->text, $left->text],
+            array_values(array_map(static fn (Owed $owed): ?string => $owed->conversationId()?->text, $world->memory->owed)),
         );
     }
 

@@ -41,7 +41,7 @@ final class SortIntoConversationsTest extends TestCase
                 self::assertEquals(
                     Summary::of(array_map(
                         static fn (string $id): Message => $world->memory->messages[$id],
-                        array_keys($world->memory->conversationOf, $conversation->id, true),
+                        array_keys($world->memory->conversationOf, $conversation->id->text, true),
                     )),
                     $conversation->summary(),
                 );

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\OwedState;
@@ -235,7 +236,7 @@ final class OwedTest extends TestCase
         $open = $owed->state();
         $owed->settle(OwedState::Answered, new \DateTimeImmutable('2026-11-24T11:00:00Z'));
         $owed->moveTo($this->at('2026-12-24T11:00:00Z'));
-        $owed->belongsTo('another');
+        $owed->belongsTo(new ConversationId('another'));
         $settled = $owed->state();
         $owed->restore($open);
         self::assertSame($open, $owed->state());

@@ -417,7 +417,7 @@ final class SendTest extends TestCase
             array_column(
                 array_filter(
                     $this->world->memory->messages,
-                    fn (object $one): bool => $this->world->memory->conversationOf[$one->id] === $this->conversation->id,
+                    fn (object $one): bool => $this->world->memory->conversationOf[$one->id] === $this->conversation->id->text,
                 ),
                 'messageHeader',
             ),

@@ -71,8 +71,8 @@ final class ClearingTest extends TestCase
         $decided = ($world->decide)(World::account(), new EntryId('both'), new Archive(), $claims);
         self::assertSame(['Second'], [$decided->entry->about]);
         self::assertSame(
-            [$first->id],
-            array_map(static fn (Overtaken $overtaken): string => $overtaken->conversationId, $decided->overtaken),
+            [$first->id->text],
+            array_map(static fn (Overtaken $overtaken): string => $overtaken->conversationId->text, $decided->overtaken),
         );
         self::assertSame([Place::Bin, Place::Archive], [$first->placeAt($world->clock->now()), $second->placeAt($world->clock->now())]);
     }
@@ -200,7 +200,7 @@ final class ClearingTest extends TestCase
             ."I am here, too.\r\n";
         $other = ($world->arrive)(World::recipient(), $raw);
         self::assertNotNull($other);
-        $world->memory->conversationOf[$other->id] = $shared->id;
+        $world->memory->conversationOf[$other->id] = $shared->id->text;
         ($world->block)(World::account(), new EntryId('block'), [new Claim($blocked->id)], false, World::OWN);
         self::assertSame(Place::Tray, $shared->placeAt($world->clock->now()));
     }
@@ -227,10 +227,10 @@ final class ClearingTest extends TestCase
         ($world->passOver)(World::account(), $conversation->id, 'first');
         ($world->passOver)(World::account(), $conversation->id, 'first');
         ($world->passOver)(World::account(), $conversation->id, 'second');
-        self::assertCount(2, $world->memory->touches[$conversation->id]);
+        self::assertCount(2, $world->memory->touches[$conversation->id->text]);
         $world->decide(new Archive(), [$conversation]);
         ($world->passOver)(World::account(), $conversation->id, 'third');
-        self::assertCount(2, $world->memory->touches[$conversation->id]);
+        self::assertCount(2, $world->memory->touches[$conversation->id->text]);
     }
 
     /** @return iterable<string, array{list<int>, float}> seconds between decisions => the pace */

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Tray;
 
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskFields;
@@ -61,7 +62,8 @@ final class DecideTest extends TestCase
 
         $this->expectException(NotFound::class);
         try {
-            ($world->decide)(World::account(), new EntryId('entry'), new Archive(), [new Claim($conversation->id), new Claim('not there')]);
+            $claims = [new Claim($conversation->id), new Claim(new ConversationId('not there'))];
+            ($world->decide)(World::account(), new EntryId('entry'), new Archive(), $claims);
         } finally {
             self::assertSame(Place::Tray, $conversation->placeAt($world->clock->now()));
             self::assertSame([], $world->memory->entries);

@@ -280,7 +280,7 @@ final class ReturnTest extends TestCase
                 ($world->arrive)(World::recipient(), $letter($id, $refers));
                 $of[$id] = array_values(array_diff_key(
                     $world->memory->conversations,
-                    array_flip(array_map(static fn (Conversation $one): string => $one->id, $of)),
+                    array_flip(array_map(static fn (Conversation $one): string => $one->id->text, $of)),
                 ))[0];
             }
             $world->decide(new Archive(), [$of[$archived]]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\BlockedSender;
@@ -18,26 +19,26 @@ final readonly class MemoryConversations implements Conversations
     {
     }
 
-    public function get(AccountId $accountId, string $id): Conversation
+    public function get(AccountId $accountId, ConversationId $id): Conversation
     {
-        return $this->memory->conversations[$id] ?? throw new NotFound('conversation', $id);
+        return $this->memory->conversations[$id->text] ?? throw new NotFound('conversation', $id->text);
     }
 
     public function add(Conversation $conversation): void
     {
-        $this->memory->conversations[$conversation->id] = $conversation;
+        $this->memory->conversations[$conversation->id->text] = $conversation;
     }
 
     public function move(array $messageIds, Conversation $conversation): void
     {
         foreach ($messageIds as $id) {
-            $this->memory->conversationOf[$id] = $conversation->id;
+            $this->memory->conversationOf[$id] = $conversation->id->text;
         }
     }
 
     public function forget(Conversation $conversation): void
     {
-        unset($this->memory->conversations[$conversation->id]);
+        unset($this->memory->conversations[$conversation->id->text]);
     }
 
     public function binned(AccountId $accountId, ?\DateTimeImmutable $since = null): array
@@ -78,12 +79,12 @@ final readonly class MemoryConversations implements Conversations
 
     public function touched(Conversation $conversation, string $occasion, \DateTimeImmutable $at): void
     {
-        $this->memory->touches[$conversation->id][$occasion] ??= $at;
+        $this->memory->touches[$conversation->id->text][$occasion] ??= $at;
     }
 
     private function isOnlyFrom(Conversation $conversation, string $pattern): bool
     {
-        foreach (array_keys($this->memory->conversationOf, $conversation->id, true) as $id) {
+        foreach (array_keys($this->memory->conversationOf, $conversation->id->text, true) as $id) {
             $message = $this->memory->messages[$id];
             if (!$message->own && !\in_array($pattern, BlockedSender::patternsFor($message->from->email), true)) {
                 return false;
@@ -95,8 +96,8 @@ final readonly class MemoryConversations implements Conversations
 
     public function erase(Conversation $conversation): void
     {
-        unset($this->memory->conversations[$conversation->id]);
-        foreach (array_keys($this->memory->conversationOf, $conversation->id, true) as $message) {
+        unset($this->memory->conversations[$conversation->id->text]);
+        foreach (array_keys($this->memory->conversationOf, $conversation->id->text, true) as $message) {
             $this->memory->erased[] = $this->memory->messages[$message]->fingerprint;
             unset($this->memory->messages[$message], $this->memory->conversationOf[$message], $this->memory->sources[$message]);
         }

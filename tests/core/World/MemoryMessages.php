@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
@@ -20,18 +21,18 @@ final readonly class MemoryMessages implements Messages
         return $this->memory->messages[$id] ?? throw new NotFound('message', $id);
     }
 
-    public function newestIn(AccountId $accountId, string $conversationId): string
+    public function newestIn(AccountId $accountId, ConversationId $conversationId): string
     {
-        $ids = array_keys($this->memory->conversationOf, $conversationId, true);
+        $ids = array_keys($this->memory->conversationOf, $conversationId->text, true);
 
-        return (string) ($ids[\count($ids) - 1] ?? throw new NotFound('conversation', $conversationId));
+        return (string) ($ids[\count($ids) - 1] ?? throw new NotFound('conversation', $conversationId->text));
     }
 
-    public function ofConversation(AccountId $accountId, string $conversationId): array
+    public function ofConversation(AccountId $accountId, ConversationId $conversationId): array
     {
         $messages = array_values(array_intersect_key(
             $this->memory->messages,
-            array_flip(array_keys($this->memory->conversationOf, $conversationId, true)),
+            array_flip(array_keys($this->memory->conversationOf, $conversationId->text, true)),
         ));
         usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
 
@@ -69,15 +70,15 @@ final readonly class MemoryMessages implements Messages
         return \in_array($fingerprint, $this->memory->erased, true);
     }
 
-    public function add(Message $message, string $raw, string $conversationId): void
+    public function add(Message $message, string $raw, ConversationId $conversationId): void
     {
         $this->memory->messages[$message->id] = $message;
         $this->memory->sources[$message->id] = $raw;
-        $this->memory->conversationOf[$message->id] = $conversationId;
+        $this->memory->conversationOf[$message->id] = $conversationId->text;
     }
 
-    public function conversationOf(Message $message): string
+    public function conversationOf(Message $message): ConversationId
     {
-        return $this->memory->conversationOf[$message->id] ?? throw new NotFound('conversation', $message->id);
+        return new ConversationId($this->memory->conversationOf[$message->id] ?? throw new NotFound('conversation', $message->id));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\Owing;
@@ -25,9 +26,9 @@ final readonly class MemoryOwing implements Owing
         $this->memory->owed[$owed->id] = $owed;
     }
 
-    public function openIn(AccountId $accountId, string $conversationId): array
+    public function openIn(AccountId $accountId, ConversationId $conversationId): array
     {
-        return $this->open(static fn (Owed $owed): bool => $owed->conversationId() === $conversationId);
+        return $this->open(static fn (Owed $owed): bool => true === $owed->conversationId()?->is($conversationId));
     }
 
     public function openOf(AccountId $accountId, string $outgoingId): array
@@ -35,10 +36,10 @@ final readonly class MemoryOwing implements Owing
         return $this->open(static fn (Owed $owed): bool => $owed->outgoingId === $outgoingId);
     }
 
-    public function move(AccountId $accountId, string $fromConversation, string $toConversation): void
+    public function move(AccountId $accountId, ConversationId $fromConversation, ConversationId $toConversation): void
     {
         foreach ($this->memory->owed as $owed) {
-            if ($owed->conversationId() === $fromConversation) {
+            if (true === $owed->conversationId()?->is($fromConversation)) {
                 $owed->belongsTo($toConversation);
             }
         }

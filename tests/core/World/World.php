@@ -16,6 +16,7 @@ use ZippyTray\Core\Journal\Lifts;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\Undo;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
@@ -188,12 +189,12 @@ final class World
     /** A conversation with one message, in the tray. */
     public function conversation(string $subject = 'Lantern glass'): Conversation
     {
-        $conversation = new Conversation($this->ids->next(), self::account());
-        $this->memory->conversations[$conversation->id] = $conversation;
+        $conversation = new Conversation(new ConversationId($this->ids->next()), self::account());
+        $this->memory->conversations[$conversation->id->text] = $conversation;
         $message = $this->message($subject);
         $conversation->receive($message, true, $this->clock->now());
         $this->memory->messages[$message->id] = $message;
-        $this->memory->conversationOf[$message->id] = $conversation->id;
+        $this->memory->conversationOf[$message->id] = $conversation->id->text;
 
         return $conversation;
     }

@@ -7,6 +7,7 @@ namespace ZippyTray\Tests\Server\Http;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Server\Store\Ports\ContactStore;
 use ZippyTray\Tests\Server\ApiTestCase;
@@ -27,7 +28,7 @@ final class ContactTest extends ApiTestCase
     {
         $account = $this->signIn();
         $conversation = $this->receive(text: "Which?\r\n\r\n-- \r\nTam Achterberg\r\nGlass Ltd\r\n+353 91 555 0142");
-        $message = $this->service(Messages::class)->newestIn($account->id, $conversation);
+        $message = $this->service(Messages::class)->newestIn($account->id, new ConversationId($conversation));
         $proposed = $this->call('GET', "/messages/{$message}/contact");
         self::assertNull($proposed['contact']);
         self::assertSame(

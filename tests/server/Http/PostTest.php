@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Server\Http;
 
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\MailWays;
@@ -364,7 +365,7 @@ final class PostTest extends ApiTestCase
 
     private function newest(string $conversation): string
     {
-        return $this->service(Messages::class)->newestIn($this->account->id, $conversation);
+        return $this->service(Messages::class)->newestIn($this->account->id, new ConversationId($conversation));
     }
 
     /**

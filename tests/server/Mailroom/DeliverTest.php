@@ -11,6 +11,7 @@ use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Owed\Owing;
@@ -89,7 +90,7 @@ final class DeliverTest extends ApiTestCase
         self::assertMatchesRegularExpression('/^In-Reply-To: <[^>]+@glass\.example>\r$/m', $raw);
         self::assertMatchesRegularExpression('/^References: <[^>]+@glass\.example>\r$/m', $raw);
         self::assertStringNotContainsString('petra', $raw, 'What is blind stays so.');
-        $messages = $this->service(Messages::class)->ofConversation($this->account->id, $this->conversation);
+        $messages = $this->service(Messages::class)->ofConversation($this->account->id, new ConversationId($this->conversation));
         self::assertSame([false, true], array_column($messages, 'own'));
         self::assertSame('Die zweite, bitte. Größe: 3 m²', trim($messages[1]->text));
         self::assertStringContainsString('Bcc: Petra <petra@ternpoint.example>', $this->service(Messages::class)->source($messages[1]));
@@ -131,7 +132,7 @@ final class DeliverTest extends ApiTestCase
         self::assertSame($left, $this->state($draft));
         $wasTaken = \in_array($step, ['submitted', 'finish', 'finish kept'], true);
         self::assertCount(OutgoingState::Sent === $left || $wasTaken ? 1 : 0, $this->sent());
-        $messages = $this->service(Messages::class)->ofConversation($this->account->id, $this->conversation);
+        $messages = $this->service(Messages::class)->ofConversation($this->account->id, new ConversationId($this->conversation));
         self::assertCount(OutgoingState::Sent === $left ? 2 : 1, $messages);
         if (OutgoingState::Doubt === $left) {
             self::assertSame(['Lantern glass'], array_column($this->rows('/tray'), 'subject'), 'The person is asked.');
@@ -214,7 +215,7 @@ final class DeliverTest extends ApiTestCase
         ($this->deliver())(self::goingOn());
         [$away] = $this->away();
         self::assertSame(['Putty', 'Tam'], [$away['subject'], $away['owedBy']]);
-        [$owed] = $this->service(Owing::class)->openIn($this->account->id, \is_string($away['id']) ? $away['id'] : '');
+        [$owed] = $this->service(Owing::class)->openIn($this->account->id, new ConversationId(\is_string($away['id']) ? $away['id'] : ''));
         self::assertSame('the putty', $owed->what());
 
         self::assertSame(0, ($this->fetching())(self::goingOn()), 'The answer is under way.');
@@ -281,7 +282,7 @@ final class DeliverTest extends ApiTestCase
     /** @param bool $of whether it answers the message that is there */
     private function queue(Letter $letter, ?Moment $at = null, bool $of = true, ?Expected $expected = null): Outgoing
     {
-        $message = $of ? $this->service(Messages::class)->newestIn($this->account->id, $this->conversation) : null;
+        $message = $of ? $this->service(Messages::class)->newestIn($this->account->id, new ConversationId($this->conversation)) : null;
         $draft = $this->service(KeepDrafts::class)->write(
             $this->account->id,
             self::id(),
@@ -298,7 +299,7 @@ final class DeliverTest extends ApiTestCase
             $at ?? new Moment($this->now(), $this->account->timeZone()),
             false,
             $of ? new DoNow() : null,
-            $of ? new Claim($this->conversation) : null,
+            $of ? new Claim(new ConversationId($this->conversation)) : null,
             $expected,
         );
 

@@ -7,6 +7,7 @@ namespace ZippyTray\Tests\Server\Store;
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Read\Counts;
@@ -45,7 +46,7 @@ final class WhereNowTest extends ApiTestCase
             }
         }
         foreach ($ids as $id) {
-            $core = $this->service(Conversations::class)->get($account->id, $id)->placeAt($now);
+            $core = $this->service(Conversations::class)->get($account->id, new ConversationId($id))->placeAt($now);
             foreach (Place::cases() as $place) {
                 $found = $connection->fetchOne(
                     'SELECT COUNT(*) FROM conversation c WHERE c.id = :id AND '.WhereNow::is($place),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Tray\Claim;
 
 /**
@@ -21,6 +22,6 @@ final readonly class ClaimField
 
     public function claim(): Claim
     {
-        return new Claim($this->id, $this->revision);
+        return new Claim(new ConversationId($this->id), $this->revision);
     }
 }

@@ -52,7 +52,7 @@ final readonly class OutgoingRow
             $outgoing->isLater(),
             $outgoing->problem(),
             null === $nextTryAt ? null : StoredNow::of($nextTryAt),
-            $outgoing->conversationId,
+            $outgoing->conversationId?->text,
             StoredNow::of($outgoing->changedAt()),
         );
     }

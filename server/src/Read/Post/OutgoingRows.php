@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Read\Post;
 
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\Mail\Attachment;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Letter;
@@ -55,7 +56,7 @@ final readonly class OutgoingRows
     }
 
     /** @return list<OutgoingRow> drafts that answer a message of the conversation */
-    public function draftsIn(Account $account, string $conversationId): array
+    public function draftsIn(Account $account, ConversationId $conversationId): array
     {
         return array_map(
             OutgoingRow::of(...),

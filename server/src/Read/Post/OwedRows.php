@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Read\Post;
 
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Coming\Days;
 use ZippyTray\Server\Store\Row;
@@ -38,9 +39,9 @@ final readonly class OwedRows
     }
 
     /** @return list<OwedRow> what was asked for in a conversation */
-    public function in(Account $account, string $conversationId): array
+    public function in(Account $account, ConversationId $conversationId): array
     {
-        return $this->rows('o.conversation_id = :conversation', $account, ['conversation' => $conversationId]);
+        return $this->rows('o.conversation_id = :conversation', $account, ['conversation' => $conversationId->text]);
     }
 
     /** @return list<OwedRow> what somebody owes, or owed */

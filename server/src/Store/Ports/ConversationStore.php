@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
@@ -20,10 +21,10 @@ final readonly class ConversationStore implements Conversations
     {
     }
 
-    public function get(AccountId $accountId, string $id): Conversation
+    public function get(AccountId $accountId, ConversationId $id): Conversation
     {
         return $this->orm->getRepository(Conversation::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
-            ?? throw new NotFound('conversation', $id);
+            ?? throw new NotFound('conversation', $id->text);
     }
 
     public function add(Conversation $conversation): void

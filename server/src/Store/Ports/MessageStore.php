@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
@@ -52,7 +53,7 @@ final readonly class MessageStore implements Messages
         return [$header, (string) preg_replace('~/[^/]*$~', '', $header)];
     }
 
-    public function newestIn(AccountId $accountId, string $conversationId): string
+    public function newestIn(AccountId $accountId, ConversationId $conversationId): string
     {
         $id = $this->orm->getConnection()->fetchOne(
             'SELECT m.id FROM conversation_message c JOIN message m ON m.id = c.message_id
@@ -60,7 +61,7 @@ final readonly class MessageStore implements Messages
             [$accountId, $conversationId],
         );
 
-        return \is_string($id) ? $id : throw new NotFound('conversation', $conversationId);
+        return \is_string($id) ? $id : throw new NotFound('conversation', $conversationId->text);
     }
 
     public function isKnown(AccountId $accountId, string $fingerprint): bool
@@ -79,7 +80,7 @@ final readonly class MessageStore implements Messages
         );
     }
 
-    public function add(Message $message, string $raw, string $conversationId): void
+    public function add(Message $message, string $raw, ConversationId $conversationId): void
     {
         $this->orm->persist($message);
         $connection = $this->orm->getConnection();
@@ -112,18 +113,18 @@ final readonly class MessageStore implements Messages
         );
     }
 
-    public function conversationOf(Message $message): string
+    public function conversationOf(Message $message): ConversationId
     {
         $id = $this->orm->getConnection()->fetchOne(
             'SELECT conversation_id FROM conversation_message WHERE message_id = ?',
             [$message->id],
         );
 
-        return \is_string($id) ? $id : throw new NotFound('conversation', $message->id);
+        return \is_string($id) ? new ConversationId($id) : throw new NotFound('conversation', $message->id);
     }
 
     /** @return list<Message> of a conversation, oldest first */
-    public function ofConversation(AccountId $accountId, string $conversationId): array
+    public function ofConversation(AccountId $accountId, ConversationId $conversationId): array
     {
         $ids = $this->orm->getConnection()->fetchFirstColumn(
             'SELECT message_id FROM conversation_message WHERE conversation_id = ?',

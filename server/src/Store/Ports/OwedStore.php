@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\Owing;
@@ -27,9 +28,9 @@ final readonly class OwedStore implements Owing
         $this->orm->persist($owed);
     }
 
-    public function openIn(AccountId $accountId, string $conversationId): array
+    public function openIn(AccountId $accountId, ConversationId $conversationId): array
     {
-        return $this->open($accountId, 'conversationId', $conversationId);
+        return $this->open($accountId, 'conversationId', $conversationId->text);
     }
 
     public function openOf(AccountId $accountId, string $outgoingId): array
@@ -37,7 +38,7 @@ final readonly class OwedStore implements Owing
         return $this->open($accountId, 'outgoingId', $outgoingId);
     }
 
-    public function move(AccountId $accountId, string $fromConversation, string $toConversation): void
+    public function move(AccountId $accountId, ConversationId $fromConversation, ConversationId $toConversation): void
     {
         foreach ($this->orm->getRepository(Owed::class)->findBy([
             'accountId' => $accountId,
@@ -71,7 +72,7 @@ final readonly class OwedStore implements Owing
         foreach ([...$known, ...$stored] as $owed) {
             if ($owed->accountId->is($accountId)
                 && $owed->isOpen()
-                && $value === ('conversationId' === $field ? $owed->conversationId() : $owed->outgoingId)) {
+                && $value === ('conversationId' === $field ? $owed->conversationId()?->text : $owed->outgoingId)) {
                 $open[$owed->id] = $owed;
             }
         }
