@@ -39,7 +39,8 @@ final readonly class CopiesReadable implements BookCheck
         return $found->allWrong(
             'A task has lost the copy of its message',
             $this->connection->fetchFirstColumn(
-                "SELECT t.id FROM task t, json_each(t.sources) j WHERE j.value ->> 'kind' = 'message' AND NOT EXISTS (SELECT 1 FROM source_copy c WHERE c.id = j.value ->> 'ref')",
+                "SELECT t.id FROM task t, json_each(t.sources) j WHERE j.value ->> 'kind' = 'message' AND NOT EXISTS (SELECT 1
+                    FROM source_copy c WHERE c.id = j.value ->> 'ref')",
             ),
         );
     }

@@ -70,7 +70,8 @@ final readonly class Derived implements BookCheck
             ->allWrong(
                 'A place counts its conversations wrongly',
                 $this->connection->fetchFirstColumn(
-                    "SELECT place FROM (SELECT account_id, place, COALESCE(away_reason, '') AS reason, 1 AS one FROM conversation UNION ALL "
+                    "SELECT place FROM (SELECT account_id, place, COALESCE(away_reason, '') AS reason, 1 AS one FROM conversation
+                        UNION ALL "
                         .'SELECT account_id, place, reason, -conversations FROM conversation_count) GROUP BY account_id, place, reason '
                         .'HAVING SUM(one) <> 0',
                 ),
@@ -92,13 +93,15 @@ final readonly class Derived implements BookCheck
             ->allWrong(
                 'A message is not among those of its people',
                 $this->connection->fetchFirstColumn(
-                    "SELECT m.id FROM message m WHERE NOT m.own AND m.sender ->> 'email' LIKE '%_@_%' AND NOT EXISTS (SELECT 1 FROM person_message p WHERE p.message_id = m.id)",
+                    "SELECT m.id FROM message m WHERE NOT m.own AND m.sender ->> 'email' LIKE '%_@_%' AND NOT EXISTS (SELECT 1
+                        FROM person_message p WHERE p.message_id = m.id)",
                 ),
             )
             ->allWrong(
                 'A message that was sent is not among those of its people',
                 $this->connection->fetchFirstColumn(
-                    "SELECT DISTINCT m.id FROM message m, json_each(m.recipients) j WHERE m.own AND j.value ->> 'email' LIKE '%_@_%' AND NOT EXISTS (SELECT 1 FROM person_message p WHERE p.message_id = m.id)",
+                    "SELECT DISTINCT m.id FROM message m, json_each(m.recipients) j WHERE m.own AND j.value ->> 'email' LIKE '%_@_%'
+                        AND NOT EXISTS (SELECT 1 FROM person_message p WHERE p.message_id = m.id)",
                 ),
             )
             ->allWrong(
@@ -168,7 +171,8 @@ final readonly class Derived implements BookCheck
                 .'latest_at, place, away_until, binned_at, muted FROM conversation',
         );
         $this->connection->executeStatement(
-            "INSERT INTO conversation_count SELECT account_id, place, COALESCE(away_reason, ''), COUNT(*) FROM conversation GROUP BY 1, 2, 3",
+            "INSERT INTO conversation_count SELECT account_id, place, COALESCE(away_reason, ''), COUNT(*) FROM conversation
+                GROUP BY 1, 2, 3",
         );
         $this->connection->executeStatement(
             'INSERT INTO search_message (number, conversation) SELECT x.number, o.number FROM conversation_message x JOIN '

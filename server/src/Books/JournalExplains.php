@@ -124,7 +124,8 @@ final readonly class JournalExplains implements BookCheck
     {
         $this->connection->executeStatement('DELETE FROM journal_touch');
         $this->connection->executeStatement(
-            "INSERT OR IGNORE INTO journal_touch (entry_id, kind, object_id) SELECT e.id, j.value ->> 'kind', j.value ->> 'id' FROM journal_entry e, json_each(e.changes) j",
+            "INSERT OR IGNORE INTO journal_touch (entry_id, kind, object_id) SELECT e.id, j.value ->> 'kind', j.value ->> 'id'
+                FROM journal_entry e, json_each(e.changes) j",
         );
     }
 }

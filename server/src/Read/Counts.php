@@ -33,7 +33,8 @@ final readonly class Counts
         [$forClearing, $isAway] = [CountNow::forClearing(), WhereNow::AWAY];
         $columns = $this->connection->fetchAssociative(
             "SELECT {$tray} AS tray, {$away} AS away, {$forClearing} AS for_clearing, {$bin} AS bin, {$blocked} AS blocked,
-                (SELECT MIN(c.away_until) FROM conversation c WHERE c.account_id = :account AND {$isAway} AND c.away_until GLOB '????-??-??T??:??:??Z') AS next_return",
+                (SELECT MIN(c.away_until) FROM conversation c WHERE c.account_id = :account AND {$isAway} AND
+                    c.away_until GLOB '????-??-??T??:??:??Z') AS next_return",
             ['now' => $now, 'account' => $accountId],
         );
         $row = new Row(false === $columns ? [] : $columns);
@@ -68,7 +69,8 @@ final readonly class Counts
     {
         $kinds = array_column(array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->decides()), 'value');
         $count = $this->connection->fetchOne(
-            "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e CROSS JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation'
+            "SELECT COUNT(DISTINCT t.object_id) FROM journal_entry e CROSS JOIN journal_touch t ON t.entry_id = e.id
+                AND t.kind = 'conversation'
              WHERE e.account_id = ? AND e.done_at >= ? AND e.undone_by IS NULL AND e.kind IN (?)",
             [$accountId, $this->now->startOfDay($zone), $kinds],
             [2 => ArrayParameterType::STRING],

@@ -142,7 +142,8 @@ final readonly class Heartbeat
         $near = [(string) $today->plusDays(-self::APART), (string) $today->plusDays(self::APART)];
         $next = null;
         foreach ($this->connection->iterateAssociative(
-            'SELECT start_date, start_time, start_zone, due_date, due_time, due_zone FROM task WHERE account_id = ? AND completed_at IS NULL AND (start_time IS NOT NULL OR due_time IS NOT NULL)
+            'SELECT start_date, start_time, start_zone, due_date, due_time, due_zone FROM task WHERE account_id = ?
+                AND completed_at IS NULL AND (start_time IS NOT NULL OR due_time IS NOT NULL)
              AND ((start_time IS NOT NULL AND start_date BETWEEN ? AND ?) OR (due_time IS NOT NULL AND due_date BETWEEN ? AND ?))',
             [$account->id, ...$near, ...$near],
         ) as $columns) {

@@ -99,7 +99,8 @@ final readonly class Backup
             };
             $said = $one('PRAGMA integrity_check(1)');
             $tables = $one(
-                "SELECT COUNT(*) FROM sqlite_master WHERE name IN ('account', 'message', 'message_source', 'conversation', 'journal_entry', 'doctrine_migration_versions')",
+                "SELECT COUNT(*) FROM sqlite_master
+                    WHERE name IN ('account', 'message', 'message_source', 'conversation', 'journal_entry', 'doctrine_migration_versions')",
             );
             $version = 6 === $tables ? $one('SELECT MAX(version) FROM doctrine_migration_versions') : null;
         } catch (\PDOException $problem) {

@@ -34,6 +34,7 @@ final class CountNow
     /** Of those that are away, those that wait for the next clearing. */
     public static function forClearing(): string
     {
-        return '('.self::KEPT." AND k.place = 'away' AND k.reason = 'next_clearing') - (".self::FEW.self::NOT_AWAY." AND c.away_reason = 'next_clearing')";
+        return '('.self::KEPT." AND k.place = 'away' AND k.reason = 'next_clearing') - (".self::FEW.self::NOT_AWAY."
+            AND c.away_reason = 'next_clearing')";
     }
 }

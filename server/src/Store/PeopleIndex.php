@@ -38,9 +38,12 @@ final readonly class PeopleIndex
             $name = self::name($address);
             $named = $connection->fetchOne('SELECT name FROM person WHERE account_id = ? AND email = ?', [$message->accountId, $email]);
             $connection->executeStatement(
-                "INSERT INTO person (account_id, email, name, named_at, received, sent, last_at) VALUES (:account, :email, :name, :named, :received, :sent, :at)
-                 ON CONFLICT (account_id, email) DO UPDATE SET received = received + excluded.received, sent = sent + excluded.sent, last_at = MAX(last_at, excluded.last_at),
-                    name = CASE WHEN excluded.name <> '' AND excluded.named_at >= named_at THEN excluded.name ELSE name END, named_at = MAX(named_at, excluded.named_at)",
+                "INSERT INTO person (account_id, email, name, named_at, received, sent, last_at)
+                    VALUES (:account, :email, :name, :named, :received, :sent, :at)
+                 ON CONFLICT (account_id, email) DO UPDATE SET received = received + excluded.received, sent = sent + excluded.sent,
+                 last_at = MAX(last_at, excluded.last_at),
+                    name = CASE WHEN excluded.name <> '' AND excluded.named_at >= named_at THEN excluded.name ELSE name END,
+                    named_at = MAX(named_at, excluded.named_at)",
                 [
                     'account' => $message->accountId,
                     'email' => $email,
@@ -68,7 +71,8 @@ final readonly class PeopleIndex
         $connection->executeStatement('DELETE FROM person_message WHERE message_id IN (SELECT value FROM json_each(?))', [$ids]);
         foreach ($people as $person) {
             $connection->executeStatement(
-                "UPDATE person SET (received, sent, last_at) = (SELECT COALESCE(SUM(NOT own), 0), COALESCE(SUM(own), 0), COALESCE(MAX(sent_at), '') FROM person_message m WHERE m.account_id = person.account_id AND m.email = person.email)
+                "UPDATE person SET (received, sent, last_at) = (SELECT COALESCE(SUM(NOT own), 0), COALESCE(SUM(own), 0),
+                    COALESCE(MAX(sent_at), '') FROM person_message m WHERE m.account_id = person.account_id AND m.email = person.email)
                  WHERE account_id = ? AND email = ?",
                 array_values($person),
             );

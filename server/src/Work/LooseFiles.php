@@ -32,7 +32,8 @@ final readonly class LooseFiles implements Chore
         $this->connection->executeStatement(
             'DELETE FROM file WHERE added_at < ?
              AND NOT EXISTS (SELECT 1 FROM task t, json_each(t.files) j WHERE t.account_id = file.account_id AND j.value = file.id)
-             AND NOT EXISTS (SELECT 1 FROM outgoing o, json_each(o.letter -> \'$.files\') j WHERE o.account_id = file.account_id AND j.value = file.id)
+             AND NOT EXISTS (SELECT 1 FROM outgoing o, json_each(o.letter -> \'$.files\') j WHERE o.account_id = file.account_id
+             AND j.value = file.id)
              AND NOT EXISTS (SELECT 1 FROM journal_entry e WHERE e.account_id = file.account_id AND INSTR(e.changes, file.id) > 0)',
             [StoredNow::of($now->modify('-2 days'))],
         );

@@ -25,7 +25,8 @@ final readonly class RingRows
         $rows = array_map(static fn (array $columns): Row => new Row($columns), $this->connection->fetchAllAssociative(
             "SELECT r.* FROM ring r
              LEFT JOIN task t ON r.about_kind = 'task' AND t.id = r.about_id AND t.account_id = r.account_id AND t.completed_at IS NULL
-             LEFT JOIN conversation c ON r.about_kind = 'conversation' AND c.id = r.about_id AND c.account_id = r.account_id AND c.place NOT IN ('bin', 'blocked')
+             LEFT JOIN conversation c ON r.about_kind = 'conversation' AND c.id = r.about_id AND c.account_id = r.account_id
+             AND c.place NOT IN ('bin', 'blocked')
              WHERE r.account_id = ? AND r.answered_at IS NULL AND (t.id IS NOT NULL OR c.id IS NOT NULL) ORDER BY r.at, r.id",
             [$account->id],
         ));

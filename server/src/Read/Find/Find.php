@@ -101,7 +101,8 @@ final readonly class Find
         $at = self::found($place);
         $all = $this->conversations->ids(
             "SELECT c.id || ' ' || f.newest || ' ' || {$at}
-             FROM (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid WHERE message_search MATCH :words GROUP BY m.conversation) f
+             FROM (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid
+             WHERE message_search MATCH :words GROUP BY m.conversation) f
              CROSS JOIN search_conversation c ON c.number = f.conversation
              WHERE ".implode(' AND ', ['c.account_id = :account', ...$conditions])." ORDER BY {$at} DESC, c.id",
             $account,

@@ -62,7 +62,8 @@ final readonly class OwedRows
             "SELECT o.*, c.id AS found_conversation, c.subject, t.id AS found_task, t.title FROM owed o
              LEFT JOIN conversation c ON c.id = o.conversation_id AND c.account_id = o.account_id
              LEFT JOIN task t ON t.id = o.task_id AND t.account_id = o.account_id
-             WHERE o.account_id = :account AND ({$where}) ORDER BY o.state <> 'open', CASE WHEN o.state = 'open' THEN o.until END, o.settled_at DESC, o.asked_at, o.id",
+             WHERE o.account_id = :account AND ({$where}) ORDER BY o.state <> 'open', CASE WHEN o.state = 'open' THEN o.until END,
+             o.settled_at DESC, o.asked_at, o.id",
             $parameters + ['account' => $account->id],
         );
 

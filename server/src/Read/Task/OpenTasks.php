@@ -64,7 +64,8 @@ final readonly class OpenTasks
          * } $columns
          */
         foreach ($this->connection->fetchAllNumeric(
-            'SELECT t.id, t.parent_id, t.list_id, l.archived, t.due_date, t.due_time, t.due_zone, t.start_date, t.start_time, t.start_zone, t.estimate
+            'SELECT t.id, t.parent_id, t.list_id, l.archived, t.due_date, t.due_time, t.due_zone,
+                t.start_date, t.start_time, t.start_zone, t.estimate
              FROM task t JOIN task_list l ON l.id = t.list_id WHERE t.account_id = ? AND t.completed_at IS NULL',
             [$account->id],
         ) as $columns) {

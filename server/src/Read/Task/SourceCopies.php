@@ -54,7 +54,8 @@ final readonly class SourceCopies
         $copy = $this->orm->getRepository(SourceCopy::class)->findOneBy(['accountId' => $account->id, 'id' => $id])
             ?? throw new NotFound('source', $id);
         $conversation = $this->orm->getConnection()->fetchOne(
-            'SELECT c.conversation_id FROM message m JOIN conversation_message c ON c.message_id = m.id WHERE m.account_id = ? AND m.id = ?',
+            'SELECT c.conversation_id FROM message m JOIN conversation_message c ON c.message_id = m.id WHERE m.account_id = ?
+                AND m.id = ?',
             [$account->id, $copy->messageId],
         );
 

@@ -25,11 +25,13 @@ final readonly class TaskRows
     /** So many at once. */
     public const PAGE = 200;
 
-    private const SELECT = "SELECT t.id, t.revision, t.title, t.list_id, t.parent_id, t.rank, t.start_date, t.start_time, t.start_zone, t.due_date, t.due_time, t.due_zone,
+    private const SELECT = "SELECT t.id, t.revision, t.title, t.list_id, t.parent_id, t.rank,
+        t.start_date, t.start_time, t.start_zone, t.due_date, t.due_time, t.due_zone,
             t.estimate, t.priority, t.labels, t.repeats, t.reminders, t.files, t.notes <> '' AS noted, t.completed_at,
             l.name AS list_name, l.colour AS list_colour, p.title AS parent_title, s.id AS source_id,
             json_extract(s.sender, '$.name') AS source_name, json_extract(s.sender, '$.email') AS source_email
-        FROM json_each(?) w CROSS JOIN task t ON t.id = w.value JOIN task_list l ON l.id = t.list_id LEFT JOIN task p ON p.id = t.parent_id LEFT JOIN source_copy s ON s.id = ".self::SOURCE;
+        FROM json_each(?) w CROSS JOIN task t ON t.id = w.value JOIN task_list l ON l.id = t.list_id
+        LEFT JOIN task p ON p.id = t.parent_id LEFT JOIN source_copy s ON s.id = ".self::SOURCE;
 
     /** The copy of the first message that a task came from. */
     private const SOURCE = "(SELECT json_extract(j.value, '$.ref') FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') "
@@ -107,7 +109,8 @@ final readonly class TaskRows
         $around = [(string) $day->plusDays(-1), (string) $day->plusDays(1)];
 
         return $this->rows($account, $this->ids(
-            ' AND t.completed_at IS NULL AND NOT l.archived AND (t.due_date BETWEEN ? AND ? OR t.start_date BETWEEN ? AND ?) ORDER BY '.implode(', ', self::BY_DUE),
+            ' AND t.completed_at IS NULL AND NOT l.archived AND (t.due_date BETWEEN ? AND ? OR t.start_date BETWEEN ? AND ?)
+                ORDER BY '.implode(', ', self::BY_DUE),
             [$account->id->text, $over ? '' : $around[0], $around[1], ...$around],
         ));
     }
@@ -134,7 +137,8 @@ final readonly class TaskRows
         return $this->rows(
             $account,
             $this->ids(
-                " AND t.completed_at IS NULL AND LOWER((SELECT json_extract(s.sender, '$.email') FROM source_copy s WHERE s.id = ".self::SOURCE.')) = ?',
+                " AND t.completed_at IS NULL AND LOWER((SELECT json_extract(s.sender, '$.email') FROM source_copy s
+                    WHERE s.id = ".self::SOURCE.')) = ?',
                 [$account->id->text, mb_strtolower($email)],
             ),
         );
@@ -181,7 +185,9 @@ final readonly class TaskRows
     public function ofMessages(AccountId $accountId, array $messageIds): array
     {
         return $this->links(
-            "EXISTS (SELECT 1 FROM json_each(t.sources) j JOIN source_copy s ON s.id = json_extract(j.value, '$.ref') WHERE json_extract(j.value, '$.kind') = 'message' AND s.account_id = t.account_id AND s.message_id IN (SELECT value FROM json_each(?)))",
+            "EXISTS (SELECT 1 FROM json_each(t.sources) j JOIN source_copy s ON s.id = json_extract(j.value, '$.ref')
+                WHERE json_extract(j.value, '$.kind') = 'message' AND s.account_id = t.account_id AND s.message_id IN (SELECT value
+                FROM json_each(?)))",
             $accountId,
             json_encode($messageIds, \JSON_THROW_ON_ERROR),
         );
@@ -191,7 +197,8 @@ final readonly class TaskRows
     public function ofTask(AccountId $accountId, string $id): array
     {
         return $this->links(
-            "EXISTS (SELECT 1 FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'task' AND json_extract(j.value, '$.ref') = ?)",
+            "EXISTS (SELECT 1 FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'task'
+                AND json_extract(j.value, '$.ref') = ?)",
             $accountId,
             $id,
         );
@@ -213,7 +220,8 @@ final readonly class TaskRows
     {
         $over = $this->open->overByList($account);
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL AND '.TaskStands::ALONE.'), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
+            'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL
+                AND '.TaskStands::ALONE.'), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
              FROM task_list l LEFT JOIN task t ON t.list_id = l.id LEFT JOIN task_list p ON p.id = l.parent_id WHERE l.account_id = ?
              GROUP BY l.id ORDER BY COALESCE(p.rank, l.rank), COALESCE(p.id, l.id), p.id IS NOT NULL, l.rank, l.id',
             [$account->id],

@@ -83,7 +83,8 @@ final readonly class Advices
     {
         $rows = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.snoozed_since, c.away_until, c.away_reason, c.called_back_by, c.owed_by, c.owed_what, c.decided_at, '.ConversationRows::TOUCHES.' AS touches
+            'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.snoozed_since,
+                c.away_until, c.away_reason, c.called_back_by, c.owed_by, c.owed_what, c.decided_at, '.ConversationRows::TOUCHES.' AS touches
              FROM conversation c WHERE +c.account_id = ? AND c.id IN (SELECT value FROM json_each(?))',
             [$account->id, json_encode($ids, \JSON_THROW_ON_ERROR)],
         ) as $columns) {
@@ -141,7 +142,8 @@ final readonly class Advices
         $decisions = [];
         foreach ($this->connection->iterateAssociative(
             'SELECT c.habit_key, c.decided_as FROM json_each(:keys) k CROSS JOIN conversation c ON c.id IN (
-                SELECT h.id FROM conversation h WHERE h.account_id = :account AND h.habit_key = k.value AND h.decided_as IS NOT NULL ORDER BY h.decided_at DESC LIMIT '.Habit::LOOKED_AT.'
+                SELECT h.id FROM conversation h WHERE h.account_id = :account AND h.habit_key = k.value AND h.decided_as IS NOT NULL
+                ORDER BY h.decided_at DESC LIMIT '.Habit::LOOKED_AT.'
              ) ORDER BY k.key, c.decided_at DESC',
             [
                 'account' => $account->id,

@@ -23,7 +23,8 @@ final readonly class BlockedRows
         $rows = $this->connection->fetchAllAssociative(
             "SELECT b.*, (SELECT COUNT(*) FROM conversation c WHERE c.account_id = b.account_id AND c.place = 'blocked' AND (
                 LOWER(c.latest_email) = b.pattern
-                OR (b.pattern LIKE '@%' AND (LOWER(c.latest_email) LIKE '%' || b.pattern OR LOWER(c.latest_email) LIKE '%.' || SUBSTR(b.pattern, 2))))) AS conversations
+                OR (b.pattern LIKE '@%' AND (LOWER(c.latest_email) LIKE '%' || b.pattern
+                OR LOWER(c.latest_email) LIKE '%.' || SUBSTR(b.pattern, 2))))) AS conversations
              FROM blocked_sender b WHERE b.account_id = ? ORDER BY b.since DESC, b.pattern",
             [$accountId],
         );

@@ -50,7 +50,8 @@ final readonly class Clearings
     {
         /** @var list<array{clearing_id: string, done_at: string}> $rows */
         $rows = $this->connection->fetchAllAssociative(
-            "SELECT clearing_id, done_at FROM journal_entry WHERE account_id = ? AND clearing_id IS NOT NULL AND kind <> 'undo' ORDER BY number DESC LIMIT ".self::PACE_OF,
+            "SELECT clearing_id, done_at FROM journal_entry WHERE account_id = ? AND clearing_id IS NOT NULL AND kind <> 'undo'
+                ORDER BY number DESC LIMIT ".self::PACE_OF,
             [$accountId],
         );
 

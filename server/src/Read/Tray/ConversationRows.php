@@ -87,7 +87,8 @@ final readonly class ConversationRows
     public function away(Account $account): array
     {
         $away = [];
-        foreach ($this->connection->iterateNumeric('SELECT c.id, c.subject, c.away_until, c.away_reason FROM conversation c WHERE '.self::AWAY.' ORDER BY c.away_until, c.id', ['account' => $account->id, 'now' => $this->now->text()]) as [$id, $subject, $until, $reason]) {
+        foreach ($this->connection->iterateNumeric('SELECT c.id, c.subject, c.away_until, c.away_reason FROM conversation c
+            WHERE '.self::AWAY.' ORDER BY c.away_until, c.id', ['account' => $account->id, 'now' => $this->now->text()]) as [$id, $subject, $until, $reason]) {
             if (\is_string($id) && \is_string($subject) && \is_string($until)) {
                 $away[] = ['id' => $id, 'subject' => $subject, 'until' => $until, 'reason' => \is_string($reason) ? $reason : ''];
             }
@@ -135,10 +136,13 @@ final readonly class ConversationRows
     {
         $ids = $this->ids(
             'SELECT c.id FROM conversation c WHERE c.id IN (
-                SELECT x.conversation_id FROM (SELECT p.message_id FROM person_message p WHERE p.account_id = :account AND p.email = :email ORDER BY p.sent_at DESC LIMIT '.self::OF_PERSON_READ.') n
+                SELECT x.conversation_id FROM (SELECT p.message_id FROM person_message p WHERE p.account_id = :account
+                AND p.email = :email ORDER BY p.sent_at DESC LIMIT '.self::OF_PERSON_READ.') n
                 JOIN conversation_message x ON x.message_id = n.message_id
-                UNION SELECT t.id FROM (SELECT * FROM ('.self::OF_TRAY.' ORDER BY c.latest_at DESC LIMIT '.self::TRAY_MOST.') UNION SELECT * FROM ('.self::BACK.' ORDER BY c.away_until DESC LIMIT '.self::TRAY_MOST.')) t
-                WHERE EXISTS (SELECT 1 FROM conversation_message y CROSS JOIN person_message q ON q.account_id = :account AND q.email = :email AND q.message_id = y.message_id WHERE y.conversation_id = t.id))
+                UNION SELECT t.id FROM (SELECT * FROM ('.self::OF_TRAY.' ORDER BY c.latest_at DESC LIMIT '.self::TRAY_MOST.')
+                UNION SELECT * FROM ('.self::BACK.' ORDER BY c.away_until DESC LIMIT '.self::TRAY_MOST.')) t
+                WHERE EXISTS (SELECT 1 FROM conversation_message y CROSS JOIN person_message q ON q.account_id = :account
+                AND q.email = :email AND q.message_id = y.message_id WHERE y.conversation_id = t.id))
              ORDER BY '.WhereNow::is(Place::Tray).' DESC, c.latest_at DESC, c.id LIMIT '.self::OF_PERSON,
             $account,
             ['email' => strtolower($email)],

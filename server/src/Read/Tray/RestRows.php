@@ -36,7 +36,8 @@ final readonly class RestRows
         $few = " {$later} ORDER BY c.latest_at DESC, c.id LIMIT ".self::PAGE;
         $ids = \sprintf('SELECT * FROM (%s) UNION ALL SELECT * FROM (%s)', ConversationRows::OF_TRAY.$few, ConversationRows::BACK.$few);
         $keys = $this->rows->ids(
-            "SELECT c.latest_at || ' ' || c.id FROM conversation c WHERE c.id IN ({$ids}) ORDER BY c.latest_at DESC, c.id LIMIT ".self::PAGE,
+            "SELECT c.latest_at || ' ' || c.id FROM conversation c WHERE c.id IN ({$ids})
+                ORDER BY c.latest_at DESC, c.id LIMIT ".self::PAGE,
             $account,
             ['at' => $at, 'id' => $id],
         );

@@ -105,7 +105,8 @@ final readonly class FindingsStore implements Reading
             $row = new Row($columns);
 
             return ['account' => $row->string('account_id'), 'message' => $row->string('message_id')];
-        }, $this->connection->fetchAllAssociative('SELECT account_id, message_id FROM findings_wanted ORDER BY rowid DESC LIMIT ?', [$most]));
+        }, $this->connection->fetchAllAssociative('SELECT account_id, message_id FROM findings_wanted
+            ORDER BY rowid DESC LIMIT ?', [$most]));
     }
 
     /** How many messages of somebody wait to be read. */

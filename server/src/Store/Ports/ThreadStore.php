@@ -17,11 +17,13 @@ use ZippyTray\Server\Store\StoredNow;
 final readonly class ThreadStore implements ThreadIndex
 {
     // CROSS JOIN keeps the order: first the few ids or subjects, then the large tables by their keys.
-    private const BY_ID = 'SELECT c.conversation_id FROM json_each(:ids) j CROSS JOIN thread_id t ON t.account_id = :account AND t.header = j.value
+    private const BY_ID = 'SELECT c.conversation_id FROM json_each(:ids) j CROSS JOIN thread_id t ON t.account_id = :account
+        AND t.header = j.value
         JOIN conversation_message c ON c.message_id = t.message_id';
 
     private const BY_SUBJECT = "SELECT c.conversation_id FROM json_each(:subjects) j
-        CROSS JOIN thread_subject s ON s.account_id = :account AND s.base = j.value ->> 'base' AND s.sent_at BETWEEN j.value ->> 'earliest' AND j.value ->> 'latest'
+        CROSS JOIN thread_subject s ON s.account_id = :account AND s.base = j.value ->> 'base' AND s.sent_at
+        BETWEEN j.value ->> 'earliest' AND j.value ->> 'latest'
         JOIN conversation_message c ON c.message_id = s.message_id";
 
     public function __construct(private Connection $connection)
