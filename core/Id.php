@@ -14,6 +14,11 @@ abstract readonly class Id implements \Stringable, \JsonSerializable
     {
     }
 
+    final public static function orNull(?string $text): ?static
+    {
+        return null === $text ? null : new static($text);
+    }
+
     final public function is(self $other): bool
     {
         return static::class === $other::class && $this->text === $other->text;

@@ -176,7 +176,7 @@ final class Owed implements Journaled
          */
         $this->until = new \DateTimeImmutable($state['until']);
         $this->zone = $state['zone'];
-        $this->conversationId = null === $state['conversation'] ? null : new ConversationId($state['conversation']);
+        $this->conversationId = ConversationId::orNull($state['conversation']);
         $this->state = OwedState::from($state['state']);
         $this->settledAt = null === $state['settledAt'] ? null : new \DateTimeImmutable($state['settledAt']);
         $this->automaticAt = null === $state['automaticAt'] ? null : new \DateTimeImmutable($state['automaticAt']);
@@ -198,7 +198,7 @@ final class Owed implements Journaled
             new Address($state['email'], $state['name']),
             $state['what'],
             new Moment(new \DateTimeImmutable($state['until']), Moment::zone($state['zone'])),
-            null === $state['conversation'] ? null : new ConversationId($state['conversation']),
+            ConversationId::orNull($state['conversation']),
             $state['task'],
             $state['outgoing'],
             new \DateTimeImmutable($state['askedAt']),

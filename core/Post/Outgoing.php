@@ -274,7 +274,7 @@ final class Outgoing implements Irrevocable
             $state['header'],
             AnswerKind::from($state['kind']),
             $state['message'],
-            null === $state['conversation'] ? null : new ConversationId($state['conversation']),
+            ConversationId::orNull($state['conversation']),
             Letter::fromState($state['letter']),
             $now,
         );

@@ -26,11 +26,11 @@ final readonly class ChangeLists
     }
 
     /**
-     * @param string $listId made by the client
+     * @param ListId $listId made by the client
      *
      * @throws Refused when the name cannot be, or is taken
      */
-    public function add(AccountId $accountId, EntryId $entryId, string $listId, string $name, ListColour $colour): Entry
+    public function add(AccountId $accountId, EntryId $entryId, ListId $listId, string $name, ListColour $colour): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::AddList, function (Step $step) use (
             $accountId,
@@ -52,7 +52,7 @@ final readonly class ChangeLists
      * @throws NotFound
      * @throws Refused  when the name cannot be, or is taken
      */
-    public function edit(AccountId $accountId, EntryId $entryId, string $listId, string $name, ListColour $colour, bool $archived): Entry
+    public function edit(AccountId $accountId, EntryId $entryId, ListId $listId, string $name, ListColour $colour, bool $archived): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use (
             $accountId,
@@ -77,13 +77,13 @@ final readonly class ChangeLists
     }
 
     /**
-     * @param string|null $behindId the list behind which it is to stand; null: the first of its like
-     * @param string|null $parentId the list that it is to lie under; null: none
+     * @param ListId|null $behindId the list behind which it is to stand; null: the first of its like
+     * @param ListId|null $parentId the list that it is to lie under; null: none
      *
      * @throws NotFound
      * @throws Refused  when that would nest lists deeper than one level
      */
-    public function move(AccountId $accountId, EntryId $entryId, string $listId, ?string $behindId, ?string $parentId = null): Entry
+    public function move(AccountId $accountId, EntryId $entryId, ListId $listId, ?ListId $behindId, ?ListId $parentId = null): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use (
             $accountId,
@@ -98,9 +98,9 @@ final readonly class ChangeLists
             }
             $others = array_values(array_filter(
                 $all,
-                static fn (TaskList $other): bool => $other->id !== $listId && $other->parentId() === $parentId,
+                static fn (TaskList $other): bool => !$other->id->is($listId) && $other->liesUnder($parentId),
             ));
-            $at = null === $behindId ? -1 : array_search($behindId, array_column($others, 'id'), true);
+            $at = null === $behindId ? -1 : array_search($behindId->text, array_map(static fn (TaskList $other): string => $other->id->text, $others), true);
             if (false === $at) {
                 throw new NotFound('list', (string) $behindId);
             }
@@ -117,22 +117,22 @@ final readonly class ChangeLists
      */
     private function checkNesting(TaskList $list, TaskList $parent, array $all): void
     {
-        if ($parent->id === $list->id) {
+        if ($parent->id->is($list->id)) {
             throw new Refused('A list cannot lie under itself.', 'parent');
         }
-        $hasOwn = [] !== array_filter($all, static fn (TaskList $other): bool => $other->parentId() === $list->id);
+        $hasOwn = [] !== array_filter($all, static fn (TaskList $other): bool => $other->liesUnder($list->id));
         if (null !== $parent->parentId() || $hasOwn) {
             throw new Refused('Lists lie under one another one level deep.', 'parent');
         }
     }
 
     /**
-     * @param string|null $moveTo the list that its tasks go to; null: they are deleted with it
+     * @param ListId|null $moveTo the list that its tasks go to; null: they are deleted with it
      *
      * @throws NotFound
      * @throws Refused  when its tasks are to go to itself
      */
-    public function delete(AccountId $accountId, EntryId $entryId, string $listId, ?string $moveTo): Entry
+    public function delete(AccountId $accountId, EntryId $entryId, ListId $listId, ?ListId $moveTo): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DeleteList, function (Step $step) use (
             $accountId,
@@ -144,7 +144,7 @@ final readonly class ChangeLists
             $tops = array_values(array_filter($tasks, static fn (Task $task): bool => null === $task->parentId()));
             usort($tops, static fn (Task $a, Task $b): int => $a->rank() <=> $b->rank());
             $target = null === $moveTo ? null : $this->tasks->getList($accountId, $moveTo);
-            if ($target?->id === $list->id) {
+            if (true === $target?->id->is($list->id)) {
                 throw new Refused('Its tasks cannot go to the list that is deleted.', 'moveTo');
             }
             if (null !== $target) {
@@ -154,7 +154,7 @@ final readonly class ChangeLists
                 $this->remove->remove($branch, $step);
             }
             foreach ($this->tasks->lists($accountId) as $under) {
-                if ($under->parentId() === $list->id) {
+                if ($under->liesUnder($list->id)) {
                     $step->touch($under);
                     $under->place($under->rank());
                 }

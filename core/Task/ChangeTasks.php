@@ -49,7 +49,7 @@ final readonly class ChangeTasks
             }
             if (null !== $list) {
                 $this->move->putLast(
-                    array_values(array_filter($this->branch->tops($tasks), static fn (Task $task): bool => $task->listId() !== $list->id)),
+                    array_values(array_filter($this->branch->tops($tasks), static fn (Task $task): bool => !$task->listId()->is($list->id))),
                     $list,
                     $step,
                 );

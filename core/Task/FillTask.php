@@ -64,7 +64,7 @@ final readonly class FillTask
         $task->rename($fields->title);
         $this->fill($task, $fields, $zone);
         $task->leadBackTo($this->sources($task, $fields));
-        if (null !== $list && $list->id !== $task->listId()) {
+        if (null !== $list && !$list->id->is($task->listId())) {
             $this->move->putLast([$task], $list, $step);
         }
     }
@@ -160,7 +160,7 @@ final readonly class FillTask
         $list = $this->tasks->listNamed($accountId, TaskList::checked($name));
         if (null === $list) {
             $lists = $this->tasks->lists($accountId);
-            $list = new TaskList($this->ids->next(), $accountId, $name, Rank::between(end($lists) ? end($lists)->rank() : null, null));
+            $list = new TaskList(new ListId($this->ids->next()), $accountId, $name, Rank::between(end($lists) ? end($lists)->rank() : null, null));
             $this->tasks->addList($list);
             $step->made($list);
         } elseif ($list->isArchived()) {

@@ -50,7 +50,7 @@ final readonly class MoveTasks
             if ([] === $tasks) {
                 throw new \LogicException('Of some tasks one lies under none of the others.');
             }
-            $list = $this->tasks->getList($accountId, $parent?->listId() ?? $behind?->listId() ?? $spot->listId ?? '');
+            $list = $this->tasks->getList($accountId, $parent?->listId() ?? $behind?->listId() ?? $spot->listId ?? new ListId(''));
             foreach ($tasks as $task) {
                 $this->check($task, $parent);
             }
@@ -88,7 +88,7 @@ final readonly class MoveTasks
      */
     private function put(array $tasks, TaskList $list, ?Task $parent, array $ranks, Step $step): void
     {
-        $elsewhere = array_values(array_filter($tasks, static fn (Task $task): bool => $task->listId() !== $list->id));
+        $elsewhere = array_values(array_filter($tasks, static fn (Task $task): bool => !$task->listId()->is($list->id)));
         foreach ([] === $elsewhere ? [] : $this->tasks->under($elsewhere) as $subtask) {
             $step->touch($subtask);
             $subtask->place($list->id, $subtask->parentId(), $subtask->rank());

@@ -45,8 +45,8 @@ final readonly class RemoveTasks
         });
     }
 
-    /** @param string|null $listId null: of all lists */
-    public function clearDone(AccountId $accountId, EntryId $entryId, ?string $listId): Entry
+    /** @param ListId|null $listId null: of all lists */
+    public function clearDone(AccountId $accountId, EntryId $entryId, ?ListId $listId): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::ClearDone, function (Step $step) use ($accountId, $listId): void {
             $list = null === $listId ? null : $this->tasks->getList($accountId, $listId);

@@ -10,16 +10,16 @@ namespace ZippyTray\Core\Task;
 final readonly class Spot
 {
     /**
-     * @param string|null $listId   at the top level of that list
+     * @param ListId|null $listId   at the top level of that list
      * @param string|null $parentId under that task
      * @param string|null $behindId right behind that task, beside it
      * @param bool        $first    at the beginning instead of the end
      */
-    private function __construct(public ?string $listId, public ?string $parentId, public ?string $behindId, public bool $first)
+    private function __construct(public ?ListId $listId, public ?string $parentId, public ?string $behindId, public bool $first)
     {
     }
 
-    public static function in(string $listId, bool $first = false): self
+    public static function in(ListId $listId, bool $first = false): self
     {
         return new self($listId, null, null, $first);
     }

@@ -43,7 +43,7 @@ final class Task implements Journaled
 
     private string $notes = '';
 
-    private string $listId;
+    private ListId $listId;
 
     private ?string $parentId = null;
 
@@ -92,7 +92,7 @@ final class Task implements Journaled
         public readonly AccountId $accountId,
         public readonly \DateTimeImmutable $createdAt,
         string $title,
-        string $listId,
+        ListId $listId,
         string $rank = 'V',
     ) {
         $this->title = self::checkedTitle($title);
@@ -108,7 +108,7 @@ final class Task implements Journaled
     public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /** @var TaskState $state */
-        $task = new self($id, $accountId, new \DateTimeImmutable($state['createdAt']), $state['title'], $state['list']);
+        $task = new self($id, $accountId, new \DateTimeImmutable($state['createdAt']), $state['title'], new ListId($state['list']));
         $task->restore($state);
 
         return $task;
@@ -154,7 +154,7 @@ final class Task implements Journaled
     }
 
     /** @param string|null $parentId the task that it is a part of */
-    public function place(string $listId, ?string $parentId, string $rank): void
+    public function place(ListId $listId, ?string $parentId, string $rank): void
     {
         $this->listId = $listId;
         $this->parentId = $parentId;
@@ -278,7 +278,7 @@ final class Task implements Journaled
         return $this->notes;
     }
 
-    public function listId(): string
+    public function listId(): ListId
     {
         return $this->listId;
     }
@@ -359,7 +359,7 @@ final class Task implements Journaled
             'createdAt' => $this->createdAt->format(\DATE_ATOM),
             'title' => $this->title,
             'notes' => $this->notes,
-            'list' => $this->listId,
+            'list' => $this->listId->text,
             'parent' => $this->parentId,
             'rank' => $this->rank,
             'start' => $this->start()?->state(),
@@ -380,7 +380,7 @@ final class Task implements Journaled
         /** @var TaskState $state */
         $this->title = $state['title'];
         $this->notes = $state['notes'];
-        $this->listId = $state['list'];
+        $this->listId = new ListId($state['list']);
         $this->parentId = $state['parent'];
         $this->rank = $state['rank'];
         [
@@ -402,7 +402,7 @@ final class Task implements Journaled
 
     public function needs(): array
     {
-        $list = new ObjectRef(ObjectKind::TaskList, $this->listId);
+        $list = new ObjectRef(ObjectKind::TaskList, $this->listId->text);
 
         return null === $this->parentId ? [$list] : [$list, new ObjectRef(ObjectKind::Task, $this->parentId)];
     }

@@ -32,10 +32,10 @@ final class TaskList implements Journaled
     private bool $archived = false;
 
     /** The list that it lies under; null: none. Lists nest one level deep. */
-    private ?string $parentId = null;
+    private ?ListId $parentId = null;
 
     /** @throws Refused when the name is empty or longer than NAME_LENGTH characters */
-    public function __construct(public readonly string $id, public readonly AccountId $accountId, string $name, string $rank = 'V')
+    public function __construct(public readonly ListId $id, public readonly AccountId $accountId, string $name, string $rank = 'V')
     {
         $this->name = self::checked($name);
         $this->rank = $rank;
@@ -49,7 +49,7 @@ final class TaskList implements Journaled
     public static function revived(string $id, AccountId $accountId, array $state): self
     {
         /** @var ListState $state */
-        $list = new self($id, $accountId, $state['name']);
+        $list = new self(new ListId($id), $accountId, $state['name']);
         $list->restore($state);
 
         return $list;
@@ -83,15 +83,21 @@ final class TaskList implements Journaled
         $this->colour = $colour;
     }
 
-    public function place(string $rank, ?string $parentId = null): void
+    public function place(string $rank, ?ListId $parentId = null): void
     {
         $this->rank = $rank;
         $this->parentId = $parentId;
     }
 
-    public function parentId(): ?string
+    public function parentId(): ?ListId
     {
         return $this->parentId;
+    }
+
+    /** @param ListId|null $parentId null: under none */
+    public function liesUnder(?ListId $parentId): bool
+    {
+        return null === $parentId ? null === $this->parentId : true === $this->parentId?->is($parentId);
     }
 
     public function archive(bool $archived): void
@@ -116,13 +122,19 @@ final class TaskList implements Journaled
 
     public function ref(): ObjectRef
     {
-        return new ObjectRef(ObjectKind::TaskList, $this->id);
+        return new ObjectRef(ObjectKind::TaskList, $this->id->text);
     }
 
     /** @return ListState */
     public function state(): array
     {
-        return ['name' => $this->name, 'rank' => $this->rank, 'colour' => $this->colour->value, 'archived' => $this->archived] + (null === $this->parentId ? [] : ['parent' => $this->parentId]);
+        return [
+            'name' => $this->name,
+            'rank' => $this->rank,
+            'colour' => $this->colour->value,
+            'archived' => $this->archived,
+            ...(null === $this->parentId ? [] : ['parent' => $this->parentId->text]),
+        ];
     }
 
     public function restore(array $state): void
@@ -132,11 +144,11 @@ final class TaskList implements Journaled
         $this->rank = $state['rank'];
         $this->colour = ListColour::from($state['colour']);
         $this->archived = $state['archived'];
-        $this->parentId = $state['parent'] ?? null;
+        $this->parentId = ListId::orNull($state['parent'] ?? null);
     }
 
     public function needs(): array
     {
-        return null === $this->parentId ? [] : [new ObjectRef(ObjectKind::TaskList, $this->parentId)];
+        return null === $this->parentId ? [] : [new ObjectRef(ObjectKind::TaskList, $this->parentId->text)];
     }
 }

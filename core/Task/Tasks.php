@@ -35,26 +35,26 @@ interface Tasks
      *
      * @return string|null the rank of the next one, or null when none follows
      */
-    public function rankBehind(AccountId $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string;
+    public function rankBehind(AccountId $accountId, ListId $listId, ?string $parentId, ?string $rank, array $except = []): ?string;
 
     /** @return string|null the rank of the last one beside one another; null when there is none */
-    public function lastRank(AccountId $accountId, string $listId, ?string $parentId): ?string;
+    public function lastRank(AccountId $accountId, ListId $listId, ?string $parentId): ?string;
 
     /** @return list<Task> all tasks of the list, completed ones too, without a set order */
     public function ofList(TaskList $list): array;
 
     /**
-     * @param string|null $listId null: of all lists
+     * @param ListId|null $listId null: of all lists
      *
      * @return list<Task> the completed ones, without a set order
      */
-    public function done(AccountId $accountId, ?string $listId): array;
+    public function done(AccountId $accountId, ?ListId $listId): array;
 
     /** The list of that name; capitals do not matter. */
     public function listNamed(AccountId $accountId, string $name): ?TaskList;
 
     /** @throws NotFound */
-    public function getList(AccountId $accountId, string $id): TaskList;
+    public function getList(AccountId $accountId, ListId $id): TaskList;
 
     /** @return list<TaskList> in their order */
     public function lists(AccountId $accountId): array;

@@ -17,6 +17,7 @@ use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Core\Task\CompleteTasks;
 use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\MakeTasks;
 use ZippyTray\Core\Task\ReadOutline;
 use ZippyTray\Core\Task\TaskFields;
@@ -80,7 +81,7 @@ final readonly class SeedDemo
             $this->templates->add($account->id, new EntryId($this->ids->next()), $this->ids->next(), $template, $subject, $text, $signed);
         }
         foreach ($this->scenario->lists() as $name => $colour) {
-            $this->changeLists->add($account->id, new EntryId($this->ids->next()), $this->ids->next(), $name, ListColour::from($colour));
+            $this->changeLists->add($account->id, new EntryId($this->ids->next()), new ListId($this->ids->next()), $name, ListColour::from($colour));
         }
         foreach ($this->steps($account, $dates) as [$at, $step]) {
             $this->clock->at($at, $step);

@@ -15,6 +15,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ChangeLists;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ListFields;
 use ZippyTray\Server\Http\Payload\ListPlace;
@@ -44,7 +45,7 @@ final readonly class ListController
             $this->change->add(
                 $account->id,
                 new EntryId($fields->entry),
-                $fields->id ?? throw new Refused('A list needs an id.', 'id'),
+                new ListId($fields->id ?? throw new Refused('A list needs an id.', 'id')),
                 $fields->name,
                 $fields->colour,
             ),
@@ -58,7 +59,7 @@ final readonly class ListController
         return $this->answer($this->change->edit(
             $account->id,
             new EntryId($fields->entry),
-            $id,
+            new ListId($id),
             $fields->name,
             $fields->colour,
             $fields->archived,
@@ -68,7 +69,7 @@ final readonly class ListController
     #[Route('/{id}/place', methods: 'PUT')]
     public function move(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListPlace $place): JsonResponse
     {
-        return $this->answer($this->change->move($account->id, new EntryId($place->entry), $id, $place->behind, $place->parent));
+        return $this->answer($this->change->move($account->id, new EntryId($place->entry), new ListId($id), ListId::orNull($place->behind), ListId::orNull($place->parent)));
     }
 
     #[Route('/{id}', methods: 'DELETE')]
@@ -81,7 +82,7 @@ final readonly class ListController
         #[MapQueryParameter]
         ?string $moveTo = null,
     ): JsonResponse {
-        return $this->answer($this->change->delete($account->id, new EntryId($entry), $id, $moveTo));
+        return $this->answer($this->change->delete($account->id, new EntryId($entry), new ListId($id), ListId::orNull($moveTo)));
     }
 
     private function answer(Entry $entry, int $status = Response::HTTP_OK): JsonResponse

@@ -15,6 +15,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\ChangeTasks;
 use ZippyTray\Core\Task\CompleteTasks;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\MoveTasks;
 use ZippyTray\Core\Task\RemoveTasks;
 use ZippyTray\Server\Account\Account;
@@ -94,7 +95,7 @@ final readonly class TaskStepController
         #[MapQueryParameter]
         ?string $list = null,
     ): JsonResponse {
-        return $this->answer($this->remove->clearDone($account->id, new EntryId($entry), $list));
+        return $this->answer($this->remove->clearDone($account->id, new EntryId($entry), ListId::orNull($list)));
     }
 
     private function answer(Entry $entry): JsonResponse

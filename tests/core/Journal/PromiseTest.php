@@ -13,6 +13,7 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\OpenSubtasks;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\Priority;
@@ -257,7 +258,7 @@ final class PromiseTest extends TestCase
         return match ($chance->getInt(0, 2)) {
             0 => Spot::under($other->id, 0 === $chance->getInt(0, 1)),
             1 => Spot::behind($other->id),
-            default => Spot::in(array_keys($world->memory->lists)[0], 0 === $chance->getInt(0, 1)),
+            default => Spot::in(new ListId(array_keys($world->memory->lists)[0]), 0 === $chance->getInt(0, 1)),
         };
     }
 
@@ -283,14 +284,14 @@ final class PromiseTest extends TestCase
             0 => $world->changeLists->add(
                 World::account(),
                 new EntryId($world->ids->next()),
-                $world->ids->next(),
+                new ListId($world->ids->next()),
                 'List '.\count($ids),
                 ListColour::Plum,
             ),
             1 => $world->changeLists->edit(
                 World::account(),
                 new EntryId($world->ids->next()),
-                $one,
+                new ListId($one),
                 'Renamed '.$chance->getInt(0, 99),
                 ListColour::Sea,
                 0 === $chance->getInt(0, 4),
@@ -298,14 +299,14 @@ final class PromiseTest extends TestCase
             2 => $world->changeLists->move(
                 World::account(),
                 new EntryId($world->ids->next()),
-                $one,
-                $ids[\count($ids) - 1] === $one ? null : $ids[\count($ids) - 1],
+                new ListId($one),
+                ListId::orNull($ids[\count($ids) - 1] === $one ? null : $ids[\count($ids) - 1]),
             ),
             default => $world->changeLists->delete(
                 World::account(),
                 new EntryId($world->ids->next()),
-                $one,
-                0 === $chance->getInt(0, 1) ? null : $ids[0],
+                new ListId($one),
+                ListId::orNull(0 === $chance->getInt(0, 1) ? null : $ids[0]),
             ),
         };
     }

@@ -11,12 +11,14 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\FirstReminder;
 use ZippyTray\Core\Task\Labels;
 use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\Source;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskChange;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Task\TaskOvertaken;
 use ZippyTray\Core\Task\TaskProposal;
@@ -36,6 +38,7 @@ use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\FoundDate;
 use ZippyTray\Core\Tray\Advice\ListItem;
 use ZippyTray\Core\Tray\Advice\MailKind;
+use ZippyTray\Tests\Core\World\MemoryTasks;
 use ZippyTray\Tests\Core\World\World;
 
 /**
@@ -220,22 +223,22 @@ final class FieldsTest extends TestCase
     {
         $world = new World();
         foreach (['Roof', 'House', 'Shed'] as $name) {
-            $world->changeLists->add(World::account(), new EntryId('add '.$name), $name, $name, ListColour::Sea);
+            $world->changeLists->add(World::account(), new EntryId('add '.$name), new ListId($name), $name, ListColour::Sea);
         }
-        $order = static fn (): array => array_column(
-            (new \ZippyTray\Tests\Core\World\MemoryTasks($world->memory))->lists(World::account()),
-            'id',
+        $order = static fn (): array => array_map(
+            static fn (TaskList $list): string => $list->id->text,
+            (new MemoryTasks($world->memory))->lists(World::account()),
         );
-        $world->changeLists->move(World::account(), new EntryId('up'), 'Shed', null);
+        $world->changeLists->move(World::account(), new EntryId('up'), new ListId('Shed'), null);
         self::assertSame(['Shed', 'Roof', 'House'], $order());
-        $moved = $world->changeLists->move(World::account(), new EntryId('down'), 'Shed', 'Roof');
+        $moved = $world->changeLists->move(World::account(), new EntryId('down'), new ListId('Shed'), new ListId('Roof'));
         self::assertSame(['Roof', 'Shed', 'House'], $order());
         $world->undo($moved);
         self::assertSame(['Shed', 'Roof', 'House'], $order());
-        $world->changeLists->edit(World::account(), new EntryId('own name'), 'Roof', 'roof', ListColour::Plum, false);
+        $world->changeLists->edit(World::account(), new EntryId('own name'), new ListId('Roof'), 'roof', ListColour::Plum, false);
         foreach (['HOUSE', ' ', str_repeat('x', 81)] as $name) {
             try {
-                $world->changeLists->edit(World::account(), new EntryId('edit '.$name), 'Roof', $name, ListColour::Plum, false);
+                $world->changeLists->edit(World::account(), new EntryId('edit '.$name), new ListId('Roof'), $name, ListColour::Plum, false);
                 self::fail($name);
             } catch (Refused $refused) {
                 self::assertSame('list', $refused->field);
@@ -247,13 +250,13 @@ final class FieldsTest extends TestCase
     {
         $world = new World();
         foreach (['Roof', 'House', 'Shed'] as $name) {
-            $world->changeLists->add(World::account(), new EntryId('add '.$name), $name, $name, ListColour::Sea);
+            $world->changeLists->add(World::account(), new EntryId('add '.$name), new ListId($name), $name, ListColour::Sea);
         }
         $before = $world->state();
-        $parents = static fn (): array => array_map(static fn ($list): ?string => $list->parentId(), $world->memory->lists);
+        $parents = static fn (): array => array_map(static fn (TaskList $list): ?string => $list->parentId()?->text, $world->memory->lists);
         $entries = [
-            $world->changeLists->move(World::account(), new EntryId('shed'), 'Shed', null, 'House'),
-            $world->changeLists->move(World::account(), new EntryId('roof'), 'Roof', 'Shed', 'House'),
+            $world->changeLists->move(World::account(), new EntryId('shed'), new ListId('Shed'), null, new ListId('House')),
+            $world->changeLists->move(World::account(), new EntryId('roof'), new ListId('Roof'), new ListId('Shed'), new ListId('House')),
         ];
         self::assertSame(
             ['Roof' => 'House', 'House' => null, 'Shed' => 'House'],
@@ -262,13 +265,13 @@ final class FieldsTest extends TestCase
         self::assertSame('under House', $entries[1]->consequence);
         foreach ([['House', 'House'], ['Roof', 'Shed'], ['House', 'Roof']] as [$list, $parent]) {
             try {
-                $world->changeLists->move(World::account(), new EntryId('no '.$list.$parent), $list, null, $parent);
+                $world->changeLists->move(World::account(), new EntryId('no '.$list.$parent), new ListId($list), null, new ListId($parent));
                 self::fail("{$list} under {$parent}");
             } catch (Refused $refused) {
                 self::assertSame('parent', $refused->field);
             }
         }
-        $gone = $world->changeLists->delete(World::account(), new EntryId('gone'), 'House', null);
+        $gone = $world->changeLists->delete(World::account(), new EntryId('gone'), new ListId('House'), null);
         self::assertSame([null, null], [$world->memory->lists['Roof']->parentId(), $world->memory->lists['Shed']->parentId()]);
         $world->undo($gone);
         array_map($world->undo(...), array_reverse($entries));
@@ -382,7 +385,7 @@ final class FieldsTest extends TestCase
 
     private function task(): Task
     {
-        return new Task('task', World::account(), new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Order polish', 'list');
+        return new Task('task', World::account(), new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Order polish', new ListId('list'));
     }
 
     private static function due(?string $written): ?Due

@@ -11,6 +11,7 @@ use Random\Randomizer;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\DateGroup;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\Rank;
 use ZippyTray\Core\Task\Spot;
@@ -83,7 +84,7 @@ final class OrderTest extends TestCase
                 World::account(),
                 new EntryId($world->ids->next()),
                 $moved,
-                $at < 0 ? Spot::in($list, true) : Spot::behind($rest[$at]),
+                $at < 0 ? Spot::in(new ListId($list), true) : Spot::behind($rest[$at]),
             );
             array_splice($rest, $at + 1, 0, $moved);
             $order = $rest;

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Task;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Time\Due;
@@ -58,7 +59,7 @@ final class StandingTest extends TestCase
     public function testAPartStandsAloneWithATimeOfItsOwn(bool $isPart, string $start, string $due, bool $open, bool $waiting): void
     {
         $task = self::task($start, $due);
-        $task->place('list', $isPart ? 'above' : null, 'V');
+        $task->place(new ListId('list'), $isPart ? 'above' : null, 'V');
         self::assertSame([$open, $waiting], [Standing::alone($task), Standing::aloneWaiting($task)]);
     }
 
@@ -69,7 +70,7 @@ final class StandingTest extends TestCase
 
     private static function task(string $start, string $due = ''): Task
     {
-        $task = new Task('t', World::account(), self::now()->instant, 'Paint', 'list');
+        $task = new Task('t', World::account(), self::now()->instant, 'Paint', new ListId('list'));
         $task->schedule(self::read($start), self::read($due), World::zone());
 
         return $task;

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
@@ -40,7 +41,7 @@ final readonly class MemoryTasks implements Tasks
         return [] === $under ? [] : [...$under, ...$this->under($under)];
     }
 
-    public function rankBehind(AccountId $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string
+    public function rankBehind(AccountId $accountId, ListId $listId, ?string $parentId, ?string $rank, array $except = []): ?string
     {
         foreach ($this->beside($listId, $parentId) as $task) {
             if ((null === $rank || $task->rank() > $rank) && !\in_array($task->id, $except, true)) {
@@ -51,7 +52,7 @@ final readonly class MemoryTasks implements Tasks
         return null;
     }
 
-    public function lastRank(AccountId $accountId, string $listId, ?string $parentId): ?string
+    public function lastRank(AccountId $accountId, ListId $listId, ?string $parentId): ?string
     {
         $beside = $this->beside($listId, $parentId);
 
@@ -60,14 +61,14 @@ final readonly class MemoryTasks implements Tasks
 
     public function ofList(TaskList $list): array
     {
-        return array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => $task->listId() === $list->id));
+        return array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => $task->listId()->is($list->id)));
     }
 
-    public function done(AccountId $accountId, ?string $listId): array
+    public function done(AccountId $accountId, ?ListId $listId): array
     {
         return array_values(array_filter(
             $this->memory->tasks,
-            static fn (Task $task): bool => $task->isDone() && (null === $listId || $task->listId() === $listId),
+            static fn (Task $task): bool => $task->isDone() && (null === $listId || $task->listId()->is($listId)),
         ));
     }
 
@@ -82,9 +83,9 @@ final readonly class MemoryTasks implements Tasks
         return null;
     }
 
-    public function getList(AccountId $accountId, string $id): TaskList
+    public function getList(AccountId $accountId, ListId $id): TaskList
     {
-        return $this->memory->lists[$id] ?? throw new NotFound('list', $id);
+        return $this->memory->lists[$id->text] ?? throw new NotFound('list', $id->text);
     }
 
     public function lists(AccountId $accountId): array
@@ -97,7 +98,7 @@ final readonly class MemoryTasks implements Tasks
 
     public function removeList(TaskList $list): void
     {
-        unset($this->memory->lists[$list->id]);
+        unset($this->memory->lists[$list->id->text]);
     }
 
     public function hasFile(AccountId $accountId, string $id): bool
@@ -107,7 +108,7 @@ final readonly class MemoryTasks implements Tasks
 
     public function addList(TaskList $list): void
     {
-        $this->memory->lists[$list->id] = $list;
+        $this->memory->lists[$list->id->text] = $list;
     }
 
     public function addSource(SourceCopy $source): void
@@ -116,11 +117,11 @@ final readonly class MemoryTasks implements Tasks
     }
 
     /** @return list<Task> in their order */
-    private function beside(string $listId, ?string $parentId): array
+    private function beside(ListId $listId, ?string $parentId): array
     {
         $beside = array_values(array_filter(
             $this->memory->tasks,
-            static fn (Task $task): bool => $task->parentId() === $parentId && $task->listId() === $listId,
+            static fn (Task $task): bool => $task->parentId() === $parentId && $task->listId()->is($listId),
         ));
         usort($beside, static fn (Task $a, Task $b): int => [$a->rank(), $a->id] <=> [$b->rank(), $b->id]);
 

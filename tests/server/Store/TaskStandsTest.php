@@ -11,6 +11,7 @@ use Random\Randomizer;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Time\Due;
@@ -98,16 +99,16 @@ final class TaskStandsTest extends ApiTestCase
         $this->service(ChangeLists::class)->add(
             $account->id,
             new EntryId('0190a0a0-0000-7000-8000-000000000001'),
-            $list,
+            new ListId($list),
             'Roof',
             ListColour::Sea,
         );
         $orm = $this->service(EntityManagerInterface::class);
         $tasks = [];
         for ($i = 0; $i < 60; ++$i) {
-            $task = new Task(\sprintf('0190a0a0-0000-7000-8000-1%011d', $i), $account->id, $now->instant, 'Task '.$i, $list);
+            $task = new Task(\sprintf('0190a0a0-0000-7000-8000-1%011d', $i), $account->id, $now->instant, 'Task '.$i, new ListId($list));
             if ([] !== $tasks && 0 !== $chance->getInt(0, 2)) {
-                $task->place($list, array_keys($tasks)[$chance->getInt(0, \count($tasks) - 1)], 'V');
+                $task->place(new ListId($list), array_keys($tasks)[$chance->getInt(0, \count($tasks) - 1)], 'V');
             }
             $start = $this->near($chance, $now);
             $due = $this->near($chance, $now);

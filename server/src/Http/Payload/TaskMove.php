@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Spot;
 
 final readonly class TaskMove extends SomeTasks
@@ -31,7 +32,7 @@ final readonly class TaskMove extends SomeTasks
         return match (true) {
             null !== $this->behind => Spot::behind($this->behind),
             null !== $this->parent => Spot::under($this->parent, $this->first),
-            null !== $this->list => Spot::in($this->list, $this->first),
+            null !== $this->list => Spot::in(new ListId($this->list), $this->first),
             default => throw new Refused('Where to?'),
         };
     }

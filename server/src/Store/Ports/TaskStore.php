@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Store\Ports;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
@@ -52,7 +53,7 @@ final readonly class TaskStore implements Tasks
         return $this->all($ids);
     }
 
-    public function rankBehind(AccountId $accountId, string $listId, ?string $parentId, ?string $rank, array $except = []): ?string
+    public function rankBehind(AccountId $accountId, ListId $listId, ?string $parentId, ?string $rank, array $except = []): ?string
     {
         $this->orm->flush();
         $found = $this->orm->getConnection()->fetchOne(
@@ -64,7 +65,7 @@ final readonly class TaskStore implements Tasks
         return \is_string($found) ? $found : null;
     }
 
-    public function lastRank(AccountId $accountId, string $listId, ?string $parentId): ?string
+    public function lastRank(AccountId $accountId, ListId $listId, ?string $parentId): ?string
     {
         $this->orm->flush();
         $found = $this->orm->getConnection()->fetchOne(
@@ -82,7 +83,7 @@ final readonly class TaskStore implements Tasks
         return $this->orm->getRepository(Task::class)->findBy(['accountId' => $list->accountId, 'listId' => $list->id]);
     }
 
-    public function done(AccountId $accountId, ?string $listId): array
+    public function done(AccountId $accountId, ?ListId $listId): array
     {
         $this->orm->flush();
 
@@ -103,11 +104,11 @@ final readonly class TaskStore implements Tasks
         return null;
     }
 
-    public function getList(AccountId $accountId, string $id): TaskList
+    public function getList(AccountId $accountId, ListId $id): TaskList
     {
         $list = $this->orm->find(TaskList::class, $id);
 
-        return $list?->accountId->is($accountId) ? $list : throw new NotFound('list', $id);
+        return $list?->accountId->is($accountId) ? $list : throw new NotFound('list', $id->text);
     }
 
     public function lists(AccountId $accountId): array
