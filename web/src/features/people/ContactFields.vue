@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive } from 'vue'
 import type { Contact } from '@/shared/api/client'
-import { Problem } from '@/shared/api/problem'
 import KeptNote from '@/ui/KeptNote.vue'
+import { useKeeping } from '@/shared/typing/keeping'
 import { useTyped } from '@/shared/typing/kept'
 import type { Carding } from './contactDialog'
-import { tell } from '@/shared/notice'
 import { useContactSteps } from './steps'
 
 const props = defineProps<{ carding: Carding }>()
@@ -15,8 +14,6 @@ const { keepContact } = useContactSteps()
 const card = reactive<Contact>({ ...props.carding.card, phones: [...props.carding.card.phones] })
 const place = `card:${props.carding.isNew ? props.carding.card.email || 'new' : props.carding.card.id}`
 const { keptAt, accept, anew } = useTyped(place, card)
-const wrong = ref<Record<string, string>>({})
-const busy = ref(false)
 
 const FIELDS = [
   { name: 'name', label: 'Name' },
@@ -33,21 +30,17 @@ const hint = (field: string) => {
   return place ? `from ${place}` : ''
 }
 
-async function keep(): Promise<void> {
-  busy.value = true
-  try {
+const { wrong, busy, keep } = useKeeping(
+  'name',
+  () => {
     const { id, ...fields } = card
-    await keepContact(id, fields)
+    return keepContact(id, fields)
+  },
+  () => {
     accept()
     emit('close')
-  } catch (problem) {
-    if (problem instanceof Problem && problem.status === 422)
-      wrong.value = Object.keys(problem.fields).length ? problem.fields : { name: problem.message }
-    else tell(problem)
-  } finally {
-    busy.value = false
-  }
-}
+  },
+)
 </script>
 
 <template>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue'
-import { Problem } from '@/shared/api/problem'
+import { reactive } from 'vue'
 import KeptNote from '@/ui/KeptNote.vue'
+import { useKeeping } from '@/shared/typing/keeping'
 import { useTyped } from '@/shared/typing/kept'
-import { tell } from '@/shared/notice'
 import type { TemplateDraft } from './templateDialog'
 import { useWriteSteps } from './steps'
 import { TickBox } from '@/ui/kit'
@@ -19,24 +18,16 @@ const fields = reactive({
   signed: props.draft.signed,
 })
 const { keptAt, accept, anew } = useTyped(`template:${props.draft.isNew ? 'new' : props.draft.id}`, fields)
-const wrong = ref<Record<string, string>>({})
-const busy = ref(false)
 const GAPS = ['{first name}', '{my name}', '{today}', '{when friday}', '{ask which day}']
 
-async function keep(): Promise<void> {
-  busy.value = true
-  try {
-    await keepTemplate(props.draft.id, { ...fields })
+const { wrong, busy, keep } = useKeeping(
+  'text',
+  () => keepTemplate(props.draft.id, { ...fields }),
+  () => {
     accept()
     emit('close')
-  } catch (problem) {
-    if (problem instanceof Problem && problem.status === 422)
-      wrong.value = Object.keys(problem.fields).length ? problem.fields : { text: problem.message }
-    else tell(problem)
-  } finally {
-    busy.value = false
-  }
-}
+  },
+)
 </script>
 
 <template>
