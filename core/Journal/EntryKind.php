@@ -62,7 +62,17 @@ enum EntryKind: string
     public function decides(): bool
     {
         return match ($this) {
-            self::Archive, self::Delete, self::Snooze, self::DoNow, self::HandOver, self::Mute, self::Block, self::ArchiveRest, self::MakeTask, self::Send, self::SendLater => true,
+            self::Archive,
+            self::Delete,
+            self::Snooze,
+            self::DoNow,
+            self::HandOver,
+            self::Mute,
+            self::Block,
+            self::ArchiveRest,
+            self::MakeTask,
+            self::Send,
+            self::SendLater => true,
             default => false,
         };
     }

@@ -33,6 +33,12 @@ final readonly class Attachment implements \JsonSerializable
     /** @return array{name: string, type: string, size: int, contentId: string, inline: bool, method?: string, event?: CalendarEvent} */
     public function jsonSerialize(): array
     {
-        return ['name' => $this->name, 'type' => $this->type, 'size' => $this->size, 'contentId' => $this->contentId, 'inline' => $this->inline] + ('' === $this->method ? [] : ['method' => $this->method]) + (null === $this->event ? [] : ['event' => $this->event]);
+        return [
+            'name' => $this->name,
+            'type' => $this->type,
+            'size' => $this->size,
+            'contentId' => $this->contentId,
+            'inline' => $this->inline,
+        ] + ('' === $this->method ? [] : ['method' => $this->method]) + (null === $this->event ? [] : ['event' => $this->event]);
     }
 }

@@ -313,7 +313,10 @@ final readonly class BodyText
         }
         for ($number = $end - 1; $number >= max(0, $end - self::SIGNATURE_LINES) && BodyKind::Written === $kinds[$number]; --$number) {
             if (EndMarks::isDevice($lines[$number])
-                || ($number === $end - 1 && $number > 0 && EndMarks::isDashedName($lines[$number]) && !EndMarks::isDashedName($lines[$number - 1]))) {
+                || ($number === $end - 1
+                    && $number > 0
+                    && EndMarks::isDashedName($lines[$number])
+                    && !EndMarks::isDashedName($lines[$number - 1]))) {
                 return $number;
             }
             if (EndMarks::isClosing($lines[$number])) {

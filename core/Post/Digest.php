@@ -66,7 +66,10 @@ final class Digest
     /** @param string $what may be empty */
     public function owed(Address $by, string $what): void
     {
-        $this->owed[] = $this->line(implode(': ', array_filter([$by->label(), $what], static fn (string $one): bool => '' !== $one)), '/owed');
+        $this->owed[] = $this->line(
+            implode(': ', array_filter([$by->label(), $what], static fn (string $one): bool => '' !== $one)),
+            '/owed',
+        );
     }
 
     public function isEmpty(): bool

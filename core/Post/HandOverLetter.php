@@ -22,7 +22,9 @@ final readonly class HandOverLetter
         $asked = rtrim(trim($what), '. ');
         $asked = '' === $asked
             ? ''
-            : ': '.(1 === preg_match('/^\p{Lu}(?!\p{Ll})/u', $asked) ? $asked : mb_strtolower(mb_substr($asked, 0, 1)).mb_substr($asked, 1));
+            : ': '.(1 === preg_match('/^\p{Lu}(?!\p{Ll})/u', $asked)
+                ? $asked
+                : mb_strtolower(mb_substr($asked, 0, 1)).mb_substr($asked, 1));
         $by = '' === $until ? '' : \sprintf(' I count on it by %s.', $until);
 
         return \sprintf("%s\n\ncould you take this over%s?%s", Called::greeting(1 === \count($to) ? $to[0] : null), $asked, $by);

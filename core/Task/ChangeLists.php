@@ -100,7 +100,11 @@ final readonly class ChangeLists
                 $all,
                 static fn (TaskList $other): bool => !$other->id->is($listId) && $other->liesUnder($parentId),
             ));
-            $at = null === $behindId ? -1 : array_search($behindId->text, array_map(static fn (TaskList $other): string => $other->id->text, $others), true);
+            $at = null === $behindId ? -1 : array_search(
+                $behindId->text,
+                array_map(static fn (TaskList $other): string => $other->id->text, $others),
+                true,
+            );
             if (false === $at) {
                 throw new NotFound('list', (string) $behindId);
             }

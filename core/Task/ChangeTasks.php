@@ -34,7 +34,9 @@ final readonly class ChangeTasks
      */
     public function __invoke(AccountId $accountId, EntryId $entryId, array $taskIds, TaskChange $change, \DateTimeZone $zone): Entry
     {
-        return $this->journal->write($accountId, $entryId, \count($taskIds) > 1 ? EntryKind::ChangeTasks : EntryKind::EditTask, function (Step $step) use (
+        $kind = \count($taskIds) > 1 ? EntryKind::ChangeTasks : EntryKind::EditTask;
+
+        return $this->journal->write($accountId, $entryId, $kind, function (Step $step) use (
             $accountId,
             $taskIds,
             $change,
@@ -49,7 +51,10 @@ final readonly class ChangeTasks
             }
             if (null !== $list) {
                 $this->move->putLast(
-                    array_values(array_filter($this->branch->tops($tasks), static fn (Task $task): bool => !$task->listId()->is($list->id))),
+                    array_values(array_filter(
+                        $this->branch->tops($tasks),
+                        static fn (Task $task): bool => !$task->listId()->is($list->id),
+                    )),
                     $list,
                     $step,
                 );

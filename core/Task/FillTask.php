@@ -160,7 +160,12 @@ final readonly class FillTask
         $list = $this->tasks->listNamed($accountId, TaskList::checked($name));
         if (null === $list) {
             $lists = $this->tasks->lists($accountId);
-            $list = new TaskList(new ListId($this->ids->next()), $accountId, $name, Rank::between(end($lists) ? end($lists)->rank() : null, null));
+            $list = new TaskList(
+                new ListId($this->ids->next()),
+                $accountId,
+                $name,
+                Rank::between(end($lists) ? end($lists)->rank() : null, null),
+            );
             $this->tasks->addList($list);
             $step->made($list);
         } elseif ($list->isArchived()) {

@@ -61,7 +61,8 @@ final readonly class MakeTasks
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== $order->messageId || null !== $order->claim);
         $overtaken = [];
-        $entry = $this->journal->write($accountId, $entryId, [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask, function (Step $step) use (
+        $kind = [] === $ofMail ? EntryKind::AddTask : EntryKind::MakeTask;
+        $entry = $this->journal->write($accountId, $entryId, $kind, function (Step $step) use (
             $accountId,
             $orders,
             $now,

@@ -106,7 +106,8 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
             return $before;
         }
         $after = $shown->modify(\sprintf('%+d seconds', -$late));
-        $isShownAt = static fn (\DateTimeImmutable $instant): bool => $instant->setTimezone($zone)->format('Y-m-d H:i') === $shown->format('Y-m-d H:i');
+        $isShownAt = static fn (\DateTimeImmutable $instant): bool => $instant->setTimezone($zone)->format('Y-m-d H:i')
+            === $shown->format('Y-m-d H:i');
 
         return !$isShownAt($before) && $isShownAt($after) ? $after : $before;
     }

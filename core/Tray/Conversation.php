@@ -156,7 +156,8 @@ final class Conversation implements Journaled
     public function moveTo(Place $place): void
     {
         $this->place = $place;
-        $this->awayUntil = $this->awayZone = $this->awayReason = $this->calledBackBy = $this->binnedAt = $this->owedBy = $this->owedWhat = null;
+        $this->awayUntil = $this->awayZone = $this->awayReason = $this->calledBackBy
+            = $this->binnedAt = $this->owedBy = $this->owedWhat = null;
         ++$this->revision;
         $this->revisedByMail = false;
     }

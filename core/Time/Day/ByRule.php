@@ -39,7 +39,11 @@ final readonly class ByRule extends Day
             return $this->ahead($today);
         }
         $found = null;
-        for ($from = $today->plusMonths(-24); null !== ($date = $this->rule->first($from)) && !$today->isBefore($date); $from = $date->plusDays(1)) {
+        for (
+            $from = $today->plusMonths(-24);
+            null !== ($date = $this->rule->first($from)) && !$today->isBefore($date);
+            $from = $date->plusDays(1)
+        ) {
             $found = $date;
         }
 

@@ -118,7 +118,9 @@ final readonly class Reading
                 ? $this->date->text()
                 : self::momentText($this->moment).(null === $this->until ? '' : '–'.$this->until);
         }
-        $text = ($this->fromCompletion ? RuleText::ofDistance($this->rule, $this->date).' after completion' : RuleText::of($this->rule)).(null === $this->clock ? '' : ' at '.$this->clock).', from '.$this->date->text();
+        $text = ($this->fromCompletion ? RuleText::ofDistance($this->rule, $this->date).' after completion' : RuleText::of($this->rule))
+            .(null === $this->clock ? '' : ' at '.$this->clock)
+            .', from '.$this->date->text();
         $text .= null === $this->rule->until ? '' : ', until '.$this->rule->until->text();
 
         return $text.(null === $this->rule->count ? '' : \sprintf(

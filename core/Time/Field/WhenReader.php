@@ -198,7 +198,9 @@ final readonly class WhenReader
             if ($isClock || 0 === $span->value->minutes) {
                 continue;
             }
-            $next = $span->next + ($words->is($span->next, 'from') && $words->is($span->next + 1, 'now') ? 2 : ($words->is($span->next, 'later', 'time') ? 1 : 0));
+            $next = $span->next + ($words->is($span->next, 'from') && $words->is($span->next + 1, 'now')
+                ? 2
+                : ($words->is($span->next, 'later', 'time') ? 1 : 0));
             $moment = $span->value->fromMoment($minute, $this->settings->week);
             if (null === $moment) {
                 $words->impossible($index, $next, '%s leads out of the calendar.');

@@ -138,7 +138,9 @@ final readonly class DateRules
         $name = $this->words->at($index);
 
         return $this->words->month($index)
-            ?? (LexemeKind::Word === $name?->kind && !\in_array($name->lower, ['may', 'mar'], true) ? Lexicon::int(Sense::Month, $name->lower) : null);
+            ?? (LexemeKind::Word === $name?->kind && !\in_array($name->lower, ['may', 'mar'], true)
+                ? Lexicon::int(Sense::Month, $name->lower)
+                : null);
     }
 
     /** In prose, "in May, 20 people" and "2 (May)" are no dates. */
@@ -247,7 +249,8 @@ final readonly class DateRules
             $this->words->correct(
                 $index,
                 $next,
-                $this->words->text($index + 2, $index + 3).$mark.$this->words->text($index, $index + 1).(null === $year ? '' : $mark.$this->words->text($index + 4, $index + 5)),
+                $this->words->text($index + 2, $index + 3).$mark.$this->words->text($index, $index + 1)
+                    .(null === $year ? '' : $mark.$this->words->text($index + 4, $index + 5)),
             );
         }
         if ($this->words->isProse && ($month < 1 || $month > 12 || $day < 1 || $day > 31)) {

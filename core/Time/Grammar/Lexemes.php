@@ -110,11 +110,13 @@ final class Lexemes
             if ((\in_array($lower, self::FILLERS, true) && !$isDecimal)
                 || ($isProse && \in_array($lower, self::FILLERS_OF_PROSE, true))
                 || '@' === $text
-                || ($isProse && (('.' === $text && $glued && self::isBeforeMonth($all, $phrase, $end, $english)) || ('-' === $text && $glued && 1 === preg_match(
-                    '/\Gfeira\b/i',
-                    $phrase,
-                    offset: $end,
-                ))))
+                || ($isProse
+                    && (('.' === $text && $glued && self::isBeforeMonth($all, $phrase, $end, $english))
+                        || ('-' === $text && $glued && 1 === preg_match(
+                            '/\Gfeira\b/i',
+                            $phrase,
+                            offset: $end,
+                        ))))
                 || ('.' === $text && $glued && $wasWord && (!$isProse || self::isAbbreviation($all, $phrase, $end)))) {
                 $fillers[] = '@' === $text ? 'at' : $lower;
                 continue;

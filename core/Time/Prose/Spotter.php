@@ -126,7 +126,15 @@ final class Spotter
         }
         // "12 a month", "twice a week".
         if ('a' === $lexeme->lower
-            && (LexemeKind::Number === $before?->kind || \in_array($before?->lower, ['once', 'twice', 'times', 'euros', 'euro', 'pounds', 'dollars', 'francs', 'days', 'hours', 'pence', 'cents', '€', '£', '$'], true))) {
+            && (LexemeKind::Number === $before?->kind
+                || \in_array(
+                    $before?->lower,
+                    [
+                        'once', 'twice', 'times', 'euros', 'euro', 'pounds', 'dollars', 'francs',
+                        'days', 'hours', 'pence', 'cents', '€', '£', '$',
+                    ],
+                    true,
+                ))) {
             return false;
         }
         // "v2.10", "#12", "joe.may@": a piece of something longer.
@@ -153,10 +161,13 @@ final class Spotter
     private function isOfTime(?Lexeme $next): bool
     {
         return null !== $next
-            && (LexemeKind::Number === $next->kind || isset($this->beginnings[$next->lower]) || \in_array($next->lower, ['an', 'few', 'good', 'full', 'another', 'the', 'about', 'less', 'under'], true) || Lexicon::isAny(
-                $next->lower,
-                ...Sense::cases(),
-            ));
+            && (LexemeKind::Number === $next->kind
+                || isset($this->beginnings[$next->lower])
+                || \in_array($next->lower, ['an', 'few', 'good', 'full', 'another', 'the', 'about', 'less', 'under'], true)
+                || Lexicon::isAny(
+                    $next->lower,
+                    ...Sense::cases(),
+                ));
     }
 
     /** @return Parsed<array{Day, ClockTime|null, bool}>|null day, time, and whether a certain day is named */
@@ -288,7 +299,9 @@ final class Spotter
             return true;
         }
         if ($words->isAfter($index, 'at')
-            || ($isDotted && ($words->isAfter($index, '(', 'of', 'the') || 'for' === $before?->lower) && !$words->isAfter($index, 'on', 'by'))) {
+            || ($isDotted
+                && ($words->isAfter($index, '(', 'of', 'the') || 'for' === $before?->lower)
+                && !$words->isAfter($index, 'on', 'by'))) {
             return false;
         }
         $isClock = false;
@@ -371,7 +384,9 @@ final class Spotter
         $isOrdinal = \in_array($last->lower, ['st', 'nd', 'rd', 'th'], true) && $last->glued;
         if ($isOrdinal
             && null !== $behind
-            && (($words->isAfter($next, 'of') && !$words->is($next, 'this', 'next', 'month')) || $words->isGlued($next, '-') || $this->isCounted($words, $next))) {
+            && (($words->isAfter($next, 'of') && !$words->is($next, 'this', 'next', 'month'))
+                || $words->isGlued($next, '-')
+                || $this->isCounted($words, $next))) {
             return false;
         }
         $isHoliday = $first->isCapital() && [] !== Holidays::beginningWith($first->lower);
@@ -437,7 +452,11 @@ final class Spotter
             LexemeKind::Mark => 1 !== preg_match('/^[\/:.,\-_%@]$/u', $behind->text)
                 || null === $after
                 || !$after->glued
-                || (LexemeKind::Word === $after->kind && '-' !== $behind->text && '_' !== $behind->text && '@' !== $behind->text && '.' !== $behind->text),
+                || (LexemeKind::Word === $after->kind
+                    && '-' !== $behind->text
+                    && '_' !== $behind->text
+                    && '@' !== $behind->text
+                    && '.' !== $behind->text),
             default => false,
         };
     }

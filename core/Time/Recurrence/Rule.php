@@ -138,7 +138,12 @@ final readonly class Rule
             $parts[$name] = $value;
         }
         $number = static fn (string $name, int $least, int $most): ?int => !isset($parts[$name]) ? null
-            : (1 === preg_match('/^-?\d{1,6}$/D', $parts[$name]) && (int) $parts[$name] >= $least && (int) $parts[$name] <= $most && 0 !== (int) $parts[$name] ? (int) $parts[$name] : throw $refused);
+            : (1 === preg_match('/^-?\d{1,6}$/D', $parts[$name])
+                && (int) $parts[$name] >= $least
+                && (int) $parts[$name] <= $most
+                && 0 !== (int) $parts[$name]
+                    ? (int) $parts[$name]
+                    : throw $refused);
         $frequency = Frequency::tryFrom($parts['FREQ'] ?? '') ?? throw $refused;
         if ([] !== array_diff(
             array_keys($parts),

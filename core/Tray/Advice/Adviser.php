@@ -61,7 +61,8 @@ final readonly class Adviser
      */
     private function main(array $found, LocalDate $today): Findings
     {
-        $weight = static fn (Findings $findings): int => ($findings->strongest()->form->value ?? -1) * 2 + (null === $findings->next(DateKind::Deadline, $today) ? 0 : 1);
+        $weight = static fn (Findings $findings): int => ($findings->strongest()->form->value ?? -1) * 2
+            + (null === $findings->next(DateKind::Deadline, $today) ? 0 : 1);
         $main = $found[0];
         foreach ($found as $findings) {
             $main = $weight($findings) >= $weight($main) ? $findings : $main;

@@ -223,7 +223,10 @@ final readonly class DateContext
         private Meeting $meeting = new Meeting(),
     ) {
         $this->isForeign = [] !== $tongue->english();
-        $this->isOther = $this->isForeign && null !== $request && str_ends_with(rtrim($request->text), '?') && '' === $tongue->verb($request->action);
+        $this->isOther = $this->isForeign
+            && null !== $request
+            && str_ends_with(rtrim($request->text), '?')
+            && '' === $tongue->verb($request->action);
         $this->before = $tongue->gloss(mb_substr($sentence->lower, 0, $spot->from));
         $this->behind = $tongue->gloss(mb_substr($sentence->lower, $spot->to));
         $this->inside = $tongue->gloss(mb_substr($sentence->lower, $spot->from, $spot->to - $spot->from));
@@ -363,10 +366,12 @@ final readonly class DateContext
                 |welcome
             )\b
         /xu', $this->clause)
-            || ($this->isOurs && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form) && 1 !== preg_match(
-                '/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u',
-                $this->before,
-            ));
+            || ($this->isOurs
+                && (1 === preg_match(self::TASKS, $this->before) || RequestForm::Need === $this->request?->form)
+                && 1 !== preg_match(
+                    '/\b(?:away|out|closed|wait|leave|keep|off|stay|hold)\b/u',
+                    $this->before,
+                ));
 
         $from = $this->spot->from - ($this->isForeign ? 0 : $lead);
 
@@ -489,7 +494,13 @@ final readonly class DateContext
         $at = mb_strlen($this->before) - ($this->spot->from - $this->start());
         $date = mb_substr($this->before, $at).$this->inside;
 
-        return $this->meeting->odds(mb_substr($this->before, 0, $at), $date, $this->behind, $this->request?->form, null !== $this->spot->clock) > 0;
+        return $this->meeting->odds(
+            mb_substr($this->before, 0, $at),
+            $date,
+            $this->behind,
+            $this->request?->form,
+            null !== $this->spot->clock,
+        ) > 0;
     }
 
     private function dated(DateKind $kind, bool $isPast, int $from): DateReading

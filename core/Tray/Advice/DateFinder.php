@@ -98,7 +98,9 @@ final readonly class DateFinder
     private static function joined(array $spots, Sentence $sentence): array
     {
         // An hour alone is none without a day, unless something is to be done by then.
-        $clear = array_values(array_filter($spots, static fn (Spot $spot): bool => $spot->isDay || true !== $spot->clock?->isBareHour || null !== $spot->clock->until
+        $clear = array_values(array_filter($spots, static fn (Spot $spot): bool => $spot->isDay
+            || true !== $spot->clock?->isBareHour
+            || null !== $spot->clock->until
             || 1 === preg_match('/\b(?:by|before|until|till)\s*$/u', mb_substr($sentence->lower, 0, $spot->from))));
         if (2 !== \count($spots)) {
             return $clear;

@@ -199,7 +199,9 @@ final readonly class Effort
     {
         return [] !== array_filter(
             $dates,
-            static fn (FoundDate $date): bool => DateKind::Appointment === $date->kind && $date->from >= $request->from && $date->to <= $request->to,
+            static fn (FoundDate $date): bool => DateKind::Appointment === $date->kind
+                && $date->from >= $request->from
+                && $date->to <= $request->to,
         );
     }
 

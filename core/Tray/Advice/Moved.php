@@ -64,7 +64,11 @@ final readonly class Moved
             } elseif ($isNear && $ends($but, $before) && $ends($not, self::before($lower, $last))) {
                 [$kept, $spot] = self::replaced($kept, $spot);
                 $other[$spot->from] = $gone[] = $last->from;
-            } elseif ($isMoved && $ends($to, $before) && ((null !== $last && $ends($origin, self::before($lower, $last))) || 1 === preg_match("/{$moves}[^;.]{0,".self::APART.'}$/u', $before) || 1 === preg_match("/^[^,;.]*{$moves}/u", $behind))) {
+            } elseif ($isMoved
+                && $ends($to, $before)
+                && ((null !== $last && $ends($origin, self::before($lower, $last)))
+                    || 1 === preg_match("/{$moves}[^;.]{0,".self::APART.'}$/u', $before)
+                    || 1 === preg_match("/^[^,;.]*{$moves}/u", $behind))) {
                 if ($isNear) {
                     [$kept, $spot] = self::replaced($kept, $spot);
                     $from[$spot->from] = $gone[] = $last->from;

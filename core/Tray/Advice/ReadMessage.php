@@ -110,7 +110,8 @@ final readonly class ReadMessage
      */
     private function notMine(array $sentences, Gist $gist, Person $person, Tongue $tongue): array
     {
-        $others = array_filter($sentences, static fn (Sentence $sentence): bool => (null !== $sentence->addressee && !$person->isCalled($sentence->addressee, $gist->addressed()))
+        $others = array_filter($sentences, static fn (Sentence $sentence): bool => (null !== $sentence->addressee
+                && !$person->isCalled($sentence->addressee, $gist->addressed()))
             || 1 === preg_match($tongue->notNeeded(), $sentence->lower) || 1 === preg_match($tongue->ofOthers(), $sentence->lower));
 
         return array_values(array_map(static fn (Sentence $sentence): int => $sentence->from, $others));

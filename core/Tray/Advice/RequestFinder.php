@@ -86,7 +86,8 @@ final readonly class RequestFinder
             return array_filter([$this->perhaps($sentences, $odds, $gist, $person, $tongue)]);
         }
         // Beside what is asked outright, what is only like it has to be very like it, and nothing may be unlike it.
-        $isEnough = static fn (Request $request, float $likely): bool => $likeness[$request->from] >= (RequestForm::Likely === $request->form ? $likely : self::UNLIKE_BESIDE);
+        $isEnough = static fn (Request $request, float $likely): bool => $likeness[$request->from]
+            >= (RequestForm::Likely === $request->form ? $likely : self::UNLIKE_BESIDE);
         $isOutright = [] !== array_filter($requests, static fn (Request $request): bool => $isEnough($request, \INF));
 
         return $isOutright

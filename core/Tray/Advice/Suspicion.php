@@ -178,7 +178,9 @@ final readonly class Suspicion
             }
         }
         if (1 === preg_match('/!{3,}|\${2,}|€{2,}/u', $words)
-            || (mb_strlen($gist->subject) > 12 && $gist->subject === mb_strtoupper($gist->subject) && 1 === preg_match('/\p{Lu}{4}/u', $gist->subject))) {
+            || (mb_strlen($gist->subject) > 12
+                && $gist->subject === mb_strtoupper($gist->subject)
+                && 1 === preg_match('/\p{Lu}{4}/u', $gist->subject))) {
             $signs[] = [1, 'it shouts'];
         }
         if (!$person->isAmong($gist->to)
@@ -229,9 +231,12 @@ final readonly class Suspicion
         $folded = strtr($a, ['0' => 'o', '1' => 'l', '5' => 's', 'rn' => 'm', 'vv' => 'w']);
 
         return \strlen($b) >= 5
-            && ($folded === strtr($b, ['rn' => 'm', 'vv' => 'w']) || $folded === $b || ($a !== $b && \strlen($b) >= 7 && levenshtein($a, $b) <= 1) || 1 === preg_match(
-                '/^'.preg_quote($b, '/').'[-_](?:support|admin|it|help|mail|secure|hr|payroll)/',
-                $a,
-            ));
+            && ($folded === strtr($b, ['rn' => 'm', 'vv' => 'w'])
+                || $folded === $b
+                || ($a !== $b && \strlen($b) >= 7 && levenshtein($a, $b) <= 1)
+                || 1 === preg_match(
+                    '/^'.preg_quote($b, '/').'[-_](?:support|admin|it|help|mail|secure|hr|payroll)/',
+                    $a,
+                ));
     }
 }

@@ -191,7 +191,9 @@ final readonly class TaskTitle
             1 === preg_match(self::UNPAID, $action, $m) => 'payment' === mb_strtolower($m['what'])
                 ? 'Pay '.$name
                 : 'Pay '.$this->turned(
-                    (1 === preg_match('/^(?:your|our|the)\b/iu', $action, $article) ? mb_strtolower($article[0]).' ' : '').mb_strtolower(mb_substr($m['what'], 0, 1)).mb_substr($m['what'], 1),
+                    (1 === preg_match('/^(?:your|our|the)\b/iu', $action, $article) ? mb_strtolower($article[0]).' ' : '')
+                    .mb_strtolower(mb_substr($m['what'], 0, 1))
+                    .mb_substr($m['what'], 1),
                     $name,
                 ),
             RequestForm::Need === $form

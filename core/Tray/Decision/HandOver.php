@@ -40,7 +40,9 @@ final readonly class HandOver implements Decision
         $people = array_filter(array_map(trim(...), explode(',', $this->by)), static fn (string $one): bool => '' !== $one);
 
         return array_values(array_map(
-            static fn (string $one): Address => 1 === preg_match('/^(?:(?<name>[^<>]*?)\s*<)?(?<email>[^\s<>@]+@[^\s<>@]+)>?$/u', $one, $m) ? new Address($m['email'], $m['name']) : new Address('', $one),
+            static fn (string $one): Address => 1 === preg_match('/^(?:(?<name>[^<>]*?)\s*<)?(?<email>[^\s<>@]+@[^\s<>@]+)>?$/u', $one, $m)
+                ? new Address($m['email'], $m['name'])
+                : new Address('', $one),
             $people,
         ));
     }

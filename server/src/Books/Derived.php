@@ -180,7 +180,9 @@ final readonly class Derived implements BookCheck
         );
         foreach ($this->connection->fetchAllKeyValue('SELECT id, account_id FROM conversation') as $id => $account) {
             $conversation = $this->orm->find(Conversation::class, $id);
-            $messages = \is_string($account) ? $this->messages->ofConversation(new AccountId($account), new ConversationId((string) $id)) : [];
+            $messages = \is_string($account)
+                ? $this->messages->ofConversation(new AccountId($account), new ConversationId((string) $id))
+                : [];
             if (null !== $conversation && [] !== $messages) {
                 $conversation->describe($messages);
             }

@@ -112,7 +112,10 @@ final class MailAdviseCommand extends Command
                 $found->dates,
             ),
             'list' => array_map(static fn (ListItem $item): string => $item->text, $found->items),
-        ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
+        ], \JSON_THROW_ON_ERROR
+            | \JSON_UNESCAPED_SLASHES
+            | \JSON_UNESCAPED_UNICODE
+            | \JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
     }

@@ -234,7 +234,12 @@ final readonly class ConversationController
         EntryRows $entries,
         ClockInterface $clock,
     ): JsonResponse {
-        $entry = $remind($account->id, new EntryId($wanted->entry), new ConversationId($id), $wanted->read($account->profile->speaker($clock->now())));
+        $entry = $remind(
+            $account->id,
+            new EntryId($wanted->entry),
+            new ConversationId($id),
+            $wanted->read($account->profile->speaker($clock->now())),
+        );
 
         return new JsonResponse($entries->one($account->id, $entry->id->text));
     }

@@ -69,7 +69,9 @@ final readonly class ImportController
         foreach ($files as $file) {
             if (!$file instanceof UploadedFile || !$file->isValid()) {
                 throw new Refused(
-                    $file instanceof UploadedFile ? \sprintf('"%s" did not arrive whole: %s', $file->getClientOriginalName(), $file->getErrorMessage()) : 'No file arrived.',
+                    $file instanceof UploadedFile
+                    ? \sprintf('"%s" did not arrive whole: %s', $file->getClientOriginalName(), $file->getErrorMessage())
+                    : 'No file arrived.',
                     'files',
                 );
             }

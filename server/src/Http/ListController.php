@@ -69,7 +69,13 @@ final readonly class ListController
     #[Route('/{id}/place', methods: 'PUT')]
     public function move(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListPlace $place): JsonResponse
     {
-        return $this->answer($this->change->move($account->id, new EntryId($place->entry), new ListId($id), ListId::orNull($place->behind), ListId::orNull($place->parent)));
+        return $this->answer($this->change->move(
+            $account->id,
+            new EntryId($place->entry),
+            new ListId($id),
+            ListId::orNull($place->behind),
+            ListId::orNull($place->parent),
+        ));
     }
 
     #[Route('/{id}', methods: 'DELETE')]

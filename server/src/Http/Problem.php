@@ -19,7 +19,12 @@ final readonly class Problem
     public static function of(int $status, string $sentence, array $members = []): JsonResponse
     {
         return new JsonResponse(
-            ['type' => 'about:blank', 'title' => Response::$statusTexts[$status] ?? 'Problem', 'status' => $status, 'detail' => $sentence] + $members,
+            [
+                'type' => 'about:blank',
+                'title' => Response::$statusTexts[$status] ?? 'Problem',
+                'status' => $status,
+                'detail' => $sentence,
+            ] + $members,
             $status,
             ['Content-Type' => 'application/problem+json'],
         );

@@ -155,7 +155,9 @@ final readonly class Deliver
             $this->outcome(
                 $accountId,
                 $id,
-                fn (Outgoing $one) => $problem->forGood ? $this->goingOut->fail($one, $problem->getMessage()) : $this->goingOut->tryAgain($one, $problem->getMessage()),
+                fn (Outgoing $one) => $problem->forGood
+                    ? $this->goingOut->fail($one, $problem->getMessage())
+                    : $this->goingOut->tryAgain($one, $problem->getMessage()),
             );
 
             return;

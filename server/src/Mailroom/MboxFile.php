@@ -91,7 +91,9 @@ final readonly class MboxFile
     private function isSeparator(string $line, string|false $next, ?string $first): bool
     {
         return 1 === preg_match(self::DATED, $line)
-            || (\is_string($next) && 1 === preg_match(self::FIELD, $next) && (\in_array($first, [null, $line], true) || 1 === preg_match(self::UNDATED, $line)));
+            || (\is_string($next)
+                && 1 === preg_match(self::FIELD, $next)
+                && (\in_array($first, [null, $line], true) || 1 === preg_match(self::UNDATED, $line)));
     }
 
     /** Some leave out the empty line before it: then it has to have a date, and header fields behind it. */

@@ -108,7 +108,9 @@ final readonly class VCalendars implements Calendars
 
         return [
             null,
-            null !== $start && $length instanceof Duration ? new Moment($start->instant->add($length->getDateInterval()), $start->zone) : null,
+            null !== $start && $length instanceof Duration
+                    ? new Moment($start->instant->add($length->getDateInterval()), $start->zone)
+                    : null,
         ];
     }
 

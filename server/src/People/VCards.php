@@ -161,7 +161,9 @@ final readonly class VCards
     private static function texts(Property $property): array
     {
         return array_values(array_map(
-            static fn (mixed $part): string => \is_array($part) ? implode("\n", array_filter($part, is_string(...))) : (\is_string($part) ? $part : ''),
+            static fn (mixed $part): string => \is_array($part)
+                ? implode("\n", array_filter($part, is_string(...)))
+                : (\is_string($part) ? $part : ''),
             $property->getParts(),
         ));
     }

@@ -50,7 +50,9 @@ final readonly class Heartbeat
      */
     private function marks(Account $account): array
     {
-        $number = fn (string $query, string ...$of): int => is_numeric($found = $this->connection->fetchOne($query, $of)) ? (int) $found : 0;
+        $number = fn (string $query, string ...$of): int => is_numeric($found = $this->connection->fetchOne($query, $of))
+            ? (int) $found
+            : 0;
 
         return [
             'journal' => $number('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', $account->id->text),

@@ -12,7 +12,8 @@ final readonly class NewAccount
         #[Assert\NotBlank(message: 'What is your name?', normalizer: 'trim')]
         #[Assert\Length(max: 200, maxMessage: 'A name can have {{ limit }} characters at most.')]
         public string $name,
-        #[Assert\NotBlank(message: 'Which address does your mail come to?', normalizer: 'trim'), Assert\Email(message: 'This is not an email address.', normalizer: 'trim')]
+        #[Assert\NotBlank(message: 'Which address does your mail come to?', normalizer: 'trim'),
+            Assert\Email(message: 'This is not an email address.', normalizer: 'trim')]
         public string $email,
         #[\SensitiveParameter]
         public string $password,

@@ -15,7 +15,8 @@ abstract readonly class SomeTasks
     public function __construct(
         #[Assert\Uuid]
         public string $entry,
-        #[Assert\Count(min: 1, max: 10000, minMessage: 'Which tasks?', maxMessage: 'At most {{ limit }} tasks in one step.'), Assert\All([new Assert\Uuid()])]
+        #[Assert\Count(min: 1, max: 10000, minMessage: 'Which tasks?', maxMessage: 'At most {{ limit }} tasks in one step.'),
+            Assert\All([new Assert\Uuid()])]
         public array $tasks,
     ) {
     }

@@ -76,7 +76,8 @@ final readonly class Days
             'date' => (string) $date,
             'tasks' => array_values(array_filter(
                 $near,
-                static fn (TaskRow $task): bool => !$task->waiting && (($task->due['date'] ?? '') === (string) $date || ($isToday && $task->over)),
+                static fn (TaskRow $task): bool => !$task->waiting
+                    && (($task->due['date'] ?? '') === (string) $date || ($isToday && $task->over)),
             )),
             'starts' => array_values(array_filter(
                 $near,

@@ -93,7 +93,9 @@ final readonly class ConversationRow
             $row->string('latest_name'),
             $row->string('latest_email'),
             $row->string('excerpt'),
-            1 === preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/D', $row->string('latest_at')) ? $row->string('latest_at') : '1970-01-01T00:00:00Z',
+            1 === preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/D', $row->string('latest_at'))
+                ? $row->string('latest_at')
+                : '1970-01-01T00:00:00Z',
             $row->int('messages'),
             $row->int('attachments'),
             $row->bool('unread'),
@@ -123,7 +125,9 @@ final readonly class ConversationRow
         if (null === $until || null === $reason || $until > StoredNow::of($now->instant)) {
             return null;
         }
-        $instant = static fn (string $column): ?\DateTimeImmutable => null === $row->stringOrNull($column) ? null : new \DateTimeImmutable($row->string($column));
+        $instant = static fn (string $column): ?\DateTimeImmutable => null === $row->stringOrNull($column)
+            ? null
+            : new \DateTimeImmutable($row->string($column));
 
         return new Back(
             BackBecause::tryFrom($row->string('called_back_by')) ?? BackBecause::Time,

@@ -73,7 +73,10 @@ final readonly class ConversationRows
         }
         $ids = $this->ids(self::BACK.' ORDER BY c.away_until, c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST, $account);
         if (\count($ids) < self::TRAY_MOST) {
-            array_push($ids, ...$this->ids(self::OF_TRAY.' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids)), $account));
+            array_push(
+                $ids,
+                ...$this->ids(self::OF_TRAY.' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids)), $account),
+            );
         }
         $advices = $this->advices->of($account, $ids);
         $rows = $this->rows($account, $ids, $advices);
@@ -87,8 +90,11 @@ final readonly class ConversationRows
     public function away(Account $account): array
     {
         $away = [];
-        foreach ($this->connection->iterateNumeric('SELECT c.id, c.subject, c.away_until, c.away_reason FROM conversation c
-            WHERE '.self::AWAY.' ORDER BY c.away_until, c.id', ['account' => $account->id, 'now' => $this->now->text()]) as [$id, $subject, $until, $reason]) {
+        foreach ($this->connection->iterateNumeric(
+            'SELECT c.id, c.subject, c.away_until, c.away_reason FROM conversation c
+            WHERE '.self::AWAY.' ORDER BY c.away_until, c.id',
+            ['account' => $account->id, 'now' => $this->now->text()]
+        ) as [$id, $subject, $until, $reason]) {
             if (\is_string($id) && \is_string($subject) && \is_string($until)) {
                 $away[] = ['id' => $id, 'subject' => $subject, 'until' => $until, 'reason' => \is_string($reason) ? $reason : ''];
             }
@@ -103,7 +109,10 @@ final readonly class ConversationRows
         $midnight = static fn (LocalDate $of): string => StoredNow::of($of->at(TimeOfDay::parse('00:00'), $account->timeZone()));
 
         return $this->rows($account, $this->ids('SELECT c.id FROM conversation c WHERE '.self::AWAY.' AND c.away_until >= :begin AND '
-            .'c.away_until < :end ORDER BY c.away_until, c.id', $account, ['begin' => $midnight($day), 'end' => $midnight($day->plusDays(1))]));
+            .'c.away_until < :end ORDER BY c.away_until, c.id', $account, [
+                'begin' => $midnight($day),
+                'end' => $midnight($day->plusDays(1)),
+            ]));
     }
 
     /** @return list<string> the instants at which something comes back before a day begins, in order */
@@ -167,7 +176,10 @@ final readonly class ConversationRows
     {
         $now = $this->now($account);
 
-        return array_map(fn (Row $row): ConversationRow => $this->view($row, $now, $advices[$row->string('id')] ?? null), $this->select($account, $ids));
+        return array_map(
+            fn (Row $row): ConversationRow => $this->view($row, $now, $advices[$row->string('id')] ?? null),
+            $this->select($account, $ids),
+        );
     }
 
     /** One that is damaged is logged, and does not take the list with it. */
@@ -176,7 +188,10 @@ final readonly class ConversationRows
         try {
             return ConversationRow::of($row, $now, $advice);
         } catch (\Throwable $problem) {
-            $this->logger->error('A conversation cannot be shown as it should be.', ['conversation' => $row->string('id'), 'exception' => $problem]);
+            $this->logger->error(
+                'A conversation cannot be shown as it should be.',
+                ['conversation' => $row->string('id'), 'exception' => $problem],
+            );
 
             return ConversationRow::bare($row);
         }
@@ -191,9 +206,16 @@ final readonly class ConversationRows
      */
     public function ids(string $query, Account $account, array $more = []): array
     {
-        $parameters = array_filter($more + ['account' => $account->id, 'now' => $this->now->text()], static fn (string $name): bool => str_contains($query, ':'.$name), \ARRAY_FILTER_USE_KEY);
+        $parameters = array_filter(
+            $more + ['account' => $account->id, 'now' => $this->now->text()],
+            static fn (string $name): bool => str_contains($query, ':'.$name),
+            \ARRAY_FILTER_USE_KEY,
+        );
 
-        return array_map(static fn (mixed $id): string => \is_scalar($id) ? (string) $id : '', $this->connection->fetchFirstColumn($query, $parameters));
+        return array_map(
+            static fn (mixed $id): string => \is_scalar($id) ? (string) $id : '',
+            $this->connection->fetchFirstColumn($query, $parameters),
+        );
     }
 
     /**

@@ -59,7 +59,8 @@ final readonly class ContactStore implements Contacts
         $all = $this->orm->getRepository(Contact::class)->findBy(['accountId' => $accountId]);
         usort(
             $all,
-            static fn (Contact $a, Contact $b): int => mb_strtolower($a->card()->name.$a->email()) <=> mb_strtolower($b->card()->name.$b->email()),
+            static fn (Contact $a, Contact $b): int => mb_strtolower($a->card()->name.$a->email())
+                <=> mb_strtolower($b->card()->name.$b->email()),
         );
 
         return $all;
