@@ -42,7 +42,7 @@ final readonly class MemoryMessages implements Messages
     public function at(AccountId $accountId, string $address): Message
     {
         foreach ($this->memory->messages as $message) {
-            if (\in_array($address, ['mid:'.$message->messageHeader, $message->id], true)) {
+            if (\in_array($address, ['mid:'.$message->messageHeader, '<'.$message->messageHeader.'>', $message->id], true)) {
                 return $message;
             }
         }

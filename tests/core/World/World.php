@@ -24,6 +24,7 @@ use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Owed\SettleOwed;
 use ZippyTray\Core\People\KeepContacts;
 use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Post\GoingOut;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\SendMail;
@@ -116,6 +117,8 @@ final class World
 
     public readonly KeepContacts $keepContacts;
 
+    public readonly GoingOut $goingOut;
+
     private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z', Lifts $lifts = new Lifts(), ?Memory $memory = null)
@@ -159,6 +162,7 @@ final class World
         $this->drafts = new KeepDrafts($outgoings, $owing, $messages, $journal, $transaction, $this->clock);
         $this->settleOwed = new SettleOwed($owing, $conversations, $entries, $journal, $this->clock);
         $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
+        $this->goingOut = new GoingOut($owing, $conversations, $messages, $journal, $this->clock, $this->ids);
         $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);
         $this->arrive = new Arrive(
             new MessageReader(),
