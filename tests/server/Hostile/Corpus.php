@@ -131,37 +131,64 @@ final class Corpus
             'marks of answers' => static fn (): string => 'Subject: '.self::repeated('Re: ', 300_000),
             'lists in the subject' => static fn (): string => 'Subject: '.self::repeated('[a] ', 300_000),
             'forwarded often' => static fn (): string => 'Subject: a'.self::repeated(' (fwd)', 300_000),
-            'encoded words' => static fn (): string => 'Subject: '.self::repeated('=?utf-8?q?a?= ', 1_000_000), 'broken encoded words' => static fn (): string => 'Subject: '.self::repeated('=?utf-8?q?a', 1_000_000), 'an unknown set' => static fn (): string => 'Subject: '.self::repeated(
+            'encoded words' => static fn (): string => 'Subject: '.self::repeated('=?utf-8?q?a?= ', 1_000_000),
+            'broken encoded words' => static fn (): string => 'Subject: '.self::repeated('=?utf-8?q?a', 1_000_000),
+            'an unknown set' => static fn (): string => 'Subject: '.self::repeated(
                 '=?x-none-such?b?/////w==?= ',
                 100_000,
-            ), 'a set that is code' => static fn (): string => 'Subject: =?../../etc/passwd?q?a?= '
-                .'=?HTML-ENTITIES?q?&lt;script&gt;?=', 'wrong base64' => static fn (): string => 'Subject: =?utf-8?b?====?= '
+            ),
+            'a set that is code' => static fn (): string => 'Subject: =?../../etc/passwd?q?a?= '
+                .'=?HTML-ENTITIES?q?&lt;script&gt;?=',
+            'wrong base64' => static fn (): string => 'Subject: =?utf-8?b?====?= '
                 .'=?utf-8?b?'.self::repeated('=', 100_000).'?=',
             'line ends in words' => static fn (): string => 'Subject: =?utf-8?q?a=0d=0aBcc:_x@y.example=0d=0a=0d=0a<script>?=',
-            'nul' => static fn (): string => "Subject: a\0b", 'stray bytes' => static fn (): string => "Subject: \xff\xfe\xc3(",
+            'nul' => static fn (): string => "Subject: a\0b",
+            'stray bytes' => static fn (): string => "Subject: \xff\xfe\xc3(",
             'folded' => static fn (): string => 'Subject: a'.self::repeated("\r\n a", 1_000_000),
             'empty' => static fn (): string => 'Subject:',
             'recipients' => static fn (): string => 'To: '.self::repeated(
                 'A B <a@b.example>, ',
                 1_000_000,
-            ), 'comments' => static fn (): string => 'To: '.self::repeated('(', 300_000), 'nested comments' => static fn (): string => 'To: '.str_repeat('(', 50_000).str_repeat(')', 50_000).' a@b.example', 'open quotes' => static fn (): string => 'To: '.self::repeated('"\\', 300_000), 'angles' => static fn (): string => 'To: '.self::repeated('<<>', 300_000), 'groups' => static fn (): string => 'To: '.self::repeated('g:a@b.example;', 300_000), 'commas' => static fn (): string => 'Cc: '.self::repeated(',', 1_000_000), 'colons' => static fn (): string => 'Cc: '.self::repeated(':', 1_000_000),
-            'no sender' => static fn (): string => 'X: y', 'an address of 1 MB' => static fn (): string => 'Reply-To: '.self::repeated('a', 1_000_000).'@'.self::repeated('b', 1000).'.example', 'references' => static fn (): string => 'References: '.self::repeated('<a@b> ', 1_000_000), 'different references' => static fn (): string => 'References: '.implode(
+            ),
+            'comments' => static fn (): string => 'To: '.self::repeated('(', 300_000),
+            'nested comments' => static fn (): string => 'To: '.str_repeat('(', 50_000).str_repeat(')', 50_000).' a@b.example',
+            'open quotes' => static fn (): string => 'To: '.self::repeated('"\\', 300_000),
+            'angles' => static fn (): string => 'To: '.self::repeated('<<>', 300_000),
+            'groups' => static fn (): string => 'To: '.self::repeated('g:a@b.example;', 300_000),
+            'commas' => static fn (): string => 'Cc: '.self::repeated(',', 1_000_000),
+            'colons' => static fn (): string => 'Cc: '.self::repeated(':', 1_000_000),
+            'no sender' => static fn (): string => 'X: y',
+            'an address of 1 MB' => static fn (): string => 'Reply-To: '.self::repeated('a', 1_000_000).'@'.self::repeated('b', 1000).'.example',
+            'references' => static fn (): string => 'References: '.self::repeated('<a@b> ', 1_000_000),
+            'different references' => static fn (): string => 'References: '.implode(
                 ' ',
                 array_map(static fn (int $n): string => "<{$n}@b.example>", range(1, 40_000)),
-            ), 'open references' => static fn (): string => 'References: '.self::repeated('<', 1_000_000),
-            'dates' => static fn (): string => "Date: Thu, 31 Feb 99999 25:61:61 +9999\r\nDate: ".self::repeated('1 Jan ', 300_000), 'year nought' => static fn (): string => 'Date: 1 Jan 0000 00:00 +0000', 'no date' => static fn (): string => 'Date: tomorrow', 'parameters' => static fn (): string => 'Content-Type: text/plain'.self::repeated('; a=b', 1_000_000), 'continued parameters' => static fn (): string => 'Content-Disposition: attachment'.implode(
+            ),
+            'open references' => static fn (): string => 'References: '.self::repeated('<', 1_000_000),
+            'dates' => static fn (): string => "Date: Thu, 31 Feb 99999 25:61:61 +9999\r\nDate: ".self::repeated('1 Jan ', 300_000),
+            'year nought' => static fn (): string => 'Date: 1 Jan 0000 00:00 +0000',
+            'no date' => static fn (): string => 'Date: tomorrow',
+            'parameters' => static fn (): string => 'Content-Type: text/plain'.self::repeated('; a=b', 1_000_000),
+            'continued parameters' => static fn (): string => 'Content-Disposition: attachment'.implode(
                 '',
                 array_map(static fn (int $n): string => "; filename*{$n}*=a%20", range(0, 20_000)),
-            ), 'open parameters' => static fn (): string => 'Content-Type: text/plain; name="'.self::repeated('\\"', 1_000_000),
-            'an unknown set of the text' => static fn (): string => 'Content-Type: text/plain; charset="'.self::repeated('x', 100_000).'"', 'utf-7' => static fn (): string => 'Content-Type: text/plain; charset=utf-7', 'an unknown encoding' => static fn (): string => 'Content-Transfer-Encoding: '.self::repeated('base64', 100_000), 'list headers' => static fn (): string => 'List-Unsubscribe: '.self::repeated('<https://a.example/>, ', 1_000_000), 'received' => static fn (): string => self::repeated(
+            ),
+            'open parameters' => static fn (): string => 'Content-Type: text/plain; name="'.self::repeated('\\"', 1_000_000),
+            'an unknown set of the text' => static fn (): string => 'Content-Type: text/plain; charset="'.self::repeated('x', 100_000).'"',
+            'utf-7' => static fn (): string => 'Content-Type: text/plain; charset=utf-7',
+            'an unknown encoding' => static fn (): string => 'Content-Transfer-Encoding: '.self::repeated('base64', 100_000),
+            'list headers' => static fn (): string => 'List-Unsubscribe: '.self::repeated('<https://a.example/>, ', 1_000_000),
+            'received' => static fn (): string => self::repeated(
                 "Received: from a by b; x\r\n",
                 1_000_000,
             ).'X: y',
             '30,000 fields' => static fn (): string => implode(
                 "\r\n",
                 array_map(static fn (int $n): string => "X-{$n}: a", range(1, 30_000)),
-            ), 'lines that are no fields' => static fn (): string => self::repeated("nothing\r\n", 1_000_000).'X: y', 'blanks before '
-                .'colons' => static fn (): string => 'X'.self::repeated(' ', 1_000_000).': y', 'mbox lines' => static fn (): string => self::repeated("X-A: From a\r\n", 300_000).'X: y',
+            ),
+            'lines that are no fields' => static fn (): string => self::repeated("nothing\r\n", 1_000_000).'X: y',
+            'blanks before colons' => static fn (): string => 'X'.self::repeated(' ', 1_000_000).': y',
+            'mbox lines' => static fn (): string => self::repeated("X-A: From a\r\n", 300_000).'X: y',
         ];
         $made = [];
         foreach ($fields as $name => $field) {
@@ -316,22 +343,48 @@ final class Corpus
     private static function html(): array
     {
         $pages = [
-            'nested div' => static fn (): string => str_repeat('<div>', 200_000).'a', 'nested tables' => static fn (): string => str_repeat('<table><tr><td>', 20_000).'a', 'nested quotes' => static fn (): string => str_repeat('<blockquote>', 20_000).'a', 'nested lists' => static fn (): string => str_repeat('<ul><li>', 20_000).'a', 'nested fonts' => static fn (): string => str_repeat(
+            'nested div' => static fn (): string => str_repeat('<div>', 200_000).'a',
+            'nested tables' => static fn (): string => str_repeat('<table><tr><td>', 20_000).'a',
+            'nested quotes' => static fn (): string => str_repeat('<blockquote>', 20_000).'a',
+            'nested lists' => static fn (): string => str_repeat('<ul><li>', 20_000).'a',
+            'nested fonts' => static fn (): string => str_repeat(
                 '<b><font color=red>',
                 20_000,
-            ).'a', 'unknown elements' => static fn (): string => str_repeat('<x-y>', 100_000).'a',
+            ).'a',
+            'unknown elements' => static fn (): string => str_repeat('<x-y>', 100_000).'a',
             'links' => static fn (): string => self::repeated(
                 '<a href="https://a.example/">a</a> ',
                 1_000_000,
-            ), 'list items' => static fn (): string => '<ol start=99999999999999999999>'.self::repeated('<li>a', 5_000_000), 'paragraphs' => static fn (): string => self::repeated('<p>a', 5_000_000), 'cells' => static fn (): string => '<table><tr>'.self::repeated('<td>a', 2_000_000), 'line breaks' => static fn (): string => self::repeated('<br>', 2_000_000), 'text' => static fn (): string => self::repeated('word ', 6_000_000), 'spaces' => static fn (): string => self::repeated(' ', 2_000_000), 'entities' => static fn (): string => self::repeated('&amp;', 2_000_000),
+            ),
+            'list items' => static fn (): string => '<ol start=99999999999999999999>'.self::repeated('<li>a', 5_000_000),
+            'paragraphs' => static fn (): string => self::repeated('<p>a', 5_000_000),
+            'cells' => static fn (): string => '<table><tr>'.self::repeated('<td>a', 2_000_000),
+            'line breaks' => static fn (): string => self::repeated('<br>', 2_000_000),
+            'text' => static fn (): string => self::repeated('word ', 6_000_000),
+            'spaces' => static fn (): string => self::repeated(' ', 2_000_000),
+            'entities' => static fn (): string => self::repeated('&amp;', 2_000_000),
             'attributes' => static fn (): string => '<p '.implode(
                 ' ',
                 array_map(static fn (int $n): string => "a{$n}=b", range(1, 100_000)),
-            ).'>a', 'styles' => static fn (): string => self::repeated('<p style="color:red;background:url(x)">a', 1_000_000), 'a style of 1 MB' => static fn (): string => '<p style="'.self::repeated('color:red;', 1_000_000).'">a', 'style elements' => static fn (): string => self::repeated('<style>p{color:red}</style>', 1_000_000), 'comments' => static fn (): string => self::repeated('<!-- a -->', 1_000_000), 'open comments' => static fn (): string => self::repeated('<!--', 1_000_000), 'open tags' => static fn (): string => self::repeated('<', 1_000_000), 'open attributes' => static fn (): string => '<a href="'.self::repeated('a', 1_000_000), 'closing tags' => static fn (): string => self::repeated('</div>', 1_000_000),
-            'sets of its own' => static fn (): string => self::repeated('<meta charset=utf-7>', 300_000), 'doctypes' => static fn (): string => self::repeated('<!DOCTYPE a [<!ENTITY b "c">]>', 300_000).'&b;', 'sections' => static fn (): string => self::repeated('<![CDATA[a]]>', 300_000), 'nul' => static fn (): string => self::repeated("<p\0>a\0</p>", 300_000), 'pictures of its own' => static fn (): string => self::repeated(
+            ).'>a',
+            'styles' => static fn (): string => self::repeated('<p style="color:red;background:url(x)">a', 1_000_000),
+            'a style of 1 MB' => static fn (): string => '<p style="'.self::repeated('color:red;', 1_000_000).'">a',
+            'style elements' => static fn (): string => self::repeated('<style>p{color:red}</style>', 1_000_000),
+            'comments' => static fn (): string => self::repeated('<!-- a -->', 1_000_000),
+            'open comments' => static fn (): string => self::repeated('<!--', 1_000_000),
+            'open tags' => static fn (): string => self::repeated('<', 1_000_000),
+            'open attributes' => static fn (): string => '<a href="'.self::repeated('a', 1_000_000),
+            'closing tags' => static fn (): string => self::repeated('</div>', 1_000_000),
+            'sets of its own' => static fn (): string => self::repeated('<meta charset=utf-7>', 300_000),
+            'doctypes' => static fn (): string => self::repeated('<!DOCTYPE a [<!ENTITY b "c">]>', 300_000).'&b;',
+            'sections' => static fn (): string => self::repeated('<![CDATA[a]]>', 300_000),
+            'nul' => static fn (): string => self::repeated("<p\0>a\0</p>", 300_000),
+            'pictures of its own' => static fn (): string => self::repeated(
                 '<img src="data:image/png;base64,AAAA">',
                 1_000_000,
-            ), 'empty' => static fn (): string => '', 'only a tag' => static fn (): string => '<p>',
+            ),
+            'empty' => static fn (): string => '',
+            'only a tag' => static fn (): string => '<p>',
         ];
         $made = [];
         foreach ($pages as $name => $page) {
