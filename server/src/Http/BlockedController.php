@@ -36,6 +36,6 @@ final readonly class BlockedController
         #[MapQueryParameter]
         bool $bringBack = false,
     ): JsonResponse {
-        return new JsonResponse($entries->one($account->id, $block->unblock($account->id, new EntryId($entry), $id, $bringBack)->id->text));
+        return new JsonResponse($entries->of($block->unblock($account->id, new EntryId($entry), $id, $bringBack)));
     }
 }

@@ -86,7 +86,7 @@ final readonly class ContactController
         return new JsonResponse([
             'taken' => \count($cards),
             'refused' => $refused,
-            'entry' => null === $entry ? null : $this->entries->one($account->id, $entry->id->text),
+            'entry' => null === $entry ? null : $this->entries->of($entry),
         ]);
     }
 
@@ -123,6 +123,6 @@ final readonly class ContactController
 
     private function entry(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
+        return new JsonResponse($this->entries->of($entry));
     }
 }

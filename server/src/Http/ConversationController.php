@@ -241,7 +241,7 @@ final readonly class ConversationController
             $wanted->read($account->profile->speaker($clock->now())),
         );
 
-        return new JsonResponse($entries->one($account->id, $entry->id->text));
+        return new JsonResponse($entries->of($entry));
     }
 
     #[Route('/conversations/{id}/touches', requirements: ['id' => Requirement::UUID], methods: 'POST')]

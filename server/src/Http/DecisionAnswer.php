@@ -21,7 +21,7 @@ final readonly class DecisionAnswer
     public function of(Decided $decided, int $status = 200): JsonResponse
     {
         return new JsonResponse([
-            'entry' => $this->entries->one($decided->entry->accountId, $decided->entry->id->text),
+            'entry' => $this->entries->of($decided->entry),
             'overtaken' => array_map(
                 static fn (Overtaken $overtaken): array => [
                     'conversation' => $overtaken->conversationId,

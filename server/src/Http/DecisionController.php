@@ -88,6 +88,6 @@ final readonly class DecisionController
         string $id,
         EmptyBin $emptyBin,
     ): JsonResponse {
-        return new JsonResponse($this->entries->one($account->id, $emptyBin($account->id, new EntryId($id))->id->text));
+        return new JsonResponse($this->entries->of($emptyBin($account->id, new EntryId($id))));
     }
 }

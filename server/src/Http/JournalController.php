@@ -32,9 +32,8 @@ final readonly class JournalController
     #[Route('/{id}/undo', requirements: ['id' => Requirement::UUID], methods: 'POST')]
     public function undo(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] UndoRequest $request, Undo $undo): JsonResponse
     {
-        return new JsonResponse($this->entries->one(
-            $account->id,
-            $undo($account->id, new EntryId($request->id), new EntryId($id), $request->through)->id->text,
+        return new JsonResponse($this->entries->of(
+            $undo($account->id, new EntryId($request->id), new EntryId($id), $request->through),
         ));
     }
 }

@@ -93,6 +93,6 @@ final readonly class ListController
 
     private function answer(Entry $entry, int $status = Response::HTTP_OK): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text), $status);
+        return new JsonResponse($this->entries->of($entry), $status);
     }
 }

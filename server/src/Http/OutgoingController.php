@@ -149,6 +149,6 @@ final readonly class OutgoingController
 
     private function entry(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
+        return new JsonResponse($this->entries->of($entry));
     }
 }

@@ -81,6 +81,6 @@ final readonly class OwedController
 
     private function entry(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
+        return new JsonResponse($this->entries->of($entry));
     }
 }

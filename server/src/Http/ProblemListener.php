@@ -105,7 +105,7 @@ final readonly class ProblemListener
         return Problem::of(
             Response::HTTP_CONFLICT,
             $sentence,
-            $members + (null === $later ? [] : ['later' => $this->entries->one($later->accountId, $later->id->text)]),
+            $members + (null === $later ? [] : ['later' => $this->entries->of($later)]),
         );
     }
 

@@ -38,7 +38,7 @@ final readonly class PutOffController
             $account->timeZone(),
         );
 
-        return new JsonResponse($entries->one($account->id, $entry->id->text));
+        return new JsonResponse($entries->of($entry));
     }
 
     #[Route('/preview')]

@@ -65,6 +65,6 @@ final readonly class RingController
 
     private function answer(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
+        return new JsonResponse($this->entries->of($entry));
     }
 }

@@ -129,7 +129,7 @@ final readonly class TaskController
             $account->timeZone(),
         );
 
-        return new JsonResponse($entries->one($account->id, $entry->id->text));
+        return new JsonResponse($entries->of($entry));
     }
 
     #[Route('/labels', methods: 'GET')]

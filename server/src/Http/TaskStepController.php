@@ -100,6 +100,6 @@ final readonly class TaskStepController
 
     private function answer(Entry $entry): JsonResponse
     {
-        return new JsonResponse($this->entries->one($entry->accountId, $entry->id->text));
+        return new JsonResponse($this->entries->of($entry));
     }
 }

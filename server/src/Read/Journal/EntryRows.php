@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Read\Journal;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Store\Row;
@@ -55,14 +56,13 @@ final readonly class EntryRows
         ));
     }
 
-    /** @throws NotFound */
-    public function one(AccountId $accountId, string $id): EntryRow
+    public function of(Entry $entry): EntryRow
     {
         return self::views($this->connection->fetchAllAssociative(
             self::SELECT.' WHERE +e.account_id = ? AND e.id = ?',
-            [$accountId, $id],
+            [$entry->accountId, $entry->id],
         ))[0]
-            ?? throw new NotFound('journal entry', $id);
+            ?? throw new NotFound('journal entry', $entry->id->text);
     }
 
     /**
