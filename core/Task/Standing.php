@@ -12,16 +12,14 @@ use ZippyTray\Core\Time\Moment;
  */
 final readonly class Standing
 {
-    /** Of open tasks, those that are a part of another stand by themselves only with a due of their own. */
-    public static function alone(Task $task): bool
+    /**
+     * What is a part of another stands by itself only with a time of its own.
+     *
+     * @param bool $hasTime a due, among open tasks; a start, among those that wait
+     */
+    public static function alone(bool $isPart, bool $hasTime): bool
     {
-        return null === $task->parentId() || null !== $task->due();
-    }
-
-    /** The same among those that wait: with a start of their own. */
-    public static function aloneWaiting(Task $task): bool
-    {
-        return null === $task->parentId() || null !== $task->start();
+        return !$isPart || $hasTime;
     }
 
     /**

@@ -48,6 +48,17 @@ final class Architecture
         'Console' => ['Account', 'Store', 'Books', 'Mailroom', 'Work'],
     ];
 
+    /** The same of what is shown, by subject. */
+    private const READ = [
+        'Tray' => [],
+        'Journal' => [],
+        'People' => [],
+        'Find' => ['Tray'],
+        'Post' => ['Tray'],
+        'Task' => ['Tray', 'Post'],
+        'Coming' => ['Tray', 'Post', 'Task'],
+    ];
+
     public function testCoreKnowsNobody(): Rule
     {
         return PHPat::rule()
@@ -69,6 +80,13 @@ final class Architecture
     public function foldersOfTheServer(): iterable
     {
         return self::layers('ZippyTray\Server', 'server/src', self::SERVER);
+    }
+
+    /** @return iterable<string, Rule> */
+    #[TestRule]
+    public function foldersOfWhatIsShown(): iterable
+    {
+        return self::layers('ZippyTray\Server\Read', 'server/src/Read', self::READ);
     }
 
     public function testServerDoesNotKnowTheDemo(): Rule

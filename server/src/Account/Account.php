@@ -67,8 +67,12 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     public function connect(MailWays $ways): void
     {
         $first = $this->first();
-        null === $first ? $this->addMailbox($ways) : $first->connect($ways);
-        ++$this->mailboxChanges;
+        if (null === $first) {
+            $this->addMailbox($ways);
+        } else {
+            $first->connect($ways);
+            ++$this->mailboxChanges;
+        }
     }
 
     public function addMailbox(MailWays $ways): Mailbox
@@ -87,7 +91,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return false === $first ? null : $first;
     }
 
-    public function address(): string
+    public function programAddress(): string
     {
         return $this->programAddress;
     }

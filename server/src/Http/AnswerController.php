@@ -24,8 +24,8 @@ use ZippyTray\Core\Time\Unreadable;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\WrittenLetter;
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Read\Post\OutgoingRows;
-use ZippyTray\Server\Read\Task\DueView;
 
 /**
  * Letters as they begin. Nothing is kept until something is written.

@@ -14,8 +14,8 @@ use ZippyTray\Core\Task\PutOffTasks;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\PutOffField;
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Read\Journal\EntryRows;
-use ZippyTray\Server\Read\Task\DueView;
 
 /**
  * Putting tasks off, with the difference shown before.

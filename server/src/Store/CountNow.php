@@ -17,8 +17,6 @@ final class CountNow
 
     private const FEW = 'SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND ';
 
-    private const NOT_AWAY = "c.place = 'away' AND (c.away_until IS NULL OR c.away_until <= :now)";
-
     /** @param Place|null $place null: all there are */
     public static function in(?Place $place): string
     {
@@ -26,7 +24,7 @@ final class CountNow
 
         return match ($place) {
             Place::Tray => "{$kept} + (".self::FEW.WhereNow::BACK.')',
-            Place::Away => "{$kept} - (".self::FEW.self::NOT_AWAY.')',
+            Place::Away => "{$kept} - (".self::FEW.WhereNow::NOT_AWAY.')',
             default => $kept,
         };
     }
@@ -34,7 +32,7 @@ final class CountNow
     /** Of those that are away, those that wait for the next clearing. */
     public static function forClearing(): string
     {
-        return '('.self::KEPT." AND k.place = 'away' AND k.reason = 'next_clearing') - (".self::FEW.self::NOT_AWAY."
+        return '('.self::KEPT." AND k.place = 'away' AND k.reason = 'next_clearing') - (".self::FEW.WhereNow::NOT_AWAY."
             AND c.away_reason = 'next_clearing')";
     }
 }

@@ -17,6 +17,9 @@ final class WhereNow
     /** It was away, and has come back to the tray. */
     public const BACK = "c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until <= :now";
 
+    /** It was put away and is not: it has come back, or is damaged. */
+    public const NOT_AWAY = "c.place = 'away' AND (c.away_until IS NULL OR c.away_until <= :now)";
+
     /** In the tray and never away since. */
     public const TRAY = "c.place = 'tray'";
 

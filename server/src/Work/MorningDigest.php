@@ -87,7 +87,7 @@ final readonly class MorningDigest implements Chore
 
     private function digest(Account $account, Moment $here): Digest
     {
-        $digest = new Digest($account->address());
+        $digest = new Digest($account->programAddress());
         foreach ($this->tasks->near($account, $here->date(), true) as $task) {
             if (null !== $task->due && !$task->waiting && \in_array($task->group, [DateGroup::Over, DateGroup::Today], true)) {
                 $digest->due($task->title, $task->over, $task->id);

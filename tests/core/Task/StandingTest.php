@@ -60,7 +60,10 @@ final class StandingTest extends TestCase
     {
         $task = self::task($start, $due);
         $task->place(new ListId('list'), $isPart ? 'above' : null, 'V');
-        self::assertSame([$open, $waiting], [Standing::alone($task), Standing::aloneWaiting($task)]);
+        self::assertSame([$open, $waiting], [
+            Standing::alone(null !== $task->parentId(), null !== $task->due()),
+            Standing::alone(null !== $task->parentId(), null !== $task->start()),
+        ]);
     }
 
     private static function now(): Moment

@@ -292,7 +292,7 @@ final class MigrationTest extends ApiTestCase
             ['ada' => '[]', 'tam' => '{"undoSeconds":5}', 'wren' => '{"undoSeconds":20}'],
             $connection->fetchAllKeyValue('SELECT id, post_settings FROM account ORDER BY id'),
         );
-        self::assertSame('https://tray.ternpoint.example', $this->service(Accounts::class)->find('wren@ternpoint.example')?->address());
+        self::assertSame('https://tray.ternpoint.example', $this->service(Accounts::class)->find('wren@ternpoint.example')?->programAddress());
     }
 
     public function testMigrationsThatHaveRunSomewhereStayAsTheyAre(): void

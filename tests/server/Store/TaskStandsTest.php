@@ -54,10 +54,10 @@ final class TaskStandsTest extends ApiTestCase
             $waits = Standing::waits($task, $above, $now);
             $isOver = true === $task->due()?->isOver($now->instant, $now->zone);
             $waits || $expected['parts'][] = $task->id;
-            if ($waits && Standing::aloneWaiting($task)) {
+            if ($waits && Standing::alone(null !== $task->parentId(), null !== $task->start())) {
                 $expected['waiting'][] = $task->id;
             }
-            if (!$waits && Standing::alone($task)) {
+            if (!$waits && self::isAlone($task)) {
                 $expected['open'][] = $task->id;
                 ++$counts['open'];
                 $counts['over'] += (int) $isOver;
@@ -74,7 +74,7 @@ final class TaskStandsTest extends ApiTestCase
         ]);
         self::assertSame($counts, $this->service(OpenTasks::class)->counts($account));
         self::assertSame(
-            \count(array_filter($tasks, Standing::alone(...))),
+            \count(array_filter($tasks, self::isAlone(...))),
             array_sum(array_column($rows->lists($account), 'open')),
         );
     }
@@ -90,6 +90,11 @@ final class TaskStandsTest extends ApiTestCase
         sort($ids);
 
         return $ids;
+    }
+
+    private static function isAlone(Task $task): bool
+    {
+        return Standing::alone(null !== $task->parentId(), null !== $task->due());
     }
 
     /** @return array<string, Task> */

@@ -15,8 +15,8 @@ use ZippyTray\Core\Time\Passing\TimeLine;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Read\Post\OutgoingRows;
-use ZippyTray\Server\Read\Task\DueView;
 use ZippyTray\Server\Read\Task\TaskRows;
 use ZippyTray\Server\Read\Tray\ConversationRows;
 

@@ -7,7 +7,7 @@ namespace ZippyTray\Server\Read\Post;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Post\Letter;
-use ZippyTray\Server\Read\Task\DueView;
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Store\Files;
 
 /**

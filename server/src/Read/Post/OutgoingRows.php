@@ -13,7 +13,7 @@ use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\OutgoingState;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Read\Task\DueView;
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Store\Files;
 
 /**

@@ -7,7 +7,7 @@ namespace ZippyTray\Server\Read\Post;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Server\Read\Task\DueView;
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Store\Row;
 
 /**

@@ -8,7 +8,6 @@ use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Read\Coming\Days;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
 

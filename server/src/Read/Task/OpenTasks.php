@@ -86,7 +86,7 @@ final readonly class OpenTasks
             $tasks[$id] = [
                 'list' => $list,
                 'archived' => (bool) $archived,
-                'alone' => null === $parent || null !== $due,
+                'alone' => Standing::alone(null !== $parent, null !== $due),
                 'waiting' => $isAhead,
                 'over' => $isOver,
                 'day' => $due ?? '',

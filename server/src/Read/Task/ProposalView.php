@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Read\Task;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\TaskProposal;
 use ZippyTray\Core\Time\Reminder;
+use ZippyTray\Server\Read\DueView;
 
 /**
  * What a task of a conversation would be.

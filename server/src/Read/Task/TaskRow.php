@@ -9,6 +9,7 @@ use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Time\Field\Speaker;
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Store\Row;
 
 /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Read\Task;
 
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Store\Files;
 
 /**

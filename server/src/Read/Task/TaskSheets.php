@@ -12,6 +12,7 @@ use ZippyTray\Core\Task\SourceKind;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Store\Files;
 use ZippyTray\Server\Store\StoredNow;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Server\Read\Task;
+namespace ZippyTray\Server\Read;
 
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
