@@ -11,6 +11,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Messages;
@@ -102,7 +103,7 @@ final readonly class Arrive
         }
         $now = $this->now();
         $message = Message::of(
-            $this->ids->next(),
+            new EmailId($this->ids->next()),
             $to->accountId,
             $incoming->content,
             \strlen($incoming->raw),

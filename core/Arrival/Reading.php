@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Arrival;
 
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\Gist;
 
@@ -22,12 +23,12 @@ interface Reading
     public function read(Recipient $for, Gist $gist, string $name): ?Findings;
 
     /** @param Findings|null $findings null: it cannot be read, and is not tried again by the same rules */
-    public function keep(Recipient $for, string $messageId, ?Findings $findings): void;
+    public function keep(Recipient $for, EmailId $messageId, ?Findings $findings): void;
 
     /**
      * They are read later, by who has the time.
      *
-     * @param list<string> $messageIds
+     * @param list<EmailId> $messageIds
      */
     public function want(Recipient $for, array $messageIds): void;
 }

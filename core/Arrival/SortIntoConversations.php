@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Arrival;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\ThreadIndex;
@@ -56,7 +57,7 @@ final readonly class SortIntoConversations
             if ([] !== $moved) {
                 $changed[] = [$conversation, $moved, array_values(array_diff($known, [$conversation->id->text]))];
             }
-            $target = \in_array($message->id, $keys, true) ? $conversation : $target;
+            $target = \in_array($message->id->text, $keys, true) ? $conversation : $target;
         }
         $this->rearrange($message->accountId, $changed, array_diff(array_unique($now), $kept));
 
@@ -137,7 +138,7 @@ final readonly class SortIntoConversations
     {
         $touched = [];
         foreach ($changed as [$conversation, $moved, $origins]) {
-            $this->conversations->move($moved, $conversation);
+            $this->conversations->move(array_map(static fn (string $id): EmailId => new EmailId($id), $moved), $conversation);
             $touched[$conversation->id->text] = $conversation;
             foreach ($origins as $origin) {
                 $other = $this->conversations->get($accountId, new ConversationId($origin));

@@ -12,7 +12,7 @@ use ZippyTray\Core\AccountId;
 interface Entries
 {
     /** Whether this person has begun such a clearing. */
-    public function hasClearing(AccountId $accountId, string $clearingId): bool;
+    public function hasClearing(AccountId $accountId, ClearingId $clearingId): bool;
 
     public function find(AccountId $accountId, EntryId $id): ?Entry;
 

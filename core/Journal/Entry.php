@@ -22,14 +22,14 @@ final class Entry
     private ?EntryId $undoneBy = null;
 
     /**
-     * @param EntryId      $id          made by the client, so that a repeated request is recognised
-     * @param int          $number      position in the account's journal, from 1 upwards without order gaps
-     * @param string       $about       subject or title of what it was done to; for several, of the first
-     * @param string       $consequence what follows, in words; may be empty
-     * @param list<Change> $changes     in the order in which they were made
-     * @param EntryId|null $undoes      the entry that this one takes back
-     * @param string|null  $clearingId  the clearing in which it was done
-     * @param int|null     $things      to how many it was done, without what changed along with them; null: of an older entry
+     * @param EntryId         $id          made by the client, so that a repeated request is recognised
+     * @param int             $number      position in the account's journal, from 1 upwards without order gaps
+     * @param string          $about       subject or title of what it was done to; for several, of the first
+     * @param string          $consequence what follows, in words; may be empty
+     * @param list<Change>    $changes     in the order in which they were made
+     * @param EntryId|null    $undoes      the entry that this one takes back
+     * @param ClearingId|null $clearingId  the clearing in which it was done
+     * @param int|null        $things      to how many it was done, without what changed along with them; null: of an older entry
      */
     public function __construct(
         public readonly EntryId $id,
@@ -41,7 +41,7 @@ final class Entry
         public readonly string $consequence,
         array $changes,
         public readonly ?EntryId $undoes = null,
-        public readonly ?string $clearingId = null,
+        public readonly ?ClearingId $clearingId = null,
         public readonly ?int $things = null,
     ) {
         $this->changes = array_map(static fn (Change $change): array => $change->state(), $changes);

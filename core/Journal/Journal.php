@@ -26,7 +26,7 @@ final readonly class Journal
      * entry of the first.
      *
      * @param callable(Step): void $work
-     * @param string|null          $clearingId the clearing in which it is done
+     * @param ClearingId|null      $clearingId the clearing in which it is done
      */
     public function write(
         AccountId $accountId,
@@ -34,7 +34,7 @@ final readonly class Journal
         EntryKind $kind,
         callable $work,
         ?Entry $undoes = null,
-        ?string $clearingId = null,
+        ?ClearingId $clearingId = null,
     ): Entry {
         return $this->transaction->run(function () use ($accountId, $entryId, $kind, $work, $undoes, $clearingId): Entry {
             $known = $this->entries->find($accountId, $entryId);
@@ -42,7 +42,7 @@ final readonly class Journal
                 return $known;
             }
             if (null !== $clearingId && !$this->entries->hasClearing($accountId, $clearingId)) {
-                throw new NotFound('clearing', $clearingId);
+                throw new NotFound('clearing', $clearingId->text);
             }
             $step = new Step();
             $work($step);
@@ -72,7 +72,7 @@ final readonly class Journal
         EntryKind $kind,
         Step $step,
         ?Entry $undoes = null,
-        ?string $clearingId = null,
+        ?ClearingId $clearingId = null,
     ): Entry {
         return new Entry(
             $entryId,

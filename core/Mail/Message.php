@@ -36,7 +36,7 @@ final readonly class Message
      * @param list<RemarkState>|null $remarks       what there is to say of it besides; null: it came before that was looked for
      */
     public function __construct(
-        public string $id,
+        public EmailId $id,
         public AccountId $accountId,
         public string $messageHeader,
         public array $references,
@@ -61,7 +61,7 @@ final readonly class Message
     }
 
     public static function of(
-        string $id,
+        EmailId $id,
         AccountId $accountId,
         MessageContent $content,
         int $size,

@@ -13,14 +13,14 @@ use ZippyTray\Core\NotFound;
 interface Messages
 {
     /** @throws NotFound */
-    public function get(AccountId $accountId, string $id): Message;
+    public function get(AccountId $accountId, EmailId $id): Message;
 
     /**
      * The id of the newest message of a conversation that somebody else wrote, or of the newest at all.
      *
      * @throws NotFound when there is no such conversation
      */
-    public function newestIn(AccountId $accountId, ConversationId $conversationId): string;
+    public function newestIn(AccountId $accountId, ConversationId $conversationId): EmailId;
 
     /** @return list<Message> of a conversation, oldest first */
     public function ofConversation(AccountId $accountId, ConversationId $conversationId): array;

@@ -35,7 +35,7 @@ final readonly class ThreadPart
         );
 
         return new self(
-            $message->id,
+            $message->id->text,
             $message->messageHeader,
             $message->references,
             $message->subject,

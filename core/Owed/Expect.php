@@ -9,6 +9,8 @@ use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\OutgoingId;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Expectations;
@@ -29,8 +31,8 @@ final readonly class Expect implements Expectations
         string $what,
         Moment $until,
         ?ConversationId $conversationId,
-        ?string $taskId,
-        ?string $outgoingId,
+        ?TaskId $taskId,
+        ?OutgoingId $outgoingId,
         Step $step,
         \DateTimeImmutable $now,
     ): void {

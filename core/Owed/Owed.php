@@ -10,7 +10,9 @@ use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Moment;
 
 /**
@@ -42,8 +44,8 @@ final class Owed implements Journaled
      * @param Address             $person         may have no address, when only a name was written down
      * @param string              $what           may be empty
      * @param ConversationId|null $conversationId in which the answer is expected; null until the message is out that begins it
-     * @param string|null         $taskId         what was handed over with it
-     * @param string|null         $outgoingId     the message with which it was asked for
+     * @param TaskId|null         $taskId         what was handed over with it
+     * @param OutgoingId|null     $outgoingId     the message with which it was asked for
      * @param \DateTimeImmutable  $askedAt        when it was asked for
      *
      * @throws Refused when $what is too long
@@ -55,8 +57,8 @@ final class Owed implements Journaled
         string $what,
         Moment $until,
         private ?ConversationId $conversationId,
-        public readonly ?string $taskId,
-        public readonly ?string $outgoingId,
+        public readonly ?TaskId $taskId,
+        public readonly ?OutgoingId $outgoingId,
         private readonly \DateTimeImmutable $askedAt,
     ) {
         $this->personEmail = $person->email;
@@ -160,8 +162,8 @@ final class Owed implements Journaled
             'until' => $this->until->format(\DATE_ATOM),
             'zone' => $this->zone,
             'conversation' => $this->conversationId?->text,
-            'task' => $this->taskId,
-            'outgoing' => $this->outgoingId,
+            'task' => $this->taskId?->text,
+            'outgoing' => $this->outgoingId?->text,
             'askedAt' => $this->askedAt->format(\DATE_ATOM),
             'state' => $this->state->value,
             'settledAt' => $this->settledAt?->format(\DATE_ATOM),
@@ -199,8 +201,8 @@ final class Owed implements Journaled
             $state['what'],
             new Moment(new \DateTimeImmutable($state['until']), Moment::zone($state['zone'])),
             ConversationId::orNull($state['conversation']),
-            $state['task'],
-            $state['outgoing'],
+            TaskId::orNull($state['task']),
+            OutgoingId::orNull($state['outgoing']),
             new \DateTimeImmutable($state['askedAt']),
         );
         $owed->restore($state);

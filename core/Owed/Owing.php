@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Owed;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -22,7 +23,7 @@ interface Owing
     public function openIn(AccountId $accountId, ConversationId $conversationId): array;
 
     /** @return list<Owed> what is open of those that a message asked */
-    public function openOf(AccountId $accountId, string $outgoingId): array;
+    public function openOf(AccountId $accountId, OutgoingId $outgoingId): array;
 
     /** What was asked for in one conversation is asked for in another from now on. */
     public function move(AccountId $accountId, ConversationId $fromConversation, ConversationId $toConversation): void;

@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Owed;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
@@ -89,7 +90,7 @@ final readonly class SettleOwed
         string $id,
         Moment $until,
         ?Claim $claim = null,
-        ?string $clearingId = null,
+        ?ClearingId $clearingId = null,
     ): Entry {
         return $this->journal->write($accountId, $entryId, EntryKind::TakeUpOwed, function (Step $step) use (
             $accountId,

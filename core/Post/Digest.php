@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Post;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
@@ -53,7 +54,7 @@ final class Digest
         return \sprintf('digest.%s.%s@%s', $today, $accountId->text, substr((string) strrchr($email, '@'), 1));
     }
 
-    public function due(string $title, bool $isOver, string $taskId): void
+    public function due(string $title, bool $isOver, TaskId $taskId): void
     {
         $this->due[] = $this->line($title.($isOver ? ' (over)' : ''), '/tasks/'.$taskId);
     }

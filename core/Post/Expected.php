@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Post;
 
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Moment;
 
 /**
@@ -13,9 +14,9 @@ final readonly class Expected
 {
     /**
      * @param string      $what   is asked; may be empty
-     * @param string|null $taskId what is handed over with it
+     * @param TaskId|null $taskId what is handed over with it
      */
-    public function __construct(public string $what, public Moment $until, public ?string $taskId = null)
+    public function __construct(public string $what, public Moment $until, public ?TaskId $taskId = null)
     {
     }
 }

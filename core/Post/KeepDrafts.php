@@ -12,8 +12,10 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Owing;
@@ -37,7 +39,7 @@ final readonly class KeepDrafts
     /**
      * Keeps what has been written so far. What is typed is not written into the journal.
      *
-     * @param string      $id       made by the client
+     * @param OutgoingId  $id       made by the client
      * @param int         $revision that the person has seen; 0 of one that is new
      * @param string      $header   Message-ID of one that is new, without angle brackets
      * @param string|null $message  that it answers or forwards
@@ -48,7 +50,7 @@ final readonly class KeepDrafts
      */
     public function write(
         AccountId $accountId,
-        string $id,
+        OutgoingId $id,
         int $revision,
         AnswerKind $kind,
         ?string $message,
@@ -59,7 +61,7 @@ final readonly class KeepDrafts
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $outgoing = $this->outgoings->find($accountId, $id);
             if (null === $outgoing) {
-                $of = null === $message ? null : $this->messages->get($accountId, $message);
+                $of = null === $message ? null : $this->messages->get($accountId, new EmailId($message));
                 $outgoing = new Outgoing(
                     $id,
                     $accountId,
@@ -87,7 +89,7 @@ final readonly class KeepDrafts
     }
 
     /** @throws NotFound */
-    public function drop(AccountId $accountId, EntryId $entryId, string $id): Entry
+    public function drop(AccountId $accountId, EntryId $entryId, OutgoingId $id): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DropDraft, function (Step $step) use ($accountId, $id): void {
             $outgoing = $this->outgoings->get($accountId, $id);
@@ -106,7 +108,7 @@ final readonly class KeepDrafts
      * @throws NotFound
      * @throws Refused  when it has gone out
      */
-    public function takeBack(AccountId $accountId, EntryId $entryId, string $id): Entry
+    public function takeBack(AccountId $accountId, EntryId $entryId, OutgoingId $id): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::TakeBack, function (Step $step) use ($accountId, $id): void {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
@@ -126,7 +128,7 @@ final readonly class KeepDrafts
      *
      * @throws NotFound
      */
-    public function arrived(AccountId $accountId, string $id): Outgoing
+    public function arrived(AccountId $accountId, OutgoingId $id): Outgoing
     {
         return $this->transaction->run(function () use ($accountId, $id): Outgoing {
             $outgoing = $this->outgoings->get($accountId, $id);

@@ -9,7 +9,9 @@ use ZippyTray\Core\Journal\Irrevocable;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
 
@@ -48,15 +50,15 @@ final class Outgoing implements Irrevocable
 
     /**
      * @param string              $messageHeader  Message-ID (RFC 5322, 3.6.4) without angle brackets: the same however often it is tried
-     * @param string|null         $messageId      the message that it answers or forwards
+     * @param EmailId|null        $messageId      the message that it answers or forwards
      * @param ConversationId|null $conversationId the conversation in which it was written
      */
     public function __construct(
-        public readonly string $id,
+        public readonly OutgoingId $id,
         public readonly AccountId $accountId,
         public readonly string $messageHeader,
         public readonly AnswerKind $kind,
-        public readonly ?string $messageId,
+        public readonly ?EmailId $messageId,
         public readonly ?ConversationId $conversationId,
         Letter $letter,
         private \DateTimeImmutable $changedAt,
@@ -232,7 +234,7 @@ final class Outgoing implements Irrevocable
 
     public function ref(): ObjectRef
     {
-        return new ObjectRef(ObjectKind::Outgoing, $this->id);
+        return new ObjectRef(ObjectKind::Outgoing, $this->id->text);
     }
 
     public function state(): array
@@ -245,7 +247,7 @@ final class Outgoing implements Irrevocable
             'later' => $this->later,
             'kind' => $this->kind->value,
             'header' => $this->messageHeader,
-            'message' => $this->messageId,
+            'message' => $this->messageId?->text,
             'conversation' => $this->conversationId?->text,
         ];
     }
@@ -265,7 +267,7 @@ final class Outgoing implements Irrevocable
     }
 
     /** @param array<string, mixed> $state */
-    public static function revived(string $id, AccountId $accountId, array $state, \DateTimeImmutable $now): self
+    public static function revived(OutgoingId $id, AccountId $accountId, array $state, \DateTimeImmutable $now): self
     {
         /** @var array{letter: LetterState, kind: string, header: string, message: ?string, conversation: ?string} $state */
         $outgoing = new self(
@@ -273,7 +275,7 @@ final class Outgoing implements Irrevocable
             $accountId,
             $state['header'],
             AnswerKind::from($state['kind']),
-            $state['message'],
+            EmailId::orNull($state['message']),
             ConversationId::orNull($state['conversation']),
             Letter::fromState($state['letter']),
             $now,

@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Post;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -14,9 +15,9 @@ use ZippyTray\Core\NotFound;
 interface Outgoings
 {
     /** @throws NotFound */
-    public function get(AccountId $accountId, string $id): Outgoing;
+    public function get(AccountId $accountId, OutgoingId $id): Outgoing;
 
-    public function find(AccountId $accountId, string $id): ?Outgoing;
+    public function find(AccountId $accountId, OutgoingId $id): ?Outgoing;
 
     /** The one with this Message-ID, without angle brackets. */
     public function withHeader(AccountId $accountId, string $messageHeader): ?Outgoing;

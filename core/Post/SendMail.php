@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Post;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
@@ -13,6 +14,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Refused;
@@ -44,13 +46,13 @@ final readonly class SendMail
     }
 
     /**
-     * @param EntryId       $entryId    made by the client; the same id again changes nothing
-     * @param Moment        $at         when it goes out
-     * @param bool          $later      whether the person chose that moment
-     * @param Decision|null $then       what becomes of the conversation
-     * @param Claim|null    $claim      the conversation as the person saw it
-     * @param Expected|null $expected   of everybody in To
-     * @param string|null   $clearingId the clearing in which it is sent
+     * @param EntryId         $entryId    made by the client; the same id again changes nothing
+     * @param Moment          $at         when it goes out
+     * @param bool            $later      whether the person chose that moment
+     * @param Decision|null   $then       what becomes of the conversation
+     * @param Claim|null      $claim      the conversation as the person saw it
+     * @param Expected|null   $expected   of everybody in To
+     * @param ClearingId|null $clearingId the clearing in which it is sent
      *
      * @throws NotFound
      * @throws Refused   when it cannot be sent as it is; then nothing is done
@@ -59,13 +61,13 @@ final readonly class SendMail
     public function __invoke(
         AccountId $accountId,
         EntryId $entryId,
-        string $outgoingId,
+        OutgoingId $outgoingId,
         Moment $at,
         bool $later,
         ?Decision $then = null,
         ?Claim $claim = null,
         ?Expected $expected = null,
-        ?string $clearingId = null,
+        ?ClearingId $clearingId = null,
     ): Entry {
         return $this->journal->write($accountId, $entryId, $later ? EntryKind::SendLater : EntryKind::Send, function (Step $step) use (
             $accountId,

@@ -10,6 +10,7 @@ use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
@@ -27,7 +28,7 @@ final readonly class Reminded
     public function get(AccountId $accountId, ObjectRef $about): Task|Conversation
     {
         return ObjectKind::Task === $about->kind
-            ? $this->tasks->get($accountId, $about->id)
+            ? $this->tasks->get($accountId, new TaskId($about->id))
             : $this->conversations->get($accountId, new ConversationId($about->id));
     }
 

@@ -55,7 +55,7 @@ final readonly class Branch
     {
         $depths = [];
         foreach ($this->of($task) as $one) {
-            $depths[$one->id] = 1 + ($depths[(string) $one->parentId()] ?? -1);
+            $depths[$one->id->text] = 1 + ($depths[(string) $one->parentId()] ?? -1);
         }
 
         return max($depths);
@@ -72,12 +72,12 @@ final readonly class Branch
     {
         $ids = [];
         foreach ($tasks as $task) {
-            $ids[$task->id] = $task;
+            $ids[$task->id->text] = $task;
         }
 
         return array_values(array_filter(
             $ids,
-            fn (Task $task): bool => [] === array_filter($this->above($task), static fn (Task $above): bool => isset($ids[$above->id])),
+            fn (Task $task): bool => [] === array_filter($this->above($task), static fn (Task $above): bool => isset($ids[$above->id->text])),
         ));
     }
 
@@ -89,7 +89,7 @@ final readonly class Branch
     private static function walk(Task $task, array $under): array
     {
         $all = [$task];
-        foreach ($under[$task->id] ?? [] as $subtask) {
+        foreach ($under[$task->id->text] ?? [] as $subtask) {
             array_push($all, ...self::walk($subtask, $under));
         }
 

@@ -26,7 +26,7 @@ final readonly class ChangeTasks
     }
 
     /**
-     * @param non-empty-list<string> $taskIds
+     * @param non-empty-list<TaskId> $taskIds
      * @param \DateTimeZone          $zone    the person's own
      *
      * @throws NotFound
@@ -42,7 +42,7 @@ final readonly class ChangeTasks
             $change,
             $zone,
         ): void {
-            $tasks = array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds);
+            $tasks = array_map(fn (TaskId $id): Task => $this->tasks->get($accountId, $id), $taskIds);
             // A list that is made comes first, so that it is the last to go when this is undone.
             $list = null === $change->list ? null : $this->fill->list($accountId, $change->list, $step);
             foreach ($tasks as $task) {

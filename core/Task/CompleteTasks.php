@@ -31,7 +31,7 @@ final readonly class CompleteTasks
     /**
      * A task that repeats leaves what was done of it behind as completed, and stands for its next occurrence.
      *
-     * @param non-empty-list<string> $taskIds
+     * @param non-empty-list<TaskId> $taskIds
      * @param bool                   $withSubtasks whether the person said that open subtasks are done too
      * @param \DateTimeZone          $zone         the person's own
      *
@@ -48,13 +48,13 @@ final readonly class CompleteTasks
             $withSubtasks,
             $now,
         ): void {
-            $tops = $this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds));
+            $tops = $this->branch->tops(array_map(fn (TaskId $id): Task => $this->tasks->get($accountId, $id), $taskIds));
             $open = 0;
             foreach ($this->branch->each($tops) as $branch) {
                 $task = $branch[0];
                 $open += \count(array_filter(
                     $branch,
-                    static fn (Task $one): bool => !$one->isDone() && !\in_array($one->id, $taskIds, true),
+                    static fn (Task $one): bool => !$one->isDone() && !\in_array($one->id->text, array_map(strval(...), $taskIds), true),
                 ));
                 if ($open > 0 && !$withSubtasks) {
                     continue;
@@ -83,7 +83,7 @@ final readonly class CompleteTasks
      * @throws NotFound
      * @throws Refused  when it does not repeat, or this is the last one
      */
-    public function skip(AccountId $accountId, EntryId $entryId, string $taskId, \DateTimeZone $zone): Entry
+    public function skip(AccountId $accountId, EntryId $entryId, TaskId $taskId, \DateTimeZone $zone): Entry
     {
         $now = new Moment($this->clock->now(), $zone);
 
@@ -105,7 +105,7 @@ final readonly class CompleteTasks
     /**
      * Opens them again, with those of their subtasks that were completed in the same step, and with what they are a part of.
      *
-     * @param non-empty-list<string> $taskIds
+     * @param non-empty-list<TaskId> $taskIds
      *
      * @throws NotFound
      */
@@ -148,7 +148,7 @@ final readonly class CompleteTasks
     {
         $copies = [];
         foreach ($branch as $task) {
-            $copy = $task->copy($this->ids->next(), $task->createdAt);
+            $copy = $task->copy(new TaskId($this->ids->next()), $task->createdAt);
             $parent = $copies[(string) $task->parentId()] ?? $task->parentId();
             $copy->place($task->listId(), $parent, $task->rank());
             $copy->repeatBy(null);
@@ -156,7 +156,7 @@ final readonly class CompleteTasks
             $copy->complete($now->instant);
             $this->tasks->add($copy);
             $step->made($copy);
-            $copies[$task->id] = $copy->id;
+            $copies[$task->id->text] = $copy->id;
         }
     }
 

@@ -33,7 +33,7 @@ final readonly class EditTask
     public function __invoke(
         AccountId $accountId,
         EntryId $entryId,
-        string $taskId,
+        TaskId $taskId,
         int $revision,
         TaskFields $fields,
         \DateTimeZone $zone,

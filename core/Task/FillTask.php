@@ -28,7 +28,7 @@ final readonly class FillTask
      */
     public function make(
         AccountId $accountId,
-        string $taskId,
+        TaskId $taskId,
         \DateTimeImmutable $now,
         TaskFields $fields,
         \DateTimeZone $zone,

@@ -18,7 +18,7 @@ final class LastRanks
     {
     }
 
-    public function next(AccountId $accountId, ListId $listId, ?string $parentId): string
+    public function next(AccountId $accountId, ListId $listId, ?TaskId $parentId): string
     {
         $key = $listId.' '.$parentId;
         if (!\array_key_exists($key, $this->last)) {

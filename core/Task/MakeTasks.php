@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Task;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
@@ -45,7 +46,7 @@ final readonly class MakeTasks
      * @param EntryId                   $entryId    made by the client; the same id again changes nothing
      * @param non-empty-list<TaskOrder> $orders
      * @param \DateTimeZone             $zone       the person's own
-     * @param string|null               $clearingId the clearing in which it was decided
+     * @param ClearingId|null           $clearingId the clearing in which it was decided
      *
      * @throws NotFound  when a message is not there; then nothing is done
      * @throws Refused   when a field cannot be taken as it is; then nothing is done
@@ -56,7 +57,7 @@ final readonly class MakeTasks
         EntryId $entryId,
         array $orders,
         \DateTimeZone $zone,
-        ?string $clearingId = null,
+        ?ClearingId $clearingId = null,
     ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== $order->messageId || null !== $order->claim);
@@ -107,7 +108,7 @@ final readonly class MakeTasks
         LastRanks $ranks,
     ): void {
         foreach ($subtasks as $outline) {
-            $subtask = $this->fill->make($task->accountId, $this->ids->next(), $now, $outline->fields(), $zone, $step, $ranks, $task);
+            $subtask = $this->fill->make($task->accountId, new TaskId($this->ids->next()), $now, $outline->fields(), $zone, $step, $ranks, $task);
             $this->addSubtasks($subtask, $outline->under, $now, $zone, $step, $ranks);
             if ($outline->done) {
                 $subtask->complete($now);

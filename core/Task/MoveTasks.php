@@ -28,7 +28,7 @@ final readonly class MoveTasks
     /**
      * They stand in the given order afterwards, one behind the other. Subtasks go along.
      *
-     * @param non-empty-list<string> $taskIds
+     * @param non-empty-list<TaskId> $taskIds
      *
      * @throws NotFound
      * @throws Refused  when a task would lie under itself, too deep, or under a completed one; then nothing is moved
@@ -40,9 +40,9 @@ final readonly class MoveTasks
             $taskIds,
             $spot,
         ): void {
-            $tasks = $this->branch->tops(array_map(fn (string $id): Task => $this->tasks->get($accountId, $id), $taskIds));
+            $tasks = $this->branch->tops(array_map(fn (TaskId $id): Task => $this->tasks->get($accountId, $id), $taskIds));
             $behind = null === $spot->behindId ? null : $this->tasks->get($accountId, $spot->behindId);
-            if (null !== $behind && [] !== array_filter($tasks, static fn (Task $task): bool => $task->id === $behind->id)) {
+            if (null !== $behind && [] !== array_filter($tasks, static fn (Task $task): bool => $task->id->is($behind->id))) {
                 throw new Refused('A task cannot stand behind itself.', 'behind');
             }
             $parentId = $spot->parentId ?? $behind?->parentId();
@@ -64,7 +64,7 @@ final readonly class MoveTasks
                 $list->id,
                 $parent?->id,
                 $before,
-                array_map(static fn (Task $task): string => $task->id, $tasks),
+                array_map(static fn (Task $task): TaskId => $task->id, $tasks),
             );
             $this->put($tasks, $list, $parent, Rank::several($before, $after, \count($tasks)), $step);
             $step->say($tasks[0]->title(), null === $parent ? 'to '.$list->name() : 'under '.$parent->title(), \count($tasks));
@@ -110,7 +110,7 @@ final readonly class MoveTasks
             return;
         }
         $above = [$parent, ...$this->branch->above($parent)];
-        if (null !== $task && [] !== array_filter($above, static fn (Task $one): bool => $one->id === $task->id)) {
+        if (null !== $task && [] !== array_filter($above, static fn (Task $one): bool => $one->id->is($task->id))) {
             throw new Refused(\sprintf('"%s" cannot lie under itself.', $task->title()), 'parent');
         }
         if (\count($above) + (null === $task ? 0 : $this->branch->height($task)) > Task::DEPTH) {

@@ -27,7 +27,7 @@ final readonly class PutOffTasks
 
     /**
      * @param EntryId                $entryId made by the client
-     * @param non-empty-list<string> $taskIds
+     * @param non-empty-list<TaskId> $taskIds
      * @param \DateTimeZone          $zone    the person's own
      *
      * @throws NotFound
@@ -58,7 +58,7 @@ final readonly class PutOffTasks
     }
 
     /**
-     * @param non-empty-list<string> $taskIds
+     * @param non-empty-list<TaskId> $taskIds
      * @param \DateTimeZone          $zone    the person's own
      *
      * @return list<array{
@@ -71,7 +71,7 @@ final readonly class PutOffTasks
     {
         $now = new Moment($this->clock->now(), $zone);
 
-        return array_map(function (string $id) use ($accountId, $putOff, $now): array {
+        return array_map(function (TaskId $id) use ($accountId, $putOff, $now): array {
             $task = $this->tasks->get($accountId, $id);
             try {
                 [$start, $due] = $putOff->of($task, $now);

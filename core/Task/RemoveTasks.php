@@ -25,7 +25,7 @@ final readonly class RemoveTasks
     }
 
     /**
-     * @param non-empty-list<string> $taskIds
+     * @param non-empty-list<TaskId> $taskIds
      *
      * @throws NotFound
      */
@@ -33,7 +33,7 @@ final readonly class RemoveTasks
     {
         return $this->journal->write($accountId, $entryId, EntryKind::DeleteTask, function (Step $step) use ($accountId, $taskIds): void {
             foreach ($this->branch->each($this->branch->tops(array_map(
-                fn (string $id): Task => $this->tasks->get($accountId, $id),
+                fn (TaskId $id): Task => $this->tasks->get($accountId, $id),
                 $taskIds,
             ))) as $branch) {
                 $this->remove($branch, $step);

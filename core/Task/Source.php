@@ -28,9 +28,9 @@ final readonly class Source
         return new self(SourceKind::Message, $copy->id);
     }
 
-    public static function task(string $id): self
+    public static function task(TaskId $id): self
     {
-        return new self(SourceKind::Task, $id);
+        return new self(SourceKind::Task, $id->text);
     }
 
     /** @throws Refused when it is no address of the web */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 
 /**
@@ -15,7 +16,7 @@ use ZippyTray\Core\Mail\Message;
 final readonly class SourceCopy
 {
     /**
-     * @param string                                             $messageId     the message in this program; it may be gone
+     * @param EmailId                                            $messageId     the message in this program; it may be gone
      * @param string                                             $messageHeader its Message-ID (RFC 5322, 3.6.4) without angle brackets
      * @param Person                                             $from
      * @param list<Person>                                       $to            To and Cc
@@ -26,7 +27,7 @@ final readonly class SourceCopy
     public function __construct(
         public string $id,
         public AccountId $accountId,
-        public string $messageId,
+        public EmailId $messageId,
         public string $messageHeader,
         public array $from,
         public array $to,

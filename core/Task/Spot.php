@@ -11,11 +11,11 @@ final readonly class Spot
 {
     /**
      * @param ListId|null $listId   at the top level of that list
-     * @param string|null $parentId under that task
-     * @param string|null $behindId right behind that task, beside it
+     * @param TaskId|null $parentId under that task
+     * @param TaskId|null $behindId right behind that task, beside it
      * @param bool        $first    at the beginning instead of the end
      */
-    private function __construct(public ?ListId $listId, public ?string $parentId, public ?string $behindId, public bool $first)
+    private function __construct(public ?ListId $listId, public ?TaskId $parentId, public ?TaskId $behindId, public bool $first)
     {
     }
 
@@ -24,12 +24,12 @@ final readonly class Spot
         return new self($listId, null, null, $first);
     }
 
-    public static function under(string $parentId, bool $first = false): self
+    public static function under(TaskId $parentId, bool $first = false): self
     {
         return new self(null, $parentId, null, $first);
     }
 
-    public static function behind(string $taskId): self
+    public static function behind(TaskId $taskId): self
     {
         return new self(null, null, $taskId, false);
     }

@@ -45,7 +45,7 @@ final class Task implements Journaled
 
     private ListId $listId;
 
-    private ?string $parentId = null;
+    private ?TaskId $parentId = null;
 
     private string $rank;
 
@@ -88,7 +88,7 @@ final class Task implements Journaled
 
     /** @throws Refused when the title is empty or too long */
     public function __construct(
-        public readonly string $id,
+        public readonly TaskId $id,
         public readonly AccountId $accountId,
         public readonly \DateTimeImmutable $createdAt,
         string $title,
@@ -105,7 +105,7 @@ final class Task implements Journaled
      *
      * @param array<string, mixed> $state what state() gave
      */
-    public static function revived(string $id, AccountId $accountId, array $state): self
+    public static function revived(TaskId $id, AccountId $accountId, array $state): self
     {
         /** @var TaskState $state */
         $task = new self($id, $accountId, new \DateTimeImmutable($state['createdAt']), $state['title'], new ListId($state['list']));
@@ -117,7 +117,7 @@ final class Task implements Journaled
     /**
      * The same to do again, apart from where it stands and what became of it.
      */
-    public function copy(string $id, \DateTimeImmutable $now): self
+    public function copy(TaskId $id, \DateTimeImmutable $now): self
     {
         $made = new self($id, $this->accountId, $now, $this->title, $this->listId);
         $made->restore($this->state());
@@ -153,8 +153,8 @@ final class Task implements Journaled
         $this->changed();
     }
 
-    /** @param string|null $parentId the task that it is a part of */
-    public function place(ListId $listId, ?string $parentId, string $rank): void
+    /** @param TaskId|null $parentId the task that it is a part of */
+    public function place(ListId $listId, ?TaskId $parentId, string $rank): void
     {
         $this->listId = $listId;
         $this->parentId = $parentId;
@@ -283,7 +283,7 @@ final class Task implements Journaled
         return $this->listId;
     }
 
-    public function parentId(): ?string
+    public function parentId(): ?TaskId
     {
         return $this->parentId;
     }
@@ -349,7 +349,7 @@ final class Task implements Journaled
 
     public function ref(): ObjectRef
     {
-        return new ObjectRef(ObjectKind::Task, $this->id);
+        return new ObjectRef(ObjectKind::Task, $this->id->text);
     }
 
     /** @return TaskState */
@@ -360,7 +360,7 @@ final class Task implements Journaled
             'title' => $this->title,
             'notes' => $this->notes,
             'list' => $this->listId->text,
-            'parent' => $this->parentId,
+            'parent' => $this->parentId?->text,
             'rank' => $this->rank,
             'start' => $this->start()?->state(),
             'due' => $this->due()?->state(),
@@ -381,7 +381,7 @@ final class Task implements Journaled
         $this->title = $state['title'];
         $this->notes = $state['notes'];
         $this->listId = new ListId($state['list']);
-        $this->parentId = $state['parent'];
+        $this->parentId = TaskId::orNull($state['parent']);
         $this->rank = $state['rank'];
         [
             $this->startDate,
@@ -404,7 +404,7 @@ final class Task implements Journaled
     {
         $list = new ObjectRef(ObjectKind::TaskList, $this->listId->text);
 
-        return null === $this->parentId ? [$list] : [$list, new ObjectRef(ObjectKind::Task, $this->parentId)];
+        return null === $this->parentId ? [$list] : [$list, new ObjectRef(ObjectKind::Task, $this->parentId->text)];
     }
 
     private function changed(): void

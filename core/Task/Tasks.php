@@ -14,7 +14,7 @@ use ZippyTray\Core\NotFound;
 interface Tasks
 {
     /** @throws NotFound */
-    public function get(AccountId $accountId, string $id): Task;
+    public function get(AccountId $accountId, TaskId $id): Task;
 
     public function add(Task $task): void;
 
@@ -31,14 +31,14 @@ interface Tasks
      * The tasks that stand beside one another in a list or under a task.
      *
      * @param string|null  $rank   the place behind which is looked; null: the beginning
-     * @param list<string> $except ids of tasks that do not count
+     * @param list<TaskId> $except tasks that do not count
      *
      * @return string|null the rank of the next one, or null when none follows
      */
-    public function rankBehind(AccountId $accountId, ListId $listId, ?string $parentId, ?string $rank, array $except = []): ?string;
+    public function rankBehind(AccountId $accountId, ListId $listId, ?TaskId $parentId, ?string $rank, array $except = []): ?string;
 
     /** @return string|null the rank of the last one beside one another; null when there is none */
-    public function lastRank(AccountId $accountId, ListId $listId, ?string $parentId): ?string;
+    public function lastRank(AccountId $accountId, ListId $listId, ?TaskId $parentId): ?string;
 
     /** @return list<Task> all tasks of the list, completed ones too, without a set order */
     public function ofList(TaskList $list): array;

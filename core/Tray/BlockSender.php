@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Tray;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
@@ -33,10 +34,10 @@ final readonly class BlockSender
     }
 
     /**
-     * @param EntryId     $entryId    made by the client; the same id again changes nothing
-     * @param list<Claim> $claims
-     * @param string      $ownEmail   the account's address, which cannot be blocked
-     * @param string|null $clearingId the clearing in which it was decided
+     * @param EntryId         $entryId    made by the client; the same id again changes nothing
+     * @param list<Claim>     $claims
+     * @param string          $ownEmail   the account's address, which cannot be blocked
+     * @param ClearingId|null $clearingId the clearing in which it was decided
      *
      * @throws NotFound  when one of them is not there; then nothing is decided
      * @throws Refused   when one of them has no sender that could be blocked; then nothing is decided
@@ -48,7 +49,7 @@ final readonly class BlockSender
         array $claims,
         bool $wholeDomain,
         string $ownEmail,
-        ?string $clearingId = null,
+        ?ClearingId $clearingId = null,
     ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];

@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Tray;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
@@ -32,10 +33,10 @@ final readonly class Clear
     /**
      * What was put off until the next clearing comes back with its beginning.
      *
-     * @param string          $id   made by the client; the same id again changes nothing
+     * @param ClearingId      $id   made by the client; the same id again changes nothing
      * @param callable(): int $size counts the conversations in the tray
      */
-    public function begin(AccountId $accountId, string $id, ClearingOrder $order, callable $size): Clearing
+    public function begin(AccountId $accountId, ClearingId $id, ClearingOrder $order, callable $size): Clearing
     {
         return $this->transaction->run(function () use ($accountId, $id, $order, $size): Clearing {
             $clearing = $this->clearings->find($accountId, $id);
@@ -51,7 +52,7 @@ final readonly class Clear
     }
 
     /** @throws NotFound */
-    public function end(AccountId $accountId, string $id): Clearing
+    public function end(AccountId $accountId, ClearingId $id): Clearing
     {
         return $this->transaction->run(function () use ($accountId, $id): Clearing {
             $clearing = $this->clearings->get($accountId, $id);

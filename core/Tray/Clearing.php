@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\ClearingId;
 
 /**
  * Going through the tray one conversation at a time. It has a beginning and an end; what was decided
@@ -16,7 +17,7 @@ final class Clearing
 
     /** @param int $size how many conversations were in the tray at the beginning */
     public function __construct(
-        public readonly string $id,
+        public readonly ClearingId $id,
         public readonly AccountId $accountId,
         public readonly ClearingOrder $order,
         public readonly int $size,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -13,9 +14,9 @@ use ZippyTray\Core\NotFound;
 interface Clearings
 {
     /** @throws NotFound */
-    public function get(AccountId $accountId, string $id): Clearing;
+    public function get(AccountId $accountId, ClearingId $id): Clearing;
 
-    public function find(AccountId $accountId, string $id): ?Clearing;
+    public function find(AccountId $accountId, ClearingId $id): ?Clearing;
 
     public function add(Clearing $clearing): void;
 }

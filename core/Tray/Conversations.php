@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\NotFound;
 
 /**
@@ -18,7 +19,7 @@ interface Conversations
 
     public function add(Conversation $conversation): void;
 
-    /** @param list<string> $messageIds messages that belong to this conversation from now on */
+    /** @param list<EmailId> $messageIds messages that belong to this conversation from now on */
     public function move(array $messageIds, Conversation $conversation): void;
 
     /** Removes a conversation that has no messages any more. */

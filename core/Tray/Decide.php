@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Tray;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Journal;
@@ -30,15 +31,15 @@ final readonly class Decide
     /**
      * Conversations to which something happened since the person saw them are left as they are.
      *
-     * @param EntryId     $entryId    made by the client; the same id again changes nothing
-     * @param list<Claim> $claims
-     * @param string|null $clearingId the clearing in which it was decided
+     * @param EntryId         $entryId    made by the client; the same id again changes nothing
+     * @param list<Claim>     $claims
+     * @param ClearingId|null $clearingId the clearing in which it was decided
      *
      * @throws NotFound  when one of them is not there; then nothing is decided
      * @throws Refused   when the decision makes no sense for one of them; then nothing is decided
      * @throws Overtaken when nothing is left to decide
      */
-    public function __invoke(AccountId $accountId, EntryId $entryId, Decision $decision, array $claims, ?string $clearingId = null): Decided
+    public function __invoke(AccountId $accountId, EntryId $entryId, Decision $decision, array $claims, ?ClearingId $clearingId = null): Decided
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];

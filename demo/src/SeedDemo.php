@@ -21,6 +21,7 @@ use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\MakeTasks;
 use ZippyTray\Core\Task\ReadOutline;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Field\ReadReminder;
@@ -110,7 +111,7 @@ final readonly class SeedDemo
                     fn () => $this->completeTasks->complete(
                         $account->id,
                         new EntryId($this->ids->next()),
-                        [$task],
+                        [new TaskId($task)],
                         true,
                         $account->timeZone(),
                     ),
@@ -209,7 +210,7 @@ final readonly class SeedDemo
             $account->id,
             new EntryId($this->ids->next()),
             [new TaskOrder(
-                $task,
+                new TaskId($task),
                 $fields,
                 claim: isset($step['of']) ? new Claim(new ConversationId($this->conversation($account, $step))) : null,
                 subtasks: $subtasks,

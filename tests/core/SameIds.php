@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core;
 
 use PhpParser\Node;
+use PhpParser\Node\Expr;
 use PhpParser\Node\Expr\BinaryOp;
 use PHPStan\Analyser\Scope;
 use PHPStan\Rules\Rule;
@@ -16,23 +17,31 @@ use PHPStan\Type\TypeCombinator;
 use ZippyTray\Core\Id;
 
 /**
- * Two ids are the same when their texts are, which `===` does not say, and no id is the same as a text. Read by the static analysis, not by the test runner.
+ * Two ids are the same when their texts are, which `===` does not say, and neither do in_array() and array_search(); and no id is
+ * the same as a text. Read by the static analysis, not by the test runner.
  *
- * @implements Rule<BinaryOp>
+ * @implements Rule<Expr>
  */
 final class SameIds implements Rule
 {
     public function getNodeType(): string
     {
-        return BinaryOp::class;
+        return Expr::class;
     }
 
     public function processNode(Node $node, Scope $scope): array
     {
-        if (!$node instanceof BinaryOp\Identical && !$node instanceof BinaryOp\NotIdentical) {
+        $sides = match (true) {
+            $node instanceof BinaryOp\Identical, $node instanceof BinaryOp\NotIdentical => [
+                $scope->getType($node->left),
+                $scope->getType($node->right),
+            ],
+            $node instanceof Expr\FuncCall => self::sought($node, $scope),
+            default => [],
+        };
+        if ([] === $sides) {
             return [];
         }
-        $sides = array_map($scope->getType(...), [$node->left, $node->right]);
         if ($sides[0]->isNull()->yes() || $sides[1]->isNull()->yes()) {
             return [];
         }
@@ -42,5 +51,16 @@ final class SameIds implements Rule
         }
 
         return [RuleErrorBuilder::message('Ids are compared by is().')->identifier('zippyTray.sameIds')->build()];
+    }
+
+    /** @return list<Type> what is looked for, and what it is looked for among */
+    private static function sought(Expr\FuncCall $call, Scope $scope): array
+    {
+        $isSearch = $call->name instanceof Node\Name && \in_array($call->name->toLowerString(), ['in_array', 'array_search'], true);
+        if (!$isSearch || $call->isFirstClassCallable()) {
+            return [];
+        }
+
+        return [$scope->getType($call->getArgs()[0]->value), $scope->getType($call->getArgs()[1]->value)->getIterableValueType()];
     }
 }

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\ThreadIndex;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Server\Store\PeopleIndex;
@@ -156,7 +157,7 @@ final readonly class Derived implements BookCheck
         )) {
             foreach ($rows as ['number' => $number, 'id' => $id, 'account_id' => $account]) {
                 if (\is_string($id) && \is_string($account) && is_numeric($number)) {
-                    $message = $this->messages->get(new AccountId($account), $id);
+                    $message = $this->messages->get(new AccountId($account), new EmailId($id));
                     $this->connection->update('conversation_message', ['people' => MessageStore::people($message)], ['number' => $number]);
                     PeopleIndex::add($this->connection, $message);
                     $this->threads->put($message);

@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owing;
@@ -18,6 +19,7 @@ use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\AskAgain;
 use ZippyTray\Core\Post\HandOverLetter;
 use ZippyTray\Core\Post\Letter;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Time\Field\Reading;
 use ZippyTray\Core\Time\Unreadable;
@@ -63,10 +65,10 @@ final readonly class AnswerController
             $subject = null === $one->conversationId() ? '' : $conversations->get($account->id, $one->conversationId())->subject();
             $letter = $this->signed($account, AskAgain::of($one, $subject, $account->profile->name(), $account->timeZone()));
 
-            return new JsonResponse($this->rows->letter($account, $letter, $message, $one->what()));
+            return new JsonResponse($this->rows->letter($account, $letter, EmailId::orNull($message), $one->what()));
         }
         if (null !== $task) {
-            $one = $tasks->get($account->id, $task);
+            $one = $tasks->get($account->id, new TaskId($task));
             $due = $one->due();
 
             $letter = $this->handedOver(
@@ -89,7 +91,7 @@ final readonly class AnswerController
         $letter = AnswerKind::New === $kind
             ? new Letter()
             : (new Answering($account->person()->addresses(), $account->timeZone()))->to(
-                $this->messages->get($account->id, $message ?? throw new NotFound('message', '')),
+                $this->messages->get($account->id, new EmailId($message ?? throw new NotFound('message', ''))),
                 $kind,
             );
 
@@ -97,13 +99,13 @@ final readonly class AnswerController
             $people = (new WrittenLetter($to))->letter()->to;
             $letter = $this->handedOver($account, $letter->withTo($people), $people, $what, $this->until($account, $until));
 
-            return new JsonResponse($this->rows->letter($account, $letter, $message, $what));
+            return new JsonResponse($this->rows->letter($account, $letter, EmailId::orNull($message), $what));
         }
 
         return new JsonResponse($this->rows->letter(
             $account,
             $this->signed($account, $letter),
-            AnswerKind::New === $kind ? null : $message,
+            AnswerKind::New === $kind ? null : EmailId::orNull($message),
         ));
     }
 

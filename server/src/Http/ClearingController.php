@@ -9,6 +9,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Tray\Clear;
 use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Clearings;
@@ -28,7 +29,7 @@ final readonly class ClearingController
     public function begin(#[CurrentUser] Account $account, #[MapRequestPayload] NewClearing $new, Counts $counts): JsonResponse
     {
         return $this->answer(
-            $this->clear->begin($account->id, $new->id, $new->order, static fn (): int => $counts->of($account)->tray),
+            $this->clear->begin($account->id, new ClearingId($new->id), $new->order, static fn (): int => $counts->of($account)->tray),
             201,
         );
     }
@@ -36,13 +37,13 @@ final readonly class ClearingController
     #[Route('/{id}', methods: 'GET')]
     public function show(#[CurrentUser] Account $account, string $id): JsonResponse
     {
-        return $this->answer($this->clearings->get($account->id, $id));
+        return $this->answer($this->clearings->get($account->id, new ClearingId($id)));
     }
 
     #[Route('/{id}/end', methods: 'PUT')]
     public function end(#[CurrentUser] Account $account, string $id): JsonResponse
     {
-        return $this->answer($this->clear->end($account->id, $id));
+        return $this->answer($this->clear->end($account->id, new ClearingId($id)));
     }
 
     private function answer(Clearing $clearing, int $status = 200): JsonResponse

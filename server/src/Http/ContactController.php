@@ -16,6 +16,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Uid\Uuid;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\People\KeepContacts;
@@ -93,7 +94,7 @@ final readonly class ContactController
     #[Route('/messages/{id}/contact', methods: 'GET')]
     public function propose(#[CurrentUser] Account $account, string $id, Messages $messages, ReadSignature $read): JsonResponse
     {
-        $message = $messages->get($account->id, $id);
+        $message = $messages->get($account->id, new EmailId($id));
         $known = $this->contacts->withEmail($account->id, $message->from->email);
 
         return new JsonResponse([

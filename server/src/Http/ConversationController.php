@@ -103,11 +103,11 @@ final readonly class ConversationController
     ): JsonResponse {
         $messages = $store->ofConversation($account->id, new ConversationId($id));
         $conversation = $conversations->get($account->id, new ConversationId($id));
-        $ids = array_map(static fn (Message $message): string => $message->id, $messages);
+        $ids = array_map(static fn (Message $message): string => $message->id->text, $messages);
         $found = $findings->of(
             $account,
             array_map(
-                static fn (Message $message): string => $message->id,
+                static fn (Message $message): string => $message->id->text,
                 array_values(array_filter($messages, static fn (Message $message): bool => !$message->own)),
             ),
         );
@@ -119,7 +119,7 @@ final readonly class ConversationController
             'undecided' => Undecided::of(
                 array_map(
                     static fn (Message $message): array => [
-                        'id' => $message->id,
+                        'id' => $message->id->text,
                         'own' => $message->own,
                         'importedAt' => StoredNow::of($message->importedAt),
                     ],
@@ -165,7 +165,7 @@ final readonly class ConversationController
     {
         return array_map(function (Message $message) use ($found): MessageView {
             try {
-                return MessageView::of($message, $found[$message->id] ?? null);
+                return MessageView::of($message, $found[$message->id->text] ?? null);
             } catch (\Throwable $problem) {
                 $this->logger->error('A message cannot be shown as it should be.', ['message' => $message->id, 'exception' => $problem]);
 
@@ -201,7 +201,7 @@ final readonly class ConversationController
             if (null === $answer || $answer !== $newest) {
                 return $row;
             }
-            $promise = Promise::in($answer->text, $found[$answer->id]->dates ?? [], [] !== $answer->attachments, $now->date());
+            $promise = Promise::in($answer->text, $found[$answer->id->text]->dates ?? [], [] !== $answer->attachments, $now->date());
             if (null === $promise) {
                 return $row;
             }

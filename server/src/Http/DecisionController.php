@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Time\Distance;
 use ZippyTray\Core\Time\Field\Speaker;
@@ -52,9 +53,9 @@ final readonly class DecisionController
                 $request->claims(),
                 $request->wholeDomain,
                 $account->email,
-                $request->clearing,
+                ClearingId::orNull($request->clearing),
             )
-            : $decide($account->id, new EntryId($request->id), $decision, $request->claims(), $request->clearing));
+            : $decide($account->id, new EntryId($request->id), $decision, $request->claims(), ClearingId::orNull($request->clearing)));
     }
 
     #[Route('/snooze-choices', methods: 'GET')]

@@ -15,6 +15,7 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Jot\ClauseKind;
 use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\MakeTasks;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Task\Tasks;
@@ -57,7 +58,7 @@ final readonly class JotController
         $fields = ReadJot::of($jot->line, $account->profile->speaker($this->clock->now()))->fields;
 
         return $answer->of(
-            $make($account->id, new EntryId($jot->entry), [new TaskOrder($jot->id, $fields)], $account->timeZone()),
+            $make($account->id, new EntryId($jot->entry), [new TaskOrder(new TaskId($jot->id), $fields)], $account->timeZone()),
             Response::HTTP_CREATED,
         );
     }

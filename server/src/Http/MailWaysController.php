@@ -13,6 +13,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Uid\Uuid;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Post\Outgoing;
@@ -89,7 +90,7 @@ final readonly class MailWaysController
         $me = new Address($account->email, $account->profile->name());
         $header = Uuid::v7()->toRfc4122().'@'.substr((string) strrchr($account->email, '@'), 1);
         $outgoing = new Outgoing(
-            Uuid::v7()->toRfc4122(),
+            new OutgoingId(Uuid::v7()->toRfc4122()),
             $account->id,
             $header,
             AnswerKind::New,

@@ -12,6 +12,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\MessageReader;
@@ -46,7 +47,7 @@ final readonly class MessageController
         TaskRows $tasks,
         FindingsStore $findings,
     ): JsonResponse {
-        return $this->alone($account, $this->messages->get($account->id, $id), $rows, $tasks, $findings);
+        return $this->alone($account, $this->messages->get($account->id, new EmailId($id)), $rows, $tasks, $findings);
     }
 
     /** A lasting address: of RFC 2392, or only the Message-ID, or the id here. */
@@ -71,9 +72,9 @@ final readonly class MessageController
         FindingsStore $findings,
     ): JsonResponse {
         return new JsonResponse([
-            'message' => MessageView::of($message, $message->own ? null : $findings->of($account, [$message->id])[$message->id] ?? null),
+            'message' => MessageView::of($message, $message->own ? null : $findings->of($account, [$message->id->text])[$message->id->text] ?? null),
             'conversation' => $rows->one($account, $this->messages->conversationOf($message)->text),
-            'tasks' => $tasks->ofMessages($account->id, [$message->id]),
+            'tasks' => $tasks->ofMessages($account->id, [$message->id->text]),
         ]);
     }
 
@@ -87,7 +88,7 @@ final readonly class MessageController
         LoggerInterface $logger,
     ): Response {
         try {
-            $message = $this->messages->get($account->id, $id);
+            $message = $this->messages->get($account->id, new EmailId($id));
             $content = $this->content($message);
             $safe = $pages->find($message->id);
             if (null === $safe) {
@@ -121,13 +122,13 @@ final readonly class MessageController
         #[MapQueryParameter(options: ['min_range' => 0, 'max_range' => 1_000_000_000])]
         int $from = 0,
     ): JsonResponse {
-        return new JsonResponse(TextPiece::of($this->messages->get($account->id, $id)->text, $from));
+        return new JsonResponse(TextPiece::of($this->messages->get($account->id, new EmailId($id))->text, $from));
     }
 
     #[Route('/messages/{id}/source', methods: 'GET')]
     public function source(#[CurrentUser] Account $account, string $id): Response
     {
-        $message = $this->messages->get($account->id, $id);
+        $message = $this->messages->get($account->id, new EmailId($id));
 
         return HarmlessFile::response(
             $this->messages->source($message),
@@ -140,7 +141,7 @@ final readonly class MessageController
     #[Route('/messages/{id}/attachments/{number}', requirements: ['number' => '\d+'], methods: 'GET')]
     public function attachment(#[CurrentUser] Account $account, string $id, int $number): Response
     {
-        $found = $this->content($this->messages->get($account->id, $id))->attachments[$number]
+        $found = $this->content($this->messages->get($account->id, new EmailId($id)))->attachments[$number]
             ?? throw new NotFound('attachment', (string) $number);
 
         return HarmlessFile::response($found->bytes, $found->attachment->type, $found->attachment->name);

@@ -13,8 +13,10 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Uid\Uuid;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\Misgivings;
 use ZippyTray\Core\Post\Outgoings;
@@ -55,7 +57,7 @@ final readonly class OutgoingController
     #[Route('/{id}', methods: 'GET')]
     public function read(#[CurrentUser] Account $account, string $id): JsonResponse
     {
-        return new JsonResponse($this->rows->one($account, $this->outgoings->get($account->id, $id)));
+        return new JsonResponse($this->rows->one($account, $this->outgoings->get($account->id, new OutgoingId($id))));
     }
 
     #[Route('/{id}', methods: 'PUT')]
@@ -69,7 +71,7 @@ final readonly class OutgoingController
             $account,
             $this->drafts->write(
                 $account->id,
-                $id,
+                new OutgoingId($id),
                 $draft->revision,
                 $draft->kind,
                 $draft->message,
@@ -87,7 +89,7 @@ final readonly class OutgoingController
         #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
         string $entry,
     ): JsonResponse {
-        return $this->entry($this->drafts->drop($account->id, new EntryId($entry), $id));
+        return $this->entry($this->drafts->drop($account->id, new EntryId($entry), new OutgoingId($id)));
     }
 
     #[Route('/{id}/send', methods: 'POST')]
@@ -102,7 +104,7 @@ final readonly class OutgoingController
         if ('none' === $account->mailWays()->out) {
             throw new Refused('There is no way out for your mail yet. Choose one in Settings, under Mail. The draft is kept.');
         }
-        $outgoing = $this->outgoings->get($account->id, $id);
+        $outgoing = $this->outgoings->get($account->id, new OutgoingId($id));
         $letter = Recipients::checkAll($outgoing->letter());
         $misgivings = $request->despite ? [] : (new Misgivings())->of($letter, $outgoing->kind, $account->person()->addresses());
         if ([] !== $misgivings) {
@@ -113,26 +115,26 @@ final readonly class OutgoingController
         return $this->entry($send(
             $account->id,
             new EntryId($request->entry),
-            $id,
+            new OutgoingId($id),
             $request->at?->moment($speaker, 'at') ?? $this->soon($account, $request->atOnce),
             null !== $request->at,
             $request->decision($letter, $speaker),
             $request->conversation?->claim(),
             $request->expected($speaker),
-            $request->clearing,
+            ClearingId::orNull($request->clearing),
         ));
     }
 
     #[Route('/{id}/take-back', methods: 'POST')]
     public function takeBack(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] EntryOnly $request): JsonResponse
     {
-        return $this->entry($this->drafts->takeBack($account->id, new EntryId($request->entry), $id));
+        return $this->entry($this->drafts->takeBack($account->id, new EntryId($request->entry), new OutgoingId($id)));
     }
 
     #[Route('/{id}/arrived', methods: 'POST')]
     public function arrived(#[CurrentUser] Account $account, string $id): Response
     {
-        $this->drafts->arrived($account->id, $id);
+        $this->drafts->arrived($account->id, new OutgoingId($id));
 
         return new Response(status: Response::HTTP_NO_CONTENT);
     }

@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Owed\OwedState;
@@ -75,7 +76,7 @@ final readonly class OwedController
             $id,
             $request->until->moment($account->profile->speaker($clock->now()), 'until'),
             $request->conversation?->claim(),
-            $request->clearing,
+            ClearingId::orNull($request->clearing),
         ));
     }
 

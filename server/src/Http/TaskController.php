@@ -12,12 +12,14 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\EditTask;
 use ZippyTray\Core\Task\MakeTasks;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\ReadOutline;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Server\Account\Account;
@@ -98,7 +100,7 @@ final readonly class TaskController
                 new EntryId($new->entry),
                 $new->orders($account->profile->speaker($this->clock->now())),
                 $account->timeZone(),
-                $new->clearing,
+                ClearingId::orNull($new->clearing),
             ),
             Response::HTTP_CREATED,
         );
@@ -107,7 +109,7 @@ final readonly class TaskController
     #[Route('/tasks/{id}', methods: 'GET')]
     public function show(#[CurrentUser] Account $account, string $id, Tasks $tasks, TaskSheets $sheets): JsonResponse
     {
-        return new JsonResponse($sheets->of($tasks->get($account->id, $id)));
+        return new JsonResponse($sheets->of($tasks->get($account->id, new TaskId($id))));
     }
 
     #[Route('/tasks/{id}', methods: 'PUT')]
@@ -123,7 +125,7 @@ final readonly class TaskController
         $entry = $editTask(
             $account->id,
             new EntryId($edit->entry),
-            $id,
+            new TaskId($id),
             $edit->revision,
             $edit->fields->read($account->profile->speaker($this->clock->now())),
             $account->timeZone(),

@@ -18,6 +18,7 @@ use ZippyTray\Core\Task\CompleteTasks;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\MoveTasks;
 use ZippyTray\Core\Task\RemoveTasks;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\ChangeOfTasks;
 use ZippyTray\Server\Http\Payload\EntryOnly;
@@ -53,7 +54,7 @@ final readonly class TaskStepController
     #[Route('/tasks/{id}/skip', requirements: ['id' => Requirement::UUID], methods: 'POST')]
     public function skip(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] EntryOnly $step): JsonResponse
     {
-        return $this->answer($this->complete->skip($account->id, new EntryId($step->entry), $id, $account->timeZone()));
+        return $this->answer($this->complete->skip($account->id, new EntryId($step->entry), new TaskId($id), $account->timeZone()));
     }
 
     #[Route('/tasks/moves', methods: 'POST')]

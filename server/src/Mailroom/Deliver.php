@@ -14,6 +14,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\GoingOut;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Outgoings;
@@ -83,7 +84,7 @@ final readonly class Deliver
      *
      * @param callable(): mixed $work
      */
-    private function guarded(AccountId $accountId, string $id, callable $work): void
+    private function guarded(AccountId $accountId, OutgoingId $id, callable $work): void
     {
         try {
             if (!$this->attempts->begin('send '.$id)) {
@@ -104,7 +105,7 @@ final readonly class Deliver
         }
     }
 
-    private function giveUp(AccountId $accountId, string $id): void
+    private function giveUp(AccountId $accountId, OutgoingId $id): void
     {
         try {
             $this->outcome(
@@ -137,7 +138,7 @@ final readonly class Deliver
         };
     }
 
-    private function send(AccountId $accountId, string $id): void
+    private function send(AccountId $accountId, OutgoingId $id): void
     {
         $account = $this->accounts->get($accountId->text);
         try {
@@ -179,7 +180,7 @@ final readonly class Deliver
     }
 
     /** Null when it was taken back in the last moment. */
-    private function begin(Account $account, string $id): ?Outgoing
+    private function begin(Account $account, OutgoingId $id): ?Outgoing
     {
         return $this->transaction->run(function () use ($account, $id): ?Outgoing {
             $known = $this->outgoings->find($account->id, $id);
@@ -219,7 +220,7 @@ final readonly class Deliver
     }
 
     /** @param callable(Outgoing): mixed $what */
-    private function outcome(AccountId $accountId, string $id, callable $what): void
+    private function outcome(AccountId $accountId, OutgoingId $id, callable $what): void
     {
         $this->transaction->run(fn () => $what($this->outgoings->get($accountId, $id)));
     }

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\DBAL\ParameterType;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Mail\EmailId;
 
 /**
  * Pages of formatted messages that were made safe once, compressed.
@@ -18,7 +19,7 @@ final readonly class SafeHtmlStore
     {
     }
 
-    public function find(string $messageId): ?string
+    public function find(EmailId $messageId): ?string
     {
         $kept = $this->connection->fetchOne(
             'SELECT page FROM message_page WHERE message_id = ? AND rules = ?',
@@ -30,7 +31,7 @@ final readonly class SafeHtmlStore
     }
 
     /** It can be made again: that it could not be kept is no reason not to show it. */
-    public function keep(string $messageId, string $page): void
+    public function keep(EmailId $messageId, string $page): void
     {
         try {
             $this->connection->executeStatement(

@@ -7,12 +7,14 @@ namespace ZippyTray\Server\Work;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Digest;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Outgoings;
 use ZippyTray\Core\Task\DateGroup;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Tray\AwayReason;
@@ -72,7 +74,7 @@ final readonly class MorningDigest implements Chore
         }
         $me = new Address($account->email, $account->profile->name());
         $outgoing = new Outgoing(
-            $this->ids->next(),
+            new OutgoingId($this->ids->next()),
             $account->id,
             $header,
             AnswerKind::New,
@@ -90,7 +92,7 @@ final readonly class MorningDigest implements Chore
         $digest = new Digest($account->programAddress());
         foreach ($this->tasks->near($account, $here->date(), true) as $task) {
             if (null !== $task->due && !$task->waiting && \in_array($task->group, [DateGroup::Over, DateGroup::Today], true)) {
-                $digest->due($task->title, $task->over, $task->id);
+                $digest->due($task->title, $task->over, new TaskId($task->id));
             }
         }
         foreach ($this->conversations->returning($account, $here->date()) as $row) {

@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\Remark;
@@ -55,7 +56,7 @@ final readonly class ReadWanted
                 if (!$this->attempts->begin('read '.$id)) {
                     throw new \RuntimeException('It has ended the worker several times.');
                 }
-                $message = $this->messages->get(new AccountId($accountId), $id);
+                $message = $this->messages->get(new AccountId($accountId), new EmailId($id));
                 $remarks = $message->isLookedThrough()
                     ? null
                     : $this->reader->read($this->messages->source($message), $message->importedAt)->remarks;
@@ -68,7 +69,7 @@ final readonly class ReadWanted
             }
             $this->attempts->end();
             $this->transaction->run(function () use ($account, $id, $findings, $remarks): void {
-                $this->findings->keep($account->recipient(), $id, $findings);
+                $this->findings->keep($account->recipient(), new EmailId($id), $findings);
                 if (null !== $remarks) {
                     $this->connection->update(
                         'message',

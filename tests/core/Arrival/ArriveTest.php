@@ -104,13 +104,13 @@ final class ArriveTest extends TestCase
         $tray = ($world->arrive)(World::recipient(), $this->source('a', 'tam@glass.example', []));
         ($world->arrive)(World::recipient(), $this->source('b', World::OWN, []));
         ($world->arrive)(World::recipient(), $this->source('c', 'tam@glass.example', []), Place::Archive);
-        self::assertSame([$tray?->id], array_keys($world->memory->findings));
+        self::assertSame([$tray?->id->text], array_keys($world->memory->findings));
 
         $later = $world->arrive->keep(
             World::recipient(),
             $world->arrive->read(World::recipient(), $this->source('d', 'tam@glass.example', []), advised: false),
         );
-        self::assertSame([$later?->id], $world->memory->wanted);
+        self::assertSame([$later?->id->text], $world->memory->wanted);
         self::assertCount(1, $world->memory->findings);
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\Journal;
 
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -45,12 +46,12 @@ final class JournalTest extends TestCase
         $claims = [new Claim($world->conversation()->id)];
         $before = $world->state();
         try {
-            ($world->decide)(World::account(), new EntryId('e'), new Archive(), $claims, 'lost');
+            ($world->decide)(World::account(), new EntryId('e'), new Archive(), $claims, new ClearingId('lost'));
             self::fail('There is no such clearing.');
         } catch (NotFound) {
             self::assertSame($before, $world->state());
         }
-        $world->clear->begin(World::account(), 'c', ClearingOrder::Grouped, static fn (): int => 1);
-        self::assertSame('c', ($world->decide)(World::account(), new EntryId('e'), new Archive(), $claims, 'c')->entry->clearingId);
+        $world->clear->begin(World::account(), new ClearingId('c'), ClearingOrder::Grouped, static fn (): int => 1);
+        self::assertSame('c', ($world->decide)(World::account(), new EntryId('e'), new Archive(), $claims, new ClearingId('c'))->entry->clearingId?->text);
     }
 }

@@ -25,6 +25,7 @@ use ZippyTray\Core\Task\Spot;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskChange;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Field\LeadReader;
@@ -141,7 +142,7 @@ final class PromiseTest extends TestCase
                         World::account(),
                         new EntryId($world->ids->next()),
                         [new TaskOrder(
-                            $world->ids->next(),
+                            new TaskId($world->ids->next()),
                             $this->fields($chance),
                             parentId: $task->id,
                             subtasks: [new Outline('Count the slates', under: [new Outline('Those on the floor', true)])],

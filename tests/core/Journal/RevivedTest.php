@@ -9,6 +9,8 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\EmailId;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\People\Contact;
@@ -22,6 +24,7 @@ use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\Source;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
@@ -41,7 +44,7 @@ final class RevivedTest extends TestCase
         $now = new \DateTimeImmutable('2026-11-24T10:00:00Z');
         $moment = new Moment($now->modify('+3 days'), World::zone());
 
-        $owed = new Owed('o', World::account(), new Address('petra@x.example', 'Petra'), 'slates', $moment, new ConversationId('c'), 't', 'm', $now);
+        $owed = new Owed('o', World::account(), new Address('petra@x.example', 'Petra'), 'slates', $moment, new ConversationId('c'), new TaskId('t'), new OutgoingId('m'), $now);
         $owed->noteAutomaticAnswer($now->modify('+1 hour'));
         $owed->settle(OwedState::Answered, $now->modify('+2 hours'));
         yield 'what was owed' => [$owed];
@@ -52,8 +55,8 @@ final class RevivedTest extends TestCase
         $list->place('M', new ListId('above'));
         yield 'a list' => [$list];
 
-        $task = new Task('t', World::account(), $now, 'Paint', new ListId('l'));
-        $task->place(new ListId('l'), 'above', 'Q');
+        $task = new Task(new TaskId('t'), World::account(), $now, 'Paint', new ListId('l'));
+        $task->place(new ListId('l'), new TaskId('above'), 'Q');
         $task->note('Two coats');
         $task->schedule(Due::onDay(LocalDate::parse('2026-11-25')), Due::onDay(LocalDate::parse('2026-11-27')), World::zone());
         $task->estimate(45);
@@ -65,7 +68,7 @@ final class RevivedTest extends TestCase
         $task->complete($now->modify('+1 day'));
         yield 'a task' => [$task];
 
-        $outgoing = new Outgoing('m', World::account(), 'm@ternpoint.example', AnswerKind::Reply, 'message', new ConversationId('c'), new Letter([new Address('tam@x.example', 'Tam')], subject: 'Glass', text: 'Yes.'), $now);
+        $outgoing = new Outgoing(new OutgoingId('m'), World::account(), 'm@ternpoint.example', AnswerKind::Reply, new EmailId('message'), new ConversationId('c'), new Letter([new Address('tam@x.example', 'Tam')], subject: 'Glass', text: 'Yes.'), $now);
         yield 'a draft' => [$outgoing];
 
         $template = new Template('p', World::account(), 'Thanks', 'Thank you', 'Thank you, {first name}.', true);
@@ -98,8 +101,8 @@ final class RevivedTest extends TestCase
         return match (true) {
             $object instanceof Owed => Owed::revived($id, $account, $state),
             $object instanceof TaskList => TaskList::revived($id, $account, $state),
-            $object instanceof Task => Task::revived($id, $account, $state),
-            $object instanceof Outgoing => Outgoing::revived($id, $account, $state, new \DateTimeImmutable('2026-11-24T10:00:00Z')),
+            $object instanceof Task => Task::revived(new TaskId($id), $account, $state),
+            $object instanceof Outgoing => Outgoing::revived(new OutgoingId($id), $account, $state, new \DateTimeImmutable('2026-11-24T10:00:00Z')),
             $object instanceof Template => Template::revived($id, $account, $state),
             $object instanceof Contact => Contact::revived($id, $account, $state),
             $object instanceof BlockedSender => BlockedSender::revived($id, $account, $state),

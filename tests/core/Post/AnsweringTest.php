@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\AddressParser;
 use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\HeaderDecoder;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
@@ -310,6 +311,6 @@ final class AnsweringTest extends TestCase
 
         $content = (new MessageReader())->read($raw, $now);
 
-        return Message::of('m', World::account(), $content, \strlen($raw), $content->from->is(World::OWN), $now);
+        return Message::of(new EmailId('m'), World::account(), $content, \strlen($raw), $content->from->is(World::OWN), $now);
     }
 }

@@ -10,6 +10,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Post\Digest;
 use ZippyTray\Core\Post\Letter;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
@@ -25,8 +26,8 @@ final class DigestTest extends TestCase
     {
         $digest = new Digest('https://tray.ternpoint.example');
         self::assertTrue($digest->isEmpty());
-        $digest->due('Order polish', true, 't1');
-        $digest->due('Paint the rail', false, 't2');
+        $digest->due('Order polish', true, new TaskId('t1'));
+        $digest->due('Paint the rail', false, new TaskId('t2'));
         $digest->back(TimeOfDay::parse('15:00'), 'Lantern glass', 'c1');
         $digest->owed(new Address('petra@roofs.example', 'Petra'), 'the rota');
         $digest->owed(new Address('olga@roofs.example'), '');
@@ -77,7 +78,7 @@ final class DigestTest extends TestCase
     {
         $digest = new Digest('');
         for ($number = 1; $number <= $tasks; ++$number) {
-            $digest->due('Task '.$number, false, 't'.$number);
+            $digest->due('Task '.$number, false, new TaskId('t'.$number));
         }
         $letter = $this->letter($digest);
         self::assertStringContainsString("{$tasks} due", $letter->subject);

@@ -11,6 +11,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Expected;
 use ZippyTray\Core\Post\Letter;
@@ -164,7 +165,7 @@ final class GoingOutTest extends TestCase
     private function outgoing(string $state): Outgoing
     {
         $now = $this->world->clock->now();
-        $outgoing = new Outgoing('o', World::account(), 'o@ternpoint.example', AnswerKind::New, null, null, new Letter([new Address('tam@x.example')], subject: 'Putty', text: 'When?'), $now);
+        $outgoing = new Outgoing(new OutgoingId('o'), World::account(), 'o@ternpoint.example', AnswerKind::New, null, null, new Letter([new Address('tam@x.example')], subject: 'Putty', text: 'When?'), $now);
         'draft' === $state || $outgoing->queue($this->at('2026-11-24T10:05:00Z'), false);
         match ($state) {
             'sending' => $outgoing->begin(),
@@ -181,7 +182,7 @@ final class GoingOutTest extends TestCase
     {
         $draft = $this->world->drafts->write(
             World::account(),
-            $this->world->ids->next(),
+            new OutgoingId($this->world->ids->next()),
             0,
             null === $of ? AnswerKind::New : AnswerKind::Reply,
             null === $of ? null : array_key_first($this->world->memory->messages),

@@ -11,7 +11,9 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\DraftOvertaken;
 use ZippyTray\Core\Post\Expected;
@@ -116,7 +118,7 @@ final class SendTest extends TestCase
             );
             self::fail('It was sent.');
         } catch (Overtaken) {
-            self::assertSame(OutgoingState::Draft, $this->world->memory->outgoings[$draft->id]->outgoingState());
+            self::assertSame(OutgoingState::Draft, $this->world->memory->outgoings[$draft->id->text]->outgoingState());
         }
     }
 
@@ -417,7 +419,7 @@ final class SendTest extends TestCase
             array_column(
                 array_filter(
                     $this->world->memory->messages,
-                    fn (object $one): bool => $this->world->memory->conversationOf[$one->id] === $this->conversation->id->text,
+                    fn (object $one): bool => $this->world->memory->conversationOf[$one->id->text] === $this->conversation->id->text,
                 ),
                 'messageHeader',
             ),
@@ -449,10 +451,10 @@ final class SendTest extends TestCase
 
         return $this->world->drafts->write(
             World::account(),
-            $this->world->ids->next(),
+            new OutgoingId($this->world->ids->next()),
             0,
             $conversation ? AnswerKind::Reply : AnswerKind::New,
-            $conversation ? $message : null,
+            ($conversation ? EmailId::orNull($message) : null)?->text,
             $this->world->ids->next().'@ternpoint.example',
             new Letter($to, subject: 'Re: Glass', text: 'The second, please.'),
         );
@@ -460,7 +462,7 @@ final class SendTest extends TestCase
 
     private function kept(Outgoing $draft): ?Outgoing
     {
-        return $this->world->memory->outgoings[$draft->id] ?? null;
+        return $this->world->memory->outgoings[$draft->id->text] ?? null;
     }
 
     private function write(Outgoing $draft, int $revision, string $text): void

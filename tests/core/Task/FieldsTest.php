@@ -18,6 +18,7 @@ use ZippyTray\Core\Task\Source;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskChange;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Task\TaskOvertaken;
@@ -367,7 +368,7 @@ final class FieldsTest extends TestCase
         ($world->makeTasks)(
             World::account(),
             new EntryId('part'),
-            [new TaskOrder('part', new TaskFields('Posters'), parentId: $world->task('Open day')->id)],
+            [new TaskOrder(new TaskId('part'), new TaskFields('Posters'), parentId: $world->task('Open day')->id)],
             World::zone(),
         );
         $this->expectExceptionMessage('something lies under the task by now');
@@ -385,7 +386,7 @@ final class FieldsTest extends TestCase
 
     private function task(): Task
     {
-        return new Task('task', World::account(), new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Order polish', new ListId('list'));
+        return new Task(new TaskId('task'), World::account(), new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Order polish', new ListId('list'));
     }
 
     private static function due(?string $written): ?Due

@@ -11,6 +11,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
@@ -46,7 +47,7 @@ final class MakeTasksTest extends TestCase
         $world = new World();
         $orders = [];
         foreach (['One', 'Two', 'Three'] as $subject) {
-            $orders[] = new TaskOrder($world->ids->next(), new TaskFields($subject), claim: new Claim($world->conversation($subject)->id));
+            $orders[] = new TaskOrder(new TaskId($world->ids->next()), new TaskFields($subject), claim: new Claim($world->conversation($subject)->id));
         }
         $before = $world->state();
         $entry = ($world->makeTasks)(World::account(), new EntryId('entry'), $orders, World::zone());
@@ -70,8 +71,8 @@ final class MakeTasksTest extends TestCase
         $this->expectException(Refused::class);
         try {
             ($world->makeTasks)(World::account(), new EntryId('entry'), [
-                new TaskOrder('t1', new TaskFields('Fine'), claim: new Claim($conversation->id)),
-                new TaskOrder('t2', new TaskFields('  ')),
+                new TaskOrder(new TaskId('t1'), new TaskFields('Fine'), claim: new Claim($conversation->id)),
+                new TaskOrder(new TaskId('t2'), new TaskFields('  ')),
             ], World::zone());
         } finally {
             self::assertSame([], $world->memory->tasks);

@@ -17,6 +17,7 @@ use ZippyTray\Core\Task\Rank;
 use ZippyTray\Core\Task\Spot;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
@@ -68,7 +69,7 @@ final class OrderTest extends TestCase
             ($world->makeTasks)(
                 World::account(),
                 new EntryId($world->ids->next()),
-                [new TaskOrder($order[] = $world->ids->next(), new TaskFields('T'.$number))],
+                [new TaskOrder(new TaskId($order[] = $world->ids->next()), new TaskFields('T'.$number))],
                 World::zone(),
             );
         }
@@ -83,8 +84,8 @@ final class OrderTest extends TestCase
             ($world->moveTasks)(
                 World::account(),
                 new EntryId($world->ids->next()),
-                $moved,
-                $at < 0 ? Spot::in(new ListId($list), true) : Spot::behind($rest[$at]),
+                array_map(static fn (string $id): TaskId => new TaskId($id), $moved),
+                $at < 0 ? Spot::in(new ListId($list), true) : Spot::behind(new TaskId($rest[$at])),
             );
             array_splice($rest, $at + 1, 0, $moved);
             $order = $rest;
@@ -105,8 +106,8 @@ final class OrderTest extends TestCase
             World::account(),
             new EntryId('deep'),
             [
-                new TaskOrder('one', new TaskFields('1'), subtasks: [$deep]),
-                new TaskOrder('other', new TaskFields('other'), subtasks: [new Outline('part')]),
+                new TaskOrder(new TaskId('one'), new TaskFields('1'), subtasks: [$deep]),
+                new TaskOrder(new TaskId('other'), new TaskFields('other'), subtasks: [new Outline('part')]),
             ],
             World::zone(),
         );

@@ -14,6 +14,7 @@ use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Field\LeadReader;
@@ -200,7 +201,7 @@ final class RepeatTest extends TestCase
         ($world->makeTasks)(
             World::account(),
             new EntryId($world->ids->next()),
-            [new TaskOrder($id = $world->ids->next(), $fields, subtasks: $subtasks)],
+            [new TaskOrder(new TaskId($id = $world->ids->next()), $fields, subtasks: $subtasks)],
             World::zone(),
         );
 

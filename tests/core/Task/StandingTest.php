@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
@@ -59,7 +60,7 @@ final class StandingTest extends TestCase
     public function testAPartStandsAloneWithATimeOfItsOwn(bool $isPart, string $start, string $due, bool $open, bool $waiting): void
     {
         $task = self::task($start, $due);
-        $task->place(new ListId('list'), $isPart ? 'above' : null, 'V');
+        $task->place(new ListId('list'), $isPart ? new TaskId('above') : null, 'V');
         self::assertSame([$open, $waiting], [
             Standing::alone(null !== $task->parentId(), null !== $task->due()),
             Standing::alone(null !== $task->parentId(), null !== $task->start()),
@@ -73,7 +74,7 @@ final class StandingTest extends TestCase
 
     private static function task(string $start, string $due = ''): Task
     {
-        $task = new Task('t', World::account(), self::now()->instant, 'Paint', new ListId('list'));
+        $task = new Task(new TaskId('t'), World::account(), self::now()->instant, 'Paint', new ListId('list'));
         $task->schedule(self::read($start), self::read($due), World::zone());
 
         return $task;

@@ -10,6 +10,7 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\BlockedSender;
@@ -81,7 +82,7 @@ final class ClearingTest extends TestCase
     {
         $world = new World();
         $conversation = $world->conversation();
-        $order = new TaskOrder('task', new TaskFields('Choose the glass'), claim: new Claim($conversation->id, $conversation->revision()));
+        $order = new TaskOrder(new TaskId('task'), new TaskFields('Choose the glass'), claim: new Claim($conversation->id, $conversation->revision()));
         $world->decide(new Archive(), [$conversation]);
 
         $this->expectException(Overtaken::class);
@@ -200,7 +201,7 @@ final class ClearingTest extends TestCase
             ."I am here, too.\r\n";
         $other = ($world->arrive)(World::recipient(), $raw);
         self::assertNotNull($other);
-        $world->memory->conversationOf[$other->id] = $shared->id->text;
+        $world->memory->conversationOf[$other->id->text] = $shared->id->text;
         ($world->block)(World::account(), new EntryId('block'), [new Claim($blocked->id)], false, World::OWN);
         self::assertSame(Place::Tray, $shared->placeAt($world->clock->now()));
     }
@@ -265,7 +266,7 @@ final class ClearingTest extends TestCase
         );
         self::assertNotNull($message);
 
-        return $world->memory->conversations[$world->memory->conversationOf[$message->id]];
+        return $world->memory->conversations[$world->memory->conversationOf[$message->id->text]];
     }
 
     private static function moment(string $instant): Moment

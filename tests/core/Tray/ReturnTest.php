@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Tray;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Refused;
@@ -318,7 +319,7 @@ final class ReturnTest extends TestCase
 
     private function clear(World $world, string $id): void
     {
-        $world->clear->begin(World::account(), $id, ClearingOrder::Grouped, static fn (): int => 2);
+        $world->clear->begin(World::account(), new ClearingId($id), ClearingOrder::Grouped, static fn (): int => 2);
     }
 
     private static function speaker(string $now): Speaker

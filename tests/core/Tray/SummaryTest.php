@@ -11,6 +11,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Mail\DateSource;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Summary;
@@ -90,7 +91,7 @@ final class SummaryTest extends TestCase
         string $id = 'm',
     ): Message {
         return new Message(
-            $id,
+            new EmailId($id),
             new AccountId('account'),
             $id.'@roofs.example',
             [],

@@ -32,7 +32,7 @@ final readonly class MemoryConversations implements Conversations
     public function move(array $messageIds, Conversation $conversation): void
     {
         foreach ($messageIds as $id) {
-            $this->memory->conversationOf[$id] = $conversation->id->text;
+            $this->memory->conversationOf[$id->text] = $conversation->id->text;
         }
     }
 

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Change;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
@@ -17,9 +18,9 @@ final readonly class MemoryEntries implements Entries
     {
     }
 
-    public function hasClearing(AccountId $accountId, string $clearingId): bool
+    public function hasClearing(AccountId $accountId, ClearingId $clearingId): bool
     {
-        return isset($this->memory->clearings[$clearingId]);
+        return isset($this->memory->clearings[$clearingId->text]);
     }
 
     public function find(AccountId $accountId, EntryId $id): ?Entry

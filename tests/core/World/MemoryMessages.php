@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
@@ -16,16 +17,16 @@ final readonly class MemoryMessages implements Messages
     {
     }
 
-    public function get(AccountId $accountId, string $id): Message
+    public function get(AccountId $accountId, EmailId $id): Message
     {
-        return $this->memory->messages[$id] ?? throw new NotFound('message', $id);
+        return $this->memory->messages[$id->text] ?? throw new NotFound('message', $id->text);
     }
 
-    public function newestIn(AccountId $accountId, ConversationId $conversationId): string
+    public function newestIn(AccountId $accountId, ConversationId $conversationId): EmailId
     {
         $ids = array_keys($this->memory->conversationOf, $conversationId->text, true);
 
-        return (string) ($ids[\count($ids) - 1] ?? throw new NotFound('conversation', $conversationId->text));
+        return new EmailId((string) ($ids[\count($ids) - 1] ?? throw new NotFound('conversation', $conversationId->text)));
     }
 
     public function ofConversation(AccountId $accountId, ConversationId $conversationId): array
@@ -42,7 +43,7 @@ final readonly class MemoryMessages implements Messages
     public function at(AccountId $accountId, string $address): Message
     {
         foreach ($this->memory->messages as $message) {
-            if (\in_array($address, ['mid:'.$message->messageHeader, '<'.$message->messageHeader.'>', $message->id], true)) {
+            if (\in_array($address, ['mid:'.$message->messageHeader, '<'.$message->messageHeader.'>', $message->id->text], true)) {
                 return $message;
             }
         }
@@ -51,7 +52,7 @@ final readonly class MemoryMessages implements Messages
 
     public function source(Message $message): string
     {
-        return $this->memory->sources[$message->id] ?? "Subject: {$message->subject}\r\n\r\n{$message->text}";
+        return $this->memory->sources[$message->id->text] ?? "Subject: {$message->subject}\r\n\r\n{$message->text}";
     }
 
     public function isKnown(AccountId $accountId, string $fingerprint): bool
@@ -72,13 +73,13 @@ final readonly class MemoryMessages implements Messages
 
     public function add(Message $message, string $raw, ConversationId $conversationId): void
     {
-        $this->memory->messages[$message->id] = $message;
-        $this->memory->sources[$message->id] = $raw;
-        $this->memory->conversationOf[$message->id] = $conversationId->text;
+        $this->memory->messages[$message->id->text] = $message;
+        $this->memory->sources[$message->id->text] = $raw;
+        $this->memory->conversationOf[$message->id->text] = $conversationId->text;
     }
 
     public function conversationOf(Message $message): ConversationId
     {
-        return new ConversationId($this->memory->conversationOf[$message->id] ?? throw new NotFound('conversation', $message->id));
+        return new ConversationId($this->memory->conversationOf[$message->id->text] ?? throw new NotFound('conversation', $message->id->text));
     }
 }

@@ -10,11 +10,13 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
 
@@ -43,11 +45,11 @@ final readonly class MemoryObjects implements Objects
     {
         return match ($object->kind) {
             ObjectKind::Conversation, ObjectKind::Ring => throw new CannotUndo('gone for good'),
-            ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived($object->id, $accountId, $state),
+            ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived(new TaskId($object->id), $accountId, $state),
             ObjectKind::TaskList => $this->memory->lists[$object->id] = TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] = BlockedSender::revived($object->id, $accountId, $state),
             ObjectKind::Outgoing => $this->memory->outgoings[$object->id] = Outgoing::revived(
-                $object->id,
+                new OutgoingId($object->id),
                 $accountId,
                 $state,
                 new \DateTimeImmutable('2026-11-24T10:00:00Z'),

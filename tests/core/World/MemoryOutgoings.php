@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Outgoings;
@@ -16,14 +17,14 @@ final readonly class MemoryOutgoings implements Outgoings
     {
     }
 
-    public function get(AccountId $accountId, string $id): Outgoing
+    public function get(AccountId $accountId, OutgoingId $id): Outgoing
     {
-        return $this->find($accountId, $id) ?? throw new NotFound('draft', $id);
+        return $this->find($accountId, $id) ?? throw new NotFound('draft', $id->text);
     }
 
-    public function find(AccountId $accountId, string $id): ?Outgoing
+    public function find(AccountId $accountId, OutgoingId $id): ?Outgoing
     {
-        return $this->memory->outgoings[$id] ?? null;
+        return $this->memory->outgoings[$id->text] ?? null;
     }
 
     public function withHeader(AccountId $accountId, string $messageHeader): ?Outgoing
@@ -33,12 +34,12 @@ final readonly class MemoryOutgoings implements Outgoings
 
     public function add(Outgoing $outgoing): void
     {
-        $this->memory->outgoings[$outgoing->id] = $outgoing;
+        $this->memory->outgoings[$outgoing->id->text] = $outgoing;
     }
 
     public function remove(Outgoing $outgoing): void
     {
-        unset($this->memory->outgoings[$outgoing->id]);
+        unset($this->memory->outgoings[$outgoing->id->text]);
     }
 
     public function due(\DateTimeImmutable $now): array

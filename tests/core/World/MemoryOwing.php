@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\Owing;
@@ -31,9 +32,9 @@ final readonly class MemoryOwing implements Owing
         return $this->open(static fn (Owed $owed): bool => true === $owed->conversationId()?->is($conversationId));
     }
 
-    public function openOf(AccountId $accountId, string $outgoingId): array
+    public function openOf(AccountId $accountId, OutgoingId $outgoingId): array
     {
-        return $this->open(static fn (Owed $owed): bool => $owed->outgoingId === $outgoingId);
+        return $this->open(static fn (Owed $owed): bool => true === $owed->outgoingId?->is($outgoingId));
     }
 
     public function move(AccountId $accountId, ConversationId $fromConversation, ConversationId $toConversation): void

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\Arrival\Reading;
 use ZippyTray\Core\Arrival\Recipient;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\ReadMessage;
@@ -21,13 +22,13 @@ final readonly class MemoryReading implements Reading
         return (new ReadMessage())($gist, $for->person);
     }
 
-    public function keep(Recipient $for, string $messageId, ?Findings $findings): void
+    public function keep(Recipient $for, EmailId $messageId, ?Findings $findings): void
     {
-        $this->memory->findings[$messageId] = $findings;
+        $this->memory->findings[$messageId->text] = $findings;
     }
 
     public function want(Recipient $for, array $messageIds): void
     {
-        $this->memory->wanted = [...$this->memory->wanted, ...$messageIds];
+        $this->memory->wanted = [...$this->memory->wanted, ...array_map(strval(...), $messageIds)];
     }
 }

@@ -9,6 +9,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\Tasks;
 
@@ -18,33 +19,33 @@ final readonly class MemoryTasks implements Tasks
     {
     }
 
-    public function get(AccountId $accountId, string $id): Task
+    public function get(AccountId $accountId, TaskId $id): Task
     {
-        return $this->memory->tasks[$id] ?? throw new NotFound('task', $id);
+        return $this->memory->tasks[$id->text] ?? throw new NotFound('task', $id->text);
     }
 
     public function add(Task $task): void
     {
-        $this->memory->tasks[$task->id] = $task;
+        $this->memory->tasks[$task->id->text] = $task;
     }
 
     public function remove(Task $task): void
     {
-        unset($this->memory->tasks[$task->id]);
+        unset($this->memory->tasks[$task->id->text]);
     }
 
     public function under(array $tasks): array
     {
-        $ids = array_map(static fn (Task $task): string => $task->id, $tasks);
-        $under = array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => \in_array($task->parentId(), $ids, true)));
+        $ids = array_map(static fn (Task $task): string => $task->id->text, $tasks);
+        $under = array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => \in_array($task->parentId()?->text, $ids, true)));
 
         return [] === $under ? [] : [...$under, ...$this->under($under)];
     }
 
-    public function rankBehind(AccountId $accountId, ListId $listId, ?string $parentId, ?string $rank, array $except = []): ?string
+    public function rankBehind(AccountId $accountId, ListId $listId, ?TaskId $parentId, ?string $rank, array $except = []): ?string
     {
         foreach ($this->beside($listId, $parentId) as $task) {
-            if ((null === $rank || $task->rank() > $rank) && !\in_array($task->id, $except, true)) {
+            if ((null === $rank || $task->rank() > $rank) && !\in_array($task->id->text, array_map(strval(...), $except), true)) {
                 return $task->rank();
             }
         }
@@ -52,7 +53,7 @@ final readonly class MemoryTasks implements Tasks
         return null;
     }
 
-    public function lastRank(AccountId $accountId, ListId $listId, ?string $parentId): ?string
+    public function lastRank(AccountId $accountId, ListId $listId, ?TaskId $parentId): ?string
     {
         $beside = $this->beside($listId, $parentId);
 
@@ -117,11 +118,11 @@ final readonly class MemoryTasks implements Tasks
     }
 
     /** @return list<Task> in their order */
-    private function beside(ListId $listId, ?string $parentId): array
+    private function beside(ListId $listId, ?TaskId $parentId): array
     {
         $beside = array_values(array_filter(
             $this->memory->tasks,
-            static fn (Task $task): bool => $task->parentId() === $parentId && $task->listId()->is($listId),
+            static fn (Task $task): bool => $task->parentId()?->text === $parentId?->text && $task->listId()->is($listId),
         ));
         usort($beside, static fn (Task $a, Task $b): int => [$a->rank(), $a->id] <=> [$b->rank(), $b->id]);
 

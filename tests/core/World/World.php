@@ -18,6 +18,7 @@ use ZippyTray\Core\Journal\Undo;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\DateSource;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageReader;
 use ZippyTray\Core\Owed\Expect;
@@ -45,6 +46,7 @@ use ZippyTray\Core\Task\PutOffTasks;
 use ZippyTray\Core\Task\RemoveTasks;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
@@ -197,8 +199,8 @@ final class World
         $this->memory->conversations[$conversation->id->text] = $conversation;
         $message = $this->message($subject);
         $conversation->receive($message, true, $this->clock->now());
-        $this->memory->messages[$message->id] = $message;
-        $this->memory->conversationOf[$message->id] = $conversation->id->text;
+        $this->memory->messages[$message->id->text] = $message;
+        $this->memory->conversationOf[$message->id->text] = $conversation->id->text;
 
         return $conversation;
     }
@@ -212,7 +214,7 @@ final class World
         $id = $this->ids->next();
 
         return new Message(
-            $id,
+            new EmailId($id),
             self::account(),
             $id.'@glass.example',
             [],
@@ -251,7 +253,7 @@ final class World
         return ($this->makeTasks)(
             self::account(),
             new EntryId($this->ids->next()),
-            [new TaskOrder($this->ids->next(), $fields, claim: null === $of ? null : new Claim($of->id))],
+            [new TaskOrder(new TaskId($this->ids->next()), $fields, claim: null === $of ? null : new Claim($of->id))],
             self::zone(),
         )->entry;
     }

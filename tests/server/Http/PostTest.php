@@ -365,7 +365,7 @@ final class PostTest extends ApiTestCase
 
     private function newest(string $conversation): string
     {
-        return $this->service(Messages::class)->newestIn($this->account->id, new ConversationId($conversation));
+        return $this->service(Messages::class)->newestIn($this->account->id, new ConversationId($conversation))->text;
     }
 
     /**

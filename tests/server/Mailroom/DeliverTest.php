@@ -14,6 +14,7 @@ use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Owed\Owing;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Expected;
@@ -257,10 +258,10 @@ final class DeliverTest extends ApiTestCase
         $file = $this->service(Files::class)->take($this->account->id, 'größe.txt', 'text/plain', 'Three');
         $draft = $this->service(KeepDrafts::class)->write(
             $this->account->id,
-            self::id(),
+            new OutgoingId(self::id()),
             0,
             AnswerKind::Forward,
-            $message->id,
+            $message->id->text,
             self::id().'@ternpoint.example',
             new Letter([new Address('petra@ternpoint.example')], subject: 'Fwd: Plan', text: 'See.', files: [$file['id']], carried: [1]),
         );
@@ -285,10 +286,10 @@ final class DeliverTest extends ApiTestCase
         $message = $of ? $this->service(Messages::class)->newestIn($this->account->id, new ConversationId($this->conversation)) : null;
         $draft = $this->service(KeepDrafts::class)->write(
             $this->account->id,
-            self::id(),
+            new OutgoingId(self::id()),
             0,
             $of ? AnswerKind::Reply : AnswerKind::New,
-            $message,
+            $message?->text,
             self::id().'@ternpoint.example',
             $letter,
         );

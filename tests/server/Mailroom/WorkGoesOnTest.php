@@ -12,7 +12,9 @@ use Symfony\Component\Filesystem\Filesystem;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\Letter;
@@ -246,13 +248,13 @@ final class WorkGoesOnTest extends ApiTestCase
     private function queue(string $subject, array $of = [], array $files = []): void
     {
         $message = ((array) ($of[0] ?? []))['id'] ?? null;
-        $id = \is_string($message) ? $this->service(Messages::class)->get($this->account->id, $message)->id : null;
+        $id = \is_string($message) ? $this->service(Messages::class)->get($this->account->id, new EmailId($message))->id : null;
         $draft = $this->service(KeepDrafts::class)->write(
             $this->account->id,
-            self::id(),
+            new OutgoingId(self::id()),
             0,
             null === $id ? AnswerKind::New : AnswerKind::Reply,
-            $id,
+            $id?->text,
             self::id().'@ternpoint.example',
             new Letter([new Address('tam@glass.example')], subject: $subject, text: 'Yes.', files: $files),
         );

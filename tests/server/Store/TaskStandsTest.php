@@ -14,6 +14,7 @@ use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
@@ -48,17 +49,17 @@ final class TaskStandsTest extends ApiTestCase
         $counts = ['open' => 0, 'over' => 0];
         foreach ($tasks as $task) {
             $above = [];
-            for ($id = $task->parentId(); null !== $id; $id = $tasks[$id]->parentId()) {
-                $above[] = $tasks[$id];
+            for ($id = $task->parentId(); null !== $id; $id = $tasks[$id->text]->parentId()) {
+                $above[] = $tasks[$id->text];
             }
             $waits = Standing::waits($task, $above, $now);
             $isOver = true === $task->due()?->isOver($now->instant, $now->zone);
-            $waits || $expected['parts'][] = $task->id;
+            $waits || $expected['parts'][] = $task->id->text;
             if ($waits && Standing::alone(null !== $task->parentId(), null !== $task->start())) {
-                $expected['waiting'][] = $task->id;
+                $expected['waiting'][] = $task->id->text;
             }
             if (!$waits && self::isAlone($task)) {
-                $expected['open'][] = $task->id;
+                $expected['open'][] = $task->id->text;
                 ++$counts['open'];
                 $counts['over'] += (int) $isOver;
             }
@@ -111,15 +112,15 @@ final class TaskStandsTest extends ApiTestCase
         $orm = $this->service(EntityManagerInterface::class);
         $tasks = [];
         for ($i = 0; $i < 60; ++$i) {
-            $task = new Task(\sprintf('0190a0a0-0000-7000-8000-1%011d', $i), $account->id, $now->instant, 'Task '.$i, new ListId($list));
+            $task = new Task(new TaskId(\sprintf('0190a0a0-0000-7000-8000-1%011d', $i)), $account->id, $now->instant, 'Task '.$i, new ListId($list));
             if ([] !== $tasks && 0 !== $chance->getInt(0, 2)) {
-                $task->place(new ListId($list), array_keys($tasks)[$chance->getInt(0, \count($tasks) - 1)], 'V');
+                $task->place(new ListId($list), new TaskId(array_keys($tasks)[$chance->getInt(0, \count($tasks) - 1)]), 'V');
             }
             $start = $this->near($chance, $now);
             $due = $this->near($chance, $now);
             $task->schedule(null === $start || null === $due || $due->isAfter($start, $now->zone) ? $start : null, $due, $now->zone);
             $orm->persist($task);
-            $tasks[$task->id] = $task;
+            $tasks[$task->id->text] = $task;
         }
         $orm->flush();
 

@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\NullLogger;
 use Symfony\Component\Clock\MockClock;
 use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\Letter;
@@ -117,7 +118,7 @@ final class WorkerTest extends ApiTestCase
         );
         $this->service(KeepDrafts::class)->write(
             $account->id,
-            self::id(),
+            new OutgoingId(self::id()),
             0,
             AnswerKind::New,
             null,

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\Outline;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Field\Speaker;
 
@@ -45,11 +47,11 @@ final readonly class NewTask
             : $this->fields->read($speaker);
 
         return new TaskOrder(
-            $this->id,
+            new TaskId($this->id),
             $fields,
-            $this->message,
+            EmailId::orNull($this->message),
             $this->conversation?->claim(),
-            $this->parent,
+            TaskId::orNull($this->parent),
             array_map(static fn (OutlineField $one): Outline => $one->outline($speaker), $this->subtasks),
             $this->done,
         );

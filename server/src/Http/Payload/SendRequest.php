@@ -9,6 +9,7 @@ use ZippyTray\Core\Post\Expected;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Post\SendMail;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\Decision\Archive;
@@ -56,6 +57,6 @@ final readonly class SendRequest
     {
         $until = $this->until?->moment($speaker, 'until');
 
-        return null === $until ? null : new Expected($this->what, $until, $this->task);
+        return null === $until ? null : new Expected($this->what, $until, TaskId::orNull($this->task));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Task\TaskId;
 
 /**
  * A step that is done with one task or with several.
@@ -21,9 +22,12 @@ abstract readonly class SomeTasks
     ) {
     }
 
-    /** @return non-empty-list<string> */
+    /** @return non-empty-list<TaskId> */
     public function ids(): array
     {
-        return [] === $this->tasks ? throw new \LogicException('Validation lets no empty list through.') : $this->tasks;
+        return array_map(
+            static fn (string $id): TaskId => new TaskId($id),
+            [] === $this->tasks ? throw new \LogicException('Validation lets no empty list through.') : $this->tasks,
+        );
     }
 }

@@ -8,6 +8,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Spot;
+use ZippyTray\Core\Task\TaskId;
 
 final readonly class TaskMove extends SomeTasks
 {
@@ -30,8 +31,8 @@ final readonly class TaskMove extends SomeTasks
     public function spot(): Spot
     {
         return match (true) {
-            null !== $this->behind => Spot::behind($this->behind),
-            null !== $this->parent => Spot::under($this->parent, $this->first),
+            null !== $this->behind => Spot::behind(new TaskId($this->behind)),
+            null !== $this->parent => Spot::under(new TaskId($this->parent), $this->first),
             null !== $this->list => Spot::in(new ListId($this->list), $this->first),
             default => throw new Refused('Where to?'),
         };

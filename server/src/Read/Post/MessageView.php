@@ -59,7 +59,7 @@ final readonly class MessageView
         $piece = TextPiece::of($message->text);
 
         return new self(
-            $message->id,
+            $message->id->text,
             $message->messageHeader,
             $message->from,
             $message->replyTo,
@@ -96,7 +96,7 @@ final readonly class MessageView
         $length = mb_strlen($piece->text);
 
         return new self(
-            $message->id,
+            $message->id->text,
             $message->messageHeader,
             $message->from,
             $message->replyTo,

@@ -43,7 +43,7 @@ final readonly class OutgoingRow
         $nextTryAt = $outgoing->nextTryAt();
 
         return new self(
-            $outgoing->id,
+            $outgoing->id->text,
             $outgoing->outgoingState(),
             $outgoing->kind,
             SendMail::names($letter->to ?: $letter->recipients()),

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Read\Post;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Letter;
@@ -50,7 +51,7 @@ final readonly class OutgoingRows
         return new OutgoingSheet(
             OutgoingRow::of($outgoing),
             $outgoing->revision(),
-            $outgoing->messageId,
+            $outgoing->messageId?->text,
             $this->letter($account, $outgoing->letter(), $outgoing->messageId),
         );
     }
@@ -68,11 +69,11 @@ final readonly class OutgoingRows
     }
 
     /**
-     * @param string|null   $messageId what is answered or forwarded
+     * @param EmailId|null  $messageId what is answered or forwarded
      * @param string|null   $what      what is asked for; null: as the letter says
      * @param DueShown|null $due       when an answer could be expected
      */
-    public function letter(Account $account, Letter $letter, ?string $messageId, ?string $what = null, ?array $due = null): LetterView
+    public function letter(Account $account, Letter $letter, ?EmailId $messageId, ?string $what = null, ?array $due = null): LetterView
     {
         return LetterView::of(
             $letter,
@@ -85,7 +86,7 @@ final readonly class OutgoingRows
     }
 
     /** @return list<Attachment> */
-    private function carriable(Account $account, ?string $messageId): array
+    private function carriable(Account $account, ?EmailId $messageId): array
     {
         try {
             return null === $messageId ? [] : $this->messages->get($account->id, $messageId)->attachments;

@@ -52,7 +52,7 @@ final readonly class SourceCopyView
             $piece->text.(null === $piece->next ? '' : "\n(It goes on; the message itself has all of it.)"),
             $copy->headers,
             $copy->attachments,
-            null === $conversation ? null : $copy->messageId,
+            (null === $conversation ? null : $copy->messageId)?->text,
             $conversation,
         );
     }

@@ -10,6 +10,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\Standing;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
@@ -116,9 +117,9 @@ final readonly class TaskRows
     }
 
     /** @throws NotFound */
-    public function one(Account $account, string $id): TaskRow
+    public function one(Account $account, TaskId $id): TaskRow
     {
-        return $this->rows($account, [$id])[0] ?? throw new NotFound('task', $id);
+        return $this->rows($account, [$id->text])[0] ?? throw new NotFound('task', $id->text);
     }
 
     /**
@@ -165,14 +166,14 @@ final readonly class TaskRows
     }
 
     /** @return list<TaskRow> all that lies under the task, without a set order */
-    public function under(Account $account, string $id): array
+    public function under(Account $account, TaskId $id): array
     {
         return $this->rows(
             $account,
             $this->ids(
                 ' AND t.id IN (WITH RECURSIVE below (id) AS (SELECT id FROM task WHERE parent_id = ? UNION SELECT b.id FROM task b JOIN '
                     .'below ON b.parent_id = below.id) SELECT id FROM below)',
-                [$account->id->text, $id],
+                [$account->id->text, $id->text],
             ),
         );
     }
@@ -194,20 +195,20 @@ final readonly class TaskRows
     }
 
     /** @return list<TaskLink> the tasks that name the task as a source */
-    public function ofTask(AccountId $accountId, string $id): array
+    public function ofTask(AccountId $accountId, TaskId $id): array
     {
         return $this->links(
             "EXISTS (SELECT 1 FROM json_each(t.sources) j WHERE json_extract(j.value, '$.kind') = 'task'
                 AND json_extract(j.value, '$.ref') = ?)",
             $accountId,
-            $id,
+            $id->text,
         );
     }
 
     /** @return TaskLink|null */
-    public function link(AccountId $accountId, string $id): ?array
+    public function link(AccountId $accountId, TaskId $id): ?array
     {
-        return $this->links('t.id = ?', $accountId, $id)[0] ?? null;
+        return $this->links('t.id = ?', $accountId, $id->text)[0] ?? null;
     }
 
     /**

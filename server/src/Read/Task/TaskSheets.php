@@ -10,6 +10,7 @@ use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Task\Source;
 use ZippyTray\Core\Task\SourceKind;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\DueView;
@@ -81,7 +82,7 @@ final readonly class TaskSheets
     {
         return match ($source->kind) {
             SourceKind::Message => new SourceView($source->kind, $source->ref, copy: $this->copies->one($account, $source->ref)),
-            SourceKind::Task => new SourceView($source->kind, $source->ref, task: $this->rows->link($account->id, $source->ref)),
+            SourceKind::Task => new SourceView($source->kind, $source->ref, task: $this->rows->link($account->id, new TaskId($source->ref))),
             SourceKind::Web => new SourceView($source->kind, $source->ref),
         };
     }

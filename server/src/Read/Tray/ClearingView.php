@@ -39,7 +39,7 @@ final readonly class ClearingView
         $became = array_map(static fn (Row $row): array => ['kind' => $row->string('kind'), 'count' => $row->int('decided')], $rows);
 
         return new self(
-            $clearing->id,
+            $clearing->id->text,
             $clearing->order,
             $clearing->size,
             StoredNow::of($clearing->startedAt),

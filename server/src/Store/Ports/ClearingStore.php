@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Clearings;
@@ -16,12 +17,12 @@ final readonly class ClearingStore implements Clearings
     {
     }
 
-    public function get(AccountId $accountId, string $id): Clearing
+    public function get(AccountId $accountId, ClearingId $id): Clearing
     {
-        return $this->find($accountId, $id) ?? throw new NotFound('clearing', $id);
+        return $this->find($accountId, $id) ?? throw new NotFound('clearing', $id->text);
     }
 
-    public function find(AccountId $accountId, string $id): ?Clearing
+    public function find(AccountId $accountId, ClearingId $id): ?Clearing
     {
         return $this->orm->getRepository(Clearing::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
     }

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
@@ -17,7 +18,7 @@ final readonly class EntryStore implements Entries
     {
     }
 
-    public function hasClearing(AccountId $accountId, string $clearingId): bool
+    public function hasClearing(AccountId $accountId, ClearingId $clearingId): bool
     {
         return false !== $this->orm->getConnection()->fetchOne(
             'SELECT 1 FROM clearing WHERE account_id = ? AND id = ?',

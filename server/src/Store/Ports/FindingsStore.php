@@ -10,6 +10,7 @@ use Psr\Log\LoggerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Arrival\Reading;
 use ZippyTray\Core\Arrival\Recipient;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\Gist;
@@ -80,7 +81,7 @@ final readonly class FindingsStore implements Reading
         }
     }
 
-    public function keep(Recipient $for, string $messageId, ?Findings $findings): void
+    public function keep(Recipient $for, EmailId $messageId, ?Findings $findings): void
     {
         $this->connection->executeStatement(
             'INSERT OR REPLACE INTO message_findings (message_id, rules, findings) VALUES (?, ?, ?)',
@@ -142,7 +143,7 @@ final readonly class FindingsStore implements Reading
         }
         try {
             $this->connection->executeStatement('PRAGMA busy_timeout='.self::PATIENCE);
-            $this->want($account->recipient(), $messageIds);
+            $this->want($account->recipient(), array_map(static fn (string $id): EmailId => new EmailId($id), $messageIds));
         } catch (DatabaseProblem $problem) {
             // It is noted at the next look.
             $this->logger->info('What is to be read could not be noted.', ['exception' => $problem]);

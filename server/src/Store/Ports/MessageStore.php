@@ -10,6 +10,7 @@ use Psr\Log\LoggerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
@@ -23,10 +24,10 @@ final readonly class MessageStore implements Messages
     {
     }
 
-    public function get(AccountId $accountId, string $id): Message
+    public function get(AccountId $accountId, EmailId $id): Message
     {
         return $this->orm->getRepository(Message::class)->findOneBy(['accountId' => $accountId, 'id' => $id])
-            ?? throw new NotFound('message', $id);
+            ?? throw new NotFound('message', $id->text);
     }
 
     public function at(AccountId $accountId, string $address): Message
@@ -37,7 +38,7 @@ final readonly class MessageStore implements Messages
                 [$accountId, $one, $one],
             );
             if (\is_string($id)) {
-                return $this->get($accountId, $id);
+                return $this->get($accountId, new EmailId($id));
             }
         }
 
@@ -53,7 +54,7 @@ final readonly class MessageStore implements Messages
         return [$header, (string) preg_replace('~/[^/]*$~', '', $header)];
     }
 
-    public function newestIn(AccountId $accountId, ConversationId $conversationId): string
+    public function newestIn(AccountId $accountId, ConversationId $conversationId): EmailId
     {
         $id = $this->orm->getConnection()->fetchOne(
             'SELECT m.id FROM conversation_message c JOIN message m ON m.id = c.message_id
@@ -61,7 +62,7 @@ final readonly class MessageStore implements Messages
             [$accountId, $conversationId],
         );
 
-        return \is_string($id) ? $id : throw new NotFound('conversation', $conversationId->text);
+        return \is_string($id) ? new EmailId($id) : throw new NotFound('conversation', $conversationId->text);
     }
 
     public function isKnown(AccountId $accountId, string $fingerprint): bool
@@ -120,7 +121,7 @@ final readonly class MessageStore implements Messages
             [$message->id],
         );
 
-        return \is_string($id) ? new ConversationId($id) : throw new NotFound('conversation', $message->id);
+        return \is_string($id) ? new ConversationId($id) : throw new NotFound('conversation', $message->id->text);
     }
 
     /** @return list<Message> of a conversation, oldest first */
@@ -161,6 +162,6 @@ final readonly class MessageStore implements Messages
         $compressed = $this->orm->getConnection()->fetchOne('SELECT source FROM message_source WHERE message_id = ?', [$message->id]);
         $raw = \is_string($compressed) ? gzuncompress($compressed) : false;
 
-        return false === $raw ? throw new NotFound('message', $message->id) : $raw;
+        return false === $raw ? throw new NotFound('message', $message->id->text) : $raw;
     }
 }

@@ -12,12 +12,14 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Remind\Ring;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Conversation;
@@ -52,11 +54,11 @@ final readonly class ObjectStore implements Objects
         $made = match ($object->kind) {
             ObjectKind::Ring => throw new CannotUndo('This reminder is over and cannot be put back.'),
             ObjectKind::Conversation => throw new CannotUndo('This mail was removed for good and cannot be put back.'),
-            ObjectKind::Task => Task::revived($object->id, $accountId, $state),
+            ObjectKind::Task => Task::revived(new TaskId($object->id), $accountId, $state),
             ObjectKind::TaskList => TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => BlockedSender::revived($object->id, $accountId, $state),
             ObjectKind::Outgoing => Outgoing::revived(
-                $object->id,
+                new OutgoingId($object->id),
                 $accountId,
                 $state,
                 \DateTimeImmutable::createFromInterface($this->clock->now()),

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Outgoings;
@@ -18,12 +19,12 @@ final readonly class OutgoingStore implements Outgoings
     {
     }
 
-    public function get(AccountId $accountId, string $id): Outgoing
+    public function get(AccountId $accountId, OutgoingId $id): Outgoing
     {
-        return $this->find($accountId, $id) ?? throw new NotFound('draft', $id);
+        return $this->find($accountId, $id) ?? throw new NotFound('draft', $id->text);
     }
 
-    public function find(AccountId $accountId, string $id): ?Outgoing
+    public function find(AccountId $accountId, OutgoingId $id): ?Outgoing
     {
         return $this->orm->getRepository(Outgoing::class)->findOneBy(['accountId' => $accountId, 'id' => $id]);
     }

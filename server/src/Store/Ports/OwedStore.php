@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Store\Ports;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\Owing;
@@ -33,9 +34,9 @@ final readonly class OwedStore implements Owing
         return $this->open($accountId, 'conversationId', $conversationId->text);
     }
 
-    public function openOf(AccountId $accountId, string $outgoingId): array
+    public function openOf(AccountId $accountId, OutgoingId $outgoingId): array
     {
-        return $this->open($accountId, 'outgoingId', $outgoingId);
+        return $this->open($accountId, 'outgoingId', $outgoingId->text);
     }
 
     public function move(AccountId $accountId, ConversationId $fromConversation, ConversationId $toConversation): void
@@ -72,7 +73,7 @@ final readonly class OwedStore implements Owing
         foreach ([...$known, ...$stored] as $owed) {
             if ($owed->accountId->is($accountId)
                 && $owed->isOpen()
-                && $value === ('conversationId' === $field ? $owed->conversationId()?->text : $owed->outgoingId)) {
+                && $value === ('conversationId' === $field ? $owed->conversationId()?->text : $owed->outgoingId?->text)) {
                 $open[$owed->id] = $owed;
             }
         }

@@ -10,6 +10,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\Tasks;
 
@@ -22,11 +23,11 @@ final readonly class TaskStore implements Tasks
     {
     }
 
-    public function get(AccountId $accountId, string $id): Task
+    public function get(AccountId $accountId, TaskId $id): Task
     {
         $task = $this->orm->find(Task::class, $id);
 
-        return $task?->accountId->is($accountId) ? $task : throw new NotFound('task', $id);
+        return $task?->accountId->is($accountId) ? $task : throw new NotFound('task', $id->text);
     }
 
     public function add(Task $task): void
@@ -47,13 +48,13 @@ final readonly class TaskStore implements Tasks
                 SELECT t.id FROM task t JOIN json_each(:ids) top ON t.parent_id = top.value
                 UNION SELECT t.id FROM task t JOIN below ON t.parent_id = below.id
              ) SELECT id FROM below',
-            ['ids' => json_encode(array_map(static fn (Task $task): string => $task->id, $tasks), \JSON_THROW_ON_ERROR)],
+            ['ids' => json_encode(array_map(static fn (Task $task): string => $task->id->text, $tasks), \JSON_THROW_ON_ERROR)],
         );
 
         return $this->all($ids);
     }
 
-    public function rankBehind(AccountId $accountId, ListId $listId, ?string $parentId, ?string $rank, array $except = []): ?string
+    public function rankBehind(AccountId $accountId, ListId $listId, ?TaskId $parentId, ?string $rank, array $except = []): ?string
     {
         $this->orm->flush();
         $found = $this->orm->getConnection()->fetchOne(
@@ -65,7 +66,7 @@ final readonly class TaskStore implements Tasks
         return \is_string($found) ? $found : null;
     }
 
-    public function lastRank(AccountId $accountId, ListId $listId, ?string $parentId): ?string
+    public function lastRank(AccountId $accountId, ListId $listId, ?TaskId $parentId): ?string
     {
         $this->orm->flush();
         $found = $this->orm->getConnection()->fetchOne(
