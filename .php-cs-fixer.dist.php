@@ -13,6 +13,7 @@ return (new PhpCsFixer\Config())
     ->setRules([
         '@Symfony' => true,
         'single_line_throw' => false,
+        'class_definition' => ['multi_line_extends_each_single_line' => true],
         '@Symfony:risky' => true,
         '@PHP8x2Migration' => true,
         'declare_strict_types' => true,

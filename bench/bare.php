@@ -10,7 +10,8 @@ declare(strict_types=1);
 $spent = static function (): float {
     $used = getrusage() ?: [];
 
-    return 1000 * (($used['ru_utime.tv_sec'] ?? 0) + ($used['ru_stime.tv_sec'] ?? 0)) + (($used['ru_utime.tv_usec'] ?? 0) + ($used['ru_stime.tv_usec'] ?? 0)) / 1000;
+    return 1000 * (($used['ru_utime.tv_sec'] ?? 0) + ($used['ru_stime.tv_sec'] ?? 0))
+        + (($used['ru_utime.tv_usec'] ?? 0) + ($used['ru_stime.tv_usec'] ?? 0)) / 1000;
 };
 $before = $spent();
 header_register_callback(static fn () => header(sprintf('Server-Timing: cpu;dur=%.3f', $spent() - $before)));
@@ -36,7 +37,8 @@ $words = implode(
 $many = (int) ($_GET['many'] ?? 1);
 echo json_encode(match (parse_url($_SERVER['REQUEST_URI'] ?? '/', PHP_URL_PATH)) {
     '/tray' => $all(
-        "SELECT id, subject, latest_name, latest_email, excerpt, latest_at, messages, attachments, unread FROM conversation WHERE place = 'tray' ORDER BY latest_at DESC LIMIT 500",
+        "SELECT id, subject, latest_name, latest_email, excerpt, latest_at, messages, attachments, unread FROM conversation WHERE "
+            ."place = 'tray' ORDER BY latest_at DESC LIMIT 500",
     ),
     '/open' => $all(
         'SELECT m.id, m.sender, m.recipients, m.copied, m.subject, m.sent_at, m.text, m.attachments FROM conversation_message c JOIN '

@@ -25,7 +25,9 @@ final readonly class Asked
         $answer = $ask();
         $wall = (hrtime(true) - $began) / 1_000_000;
         preg_match('/^Server-Timing: cpu;dur=([\d.]+)/mi', $answer['headers'], $m);
-        200 <= $answer['status'] && $answer['status'] < 300 || throw new \RuntimeException("{$answer['status']}: ".substr($answer['body'], 0, 300));
+        200 <= $answer['status'] && $answer['status'] < 300 || throw new \RuntimeException(
+            "{$answer['status']}: ".substr($answer['body'], 0, 300),
+        );
 
         return new self($wall, (float) ($m[1] ?? 0), \strlen($answer['body']));
     }

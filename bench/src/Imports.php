@@ -28,7 +28,15 @@ final class Imports
             foreach (['archive' => $folder->messages, 'tray' => 400] as $place => $messages) {
                 $one = $folder->imported($place);
                 $report[$folder->label().' '.$place] = $one + ['messages' => $messages, 'ms' => 1000 * $one['cpu'] / $messages];
-                $rows[] = [$folder->label(), $place, number_format($messages / $one['seconds']), number_format(1000 * $one['cpu'] / $messages, 2), number_format($one['memory'] / 1_000_000), number_format($one['bytes'] / 1_000_000), number_format(1000 * $one['cpu'] / $messages / $bare, 1)];
+                $rows[] = [
+                    $folder->label(),
+                    $place,
+                    number_format($messages / $one['seconds']),
+                    number_format(1000 * $one['cpu'] / $messages, 2),
+                    number_format($one['memory'] / 1_000_000),
+                    number_format($one['bytes'] / 1_000_000),
+                    number_format(1000 * $one['cpu'] / $messages / $bare, 1),
+                ];
             }
         }
         $style->table(['import', 'into', 'messages/s', 'cpu ms each', 'peak MB', 'database MB', 'of bare'], $rows);
@@ -44,13 +52,24 @@ final class Imports
         $database->exec('PRAGMA journal_mode=WAL');
         $database->exec('PRAGMA synchronous=NORMAL');
         $database->exec("CREATE TABLE message (id TEXT PRIMARY KEY, header TEXT, subject TEXT, people TEXT, sent TEXT, text TEXT);
-            CREATE TABLE source (id TEXT PRIMARY KEY, source BLOB); CREATE TABLE conversation (id TEXT PRIMARY KEY, subject TEXT, latest TEXT); CREATE INDEX latest ON conversation (latest, id);
-            CREATE TABLE belongs (number INTEGER PRIMARY KEY, conversation TEXT, message TEXT UNIQUE); CREATE INDEX belongs_to ON belongs (conversation);
-            CREATE TABLE thread (header TEXT, message TEXT, PRIMARY KEY (header, message)) WITHOUT ROWID; CREATE TABLE person (email TEXT PRIMARY KEY, number INTEGER) WITHOUT ROWID;
+            CREATE TABLE source (id TEXT PRIMARY KEY, source BLOB);
+            CREATE TABLE conversation (id TEXT PRIMARY KEY, subject TEXT, latest TEXT);
+            CREATE INDEX latest ON conversation (latest, id);
+            CREATE TABLE belongs (number INTEGER PRIMARY KEY, conversation TEXT, message TEXT UNIQUE);
+            CREATE INDEX belongs_to ON belongs (conversation);
+            CREATE TABLE thread (header TEXT, message TEXT, PRIMARY KEY (header, message)) WITHOUT ROWID;
+            CREATE TABLE person (email TEXT PRIMARY KEY, number INTEGER) WITHOUT ROWID;
             CREATE VIRTUAL TABLE words USING fts5 (subject, people, text, tokenize = 'unicode61 remove_diacritics 2', prefix = '2 3')");
         $put = static fn (string $table, int $columns): \PDOStatement => $database->prepare("INSERT OR REPLACE INTO {$table} "
             ."VALUES (".implode(', ', array_fill(0, $columns, '?')).')');
-        [$message, $source, $conversation, $belongs, $thread, $person] = [$put('message', 6), $put('source', 2), $put('conversation', 3), $put('belongs', 3), $put('thread', 2), $put('person', 2)];
+        [$message, $source, $conversation, $belongs, $thread, $person] = [
+            $put('message', 6),
+            $put('source', 2),
+            $put('conversation', 3),
+            $put('belongs', 3),
+            $put('thread', 2),
+            $put('person', 2),
+        ];
         $words = $database->prepare('INSERT INTO words (rowid, subject, people, text) VALUES (?, ?, ?, ?)');
         $began = Spent::here();
         foreach ((new Mailbox(self::BARE))->messages() as $number => $raw) {
@@ -101,7 +120,11 @@ final class Imports
             if ('text/plain' === ($part['content-type'] ?? '')) {
                 ob_start();
                 mailparse_msg_extract_part($section, $raw);
-                $text = (string) iconv(\is_string($part['charset'] ?? null) ? $part['charset'] : 'utf-8', 'utf-8//TRANSLIT', (string) ob_get_clean());
+                $text = (string) iconv(
+                    \is_string($part['charset'] ?? null) ? $part['charset'] : 'utf-8',
+                    'utf-8//TRANSLIT',
+                    (string) ob_get_clean(),
+                );
                 break;
             }
         }

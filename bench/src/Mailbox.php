@@ -318,7 +318,9 @@ final class Mailbox
             ? 'Wren Halloran <'.self::OWN.'>'
             : $this->person($thread->with[$this->chance->getInt(0, \count($thread->with) - 1)]);
         $to = $isOwn ? $this->person($thread->with[0]) : 'Wren Halloran <'.self::OWN.'>';
-        $header = "From: {$from}\r\nTo: {$to}\r\nSubject: ".(1 === $number ? '' : 'Re: ').$thread->subject."\r\nDate: ".gmdate('D, d M Y H:i:s', $this->now)." +0000\r\nMessage-ID: <{$id}>\r\n";
+        $header = "From: {$from}\r\nTo: {$to}\r\nSubject: "
+            .(1 === $number ? '' : 'Re: ').$thread->subject."\r\n"
+            .'Date: '.gmdate('D, d M Y H:i:s', $this->now)." +0000\r\nMessage-ID: <{$id}>\r\n";
         if ([] !== $thread->ids) {
             $header .= 'In-Reply-To: <'.end($thread->ids).">\r\nReferences: <".implode(">\r\n <", \array_slice($thread->ids, -12)).">\r\n";
         }
@@ -359,7 +361,8 @@ final class Mailbox
     private function body(string $text, string $language, string $id): string
     {
         [, $charset, $encoding] = self::LANGUAGES[$language] ?? [[], 'UTF-8', '8bit'];
-        $plain = "Content-Type: text/plain; charset={$charset}\r\nContent-Transfer-Encoding: {$encoding}\r\n\r\n".$this->encoded($text, $charset, $encoding);
+        $plain = "Content-Type: text/plain; charset={$charset}\r\nContent-Transfer-Encoding: {$encoding}\r\n\r\n"
+            .$this->encoded($text, $charset, $encoding);
         if ($this->small) {
             return $plain;
         }
@@ -374,13 +377,15 @@ final class Mailbox
                 ),
             ).'</body></html>';
             $plain = "Content-Type: multipart/alternative; boundary=\"a-{$id}\"\r\n\r\n--a-{$id}\r\n{$plain}\r\n--a-{$id}\r\n"
-                ."Content-Type: text/html; charset=UTF-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\n".quoted_printable_encode(str_replace("\n", "\r\n", $html))."\r\n--a-{$id}--\r\n";
+                ."Content-Type: text/html; charset=UTF-8\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\n"
+                .quoted_printable_encode(str_replace("\n", "\r\n", $html))."\r\n--a-{$id}--\r\n";
         }
         if (0 === $this->chance->getInt(0, 9)) {
             $bytes = $this->chance->getBytes($this->chance->getInt(2000, 60_000));
             $plain = "Content-Type: multipart/mixed; boundary=\"b-{$id}\"\r\n\r\n--b-{$id}\r\n{$plain}\r\n--b-{$id}\r\n"
                 ."Content-Type: application/octet-stream; name=\"plan.bin\"\r\n"
-                ."Content-Disposition: attachment; filename=\"plan.bin\"\r\nContent-Transfer-Encoding: base64\r\n\r\n".chunk_split(base64_encode($bytes))."--b-{$id}--\r\n";
+                ."Content-Disposition: attachment; filename=\"plan.bin\"\r\nContent-Transfer-Encoding: base64\r\n\r\n"
+                .chunk_split(base64_encode($bytes))."--b-{$id}--\r\n";
         }
 
         return $plain;

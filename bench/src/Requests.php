@@ -12,7 +12,9 @@ final readonly class Requests
     /** @return list<Part> */
     public static function parts(): array
     {
-        $get = static fn (string $path): \Closure => static fn (Folder $folder): Asked => Asked::of(static fn (): array => $folder->ask('GET', $path));
+        $get = static fn (string $path): \Closure => static fn (Folder $folder): Asked => Asked::of(
+            static fn (): array => $folder->ask('GET', $path),
+        );
         $bare = static fn (string $address): \Closure => static fn (Folder $folder): string => $address;
 
         return [

@@ -13,7 +13,8 @@ final readonly class Characters
      * Embeddings, overrides and isolates of direction, and characters that show nothing. Joiners and the marks of
      * Hebrew and Arabic stay.
      */
-    private const TURNING = '/[\x{202A}-\x{202E}\x{2066}-\x{2069}\x{200B}\x{2060}-\x{2064}\x{206A}-\x{206F}\x{FEFF}\x{00AD}\x{180E}\x{E0000}-\x{E007F}]/u';
+    private const TURNING = '/[\x{202A}-\x{202E}\x{2066}-\x{2069}\x{200B}\x{2060}-\x{2064}\x{206A}-\x{206F}\x{FEFF}\x{00AD}\x{180E}'
+        .'\x{E0000}-\x{E007F}]/u';
 
     /** Scripts with letters like those of Latin. */
     private const ALIKE = ['Latin', 'Cyrillic', 'Greek', 'Armenian', 'Cherokee', 'Lisu', 'Coptic'];

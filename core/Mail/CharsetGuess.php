@@ -41,7 +41,10 @@ final readonly class CharsetGuess
         $high = preg_match_all('/[\x80-\xff]/', $bytes);
         // In Western languages, bytes beyond ASCII stand alone among others.
         if ($high < 6
-            || preg_match_all('/(?<![\x80-\xff])[\x80-\xff](?![\x40-\x7e\x80-\xff])|(?<=[A-Za-z])[\x80-\xff](?=[a-z]{2})/', $bytes) > $high / 3) {
+            || preg_match_all(
+                '/(?<![\x80-\xff])[\x80-\xff](?![\x40-\x7e\x80-\xff])|(?<=[A-Za-z])[\x80-\xff](?=[a-z]{2})/',
+                $bytes,
+            ) > $high / 3) {
             return null;
         }
         [$best, $most] = [null, self::SHARE];

@@ -38,7 +38,13 @@ final readonly class Hosts
     {
         $text = trim((string) preg_replace('/\s+/u', ' ', $text));
         if (mb_strlen($text) > 300
-            || 1 !== preg_match('~(?:^|[\s(<\["“])(?<scheme>https?://|www\.)?(?:[^\s/@]*@)?(?<host>(?:[\p{L}\p{N}](?:[\p{L}\p{N}_-]*[\p{L}\p{N}])?\.)+[\p{L}][\p{L}\p{N}-]*[\p{L}\p{N}])(?=$|[\s/:?#)>\].,;!"”])~iu', $text, $m)) {
+            || 1 !== preg_match(
+                '~(?:^|[\s(<\["“])(?<scheme>https?://|www\.)?(?:[^\s/@]*@)?'
+                    .'(?<host>(?:[\p{L}\p{N}](?:[\p{L}\p{N}_-]*[\p{L}\p{N}])?\.)+[\p{L}][\p{L}\p{N}-]*[\p{L}\p{N}])'
+                    .'(?=$|[\s/:?#)>\].,;!"”])~iu',
+                $text,
+                $m,
+            )) {
             return '';
         }
         $host = mb_strtolower($m['host']);

@@ -103,7 +103,8 @@ final readonly class HtmlText
         return match (true) {
             \in_array($name, self::PARAGRAPHS, true) => "\n\n".trim($text, "\n")."\n\n",
             // The last break within a block ends its last line, and begins none.
-            \in_array($name, self::LINES, true) => "\n".('div' === $name ? preg_replace('/(?<=[^\n])\n\z/', '', $text) : trim($text, "\n"))."\n",
+            'div' === $name => "\n".preg_replace('/(?<=[^\n])\n\z/', '', $text)."\n",
+            \in_array($name, self::LINES, true) => "\n".trim($text, "\n")."\n",
             default => $text,
         };
     }

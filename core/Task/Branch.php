@@ -77,7 +77,10 @@ final readonly class Branch
 
         return array_values(array_filter(
             $ids,
-            fn (Task $task): bool => [] === array_filter($this->above($task), static fn (Task $above): bool => isset($ids[$above->id->text])),
+            fn (Task $task): bool => [] === array_filter(
+                $this->above($task),
+                static fn (Task $above): bool => isset($ids[$above->id->text]),
+            ),
         ));
     }
 

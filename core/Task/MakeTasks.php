@@ -108,7 +108,16 @@ final readonly class MakeTasks
         LastRanks $ranks,
     ): void {
         foreach ($subtasks as $outline) {
-            $subtask = $this->fill->make($task->accountId, new TaskId($this->ids->next()), $now, $outline->fields(), $zone, $step, $ranks, $task);
+            $subtask = $this->fill->make(
+                $task->accountId,
+                new TaskId($this->ids->next()),
+                $now,
+                $outline->fields(),
+                $zone,
+                $step,
+                $ranks,
+                $task,
+            );
             $this->addSubtasks($subtask, $outline->under, $now, $zone, $step, $ranks);
             if ($outline->done) {
                 $subtask->complete($now);

@@ -39,8 +39,13 @@ final readonly class Decide
      * @throws Refused   when the decision makes no sense for one of them; then nothing is decided
      * @throws Overtaken when nothing is left to decide
      */
-    public function __invoke(AccountId $accountId, EntryId $entryId, Decision $decision, array $claims, ?ClearingId $clearingId = null): Decided
-    {
+    public function __invoke(
+        AccountId $accountId,
+        EntryId $entryId,
+        Decision $decision,
+        array $claims,
+        ?ClearingId $clearingId = null,
+    ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $overtaken = [];
         $entry = $this->journal->write($accountId, $entryId, $decision->kind(), function (Step $step) use (

@@ -182,7 +182,12 @@ final readonly class DemoCorrespondents implements Correspondent
     private function unaskedLetter(array $letter, \DateTimeImmutable $at, string $id, Address $to): string
     {
         $from = (new AddressParser(new HeaderDecoder(new TextDecoder())))->parse($letter['from'])[0];
-        $email = (new Email())->from(new MimeAddress($from->email, $from->name))->to(new MimeAddress($to->email, $to->name))->subject($letter['subject'])->date($at)->text($letter['text']."\n");
+        $email = (new Email())
+            ->from(new MimeAddress($from->email, $from->name))
+            ->to(new MimeAddress($to->email, $to->name))
+            ->subject($letter['subject'])
+            ->date($at)
+            ->text($letter['text']."\n");
         $email->getHeaders()->addIdHeader('Message-ID', $id.'@'.explode('@', $from->email)[1]);
         if (isset($letter['list'])) {
             $email->getHeaders()->addTextHeader('List-Id', '<'.$letter['list'].'>');

@@ -82,7 +82,13 @@ final readonly class SeedDemo
             $this->templates->add($account->id, new EntryId($this->ids->next()), $this->ids->next(), $template, $subject, $text, $signed);
         }
         foreach ($this->scenario->lists() as $name => $colour) {
-            $this->changeLists->add($account->id, new EntryId($this->ids->next()), new ListId($this->ids->next()), $name, ListColour::from($colour));
+            $this->changeLists->add(
+                $account->id,
+                new EntryId($this->ids->next()),
+                new ListId($this->ids->next()),
+                $name,
+                ListColour::from($colour),
+            );
         }
         foreach ($this->steps($account, $dates) as [$at, $step]) {
             $this->clock->at($at, $step);

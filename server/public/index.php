@@ -12,7 +12,8 @@ if (getenv('ZIPPY_TIMING')) {
         /** @var array<string, int> $used */
         $used = getrusage() ?: [];
 
-        return 1000 * (($used['ru_utime.tv_sec'] ?? 0) + ($used['ru_stime.tv_sec'] ?? 0)) + (($used['ru_utime.tv_usec'] ?? 0) + ($used['ru_stime.tv_usec'] ?? 0)) / 1000;
+        return 1000 * (($used['ru_utime.tv_sec'] ?? 0) + ($used['ru_stime.tv_sec'] ?? 0))
+            + (($used['ru_utime.tv_usec'] ?? 0) + ($used['ru_stime.tv_usec'] ?? 0)) / 1000;
     };
     $before = $spent();
     header_register_callback(static fn () => header(sprintf('Server-Timing: cpu;dur=%.3f', $spent() - $before)));

@@ -26,7 +26,14 @@ async function reach(desk: Desk, text: string): Promise<void> {
 
 const letter = (from: string, about: string) =>
   Buffer.from(
-    `From: ${from}\r\nTo: wren@ternpoint.example\r\nSubject: ${about}\r\nMessage-ID: <${about.replaceAll(' ', '.')}@test.example>\r\n\r\nThe text of ${about}.\r\n`,
+    [
+      `From: ${from}`,
+      'To: wren@ternpoint.example',
+      `Subject: ${about}`,
+      `Message-ID: <${about.replaceAll(' ', '.')}@test.example>`,
+      '',
+      `The text of ${about}.`,
+    ].join('\r\n'),
   )
 
 async function bringIn(desk: Desk, from: string, about: string): Promise<void> {
@@ -237,7 +244,15 @@ test('a muted conversation stays out whatever arrives; what is handed over says 
   await desk.press('8')
   await expect(desk.row('Endless talk')).toHaveCount(0)
   await page.goto('/import')
-  const answer = `From: Chatty <chatty@talk.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Endless talk\r\nMessage-ID: <more@test.example>\r\nIn-Reply-To: <Endless.talk@test.example>\r\n\r\nAnd another thing.\r\n`
+  const answer = [
+    'From: Chatty <chatty@talk.example>',
+    'To: wren@ternpoint.example',
+    'Subject: Re: Endless talk',
+    'Message-ID: <more@test.example>',
+    'In-Reply-To: <Endless.talk@test.example>',
+    '',
+    'And another thing.',
+  ].join('\r\n')
   await page
     .getByLabel('Mail files')
     .setInputFiles([{ name: 'more.eml', mimeType: 'message/rfc822', buffer: Buffer.from(answer) }])

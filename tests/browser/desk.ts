@@ -180,7 +180,10 @@ function keepWhatWasHeard(): void {
     )
 }
 
-/** A person at a desk, whose browser ZIPPY_SLOWER=6 makes six times slower; whatever the page complains about in its console fails the test. */
+/**
+ * A person at a desk, whose browser ZIPPY_SLOWER=6 makes six times slower; whatever the page complains about in its console
+ * fails the test.
+ */
 export const test = base.extend<{ desk: Desk }>({
   desk: async ({ page }, use, info) => {
     await page.addInitScript(keepWhatWasHeard)

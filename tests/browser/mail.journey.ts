@@ -1,7 +1,15 @@
 import { expect, test } from './desk'
 
 const LETTER = (subject: string) =>
-  `From: Runa Holt <runa@holt.example>\r\nTo: wren@ternpoint.example\r\nSubject: ${subject}\r\nMessage-ID: <${subject.length}.${subject.charCodeAt(0)}@holt.example>\r\n\r\nThe text of ${subject}.\r\n`
+  [
+    'From: Runa Holt <runa@holt.example>',
+    'To: wren@ternpoint.example',
+    `Subject: ${subject}`,
+    `Message-ID: <${subject.length}.${subject.charCodeAt(0)}@holt.example>`,
+    '',
+    `The text of ${subject}.`,
+    '',
+  ].join('\r\n')
 
 test('files are brought in, several at once, with what became of each', async ({ desk, page }) => {
   const before = await desk.count('Tray')
@@ -33,10 +41,17 @@ test('files are brought in, several at once, with what became of each', async ({
 
 test('a large mailbox says how far it is, is stopped, and goes on where it was', async ({ desk, page }) => {
   const many = 4000
-  const letters = Array.from(
-    { length: many },
-    (_, number) =>
-      `From x@y Tue Nov 24 10:00:00 2026\nFrom: Keelson news <news@keelson.example>\nSubject: Keelson ${number}\nDate: Mon, 6 Jan 2020 08:00:00 +0000\nMessage-ID: <${number}@keelson.example>\n\nNumber ${number}\n\n`,
+  const letters = Array.from({ length: many }, (_, number) =>
+    [
+      'From x@y Tue Nov 24 10:00:00 2026',
+      'From: Keelson news <news@keelson.example>',
+      `Subject: Keelson ${number}`,
+      'Date: Mon, 6 Jan 2020 08:00:00 +0000',
+      `Message-ID: <${number}@keelson.example>`,
+      '',
+      `Number ${number}`,
+      '\n',
+    ].join('\n'),
   )
   await page.goto('/import')
   await page.getByText('into the archive: old mail').click()

@@ -45,8 +45,17 @@ export async function bring(page: Page, letter: Incoming): Promise<void> {
     })
     .not.toBe(last)
   last = now
-  const reply = answers ? `In-Reply-To: <${answers}>\r\n` : ''
-  const raw = `From: ${from}\r\nTo: wren@ternpoint.example\r\nSubject: ${subject}\r\nDate: ${new Date(now).toUTCString()}\r\nMessage-ID: <${id}>\r\n${reply}Content-Type: ${type}; charset=utf-8\r\n\r\n${text}\r\n`
+  const raw = [
+    `From: ${from}`,
+    'To: wren@ternpoint.example',
+    `Subject: ${subject}`,
+    `Date: ${new Date(now).toUTCString()}`,
+    `Message-ID: <${id}>`,
+    ...(answers ? [`In-Reply-To: <${answers}>`] : []),
+    `Content-Type: ${type}; charset=utf-8`,
+    '',
+    `${text}\r\n`,
+  ].join('\r\n')
   const status = await page.evaluate(async (letter) => {
     const body = new FormData()
     body.append('into', 'tray')

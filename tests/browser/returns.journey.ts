@@ -124,8 +124,16 @@ test('snoozed until an answer, and until the next clearing; what is back says wh
   await expect(desk.row('Key to the oil store')).toContainText('until they answer')
   await expect(page.locator('.stretch').first()).toContainText('Next clearing')
   await page.goto('/import')
-  const answer =
-    'From: Ilse Norgaard <ilse@ternpoint.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: Key to the oil store\r\nIn-Reply-To: <key@ternpoint.example>\r\nMessage-ID: <answer@ternpoint.example>\r\n\r\nIt is. Shall I bring it?\r\n'
+  const answer = [
+    'From: Ilse Norgaard <ilse@ternpoint.example>',
+    'To: wren@ternpoint.example',
+    'Subject: Re: Key to the oil store',
+    'In-Reply-To: <key@ternpoint.example>',
+    'Message-ID: <answer@ternpoint.example>',
+    '',
+    'It is. Shall I bring it?',
+    '',
+  ].join('\r\n')
   await page
     .locator('input[type=file]')
     .first()

@@ -167,7 +167,10 @@ abstract class ApiTestCase extends WebTestCase
     /** The day so many days from now, where the person is. */
     protected function day(int $ahead = 0): string
     {
-        return $this->service(ProgramClock::class)->now()->setTimezone(new \DateTimeZone('Europe/Dublin'))->modify(\sprintf('%+d days', $ahead))->format('Y-m-d');
+        return $this->service(ProgramClock::class)->now()
+            ->setTimezone(new \DateTimeZone('Europe/Dublin'))
+            ->modify(\sprintf('%+d days', $ahead))
+            ->format('Y-m-d');
     }
 
     /** @return list<Json> */
@@ -220,7 +223,11 @@ abstract class ApiTestCase extends WebTestCase
      */
     protected function decide(string $kind, array $conversations, ?array $until = null, int $status = 200, array $more = []): array
     {
-        $body = ['id' => self::id(), 'kind' => $kind, 'conversations' => self::claims($conversations)] + (null === $until ? [] : ['until' => $until]) + $more;
+        $body = [
+            'id' => self::id(),
+            'kind' => $kind,
+            'conversations' => self::claims($conversations),
+        ] + (null === $until ? [] : ['until' => $until]) + $more;
         $answer = $this->call('POST', '/decisions', $body, $status);
 
         return 200 === $status ? (array) $answer['entry'] : $answer;

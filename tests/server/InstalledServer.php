@@ -66,7 +66,9 @@ final class InstalledServer
         );
         file_put_contents(
             $file = $this->folder.'/main.conf',
-            "{$user}include /etc/nginx/modules-enabled/*.conf;\ndaemon off;\npid {$this->folder}/nginx.pid;\nerror_log {$this->folder}/nginx.log;\nworker_processes 2;\nevents {}\nhttp {\ninclude /etc/nginx/mime.types;\naccess_log off;\n{$temporary}\ninclude {$site};\n}\n",
+            "{$user}include /etc/nginx/modules-enabled/*.conf;\ndaemon off;\npid {$this->folder}/nginx.pid;\n"
+                ."error_log {$this->folder}/nginx.log;\nworker_processes 2;\nevents {}\nhttp {\ninclude /etc/nginx/mime.types;\n"
+                ."access_log off;\n{$temporary}\ninclude {$site};\n}\n",
         );
 
         return $file;

@@ -235,7 +235,13 @@ final class RealServer
             return null;
         }
         $content = \is_array($body) ? json_encode($body, \JSON_THROW_ON_ERROR) : (string) $body;
-        $headers += ['Host' => '127.0.0.1:'.$this->port, 'Connection' => 'close', 'Origin' => 'http://127.0.0.1:'.$this->port, 'X-Csrf-Token' => str_repeat('c', 24), 'Content-Length' => (string) \strlen($content)] + (null === $body ? [] : ['Content-Type' => 'application/json']);
+        $headers += [
+            'Host' => '127.0.0.1:'.$this->port,
+            'Connection' => 'close',
+            'Origin' => 'http://127.0.0.1:'.$this->port,
+            'X-Csrf-Token' => str_repeat('c', 24),
+            'Content-Length' => (string) \strlen($content),
+        ] + (null === $body ? [] : ['Content-Type' => 'application/json']);
         $lines = array_map(static fn (string $name, string $value): string => $name.': '.$value, array_keys($headers), $headers);
         @fwrite($socket, "{$method} {$path} HTTP/1.1\r\n".implode("\r\n", $lines)."\r\n\r\n".$content);
         stream_set_timeout($socket, 60);
@@ -255,7 +261,11 @@ final class RealServer
         [$headers, $body] = explode("\r\n\r\n", $all, 2) + [1 => ''];
         if (1 === preg_match('/^Transfer-Encoding: chunked/mi', $headers)) {
             // RFC 9112, 7.1
-            for ($rest = $body, $body = ''; 1 === preg_match('/^([0-9a-f]+)[^\r\n]*\r\n/i', $rest, $m) && 0 < $length = (int) hexdec($m[1]); $rest = substr(
+            for ($rest = $body, $body = ''; 1 === preg_match(
+                '/^([0-9a-f]+)[^\r\n]*\r\n/i',
+                $rest,
+                $m,
+            ) && 0 < $length = (int) hexdec($m[1]); $rest = substr(
                 $rest,
                 \strlen($m[0]) + $length + 2,
             )) {

@@ -248,7 +248,11 @@ final readonly class TaskTitle
                         |your|some|another|two|three|all|both|\d
                     )\b(?!.*\b(?:out\ of|from)\b(?!\ you\b)).*
                 )$
-            /xiu', $action, $m) && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned(self::small($m['what']), $name)),
+            /xiu', $action, $m) && RequestForm::Order === $form => \sprintf(
+                'Send %s %s',
+                $name,
+                $this->turned(self::small($m['what']), $name),
+            ),
             1 === preg_match('/^(?:the|an?|your|some|another|two|three|\d+)\b/iu', $action)
                 && RequestForm::Order === $form => \sprintf('Send %s %s', $name, $this->turned(self::small($action), $name)),
             RequestForm::Need === $form || RequestForm::Wish === $form => $this->needed($action, $name),

@@ -38,7 +38,8 @@ final readonly class KnownHosts
             }
         }
         $event->setResponse(new Response(
-            "Zippy Tray does not answer under this name. If it is meant to, start it with ZIPPY_HOSTS naming the name, as in ZIPPY_HOSTS=tray.example ./zippy serve.\n",
+            'Zippy Tray does not answer under this name. If it is meant to, start it with ZIPPY_HOSTS naming the name, as in '
+                ."ZIPPY_HOSTS=tray.example ./zippy serve.\n",
             Response::HTTP_MISDIRECTED_REQUEST,
             ['Content-Type' => 'text/plain; charset=utf-8'],
         ));

@@ -72,7 +72,10 @@ final readonly class MessageController
         FindingsStore $findings,
     ): JsonResponse {
         return new JsonResponse([
-            'message' => MessageView::of($message, $message->own ? null : $findings->of($account, [$message->id->text])[$message->id->text] ?? null),
+            'message' => MessageView::of(
+                $message,
+                $message->own ? null : $findings->of($account, [$message->id->text])[$message->id->text] ?? null,
+            ),
             'conversation' => $rows->one($account, $this->messages->conversationOf($message)->text),
             'tasks' => $tasks->ofMessages($account->id, [$message->id->text]),
         ]);

@@ -22,7 +22,10 @@ use ZippyTray\Server\Account\Accounts;
 /**
  * What a person is told when signing in works, does not work, or is needed.
  */
-final readonly class SignInAnswers implements AuthenticationSuccessHandlerInterface, AuthenticationFailureHandlerInterface, AuthenticationEntryPointInterface
+final readonly class SignInAnswers implements
+    AuthenticationSuccessHandlerInterface,
+    AuthenticationFailureHandlerInterface,
+    AuthenticationEntryPointInterface
 {
     public function __construct(private SessionState $session, private Accounts $accounts, private EmptyBin $emptyBin, private Ids $ids)
     {

@@ -45,7 +45,8 @@ final class SessionStore extends AbstractSessionHandler
         $user = $this->tokens->getToken()?->getUser();
         $this->connection->executeStatement(
             'INSERT INTO session (id, account_id, data, expires_at, begun_at, used_at, browser) VALUES (?, ?, ?, ?, ?, ?, ?)
-             ON CONFLICT (id) DO UPDATE SET account_id = excluded.account_id, data = excluded.data, expires_at = excluded.expires_at, used_at = excluded.used_at',
+             ON CONFLICT (id) DO UPDATE SET account_id = excluded.account_id, data = excluded.data, expires_at = excluded.expires_at,
+                used_at = excluded.used_at',
             [
                 self::hash($sessionId),
                 $user instanceof Account ? $user->id : null,

@@ -243,7 +243,8 @@ final class ArriveTest extends TestCase
     {
         $named = implode(' ', array_map(static fn (string $reference): string => '<'.$reference.'@glass.example>', $references));
 
-        return "From: <{$from}>\nSubject: Glass\nDate: Tue, 24 Nov 2026 08:00:00 +0000\nMessage-ID: <{$id}@glass.example>\n".('' === $named ? '' : "References: {$named}\n")."\nText of {$id}.";
+        return "From: <{$from}>\nSubject: Glass\nDate: Tue, 24 Nov 2026 08:00:00 +0000\nMessage-ID: <{$id}@glass.example>\n"
+            .('' === $named ? '' : "References: {$named}\n")."\nText of {$id}.";
     }
 
     private function only(World $world): Conversation

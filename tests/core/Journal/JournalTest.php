@@ -52,6 +52,9 @@ final class JournalTest extends TestCase
             self::assertSame($before, $world->state());
         }
         $world->clear->begin(World::account(), new ClearingId('c'), ClearingOrder::Grouped, static fn (): int => 1);
-        self::assertSame('c', ($world->decide)(World::account(), new EntryId('e'), new Archive(), $claims, new ClearingId('c'))->entry->clearingId?->text);
+        self::assertSame(
+            'c',
+            ($world->decide)(World::account(), new EntryId('e'), new Archive(), $claims, new ClearingId('c'))->entry->clearingId?->text,
+        );
     }
 }

@@ -44,7 +44,17 @@ final class RevivedTest extends TestCase
         $now = new \DateTimeImmutable('2026-11-24T10:00:00Z');
         $moment = new Moment($now->modify('+3 days'), World::zone());
 
-        $owed = new Owed('o', World::account(), new Address('petra@x.example', 'Petra'), 'slates', $moment, new ConversationId('c'), new TaskId('t'), new OutgoingId('m'), $now);
+        $owed = new Owed(
+            'o',
+            World::account(),
+            new Address('petra@x.example', 'Petra'),
+            'slates',
+            $moment,
+            new ConversationId('c'),
+            new TaskId('t'),
+            new OutgoingId('m'),
+            $now,
+        );
         $owed->noteAutomaticAnswer($now->modify('+1 hour'));
         $owed->settle(OwedState::Answered, $now->modify('+2 hours'));
         yield 'what was owed' => [$owed];
@@ -68,13 +78,26 @@ final class RevivedTest extends TestCase
         $task->complete($now->modify('+1 day'));
         yield 'a task' => [$task];
 
-        $outgoing = new Outgoing(new OutgoingId('m'), World::account(), 'm@ternpoint.example', AnswerKind::Reply, new EmailId('message'), new ConversationId('c'), new Letter([new Address('tam@x.example', 'Tam')], subject: 'Glass', text: 'Yes.'), $now);
+        $outgoing = new Outgoing(
+            new OutgoingId('m'),
+            World::account(),
+            'm@ternpoint.example',
+            AnswerKind::Reply,
+            new EmailId('message'),
+            new ConversationId('c'),
+            new Letter([new Address('tam@x.example', 'Tam')], subject: 'Glass', text: 'Yes.'),
+            $now,
+        );
         yield 'a draft' => [$outgoing];
 
         $template = new Template('p', World::account(), 'Thanks', 'Thank you', 'Thank you, {first name}.', true);
         yield 'a template' => [$template];
 
-        $contact = new Contact('k', World::account(), new ContactCard('Tam', 'tam@x.example', ['1', '2'], 'Glazier', 'Glass Ltd', 'Quay', 'Note'));
+        $contact = new Contact(
+            'k',
+            World::account(),
+            new ContactCard('Tam', 'tam@x.example', ['1', '2'], 'Glazier', 'Glass Ltd', 'Quay', 'Note'),
+        );
         yield 'a contact' => [$contact];
 
         $blocked = new BlockedSender('b', World::account(), '@junk.example', $now);
@@ -102,7 +125,12 @@ final class RevivedTest extends TestCase
             $object instanceof Owed => Owed::revived($id, $account, $state),
             $object instanceof TaskList => TaskList::revived($id, $account, $state),
             $object instanceof Task => Task::revived(new TaskId($id), $account, $state),
-            $object instanceof Outgoing => Outgoing::revived(new OutgoingId($id), $account, $state, new \DateTimeImmutable('2026-11-24T10:00:00Z')),
+            $object instanceof Outgoing => Outgoing::revived(
+                new OutgoingId($id),
+                $account,
+                $state,
+                new \DateTimeImmutable('2026-11-24T10:00:00Z'),
+            ),
             $object instanceof Template => Template::revived($id, $account, $state),
             $object instanceof Contact => Contact::revived($id, $account, $state),
             $object instanceof BlockedSender => BlockedSender::revived($id, $account, $state),

@@ -164,7 +164,8 @@ final class RemarkTest extends TestCase
     {
         foreach ([
             "{$header}\r\nContent-Type: text/html; charset=utf-8\r\n\r\n{$html}",
-            "{$header}\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\n\r\nHarmless.\r\n--b\r\nContent-Type: text/html; charset=utf-8\r\n\r\n{$html}\r\n--b--",
+            "{$header}\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\n\r\nHarmless.\r\n--b\r\n"
+                ."Content-Type: text/html; charset=utf-8\r\n\r\n{$html}\r\n--b--",
         ] as $raw) {
             $content = $this->read($raw);
             self::assertSame($kinds, array_map(static fn (Remark $remark): RemarkKind => $remark->kind, $content->remarks));
@@ -188,7 +189,8 @@ final class RemarkTest extends TestCase
             'photo.jpg.zip' => [],
         ] as $name => $kinds) {
             $content = $this->read(
-                "From: a@b.example\r\nContent-Type: application/octet-stream\r\nContent-Disposition: attachment; filename*=utf-8''".rawurlencode($name)."\r\n\r\nx",
+                "From: a@b.example\r\nContent-Type: application/octet-stream\r\n"
+                    ."Content-Disposition: attachment; filename*=utf-8''".rawurlencode($name)."\r\n\r\nx",
             );
             self::assertSame($kinds, array_map(static fn (Remark $remark): RemarkKind => $remark->kind, $content->remarks), $name);
             self::assertFalse(Characters::turn($content->attachments[0]->attachment->name));
@@ -198,7 +200,8 @@ final class RemarkTest extends TestCase
     public function testLongNamesAndSubjectsAreCut(): void
     {
         $content = $this->read(
-            'From: a@b.example'."\r\nSubject: ".str_repeat('ü', 20_000)."\r\nContent-Disposition: attachment; filename=\"".str_repeat('a', 5000).".pdf\"\r\n\r\nx",
+            'From: a@b.example'."\r\nSubject: ".str_repeat('ü', 20_000)."\r\nContent-Disposition: attachment; "
+                .'filename="'.str_repeat('a', 5000).".pdf\"\r\n\r\nx",
         );
         self::assertSame(500, mb_strlen($content->subject));
         self::assertSame(200, mb_strlen($content->attachments[0]->attachment->name));

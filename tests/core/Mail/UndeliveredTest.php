@@ -49,17 +49,21 @@ final class UndeliveredTest extends TestCase
         ];
         yield 'an address that is masked' => [$status("Final-Recipient: rfc822; t**@glass.example\nAction: failed"), MailKind::Bounce, []];
         yield 'one line for each address' => [
-            "From: postmaster@x.example\n{$to}Subject: Delivery failure\n\nYour message could not be delivered to:\n\n  tam@glass.example\n  <ilse@mirror.example>: 550 5.1.1 User unknown\n\nIf you need help, write to help@x.example.\n\n--- Below this line is a copy of the message.\n\nolga@x.example\n",
+            "From: postmaster@x.example\n{$to}Subject: Delivery failure\n\nYour message could not be delivered to:\n\n"
+                ."  tam@glass.example\n  <ilse@mirror.example>: 550 5.1.1 User unknown\n\nIf you need help, write to help@x.example.\n"
+                ."\n--- Below this line is a copy of the message.\n\nolga@x.example\n",
             MailKind::Bounce,
             ['tam@glass.example', 'ilse@mirror.example'],
         ];
         yield 'nobody is the sender' => [
-            "Return-Path: <>\nFrom: \"Mail Administrator\" <admin@x.example>\n{$to}Subject: Returned mail: see transcript\n\n<tam@glass.example>\nno such user\n",
+            "Return-Path: <>\nFrom: \"Mail Administrator\" <admin@x.example>\n{$to}Subject: Returned mail: see transcript\n\n"
+                ."<tam@glass.example>\nno such user\n",
             MailKind::Bounce,
             ['tam@glass.example'],
         ];
         yield 'German' => [
-            "From: MAILER-DAEMON@x.example\n{$to}Subject: Unzustellbar: Fliesen\n\nFolgende Empfänger wurden nicht erreicht:\n\ntam@glass.example\n",
+            "From: MAILER-DAEMON@x.example\n{$to}Subject: Unzustellbar: Fliesen\n\nFolgende Empfänger wurden nicht erreicht:\n\n"
+                ."tam@glass.example\n",
             MailKind::Bounce,
             ['tam@glass.example'],
         ];
@@ -74,17 +78,20 @@ final class UndeliveredTest extends TestCase
             ['tam@glass.example'],
         ];
         yield 'still being tried' => [
-            "From: MAILER-DAEMON@x.example\n{$to}Subject: Warning: could not send message for past 4 hours\n\nYour message has not yet been delivered. Delivery status: it will be retried.\n\ntam@glass.example\n",
+            "From: MAILER-DAEMON@x.example\n{$to}Subject: Warning: could not send message for past 4 hours\n\n"
+                ."Your message has not yet been delivered. Delivery status: it will be retried.\n\ntam@glass.example\n",
             MailKind::Delay,
             [],
         ];
         yield 'who asks to be answered first' => [
-            "From: postmaster@x.example\n{$to}Subject: Message not delivered: please confirm\n\nPlease verify that you are a person to have it delivered.\n\ntam@glass.example\n",
+            "From: postmaster@x.example\n{$to}Subject: Message not delivered: please confirm\n\n"
+                ."Please verify that you are a person to have it delivered.\n\ntam@glass.example\n",
             MailKind::Notice,
             [],
         ];
         yield 'somebody who tells of it' => [
-            "From: Tam <tam@glass.example>\n{$to}Subject: Delivery failed\n\nThe slates could not be delivered. ilse@mirror.example knows more.\n",
+            "From: Tam <tam@glass.example>\n{$to}Subject: Delivery failed\n\n"
+                ."The slates could not be delivered. ilse@mirror.example knows more.\n",
             MailKind::Personal,
             [],
         ];
@@ -94,12 +101,14 @@ final class UndeliveredTest extends TestCase
             [],
         ];
         yield 'one of mail for many, under my subject' => [
-            "From: Tam <tam@glass.example>\n{$to}Subject: Re: Slates\nPrecedence: bulk\n\nThank you for your message. I am out of the office until 7 December.\n",
+            "From: Tam <tam@glass.example>\n{$to}Subject: Re: Slates\nPrecedence: bulk\n\n"
+                ."Thank you for your message. I am out of the office until 7 December.\n",
             MailKind::AutoReply,
             [],
         ];
         yield 'one that says so itself' => [
-            "From: Tam <tam@glass.example>\n{$to}Subject: Slates\n\nDies ist eine automatische Antwort. Ich bin bis 7. Dezember nicht im Büro.\n",
+            "From: Tam <tam@glass.example>\n{$to}Subject: Slates\n\nDies ist eine automatische Antwort. Ich bin bis 7. Dezember nicht "
+                ."im Büro.\n",
             MailKind::AutoReply,
             [],
         ];

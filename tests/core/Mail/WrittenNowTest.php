@@ -63,7 +63,8 @@ final class WrittenNowTest extends TestCase
         yield 'hdr table' => ["Yes.\n\nFrom:  Ada <ada@x.example>\nTo:  Wren\nDate:  24.11.2026\nSubject:  x\n\nold", 'Yes.'];
         yield 'orig' => ["Yes.\n\n-----Original Message-----\nFrom: Ada\nSent: x\n\nold", 'Yes.'];
         yield 'list footer' => [
-            "Hello all, here is it.\n\n_______________________________________________\nRoofs mailing list\nRoofs@lists.example\nhttps://lists.example/roofs",
+            "Hello all, here is it.\n\n_______________________________________________\nRoofs mailing list\nRoofs@lists.example\n"
+                .'https://lists.example/roofs',
             'Hello all, here is it.',
         ];
         yield 'group footer' => ["Hello all.\n\n-- \nYou received this message because you are subscribed to the group.", 'Hello all.'];
@@ -73,17 +74,21 @@ final class WrittenNowTest extends TestCase
         yield 'sent from2' => ["Could you send it?\n\nGet Tidings for Android", 'Could you send it?'];
         yield 'sent from3' => ["Ja.\n\nVon meinem Telefon gesendet", 'Ja.'];
         yield 'legal' => [
-            "Could you send it?\n\nTom\n\nThis e-mail and any attachments are confidential and intended solely for the addressee. If you have received it in error, please delete it and notify the sender.",
+            "Could you send it?\n\nTom\n\nThis e-mail and any attachments are confidential and intended solely for the addressee. If "
+                .'you have received it in error, please delete it and notify the sender.',
             "Could you send it?\n\nTom",
         ];
         yield 'between' => ["Ada wrote:\n> Can you come?\n\nYes.\n\n> And bring it?\n\nNo, sorry.\n\nTom", "Yes.\nNo, sorry.\n\nTom"];
         yield 'fwd' => [
-            "Please deal with this.\n\n---------- Forwarded message ---------\nFrom: Ada <ada@x.example>\nDate: Tue\nSubject: x\nTo: Wren\n\nold",
+            "Please deal with this.\n\n---------- Forwarded message ---------\nFrom: Ada <ada@x.example>\nDate: Tue\nSubject: x\n"
+                ."To: Wren\n\nold",
             'Please deal with this.',
         ];
         yield 'cs' => ["Ano.\n\nút 24. 11. 2026 v 9:30 odesílatel Ada Byron <ada@x.example> napsal:\n\n> staré", 'Ano.'];
         yield 'quoted lines broken anew' => [
-            "> The slates came on Tuesday and lie behind the shed, but the nails that we\nordered\n> did not come with them, and the man could not say when they would be in the\nshop again.\n> Shall we wait?\n\nNo, buy others.",
+            "> The slates came on Tuesday and lie behind the shed, but the nails that we\nordered\n"
+                ."> did not come with them, and the man could not say when they would be in the\nshop again.\n> Shall we wait?\n\n"
+                .'No, buy others.',
             'No, buy others.',
         ];
         yield 'an answer in a line of its own between quotes stays' => [

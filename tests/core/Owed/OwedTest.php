@@ -91,7 +91,10 @@ final class OwedTest extends TestCase
             $this->world->settleOwed->settle(World::account(), new EntryId('settled'), $owed->id, OwedState::Dropped),
             'The same step again is one.',
         );
-        $this->refused('It is not owed any more.', fn () => $this->world->settleOwed->settle(World::account(), new EntryId('x'), $owed->id, $as));
+        $this->refused(
+            'It is not owed any more.',
+            fn () => $this->world->settleOwed->settle(World::account(), new EntryId('x'), $owed->id, $as),
+        );
         $this->world->undo($entry);
         self::assertSame($before, $this->world->state());
     }
@@ -200,7 +203,11 @@ final class OwedTest extends TestCase
         $petra = new Address('petra@roofs.example', 'Petra Lindqvist');
         yield 'by the address' => [$petra, new Address('Petra@Roofs.example', 'P. L.'), true];
         yield 'another of the same name' => [$petra, new Address('petra@elsewhere.example', 'Petra Lindqvist'), false];
-        yield 'by the name where nothing else is known' => [new Address('', 'Petra Lindqvist'), new Address('p@x.example', 'petra lindqvist'), true];
+        yield 'by the name where nothing else is known' => [
+            new Address('', 'Petra Lindqvist'),
+            new Address('p@x.example', 'petra lindqvist'),
+            true,
+        ];
         yield 'another name' => [new Address('', 'Petra'), new Address('petra@roofs.example', 'Petra Lindqvist'), false];
     }
 

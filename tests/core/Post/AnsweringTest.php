@@ -32,7 +32,8 @@ final class AnsweringTest extends TestCase
     {
         yield 'one to one' => ["From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example", 'tam@glass.example', 'tam@glass.example', ''];
         yield 'several' => [
-            "From: Tam <tam@glass.example>\r\nTo: Wren <WREN@ternpoint.example>, petra@ternpoint.example\r\nCc: ilse@ternpoint.example, tam@glass.example",
+            "From: Tam <tam@glass.example>\r\nTo: Wren <WREN@ternpoint.example>, petra@ternpoint.example\r\n"
+                .'Cc: ilse@ternpoint.example, tam@glass.example',
             'tam@glass.example',
             'tam@glass.example',
             'petra@ternpoint.example ilse@ternpoint.example',
@@ -68,7 +69,8 @@ final class AnsweringTest extends TestCase
             '',
         ];
         yield 'a list that answers go to' => [
-            "From: petra@keepers.example\r\nReply-To: keepers@lists.example\r\nTo: keepers@lists.example\r\nList-Post: <mailto:keepers@lists.example>",
+            "From: petra@keepers.example\r\nReply-To: keepers@lists.example\r\nTo: keepers@lists.example\r\n"
+                .'List-Post: <mailto:keepers@lists.example>',
             'keepers@lists.example',
             'keepers@lists.example',
             '',
@@ -141,14 +143,16 @@ final class AnsweringTest extends TestCase
     {
         $text = self::answer(
             self::message(
-                "From: Tam <tam@glass.example>\r\nTo: Wren <wren@ternpoint.example>\r\nSubject: Glass\r\nDate: Mon, 2 Nov 2026 08:05:00 +0000",
+                "From: Tam <tam@glass.example>\r\nTo: Wren <wren@ternpoint.example>\r\nSubject: Glass\r\n"
+                    .'Date: Mon, 2 Nov 2026 08:05:00 +0000',
                 'Which one?',
             ),
             AnswerKind::Forward,
         );
         self::assertSame([], $text->to);
         self::assertStringContainsString(
-            "---------- Forwarded message ----------\nFrom: Tam <tam@glass.example>\nDate: Mon 2 Nov 2026 at 08:05\nSubject: Glass\nTo: Wren <wren@ternpoint.example>\n\nWhich one?",
+            "---------- Forwarded message ----------\nFrom: Tam <tam@glass.example>\nDate: Mon 2 Nov 2026 at 08:05\nSubject: Glass\n"
+                ."To: Wren <wren@ternpoint.example>\n\nWhich one?",
             $text->text,
         );
         self::assertSame('Petra, can you?', (new BodyText())->written('Petra, can you?'.$text->text));

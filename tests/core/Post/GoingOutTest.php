@@ -72,8 +72,14 @@ final class GoingOutTest extends TestCase
     /** @return iterable<string, array{callable(World, Outgoing): void, OutgoingState}> */
     public static function troubles(): iterable
     {
-        yield 'it is refused' => [static fn (World $world, Outgoing $one) => $world->goingOut->fail($one, 'No such person.'), OutgoingState::Failed];
-        yield 'nobody knows' => [static fn (World $world, Outgoing $one) => $world->goingOut->doubt($one, 'No answer.'), OutgoingState::Doubt];
+        yield 'it is refused' => [
+            static fn (World $world, Outgoing $one) => $world->goingOut->fail($one, 'No such person.'),
+            OutgoingState::Failed,
+        ];
+        yield 'nobody knows' => [
+            static fn (World $world, Outgoing $one) => $world->goingOut->doubt($one, 'No answer.'),
+            OutgoingState::Doubt,
+        ];
     }
 
     /** @param callable(World, Outgoing): void $trouble */
@@ -108,7 +114,10 @@ final class GoingOutTest extends TestCase
                 $this->world->clock->set($next->format(\DATE_ATOM));
             }
         }
-        self::assertSame([OutgoingState::Failed, null, 'Nobody answers.'], [$outgoing->outgoingState(), $outgoing->nextTryAt(), $outgoing->problem()]);
+        self::assertSame(
+            [OutgoingState::Failed, null, 'Nobody answers.'],
+            [$outgoing->outgoingState(), $outgoing->nextTryAt(), $outgoing->problem()],
+        );
         $sorted = $pauses;
         sort($sorted);
         self::assertSame($sorted, $pauses, 'Each pause is as long as the one before, or longer.');
@@ -165,7 +174,16 @@ final class GoingOutTest extends TestCase
     private function outgoing(string $state): Outgoing
     {
         $now = $this->world->clock->now();
-        $outgoing = new Outgoing(new OutgoingId('o'), World::account(), 'o@ternpoint.example', AnswerKind::New, null, null, new Letter([new Address('tam@x.example')], subject: 'Putty', text: 'When?'), $now);
+        $outgoing = new Outgoing(
+            new OutgoingId('o'),
+            World::account(),
+            'o@ternpoint.example',
+            AnswerKind::New,
+            null,
+            null,
+            new Letter([new Address('tam@x.example')], subject: 'Putty', text: 'When?'),
+            $now,
+        );
         'draft' === $state || $outgoing->queue($this->at('2026-11-24T10:05:00Z'), false);
         match ($state) {
             'sending' => $outgoing->begin(),

@@ -426,7 +426,8 @@ final class SendTest extends TestCase
         );
         ($this->world->arrive)(
             World::recipient(),
-            "From: {$from}\nTo: wren@ternpoint.example\nSubject: Re: Lantern glass\nMessage-ID: <{$number}@x.example>\nReferences: ".implode(' ', $references)."\n{$headers}\n{$opened}",
+            "From: {$from}\nTo: wren@ternpoint.example\nSubject: Re: Lantern glass\nMessage-ID: <{$number}@x.example>\n"
+                .'References: '.implode(' ', $references)."\n{$headers}\n{$opened}",
         );
     }
 

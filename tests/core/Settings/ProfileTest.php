@@ -27,7 +27,13 @@ final class ProfileTest extends TestCase
         self::assertSame(['Wren', 'Europe/Dublin', []], [$profile->name(), $profile->timeZone()->getName(), $profile->addresses()]);
         self::assertEquals(
             [new TimeSettings(), new TaskSettings(), new TraySettings(), new PostSettings(), ClearingOrder::Grouped],
-            [$profile->timeSettings(), $profile->taskSettings(), $profile->traySettings(), $profile->postSettings(), $profile->clearingOrder()],
+            [
+                $profile->timeSettings(),
+                $profile->taskSettings(),
+                $profile->traySettings(),
+                $profile->postSettings(),
+                $profile->clearingOrder(),
+            ],
         );
     }
 
@@ -42,7 +48,13 @@ final class ProfileTest extends TestCase
         $profile->choose(ClearingOrder::OldestFirst, $time, $tasks, $tray, $post);
         self::assertEquals(
             [$time, $tasks, $tray, $post, ClearingOrder::OldestFirst],
-            [$profile->timeSettings(), $profile->taskSettings(), $profile->traySettings(), $profile->postSettings(), $profile->clearingOrder()],
+            [
+                $profile->timeSettings(),
+                $profile->taskSettings(),
+                $profile->traySettings(),
+                $profile->postSettings(),
+                $profile->clearingOrder(),
+            ],
         );
         self::assertNotSame($before, $profile->state());
         $profile->choosePost(new PostSettings());

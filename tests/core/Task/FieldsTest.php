@@ -386,7 +386,13 @@ final class FieldsTest extends TestCase
 
     private function task(): Task
     {
-        return new Task(new TaskId('task'), World::account(), new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Order polish', new ListId('list'));
+        return new Task(
+            new TaskId('task'),
+            World::account(),
+            new \DateTimeImmutable('2026-11-24T10:00:00Z'),
+            'Order polish',
+            new ListId('list'),
+        );
     }
 
     private static function due(?string $written): ?Due

@@ -47,7 +47,11 @@ final class MakeTasksTest extends TestCase
         $world = new World();
         $orders = [];
         foreach (['One', 'Two', 'Three'] as $subject) {
-            $orders[] = new TaskOrder(new TaskId($world->ids->next()), new TaskFields($subject), claim: new Claim($world->conversation($subject)->id));
+            $orders[] = new TaskOrder(
+                new TaskId($world->ids->next()),
+                new TaskFields($subject),
+                claim: new Claim($world->conversation($subject)->id),
+            );
         }
         $before = $world->state();
         $entry = ($world->makeTasks)(World::account(), new EntryId('entry'), $orders, World::zone());

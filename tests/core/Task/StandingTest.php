@@ -41,7 +41,11 @@ final class StandingTest extends TestCase
     public function testAStartThatIsAheadPutsItOutOfTheWay(string $start, bool $waits): void
     {
         self::assertSame($waits, Standing::waits(self::task($start), [], self::now()));
-        self::assertSame($waits, Standing::waits(self::task(''), [self::task(''), self::task($start)], self::now()), 'As does that of what it is a part of.');
+        self::assertSame(
+            $waits,
+            Standing::waits(self::task(''), [self::task(''), self::task($start)], self::now()),
+            'As does that of what it is a part of.',
+        );
         self::assertTrue(Standing::waits(self::task($start), [self::task('2027-01-01')], self::now()));
     }
 

@@ -376,7 +376,8 @@ final class OneLanguageTest extends TestCase
     /** Zones by their abbreviation; those that mean several are told by where the one who writes is. */
     public function testTimesInAZone(): void
     {
-        $zone = static fn (string $words, int $offset): string => (new Spotter(offset: $offset))->in($words)[0]->clock?->zone?->getName() ?? '';
+        $zone = static fn (string $words, int $offset): string => (new Spotter(offset: $offset))
+            ->in($words)[0]->clock?->zone?->getName() ?? '';
         self::assertSame(['-05:00', 'UTC', '+01:00'], [$zone('at 9:30 EST', 0), $zone('15:00 UTC', 0), $zone('3 pm CET', 0)]);
         self::assertSame(['-06:00', '+08:00'], [$zone('3 pm CST', -300), $zone('3 pm CST', 480)]);
         self::assertSame(['+05:30', '+01:00'], [$zone('3 pm IST', 330), $zone('3 pm IST', 60)]);

@@ -82,7 +82,11 @@ final class ClearingTest extends TestCase
     {
         $world = new World();
         $conversation = $world->conversation();
-        $order = new TaskOrder(new TaskId('task'), new TaskFields('Choose the glass'), claim: new Claim($conversation->id, $conversation->revision()));
+        $order = new TaskOrder(
+            new TaskId('task'),
+            new TaskFields('Choose the glass'),
+            claim: new Claim($conversation->id, $conversation->revision()),
+        );
         $world->decide(new Archive(), [$conversation]);
 
         $this->expectException(Overtaken::class);

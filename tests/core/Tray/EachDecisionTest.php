@@ -44,8 +44,20 @@ final class EachDecisionTest extends TestCase
             'delete' => [new Delete(), Place::Bin, null, AdvisedDecision::Delete, false],
             'mute' => [new Mute(), Place::Archive, null, AdvisedDecision::Archive, true],
             'snooze' => [new Snooze($until), Place::Away, AwayReason::Snooze, AdvisedDecision::Snooze, false],
-            'snooze until an answer' => [new Snooze($until, AwayReason::Answer), Place::Away, AwayReason::Answer, AdvisedDecision::Snooze, false],
-            'snooze until the next clearing' => [new Snooze($until, AwayReason::NextClearing), Place::Away, AwayReason::NextClearing, AdvisedDecision::Snooze, false],
+            'snooze until an answer' => [
+                new Snooze($until, AwayReason::Answer),
+                Place::Away,
+                AwayReason::Answer,
+                AdvisedDecision::Snooze,
+                false,
+            ],
+            'snooze until the next clearing' => [
+                new Snooze($until, AwayReason::NextClearing),
+                Place::Away,
+                AwayReason::NextClearing,
+                AdvisedDecision::Snooze,
+                false,
+            ],
             'hand over' => [new HandOver('Petra', 'the rota', $until), Place::Away, AwayReason::HandOver, AdvisedDecision::Delegate, false],
             'bring back' => [new BringBack(), Place::Tray, null, null, false],
         ];
@@ -54,7 +66,14 @@ final class EachDecisionTest extends TestCase
                 yield "{$name}, from {$from}" => [$from, ...$outcome];
             }
             yield "put back, from {$from}" => [$from, new PutBack(), 'bin' === $from ? Place::Tray : null, null, null, false];
-            yield "move its return, from {$from}" => [$from, new MoveReturn($until), 'away' === $from ? Place::Away : null, AwayReason::Snooze, AdvisedDecision::Snooze, false];
+            yield "move its return, from {$from}" => [
+                $from,
+                new MoveReturn($until),
+                'away' === $from ? Place::Away : null,
+                AwayReason::Snooze,
+                AdvisedDecision::Snooze,
+                false,
+            ];
         }
     }
 
@@ -84,9 +103,17 @@ final class EachDecisionTest extends TestCase
         }
         self::assertSame(
             [$place, $reason, $as?->value, $isMuted],
-            [$conversation->placeAt($world->clock->now()), $conversation->awayReason(), $conversation->state()['decidedAs'], $conversation->isMuted()],
+            [
+                $conversation->placeAt($world->clock->now()),
+                $conversation->awayReason(),
+                $conversation->state()['decidedAs'],
+                $conversation->isMuted(),
+            ],
         );
-        self::assertSame([$decision->kind(), 'Lantern glass', $decision->consequence()], [$entry->kind, $entry->about, $entry->consequence]);
+        self::assertSame(
+            [$decision->kind(), 'Lantern glass', $decision->consequence()],
+            [$entry->kind, $entry->about, $entry->consequence],
+        );
         self::assertGreaterThan($revision, $conversation->revision(), 'Whoever saw it before is told.');
         self::assertFalse($conversation->isRevisedByMail());
         if (Place::Away === $place) {

@@ -273,7 +273,8 @@ final class ReturnTest extends TestCase
     public function testWhatIsAwayAndIsJoinedToWhatIsArchivedStaysAway(): void
     {
         $letter = static fn (string $id, string $refers): string => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\n"
-            ."Subject: Glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}@glass.example>\r\n".('' === $refers ? '' : "References: {$refers}\r\n")."\r\nHere.\r\n";
+            ."Subject: Glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}@glass.example>\r\n"
+            .('' === $refers ? '' : "References: {$refers}\r\n")."\r\nHere.\r\n";
         foreach ([['a', 'c'], ['c', 'a']] as [$away, $archived]) {
             $world = new World();
             $of = [];
@@ -299,7 +300,8 @@ final class ReturnTest extends TestCase
     {
         $world = new World();
         $letter = static fn (string $id, string $refers): string => "From: tam@glass.example\r\nTo: wren@ternpoint.example\r\n"
-            ."Subject: Glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}@glass.example>\r\n".('' === $refers ? '' : "References: {$refers}\r\n")."\r\nHere.\r\n";
+            ."Subject: Glass\r\nDate: Mon, 2 Nov 2026 08:00:00 +0000\r\nMessage-ID: <{$id}@glass.example>\r\n"
+            .('' === $refers ? '' : "References: {$refers}\r\n")."\r\nHere.\r\n";
         foreach (['a' => '', 'c' => '<x@glass.example>'] as $id => $refers) {
             ($world->arrive)(World::recipient(), $letter($id, $refers));
         }

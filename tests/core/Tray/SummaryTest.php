@@ -29,7 +29,9 @@ final class SummaryTest extends TestCase
 
     public function testTheLatestOfSomebodyElseIsShown(): void
     {
-        $summary = Summary::of([self::message(1, 'Tam'), self::message(2, 'Olga', attachments: 2), self::message(3, 'Wren', own: true, attachments: 1)]);
+        $summary = Summary::of(
+            [self::message(1, 'Tam'), self::message(2, 'Olga', attachments: 2), self::message(3, 'Wren', own: true, attachments: 1)],
+        );
         self::assertSame(
             ['Slates of Olga', 'Olga', 'olga@roofs.example', 'Text of Olga.', 'olga@roofs.example'],
             [$summary->subject, $summary->latestName, $summary->latestEmail, $summary->excerpt, $summary->habitKey],
@@ -62,7 +64,14 @@ final class SummaryTest extends TestCase
             $chance = new Randomizer(new Mt19937($seed));
             $messages = [];
             for ($number = 0; $number < $chance->getInt(1, 8); ++$number) {
-                $messages[] = self::message($chance->getInt(1, 5), ['Tam', 'Olga', 'Wren'][$kind = $chance->getInt(0, 2)], own: 2 === $kind, automatic: 0 === $chance->getInt(0, 3), id: "m{$number}", attachments: $chance->getInt(0, 2));
+                $messages[] = self::message(
+                    $chance->getInt(1, 5),
+                    ['Tam', 'Olga', 'Wren'][$kind = $chance->getInt(0, 2)],
+                    own: 2 === $kind,
+                    automatic: 0 === $chance->getInt(0, 3),
+                    id: "m{$number}",
+                    attachments: $chance->getInt(0, 2),
+                );
             }
             /** @var list<Message> $shuffled */
             $shuffled = $chance->shuffleArray($messages);

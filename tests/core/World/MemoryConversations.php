@@ -45,7 +45,8 @@ final readonly class MemoryConversations implements Conversations
     {
         return array_values(array_filter(
             $this->memory->conversations,
-            static fn (Conversation $conversation): bool => null !== $conversation->binnedAt() && (null === $since || $conversation->binnedAt() <= $since),
+            static fn (Conversation $conversation): bool => null !== $conversation->binnedAt()
+                && (null === $since || $conversation->binnedAt() <= $since),
         ));
     }
 
@@ -53,7 +54,8 @@ final readonly class MemoryConversations implements Conversations
     {
         return array_values(array_filter(
             $this->memory->conversations,
-            fn (Conversation $conversation): bool => Place::Tray === $conversation->placeAt($now) && $this->isOnlyFrom($conversation, $pattern),
+            fn (Conversation $conversation): bool => Place::Tray === $conversation->placeAt($now)
+                && $this->isOnlyFrom($conversation, $pattern),
         ));
     }
 
@@ -73,7 +75,9 @@ final readonly class MemoryConversations implements Conversations
     {
         return array_values(array_filter(
             $this->memory->conversations,
-            static fn (Conversation $conversation): bool => AwayReason::NextClearing === $conversation->awayReason() && !$conversation->hasReturned($now) && $conversation->decidedAt() <= $until,
+            static fn (Conversation $conversation): bool => AwayReason::NextClearing === $conversation->awayReason()
+                && !$conversation->hasReturned($now)
+                && $conversation->decidedAt() <= $until,
         ));
     }
 

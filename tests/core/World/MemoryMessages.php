@@ -80,6 +80,8 @@ final readonly class MemoryMessages implements Messages
 
     public function conversationOf(Message $message): ConversationId
     {
-        return new ConversationId($this->memory->conversationOf[$message->id->text] ?? throw new NotFound('conversation', $message->id->text));
+        return new ConversationId(
+            $this->memory->conversationOf[$message->id->text] ?? throw new NotFound('conversation', $message->id->text),
+        );
     }
 }

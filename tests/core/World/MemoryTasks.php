@@ -37,7 +37,9 @@ final readonly class MemoryTasks implements Tasks
     public function under(array $tasks): array
     {
         $ids = array_map(static fn (Task $task): string => $task->id->text, $tasks);
-        $under = array_values(array_filter($this->memory->tasks, static fn (Task $task): bool => \in_array($task->parentId()?->text, $ids, true)));
+        $under = array_values(
+            array_filter($this->memory->tasks, static fn (Task $task): bool => \in_array($task->parentId()?->text, $ids, true)),
+        );
 
         return [] === $under ? [] : [...$under, ...$this->under($under)];
     }

@@ -267,7 +267,9 @@ final class World
 
         return array_map(fn (Ring $ring): string => \sprintf(
             '%s %s%s',
-            ObjectKind::Task === $ring->aboutKind ? $this->memory->tasks[$ring->aboutId]->title() : $this->memory->conversations[$ring->aboutId]->subject(),
+            ObjectKind::Task === $ring->aboutKind
+                ? $this->memory->tasks[$ring->aboutId]->title()
+                : $this->memory->conversations[$ring->aboutId]->subject(),
             $ring->at()->format('d H:i'),
             1 === $ring->times() ? '' : ' x'.$ring->times(),
         ), $up);

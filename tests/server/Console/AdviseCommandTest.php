@@ -28,7 +28,9 @@ final class AdviseCommandTest extends TestCase
     {
         file_put_contents(
             $this->file,
-            "From: Olga Brandt <olga@roofs.example>\r\nTo: wren@ternpoint.example\r\nSubject: Drawings\r\nDate: Tue, 24 Nov 2026 10:00:00 +0000\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nGrüße!\r\nCould you please send me the lantern drawings by Friday 4 December?\r\n",
+            "From: Olga Brandt <olga@roofs.example>\r\nTo: wren@ternpoint.example\r\nSubject: Drawings\r\n"
+                ."Date: Tue, 24 Nov 2026 10:00:00 +0000\r\nContent-Type: text/plain; charset=utf-8\r\n\r\nGrüße!\r\n"
+                ."Could you please send me the lantern drawings by Friday 4 December?\r\n",
         );
         $process = $this->advise('--me=wren@ternpoint.example');
         self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());

@@ -26,24 +26,30 @@ final class WhenCommandTest extends TestCase
         yield [
             ['friday 3pm', ...$now],
             0,
-            '{"understood":true,"kind":"moment","date":"2026-11-27","time":"15:00","instant":"2026-11-27T15:00:00+00:00","rrule":null,"past":false,"text":"Fri 27 Nov 2026, 15:00","alternatives":[]}',
+            '{"understood":true,"kind":"moment","date":"2026-11-27","time":"15:00","instant":"2026-11-27T15:00:00+00:00",'
+                .'"rrule":null,"past":false,"text":"Fri 27 Nov 2026, 15:00","alternatives":[]}',
         ];
         yield [
             ['every weekday at 3pm', ...$now],
             0,
-            '{"understood":true,"kind":"repeat","date":"2026-11-24","time":"15:00","instant":"2026-11-24T15:00:00+00:00","rrule":"FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR","past":false,"text":"every weekday at 15:00, from Tue 24 Nov 2026","alternatives":[]}',
+            '{"understood":true,"kind":"repeat","date":"2026-11-24","time":"15:00","instant":"2026-11-24T15:00:00+00:00",'
+                .'"rrule":"FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR","past":false,'
+                .'"text":"every weekday at 15:00, from Tue 24 Nov 2026","alternatives":[]}',
         ];
         yield [['next blursday', ...$now], 1, '{"understood":false,"error":"I cannot read \"blursday\".","offset":5}'];
         yield [
             ['3/4', '--now=2026-11-24T10:00:30', '--zone=Europe/Lisbon', '--month-first'],
             0,
             '{"understood":true,"kind":"date","date":"2027-03-04","time":null,"instant":null,"rrule":null,"past":false,"text":"Thu 4 Mar '
-                .'2027","alternatives":[{"kind":"date","date":"2027-04-03","time":null,"instant":null,"rrule":null,"past":false,"text":"Sat 3 Apr 2027"}]}',
+                .'2027",'
+                .'"alternatives":[{"kind":"date","date":"2027-04-03","time":null,"instant":null,'
+                .'"rrule":null,"past":false,"text":"Sat 3 Apr 2027"}]}',
         ];
         yield [
             ['noon', '--now=2026-07-01T10:00', '--zone=America/New_York'],
             0,
-            '{"understood":true,"kind":"moment","date":"2026-07-01","time":"12:00","instant":"2026-07-01T16:00:00+00:00","rrule":null,"past":false,"text":"Wed 1 Jul 2026, 12:00","alternatives":[]}',
+            '{"understood":true,"kind":"moment","date":"2026-07-01","time":"12:00","instant":"2026-07-01T16:00:00+00:00",'
+                .'"rrule":null,"past":false,"text":"Wed 1 Jul 2026, 12:00","alternatives":[]}',
         ];
         yield [
             ['friday', '--zone=Moon/Base'],

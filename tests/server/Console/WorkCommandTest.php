@@ -21,7 +21,8 @@ final class WorkCommandTest extends TestCase
         (new Filesystem())->mkdir($this->folder);
         $this->console('data:prepare')->mustRun();
         $this->sql(
-            "INSERT INTO account (id, email, name, zone, password, created_at) VALUES ('a', 'wren@ternpoint.example', 'Wren', 'Europe/Dublin', '', '2026-01-01T00:00:00Z')",
+            "INSERT INTO account (id, email, name, zone, password, created_at) VALUES ('a', 'wren@ternpoint.example', 'Wren', "
+                ."'Europe/Dublin', '', '2026-01-01T00:00:00Z')",
         );
     }
 
@@ -32,14 +33,18 @@ final class WorkCommandTest extends TestCase
 
     public function testChoresAreDoneOnceHoweverOftenItIsBegun(): void
     {
-        $this->sql("INSERT INTO conversation (id, account_id, place, binned_at, snoozes, unread, subject, latest_name, latest_email, excerpt, latest_at, messages, attachments) VALUES
-            ('old', 'a', 'bin', '2026-01-01T00:00:00Z', 0, 0, 'Old', '', '', '', '2026-01-01T00:00:00Z', 0, 0), ('new', 'a', 'bin', '2126-01-01T00:00:00Z', 0, 0, 'New', '', '', '', '2026-01-01T00:00:00Z', 0, 0)");
+        $this->sql('INSERT INTO conversation (id, account_id, place, binned_at, snoozes, unread, subject, latest_name, latest_email, '
+            ."excerpt, latest_at, messages, attachments) VALUES
+            ('old', 'a', 'bin', '2026-01-01T00:00:00Z', 0, 0, 'Old', '', '', '', '2026-01-01T00:00:00Z', 0, 0),
+            ('new', 'a', 'bin', '2126-01-01T00:00:00Z', 0, 0, 'New', '', '', '', '2026-01-01T00:00:00Z', 0, 0)");
         $this->sql(
-            "INSERT INTO file (id, account_id, name, type, size, added_at) VALUES ('loose', 'a', 'x', 'text/plain', 1, '2026-01-01T00:00:00Z'), ('kept', 'a', 'x', 'text/plain', 1, '2026-01-01T00:00:00Z')",
+            "INSERT INTO file (id, account_id, name, type, size, added_at) VALUES ('loose', 'a', 'x', 'text/plain', 1, "
+                ."'2026-01-01T00:00:00Z'), ('kept', 'a', 'x', 'text/plain', 1, '2026-01-01T00:00:00Z')",
         );
         $this->sql("INSERT INTO task_list (id, account_id, name) VALUES ('l', 'a', 'Roof')");
         $this->sql(
-            "INSERT INTO task (id, account_id, created_at, title, notes, list_id, sources, files) VALUES ('t', 'a', '2026-01-01T00:00:00Z', 'T', '', 'l', '[]', '[\"kept\"]')",
+            "INSERT INTO task (id, account_id, created_at, title, notes, list_id, sources, files) VALUES ('t', 'a', "
+                ."'2026-01-01T00:00:00Z', 'T', '', 'l', '[]', '[\"kept\"]')",
         );
 
         $first = $this->console('data:work', '--once');

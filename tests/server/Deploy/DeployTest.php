@@ -151,7 +151,9 @@ final class DeployTest extends TestCase
         (new Filesystem())->mkdir($empty);
         exec(
             'bash -ec '.escapeshellarg(
-                'id() { echo 0; }; . '.self::project().'/deploy/common.sh; source='.$empty.'; home='.$empty.'; release=$(put_release); echo "It goes on with $release"',
+                'id() { echo 0; }; . '
+                    .self::project().'/deploy/common.sh; source='.$empty.'; home='.$empty.'; release=$(put_release); echo "It goes '
+                    .'on with $release"',
             ).' 2>&1',
             $said,
             $code,

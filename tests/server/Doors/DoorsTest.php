@@ -207,7 +207,9 @@ final class DoorsTest extends TestCase
         foreach (['key', 'secret'] as $file) {
             self::assertFileExists($this->server->folder.'/data/'.$file);
         }
-        $database = (string) file_get_contents($this->server->folder.'/data/zippy-tray.sqlite').@file_get_contents($this->server->folder.'/data/zippy-tray.sqlite-wal');
+        $database = (string) file_get_contents($this->server->folder.'/data/zippy-tray.sqlite').@file_get_contents(
+            $this->server->folder.'/data/zippy-tray.sqlite-wal',
+        );
         self::assertStringNotContainsString('p@ss', $database, 'The password of the mail server is encrypted.');
         $shown = $this->server->call('GET', '/api/mail-ways', headers: $cookie)['body'];
         self::assertStringContainsString('smtps:\/\/127.0.0.1:1"', $shown);

@@ -345,7 +345,12 @@ final class MalformedTest extends ApiTestCase
         $path = (string) preg_replace_callback(
             '/\{(\w+)\}/',
             fn (array $m): string => rawurlencode(
-                'sessions' === $kind ? str_repeat('a', 64) : ('number' === $m[1] ? '0' : ('email' === $m[1] ? 'p@glass.example' : $this->own[explode('?', $kind)[0]] ?? self::id())),
+                match (true) {
+                    'sessions' === $kind => str_repeat('a', 64),
+                    'number' === $m[1] => '0',
+                    'email' === $m[1] => 'p@glass.example',
+                    default => $this->own[explode('?', $kind)[0]] ?? self::id(),
+                },
             ),
             $path,
         );

@@ -85,7 +85,8 @@ final class Corpus
             self::repeated(str_repeat('>', 5000)." a \n", 1_000_000),
         );
         $made['text: sentences of every kind'] = static fn (): string => self::plain(self::repeated(
-            "If you could, please let me know whether (a) the plan, (b) the 4th of May at 3.30 pm, or \"the end of the week\", suits; otherwise would you mind asking Petra?\n",
+            'If you could, please let me know whether (a) the plan, (b) the 4th of May at 3.30 pm, or "the end of the week", suits; '
+                ."otherwise would you mind asking Petra?\n",
             1_000_000,
         ));
 
@@ -158,7 +159,8 @@ final class Corpus
             'commas' => static fn (): string => 'Cc: '.self::repeated(',', 1_000_000),
             'colons' => static fn (): string => 'Cc: '.self::repeated(':', 1_000_000),
             'no sender' => static fn (): string => 'X: y',
-            'an address of 1 MB' => static fn (): string => 'Reply-To: '.self::repeated('a', 1_000_000).'@'.self::repeated('b', 1000).'.example',
+            'an address of 1 MB' => static fn (): string => 'Reply-To: '.self::repeated('a', 1_000_000)
+                .'@'.self::repeated('b', 1000).'.example',
             'references' => static fn (): string => 'References: '.self::repeated('<a@b> ', 1_000_000),
             'different references' => static fn (): string => 'References: '.implode(
                 ' ',
@@ -390,7 +392,9 @@ final class Corpus
         foreach ($pages as $name => $page) {
             $made['html: '.$name] = static fn (): string => self::page($page());
         }
-        $picture = "Content-Type: image/png\r\nContent-ID: <p@x>\r\nContent-Transfer-Encoding: base64\r\n\r\n".chunk_split(base64_encode(str_repeat('p', 200_000)));
+        $picture = "Content-Type: image/png\r\nContent-ID: <p@x>\r\nContent-Transfer-Encoding: base64\r\n\r\n".chunk_split(
+            base64_encode(str_repeat('p', 200_000)),
+        );
         $made['html: one picture 3,000 times'] = static fn (): string => self::multipart(
             'related',
             ["Content-Type: text/html\r\n\r\n".str_repeat('<img src="cid:p@x">', 3000), $picture],
@@ -439,9 +443,15 @@ final class Corpus
             '<audio src="'.$evil.'" autoplay></audio>', '<table background="'.$evil.'"><td background="'.$evil.'">a</table>',
             '<body background="'.$evil.'" onload=alert(1)>', '<input type=image src="'.$evil.'">',
             '<picture><source srcset="'.$evil.'"><img></picture>',
-            '<math><mtext><table><mglyph><style><img src=x '
-                .'onerror=alert(1)>', '<svg><style><img src=x onerror=alert(1)></style></svg>', '<noscript><p title="</noscript><img src=x '
-                .'onerror=alert(1)>">', '<template><script>alert(1)</script></template>', '<a href="vbscript:msgbox(1)">a</a>', '<a href="https://a.example" target="_self" ping="'.$evil.'">a</a>', '<details open ontoggle=alert(1)>', '<marquee onstart=alert(1)>', '<plaintext><script>alert(1)', "<p title='&lt;script&gt;'>a</p>", '<scr<script>ipt>alert(1)</scr</script>ipt>', '<p style="--x:url('.$evil.');background:var(--x)">a</p>', '<p style="behavior:url('.$evil.');-moz-binding:url('.$evil.')">a</p>', '<img src="cid:x" style="content:url('.$evil.')">', '+ADw-script+AD4-alert(1)+ADw-/script+AD4-',
+            '<math><mtext><table><mglyph><style><img src=x onerror=alert(1)>',
+            '<svg><style><img src=x onerror=alert(1)></style></svg>',
+            '<noscript><p title="</noscript><img src=x onerror=alert(1)>">', '<template><script>alert(1)</script></template>',
+            '<a href="vbscript:msgbox(1)">a</a>', '<a href="https://a.example" target="_self" ping="'.$evil.'">a</a>',
+            '<details open ontoggle=alert(1)>', '<marquee onstart=alert(1)>', '<plaintext><script>alert(1)',
+            "<p title='&lt;script&gt;'>a</p>", '<scr<script>ipt>alert(1)</scr</script>ipt>',
+            '<p style="--x:url('.$evil.');background:var(--x)">a</p>',
+            '<p style="behavior:url('.$evil.');-moz-binding:url('.$evil.')">a</p>',
+            '<img src="cid:x" style="content:url('.$evil.')">', '+ADw-script+AD4-alert(1)+ADw-/script+AD4-',
         ];
     }
 
@@ -471,7 +481,8 @@ final class Corpus
                 'mixed',
                 [
                     "Content-Type: text/plain\r\n\r\n".self::BODY,
-                    'Content-Type: application/octet-stream'."\r\nContent-Disposition: attachment; filename*=utf-8''".rawurlencode($name)."\r\n\r\nMZ",
+                    'Content-Type: application/octet-stream'."\r\nContent-Disposition: attachment; "
+                        ."filename*=utf-8''".rawurlencode($name)."\r\n\r\nMZ",
                 ],
             );
         }

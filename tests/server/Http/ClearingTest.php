@@ -110,12 +110,17 @@ final class ClearingTest extends ApiTestCase
         $columns = array_map(
             self::text(...),
             $connection->fetchFirstColumn(
-                "SELECT name FROM pragma_table_info('conversation') WHERE name NOT IN ('id', 'latest_at', 'place', 'away_until', 'away_zone', 'away_reason')",
+                "SELECT name FROM pragma_table_info('conversation') WHERE name NOT IN ('id', 'latest_at', 'place', 'away_until', "
+                    ."'away_zone', 'away_reason')",
             ),
         );
         $same = implode(', ', $columns);
         $connection->executeStatement("WITH RECURSIVE n (n) AS (SELECT 1 UNION ALL SELECT n + 1 FROM n WHERE n < 1249)
-            INSERT INTO conversation (id, latest_at, place, away_until, away_zone, away_reason, {$same}) SELECT printf('%08d-0000-4000-8000-000000000000', n), printf('2026-11-%02dT08:00:00Z', 1 + n % 3), CASE n % 50 WHEN 0 THEN 'away' ELSE 'tray' END, CASE n % 50 WHEN 0 THEN '2026-11-20T08:00:00Z' END, 'Europe/Dublin', 'snooze', {$same} FROM n, conversation WHERE account_id = ?", [$account->id]);
+            INSERT INTO conversation (id, latest_at, place, away_until, away_zone, away_reason, {$same})
+            SELECT printf('%08d-0000-4000-8000-000000000000', n), printf('2026-11-%02dT08:00:00Z', 1 + n % 3),
+                CASE n % 50 WHEN 0 THEN 'away' ELSE 'tray' END, CASE n % 50 WHEN 0 THEN '2026-11-20T08:00:00Z' END,
+                'Europe/Dublin', 'snooze', {$same}
+            FROM n, conversation WHERE account_id = ?", [$account->id]);
         $seen = $returned = [];
         $after = '';
         for ($part = 0; null !== $after && $part < 5; ++$part) {

@@ -247,7 +247,8 @@ final class ComingTest extends ApiTestCase
                     ),
                 );
             }
-            for ($day = new \DateTimeImmutable($stretch['from']); 'gap' === $stretch['kind'] && $day->format('Y-m-d') <= $stretch['to']; $day = $day->modify('+1 day')) {
+            $day = new \DateTimeImmutable($stretch['from']);
+            for (; 'gap' === $stretch['kind'] && $day->format('Y-m-d') <= $stretch['to']; $day = $day->modify('+1 day')) {
                 $gaps[] = $day->format('Y-m-d');
             }
         }

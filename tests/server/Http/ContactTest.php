@@ -78,7 +78,8 @@ final class ContactTest extends ApiTestCase
     public static function files(): iterable
     {
         yield 'version 3, folded, with groups and types' => [
-            "BEGIN:VCARD\r\nVERSION:3.0\r\nN:Roe;Sennen;;;\r\nitem1.EMAIL;TYPE=INTERNET:s.roe@surveyors-roe.example\r\nTEL;TYPE=CELL:+353 87 5\r\n 55 0100\r\nORG:Roe;Surveys\r\nEND:VCARD\r\n",
+            "BEGIN:VCARD\r\nVERSION:3.0\r\nN:Roe;Sennen;;;\r\nitem1.EMAIL;TYPE=INTERNET:s.roe@surveyors-roe.example\r\n"
+                ."TEL;TYPE=CELL:+353 87 5\r\n 55 0100\r\nORG:Roe;Surveys\r\nEND:VCARD\r\n",
             [[
                 'name' => 'Sennen Roe',
                 'email' => 's.roe@surveyors-roe.example',
@@ -88,7 +89,8 @@ final class ContactTest extends ApiTestCase
             0,
         ];
         yield 'version 4 with addresses as URIs' => [
-            "BEGIN:VCARD\nVERSION:4.0\nFN:Ilse\nTEL;VALUE=uri:tel:+353-1-555-0100\nADR:;;12 Quay Street;Merrow;;H91 X2Y3;Ireland\nEND:VCARD\n",
+            "BEGIN:VCARD\nVERSION:4.0\nFN:Ilse\nTEL;VALUE=uri:tel:+353-1-555-0100\nADR:;;12 Quay Street;Merrow;;H91 X2Y3;Ireland\n"
+                ."END:VCARD\n",
             [['name' => 'Ilse', 'phones' => ['+353-1-555-0100'], 'address' => "12 Quay Street\nMerrow\nH91 X2Y3\nIreland"]],
             0,
         ];

@@ -20,11 +20,13 @@ final class MessageTest extends ApiTestCase
         --b
         Content-Type: text/html; charset=utf-8
 
-        <html><head><style>@import url(https://evil.example/x.css);</style><meta http-equiv="refresh" content="0;url=https://evil.example"></head>
+        <html><head><style>@import url(https://evil.example/x.css);</style>
+        <meta http-equiv="refresh" content="0;url=https://evil.example"></head>
         <body onload="steal()"><script>steal()</script><p style="color:red">The joint:</p>
         <img src="cid:joint@roofs.example" alt="Joint"><img src='https://evil.example/pixel.gif'><img src="data:image/x-attachment,0">
         <a href="javascript:steal()">x</a><a href="https://roofs.example/plan">plan</a>
-        <form action="https://evil.example"><input name="password"></form><iframe src="https://evil.example"></iframe><object data="x"></object></body></html>
+        <form action="https://evil.example"><input name="password"></form>
+        <iframe src="https://evil.example"></iframe><object data="x"></object></body></html>
         --b
         Content-Type: image/png
         Content-ID: <joint@roofs.example>
@@ -74,7 +76,9 @@ final class MessageTest extends ApiTestCase
         $this->upload(
             ['deceit.eml' => "From: \"bank@bank.example\" <x@evil.example>\r\nTo: wren@ternpoint.example\r\nSubject: Your account\r\n"
                 ."MIME-Version: 1.0\r\nContent-Type: multipart/alternative; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\n"
-                ."Harmless.\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>Go to <a href=\"https://evil.example/".str_repeat('a', 300)."\">https://bank.example/</a>, or <a href=\"https://bank.example/help\">bank.example</a>.\r\n--b--\r\n"],
+                ."Harmless.\r\n--b\r\nContent-Type: text/html\r\n\r\n<p>Go to <a "
+                .'href="https://evil.example/'.str_repeat('a', 300).'">https://bank.example/</a>, or <a '
+                ."href=\"https://bank.example/help\">bank.example</a>.\r\n--b--\r\n"],
         );
         $row = $this->rows('/tray')[0];
         self::assertIsString($row['id']);

@@ -26,7 +26,8 @@ final class OneMomentTest extends ApiTestCase
             Meanwhile::after($text, static function () use ($path, $id): void {
                 $other = new \PDO('sqlite:'.$path, options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
                 $other->prepare(
-                    "UPDATE conversation SET place = 'archive', decided_at = '2026-11-24T10:00:00Z', decided_as = 'archive', revision = revision + 1 WHERE id = ?",
+                    "UPDATE conversation SET place = 'archive', decided_at = '2026-11-24T10:00:00Z', decided_as = 'archive', revision "
+                        .'= revision + 1 WHERE id = ?',
                 )->execute([$id]);
             });
             $answer = $this->call('GET', $list);

@@ -18,7 +18,8 @@ final class TaskStepTest extends ApiTestCase
         $task = $this->makeTask([
             'title' => 'Order the glass', 'notes' => '**Two** panes', 'list' => 'Lantern', 'start' => ['date' => $this->day(1)],
             'due' => ['phrase' => 'in 10 days'],
-            'estimate' => '1h 30', 'priority' => 'high', 'labels' => ['Harbour', 'glass', 'harbour'], 'repeat' => ['phrase' => 'every 2 weeks'], 'reminders' => [
+            'estimate' => '1h 30', 'priority' => 'high', 'labels' => ['Harbour', 'glass', 'harbour'],
+            'repeat' => ['phrase' => 'every 2 weeks'], 'reminders' => [
                 '2 days before',
                 'the morning before',
                 'in 3 days at noon',

@@ -38,7 +38,10 @@ final class TrayTest extends ApiTestCase
     {
         $this->signIn();
         $id = $this->receive();
-        $tomorrow = $this->service(ProgramClock::class)->now()->setTimezone(new \DateTimeZone('Europe/Dublin'))->modify('+1 day')->format('Y-m-d');
+        $tomorrow = $this->service(ProgramClock::class)->now()
+            ->setTimezone(new \DateTimeZone('Europe/Dublin'))
+            ->modify('+1 day')
+            ->format('Y-m-d');
         $this->decide('snooze', [$id], ['date' => $tomorrow, 'time' => '09:00']);
 
         self::assertSame([], $this->rows('/tray'));

@@ -346,7 +346,8 @@ final class DeliverTest extends ApiTestCase
                 return $recipient->is('tam@glass.example')
                     ? [new Reaction(
                         3600,
-                        "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: it\r\nMessage-ID: <".bin2hex(random_bytes(8))."@glass.example>\r\nIn-Reply-To: ".($m[1] ?? '')."\r\n\r\nIt is.\r\n",
+                        "From: Tam <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: Re: it\r\n"
+                            .'Message-ID: <'.bin2hex(random_bytes(8))."@glass.example>\r\nIn-Reply-To: ".($m[1] ?? '')."\r\n\r\nIt is.\r\n",
                     )]
                     : null;
             }

@@ -16,7 +16,9 @@ final class VCalendarsTest extends TestCase
     public static function objects(): iterable
     {
         yield 'a request in a zone' => [
-            "METHOD:REQUEST\nBEGIN:VEVENT\nUID:1\nDTSTART;TZID=Europe/Berlin:20261127T150000\nDTEND;TZID=Europe/Berlin:20261127T160000\nSUMMARY:Roof\nLOCATION:Kitchen\nORGANIZER;CN=Ada:mailto:ada@x.example\nATTENDEE;PARTSTAT=ACCEPTED:mailto:wren@ternpoint.example\nRRULE:FREQ=WEEKLY;COUNT=3\nEND:VEVENT",
+            "METHOD:REQUEST\nBEGIN:VEVENT\nUID:1\nDTSTART;TZID=Europe/Berlin:20261127T150000\n"
+                ."DTEND;TZID=Europe/Berlin:20261127T160000\nSUMMARY:Roof\nLOCATION:Kitchen\nORGANIZER;CN=Ada:mailto:ada@x.example\n"
+                ."ATTENDEE;PARTSTAT=ACCEPTED:mailto:wren@ternpoint.example\nRRULE:FREQ=WEEKLY;COUNT=3\nEND:VEVENT",
             [
                 'method' => 'request',
                 'start' => '2026-11-27T14:00:00Z',
@@ -44,7 +46,8 @@ final class VCalendarsTest extends TestCase
             ['method' => 'cancel', 'cancelled' => true],
         ];
         yield 'the series, not one of it' => [
-            "METHOD:REQUEST\nBEGIN:VEVENT\nUID:1\nRECURRENCE-ID:20261204T150000Z\nDTSTART:20261204T170000Z\nEND:VEVENT\nBEGIN:VEVENT\nUID:1\nDTSTART:20261127T150000Z\nRRULE:FREQ=WEEKLY\nEND:VEVENT",
+            "METHOD:REQUEST\nBEGIN:VEVENT\nUID:1\nRECURRENCE-ID:20261204T150000Z\nDTSTART:20261204T170000Z\nEND:VEVENT\nBEGIN:VEVENT\n"
+                ."UID:1\nDTSTART:20261127T150000Z\nRRULE:FREQ=WEEKLY\nEND:VEVENT",
             ['start' => '2026-11-27T15:00:00Z'],
         ];
     }
@@ -62,7 +65,9 @@ final class VCalendarsTest extends TestCase
     public function testWhatSomebodyHasSaid(): void
     {
         $event = self::read(
-            "BEGIN:VCALENDAR\r\nMETHOD:REPLY\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTART:20261127T150000Z\r\nATTENDEE;PARTSTAT=DECLINED:mailto:Wren@ternpoint.example\r\nATTENDEE;PARTSTAT=NEEDS-ACTION:mailto:tam@glass.example\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n",
+            "BEGIN:VCALENDAR\r\nMETHOD:REPLY\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTART:20261127T150000Z\r\n"
+                ."ATTENDEE;PARTSTAT=DECLINED:mailto:Wren@ternpoint.example\r\n"
+                ."ATTENDEE;PARTSTAT=NEEDS-ACTION:mailto:tam@glass.example\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n",
         );
         self::assertSame(
             ['declined', '', ''],

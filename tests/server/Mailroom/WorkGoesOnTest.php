@@ -123,9 +123,11 @@ final class WorkGoesOnTest extends ApiTestCase
 
     public function testAProcessThatRanOutOfMemoryNotesWhatItWasAt(): void
     {
-        $code = '$_SERVER["ZIPPY_DATA"] = getenv("ZIPPY_DATA"); require "vendor/autoload.php"; $kernel = new ZippyTray\Server\Kernel("test", false); $kernel->boot();
+        $code = '$_SERVER["ZIPPY_DATA"] = getenv("ZIPPY_DATA"); require "vendor/autoload.php";
+            $kernel = new ZippyTray\Server\Kernel("test", false); $kernel->boot();
             $attempts = $kernel->getContainer()->get("test.service_container")->get(ZippyTray\Server\Store\Attempts::class);
-            $attempts->begin("done"); $attempts->end(); $attempts->begin("greedy"); $all = []; while (true) { $all[] = str_repeat("x", 100000); }';
+            $attempts->begin("done"); $attempts->end(); $attempts->begin("greedy");
+            $all = []; while (true) { $all[] = str_repeat("x", 100000); }';
         $process = proc_open(
             [\PHP_BINARY, '-d', 'memory_limit=64M', '-r', $code],
             [1 => ['pipe', 'w'], 2 => ['pipe', 'w']],

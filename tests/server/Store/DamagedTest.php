@@ -28,7 +28,8 @@ final class DamagedTest extends ApiTestCase
             ['Fine', 'Last'],
         ];
         yield 'what was found in it' => [
-            "UPDATE message_findings SET findings = '{\"kind\":\"none\"}' WHERE message_id IN (SELECT id FROM message WHERE subject = 'Damaged')",
+            "UPDATE message_findings SET findings = '{\"kind\":\"none\"}' WHERE message_id IN (SELECT id FROM message WHERE subject = "
+                ."'Damaged')",
             $all,
         ];
         yield 'what was found is no JSON' => [

@@ -104,7 +104,14 @@ final class MigrationTest extends ApiTestCase
                 'attachments' => 0,
             ],
         );
-        $before = ['place' => 'tray', 'awayUntil' => null, 'awayZone' => null, 'awayReason' => null, 'binnedAt' => null, 'snoozes' => 0] + $more;
+        $before = [
+            'place' => 'tray',
+            'awayUntil' => null,
+            'awayZone' => null,
+            'awayReason' => null,
+            'binnedAt' => null,
+            'snoozes' => 0,
+        ] + $more;
         $after = array_replace(
             $before,
             [
@@ -292,7 +299,10 @@ final class MigrationTest extends ApiTestCase
             ['ada' => '[]', 'tam' => '{"undoSeconds":5}', 'wren' => '{"undoSeconds":20}'],
             $connection->fetchAllKeyValue('SELECT id, post_settings FROM account ORDER BY id'),
         );
-        self::assertSame('https://tray.ternpoint.example', $this->service(Accounts::class)->find('wren@ternpoint.example')?->programAddress());
+        self::assertSame(
+            'https://tray.ternpoint.example',
+            $this->service(Accounts::class)->find('wren@ternpoint.example')?->programAddress(),
+        );
     }
 
     public function testMigrationsThatHaveRunSomewhereStayAsTheyAre(): void

@@ -112,7 +112,13 @@ final class TaskStandsTest extends ApiTestCase
         $orm = $this->service(EntityManagerInterface::class);
         $tasks = [];
         for ($i = 0; $i < 60; ++$i) {
-            $task = new Task(new TaskId(\sprintf('0190a0a0-0000-7000-8000-1%011d', $i)), $account->id, $now->instant, 'Task '.$i, new ListId($list));
+            $task = new Task(
+                new TaskId(\sprintf('0190a0a0-0000-7000-8000-1%011d', $i)),
+                $account->id,
+                $now->instant,
+                'Task '.$i,
+                new ListId($list),
+            );
             if ([] !== $tasks && 0 !== $chance->getInt(0, 2)) {
                 $task->place(new ListId($list), new TaskId(array_keys($tasks)[$chance->getInt(0, \count($tasks) - 1)]), 'V');
             }

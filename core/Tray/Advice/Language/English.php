@@ -563,7 +563,8 @@ final readonly class English extends Tongue
             /xu'],
             // "You need to sign page four"
             [RequestForm::Need, '/
-                \byou(?:\s+and\s+\p{L}+|\s+both|\s+all)?(?:\'ll|\s+will|\s+would)?(?:\s+still|\s+also|\s+now|\s+just|\s+do|\s+both|\s+all|\s+therefore)*\s+
+                \byou(?:\s+and\s+\p{L}+|\s+both|\s+all)?(?:\'ll|\s+will|\s+would)?
+                (?:\s+still|\s+also|\s+now|\s+just|\s+do|\s+both|\s+all|\s+therefore)*\s+
                 (?:need\s+to|have\s+to|must|are\s+(?:(?:kindly|hereby|therefore|cordially)\s+)*(?:asked|required|requested|
                 invited|summoned|ordered|instructed|directed|called(?:\s+up)?on)\s+to|are\s+(?:due|supposed|meant)\s+to|
                 ought\s+to)\s+(?<do>(?!not\b|never\b)(?!'.self::HOW_TO.')(?!be\s+(?:tired|joking|kidding|mad|busy|so)|have\s+(?:heard|seen|
@@ -634,7 +635,8 @@ final readonly class English extends Tongue
             /xu'],
             // "Remember to bring the key"
             [RequestForm::Order, '/
-                '.$begin.'(?<do>(?:remember\s+to|do(?:n\'t|\s+not)\s+forget\s+(?:to|that|your|the)|make\s+sure(?!\s+(?:that\s+)?you\s+(?:'.self::HOW_TO.'|
+                '.$begin.'(?<do>(?:remember\s+to|do(?:n\'t|\s+not)\s+forget\s+(?:to|that|your|the)|
+                make\s+sure(?!\s+(?:that\s+)?you\s+(?:'.self::HOW_TO.'|
                 have|use|keep|are))|be\s+sure\s+to(?!\s+'.self::HOW_TO.'))\\b.*)
             /xu'],
             // "Please find the form attached and sign it"
@@ -786,7 +788,8 @@ final readonly class English extends Tongue
             /xu"],
             [
                 RequestForm::Need,
-                "/\\b(?:i|we)(?:\\s+have|'ve)?\\s+(?:still\\s+)?(?:had|heard|received|got)\\s+(?:nothing|no)\\s+(?<do>(?:from\\s+you|back|{$answer}).*)/xu",
+                "/\\b(?:i|we)(?:\\s+have|'ve)?\\s+(?:still\\s+)?(?:had|heard|received|got)\\s+(?:nothing|no)\\s+"
+                    ."(?<do>(?:from\\s+you|back|{$answer}).*)/xu",
             ],
             [RequestForm::Need, "/
                 \\b(?:(?:i|we)(?:'m|'re|\\s+am|\\s+are|'ve\\s+been|\\s+have\\s+been)?\\s+)?still\\s+
@@ -982,11 +985,13 @@ final readonly class English extends Tongue
             // "You should reply to the council"
             [
                 RequestForm::Need,
-                "/\\byou\\s+(?:really\\s+)?should\\s+(?:really\\s+|also\\s+|now\\s+)*(?<do>(?:{$deed}|check|renew|replace|repair|clean|cancel|change|update|inform|warn|insure|test|lock|order)\\b".str_replace(
-                    '[A-Z]',
-                    '\\p{Lu}',
-                    self::OBJECT,
-                ).'.*)/xu',
+                '/\\byou\\s+(?:really\\s+)?should\\s+(?:really\\s+|also\\s+|now\\s+)*'
+                    ."(?<do>(?:{$deed}|check|renew|replace|repair|clean|cancel|change|update|inform|warn|insure|"
+                    .'test|lock|order)\\b'.str_replace(
+                        '[A-Z]',
+                        '\\p{Lu}',
+                        self::OBJECT,
+                    ).'.*)/xu',
             ],
             // "Members vote by post until 10 December"
             [RequestForm::Need, '/
@@ -1121,7 +1126,8 @@ final readonly class English extends Tongue
             // "Your signature on the minutes is the last that is missing"
             [
                 RequestForm::Need,
-                "/(?<do>\\b{$your}\\s+\\p{L}+\\b[^.;,]{0,60}\\b(?:is|are)\\b[^.;,]{0,30}\\b(?:missing|outstanding|lacking|needed)\\b(?!\\s+no).*)/xu",
+                "/(?<do>\\b{$your}\\s+\\p{L}+\\b[^.;,]{0,60}\\b(?:is|are)\\b[^.;,]{0,30}"
+                    .'\\b(?:missing|outstanding|lacking|needed)\\b(?!\\s+no).*)/xu',
             ],
             // "To keep it, log in before the end of the month"
             [
@@ -1229,7 +1235,8 @@ final readonly class English extends Tongue
             // "It would mean a lot if you came"
             [
                 RequestForm::Wish,
-                '/\bmean\s+(?:a\s+lot|so\s+much|the\s+world|a\s+great\s+deal)\s+(?:to\s+\p{L}+\s+(?:\p{L}+\s+)?)?if\s+you\s+(?<do>\p{L}.*)/xu',
+                '/\bmean\s+(?:a\s+lot|so\s+much|the\s+world|a\s+great\s+deal)\s+(?:to\s+\p{L}+\s+(?:\p{L}+\s+)?)?'
+                    .'if\s+you\s+(?<do>\p{L}.*)/xu',
             ],
             // "It must reach me today"
             [RequestForm::Need, '/

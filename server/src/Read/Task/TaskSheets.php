@@ -82,7 +82,11 @@ final readonly class TaskSheets
     {
         return match ($source->kind) {
             SourceKind::Message => new SourceView($source->kind, $source->ref, copy: $this->copies->one($account, $source->ref)),
-            SourceKind::Task => new SourceView($source->kind, $source->ref, task: $this->rows->link($account->id, new TaskId($source->ref))),
+            SourceKind::Task => new SourceView(
+                $source->kind,
+                $source->ref,
+                task: $this->rows->link($account->id, new TaskId($source->ref)),
+            ),
             SourceKind::Web => new SourceView($source->kind, $source->ref),
         };
     }

@@ -84,7 +84,8 @@ final readonly class Advices
         $rows = [];
         foreach ($this->connection->iterateAssociative(
             'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.snoozed_since,
-                c.away_until, c.away_reason, c.called_back_by, c.owed_by, c.owed_what, c.decided_at, '.ConversationRows::TOUCHES.' AS touches
+                c.away_until, c.away_reason, c.called_back_by, c.owed_by, c.owed_what, c.decided_at,
+                '.ConversationRows::TOUCHES.' AS touches
              FROM conversation c WHERE +c.account_id = ? AND c.id IN (SELECT value FROM json_each(?))',
             [$account->id, json_encode($ids, \JSON_THROW_ON_ERROR)],
         ) as $columns) {

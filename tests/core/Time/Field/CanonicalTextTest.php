@@ -150,8 +150,11 @@ final class CanonicalTextTest extends TestCase
     {
         $random = new Randomizer(new Mt19937(7));
         $reader = new LeadReader();
-        $leads = ['{n} days before', '{n}h before', '{n} hours and 1{n} minutes before', 'a week before', 'the morning before', 'the evening before', '{n} working days before at {h}:{i}', 'at the time', 'on the day', 'on the day at {h}:{i}',
-            '{n} weeks and {n} days before at noon', '{n} months before in the afternoon', '{n} days before the start', 'at the time of the start', 'half an hour after', 'the end of day before', '{h}:{i} the day before', '{n} years before the due date'];
+        $leads = ['{n} days before', '{n}h before', '{n} hours and 1{n} minutes before', 'a week before', 'the morning before',
+            'the evening before', '{n} working days before at {h}:{i}', 'at the time', 'on the day', 'on the day at {h}:{i}',
+            '{n} weeks and {n} days before at noon', '{n} months before in the afternoon', '{n} days before the start',
+            'at the time of the start', 'half an hour after', 'the end of day before', '{h}:{i} the day before',
+            '{n} years before the due date'];
         for ($round = 0; $round < 60; ++$round) {
             foreach ($this->fill($leads, $random) as $phrase) {
                 $lead = $reader->read($phrase);
@@ -193,7 +196,7 @@ final class CanonicalTextTest extends TestCase
     {
         $pick = static fn (string ...$words): string => $words[$random->getInt(0, \count($words) - 1)];
 
-        return array_map(static fn (string $pattern): string => (string) preg_replace_callback('/\{(\w)\}/', static fn (array $hole): string => match ($hole[1]) {
+        $filled = static fn (array $hole): string => match ($hole[1]) {
             'n' => (string) $random->getInt(1, 9),
             'd' => (string) $random->getInt(1, 31),
             'k' => (string) $random->getInt(1, 12),
@@ -201,7 +204,12 @@ final class CanonicalTextTest extends TestCase
             'i' => \sprintf('%02d', $random->getInt(0, 59)),
             'm' => $pick('jan', 'february', 'mar', 'april', 'may', 'june', 'jul', 'august', 'sept', 'oct', 'november', 'dec'),
             default => $pick('monday', 'tue', 'wednesday', 'thurs', 'friday', 'sat', 'sunday'),
-        }, $pattern), $patterns);
+        };
+
+        return array_map(
+            static fn (string $pattern): string => (string) preg_replace_callback('/\{(\w)\}/', $filled, $pattern),
+            $patterns,
+        );
     }
 
     /**

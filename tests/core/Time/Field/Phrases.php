@@ -20,7 +20,7 @@ final readonly class Phrases
     /** @return iterable<string, array{string, string, string, string}> now, zone, phrase, expected */
     public static function table(string $now, string $zone, string $table): iterable
     {
-        foreach (explode("\n", trim($table)) as $line) {
+        foreach (explode("\n", (string) preg_replace('/\n {4,}(?=[=!;~] )/', ' ', trim($table))) as $line) {
             $at = strcspn($line, '=!');
             $phrase = trim(substr($line, 0, $at));
             yield "{$now} {$zone}: {$phrase}" => [$now, $zone, $phrase, trim(substr($line, '!' === $line[$at] ? $at : $at + 1))];

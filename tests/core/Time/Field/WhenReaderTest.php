@@ -105,7 +105,8 @@ final class WhenReaderTest extends TestCase
             yearly = every year on 24 November, from Tue 24 Nov 2026 ; FREQ=YEARLY;BYMONTH=11;BYMONTHDAY=24
             every weekday at 3pm = every weekday at 15:00, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR
             daily 8:30 = every day at 08:30, from Wed 25 Nov 2026 ; FREQ=DAILY
-            every weekday at 3pm until 31 dec = every weekday at 15:00, from Tue 24 Nov 2026, until Thu 31 Dec 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR;UNTIL=20261231T235959Z
+            every weekday at 3pm until 31 dec = every weekday at 15:00, from Tue 24 Nov 2026, until Thu 31 Dec 2026
+                ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR;UNTIL=20261231T235959Z
             every day until 31 dec = every day, from Tue 24 Nov 2026, until Thu 31 Dec 2026 ; FREQ=DAILY;UNTIL=20261231
             every monday for 10 times = every Monday, from Mon 30 Nov 2026, for 10 times ; FREQ=WEEKLY;BYDAY=MO;COUNT=10
             every monday from 1 feb = every Monday, from Mon 1 Feb 2027 ; FREQ=WEEKLY;BYDAY=MO
@@ -121,12 +122,17 @@ final class WhenReaderTest extends TestCase
             yesterday = Mon 23 Nov 2026 (past)
             24 nov at 9 = Tue 24 Nov 2026, 09:00 (past)
             next friday 3pm = Fri 4 Dec 2026, 15:00 ~ Fri 27 Nov 2026, 15:00
-            every month on the 31st = every month on the 31st, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1 ~ every month on the 31st, only months that have it, from Thu 31 Dec 2026
-            every month on the 31st, only months that have it = every month on the 31st, only months that have it, from Thu 31 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=31
-            every 31st where there is one = every month on the 31st, only months that have it, from Thu 31 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=31
-            every month on the 30th from 1 february = every month on the 30th, from Sun 28 Feb 2027 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30;BYSETPOS=-1
+            every month on the 31st = every month on the 31st, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1
+                ~ every month on the 31st, only months that have it, from Thu 31 Dec 2026
+            every month on the 31st, only months that have it = every month on the 31st, only months that have it, from Thu 31 Dec 2026
+                ; FREQ=MONTHLY;BYMONTHDAY=31
+            every 31st where there is one = every month on the 31st, only months that have it, from Thu 31 Dec 2026
+                ; FREQ=MONTHLY;BYMONTHDAY=31
+            every month on the 30th from 1 february = every month on the 30th, from Sun 28 Feb 2027
+                ; FREQ=MONTHLY;BYMONTHDAY=28,29,30;BYSETPOS=-1
             every month on the 15th and 31st = every month on the 15th and the 31st, from Tue 15 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=15,31
-            every month on the 1st and 15th at 9 = every month on the 1st and the 15th at 09:00, from Tue 1 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=1,15
+            every month on the 1st and 15th at 9 = every month on the 1st and the 15th at 09:00, from Tue 1 Dec 2026
+                ; FREQ=MONTHLY;BYMONTHDAY=1,15
             3pm every weekday = every weekday at 15:00, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR
             mondays and thursdays = every Monday and Thursday, from Thu 26 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TH
             tonight at 8 = Tue 24 Nov 2026, 20:00
@@ -135,8 +141,10 @@ final class WhenReaderTest extends TestCase
             3 days ago = Sat 21 Nov 2026 (past)
             two days before friday = Wed 25 Nov 2026
             last working day of the month = Mon 30 Nov 2026
-            every last working day of the month = every month on the last working day, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1
-            every year on the last friday of march = every year on the last Friday of March, from Fri 26 Mar 2027 ; FREQ=YEARLY;BYMONTH=3;BYDAY=-1FR
+            every last working day of the month = every month on the last working day, from Mon 30 Nov 2026
+                ; FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1
+            every year on the last friday of march = every year on the last Friday of March, from Fri 26 Mar 2027
+                ; FREQ=YEARLY;BYMONTH=3;BYDAY=-1FR
             every monday to friday = every weekday, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR
             half past 3 = Tue 24 Nov 2026, 15:30
             quarter to nine tomorrow = Wed 25 Nov 2026, 08:45
@@ -230,13 +238,16 @@ final class WhenReaderTest extends TestCase
             every week on friday at noon = every Friday at 12:00, from Fri 27 Nov 2026 ; FREQ=WEEKLY;BYDAY=FR
             fortnightly = every 2 weeks on Tuesday, from Tue 24 Nov 2026 ; FREQ=WEEKLY;INTERVAL=2;BYDAY=TU
             every fortnight on wed = every 2 weeks on Wednesday, from Wed 25 Nov 2026 ; FREQ=WEEKLY;INTERVAL=2;BYDAY=WE
-            every month on the last working day = every month on the last working day, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1
-            every month on the first and third tuesday = every month on the first Tuesday and the third Tuesday, from Tue 1 Dec 2026 ; FREQ=MONTHLY;BYDAY=1TU,3TU
+            every month on the last working day = every month on the last working day, from Mon 30 Nov 2026
+                ; FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1
+            every month on the first and third tuesday = every month on the first Tuesday and the third Tuesday, from Tue 1 Dec 2026
+                ; FREQ=MONTHLY;BYDAY=1TU,3TU
             every month on 15 = every month on the 15th, from Tue 15 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=15
             monthly 15:00 = every month on the 24th at 15:00, from Tue 24 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=24
             monthly at 9 = every month on the 24th at 09:00, from Thu 24 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=24
             quarterly on the 1st = every 3 months on the 1st, from Tue 1 Dec 2026 ; FREQ=MONTHLY;INTERVAL=3;BYMONTHDAY=1
-            every 31st = every month on the 31st, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1 ~ every month on the 31st, only months that have it, from Thu 31 Dec 2026
+            every 31st = every month on the 31st, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1
+                ~ every month on the 31st, only months that have it, from Thu 31 Dec 2026
             every 2 years = every 2 years on 24 November, from Tue 24 Nov 2026 ; FREQ=YEARLY;INTERVAL=2;BYMONTH=11;BYMONTHDAY=24
             annually on 29 feb = every year on 29 February, from Tue 29 Feb 2028 ; FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=29
             every 3 may = every year on 3 May, from Mon 3 May 2027 ; FREQ=YEARLY;BYMONTH=5;BYMONTHDAY=3
@@ -245,16 +256,21 @@ final class WhenReaderTest extends TestCase
             every friday afternoon at 4 = every Friday at 16:00, from Fri 27 Nov 2026 ; FREQ=WEEKLY;BYDAY=FR
             every day from next week = every day, from Mon 30 Nov 2026 ; FREQ=DAILY
             every day until friday = every day, from Tue 24 Nov 2026, until Fri 27 Nov 2026 ; FREQ=DAILY;UNTIL=20261127
-            every friday until the end of the year = every Friday, from Fri 27 Nov 2026, until Thu 31 Dec 2026 ; FREQ=WEEKLY;BYDAY=FR;UNTIL=20261231
+            every friday until the end of the year = every Friday, from Fri 27 Nov 2026, until Thu 31 Dec 2026
+                ; FREQ=WEEKLY;BYDAY=FR;UNTIL=20261231
             every day 3 times = every day, from Tue 24 Nov 2026, for 3 times ; FREQ=DAILY;COUNT=3
             every tuesday at 9 = every Tuesday at 09:00, from Tue 1 Dec 2026 ; FREQ=WEEKLY;BYDAY=TU
             every tuesday at 11 = every Tuesday at 11:00, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=TU
-            every weekday from 1 feb at 8:30 until 1 mar = every weekday at 08:30, from Mon 1 Feb 2027, until Mon 1 Mar 2027 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR;UNTIL=20270301T235959Z
+            every weekday from 1 feb at 8:30 until 1 mar = every weekday at 08:30, from Mon 1 Feb 2027, until Mon 1 Mar 2027
+                ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR;UNTIL=20270301T235959Z
             every 2 weeks from 10 nov 2026 = every 2 weeks on Tuesday, from Tue 24 Nov 2026 ; FREQ=WEEKLY;INTERVAL=2;BYDAY=TU
-            every first, third and last tuesday of the month = every month on the first Tuesday, the third Tuesday and the last Tuesday, from Tue 24 Nov 2026 ; FREQ=MONTHLY;BYDAY=1TU,3TU,-1TU
+            every first, third and last tuesday of the month
+                = every month on the first Tuesday, the third Tuesday and the last Tuesday, from Tue 24 Nov 2026
+                ; FREQ=MONTHLY;BYDAY=1TU,3TU,-1TU
             every 2nd of the month = every month on the 2nd, from Wed 2 Dec 2026 ; FREQ=MONTHLY;BYMONTHDAY=2
             every 2nd month = every 2 months on the 24th, from Tue 24 Nov 2026 ; FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=24
-            every second month on the last day = every 2 months on the last day, from Mon 30 Nov 2026 ; FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=-1
+            every second month on the last day = every 2 months on the last day, from Mon 30 Nov 2026
+                ; FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=-1
             second 15:00 = Wed 2 Dec 2026, 15:00
             TABLE);
         // a Saturday
@@ -289,8 +305,11 @@ final class WhenReaderTest extends TestCase
         yield from Phrases::table('2027-01-31T23:59', 'Europe/Lisbon', <<<'TABLE'
             in a month = Sun 28 Feb 2027
             next month = Mon 1 Feb 2027
-            monthly = every month on the 31st, from Sun 31 Jan 2027 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1 ~ every month on the 31st, only months that have it, from Sun 31 Jan 2027
-            every 2 months = every 2 months on the 31st, from Sun 31 Jan 2027 ; FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=28,29,30,31;BYSETPOS=-1 ~ every 2 months on the 31st, only months that have it, from Sun 31 Jan 2027
+            monthly = every month on the 31st, from Sun 31 Jan 2027 ; FREQ=MONTHLY;BYMONTHDAY=28,29,30,31;BYSETPOS=-1
+                ~ every month on the 31st, only months that have it, from Sun 31 Jan 2027
+            every 2 months = every 2 months on the 31st, from Sun 31 Jan 2027
+                ; FREQ=MONTHLY;INTERVAL=2;BYMONTHDAY=28,29,30,31;BYSETPOS=-1
+                    ~ every 2 months on the 31st, only months that have it, from Sun 31 Jan 2027
             the 30th = Tue 30 Mar 2027
             the 31st = Sun 31 Jan 2027
             end of month = Sun 31 Jan 2027
@@ -307,7 +326,8 @@ final class WhenReaderTest extends TestCase
             29 feb = Tue 29 Feb 2028
             29th = Tue 29 Feb 2028
             in 4 years = Sun 29 Feb 2032
-            every month = every month on the 29th, from Tue 29 Feb 2028 ; FREQ=MONTHLY;BYMONTHDAY=28,29;BYSETPOS=-1 ~ every month on the 29th, only months that have it, from Tue 29 Feb 2028
+            every month = every month on the 29th, from Tue 29 Feb 2028 ; FREQ=MONTHLY;BYMONTHDAY=28,29;BYSETPOS=-1
+                ~ every month on the 29th, only months that have it, from Tue 29 Feb 2028
             last day of february = Tue 29 Feb 2028
             last day of february 2029 = Wed 28 Feb 2029
             end of february = Tue 29 Feb 2028
@@ -337,7 +357,8 @@ final class WhenReaderTest extends TestCase
             every day at 2:30 = every day at 02:30, from Sun 29 Mar 2026 ; FREQ=DAILY
             in 1 day = Sun 29 Mar 2026
             1 day and 1 hour = Sun 29 Mar 2026, 23:15
-            every day at 2:30 until tomorrow = every day at 02:30, from Sun 29 Mar 2026, until Sun 29 Mar 2026 ; FREQ=DAILY;UNTIL=20260329T215959Z
+            every day at 2:30 until tomorrow = every day at 02:30, from Sun 29 Mar 2026, until Sun 29 Mar 2026
+                ; FREQ=DAILY;UNTIL=20260329T215959Z
             TABLE);
         // the same in New York
         yield from Phrases::table('2026-03-08T01:30', 'America/New_York', <<<'TABLE'
@@ -498,13 +519,17 @@ final class WhenReaderTest extends TestCase
             first monday of every month = every month on the first Monday, from Mon 7 Dec 2026 ; FREQ=MONTHLY;BYDAY=1MO
             last friday of every month = every month on the last Friday, from Fri 27 Nov 2026 ; FREQ=MONTHLY;BYDAY=-1FR
             last day of every month = every month on the last day, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYMONTHDAY=-1
-            last working day of every month = every month on the last working day, from Mon 30 Nov 2026 ; FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1
-            first working day of the month = every month on the first working day, from Tue 1 Dec 2026 ; FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=1
+            last working day of every month = every month on the last working day, from Mon 30 Nov 2026
+                ; FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1
+            first working day of the month = every month on the first working day, from Tue 1 Dec 2026
+                ; FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=1
             every quarter on the last day = every quarter on the last day, from Thu 31 Dec 2026 ; FREQ=YEARLY;BYMONTH=3,6,9,12;BYMONTHDAY=-1
-            every quarter on the first monday = every quarter on the first Monday, from Mon 4 Jan 2027 ; FREQ=YEARLY;BYMONTH=1,4,7,10;BYDAY=1MO
+            every quarter on the first monday = every quarter on the first Monday, from Mon 4 Jan 2027
+                ; FREQ=YEARLY;BYMONTH=1,4,7,10;BYDAY=1MO
             every day for 2 weeks = every day, from Tue 24 Nov 2026, until Mon 7 Dec 2026 ; FREQ=DAILY;UNTIL=20261207
             every monday for 6 weeks = every Monday, from Mon 30 Nov 2026, until Sun 10 Jan 2027 ; FREQ=WEEKLY;BYDAY=MO;UNTIL=20270110
-            every 2 weeks until march = every 2 weeks on Tuesday, from Tue 24 Nov 2026, until Mon 1 Mar 2027 ; FREQ=WEEKLY;INTERVAL=2;BYDAY=TU;UNTIL=20270301
+            every 2 weeks until march = every 2 weeks on Tuesday, from Tue 24 Nov 2026, until Mon 1 Mar 2027
+                ; FREQ=WEEKLY;INTERVAL=2;BYDAY=TU;UNTIL=20270301
             from monday every week = every Monday, from Mon 30 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO
             starting 1 dec every day = every day, from Tue 1 Dec 2026 ; FREQ=DAILY
             3 days after completion = every 3 days after completion, from Tue 24 Nov 2026 ; FREQ=DAILY;INTERVAL=3
@@ -512,15 +537,18 @@ final class WhenReaderTest extends TestCase
             every week after it is done = every week after completion, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=TU
             twice a week ! 0 On which days is "twice a week"? Name them: "every monday and thursday".
             every hour ! 6 A day is the least: a repeat goes by days, weeks, months or years, not by "hour".
-            every monday except holidays ! 13 "except holidays": only days of the week can be left out. What falls on another day is skipped when it comes.
+            every monday except holidays
+                ! 13 "except holidays": only days of the week can be left out. What falls on another day is skipped when it comes.
             thursday 31 july ! 0 "thursday 31 july" cannot be: 31 Jul 2027 is a Saturday.
             friday 31 july = Fri 31 Jul 2026 (past)
             Satuday = Sat 28 Nov 2026
             every tuseday = every Tuesday, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=TU
             tonight 11:30 = Tue 24 Nov 2026, 23:30
             today 9:30 = Tue 24 Nov 2026, 21:30
-            every quarter on the last working day = every quarter on the last working day, from Thu 31 Dec 2026 ; FREQ=MONTHLY;BYMONTH=3,6,9,12;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1
-            every day except sunday = every Monday, Tuesday, Wednesday, Thursday, Friday and Saturday, from Tue 24 Nov 2026 ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR,SA
+            every quarter on the last working day = every quarter on the last working day, from Thu 31 Dec 2026
+                ; FREQ=MONTHLY;BYMONTH=3,6,9,12;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1
+            every day except sunday = every Monday, Tuesday, Wednesday, Thursday, Friday and Saturday, from Tue 24 Nov 2026
+                ; FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR,SA
             every year on christmas = every year on 25 December, from Fri 25 Dec 2026 ; FREQ=YEARLY;BYMONTH=12;BYMONTHDAY=25
             1st of january next year = Fri 1 Jan 2027
             day before friday = Thu 26 Nov 2026

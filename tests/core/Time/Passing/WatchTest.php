@@ -124,7 +124,9 @@ final class WatchTest extends TestCase
     ): void {
         $every = self::every($rule, $clock, $zone, $since);
         $found = [];
-        for ($at = $every->after(new \DateTimeImmutable($since.'T00:00Z -2 days')); null !== $at && $at < new \DateTimeImmutable($until); $at = $every->after($at)) {
+        for ($at = $every->after(
+            new \DateTimeImmutable($since.'T00:00Z -2 days'),
+        ); null !== $at && $at < new \DateTimeImmutable($until); $at = $every->after($at)) {
             $found[] = $at->format('d H:i');
         }
         self::assertSame($expected, $found);

@@ -22,7 +22,8 @@ final class LikenessTest extends TestCase
         $taught = Learner::learn(Learner::lessons($name));
         $others = array_filter(
             $taught,
-            static fn (float $weight, int|string $feature): bool => abs($weight - ($stored[$feature] ?? 0.0)) > 0.02 && abs($weight) > Learner::LEAST + 0.02,
+            static fn (float $weight, int|string $feature): bool => abs($weight - ($stored[$feature] ?? 0.0)) > 0.02
+                && abs($weight) > Learner::LEAST + 0.02,
             \ARRAY_FILTER_USE_BOTH,
         );
 

@@ -36,13 +36,22 @@ const letters = (now: Date): Made[] => {
       subject: 'What happened in the wheelhouse this month',
       ago: 9,
       headers: 'List-Unsubscribe: <mailto:off@millrace.example>\r\nList-Id: <news.millrace.example>\r\n',
-      text: 'The new sluice is in place, the otters are back, and the open day had 240 visitors.\n\nYou are receiving this because you asked for it. Unsubscribe at any time.',
+      text: [
+        'The new sluice is in place, the otters are back, and the open day had 240 visitors.',
+        'You are receiving this because you asked for it. Unsubscribe at any time.',
+      ].join('\n\n'),
     },
     {
       from: 'Ines Calder <ines@stonecourt.example>',
       subject: 'Before we begin',
       ago: 20,
-      text: 'Hello,\n\nbefore we can begin we would need from you:\n\n1. the key of the side gate\n2. the plan of the drains\n3. a place for two vans\n\nTake your time, we come in three weeks.\n\nInes',
+      text: [
+        'Hello,',
+        'before we can begin we would need from you:',
+        '1. the key of the side gate\n2. the plan of the drains\n3. a place for two vans',
+        'Take your time, we come in three weeks.',
+        'Ines',
+      ].join('\n\n'),
     },
     {
       from: 'Otto Finch <otto@gearworks.example>',
@@ -66,7 +75,18 @@ export function firstLetters(to: string, now = present()): File {
     const date = at.toUTCString().replace('GMT', '+0000')
     const id = `${crypto.randomUUID()}@millrace.example`
     const lines = body.replaceAll('\n', '\r\n').replaceAll(/^From /gm, '>From ')
-    return `From ${id} ${asctime(at)}\r\nFrom: ${from}\r\nTo: ${to}\r\nSubject: ${subject}\r\nDate: ${date}\r\nMessage-ID: <${id}>\r\n${headers}Content-Type: text/plain; charset=utf-8\r\n\r\n${lines}\r\n\r\n`
+    return [
+      `From ${id} ${asctime(at)}`,
+      `From: ${from}`,
+      `To: ${to}`,
+      `Subject: ${subject}`,
+      `Date: ${date}`,
+      `Message-ID: <${id}>`,
+      `${headers}Content-Type: text/plain; charset=utf-8`,
+      '',
+      lines,
+      '\r\n',
+    ].join('\r\n')
   })
   return new File(text, 'made-up-letters.mbox', { type: 'application/mbox' })
 }

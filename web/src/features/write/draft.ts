@@ -186,7 +186,8 @@ export function useDraft(writing: Writing) {
     const news = shown().filter((one) => !one.own && !seen.has(one.id))
     for (const one of shown()) seen.add(one.id)
     const who = news.at(-1)?.from
-    return `${who ? who.name || who.email : 'Somebody'} has written meanwhile; it stands above. Send it once more if your letter is still right.`
+    const name = who ? who.name || who.email : 'Somebody'
+    return `${name} has written meanwhile; it stands above. Send it once more if your letter is still right.`
   }
   const shown = () =>
     queries.getQueryData<Conversation>(['conversation', writing.claim?.id ?? ''])?.messages ?? []
