@@ -11,6 +11,8 @@ export default defineConfig({
     include: ['src/**/*.test.ts'],
     environment: 'happy-dom',
     restoreMocks: true,
+    // A slow machine is no fault.
+    testTimeout: 60_000,
     css: { include: [/raw/] },
   },
 })

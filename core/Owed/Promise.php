@@ -5,7 +5,12 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Owed;
 
 use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeSettings;
+use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\FoundDate;
 
 /**
@@ -133,6 +138,32 @@ final readonly class Promise
         }
 
         return null;
+    }
+
+    /**
+     * What somebody has promised who has said nothing since, and to whom nothing has been said. What is sent by itself says nothing
+     * (RFC 3834).
+     *
+     * @param list<Message>           $messages of the conversation, oldest first
+     * @param array<string, Findings> $found    by the id of their message; a message may be missing
+     */
+    public static function lastWord(string $email, array $messages, array $found, LocalDate $today): ?self
+    {
+        $said = array_values(array_filter($messages, static fn (Message $message): bool => !$message->isAutomatic()));
+        $last = $said[\count($said) - 1] ?? null;
+        if (null === $last || $last->own || !$last->from->is($email)) {
+            return null;
+        }
+
+        return self::in($last->text, $found[$last->id->text]->dates ?? [], [] !== $last->attachments, $today);
+    }
+
+    /** Until when there is to be waited for it: the end of the promised day; null when none is said, or that is past. */
+    public function until(Moment $now, TimeSettings $times): ?Moment
+    {
+        $until = null === $this->by ? null : Moment::at($this->by, $times->at(DayMark::EndOfDay), $now->zone);
+
+        return true === $until?->isAfter($now->instant) ? $until : null;
     }
 
     /**

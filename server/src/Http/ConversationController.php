@@ -20,9 +20,7 @@ use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Remind\RemindOf;
-use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\Field\Speaker;
-use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\ClearingOrder;
@@ -188,28 +186,11 @@ final readonly class ConversationController
         $now = $account->profile->speaker($clock->now())->now;
 
         return array_map(static function (OwedRow $row) use ($account, $messages, $found, $now): OwedRow {
-            if (OwedState::Answered !== $row->state) {
-                return $row;
-            }
-            $answers = array_values(array_filter(
-                $messages,
-                static fn (Message $message): bool => !$message->own && $message->from->is($row->person['email']),
-            ));
-            $answer = $answers[\count($answers) - 1] ?? null;
-            $newest = $messages[\count($messages) - 1] ?? null;
-            // Only what has not been answered since, and is the last word of it.
-            if (null === $answer || $answer !== $newest) {
-                return $row;
-            }
-            $promise = Promise::in($answer->text, $found[$answer->id->text]->dates ?? [], [] !== $answer->attachments, $now->date());
-            if (null === $promise) {
-                return $row;
-            }
-            $until = null === $promise->by
-                ? null
-                : Moment::at($promise->by, $account->profile->timeSettings()->at(DayMark::EndOfDay), $account->timeZone());
+            $promise = OwedState::Answered === $row->state
+                ? Promise::lastWord($row->person['email'], $messages, $found, $now->date())
+                : null;
 
-            return $row->promising($promise, true === $until?->isAfter($now->instant) ? $until : null);
+            return null === $promise ? $row : $row->promising($promise, $promise->until($now, $account->profile->timeSettings()));
         }, $rows);
     }
 

@@ -8,8 +8,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\FoundDate;
+use ZippyTray\Tests\Core\World\World;
 
 /**
  * It is Tuesday 24 November 2026.
@@ -82,5 +85,61 @@ final class PromiseTest extends TestCase
             [$promise?->words, (string) $promise?->by],
         );
         self::assertNull(Promise::in('I am looking into it.', [], false, LocalDate::parse('2026-11-24'))?->by);
+    }
+
+    /** @return iterable<string, array{list<array{0: string, 1: string, 2?: string}>, bool}> */
+    public static function lastWords(): iterable
+    {
+        $tam = 'tam@glass.example';
+        $promise = [$tam, 'I am looking into it.'];
+        yield 'nobody' => [[], false];
+        yield 'the promise' => [[[World::OWN, 'When?'], $promise], true];
+        yield 'their address in capitals' => [[['TAM@glass.example', 'I am looking into it.']], true];
+        yield 'written to since' => [[$promise, [World::OWN, 'Thank you.']], false];
+        yield 'another one has spoken since' => [[$promise, ['olga@roofs.example', 'Me, too.']], false];
+        yield 'it is the promise of another one' => [[['olga@roofs.example', 'I am looking into it.']], false];
+        yield 'they have answered since' => [[$promise, [$tam, 'Done.']], false];
+        yield 'they had answered before' => [[[$tam, 'Done.'], $promise], true];
+        yield 'an automatic answer came since' => [[$promise, [$tam, 'Away.', "Auto-Submitted: auto-replied\n"]], true];
+        yield 'only an automatic answer' => [[[$tam, 'I will answer soon.', "Auto-Submitted: auto-replied\n"]], false];
+    }
+
+    /** @param list<array{0: string, 1: string, 2?: string}> $said by whom, what, and headers besides */
+    #[DataProvider('lastWords')]
+    public function testAPromiseStandsWhileItIsTheLastWord(array $said, bool $stands): void
+    {
+        $world = new World();
+        $messages = [];
+        foreach ($said as $number => [$from, $text]) {
+            ($world->arrive)(
+                World::recipient(),
+                "From: {$from}\nSubject: Glass {$number}\nMessage-ID: <{$number}@x.example>\n".($said[$number][2] ?? '')."\n{$text}",
+            );
+            $messages = array_values($world->memory->messages);
+        }
+        self::assertSame(
+            $stands,
+            null !== Promise::lastWord('tam@glass.example', $messages, [], LocalDate::parse('2026-11-24')),
+        );
+    }
+
+    public function testItIsWaitedForUntilTheEndOfThePromisedDayUnlessThatIsPast(): void
+    {
+        $zone = new \DateTimeZone('Europe/Lisbon');
+        $promise = Promise::in(
+            'You will have it today.',
+            [new FoundDate(DateKind::Mention, LocalDate::parse('2026-11-24'), null, 'today', 17, 22)],
+            false,
+            LocalDate::parse('2026-11-24'),
+        );
+        $until = static fn (string $now, string $end): ?string => $promise
+            ?->until(new Moment(new \DateTimeImmutable($now, $zone), $zone), new TimeSettings(marks: ['end_of_day' => $end]))
+            ?->instant->setTimezone($zone)->format('Y-m-d H:i');
+        self::assertSame('2026-11-24 16:30', $until('2026-11-24 16:29', '16:30'));
+        self::assertNull($until('2026-11-24 16:30', '16:30'));
+        self::assertNull(
+            Promise::in('I am looking into it.', [], false, LocalDate::parse('2026-11-24'))
+                ?->until(new Moment(new \DateTimeImmutable('2026-11-24 10:00', $zone), $zone), new TimeSettings()),
+        );
     }
 }
