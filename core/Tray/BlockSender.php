@@ -15,6 +15,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Refused;
 
 /**
@@ -36,7 +37,7 @@ final readonly class BlockSender
     /**
      * @param EntryId         $entryId    made by the client; the same id again changes nothing
      * @param list<Claim>     $claims
-     * @param string          $ownEmail   the account's address, which cannot be blocked
+     * @param Person          $person     whose mail it is; they cannot be blocked
      * @param ClearingId|null $clearingId the clearing in which it was decided
      *
      * @throws NotFound  when one of them is not there; then nothing is decided
@@ -48,7 +49,7 @@ final readonly class BlockSender
         EntryId $entryId,
         array $claims,
         bool $wholeDomain,
-        string $ownEmail,
+        Person $person,
         ?ClearingId $clearingId = null,
     ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
@@ -57,7 +58,7 @@ final readonly class BlockSender
             $accountId,
             $claims,
             $wholeDomain,
-            $ownEmail,
+            $person,
             $now,
             &$overtaken,
         ): void {
@@ -69,7 +70,7 @@ final readonly class BlockSender
                     $overtaken[] = $meanwhile;
                     continue;
                 }
-                $pattern = $this->pattern($conversation, $wholeDomain, $ownEmail);
+                $pattern = $this->pattern($conversation, $wholeDomain, $person);
                 $patterns[$pattern] = true;
                 $this->block($accountId, $pattern, $now, $step);
                 $step->touch($conversation);
@@ -125,14 +126,14 @@ final readonly class BlockSender
         }
     }
 
-    private function pattern(Conversation $conversation, bool $wholeDomain, string $ownEmail): string
+    private function pattern(Conversation $conversation, bool $wholeDomain, Person $person): string
     {
         $email = $conversation->senderEmail();
         $pattern = BlockedSender::pattern($email, $wholeDomain);
         if (!str_contains($email, '@') || \strlen($pattern) < 3) {
             throw new Refused(\sprintf('"%s" has no address that could be blocked. Delete it instead.', $conversation->subject()));
         }
-        if (\in_array($pattern, BlockedSender::patternsFor($ownEmail), true)) {
+        if (\in_array($pattern, array_merge(...array_map(BlockedSender::patternsFor(...), $person->addresses())), true)) {
             throw new Refused(
                 $wholeDomain
                     ? \sprintf('%s is your own domain and cannot be blocked.', ltrim($pattern, '@'))

@@ -52,7 +52,7 @@ final readonly class DecisionController
                 new EntryId($request->id),
                 $request->claims(),
                 $request->wholeDomain,
-                $account->email,
+                $account->person(),
                 ClearingId::orNull($request->clearing),
             )
             : $decide($account->id, new EntryId($request->id), $decision, $request->claims(), ClearingId::orNull($request->clearing)));

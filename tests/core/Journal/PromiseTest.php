@@ -218,7 +218,7 @@ final class PromiseTest extends TestCase
                     new EntryId($world->ids->next()),
                     array_map(static fn (Conversation $conversation): Claim => new Claim($conversation->id), $some),
                     0 === $chance->getInt(0, 1),
-                    World::OWN,
+                    World::recipient()->person,
                 )->entry,
                 14 => [] === $world->memory->senders
                     ? null

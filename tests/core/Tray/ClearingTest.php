@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Task\TaskId;
@@ -168,7 +169,7 @@ final class ClearingTest extends TestCase
     {
         $world = new World();
         [$one, $other] = [$world->conversation('One'), $world->conversation('Other')];
-        $entry = ($world->block)(World::account(), new EntryId('block'), [new Claim($one->id)], false, World::OWN)->entry;
+        $entry = ($world->block)(World::account(), new EntryId('block'), [new Claim($one->id)], false, World::recipient()->person)->entry;
         self::assertSame('mail from tam@glass.example goes to Blocked', $entry->consequence);
         self::assertSame([Place::Blocked, Place::Blocked], [$one->placeAt($world->clock->now()), $other->placeAt($world->clock->now())]);
 
@@ -185,7 +186,7 @@ final class ClearingTest extends TestCase
     {
         $world = new World();
         $conversation = $world->conversation();
-        ($world->block)(World::account(), new EntryId('block'), [new Claim($conversation->id)], true, World::OWN);
+        ($world->block)(World::account(), new EntryId('block'), [new Claim($conversation->id)], true, World::recipient()->person);
         $below = self::receive($world, 'News <news@mail.glass.example>', 'Below');
         $beside = self::receive($world, 'Other <x@notglass.example>', 'Beside');
         self::assertSame([Place::Blocked, Place::Tray], [$below->placeAt($world->clock->now()), $beside->placeAt($world->clock->now())]);
@@ -206,17 +207,27 @@ final class ClearingTest extends TestCase
         $other = ($world->arrive)(World::recipient(), $raw);
         self::assertNotNull($other);
         $world->memory->conversationOf[$other->id->text] = $shared->id->text;
-        ($world->block)(World::account(), new EntryId('block'), [new Claim($blocked->id)], false, World::OWN);
+        ($world->block)(World::account(), new EntryId('block'), [new Claim($blocked->id)], false, World::recipient()->person);
         self::assertSame(Place::Tray, $shared->placeAt($world->clock->now()));
     }
 
-    public function testNobodyBlocksThemselves(): void
+    /** @return iterable<string, array{string, bool, string}> */
+    public static function themselves(): iterable
+    {
+        yield 'their domain' => ['petra@ternpoint.example', true, 'ternpoint.example is your own domain'];
+        yield 'the domain of another address of theirs' => ['tam@holt.example', true, 'holt.example is your own domain'];
+        yield 'another address of theirs' => ['wren@holt.example', false, 'You cannot block yourself'];
+    }
+
+    #[DataProvider('themselves')]
+    public function testNobodyBlocksThemselves(string $from, bool $wholeDomain, string $problem): void
     {
         $world = new World();
-        $own = self::receive($world, 'Colleague <petra@ternpoint.example>', 'From the office');
+        $own = self::receive($world, "Colleague <{$from}>", 'From the office');
+        $person = new Person(World::OWN, others: ['Wren@Holt.example']);
         $this->expectException(Refused::class);
-        $this->expectExceptionMessage('ternpoint.example is your own domain');
-        ($world->block)(World::account(), new EntryId('block'), [new Claim($own->id)], true, World::OWN);
+        $this->expectExceptionMessage($problem);
+        ($world->block)(World::account(), new EntryId('block'), [new Claim($own->id)], $wholeDomain, $person);
     }
 
     public function testWhatWouldBeBlockedUnder(): void

@@ -54,6 +54,15 @@ final class PeopleTest extends ApiTestCase
         self::assertSame([], $this->rows('/people?words=petra'));
     }
 
+    public function testNobodyIsProposedToThemselves(): void
+    {
+        $this->signIn();
+        $this->letters([['Petra <petra@ternpoint.example>', 'a'], ['Wren <Wren@holt.example>', 'b'], ['Wren <wren@ternpoint.example>', 'c']]);
+        $this->settle(['addresses' => ['wren@holt.example']]);
+        self::assertSame(['petra@ternpoint.example'], array_column($this->rows('/people'), 'email'));
+        self::assertSame([], $this->rows('/people?words=wren'));
+    }
+
     public function testWhoeverWroteOnlyWhatIsGoneForGoodIsForgotten(): void
     {
         $this->signIn();

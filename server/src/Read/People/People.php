@@ -25,7 +25,7 @@ final readonly class People
     /**
      * @param string $words beginnings of words of the name or the address; empty for any
      *
-     * @return list<KnownPerson> whom one writes to most and last first, then the others; not the person
+     * @return list<KnownPerson> whom one writes to most and last first, then the others; not the person, by whatever address
      */
     public function known(Account $account, string $words, int $count): array
     {
@@ -37,8 +37,12 @@ final readonly class People
     /** @return array{string, array<string, string|int>} what known() asks */
     public static function query(Account $account, string $words, int $count): array
     {
-        $where = ['p.account_id = :account', 'p.email <> :own'];
-        $parameters = ['account' => $account->id->text, 'own' => strtolower($account->email), 'count' => $count];
+        $where = ['p.account_id = :account'];
+        $parameters = ['account' => $account->id->text, 'count' => $count];
+        foreach ($account->person()->addresses() as $number => $own) {
+            $where[] = "p.email <> :own{$number}";
+            $parameters['own'.$number] = strtolower($own);
+        }
         foreach (\array_slice(
             preg_split('/[\s,;<>"]+/u', mb_strtolower(mb_scrub(trim($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [],
             0,
