@@ -40,7 +40,7 @@ final readonly class Headers
         return new self($fields, array_values($limits));
     }
 
-    /** Fields by which a line further down shows that the block still goes on (RFC 5322, 3.6; RFC 2045). */
+    /** Fields by which a block is known, and a line further down shows that it still goes on (RFC 5322, 3.6; RFC 2045). */
     private const KNOWN = '/
         ^(?:
             from|to|cc|bcc|subject|date|message-id|in-reply-to|references|reply-to|sender|received|return-path
@@ -97,9 +97,16 @@ final readonly class Headers
         return $joined;
     }
 
-    public function isEmpty(): bool
+    /** Whether any of them is a field that messages have; what only looks like one stands in files of all kinds. */
+    public function areOfMail(): bool
     {
-        return [] === $this->fields;
+        foreach (array_keys($this->fields) as $name) {
+            if (1 === preg_match(self::KNOWN, $name.':')) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The topmost value, or an empty text. */

@@ -21,14 +21,14 @@ final readonly class MimeStructure
     ) {
     }
 
-    /** @throws UnreadableMessage when it is empty, or has no header */
+    /** @throws UnreadableMessage when it is empty, or has no header of a message */
     public function parse(string $raw): MimePart
     {
         if ('' === trim($raw)) {
             throw new UnreadableMessage('It is empty.');
         }
         $root = $this->open($raw, 0);
-        if ($root->headers->isEmpty()) {
+        if (!$root->headers->areOfMail()) {
             throw new UnreadableMessage('It has no header such as "From:" or "Subject:", so it is no message.');
         }
 

@@ -75,14 +75,21 @@ final class MimeStructureTest extends TestCase
         self::assertSame([RemarkKind::Parts], $root->limits);
         self::assertCount(Limit::PARTS - 1, $root->parts);
 
-        $root = (new MimeStructure())->parse(str_repeat("X: y\n", Limit::HEADER_LINES + 5)."Subject: z\n\ntext");
+        $root = (new MimeStructure())->parse(str_repeat("X-Y: y\n", Limit::HEADER_LINES + 5)."Subject: z\n\ntext");
         self::assertSame([RemarkKind::HeaderLines], $root->headers->limits);
         self::assertSame('text', $root->body);
     }
 
     public function testWhatIsNoMessageIsRefused(): void
     {
-        foreach (['', " \n", "nothing\nat all", "\x89PNG\r\n\x1a\n\0\0"] as $raw) {
+        foreach ([
+            '',
+            " \n",
+            "nothing\nat all",
+            "\x89PNG\r\n\x1a\n\0\0",
+            "\x89PNG\r\n\x1a\na:Q\0\r\n\r\n\xff",
+            "name: lamp\nheight: 12\n\nThe keepers' list.",
+        ] as $raw) {
             try {
                 (new MimeStructure())->parse($raw);
                 self::fail('It was taken for a message.');

@@ -99,28 +99,22 @@ final readonly class Find
     private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after): array
     {
         $at = self::found($place);
-        $all = $this->conversations->ids(
-            "SELECT c.id || ' ' || f.newest || ' ' || {$at}
-             FROM (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid
-             WHERE message_search MATCH :words GROUP BY m.conversation) f
-             CROSS JOIN search_conversation c ON c.number = f.conversation
-             WHERE ".implode(' AND ', ['c.account_id = :account', ...$conditions])." ORDER BY {$at} DESC, c.id",
-            $account,
-            ['words' => $match],
-        );
-        $keys = [];
         [$id, $last] = explode(' ', $after, 2) + ['', ''];
-        foreach ($all as $one) {
-            [$itsId, $newest, $itsAt] = explode(' ', $one, 3) + ['', '', ''];
-            if ('' === $after || $itsAt < $last || ($itsAt === $last && $itsId > $id)) {
-                $keys[] = [$itsId, $itsAt, $newest];
-                if (\count($keys) >= self::PAGE) {
-                    break;
-                }
-            }
-        }
+        $later = '' === $after ? '' : 'WHERE at < :at OR (at = :at AND id > :id)';
+        $rows = $this->conversations->ids(
+            "WITH f AS (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid
+             WHERE message_search MATCH :words GROUP BY m.conversation),
+             found AS MATERIALIZED (SELECT c.id, {$at} AS at, f.newest
+             FROM f CROSS JOIN search_conversation c ON c.number = f.conversation
+             WHERE ".implode(' AND ', ['c.account_id = :account', ...$conditions]).')
+             SELECT COUNT(*) FROM found
+             UNION ALL SELECT * FROM (SELECT id || \' \' || at || \' \' || newest FROM found '.$later.'
+             ORDER BY at DESC, id LIMIT '.self::PAGE.')',
+            $account,
+            ['words' => $match] + ('' === $after ? [] : ['at' => $last, 'id' => $id]),
+        );
 
-        return [$keys, \count($all)];
+        return [array_map(static fn (string $key): array => explode(' ', $key, 3), \array_slice($rows, 1)), (int) ($rows[0] ?? 0)];
     }
 
     /**
