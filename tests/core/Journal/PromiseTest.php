@@ -80,6 +80,7 @@ final class PromiseTest extends TestCase
             $before = $world->state();
             $entry = $this->anyStep($world, $chance, $conversations, $entries);
             if (null !== $entry) {
+                self::assertNotSame('', $entry->about, \sprintf('What step %d (%s) was about.', $step, $entry->kind->value));
                 $states[] = $before;
                 $entries[] = $entry;
             } else {

@@ -180,6 +180,22 @@ final class OwedTest extends TestCase
         self::assertFalse($owed->isOpen());
     }
 
+    public function testNothingIsTakenUpUntilWhatIsPast(): void
+    {
+        $owed = $this->handOver('Petra', 'the slates');
+        $this->world->settleOwed->settle(World::account(), new EntryId('settled'), $owed->id, OwedState::Answered);
+        $before = $this->world->state();
+        foreach (['2026-11-24T09:59:00Z', '2026-11-24T10:00:00Z'] as $past) {
+            try {
+                $this->world->settleOwed->takeUp(World::account(), new EntryId('again'), $owed->id, $this->at($past));
+                self::fail('It is past.');
+            } catch (Refused $refused) {
+                self::assertSame('until', $refused->field);
+            }
+        }
+        self::assertSame($before, $this->world->state());
+    }
+
     public function testWhatIsNotThereIsSaid(): void
     {
         $until = $this->at('2026-11-28T09:00:00Z');

@@ -44,6 +44,7 @@ final class PromiseTest extends TestCase
         yield 'done' => ['The form is signed and in the post. You will have it by Friday.', false];
         yield 'a plain answer' => ['The second one, with the round top.', false];
         yield 'a question back' => ['Which of the two do you mean? Will you be there on Friday?', false];
+        yield 'a question back and a promise' => ['Which of the two do you mean? I am looking into it.', true];
         yield 'nothing' => ["\n\n", false];
         yield 'long' => [
             str_repeat('The stairs have twelve steps and the rail is loose at the third one. ', 14).'I will send more.',
@@ -85,6 +86,13 @@ final class PromiseTest extends TestCase
             [$promise?->words, (string) $promise?->by],
         );
         self::assertNull(Promise::in('I am looking into it.', [], false, LocalDate::parse('2026-11-24'))?->by);
+    }
+
+    public function testALongSentenceIsCut(): void
+    {
+        $sentence = 'I will send it '.str_repeat('o', 145);
+        $words = static fn (string $text): ?string => Promise::in($text, [], false, LocalDate::parse('2026-11-24'))?->words;
+        self::assertSame([$sentence, mb_substr($sentence, 0, 159).'…'], [$words($sentence), $words($sentence.'o')]);
     }
 
     /** @return iterable<string, array{list<array{0: string, 1: string, 2?: string}>, bool}> */

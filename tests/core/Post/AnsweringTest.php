@@ -275,6 +275,37 @@ final class AnsweringTest extends TestCase
         );
     }
 
+    public function testAsManyAsMayGetOneMessageAndEachOnce(): void
+    {
+        $people = array_map(static fn (int $n): Address => new Address("p{$n}@x.example"), range(1, Recipients::MOST));
+        $again = [new Address(' P1@X.example '), new Address('p2@x.example', "  Tam\t of  Glass ")];
+        self::assertCount(Recipients::MOST, Recipients::checkAll(new Letter([...$people, ...$again]))->to);
+        self::assertSame('Tam of Glass', Recipients::checked([$again[1]], 'to')[0]->name);
+        self::assertSame(
+            [200, 200],
+            array_map(
+                static fn (int $length): int => mb_strlen(Recipients::checked([new Address('a@b.example', str_repeat('ü', $length))], 'to')[0]->name),
+                [200, 201],
+            ),
+        );
+    }
+
+    public function testALongAddressThatIsNoneIsNamedByItsBeginning(): void
+    {
+        foreach ([
+            [new Address(str_repeat('a', 80)), str_repeat('a', 80)],
+            [new Address(str_repeat('a', 81)), str_repeat('a', 79).'…'],
+            [new Address('', "Tam\r\nGlass"), 'Tam Glass'],
+        ] as [$address, $shown]) {
+            try {
+                Recipients::checked([$address], 'cc');
+                self::fail('It was taken.');
+            } catch (Refused $refused) {
+                self::assertSame(['cc', "\"{$shown}\" is no address that mail can be sent to."], [$refused->field, $refused->getMessage()]);
+            }
+        }
+    }
+
     public function testNobodyAndFarTooMany(): void
     {
         foreach ([

@@ -78,7 +78,7 @@ final class TemplateTest extends TestCase
     public function testTemplatesHaveNamesOfTheirOwn(): void
     {
         $world = new World();
-        $world->keepTemplates->add(World::account(), new EntryId('a'), 't1', ' Opening  hours ', 'Opening hours', 'We open at ten.', true);
+        $added = $world->keepTemplates->add(World::account(), new EntryId('a'), 't1', ' Opening  hours ', 'Opening hours', 'We open at ten.', true);
         $world->keepTemplates->add(World::account(), new EntryId('b'), 't2', 'Thanks', '', 'Thank you, {first name}.', false);
         foreach ([
             ['opening HOURS', 'x', 'name'],
@@ -97,6 +97,7 @@ final class TemplateTest extends TestCase
         $edited = $world->keepTemplates->edit(World::account(), new EntryId('c'), 't2', 'Thanks', 'Thank you', 'Thank you.', true);
         $gone = $world->keepTemplates->delete(World::account(), new EntryId('d'), 't2');
         self::assertCount(1, $world->memory->templates);
+        self::assertSame(['Opening hours', 'Thanks', 'Thanks'], [$added->about, $edited->about, $gone->about]);
         $world->undo($gone);
         $world->undo($edited);
         self::assertSame($before, $world->state());
