@@ -284,7 +284,9 @@ final class AnsweringTest extends TestCase
         self::assertSame(
             [200, 200],
             array_map(
-                static fn (int $length): int => mb_strlen(Recipients::checked([new Address('a@b.example', str_repeat('ü', $length))], 'to')[0]->name),
+                static fn (int $length): int => mb_strlen(
+                    Recipients::checked([new Address('a@b.example', str_repeat('ü', $length))], 'to')[0]->name,
+                ),
                 [200, 201],
             ),
         );

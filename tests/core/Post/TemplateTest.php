@@ -78,7 +78,15 @@ final class TemplateTest extends TestCase
     public function testTemplatesHaveNamesOfTheirOwn(): void
     {
         $world = new World();
-        $added = $world->keepTemplates->add(World::account(), new EntryId('a'), 't1', ' Opening  hours ', 'Opening hours', 'We open at ten.', true);
+        $added = $world->keepTemplates->add(
+            World::account(),
+            new EntryId('a'),
+            't1',
+            ' Opening  hours ',
+            'Opening hours',
+            'We open at ten.',
+            true,
+        );
         $world->keepTemplates->add(World::account(), new EntryId('b'), 't2', 'Thanks', '', 'Thank you, {first name}.', false);
         foreach ([
             ['opening HOURS', 'x', 'name'],

@@ -57,7 +57,9 @@ final class PeopleTest extends ApiTestCase
     public function testNobodyIsProposedToThemselves(): void
     {
         $this->signIn();
-        $this->letters([['Petra <petra@ternpoint.example>', 'a'], ['Wren <Wren@holt.example>', 'b'], ['Wren <wren@ternpoint.example>', 'c']]);
+        $this->letters(
+            [['Petra <petra@ternpoint.example>', 'a'], ['Wren <Wren@holt.example>', 'b'], ['Wren <wren@ternpoint.example>', 'c']],
+        );
         $this->settle(['addresses' => ['wren@holt.example']]);
         self::assertSame(['petra@ternpoint.example'], array_column($this->rows('/people'), 'email'));
         self::assertSame([], $this->rows('/people?words=wren'));
