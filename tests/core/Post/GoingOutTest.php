@@ -161,6 +161,30 @@ final class GoingOutTest extends TestCase
         self::assertSame('waiting' === $state, $this->outgoing($state)->isDue($now->modify('+1 day')));
     }
 
+    /** @return iterable<string, array{callable(Outgoing, \DateTimeImmutable): void, string, int}> step, state, tries after one */
+    public static function outcomes(): iterable
+    {
+        yield 'it begins' => [static fn (Outgoing $one) => $one->begin(), 'sending', 2];
+        yield 'it is out' => [static fn (Outgoing $one, \DateTimeImmutable $now) => $one->sent($now), 'sent', 1];
+        yield 'it is tried again' => [static fn (Outgoing $one, \DateTimeImmutable $now) => $one->tryAgain('No.', $now), 'waiting', 1];
+        yield 'it never will be' => [static fn (Outgoing $one) => $one->fail('No.'), 'failed', 1];
+        yield 'nobody knows' => [static fn (Outgoing $one) => $one->doubt('?'), 'doubt', 1];
+        yield 'it had not begun' => [static fn (Outgoing $one) => $one->notBegun(), 'waiting', 0];
+    }
+
+    /** @param callable(Outgoing, \DateTimeImmutable): void $step */
+    #[DataProvider('outcomes')]
+    public function testEachOutcomeIsNewToWhoeverSawItBefore(callable $step, string $state, int $tries): void
+    {
+        $outgoing = $this->outgoing('sending');
+        $revision = $outgoing->revision();
+        $step($outgoing, $this->world->clock->now());
+        self::assertSame(
+            [$state, $tries, $revision + 1],
+            [$outgoing->outgoingState()->value, $outgoing->tries(), $outgoing->revision()],
+        );
+    }
+
     public function testBackToADraftNothingIsLeftOfWaiting(): void
     {
         $outgoing = $this->outgoing('failed');
