@@ -7,7 +7,7 @@ namespace ZippyTray\Core\Arrival;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\Report;
+use ZippyTray\Core\Mail\Mime\Report;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Owed\OwedState;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Mail;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Mail\Remark\Remark;
+use ZippyTray\Core\Mail\Text\BodyText;
 use ZippyTray\Core\Time\Moment;
 
 /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Mail;
 
+use ZippyTray\Core\Mail\Mime\Report;
+use ZippyTray\Core\Mail\Remark\Remark;
 use ZippyTray\Core\Time\Moment;
 
 /**

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Owed;
 
-use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\Text\BodyText;
 use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;

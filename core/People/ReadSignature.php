@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Core\People;
 
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\Mail\BodyKind;
-use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\Text\BodyKind;
+use ZippyTray\Core\Mail\Text\BodyText;
 
 /**
  * Finds in a signature who signs it: each field with the place in the text from which it comes.

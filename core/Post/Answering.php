@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Post;
 
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\Mail\AddressParser;
-use ZippyTray\Core\Mail\HeaderDecoder;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\SubjectLine;
-use ZippyTray\Core\Mail\TextDecoder;
+use ZippyTray\Core\Mail\Mime\AddressParser;
+use ZippyTray\Core\Mail\Mime\HeaderDecoder;
+use ZippyTray\Core\Mail\Mime\TextDecoder;
+use ZippyTray\Core\Mail\Text\SubjectLine;
 
 /**
  * The letter with which an answer begins: to whom it goes, what it is called, and what it quotes.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Post;
 
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\Text\BodyText;
 
 /**
  * What somebody who looks over one's shoulder would ask before a letter is sent. None of it keeps it from being sent.

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Tray;
 
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\SubjectLine;
+use ZippyTray\Core\Mail\Text\SubjectLine;
 
 /**
  * What lists show of a conversation. It follows from the messages alone and can be made anew from them at any time, so it is no

@@ -6,7 +6,7 @@ namespace ZippyTray\Server\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
-use ZippyTray\Core\Mail\SubjectLine;
+use ZippyTray\Core\Mail\Text\SubjectLine;
 
 final class Version20261129000000 extends AbstractMigration
 {

@@ -34,6 +34,14 @@ final class Architecture
         'Arrival' => ['Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
     ];
 
+    /** The same of what a message is; besides, each may know the message itself. */
+    private const MAIL = [
+        'Text' => [],
+        'Remark' => [],
+        'Thread' => ['Text'],
+        'Mime' => ['Text', 'Remark'],
+    ];
+
     /** The same of the server; besides, each may know the core. */
     private const SERVER = [
         'Clock' => [],
@@ -73,6 +81,13 @@ final class Architecture
     public function foldersOfTheCore(): iterable
     {
         return self::layers('ZippyTray\Core', 'core', self::CORE);
+    }
+
+    /** @return iterable<string, Rule> */
+    #[TestRule]
+    public function foldersOfMail(): iterable
+    {
+        return self::layers('ZippyTray\Core\Mail', 'core/Mail', self::MAIL);
     }
 
     /** @return iterable<string, Rule> */

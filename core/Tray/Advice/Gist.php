@@ -10,7 +10,7 @@ use ZippyTray\Core\Mail\AttachmentContent;
 use ZippyTray\Core\Mail\CalendarEvent;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageContent;
-use ZippyTray\Core\Mail\Remark;
+use ZippyTray\Core\Mail\Remark\Remark;
 use ZippyTray\Core\Time\Digits;
 use ZippyTray\Core\Time\Moment;
 

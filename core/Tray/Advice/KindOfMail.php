@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
-use ZippyTray\Core\Mail\Undelivered;
+use ZippyTray\Core\Mail\Mime\Undelivered;
 use ZippyTray\Core\Person\Person;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
-use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\Text\BodyText;
 
 /**
  * Finds the numbered, lettered and bulleted lists in what the sender wrote now, and within a

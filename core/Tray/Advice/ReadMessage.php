@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
-use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\CalendarEvent;
-use ZippyTray\Core\Mail\SubjectLine;
+use ZippyTray\Core\Mail\Text\BodyText;
+use ZippyTray\Core\Mail\Text\SubjectLine;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\Language\Tongue;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
-use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\Text\BodyText;
 
 /**
  * Cuts what the sender of a message wrote now into sentences. Quotes and signatures are left out.

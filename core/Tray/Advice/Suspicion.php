@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Advice;
 
-use ZippyTray\Core\Mail\Hosts;
-use ZippyTray\Core\Mail\Remark;
-use ZippyTray\Core\Mail\RemarkKind;
+use ZippyTray\Core\Mail\Remark\Hosts;
+use ZippyTray\Core\Mail\Remark\Remark;
+use ZippyTray\Core\Mail\Remark\RemarkKind;
 use ZippyTray\Core\Person\Person;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Books;
 
 use Doctrine\DBAL\Connection;
-use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Server\Store\Row;
 
 final readonly class BytesAsTheyCame implements BookCheck

@@ -9,7 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\EmailId;
-use ZippyTray\Core\Mail\ThreadIndex;
+use ZippyTray\Core\Mail\Thread\ThreadIndex;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Server\Store\PeopleIndex;
 use ZippyTray\Server\Store\Ports\MessageStore;

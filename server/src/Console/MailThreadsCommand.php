@@ -11,10 +11,10 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use ZippyTray\Core\Mail\MessageReader;
-use ZippyTray\Core\Mail\Threading;
-use ZippyTray\Core\Mail\ThreadPart;
-use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Mail\Mime\MessageReader;
+use ZippyTray\Core\Mail\Mime\UnreadableMessage;
+use ZippyTray\Core\Mail\Thread\Threading;
+use ZippyTray\Core\Mail\Thread\ThreadPart;
 use ZippyTray\Server\Mailroom\MailFiles;
 
 #[AsCommand('mail:threads', 'Prints the conversations that the messages of a file or folder form')]

@@ -15,7 +15,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageContent;
-use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Mailroom\FormattedMail;

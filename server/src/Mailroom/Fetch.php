@@ -10,7 +10,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Journal\Transaction;
-use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Mail\Mime\UnreadableMessage;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Account\MailWays;

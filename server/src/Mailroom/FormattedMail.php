@@ -7,9 +7,9 @@ namespace ZippyTray\Server\Mailroom;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerInterface;
 use ZippyTray\Core\Mail\AttachmentContent;
-use ZippyTray\Core\Mail\BoundedHtml;
-use ZippyTray\Core\Mail\Hosts;
 use ZippyTray\Core\Mail\MessageContent;
+use ZippyTray\Core\Mail\Mime\BoundedHtml;
+use ZippyTray\Core\Mail\Remark\Hosts;
 
 /**
  * A message's HTML as a page that is safe to show: without scripts, forms and anything to fetch, and of a bounded size.

@@ -10,7 +10,7 @@ use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Incoming;
 use ZippyTray\Core\Journal\Transaction;
-use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Mail\Mime\UnreadableMessage;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\Statistics;

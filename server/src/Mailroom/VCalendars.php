@@ -15,7 +15,7 @@ use Sabre\VObject\Property\ICalendar\Duration;
 use Sabre\VObject\Reader;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\CalendarEvent;
-use ZippyTray\Core\Mail\Calendars;
+use ZippyTray\Core\Mail\Mime\Calendars;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 

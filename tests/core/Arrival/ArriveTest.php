@@ -10,7 +10,7 @@ use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
-use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Mail\Mime\UnreadableMessage;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\Moment;

@@ -6,9 +6,9 @@ namespace ZippyTray\Tests\Core\Mail;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZippyTray\Core\Mail\BodyKind;
-use ZippyTray\Core\Mail\BodyPart;
-use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\Text\BodyKind;
+use ZippyTray\Core\Mail\Text\BodyPart;
+use ZippyTray\Core\Mail\Text\BodyText;
 
 final class BodyTextTest extends TestCase
 {

@@ -6,7 +6,7 @@ namespace ZippyTray\Tests\Core\Mail;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZippyTray\Core\Mail\BoundedHtml;
+use ZippyTray\Core\Mail\Mime\BoundedHtml;
 
 final class BoundedHtmlTest extends TestCase
 {

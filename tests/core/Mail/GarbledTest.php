@@ -7,11 +7,11 @@ namespace ZippyTray\Tests\Core\Mail;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\AttachmentContent;
-use ZippyTray\Core\Mail\CharsetGuess;
-use ZippyTray\Core\Mail\HtmlText;
 use ZippyTray\Core\Mail\MessageContent;
-use ZippyTray\Core\Mail\MessageReader;
-use ZippyTray\Core\Mail\RemarkKind;
+use ZippyTray\Core\Mail\Mime\CharsetGuess;
+use ZippyTray\Core\Mail\Mime\HtmlText;
+use ZippyTray\Core\Mail\Mime\MessageReader;
+use ZippyTray\Core\Mail\Remark\RemarkKind;
 
 /**
  * Messages that were not written as they should have been: their text is there all the same.

@@ -7,13 +7,13 @@ namespace ZippyTray\Tests\Core\Mail;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\Mail\AddressParser;
-use ZippyTray\Core\Mail\HeaderDecoder;
-use ZippyTray\Core\Mail\HeaderParameters;
-use ZippyTray\Core\Mail\Headers;
-use ZippyTray\Core\Mail\MessageIds;
-use ZippyTray\Core\Mail\SubjectLine;
-use ZippyTray\Core\Mail\TextDecoder;
+use ZippyTray\Core\Mail\Mime\AddressParser;
+use ZippyTray\Core\Mail\Mime\HeaderDecoder;
+use ZippyTray\Core\Mail\Mime\HeaderParameters;
+use ZippyTray\Core\Mail\Mime\Headers;
+use ZippyTray\Core\Mail\Mime\MessageIds;
+use ZippyTray\Core\Mail\Mime\TextDecoder;
+use ZippyTray\Core\Mail\Text\SubjectLine;
 
 final class HeadersTest extends TestCase
 {

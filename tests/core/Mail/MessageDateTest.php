@@ -7,8 +7,8 @@ namespace ZippyTray\Tests\Core\Mail;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\DateSource;
-use ZippyTray\Core\Mail\Headers;
-use ZippyTray\Core\Mail\MessageDate;
+use ZippyTray\Core\Mail\Mime\Headers;
+use ZippyTray\Core\Mail\Mime\MessageDate;
 
 final class MessageDateTest extends TestCase
 {

@@ -7,10 +7,10 @@ namespace ZippyTray\Tests\Core\Mail;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Limit;
-use ZippyTray\Core\Mail\MimePart;
-use ZippyTray\Core\Mail\MimeStructure;
-use ZippyTray\Core\Mail\RemarkKind;
-use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Mail\Mime\MimePart;
+use ZippyTray\Core\Mail\Mime\MimeStructure;
+use ZippyTray\Core\Mail\Mime\UnreadableMessage;
+use ZippyTray\Core\Mail\Remark\RemarkKind;
 
 final class MimeStructureTest extends TestCase
 {

@@ -6,7 +6,7 @@ namespace ZippyTray\Tests\Core\Mail;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZippyTray\Core\Mail\Passage;
+use ZippyTray\Core\Mail\Text\Passage;
 
 final class PassageTest extends TestCase
 {

@@ -6,12 +6,12 @@ namespace ZippyTray\Tests\Core\Mail;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZippyTray\Core\Mail\Characters;
-use ZippyTray\Core\Mail\Hosts;
 use ZippyTray\Core\Mail\MessageContent;
-use ZippyTray\Core\Mail\MessageReader;
-use ZippyTray\Core\Mail\Remark;
-use ZippyTray\Core\Mail\RemarkKind;
+use ZippyTray\Core\Mail\Mime\MessageReader;
+use ZippyTray\Core\Mail\Remark\Characters;
+use ZippyTray\Core\Mail\Remark\Hosts;
+use ZippyTray\Core\Mail\Remark\Remark;
+use ZippyTray\Core\Mail\Remark\RemarkKind;
 
 final class RemarkTest extends TestCase
 {

@@ -6,9 +6,9 @@ namespace ZippyTray\Tests\Core\Mail;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZippyTray\Core\Mail\FlowedText;
-use ZippyTray\Core\Mail\HtmlText;
-use ZippyTray\Core\Mail\TextDecoder;
+use ZippyTray\Core\Mail\Mime\FlowedText;
+use ZippyTray\Core\Mail\Mime\HtmlText;
+use ZippyTray\Core\Mail\Mime\TextDecoder;
 
 final class TextTest extends TestCase
 {

@@ -8,9 +8,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use ZippyTray\Core\Mail\SubjectLine;
-use ZippyTray\Core\Mail\Threading;
-use ZippyTray\Core\Mail\ThreadPart;
+use ZippyTray\Core\Mail\Text\SubjectLine;
+use ZippyTray\Core\Mail\Thread\Threading;
+use ZippyTray\Core\Mail\Thread\ThreadPart;
 
 final class ThreadingTest extends TestCase
 {

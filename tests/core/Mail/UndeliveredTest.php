@@ -7,7 +7,7 @@ namespace ZippyTray\Tests\Core\Mail;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\KindOfMail;

@@ -6,8 +6,8 @@ namespace ZippyTray\Tests\Core\Mail;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZippyTray\Core\Mail\BodyKind;
-use ZippyTray\Core\Mail\BodyText;
+use ZippyTray\Core\Mail\Text\BodyKind;
+use ZippyTray\Core\Mail\Text\BodyText;
 
 /**
  * What was written now, under the attributions, header blocks, signatures and footers of many programs and languages.

@@ -6,10 +6,10 @@ namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\SubjectLine;
-use ZippyTray\Core\Mail\ThreadIndex;
-use ZippyTray\Core\Mail\Threading;
-use ZippyTray\Core\Mail\ThreadPart;
+use ZippyTray\Core\Mail\Text\SubjectLine;
+use ZippyTray\Core\Mail\Thread\ThreadIndex;
+use ZippyTray\Core\Mail\Thread\Threading;
+use ZippyTray\Core\Mail\Thread\ThreadPart;
 
 final readonly class MemoryThreads implements ThreadIndex
 {

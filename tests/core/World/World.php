@@ -20,7 +20,7 @@ use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Owed\SettleOwed;
 use ZippyTray\Core\People\KeepContacts;

@@ -7,7 +7,7 @@ namespace ZippyTray\Tests\Server\Mailroom;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Demo\DemoCorrespondents;
 use ZippyTray\Demo\Scenario;
 

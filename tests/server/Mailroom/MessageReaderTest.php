@@ -8,8 +8,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\AttachmentContent;
 use ZippyTray\Core\Mail\MessageContent;
-use ZippyTray\Core\Mail\MessageReader;
-use ZippyTray\Core\Mail\UnreadableMessage;
+use ZippyTray\Core\Mail\Mime\MessageReader;
+use ZippyTray\Core\Mail\Mime\UnreadableMessage;
 
 /**
  * Reading whole messages, with the MIME parser that is used in earnest.

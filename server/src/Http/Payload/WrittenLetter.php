@@ -6,9 +6,9 @@ namespace ZippyTray\Server\Http\Payload;
 
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Mail\Address;
-use ZippyTray\Core\Mail\AddressParser;
-use ZippyTray\Core\Mail\HeaderDecoder;
-use ZippyTray\Core\Mail\TextDecoder;
+use ZippyTray\Core\Mail\Mime\AddressParser;
+use ZippyTray\Core\Mail\Mime\HeaderDecoder;
+use ZippyTray\Core\Mail\Mime\TextDecoder;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Refused;
 

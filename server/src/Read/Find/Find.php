@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Find;
 
 use Doctrine\DBAL\Connection;
-use ZippyTray\Core\Mail\Passage;
+use ZippyTray\Core\Mail\Text\Passage;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Tray\ConversationRow;

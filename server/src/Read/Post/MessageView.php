@@ -6,12 +6,12 @@ namespace ZippyTray\Server\Read\Post;
 
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Attachment;
-use ZippyTray\Core\Mail\BodyKind;
-use ZippyTray\Core\Mail\BodyPart;
-use ZippyTray\Core\Mail\BodyText;
 use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\Remark;
+use ZippyTray\Core\Mail\Remark\Remark;
+use ZippyTray\Core\Mail\Text\BodyKind;
+use ZippyTray\Core\Mail\Text\BodyPart;
+use ZippyTray\Core\Mail\Text\BodyText;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Server\Store\StoredNow;
 

@@ -7,10 +7,10 @@ namespace ZippyTray\Server\Store\Ports;
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\SubjectLine;
-use ZippyTray\Core\Mail\ThreadIndex;
-use ZippyTray\Core\Mail\Threading;
-use ZippyTray\Core\Mail\ThreadPart;
+use ZippyTray\Core\Mail\Text\SubjectLine;
+use ZippyTray\Core\Mail\Thread\ThreadIndex;
+use ZippyTray\Core\Mail\Thread\Threading;
+use ZippyTray\Core\Mail\Thread\ThreadPart;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
 

@@ -6,7 +6,7 @@ namespace ZippyTray\Tests\Core\Tray\Advice;
 
 use Symfony\Component\Yaml\Yaml;
 use ZippyTray\Core\Mail\Attachment;
-use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Tray\Advice\Gist;
 
 /**

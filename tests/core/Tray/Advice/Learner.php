@@ -6,8 +6,8 @@ namespace ZippyTray\Tests\Core\Tray\Advice;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use ZippyTray\Core\Mail\BodyText;
-use ZippyTray\Core\Mail\SubjectLine;
+use ZippyTray\Core\Mail\Text\BodyText;
+use ZippyTray\Core\Mail\Text\SubjectLine;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\FoundDate;

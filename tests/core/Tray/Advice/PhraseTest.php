@@ -6,7 +6,7 @@ namespace ZippyTray\Tests\Core\Tray\Advice;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZippyTray\Core\Mail\MessageReader;
+use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Tray\Advice\Adviser;
