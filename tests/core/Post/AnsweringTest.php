@@ -81,6 +81,12 @@ final class AnsweringTest extends TestCase
             'petra@keepers.example',
             'news@lists.example',
         ];
+        yield 'a list without an address' => [
+            "From: petra@keepers.example\r\nTo: wren@ternpoint.example\r\nList-Post: <mailto:keepers>",
+            'petra@keepers.example',
+            'petra@keepers.example',
+            '',
+        ];
         yield 'what is no address is left out' => [
             "From: tam@glass.example\r\nTo: undisclosed-recipients:;, wren@ternpoint.example, nonsense\r\nCc: \"x\" <a b@c>",
             'tam@glass.example',

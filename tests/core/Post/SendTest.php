@@ -133,10 +133,34 @@ final class SendTest extends TestCase
         self::assertTrue($draft->isDue(new \DateTimeImmutable('2026-11-27T09:00:00Z')));
         $back = $this->world->drafts->takeBack(World::account(), new EntryId('t'), $draft->id);
         self::assertSame([OutgoingState::Draft, null, 'a draft again'], [$draft->outgoingState(), $draft->goesAt(), $back->consequence]);
+        self::assertSame('Re: Glass', $back->about);
+        $seen = $draft->revision();
         $this->world->undo($back);
         self::assertSame(OutgoingState::Waiting, $draft->outgoingState());
+        self::assertGreaterThan($seen, $draft->revision(), 'Whoever saw the draft is told.');
         $this->expectExceptionObject(new Refused('Tue 24 Nov 2026, 09:00 is already past. Choose a moment that is still to come.', 'at'));
         ($this->world->send)(World::account(), new EntryId('p'), $draft->id, $this->at('2026-11-24T09:00:00Z'), true);
+    }
+
+    public function testWhatHasNoSubjectIsNamedAllTheSame(): void
+    {
+        $draft = $this->draft();
+        $this->world->drafts->write(
+            World::account(),
+            $draft->id,
+            $draft->revision(),
+            $draft->kind,
+            null,
+            '',
+            new Letter([new Address('tam@glass.example')], text: 'Yes.'),
+        );
+        $sent = ($this->world->send)(World::account(), new EntryId('e'), $draft->id, $this->at('2026-11-27T09:00:00Z'), true);
+        $back = $this->world->drafts->takeBack(World::account(), new EntryId('t'), $draft->id);
+        $gone = $this->world->drafts->drop(World::account(), new EntryId('d'), $draft->id);
+        self::assertSame(
+            ['Message without a subject', 'Message without a subject', 'Draft without a subject'],
+            [$sent->about, $back->about, $gone->about],
+        );
     }
 
     public function testADraftIsKeptAndOneWindowDoesNotOverwriteAnother(): void
