@@ -7,7 +7,7 @@ namespace ZippyTray\Tests\Server;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\Routing\RouterInterface;
 use ZippyTray\Core\Journal\EntryKind;
-use ZippyTray\Server\Http\Payload\DecisionKind;
+use ZippyTray\Server\Http\Payload\Tray\DecisionKind;
 
 final class ContractTest extends KernelTestCase
 {

@@ -25,7 +25,7 @@ use ZippyTray\Core\Time\Field\Reading;
 use ZippyTray\Core\Time\Unreadable;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\WrittenLetter;
+use ZippyTray\Server\Http\Payload\Post\WrittenLetter;
 use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Read\Post\OutgoingRows;
 

@@ -14,7 +14,7 @@ use ZippyTray\Core\Tray\Clear;
 use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Clearings;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\NewClearing;
+use ZippyTray\Server\Http\Payload\Tray\NewClearing;
 use ZippyTray\Server\Read\Counts;
 use ZippyTray\Server\Read\Tray\Clearings as ClearingViews;
 

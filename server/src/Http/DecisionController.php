@@ -23,7 +23,7 @@ use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Core\Tray\NextClearing;
 use ZippyTray\Core\Tray\SnoozePresets;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\DecisionRequest;
+use ZippyTray\Server\Http\Payload\Tray\DecisionRequest;
 use ZippyTray\Server\Read\Journal\EntryRows;
 
 #[Route('/api')]

@@ -13,7 +13,7 @@ use ZippyTray\Core\Time\DayMark;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Clock\ProgramClock;
-use ZippyTray\Server\Http\Payload\ClockMove;
+use ZippyTray\Server\Http\Payload\Account\ClockMove;
 use ZippyTray\Server\Read\Heartbeat;
 
 final readonly class DemoClockController

@@ -20,7 +20,7 @@ use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\JotLine;
+use ZippyTray\Server\Http\Payload\Task\JotLine;
 
 /**
  * A task written down in one line.

@@ -17,8 +17,8 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\ListFields;
-use ZippyTray\Server\Http\Payload\ListPlace;
+use ZippyTray\Server\Http\Payload\Task\ListFields;
+use ZippyTray\Server\Http\Payload\Task\ListPlace;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Task\TaskRows;
 

@@ -20,7 +20,7 @@ use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Refused;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\MailWays;
-use ZippyTray\Server\Http\Payload\MailWaysFields;
+use ZippyTray\Server\Http\Payload\Account\MailWaysFields;
 use ZippyTray\Server\Mailroom\Out\BuildMessage;
 use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\Unanswered;

@@ -16,9 +16,9 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\SettleOwed;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\OwedMove;
-use ZippyTray\Server\Http\Payload\OwedSettling;
-use ZippyTray\Server\Http\Payload\OwedTakeUp;
+use ZippyTray\Server\Http\Payload\Post\OwedMove;
+use ZippyTray\Server\Http\Payload\Post\OwedSettling;
+use ZippyTray\Server\Http\Payload\Post\OwedTakeUp;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Post\OwedRows;
 

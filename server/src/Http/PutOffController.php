@@ -13,7 +13,7 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\PutOffTasks;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\PutOffField;
+use ZippyTray\Server\Http\Payload\Task\PutOffField;
 use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Read\Journal\EntryRows;
 

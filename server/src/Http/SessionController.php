@@ -14,8 +14,8 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
-use ZippyTray\Server\Http\Payload\NewAccount;
-use ZippyTray\Server\Http\Payload\NewPassword;
+use ZippyTray\Server\Http\Payload\Account\NewAccount;
+use ZippyTray\Server\Http\Payload\Account\NewPassword;
 use ZippyTray\Server\Store\SessionStore;
 
 final readonly class SessionController

@@ -14,7 +14,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\Settings;
+use ZippyTray\Server\Http\Payload\Account\Settings;
 
 final readonly class SettingsController
 {

@@ -20,11 +20,11 @@ use ZippyTray\Core\Task\MoveTasks;
 use ZippyTray\Core\Task\RemoveTasks;
 use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\ChangeOfTasks;
 use ZippyTray\Server\Http\Payload\EntryOnly;
-use ZippyTray\Server\Http\Payload\TaskDeletion;
-use ZippyTray\Server\Http\Payload\TaskMove;
-use ZippyTray\Server\Http\Payload\TaskState;
+use ZippyTray\Server\Http\Payload\Task\ChangeOfTasks;
+use ZippyTray\Server\Http\Payload\Task\TaskDeletion;
+use ZippyTray\Server\Http\Payload\Task\TaskMove;
+use ZippyTray\Server\Http\Payload\Task\TaskState;
 use ZippyTray\Server\Read\Journal\EntryRows;
 
 /**

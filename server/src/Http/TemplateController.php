@@ -19,9 +19,9 @@ use ZippyTray\Core\Post\Placeholders;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Refused;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\TemplateFields;
-use ZippyTray\Server\Http\Payload\TemplateGaps;
-use ZippyTray\Server\Http\Payload\WrittenLetter;
+use ZippyTray\Server\Http\Payload\Post\TemplateFields;
+use ZippyTray\Server\Http\Payload\Post\TemplateGaps;
+use ZippyTray\Server\Http\Payload\Post\WrittenLetter;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Store\Ports\TemplateStore;
 

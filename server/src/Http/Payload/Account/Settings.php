@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload\Account;
+
+use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Post\PostSettings;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\FirstReminder;
+use ZippyTray\Core\Task\TaskSettings;
+use ZippyTray\Core\Time\Field\Speaker;
+use ZippyTray\Core\Time\TimeSettings;
+use ZippyTray\Core\Time\Week;
+use ZippyTray\Core\Tray\ClearingOrder;
+use ZippyTray\Core\Tray\SnoozePresets;
+use ZippyTray\Core\Tray\TraySettings;
+
+final readonly class Settings
+{
+    /**
+     * @param bool                  $dayFirst    whether 4/12 is the fourth of December
+     * @param list<int>             $workingDays 1 is Monday
+     * @param array<string, string> $marks       times by the value of their mark
+     * @param string                $zone        IANA name
+     * @param list<string>          $snoozes     when phrases
+     * @param string                $taskDue     a when phrase; empty: none
+     * @param string|null           $name        of the person; null: as it is
+     * @param list<string>|null     $addresses   that are theirs besides the one that they sign in with; null: as they are
+     */
+    public function __construct(
+        public bool $dayFirst,
+        public ClearingOrder $clearingOrder,
+        public int $weekStart,
+        #[Assert\All([new Assert\Type('int')])]
+        public array $workingDays,
+        #[Assert\All([new Assert\Type('string')])]
+        public array $marks,
+        public bool $completeSubtasks,
+        public int $reminderPercent,
+        public int $reminderDays,
+        public string $zone,
+        #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 200)])]
+        public array $snoozes,
+        public bool $mailEndsSnooze,
+        public int $undoSeconds,
+        public string $signature,
+        public bool $digest,
+        public bool $nextAfterDeciding = true,
+        #[Assert\Length(max: 200)]
+        public string $taskDue = '',
+        #[Assert\Length(max: 200)]
+        public string $taskReminder = '',
+        #[Assert\Length(max: 200, maxMessage: 'A name can have {{ limit }} characters at most.')]
+        #[Assert\NotBlank(message: 'What is your name?', allowNull: true, normalizer: 'trim')]
+        public ?string $name = null,
+        #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 320)])]
+        public ?array $addresses = null,
+    ) {
+    }
+
+    /** @throws Refused */
+    public function time(): TimeSettings
+    {
+        $days = array_values(array_unique($this->workingDays));
+        sort($days);
+
+        return new TimeSettings($this->dayFirst, new Week($this->weekStart, $days), $this->marks);
+    }
+
+    /** @throws Refused */
+    public function tray(): TraySettings
+    {
+        return new TraySettings(new SnoozePresets($this->snoozes), $this->mailEndsSnooze, $this->nextAfterDeciding);
+    }
+
+    /** @throws Refused */
+    public function post(): PostSettings
+    {
+        return new PostSettings($this->undoSeconds, $this->signature, $this->digest);
+    }
+
+    /** @throws Refused */
+    public function tasks(Speaker $speaker): TaskSettings
+    {
+        $tasks = new TaskSettings(
+            $this->completeSubtasks,
+            new FirstReminder($this->reminderPercent, $this->reminderDays),
+            trim($this->taskDue),
+            trim($this->taskReminder),
+        );
+        $tasks->check($speaker);
+
+        return $tasks;
+    }
+}

@@ -1,9 +1,0 @@
-<?php
-
-declare(strict_types=1);
-
-namespace ZippyTray\Server\Http\Payload;
-
-final readonly class TaskDeletion extends SomeTasks
-{
-}
