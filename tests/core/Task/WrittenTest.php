@@ -237,12 +237,13 @@ final class WrittenTest extends TestCase
             '6 days before in the morning',
             (new FirstReminder(20, 10))->of($due, self::speaker()->now, new TimeSettings())?->text(),
         );
-        foreach ([[51, 3], [-1, 3], [10, 0], [10, 31]] as [$percent, $days]) {
+        foreach ([[0, 1, ''], [50, 30, ''], [51, 3, 'reminderPercent'], [-1, 3, 'reminderPercent'], [10, 0, 'reminderDays'],
+            [10, 31, 'reminderDays']] as [$percent, $days, $refused]) {
             try {
-                new FirstReminder($percent, $days);
-                self::fail('It was taken.');
-            } catch (Refused $refused) {
-                self::assertNotSame('', $refused->field);
+                $first = new FirstReminder($percent, $days);
+                self::assertSame([$percent, $days, ''], [$first->percent, $first->mostWorkingDays, $refused]);
+            } catch (Refused $problem) {
+                self::assertSame($refused, $problem->field);
             }
         }
     }
