@@ -75,9 +75,42 @@ final class FieldsTest extends TestCase
         }
     }
 
+    /** @return iterable<string, array{\Closure(Task): void}> */
+    public static function anyChange(): iterable
+    {
+        $zone = World::zone();
+        $at = new Moment(new \DateTimeImmutable('2026-11-25T09:00:00Z'), $zone);
+        yield 'its title' => [static fn (Task $task) => $task->rename('Paint the rail')];
+        yield 'its notes' => [static fn (Task $task) => $task->note('Two coats.')];
+        yield 'where it stands' => [static fn (Task $task) => $task->place(new ListId('shed'), null, 'W')];
+        yield 'when' => [static fn (Task $task) => $task->schedule(null, Due::onDay(LocalDate::parse('2026-12-01')), $zone)];
+        yield 'everything by days' => [static fn (Task $task) => $task->shift(2)];
+        yield 'how long' => [static fn (Task $task) => $task->estimate(20)];
+        yield 'its priority' => [static fn (Task $task) => $task->prioritise(Priority::High)];
+        yield 'its labels' => [static fn (Task $task) => $task->label(['Harbour'])];
+        yield 'its repeat' => [static fn (Task $task) => $task->repeatBy(null)];
+        yield 'its reminders' => [static fn (Task $task) => $task->remind([Reminder::at($at)])];
+        yield 'what it leads back to' => [static fn (Task $task) => $task->leadBackTo([Source::web('https://glass.example')])];
+        yield 'what is attached' => [static fn (Task $task) => $task->attach(['file'])];
+        yield 'done' => [static fn (Task $task) => $task->complete($at->instant)];
+        yield 'not done' => [static fn (Task $task) => $task->reopen()];
+        yield 'as it was' => [static fn (Task $task) => $task->restore($task->state())];
+    }
+
+    /** @param \Closure(Task): void $change */
+    #[DataProvider('anyChange')]
+    public function testWhoeverSawItBeforeAChangeIsTold(\Closure $change): void
+    {
+        $task = new Task(new TaskId('t'), World::account(), new \DateTimeImmutable('2026-11-24T10:00:00Z'), 'Paint', new ListId('l'));
+        $seen = $task->revision();
+        $change($task);
+        self::assertGreaterThan($seen, $task->revision());
+    }
+
     public function testLabelsAreTidied(): void
     {
         self::assertSame(['Roof  survey' => 'Roof survey'], ['Roof  survey' => Labels::checked([' Roof  survey ', 'roof SURVEY', ''])[0]]);
+        self::assertSame(['Roof', 'Glass'], Labels::checked(['Roof', ' ', 'Glass', 'roof']), 'What is empty is passed over.');
         foreach ([[str_repeat('x', 41)], array_map(static fn (int $number): string => 'label '.$number, range(1, 21))] as $labels) {
             try {
                 Labels::checked($labels);

@@ -66,6 +66,7 @@ final class WrittenTest extends TestCase
             ],
         ];
         yield ['x; https://glass.example/a?b=1', ['title 0-1: x', 'web 3-30: https://glass.example/a?b=1']];
+        yield ['x; 1 min', ['title 0-1: x', 'estimate 3-8: 1 minute']];
         yield ['x; in 20 min', ['title 0-1: x', 'due 3-12: Tue 24 Nov 2026, 10:20']];
         yield ['x; 20 min; 1h', ['title 0-1: x', 'estimate 3-9: 20 minutes', 'unread 11-13: There is an estimate already.']];
         yield [
@@ -118,6 +119,8 @@ final class WrittenTest extends TestCase
     /** @return iterable<string, array{string, string}> text, outline with "x" for what is done and "." for depth */
     public static function lists(): iterable
     {
+        yield 'tabs and spaces' => ["- a\n\t- b\n    - c\n\t    - d", 'a, .b, .c, ..d'];
+        yield 'check boxes behind marks' => ["- [x] a\n- [ ] b\n- ☑ c\n- ✓ d\n- [X] 1. e", 'xa, b, xc, xd, xe'];
         yield 'bullets of all kinds' => ["- a\n* b\n• c\n– d\n+ e\n1. f\n2) g\n(3) h\na) i\nj", 'a, b, c, d, e, f, g, h, i, j'];
         yield 'check boxes' => ["[ ] a\n[x] b\n- [X] c\n☐ d\n☑ e\n- [] f", 'a, xb, xc, d, xe, f'];
         yield 'indentation' => ["a\n  b\n    c\n  d\ne", 'a, .b, ..c, .d, e'];

@@ -54,7 +54,12 @@ final class Correspondence
             $this->senders[] = ["editor@news{$number}.example", MailKind::Newsletter, $list, $this->some($topics, 1)];
         }
         for ($number = 0; $number < 5; ++$number) {
-            $this->senders[] = ["talk{$number}@members.example", MailKind::Discussion, "talk{$number}.lists.example", $this->some($topics, 2)];
+            $this->senders[] = [
+                "talk{$number}@members.example",
+                MailKind::Discussion,
+                "talk{$number}.lists.example",
+                $this->some($topics, 2),
+            ];
         }
         for ($number = 0; $number < 8; ++$number) {
             $this->senders[] = ["offers@shop{$number}.example", MailKind::Advert, '', $this->some($topics, 1)];
@@ -74,7 +79,10 @@ final class Correspondence
         $rank = (int) (\count($this->senders) ** $this->share()) - 1;
         [$email, $kind, $list, $topics] = $this->senders[min(\count($this->senders) - 1, max(0, $rank))];
         $topic = $topics[$this->chance->getInt(0, \count($topics) - 1)];
-        $words = [...$this->some(self::TOPICS[$topic], $this->chance->getInt(1, 3)), ...$this->some(self::ELSEWHERE, $this->chance->getInt(0, 2))];
+        $words = [
+            ...$this->some(self::TOPICS[$topic], $this->chance->getInt(1, 3)),
+            ...$this->some(self::ELSEWHERE, $this->chance->getInt(0, 2)),
+        ];
         $asks = $kind->canAsk() && $this->share() < (MailKind::Personal === $kind ? 0.5 : 0.2);
         $dated = $this->share() < ($asks ? 0.4 : 0.2);
         $copied = MailKind::Personal === $kind && $this->share() < 0.2;

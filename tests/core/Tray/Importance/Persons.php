@@ -16,6 +16,7 @@ final class Persons
     public static function all(): array
     {
         $number = static fn (string $text): int => (int) preg_replace('/\D+/', '', $text);
+        $who = static fn (SimulatedLetter $letter): int => $number(explode('@', $letter->email)[0]);
         $isPerson = static fn (SimulatedLetter $letter): bool => \in_array($letter->kind, [MailKind::Personal, MailKind::Discussion], true);
         $customers = static fn (SimulatedLetter $letter, int $change = 0): Shown => match (true) {
             MailKind::Personal === $letter->kind && ($number($letter->domain) + $change) % 13 < 4 => Shown::Answered,
@@ -44,15 +45,15 @@ final class Persons
                 default => Shown::Unread,
             },
             'some always, some when they ask' => static fn (SimulatedLetter $letter, int $at): Shown => match (true) {
-                MailKind::Personal === $letter->kind && 0 === $number(explode('@', $letter->email)[0]) % 3 => Shown::Answered,
-                MailKind::Personal === $letter->kind && 1 === $number(explode('@', $letter->email)[0]) % 3 => $letter->asks ? Shown::Acted : Shown::Read,
+                MailKind::Personal === $letter->kind && 0 === $who($letter) % 3 => Shown::Answered,
+                MailKind::Personal === $letter->kind && 1 === $who($letter) % 3 => $letter->asks ? Shown::Acted : Shown::Read,
                 MailKind::Notice === $letter->kind && $number($letter->domain) < 3 => Shown::Acted,
                 MailKind::Personal === $letter->kind => Shown::Unread,
                 default => Shown::Dropped,
             },
             'reads newsletters, and hardly anything else' => static fn (SimulatedLetter $letter, int $at): Shown => match (true) {
                 MailKind::Newsletter === $letter->kind => 0 === $number($letter->list) % 2 ? Shown::PutOff : Shown::Read,
-                MailKind::Personal === $letter->kind && $number(explode('@', $letter->email)[0]) < 8 => Shown::Answered,
+                MailKind::Personal === $letter->kind && $who($letter) < 8 => Shown::Answered,
                 $isPerson($letter) => Shown::Unread,
                 default => Shown::Dropped,
             },
@@ -61,7 +62,10 @@ final class Persons
                 $isPerson($letter) => Shown::Read,
                 default => Shown::Unread,
             },
-            'other customers after a thousand' => static fn (SimulatedLetter $letter, int $at): Shown => $customers($letter, $at < 1000 ? 0 : 6),
+            'other customers after a thousand' => static fn (SimulatedLetter $letter, int $at): Shown => $customers(
+                $letter,
+                $at < 1000 ? 0 : 6,
+            ),
         ];
     }
 }
