@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Remind\RemindOf;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Time\Field\ReadReminder;
@@ -115,6 +116,43 @@ final class RemindTest extends TestCase
             $world->ringIds(),
             $world->speaker()->moment('24 nov 11:00', 'at'),
         );
+    }
+
+    public function testWhatIsStillToComeStaysBesideWhatComesAgain(): void
+    {
+        $world = new World();
+        $world->look();
+        $world->makeTask(new TaskFields('Oil', due: $world->speaker()->due('friday', 'due'), reminders: [
+            self::at($world, 'at 11'),
+            self::at($world, 'at 16'),
+            ReadReminder::of('the day before', $world->speaker()),
+        ]));
+        $world->clock->set('2026-11-24T11:00:05Z');
+        self::assertSame(['Oil 24 11:00'], $world->look());
+        $world->answer->again(
+            World::account(),
+            new EntryId($world->ids->next()),
+            $world->ringIds(),
+            $world->speaker()->moment('in 20 minutes', 'at'),
+        );
+        self::assertSame(
+            ['Tue 24 Nov 2026, 16:00', '1 day before', 'Tue 24 Nov 2026, 11:20'],
+            array_map(static fn (Reminder $one): string => $one->text(), $world->task('Oil')->reminders()),
+        );
+    }
+
+    public function testAConversationRemindsSoOftenAtTheMost(): void
+    {
+        $world = new World();
+        $mail = $world->conversation('Rota');
+        $some = static fn (int $count): array => array_map(
+            static fn (int $day): Reminder => self::at($world, "{$day} dec 9:00"),
+            range(1, $count),
+        );
+        ($world->remindOf)(World::account(), new EntryId('e'), $mail->id, $some(RemindOf::MOST));
+        self::assertCount(RemindOf::MOST, $mail->reminders());
+        $this->expectException(Refused::class);
+        ($world->remindOf)(World::account(), new EntryId('f'), $mail->id, $some(RemindOf::MOST + 1));
     }
 
     public function testOnlyWhatIsOpenReminds(): void

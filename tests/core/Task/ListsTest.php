@@ -157,7 +157,11 @@ final class ListsTest extends TestCase
         $before = $this->world->state();
         $entry = $this->world->changeLists->delete(World::account(), new EntryId('d'), new ListId('Roof'), ListId::orNull($moveTo));
         self::assertSame(['Roof', $said], [$entry->about, $entry->consequence]);
-        self::assertSame('House Shed', implode(' ', array_intersect(['House', 'Shed'], explode(' ', $this->order()))), 'Nothing lies under it.');
+        self::assertSame(
+            'House Shed',
+            implode(' ', array_intersect(['House', 'Shed'], explode(' ', $this->order()))),
+            'Nothing lies under it.',
+        );
         self::assertCount($left, $this->world->memory->tasks);
         $titles = [];
         foreach ($this->world->memory->tasks as $task) {

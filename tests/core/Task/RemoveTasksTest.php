@@ -22,7 +22,10 @@ final class RemoveTasksTest extends TestCase
     {
         yield 'alone' => [[], ''];
         yield 'with one' => [[new Outline('Prime')], 'with 1 subtask'];
-        yield 'with several, however deep' => [[new Outline('Prime', under: [new Outline('Buy primer')]), new Outline('Sand')], 'with 3 subtasks'];
+        yield 'with several, however deep' => [
+            [new Outline('Prime', under: [new Outline('Buy primer')]), new Outline('Sand')],
+            'with 3 subtasks',
+        ];
     }
 
     /** @param list<Outline> $under */
