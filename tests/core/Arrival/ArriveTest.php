@@ -232,6 +232,34 @@ final class ArriveTest extends TestCase
         })(array_count_values($world->memory->conversationOf)));
     }
 
+    /** By its subject alone a letter was taken for an answer; what it does answer comes late, and is about something else. */
+    public function testWhatIsPartedStaysWhereItWas(): void
+    {
+        $world = new World();
+        $bring = static fn (string $id, int $hour, string $subject, string $more = ''): mixed => ($world->arrive)(
+            World::recipient(),
+            "From: <tam@glass.example>\nSubject: {$subject}\nDate: Tue, 24 Nov 2026 0{$hour}:00:00 +0000\nMessage-ID: <{$id}@x.example>\n{$more}\nText.",
+        );
+        $bring('first', 8, 'Glass');
+        $bring('answer', 9, 'Re: Glass', "References: <late@x.example>\n");
+        $one = $this->only($world);
+        $world->decide(new Archive(), [$one]);
+        $state = $one->state();
+        $bring('late', 7, 'Tiles');
+        self::assertCount(2, $world->memory->conversations);
+        $places = $decided = [];
+        foreach ($world->memory->messages as $id => $message) {
+            $conversation = $world->memory->conversations[$world->memory->conversationOf[$id]];
+            $places[$message->messageHeader] = $conversation->placeAt($world->clock->now());
+            $decided[$message->messageHeader] = $conversation->state()['decidedAs'];
+        }
+        self::assertSame(
+            ['first@x.example' => Place::Archive, 'answer@x.example' => Place::Tray, 'late@x.example' => Place::Tray],
+            $places,
+        );
+        self::assertSame([$state['decidedAs']], array_values(array_unique($decided)), 'What was decided is known of both.');
+    }
+
     /** @param list<string> $references */
     private function receive(World $world, string $id, string $from = 'tam@glass.example', array $references = []): void
     {
