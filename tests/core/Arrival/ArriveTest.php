@@ -238,7 +238,8 @@ final class ArriveTest extends TestCase
         $world = new World();
         $bring = static fn (string $id, int $hour, string $subject, string $more = ''): mixed => ($world->arrive)(
             World::recipient(),
-            "From: <tam@glass.example>\nSubject: {$subject}\nDate: Tue, 24 Nov 2026 0{$hour}:00:00 +0000\nMessage-ID: <{$id}@x.example>\n{$more}\nText.",
+            "From: <tam@glass.example>\nSubject: {$subject}\nDate: Tue, 24 Nov 2026 0{$hour}:00:00 +0000\n"
+                ."Message-ID: <{$id}@x.example>\n{$more}\nText.",
         );
         $bring('first', 8, 'Glass');
         $bring('answer', 9, 'Re: Glass', "References: <late@x.example>\n");
