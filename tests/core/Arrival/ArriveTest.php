@@ -258,7 +258,7 @@ final class ArriveTest extends TestCase
             ['first@x.example' => Place::Archive, 'answer@x.example' => Place::Tray, 'late@x.example' => Place::Tray],
             $places,
         );
-        self::assertSame([$state['decidedAs']], array_values(array_unique($decided)), 'What was decided is known of both.');
+        self::assertSame(array_fill_keys(array_keys($places), $state['decidedAs']), $decided, 'What was decided is known of both.');
     }
 
     /** @param list<string> $references */
