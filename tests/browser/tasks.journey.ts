@@ -1,5 +1,43 @@
 import { expect, test } from './desk'
 
+test('what is pressed does not move away when an answer comes', async ({ desk, page }) => {
+  await desk.open('Proof of the winter leaflet')
+  await desk.press('2')
+  let answer = () => {}
+  const answered = new Promise<void>((done) => (answer = done))
+  for (const asked of ['**/api/first-reminder?*', '**/api/when?*'])
+    await page.route(asked, async (route) => {
+      await answered
+      await route.continue()
+    })
+  const due = page.getByRole('textbox', { name: 'Due' })
+  const asked = Promise.all(
+    ['/api/first-reminder', '/api/when'].map((path) =>
+      page.waitForRequest((request) => new URL(request.url()).pathname === path),
+    ),
+  )
+  await due.fill('14 march 2031')
+  await page.getByRole('combobox', { name: 'List' }).fill('Press')
+  await asked
+  const more = page.getByRole('button', { name: 'More', exact: true })
+  await more.hover()
+  await page.mouse.down()
+  const came = Promise.all(
+    ['/api/first-reminder', '/api/when'].map((path) =>
+      page.waitForResponse((response) => new URL(response.url()).pathname === path),
+    ),
+  )
+  answer()
+  for (const response of await came) await response.finished()
+  await page.evaluate(
+    () => new Promise((painted) => requestAnimationFrame(() => requestAnimationFrame(painted))),
+  )
+  await page.mouse.up()
+  await expect(page.getByRole('textbox', { name: 'Notes' })).toBeVisible()
+  await expect(page.getByText('Fri 14 Mar 2031')).toBeVisible()
+  await expect(page.getByText('Tue 11 Mar 2031 at 09:00')).toBeVisible()
+})
+
 test('a task is made, leads back to its message, and outlives the mail', async ({ desk, page }) => {
   await desk.open('Proof of the winter leaflet')
   await desk.press('2')

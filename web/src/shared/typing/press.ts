@@ -1,9 +1,15 @@
 /** Whether a pointer is down: between its press and its release what lies under it must not move away. */
 let isDown = false
 let waiting: (() => void)[] = []
+let limit = 0
+
+/** Milliseconds; who holds longer does not click, or the release went to another window. */
+const LONGEST = 2000
 
 function released(): void {
+  if (!isDown) return
   isDown = false
+  window.clearTimeout(limit)
   // The click itself comes between the release and this.
   setTimeout(() => {
     const now = waiting
@@ -12,11 +18,20 @@ function released(): void {
   })
 }
 
-window.addEventListener('pointerdown', () => (isDown = true), { capture: true })
-for (const end of ['pointerup', 'pointercancel', 'dragend'])
+function pressed(): void {
+  isDown = true
+  window.clearTimeout(limit)
+  limit = window.setTimeout(released, LONGEST)
+}
+
+window.addEventListener('pointerdown', pressed, { capture: true })
+for (const end of ['pointerup', 'pointercancel', 'dragend', 'blur'])
   window.addEventListener(end, released, { capture: true })
 
-/** Now, or after the click that is being made: what folds when the focus goes elsewhere would take the click along. */
+/**
+ * Now, or after the click that is being made: what folds when the focus goes elsewhere, or what an answer brings, would take
+ * the click along.
+ */
 export function afterPress(run: () => void): void {
   if (isDown) waiting.push(run)
   else run()
