@@ -18,6 +18,15 @@ test('what would move the page waits for the click that is being made', () => {
     expect(done).toContain(end)
   }
   expect(done).toHaveLength(5)
+
+  // A field that is left by the press is no end of it.
+  const field = document.body.appendChild(document.createElement('input'))
+  pointer('pointerdown')
+  field.dispatchEvent(new Event('blur', { bubbles: true }))
+  afterPress(() => done.push('field'))
+  vi.advanceTimersByTime(100)
+  expect(done).not.toContain('field')
+  pointer('pointerup')
   vi.useRealTimers()
 })
 

@@ -25,8 +25,10 @@ function pressed(): void {
 }
 
 window.addEventListener('pointerdown', pressed, { capture: true })
-for (const end of ['pointerup', 'pointercancel', 'dragend', 'blur'])
+for (const end of ['pointerup', 'pointercancel', 'dragend'])
   window.addEventListener(end, released, { capture: true })
+// The whole window's, not that of a field which the press leaves.
+window.addEventListener('blur', (event) => event.target === window && released())
 
 /**
  * Now, or after the click that is being made: what folds when the focus goes elsewhere, or what an answer brings, would take
