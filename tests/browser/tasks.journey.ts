@@ -3,7 +3,7 @@ import { expect, test } from './desk'
 test('what is pressed does not move away when an answer comes', async ({ desk, page }) => {
   await desk.open('Proof of the winter leaflet')
   await desk.press('2')
-  let answer = () => {}
+  let answer: () => void = () => undefined
   const answered = new Promise<void>((done) => (answer = done))
   for (const asked of ['**/api/first-reminder?*', '**/api/when?*'])
     await page.route(asked, async (route) => {

@@ -3,7 +3,7 @@ import 'vuetify/styles/core'
 import '../ui/tokens.css'
 import '../ui/kit.css'
 import './style.css'
-import { notifyManager, QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { Problem } from '@/shared/api/problem'
@@ -13,7 +13,6 @@ import { rememberPlace } from './lastplace'
 import { router } from './router'
 import { vuetify } from './theme'
 import { forgetOld } from '@/shared/typing/kept'
-import { afterPress } from '@/shared/typing/press'
 
 const queryClient = new QueryClient({
   defaultOptions: {
@@ -25,9 +24,6 @@ const queryClient = new QueryClient({
     },
   },
 })
-
-// What an answer brings comes after the click that is being made.
-notifyManager.setScheduler((run) => setTimeout(() => afterPress(run)))
 
 forgetOld()
 rememberPlace()

@@ -8,7 +8,6 @@ import { copyOf, fieldsOf, type TaskDraft } from './draft'
 import { escape } from '@/shared/keys/registry'
 import KeptNote from '@/ui/KeptNote.vue'
 import { useTyped } from '@/shared/typing/kept'
-import { afterPress } from '@/shared/typing/press'
 import FileDrop from '@/ui/FileDrop.vue'
 import { tell } from '@/shared/notice'
 import { offerList } from './paste'
@@ -66,11 +65,9 @@ watchDebounced(
     const before = proposed
     if (!before || !draft.reminders.includes(before)) return
     const next = await firstReminderOf(phrase).catch(() => before)
-    afterPress(() => {
-      if (draft.due.phrase !== phrase || next === before || proposed !== before) return
-      proposed = next
-      draft.reminders = draft.reminders.flatMap((one) => (one !== before ? [one] : next ? [next] : []))
-    })
+    if (draft.due.phrase !== phrase || next === before) return
+    proposed = next
+    draft.reminders = draft.reminders.flatMap((one) => (one !== before ? [one] : next ? [next] : []))
   },
   { debounce: 200 },
 )

@@ -1,5 +1,5 @@
 import { afterEach, expect, test, vi } from 'vitest'
-import { heard, isSignedIn, signInNeeded } from './client'
+import { answer, heard, isSignedIn, signInNeeded } from './client'
 
 afterEach(() => (signInNeeded.value = false))
 
@@ -32,4 +32,23 @@ test('what was asked for before somebody signed in says nothing any more', async
   expect(await held(401)()).toBe(true)
   isSignedIn()
   expect(signInNeeded.value).toBe(false)
+})
+
+test('what is answered during a click is heard of behind it', async () => {
+  const said: string[] = []
+  const call = (name: string, ok: boolean) =>
+    answer(
+      Promise.resolve({ data: name, error: {}, response: new Response(null, { status: ok ? 200 : 500 }) }),
+    ).then(
+      () => said.push(name),
+      () => said.push(`no ${name}`),
+    )
+  await call('at once', true)
+  window.dispatchEvent(new Event('pointerdown'))
+  const later = [call('an answer', true), call('answer', false)]
+  await new Promise((done) => setTimeout(done))
+  expect(said).toEqual(['at once'])
+  window.dispatchEvent(new Event('pointerup'))
+  await Promise.all(later)
+  expect(said).toEqual(['at once', 'an answer', 'no answer'])
 })

@@ -2,6 +2,7 @@ import createClient from 'openapi-fetch'
 import { ref } from 'vue'
 import type { components, paths } from './contract'
 import { Problem } from './problem'
+import { pressed } from '@/shared/typing/press'
 
 type Schemas = components['schemas']
 export type ConversationRow = Schemas['ConversationRow']
@@ -100,7 +101,7 @@ const patient = (request: Request): Promise<Response> =>
 
 export const api = createClient<paths>({ baseUrl: '/api', headers: csrfHeader, fetch: patient })
 
-/** What a call gave. Whatever fails is thrown as a Problem. */
+/** What a call gave, when no click is being made that it could take along. Whatever fails is thrown as a Problem. */
 export async function answer<T>(
   call: Promise<{ data?: T; error?: unknown; response: Response }>,
 ): Promise<Exclude<T, undefined>> {
@@ -111,6 +112,8 @@ export async function answer<T>(
     // What the page itself does not wait for any more says nothing of the server.
     if (!(problem instanceof DOMException && problem.name === 'AbortError')) lostCalls.value += 1
     throw Problem.unreachable()
+  } finally {
+    await pressed()
   }
   if (!result.response.ok) {
     throw Problem.of(result.response.status, result.error)

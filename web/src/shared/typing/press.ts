@@ -18,23 +18,23 @@ function released(): void {
   })
 }
 
-function pressed(): void {
+function down(): void {
   isDown = true
   window.clearTimeout(limit)
   limit = window.setTimeout(released, LONGEST)
 }
 
-window.addEventListener('pointerdown', pressed, { capture: true })
+window.addEventListener('pointerdown', down, { capture: true })
 for (const end of ['pointerup', 'pointercancel', 'dragend'])
   window.addEventListener(end, released, { capture: true })
 // The whole window's, not that of a field which the press leaves.
 window.addEventListener('blur', (event) => event.target === window && released())
 
-/**
- * Now, or after the click that is being made: what folds when the focus goes elsewhere, or what an answer brings, would take
- * the click along.
- */
+/** Now, or after the click that is being made: what folds when the focus goes elsewhere would take the click along. */
 export function afterPress(run: () => void): void {
   if (isDown) waiting.push(run)
   else run()
 }
+
+/** When the click that is being made is done; now when none is. */
+export const pressed = (): Promise<void> => new Promise((done) => afterPress(done))
