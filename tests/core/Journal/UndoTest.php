@@ -148,7 +148,7 @@ final class UndoTest extends TestCase
             World::zone(),
         );
         $gone = $world->undo($made);
-        self::assertNotSame($moved->id, $away->id);
+        self::assertNotSame($moved->id->text, $away->id->text);
 
         try {
             $world->undo($away);

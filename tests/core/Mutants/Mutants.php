@@ -67,7 +67,36 @@ final readonly class Mutants
             && !\in_array($before?->text, [')', ']'], true)
             && true !== $before?->is([\T_VARIABLE, \T_STRING, \T_LNUMBER]);
 
-        return null === $instead || $isSign ? [] : ["{$token->text} becomes ".('' === $instead ? 'nothing' : $instead) => $instead];
+        return null === $instead || $isSign || self::isStrictness($tokens, $at) ? [] : ["{$token->text} becomes ".('' === $instead ? 'nothing' : $instead) => $instead];
+    }
+
+    /**
+     * Whether it says that texts are looked for as they are: of ids, addresses and names nothing else is ever equal.
+     *
+     * @param list<\PhpToken> $tokens
+     */
+    private static function isStrictness(array $tokens, int $at): bool
+    {
+        if ('true' !== $tokens[$at]->text || ',' !== self::beside($tokens, $at, -1)?->text || !\in_array(
+            self::beside($tokens, $at, 1)?->text,
+            [')', ','],
+            true,
+        )) {
+            return false;
+        }
+        $depth = 0;
+        for ($next = $at - 1; $next > 0; --$next) {
+            $depth += match ($tokens[$next]->text) {
+                ')', ']', '}' => 1,
+                '(', '[', '{' => -1,
+                default => 0,
+            };
+            if ($depth < 0) {
+                return \in_array(ltrim($tokens[$next - 1]->text, '\\'), ['in_array', 'array_search', 'array_keys'], true);
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -267,17 +267,11 @@ final class SendTest extends TestCase
             new Claim($this->conversation->id),
             new Expected('', $until),
         );
-        $report = static fn (string $about, string $whom): string => "From: mailer-daemon@post.example\nTo: wren@ternpoint.example\n"
-            ."Subject: Undelivered\nMessage-ID: <{$about}.{$whom}@post.example>\nMIME-Version: 1.0\n"
-            ."Content-Type: multipart/report; report-type=delivery-status; boundary=b\n\n--b\nContent-Type: text/plain\n\n"
-            ."It could not be delivered.\n--b\nContent-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\n"
-            ."Final-Recipient: rfc822; {$whom}\nAction: failed\nStatus: 5.1.1\n\n--b\nContent-Type: text/rfc822-headers\n\n"
-            ."Message-ID: <{$about}>\nSubject: Glass\n--b--\n";
         foreach (['other@ternpoint.example tam@glass.example', $draft->messageHeader.' ilse@x.example'] as $other) {
-            ($this->world->arrive)(World::recipient(), $report(...explode(' ', $other)));
+            ($this->world->arrive)(World::recipient(), self::report(...explode(' ', $other)));
             self::assertSame([Place::Away, ['Tam open']], [$this->place(), $this->owed()], 'It is about something else.');
         }
-        ($this->world->arrive)(World::recipient(), $report($draft->messageHeader, 'tam@glass.example'));
+        ($this->world->arrive)(World::recipient(), self::report($draft->messageHeader, 'tam@glass.example'));
 
         self::assertSame(
             [Place::Tray, 'undelivered', ['Tam undelivered']],
@@ -287,7 +281,30 @@ final class SendTest extends TestCase
             $this->world->memory->messages,
             static fn (Message $one): bool => 'mailer-daemon@post.example' === $one->from->email,
         );
-        self::assertNotContains($this->conversation->id, array_intersect_key($this->world->memory->conversationOf, $reports));
+        self::assertNotContains($this->conversation->id->text, array_intersect_key($this->world->memory->conversationOf, $reports));
+    }
+
+    public function testWhomItReachedStillOwesAndTheReportIsUndoneAsAWhole(): void
+    {
+        $draft = $this->draft([new Address('petra@ternpoint.example', 'Petra'), new Address('tam@glass.example', 'Tam')]);
+        $until = $this->at('2026-11-27T09:00:00Z');
+        ($this->world->send)(
+            World::account(),
+            new EntryId('e'),
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            new HandOver('Tam', '', $until),
+            new Claim($this->conversation->id),
+            new Expected('the glass', $until),
+        );
+        self::assertSame(['Petra open', 'Tam open'], $this->owed());
+        $before = [$this->place(), $this->owed(), $this->conversation->state()];
+        ($this->world->arrive)(World::recipient(), self::report($draft->messageHeader, 'TAM@glass.example'));
+        self::assertSame([Place::Tray, ['Petra open', 'Tam undelivered']], [$this->place(), $this->owed()]);
+        $entries = $this->world->memory->entries;
+        $this->world->undo(end($entries) ?: throw new \LogicException('It is in the journal.'));
+        self::assertSame($before, [$this->place(), $this->owed(), $this->conversation->state()]);
     }
 
     public function testATaskIsHandedOverAndIsOutOfTheWay(): void
@@ -509,5 +526,16 @@ final class SendTest extends TestCase
     private function at(string $instant): Moment
     {
         return new Moment(new \DateTimeImmutable($instant), World::zone());
+    }
+
+    /** That a message did not reach somebody, in a conversation of its own (RFC 3464). */
+    private static function report(string $about, string $whom): string
+    {
+        return "From: mailer-daemon@post.example\nTo: wren@ternpoint.example\n"
+            ."Subject: Undelivered\nMessage-ID: <{$about}.{$whom}@post.example>\nMIME-Version: 1.0\n"
+            ."Content-Type: multipart/report; report-type=delivery-status; boundary=b\n\n--b\nContent-Type: text/plain\n\n"
+            ."It could not be delivered.\n--b\nContent-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\n"
+            ."Final-Recipient: rfc822; {$whom}\nAction: failed\nStatus: 5.1.1\n\n--b\nContent-Type: text/rfc822-headers\n\n"
+            ."Message-ID: <{$about}>\nSubject: Glass\n--b--\n";
     }
 }
