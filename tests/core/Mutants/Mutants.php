@@ -67,7 +67,11 @@ final readonly class Mutants
             && !\in_array($before?->text, [')', ']'], true)
             && true !== $before?->is([\T_VARIABLE, \T_STRING, \T_LNUMBER]);
 
-        return null === $instead || $isSign || self::isStrictness($tokens, $at) ? [] : ["{$token->text} becomes ".('' === $instead ? 'nothing' : $instead) => $instead];
+        if (null === $instead || $isSign || self::isStrictness($tokens, $at)) {
+            return [];
+        }
+
+        return ["{$token->text} becomes ".('' === $instead ? 'nothing' : $instead) => $instead];
     }
 
     /**

@@ -472,7 +472,11 @@ final class SendTest extends TestCase
         );
     }
 
-    /** @return list<string> */
+    /**
+     * @phpstan-impure
+     *
+     * @return list<string>
+     */
     private function owed(): array
     {
         return array_values(array_map(
@@ -481,6 +485,7 @@ final class SendTest extends TestCase
         ));
     }
 
+    /** @phpstan-impure */
     private function place(): Place
     {
         return $this->conversation->placeAt($this->world->clock->now());
