@@ -37,7 +37,7 @@ final class PersonTest extends TestCase
         self::assertSame(['wren@ternpoint.example', 'office@ternpoint.example'], self::wren()->addresses());
     }
 
-    /** @return iterable<string, array{string, string, bool}> what the writer calls the person in To, a name in the text, whether it is theirs */
+    /** @return iterable<string, array{string, string, bool}> what the writer calls them in To, a name in the text, whether it is theirs */
     public static function names(): iterable
     {
         yield 'the first name' => ['', 'Wren', true];
