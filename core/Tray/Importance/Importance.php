@@ -11,10 +11,6 @@ namespace ZippyTray\Core\Tray\Importance;
  */
 final class Importance
 {
-    /** How far the first decision moves a trait, and the least that a later one does; in units of the logit. */
-    private const STEP = 0.9;
-    private const LEAST_STEP = 0.12;
-
     /** What is believed of anybody who has not shown anything yet, in units of the logit. */
     private const BEFORE = [
         'asks' => 0.9, 'may ask' => 0.3, 'tells' => -0.4, 'alone' => 0.3, 'copied' => -0.7, 'known' => 0.7, 'dated' => 0.3,
@@ -27,9 +23,6 @@ final class Importance
 
     /** How far a word of theirs moves a trait, in units of the logit. */
     private const CORRECTION = 2.5;
-
-    /** Weights further from nothing than this add no certainty. */
-    private const FURTHEST = 6.0;
 
     /**
      * @param array<string, array{float, int}> $learned     by trait: its weight, and from how many decisions
@@ -49,12 +42,10 @@ final class Importance
     public function learn(Traits $traits, Shown $shown): array
     {
         $off = $shown->matters() - 1 / (1 + exp(-$this->logit($traits, false)));
-        $share = 1 / sqrt(max(1, \count($traits->names)) / 8);
         $changed = [];
         foreach ($traits->names as $name) {
             [$weight, $count] = $this->learned[$name] ?? [self::BEFORE[$name] ?? 0.0, 0];
-            $step = max(self::LEAST_STEP, self::STEP / sqrt(1 + $count)) * $share;
-            $weight = max(-self::FURTHEST, min(self::FURTHEST, $weight + $step * $off));
+            $weight = LearningStep::bounded($weight + $off * LearningStep::of($count, \count($traits->names)));
             $this->learned[$name] = $changed[$name] = [$weight, $count + 1];
         }
 
