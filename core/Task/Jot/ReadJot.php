@@ -333,7 +333,11 @@ final class ReadJot
     private function once(mixed $value, string $what): void
     {
         if (null !== $value) {
-            throw new Refused(\sprintf('There is %s %s already.', 1 === preg_match('/^[aeiou]/', $what) ? 'an' : 'a', $what), $what);
+            throw new Refused(\sprintf('There is %s already.', match ($what) {
+                'estimate' => 'an estimate',
+                'due', 'start' => "a {$what} date",
+                default => 'a '.$what,
+            }), $what);
         }
     }
 

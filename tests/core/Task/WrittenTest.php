@@ -79,7 +79,7 @@ final class WrittenTest extends TestCase
                 'title 0-1: x',
                 'unread 3-11: I cannot read "blursday".',
                 'due 13-22: Fri 27 Nov 2026',
-                'unread 24-31: There is a due already.',
+                'unread 24-31: There is a due date already.',
             ],
         ];
         yield ['x; label; list; start every day; takes 3 days', [
