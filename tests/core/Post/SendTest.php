@@ -142,6 +142,44 @@ final class SendTest extends TestCase
         ($this->world->send)(World::account(), new EntryId('p'), $draft->id, $this->at('2026-11-24T09:00:00Z'), true);
     }
 
+    public function testWhatIsTakenBackIsOwedByNobodyUntilThatIsUndone(): void
+    {
+        $draft = $this->draft();
+        $until = $this->at('2026-11-30T09:00:00Z');
+        ($this->world->send)(
+            World::account(),
+            new EntryId('e'),
+            $draft->id,
+            $this->at('2026-11-27T09:00:00Z'),
+            true,
+            expected: new Expected('the glass', $until),
+        );
+        self::assertSame(['Tam open'], $this->owed());
+        $back = $this->world->drafts->takeBack(World::account(), new EntryId('t'), $draft->id);
+        self::assertSame(['Tam dropped'], $this->owed());
+        $this->world->undo($back);
+        self::assertSame(['Tam open'], $this->owed());
+    }
+
+    public function testOnlyOfWhatIsInDoubtCanBeSaidThatItArrived(): void
+    {
+        $draft = $this->draft();
+        try {
+            $this->world->drafts->arrived(World::account(), $draft->id);
+            self::fail('It has not gone out.');
+        } catch (Refused $refused) {
+            self::assertSame('There is no doubt about it any more.', $refused->getMessage());
+        }
+        $this->send($draft);
+        $draft->begin();
+        $draft->doubt('Nobody knows.');
+        $arrived = $this->world->drafts->arrived(World::account(), $draft->id);
+        self::assertSame(
+            [OutgoingState::Sent, '', '2026-11-24 10:00'],
+            [$arrived->outgoingState(), $arrived->problem(), $arrived->sentAt()?->format('Y-m-d H:i')],
+        );
+    }
+
     public function testWhatHasNoSubjectIsNamedAllTheSame(): void
     {
         $draft = $this->draft();
