@@ -17,7 +17,7 @@ use ZippyTray\Tests\Core\World\World;
  */
 final class AskAgainTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, string, string, string, string}> what, of which subject, by whom; its subject, text, end */
+    /** @return iterable<string, array{string, string, string, string, string, string}> what, subject, by whom; its subject, text, end */
     public static function letters(): iterable
     {
         yield 'what was asked for' => [
