@@ -39,10 +39,10 @@ final readonly class KeepDrafts
     /**
      * Keeps what has been written so far. What is typed is not written into the journal.
      *
-     * @param OutgoingId  $id       made by the client
-     * @param int         $revision that the person has seen; 0 of one that is new
-     * @param string      $header   Message-ID of one that is new, without angle brackets
-     * @param string|null $message  that it answers or forwards
+     * @param OutgoingId   $id        made by the client
+     * @param int          $revision  that the person has seen; 0 of one that is new
+     * @param string       $header    Message-ID of one that is new, without angle brackets
+     * @param EmailId|null $messageId that it answers or forwards
      *
      * @throws NotFound
      * @throws Refused        when it cannot be written
@@ -53,15 +53,15 @@ final readonly class KeepDrafts
         OutgoingId $id,
         int $revision,
         AnswerKind $kind,
-        ?string $message,
+        ?EmailId $messageId,
         string $header,
         Letter $letter,
     ): Outgoing {
-        return $this->transaction->run(function () use ($accountId, $id, $revision, $kind, $message, $header, $letter): Outgoing {
+        return $this->transaction->run(function () use ($accountId, $id, $revision, $kind, $messageId, $header, $letter): Outgoing {
             $now = \DateTimeImmutable::createFromInterface($this->clock->now());
             $outgoing = $this->outgoings->find($accountId, $id);
             if (null === $outgoing) {
-                $of = null === $message ? null : $this->messages->get($accountId, new EmailId($message));
+                $of = null === $messageId ? null : $this->messages->get($accountId, $messageId);
                 $outgoing = new Outgoing(
                     $id,
                     $accountId,

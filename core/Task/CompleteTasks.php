@@ -49,12 +49,13 @@ final readonly class CompleteTasks
             $now,
         ): void {
             $tops = $this->branch->tops(array_map(fn (TaskId $id): Task => $this->tasks->get($accountId, $id), $taskIds));
+            $chosen = array_fill_keys(array_map(strval(...), $taskIds), true);
             $open = 0;
             foreach ($this->branch->each($tops) as $branch) {
                 $task = $branch[0];
                 $open += \count(array_filter(
                     $branch,
-                    static fn (Task $one): bool => !$one->isDone() && !\in_array($one->id->text, array_map(strval(...), $taskIds), true),
+                    static fn (Task $one): bool => !$one->isDone() && !isset($chosen[$one->id->text]),
                 ));
                 if ($open > 0 && !$withSubtasks) {
                     continue;

@@ -109,7 +109,7 @@ final readonly class SeedDemo
         $steps = [];
         $decided = [];
         foreach ($this->scenario->tasks() as $step) {
-            $task = $this->ids->next();
+            $task = new TaskId($this->ids->next());
             $steps[] = [$dates->read($step['at']), fn () => $this->task($account, $task, $step, $dates)];
             if (isset($step['done'])) {
                 $steps[] = [
@@ -117,7 +117,7 @@ final readonly class SeedDemo
                     fn () => $this->completeTasks->complete(
                         $account->id,
                         new EntryId($this->ids->next()),
-                        [new TaskId($task)],
+                        [$task],
                         true,
                         $account->timeZone(),
                     ),
@@ -195,7 +195,7 @@ final readonly class SeedDemo
     }
 
     /** @param Step $step */
-    private function task(Account $account, string $task, array $step, RelativeDate $dates): void
+    private function task(Account $account, TaskId $task, array $step, RelativeDate $dates): void
     {
         $read = ReadJot::of(($step['title'] ?? '').'; '.($step['line'] ?? ''), $account->profile->speaker($this->clock->now()))->fields;
         $fields = new TaskFields(
@@ -216,7 +216,7 @@ final readonly class SeedDemo
             $account->id,
             new EntryId($this->ids->next()),
             [new TaskOrder(
-                new TaskId($task),
+                $task,
                 $fields,
                 claim: isset($step['of']) ? new Claim(new ConversationId($this->conversation($account, $step))) : null,
                 subtasks: $subtasks,

@@ -35,13 +35,13 @@ final class Importance
     /** @return float from 0, it does not matter, to 1 */
     public function of(Traits $traits): float
     {
-        return 1 / (1 + exp(-$this->logit($traits, true)));
+        return self::share($this->logit($traits, true));
     }
 
     /** @return array<string, array{float, int}> by trait: the weight after it, and from how many decisions it is; only what has changed */
     public function learn(Traits $traits, Shown $shown): array
     {
-        $off = $shown->matters() - 1 / (1 + exp(-$this->logit($traits, false)));
+        $off = $shown->matters() - self::share($this->logit($traits, false));
         $changed = [];
         foreach ($traits->names as $name) {
             [$weight, $count] = $this->learned[$name] ?? [self::BEFORE[$name] ?? 0.0, 0];
@@ -84,6 +84,11 @@ final class Importance
         }
 
         return $logit;
+    }
+
+    private static function share(float $logit): float
+    {
+        return 1 / (1 + exp(-$logit));
     }
 
     private function weight(string $name, bool $corrected): float

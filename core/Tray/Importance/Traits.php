@@ -70,7 +70,7 @@ final readonly class Traits
     /** @return list<string> */
     private static function words(string $subject): array
     {
-        preg_match_all(self::WORD, mb_strtolower(SubjectLine::base($subject)), $m);
+        preg_match_all(self::WORD, SubjectLine::base($subject), $m);
 
         return array_map(static fn (string $word): string => 'word '.$word, \array_slice(array_unique($m[0]), 0, self::WORDS));
     }

@@ -16,6 +16,7 @@ use Symfony\Component\Uid\Uuid;
 use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\KeepDrafts;
 use ZippyTray\Core\Post\Misgivings;
@@ -74,7 +75,7 @@ final readonly class OutgoingController
                 new OutgoingId($id),
                 $draft->revision,
                 $draft->kind,
-                $draft->message,
+                EmailId::orNull($draft->message),
                 Uuid::v7()->toRfc4122().'@'.('' === $domain ? 'localhost' : $domain),
                 $letter,
             ),

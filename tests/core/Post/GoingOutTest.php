@@ -11,6 +11,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Expected;
@@ -227,7 +228,7 @@ final class GoingOutTest extends TestCase
             new OutgoingId($this->world->ids->next()),
             0,
             null === $of ? AnswerKind::New : AnswerKind::Reply,
-            null === $of ? null : array_key_first($this->world->memory->messages),
+            null === $of ? null : EmailId::orNull(array_key_first($this->world->memory->messages)),
             $this->world->ids->next().'@ternpoint.example',
             new Letter([new Address('tam@glass.example', 'Tam')], subject: 'Putty', text: 'When?'),
         );

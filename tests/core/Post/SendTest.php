@@ -22,6 +22,7 @@ use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\OutgoingState;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\TaskFields;
+use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversation;
@@ -272,16 +273,7 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft([new Address('tam@glass.example', 'Tam'), new Address('petra@ternpoint.example', 'Petra')]);
         $until = $this->at('2026-11-27T09:00:00Z');
-        ($this->world->send)(
-            World::account(),
-            new EntryId('e'),
-            $draft->id,
-            $this->at('2026-11-24T10:00:10Z'),
-            false,
-            new HandOver('Tam', '', $until),
-            new Claim($this->conversation->id),
-            new Expected('', $until),
-        );
+        $this->handOver($draft, '', $until);
         $status = static fn (string $action): string => "Content-Type: message/delivery-status\n\nReporting-MTA: dns; post.example\n\n"
             ."Final-Recipient: rfc822; tam@glass.example\nAction: {$action}\nStatus: 5.1.1";
         $this->arrive('mailer-daemon@post.example', 'In-Reply-To: <'.$draft->messageHeader.'>', $status('delayed'));
@@ -295,16 +287,7 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
-        ($this->world->send)(
-            World::account(),
-            new EntryId('e'),
-            $draft->id,
-            $this->at('2026-11-24T10:00:10Z'),
-            false,
-            new HandOver('Tam', '', $until),
-            new Claim($this->conversation->id),
-            new Expected('', $until),
-        );
+        $this->handOver($draft, '', $until);
         foreach (['other@ternpoint.example tam@glass.example', $draft->messageHeader.' ilse@x.example'] as $other) {
             ($this->world->arrive)(World::recipient(), self::report(...explode(' ', $other)));
             self::assertSame([Place::Away, ['Tam open']], [$this->place(), $this->owed()], 'It is about something else.');
@@ -326,16 +309,7 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft([new Address('petra@ternpoint.example', 'Petra'), new Address('tam@glass.example', 'Tam')]);
         $until = $this->at('2026-11-27T09:00:00Z');
-        ($this->world->send)(
-            World::account(),
-            new EntryId('e'),
-            $draft->id,
-            $this->at('2026-11-24T10:00:10Z'),
-            false,
-            new HandOver('Tam', '', $until),
-            new Claim($this->conversation->id),
-            new Expected('the glass', $until),
-        );
+        $this->handOver($draft, 'the glass', $until);
         self::assertSame(['Petra open', 'Tam open'], $this->owed());
         $before = [$this->place(), $this->owed(), $this->conversation->state()];
         ($this->world->arrive)(World::recipient(), self::report($draft->messageHeader, 'TAM@glass.example'));
@@ -386,16 +360,7 @@ final class SendTest extends TestCase
         $task = $this->world->task('Order polish');
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
-        $sent = ($this->world->send)(
-            World::account(),
-            new EntryId('e'),
-            $draft->id,
-            $this->at('2026-11-24T10:00:10Z'),
-            false,
-            new HandOver('Tam', '', $until),
-            new Claim($this->conversation->id),
-            new Expected('polish', $until, $task->id),
-        );
+        $sent = $this->handOver($draft, 'polish', $until, $task->id);
         $this->arrive('tam@glass.example');
         $entry = array_values(array_reverse($this->world->memory->entries))[0];
         self::assertSame(['arrive', 'Lantern glass', 'Tam has answered'], [$entry->kind->value, $entry->about, $entry->consequence]);
@@ -427,16 +392,7 @@ final class SendTest extends TestCase
     {
         $draft = $this->draft();
         $until = $this->at('2026-11-27T09:00:00Z');
-        ($this->world->send)(
-            World::account(),
-            new EntryId('e'),
-            $draft->id,
-            $this->at('2026-11-24T10:00:10Z'),
-            false,
-            new HandOver('Tam', 'the panes', $until),
-            new Claim($this->conversation->id),
-            new Expected('the panes', $until),
-        );
+        $this->handOver($draft, 'the panes', $until);
         $this->arrive('tam@glass.example', text: "\nBy the end of next week.");
         self::assertSame([Place::Tray, ['Tam answered']], [$this->place(), $this->owed()]);
         $owed = array_values($this->world->memory->owed)[0];
@@ -539,7 +495,7 @@ final class SendTest extends TestCase
             new OutgoingId($this->world->ids->next()),
             0,
             $conversation ? AnswerKind::Reply : AnswerKind::New,
-            ($conversation ? EmailId::orNull($message) : null)?->text,
+            $conversation ? EmailId::orNull($message) : null,
             $this->world->ids->next().'@ternpoint.example',
             new Letter($to, subject: 'Re: Glass', text: 'The second, please.'),
         );
@@ -553,6 +509,20 @@ final class SendTest extends TestCase
     private function write(Outgoing $draft, int $revision, string $text): void
     {
         $this->world->drafts->write(World::account(), $draft->id, $revision, $draft->kind, null, '', new Letter(text: $text));
+    }
+
+    private function handOver(Outgoing $draft, string $what, Moment $until, ?TaskId $taskId = null): Entry
+    {
+        return ($this->world->send)(
+            World::account(),
+            new EntryId($this->world->ids->next()),
+            $draft->id,
+            $this->at('2026-11-24T10:00:10Z'),
+            false,
+            new HandOver('Tam', $what, $until),
+            new Claim($this->conversation->id),
+            new Expected($what, $until, $taskId),
+        );
     }
 
     private function send(Outgoing $draft): Entry

@@ -261,7 +261,7 @@ final class DeliverTest extends ApiTestCase
             new OutgoingId(self::id()),
             0,
             AnswerKind::Forward,
-            $message->id->text,
+            $message->id,
             self::id().'@ternpoint.example',
             new Letter([new Address('petra@ternpoint.example')], subject: 'Fwd: Plan', text: 'See.', files: [$file['id']], carried: [1]),
         );
@@ -289,7 +289,7 @@ final class DeliverTest extends ApiTestCase
             new OutgoingId(self::id()),
             0,
             $of ? AnswerKind::Reply : AnswerKind::New,
-            $message?->text,
+            $message,
             self::id().'@ternpoint.example',
             $letter,
         );

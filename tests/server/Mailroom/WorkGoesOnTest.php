@@ -256,7 +256,7 @@ final class WorkGoesOnTest extends ApiTestCase
             new OutgoingId(self::id()),
             0,
             null === $id ? AnswerKind::New : AnswerKind::Reply,
-            $id?->text,
+            $id,
             self::id().'@ternpoint.example',
             new Letter([new Address('tam@glass.example')], subject: $subject, text: 'Yes.', files: $files),
         );
