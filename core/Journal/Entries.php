@@ -18,6 +18,14 @@ interface Entries
 
     public function add(Entry $entry): void;
 
+    /**
+     * @param int $number of an entry
+     * @param int $most   so many of them
+     *
+     * @return list<Entry> those after that one, in order
+     */
+    public function after(AccountId $accountId, int $number, int $most): array;
+
     /** The number that the account's next entry gets. */
     public function nextNumber(AccountId $accountId): int;
 

@@ -56,6 +56,8 @@ enum EntryKind: string
     case DeleteTemplate = 'delete_template';
     case KeepContact = 'keep_contact';
     case DeleteContact = 'delete_contact';
+    case Correct = 'correct';
+    case DropCorrection = 'drop_correction';
     case Undo = 'undo';
 
     /** Whether the conversations that it touched count as decided by it. */

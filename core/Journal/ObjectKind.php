@@ -17,5 +17,6 @@ enum ObjectKind: string
     case Owed = 'owed';
     case Template = 'template';
     case Contact = 'contact';
+    case Correction = 'correction';
     case BlockedSender = 'blocked_sender';
 }

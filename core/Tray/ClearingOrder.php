@@ -13,6 +13,9 @@ enum ClearingOrder: string
 {
     /** As the tray is grouped by advice, so that like follows like. */
     case Grouped = 'grouped';
+
+    /** What matters most first (Importance). */
+    case MostImportant = 'important';
     case OldestFirst = 'oldest';
     case NewestFirst = 'newest';
 

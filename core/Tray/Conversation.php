@@ -51,6 +51,9 @@ final class Conversation implements Journaled
 
     private ?AdvisedDecision $decidedAs = null;
 
+    /** Whether it was decided without a look at it. */
+    private bool $decidedUnread = false;
+
     /** Grows with everything that happens to it, so that a decision on an older sight of it is noticed. */
     private int $revision = 1;
 
@@ -263,6 +266,7 @@ final class Conversation implements Journaled
         $this->muted = false;
         $this->decidedAt = $now;
         $this->decidedAs = $as;
+        $this->decidedUnread = $this->unread;
     }
 
     private function goAway(Moment $until, AwayReason $reason): void
@@ -364,6 +368,7 @@ final class Conversation implements Journaled
             'calledBackBy' => $this->calledBackBy?->value,
             'snoozedSince' => $this->snoozedSince?->format(\DATE_ATOM),
             'reminders' => $this->reminders,
+            'decidedUnread' => $this->decidedUnread,
         ];
     }
 
@@ -373,7 +378,7 @@ final class Conversation implements Journaled
          * @var array{
          *     place: string, awayUntil: ?string, awayZone: ?string, awayReason: ?string, binnedAt: ?string,
          *     snoozes: int, owedBy: ?string, owedWhat: ?string, muted: bool, decidedAt: ?string, decidedAs: ?string,
-         *     calledBackBy: ?string, snoozedSince: ?string, reminders: list<ReminderState>
+         *     calledBackBy: ?string, snoozedSince: ?string, reminders: list<ReminderState>, decidedUnread: bool
          * } $state
          */
         $this->place = Place::from($state['place']);
@@ -390,6 +395,7 @@ final class Conversation implements Journaled
         $this->calledBackBy = null === $state['calledBackBy'] ? null : BackBecause::from($state['calledBackBy']);
         $this->snoozedSince = null === $state['snoozedSince'] ? null : new \DateTimeImmutable($state['snoozedSince']);
         $this->reminders = $state['reminders'];
+        $this->decidedUnread = $state['decidedUnread'];
         ++$this->revision;
         $this->revisedByMail = false;
     }

@@ -78,7 +78,7 @@ final readonly class Summary
             $message->from->label(),
             $message->from->email,
             $message->excerpt(),
-            HabitKey::of($message),
+            HabitKey::of($message->listHeaders, $message->from),
             $latestAt,
             $this->messages + 1,
             $attachments,

@@ -23,7 +23,7 @@ final readonly class Scenario
      *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
      *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
      *     lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
-     *     handOvers: list<Step>, deleted: list<Step>
+     *     handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
      * }
      */
     private array $data;
@@ -35,7 +35,7 @@ final readonly class Scenario
          *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
          *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
          *     lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
-         *     handOvers: list<Step>, deleted: list<Step>
+         *     handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
          * } $data
          */
         $data = Yaml::parseFile($file);
@@ -93,5 +93,17 @@ final readonly class Scenario
     public function deleted(): array
     {
         return $this->data['deleted'];
+    }
+
+    /** @return list<string> subjects */
+    public function doneAtOnce(): array
+    {
+        return $this->data['doneAtOnce'];
+    }
+
+    /** @return list<string> addresses of those whose mail is decided without a look at it */
+    public function notLookedAt(): array
+    {
+        return $this->data['notLookedAt'];
     }
 }

@@ -33,6 +33,7 @@ use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\Delete;
+use ZippyTray\Core\Tray\Decision\DoNow;
 use ZippyTray\Core\Tray\Decision\HandOver;
 use ZippyTray\Core\Tray\Decision\Snooze;
 use ZippyTray\Core\Tray\Place;
@@ -90,6 +91,10 @@ final readonly class SeedDemo
                 ListColour::from($colour),
             );
         }
+        $this->connection->executeStatement(
+            'UPDATE conversation SET unread = 0 WHERE account_id = ? AND latest_email NOT IN (SELECT value FROM json_each(?))',
+            [$account->id, json_encode($this->scenario->notLookedAt(), \JSON_THROW_ON_ERROR)],
+        );
         foreach ($this->steps($account, $dates) as [$at, $step]) {
             $this->clock->at($at, $step);
         }
@@ -178,16 +183,15 @@ final readonly class SeedDemo
             ];
             $decided[] = $step['of'] ?? '';
         }
-        foreach ($this->undecided($account, $decided) as $day => $conversations) {
-            $steps[] = [
-                new \DateTimeImmutable($day.' 17:30', $account->timeZone()),
-                fn () => ($this->decide)(
-                    $account->id,
-                    new EntryId($this->ids->next()),
-                    new Archive(),
-                    array_map(static fn (string $id): Claim => new Claim(new ConversationId($id)), $conversations),
-                ),
-            ];
+        foreach ($this->undecided($account, $decided) as $day => [$archived, $done]) {
+            foreach ([['17:25', new DoNow(), $done], ['17:30', new Archive(), $archived]] as [$time, $decision, $conversations]) {
+                if ([] !== $conversations) {
+                    $steps[] = [
+                        new \DateTimeImmutable($day.' '.$time, $account->timeZone()),
+                        fn () => ($this->decide)($account->id, new EntryId($this->ids->next()), $decision, $conversations),
+                    ];
+                }
+            }
         }
         usort($steps, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
@@ -249,7 +253,7 @@ final readonly class SeedDemo
     /**
      * @param list<string> $decided subjects
      *
-     * @return array<string, list<string>> ids of conversations by the day after they came
+     * @return array<string, array{list<Claim>, list<Claim>}> by the day after they came: what is archived then, and what is done
      */
     private function undecided(Account $account, array $decided): array
     {
@@ -260,7 +264,9 @@ final readonly class SeedDemo
         );
         foreach ($rows as ['id' => $id, 'subject' => $subject, 'latest_at' => $latestAt]) {
             if (\is_string($id) && \is_string($latestAt) && !\in_array($subject, $decided, true)) {
-                $days[(new \DateTimeImmutable($latestAt))->modify('+1 day')->format('Y-m-d')][] = $id;
+                $day = (new \DateTimeImmutable($latestAt))->modify('+1 day')->format('Y-m-d');
+                $days[$day] ??= [[], []];
+                $days[$day][(int) \in_array($subject, $this->scenario->doneAtOnce(), true)][] = new Claim(new ConversationId($id));
             }
         }
 

@@ -15,15 +15,23 @@ final readonly class Adviser
     /** From so many deletions in a row on, the sender of bulk mail may as well be blocked. */
     private const ENOUGH_OF_IT = 6;
 
+    /** How likely it has to be that what asks for something is let go, before that is proposed. */
+    private const SURE = 0.7;
+
     /** @param non-empty-list<Findings> $found in the messages that are still undecided, oldest first */
     public function advise(array $found, Circumstances $circumstances): Advice
     {
-        $main = $this->main($found, $circumstances->today);
+        $main = self::main($found, $circumstances->today);
         $minutes = \count($found) > 1 ? $this->minutes($found, $main) : $main->minutes;
         $deadline = $this->next($found, DateKind::Deadline, $circumstances->today);
         $appointment = $this->next($found, DateKind::Appointment, $circumstances->today);
         [$decision, $reasons, $until] = $this->afterReturn(
-            $this->decision($main, $minutes, $deadline, $appointment, $circumstances),
+            self::asUsual(
+                $this->decision($main, $minutes, $deadline, $appointment, $circumstances),
+                null !== $main->strongest() || null !== $deadline,
+                MailKind::Suspicious === $main->kind,
+                $circumstances,
+            ),
             $minutes,
             $circumstances,
         );
@@ -55,11 +63,21 @@ final readonly class Adviser
     }
 
     /**
+     * What is proposed by what was found alone, whoever reads it and whatever they usually do.
+     *
+     * @param non-empty-list<Findings> $found as above
+     */
+    public function byRules(array $found, LocalDate $today): AdvisedDecision
+    {
+        return $this->advise($found, new Circumstances($today, Habit::none()))->decision;
+    }
+
+    /**
      * The message that asks most; of equal ones the newest.
      *
      * @param non-empty-list<Findings> $found
      */
-    private function main(array $found, LocalDate $today): Findings
+    public static function main(array $found, LocalDate $today): Findings
     {
         $weight = static fn (Findings $findings): int => ($findings->strongest()->form->value ?? -1) * 2
             + (null === $findings->next(DateKind::Deadline, $today) ? 0 : 1);
@@ -120,7 +138,7 @@ final readonly class Adviser
             $reasons[] = \sprintf('It lists %d things.', \count($main->items));
         }
         if (null !== $strongest && ($strongest->others || $habit->is(AdvisedDecision::Delegate))) {
-            $reasons[] = $strongest->others ? 'Somebody else is meant to do it.' : $habit->text();
+            $reasons[] = $strongest->others ? 'Somebody else is meant to do it.' : $habit->text;
 
             return [AdvisedDecision::Delegate, $reasons, null];
         }
@@ -147,11 +165,54 @@ final readonly class Adviser
         }
         $reasons[] = MailKind::Discussion === $main->kind ? 'It went to a mailing list, and nothing in it turns to '
             .'you.' : 'It asks nothing of you.';
-        if ('' !== $habit->text()) {
-            $reasons[] = $habit->text();
+        if ('' !== $habit->text) {
+            $reasons[] = $habit->text;
         }
 
         return [$habit->is(AdvisedDecision::Delete) ? AdvisedDecision::Delete : AdvisedDecision::Archive, $reasons, null];
+    }
+
+    /**
+     * What somebody usually does with such mail is what is proposed, whatever the rules would say; but nothing that asks for something is
+     * let go by a habit that is no more than likely, and nothing suspicious is dealt with otherwise unless they said so.
+     *
+     * @param array{AdvisedDecision, list<string>, LocalDate|null} $advised by the rules
+     *
+     * @return array{AdvisedDecision, list<string>, LocalDate|null}
+     */
+    private static function asUsual(array $advised, bool $asks, bool $isSuspicious, Circumstances $circumstances): array
+    {
+        [$decision, $reasons, $until] = $advised;
+        $leaning = $circumstances->leaning;
+        $isBound = AdvisedDecision::Block === $decision || ($isSuspicious && 0 === $circumstances->written);
+        if (null === $leaning || ($isBound && !$leaning->said)) {
+            return $advised;
+        }
+        $letsGo = \in_array($leaning->decision, [AdvisedDecision::Archive, AdvisedDecision::Delete, AdvisedDecision::Block], true);
+        if ($asks && $letsGo && $decision !== $leaning->decision && !$leaning->said && $leaning->share < self::SURE) {
+            return $advised;
+        }
+        $why = match (true) {
+            $leaning->said => 'You said that this is what it should be.',
+            $circumstances->habit->mostly === $leaning->decision => $circumstances->habit->text,
+            $decision === $leaning->decision => '',
+            default => \sprintf('Mail like this you mostly %s.', match ($leaning->decision) {
+                AdvisedDecision::Now => 'do at once',
+                AdvisedDecision::Task => 'make a task of',
+                AdvisedDecision::Snooze => 'put off',
+                AdvisedDecision::Delegate => 'hand over',
+                AdvisedDecision::Archive => 'archive',
+                AdvisedDecision::Delete => 'delete',
+                AdvisedDecision::Block => 'block',
+            }),
+        };
+        $reasons = $decision === $leaning->decision && !$leaning->said ? [...$reasons, $why] : [$why, ...$reasons];
+
+        return [
+            $leaning->decision,
+            array_values(array_unique(array_filter($reasons, static fn (string $reason): bool => '' !== $reason))),
+            $decision === $leaning->decision ? $until : null,
+        ];
     }
 
     /**
@@ -208,7 +269,7 @@ final readonly class Adviser
         if ($main->kind->isBulk() && null !== $habit->decision) {
             $isEnough = $habit->is(AdvisedDecision::Delete) && $habit->times >= self::ENOUGH_OF_IT;
 
-            return [$isEnough ? AdvisedDecision::Block : $habit->decision, ['It went out to many people.', $habit->text()]];
+            return [$isEnough ? AdvisedDecision::Block : $habit->decision, ['It went out to many people.', $habit->text]];
         }
 
         return match ($main->kind) {

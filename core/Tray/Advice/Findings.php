@@ -11,11 +11,13 @@ use ZippyTray\Core\Time\TimeOfDay;
  * Everything that was found in one message. It depends on the message and on who reads it, and on
  * nothing else.
  *
+ * @phpstan-import-type LetterheadState from Letterhead
+ *
  * @phpstan-type FindingsState array{
  *     kind: string, copied: bool, minutes: int, title: string, suspicions: list<string>, promise: bool, kept: bool,
  *     requests: list<array{text: string, from: int, to: int, form: int, action: string, others: bool, named: bool}>,
  *     dates: list<array{kind: string, date: string, time: ?string, text: string, from: int, to: int}>,
- *     items: list<array{text: string, from: int, to: int}>
+ *     items: list<array{text: string, from: int, to: int}>, head: LetterheadState
  * }
  */
 final readonly class Findings
@@ -42,6 +44,7 @@ final readonly class Findings
         public array $requests,
         public array $dates,
         public array $items,
+        public Letterhead $head,
     ) {
     }
 
@@ -98,6 +101,7 @@ final readonly class Findings
                 $this->dates,
             ),
             'items' => array_map(static fn (ListItem $i): array => ['text' => $i->text, 'from' => $i->from, 'to' => $i->to], $this->items),
+            'head' => $this->head->state(),
         ];
     }
 
@@ -136,6 +140,7 @@ final readonly class Findings
                 $state['dates'],
             ),
             array_map(static fn (array $i): ListItem => new ListItem($i['text'], $i['from'], $i['to']), $state['items']),
+            Letterhead::fromState($state['head']),
         );
     }
 }

@@ -51,4 +51,21 @@ enum MailKind: string
     {
         return \in_array($this, [self::Personal, self::Discussion, self::Notice, self::Invitation], true);
     }
+
+    /** In words, of several. */
+    public function plural(): string
+    {
+        return match ($this) {
+            self::Personal => 'personal letters',
+            self::Discussion => 'discussions',
+            self::Newsletter => 'newsletters',
+            self::Advert => 'adverts',
+            self::Notice => 'notices',
+            self::Invitation => 'invitations',
+            self::InvitationNews => 'news of invitations',
+            self::AutoReply => 'automatic answers',
+            self::Bounce, self::Delay => 'reports of delivery',
+            self::Suspicious => 'suspicious letters',
+        };
+    }
 }

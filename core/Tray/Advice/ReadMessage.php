@@ -18,7 +18,7 @@ use ZippyTray\Core\Tray\Advice\Language\Tongues;
 final readonly class ReadMessage
 {
     /** To be raised whenever the rules change, so that what was found by older ones is found anew. */
-    public const VERSION = 10;
+    public const VERSION = 11;
 
     /** What the sender says to come: then it is worth looking at this again. */
     private const PROMISE = '/
@@ -98,6 +98,7 @@ final readonly class ReadMessage
             $requests,
             $dates,
             $items,
+            Letterhead::of($gist, $person),
         );
     }
 

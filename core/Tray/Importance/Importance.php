@@ -22,20 +22,22 @@ final class Importance
     private const NOBODY = -0.6;
 
     /** How far a word of theirs moves a trait, in units of the logit. */
-    private const CORRECTION = 2.5;
+    private const CORRECTION = 4.0;
+
+    private const SPREAD = 2.0;
 
     /**
      * @param array<string, array{float, int}> $learned     by trait: its weight, and from how many decisions
      * @param array<string, int>               $corrections by trait: 1 when they said that it matters more, -1 less
      */
-    public function __construct(private array $learned = [], private array $corrections = [])
+    public function __construct(private array $learned = [], private readonly array $corrections = [])
     {
     }
 
-    /** @return float from 0, it does not matter, to 1 */
+    /** @return float from 0, it does not matter, to 1; so many traits that counted in full would leave hardly anything in between */
     public function of(Traits $traits): float
     {
-        return self::share($this->logit($traits, true));
+        return self::share($this->logit($traits, true) / self::SPREAD);
     }
 
     /** @return array<string, array{float, int}> by trait: the weight after it, and from how many decisions it is; only what has changed */

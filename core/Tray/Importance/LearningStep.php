@@ -10,7 +10,7 @@ namespace ZippyTray\Core\Tray\Importance;
  */
 final readonly class LearningStep
 {
-    private const FIRST = 0.9;
+    private const FIRST = 0.6;
     private const LEAST = 0.12;
 
     /** With more traits each moves less, so that together they move as far. */

@@ -4,76 +4,44 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Importance;
 
+use ZippyTray\Core\Tray\Advice\Habit;
+use ZippyTray\Core\Tray\Advice\MailKind;
+
 /**
  * Why a conversation matters as much as it does, in sentences: what the person did with the last ones from the same sender or of the
  * same list, then what else of it weighs most.
  */
 final readonly class Reasons
 {
-    /** So many conversations from a sender or of a list are looked at. */
-    public const LOOKED_AT = 12;
-
     private const MOST = 3;
 
-    /** From so many conversations on it is said what was done with them. */
+    /** From so many lessons on it is said what the person does. */
     private const ENOUGH = 3;
 
     /** In units of the logit: what weighs less is not said. */
     private const WEIGHTY = 0.5;
 
-    /**
-     * @param string      $name who writes, or which list
-     * @param bool        $list whether it is a list
-     * @param list<Shown> $done with the last conversations from there, the last one first; LOOKED_AT of them are enough
-     *
-     * @return list<string> the weightiest first; may be empty
-     */
-    public static function of(Importance $importance, Traits $traits, string $name, bool $list, array $done): array
+    /** @return list<string> those first that speak for what is believed; of them what the person did, then the weightiest; may be empty */
+    public static function of(Importance $importance, Traits $traits, Habit $habit): array
     {
-        $reasons = [];
-        $habit = self::habit($name, $list, \array_slice($done, 0, self::LOOKED_AT));
-        if ('' !== $habit) {
-            $reasons[] = $habit;
+        $matters = $importance->of($traits) > 0.5;
+        [$for, $against] = [[], []];
+        if ('' !== $habit->text) {
+            $habit->matters === $matters ? $for[] = $habit->text : $against[] = $habit->text;
         }
         foreach ($importance->because($traits) as $trait => $weight) {
+            $said = $importance->said($trait);
             $sentence = match (true) {
+                0 !== $said => $said > 0 ? 'You said that this matters more.' : 'You said that this matters less.',
                 abs($weight) < self::WEIGHTY => '',
-                0 !== $importance->said($trait) => $weight > 0 ? 'You said that this matters more.' : 'You said that this matters less.',
-                default => self::sentence($trait, $weight > 0, '' === $habit, $importance->seen($trait) >= self::ENOUGH),
+                default => self::sentence($trait, $weight > 0, '' === $habit->text, $importance->seen($trait) >= self::ENOUGH),
             };
-            if ('' !== $sentence && !\in_array($sentence, $reasons, true)) {
-                $reasons[] = $sentence;
+            if ('' !== $sentence) {
+                $weight > 0 === $matters ? $for[] = $sentence : $against[] = $sentence;
             }
         }
 
-        return \array_slice($reasons, 0, self::MOST);
-    }
-
-    /** @param list<Shown> $done */
-    private static function habit(string $name, bool $list, array $done): string
-    {
-        if (\count($done) < self::ENOUGH) {
-            return '';
-        }
-        [$most, $count] = [Shown::Read, 0];
-        foreach (Shown::cases() as $shown) {
-            $often = \count(array_filter($done, static fn (Shown $one): bool => $one === $shown));
-            [$most, $count] = $often > $count ? [$shown, $often] : [$most, $count];
-        }
-        if (2 * $count <= \count($done)) {
-            return '';
-        }
-        [$did, $how] = match ($most) {
-            Shown::Answered => ['answered', ' within a day'],
-            Shown::Acted => ['acted on', ''],
-            Shown::PutOff => ['put off', ''],
-            Shown::Read => ['archived', ' after a look'],
-            Shown::Unread => ['archived', ' without a look'],
-            Shown::Dropped => ['deleted', ''],
-        };
-        $which = $count === \count($done) ? 'the last '.$count : \sprintf('%d of the last %d', $count, \count($done));
-
-        return \sprintf('You %s %s %s%s.', $did, $which, $list ? 'of this list' : 'from '.$name, $how);
+        return \array_slice(array_values(array_unique([...$for, ...$against])), 0, self::MOST);
     }
 
     /**
@@ -119,17 +87,7 @@ final readonly class Reasons
 
     private static function ofKind(string $kind, bool $more): string
     {
-        $plural = match (explode(' ', $kind)[0]) {
-            'personal' => 'personal letters',
-            'discussion' => 'discussions',
-            'newsletter' => 'newsletters',
-            'advert' => 'adverts',
-            'notice' => 'notices',
-            'invitation', 'invitation_news' => 'invitations',
-            'auto_reply' => 'automatic answers',
-            'bounce', 'delay' => 'reports of delivery',
-            default => '',
-        };
+        $plural = MailKind::tryFrom(explode(' ', $kind)[0])?->plural() ?? '';
 
         return '' === $plural ? '' : \sprintf($more ? 'You act on %s.' : 'You seldom act on %s.', $plural);
     }

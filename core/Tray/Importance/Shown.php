@@ -4,11 +4,17 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Importance;
 
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryKind;
+
 /**
  * What somebody has shown of how much a conversation matters to them, by what they did with it.
  */
 enum Shown: string
 {
+    /** Seconds within which an answer shows that it matters. */
+    private const SOON = 86_400;
+
     /** They wrote back, within a day. */
     case Answered = 'answered';
 
@@ -36,6 +42,24 @@ enum Shown: string
             self::Read => 0.3,
             self::Unread => 0.1,
             self::Dropped => 0.0,
+        };
+    }
+
+    /**
+     * @param Entry              $entry     of a kind that decides
+     * @param \DateTimeImmutable $arrivedAt when the message came that it is about
+     * @param bool               $unread    whether it had not been looked at
+     */
+    public static function by(Entry $entry, \DateTimeImmutable $arrivedAt, bool $unread): self
+    {
+        return match ($entry->kind) {
+            EntryKind::Send, EntryKind::SendLater => $entry->at->getTimestamp() - $arrivedAt->getTimestamp() <= self::SOON
+                ? self::Answered
+                : self::Acted,
+            EntryKind::DoNow, EntryKind::MakeTask, EntryKind::HandOver => self::Acted,
+            EntryKind::Snooze => self::PutOff,
+            EntryKind::Delete, EntryKind::Mute, EntryKind::Block => self::Dropped,
+            default => $unread ? self::Unread : self::Read,
         };
     }
 }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray\Importance;
 
-use ZippyTray\Core\Mail\Text\SubjectLine;
-use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Tray\Advice\AdvisedDecision;
+use ZippyTray\Core\Tray\Advice\Effort;
 use ZippyTray\Core\Tray\Advice\Findings;
-use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\RequestForm;
+use ZippyTray\Core\Tray\HabitKey;
 
 /**
  * What a message has in common with others: from whom and on which list it comes, to whom it is written, what it asks, which words
@@ -16,24 +16,18 @@ use ZippyTray\Core\Tray\Advice\RequestForm;
  */
 final readonly class Traits
 {
-    /** Of a subject; what stands behind them says little more. */
-    private const WORDS = 8;
-
-    /** In characters: what is shorter is mostly grammar, what is longer mostly a number. */
-    private const WORD = '/[\p{L}][\p{L}\p{M}\']{2,29}/u';
-
     /** @param list<string> $names each once */
     public function __construct(public array $names)
     {
     }
 
     /**
-     * @param string $habitKey see HabitKey
-     * @param int    $written  how often the person has written to the sender
+     * @param bool            $known   whether the person has written to the sender before
+     * @param AdvisedDecision $advised see Adviser::byRules()
      */
-    public static function of(Gist $gist, Findings $findings, Person $person, string $habitKey, int $written): self
+    public static function of(Findings $findings, bool $known, AdvisedDecision $advised): self
     {
-        $email = strtolower($gist->from->email);
+        $head = $findings->head;
         $kind = $findings->kind->value;
         $strongest = $findings->strongest();
         $asks = match (true) {
@@ -43,35 +37,47 @@ final readonly class Traits
         };
         $to = match (true) {
             $findings->copied => 'copied',
-            1 === \count($gist->addressed()) && $person->isAmong($gist->to) => 'alone',
+            $head->alone => 'alone',
             default => 'among others',
         };
-        $names = ['kind '.$kind, $asks, $to, 'kind '.$kind.' '.$asks, 'from '.$email, 'from '.$email.' '.$asks, 'from '.$email.' '.$to];
-        $domain = strrchr($email, '@');
+        $from = self::from($findings);
+        $names = [self::kind($findings), $asks, $to, 'kind '.$kind.' '.$asks, $from, $from.' '.$asks, $from.' '.$to];
+        $names[] = 'advised '.$advised->value;
+        if (null !== $strongest) {
+            $names[] = $findings->minutes <= Effort::AT_ONCE ? 'little' : 'much';
+        }
+        $domain = strrchr($head->from, '@');
         if (false !== $domain) {
             $names[] = 'domain '.substr($domain, 1);
         }
-        if (str_starts_with($habitKey, 'list ')) {
-            array_push($names, $habitKey, $habitKey.' '.$asks);
+        if (HabitKey::isList($head->key)) {
+            array_push($names, $head->key, $head->key.' '.$asks);
         }
-        if ($written > 0) {
+        if ($known) {
             array_push($names, 'known', 'known '.$asks);
         }
         if ([] !== $findings->dates) {
             array_push($names, 'dated', 'dated '.$asks);
         }
-        if ([] !== $gist->attachments) {
+        if ($head->attached) {
             $names[] = 'attached';
         }
 
-        return new self(array_values(array_unique([...$names, ...self::words($gist->subject)])));
+        return new self(array_values(array_unique([
+            ...$names,
+            ...array_map(static fn (string $word): string => 'word '.$word, $head->words),
+        ])));
     }
 
-    /** @return list<string> */
-    private static function words(string $subject): array
+    /** The trait that all messages of the same sender have. */
+    public static function from(Findings $findings): string
     {
-        preg_match_all(self::WORD, SubjectLine::base($subject), $m);
+        return 'from '.$findings->head->from;
+    }
 
-        return array_map(static fn (string $word): string => 'word '.$word, \array_slice(array_unique($m[0]), 0, self::WORDS));
+    /** The trait that all messages of the same kind have. */
+    public static function kind(Findings $findings): string
+    {
+        return 'kind '.$findings->kind->value;
     }
 }

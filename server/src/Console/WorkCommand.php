@@ -19,7 +19,9 @@ use ZippyTray\Server\Mailroom\Deliver;
 use ZippyTray\Server\Mailroom\Fetch;
 use ZippyTray\Server\PrivateLocks;
 use ZippyTray\Server\Store\WorkerSeen;
+use ZippyTray\Server\Work\KeepLearning;
 use ZippyTray\Server\Work\ReadWanted;
+use ZippyTray\Server\Work\WeighTray;
 use ZippyTray\Server\Work\Worker;
 
 /**
@@ -42,6 +44,8 @@ final class WorkCommand extends Command implements SignalableCommandInterface
         private readonly Deliver $deliver,
         private readonly Fetch $fetch,
         private readonly ReadWanted $read,
+        private readonly KeepLearning $learning,
+        private readonly WeighTray $weighing,
         private readonly WorkerSeen $workerSeen,
         private readonly EntityManagerInterface $orm,
         private readonly LoggerInterface $logger,
@@ -112,6 +116,8 @@ final class WorkCommand extends Command implements SignalableCommandInterface
             'sending' => fn () => ($this->deliver)($isEnding),
             'fetching' => fn () => ($this->fetch)($isEnding),
             'reading' => fn () => ($this->read)($isEnding),
+            'learning' => fn () => ($this->learning)($isEnding),
+            'weighing' => fn () => ($this->weighing)(),
             'chores' => function () use ($isEnding, $say): void {
                 foreach ($this->worker->round($isEnding) as $name => $worked) {
                     $say->writeln($worked ? 'Done: '.$name : 'Failed, see the log: '.$name);

@@ -23,9 +23,12 @@ is_dir("{$root}/core/{$folder}") && '' !== $folder || exit("Which folder of core
 $mutants = [];
 /** @var SplFileInfo $file */
 foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/core/{$folder}", FilesystemIterator::SKIP_DOTS)) as $file) {
-    // What is learned is tested as a whole, which takes minutes for each.
-    if ('php' !== $file->getExtension()
-        || (!str_starts_with($folder, 'Tray/Advice') && str_contains($file->getPathname(), '/Tray/Advice/'))) {
+    // What has tests of its own, or is tested as a whole, which takes minutes for each, is asked for by itself.
+    $own = array_filter(
+        ['Tray/Advice', 'Tray/Importance'],
+        static fn (string $one): bool => !str_starts_with($folder, $one) && str_contains($file->getPathname(), "/core/{$one}/"),
+    );
+    if ('php' !== $file->getExtension() || [] !== $own) {
         continue;
     }
     foreach (Mutants::of((string) file_get_contents($file->getPathname())) as $mutant) {

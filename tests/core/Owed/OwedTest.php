@@ -20,6 +20,7 @@ use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision\Archive;
 use ZippyTray\Core\Tray\Decision\HandOver;
+use ZippyTray\Core\Tray\Decision\MoveReturn;
 use ZippyTray\Core\Tray\Overtaken;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Tests\Core\World\World;
@@ -59,6 +60,31 @@ final class OwedTest extends TestCase
         $this->world->undo($this->newest());
         self::assertSame($before, $this->world->state(), 'Undone, the first is owed again.');
         self::assertTrue($first->isOpen());
+    }
+
+    public function testWhoOwesHasMoreTimeWhenItComesBackLater(): void
+    {
+        $owed = $this->handOver('Petra', 'the slates');
+        $later = $this->at('2026-12-04T12:00:00Z');
+        $this->world->decide(new MoveReturn($later), [$this->conversation]);
+        self::assertEquals($later, $owed->until());
+        $this->world->undo($this->newest());
+        self::assertEquals($this->at('2026-11-27T12:00:00Z'), $owed->until());
+    }
+
+    public function testMoreTimeDoesNotTakeOutOfTheTrayWhatIsBackAlready(): void
+    {
+        $owed = $this->handOver('Petra', 'the slates');
+        $this->world->clock->set('2026-11-28T10:00:00Z');
+        $before = $this->conversation->awayUntil();
+        $this->world->settleOwed->move(
+            World::account(),
+            new EntryId($this->world->ids->next()),
+            $owed->id,
+            $this->at('2026-12-04T12:00:00Z'),
+        );
+        self::assertEquals($before, $this->conversation->awayUntil());
+        self::assertSame(Place::Tray, $this->conversation->placeAt($this->world->clock->now()));
     }
 
     public function testWhatOthersOweInTheSameConversationStays(): void

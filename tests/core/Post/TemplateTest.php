@@ -115,4 +115,16 @@ final class TemplateTest extends TestCase
     {
         return new Placeholders((new World())->speaker(), 'Wren Halloran');
     }
+
+    public function testTwoTemplatesHaveTwoNamesAlsoWhenOneIsRenamed(): void
+    {
+        $world = new World();
+        $keep = $world->keepTemplates;
+        $entry = static fn (): EntryId => new EntryId($world->ids->next());
+        $keep->add(World::account(), $entry(), 'one', 'Thanks', '', 'Thank you.', false);
+        $keep->add(World::account(), $entry(), 'two', 'Times', '', 'From 10 to 4.', false);
+        $keep->edit(World::account(), $entry(), 'two', 'Times', '', 'From 10 to 5.', false);
+        $this->expectException(Refused::class);
+        $keep->edit(World::account(), $entry(), 'two', 'THANKS', '', 'From 10 to 5.', false);
+    }
 }

@@ -18,6 +18,7 @@ use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Clearing;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Importance\Correction;
 
 /**
  * What a database would hold.
@@ -50,6 +51,9 @@ final class Memory
 
     /** @var array<string, BlockedSender> */
     public array $senders = [];
+
+    /** @var array<string, Correction> */
+    public array $corrections = [];
 
     /** @var array<string, Ring> */
     public array $rings = [];

@@ -33,6 +33,13 @@ final readonly class MemoryEntries implements Entries
         $this->memory->entries[$entry->id->text] = $entry;
     }
 
+    public function after(AccountId $accountId, int $number, int $most): array
+    {
+        $after = array_filter($this->memory->entries, static fn (Entry $entry): bool => $entry->number > $number);
+
+        return \array_slice(array_values($after), 0, $most);
+    }
+
     public function nextNumber(AccountId $accountId): int
     {
         return \count($this->memory->entries) + 1;

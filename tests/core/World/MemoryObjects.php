@@ -19,6 +19,7 @@ use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
+use ZippyTray\Core\Tray\Importance\Correction;
 
 final readonly class MemoryObjects implements Objects
 {
@@ -38,6 +39,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Owed => $this->memory->owed[$object->id] ?? null,
             ObjectKind::Template => $this->memory->templates[$object->id] ?? null,
             ObjectKind::Contact => $this->memory->contacts[$object->id] ?? null,
+            ObjectKind::Correction => $this->memory->corrections[$object->id] ?? null,
         };
     }
 
@@ -56,6 +58,7 @@ final readonly class MemoryObjects implements Objects
             ),
             ObjectKind::Owed => $this->memory->owed[$object->id] = Owed::revived($object->id, $accountId, $state),
             ObjectKind::Contact => $this->memory->contacts[$object->id] = Contact::revived($object->id, $accountId, $state),
+            ObjectKind::Correction => $this->memory->corrections[$object->id] = Correction::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
         };
     }
@@ -79,6 +82,7 @@ final readonly class MemoryObjects implements Objects
         unset(
             $this->memory->contacts[$id],
             $this->memory->outgoings[$id],
+            $this->memory->corrections[$id],
             $this->memory->owed[$id],
             $this->memory->templates[$id],
             $this->memory->tasks[$object->ref()->id],

@@ -58,6 +58,8 @@ use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decide;
 use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\EmptyBin;
+use ZippyTray\Core\Tray\Importance\Correct;
+use ZippyTray\Core\Tray\Importance\Learn;
 use ZippyTray\Core\Tray\PassOver;
 
 /**
@@ -121,6 +123,14 @@ final class World
 
     public readonly GoingOut $goingOut;
 
+    public readonly MemoryLessons $lessons;
+
+    public readonly MemoryDecidedMail $decidedMail;
+
+    public readonly Learn $learn;
+
+    public readonly Correct $correct;
+
     private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z', Lifts $lifts = new Lifts(), ?Memory $memory = null)
@@ -166,6 +176,10 @@ final class World
         $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
         $this->goingOut = new GoingOut($owing, $conversations, $messages, $journal, $this->clock, $this->ids);
         $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);
+        $this->lessons = new MemoryLessons($this->memory);
+        $this->decidedMail = new MemoryDecidedMail($this->memory);
+        $this->learn = new Learn($entries, $this->lessons, $this->decidedMail, $transaction);
+        $this->correct = new Correct(new MemoryCorrections($this->memory), $journal, $this->clock, $this->ids);
         $this->arrive = new Arrive(
             new MessageReader(),
             new MemoryReading($this->memory),
@@ -326,6 +340,7 @@ final class World
             ...$this->memory->owed,
             ...$this->memory->templates,
             ...$this->memory->contacts,
+            ...$this->memory->corrections,
         ] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
         }

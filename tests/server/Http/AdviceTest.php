@@ -68,25 +68,6 @@ final class AdviceTest extends ApiTestCase
         $this->call('POST', '/proposals', ['conversations' => []], 422);
     }
 
-    public function testAHabitIsLearntAndUnlearntByUndoing(): void
-    {
-        $this->signIn();
-        $news = fn (string $subject): string => $this->receive(
-            $subject,
-            'News <news@gulls.example>',
-            'The news of the week: gulls.',
-            "List-Unsubscribe: <https://gulls.example/off>\r\n",
-        );
-        $entries = array_map(fn (string $subject): array => $this->decide('delete', [$news($subject)]), ['First', 'Second', 'Third']);
-        $id = $news('Fourth');
-        $advice = (array) $this->call('GET', "/conversations/{$id}")['advice'];
-        self::assertSame('delete', $advice['decision']);
-        self::assertContains('You deleted the last 3 from here.', (array) $advice['reasons']);
-
-        $this->undo($entries[2]);
-        self::assertSame('archive', ((array) $this->call('GET', "/conversations/{$id}")['advice'])['decision']);
-    }
-
     public function testSomebodyWhomThePersonHasAnsweredIsKnown(): void
     {
         $this->signIn();

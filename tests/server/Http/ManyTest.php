@@ -6,6 +6,8 @@ namespace ZippyTray\Tests\Server\Http;
 
 use ZippyTray\Server\Read\Find\Find;
 use ZippyTray\Server\Read\Tray\ConversationRows;
+use ZippyTray\Server\Work\KeepLearning;
+use ZippyTray\Server\Work\WeighTray;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**
@@ -44,6 +46,33 @@ final class ManyTest extends ApiTestCase
             array_map(static fn (int $number): string => "Letter {$number}", range(self::MANY - 1, self::MANY - $most)),
             $subjects('newest'),
         );
+    }
+
+    public function testWhatMattersMostOfAllIsGivenHoweverOldItIs(): void
+    {
+        $account = $this->signIn();
+        $this->fill();
+        $id = $this->rows('/tray?order=oldest')[0]['id'];
+        $this->call('POST', '/conversations/'.self::text($id).'/corrections', [
+            'entry' => self::id(),
+            'about' => 'kind',
+            'matters' => -1,
+        ]);
+        $olga = "From: Olga <olga@roofs.example>\r\nTo: {$account->email}\r\nSubject: Keys\r\nDate: Thu, 1 Jan 2026 07:00:00 +0000\r\n"
+            ."Message-ID: <keys@roofs.example>\r\n\r\nCould you send me the keys by Friday?\r\n";
+        $this->upload(['old.eml' => $olga]);
+        self::assertNotContains('Keys', array_column($this->rows('/tray'), 'subject'));
+        $this->service(KeepLearning::class)(static fn (): bool => false);
+        $weigh = $this->service(WeighTray::class);
+        self::assertSame([500, self::MANY + 1 - 500, 0], [$weigh(), $weigh(), $weigh()]);
+        $rows = $this->rows('/tray?order=important');
+        self::assertCount(ConversationRows::TRAY_MOST, $rows);
+        self::assertSame('Keys', $rows[0]['subject']);
+
+        $entry = $this->decide('archive', [self::text($rows[0]['id'])]);
+        self::assertNotContains('Keys', array_column($this->rows('/tray?order=important'), 'subject'));
+        $this->undo($entry);
+        self::assertSame(1, $weigh());
     }
 
     public function testFindGivesParts(): void

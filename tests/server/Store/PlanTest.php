@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Server\Store;
 
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\TestWith;
+use ZippyTray\Server\Work\KeepLearning;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**
@@ -31,6 +32,9 @@ final class PlanTest extends ApiTestCase
         'message_text',
         'search_message',
         'search_conversation',
+        'lesson',
+        'learned_trait',
+        'learned_before',
     ];
 
     /** Of all there is, these are few. */
@@ -62,6 +66,10 @@ final class PlanTest extends ApiTestCase
         $tray = $this->rows('/tray');
         [$first, $second] = [self::text($tray[0]['id'] ?? null), self::text($tray[1]['id'] ?? null)];
         yield 'tray' => fn (): array => $this->call('GET', '/tray');
+        yield 'tray by importance' => fn (): array => $this->call('GET', '/tray?order=important');
+        yield 'how much it matters' => fn (): array => $this->call('GET', "/conversations/{$first}/importance");
+        yield 'what was said of it' => fn (): array => $this->call('GET', '/corrections');
+        yield 'learning' => fn (): int => $this->service(KeepLearning::class)(static fn (): bool => false);
         yield 'open' => fn (): array => $this->call('GET', '/conversations/'.$first);
         $long = array_filter($tray, static fn (array $row): bool => $row['messages'] > 1);
         self::assertCount(1, $long);

@@ -10,6 +10,7 @@ import KeyCard from './KeyCard.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import NoticeBar from './NoticeBar.vue'
 import PasteDialog from '@/features/tasks/PasteDialog.vue'
+import { ImportanceSlip } from '@/features/importance'
 import PutOffDialog from '@/features/tasks/PutOffDialog.vue'
 import TemplateDialog from '@/features/write/TemplateDialog.vue'
 import CardDialog from '@/features/people/ContactDialog.vue'
@@ -40,6 +41,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <JotLine ref="jotLine" />
       <KeyCard ref="keyCard" />
       <AskDialog />
+      <ImportanceSlip />
       <PutOffDialog />
       <PasteDialog />
       <TemplateDialog />

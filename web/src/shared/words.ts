@@ -46,6 +46,8 @@ const DONE: Record<Entry['kind'], string> = {
   delete_template: 'Template deleted',
   keep_contact: 'Card kept',
   delete_contact: 'Card deleted',
+  correct: 'Importance set right',
+  drop_correction: 'Word about importance taken back',
   undo: 'Undone',
 }
 

@@ -8,7 +8,7 @@ defineExpose({ focus: () => el.value?.focus() })
 </script>
 
 <template>
-  <select ref="el" v-model="model">
+  <select ref="el" v-model="model" class="choice">
     <slot />
   </select>
 </template>

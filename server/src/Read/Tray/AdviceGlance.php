@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Read\Tray;
 
-use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\Advice\AdviceGroup;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 
@@ -13,12 +12,32 @@ use ZippyTray\Core\Tray\Advice\AdvisedDecision;
  */
 final readonly class AdviceGlance
 {
-    private function __construct(public AdvisedDecision $decision, public AdviceGroup $group, public string $asks, public ?DateView $date)
-    {
+    /**
+     * @param int    $importance from 0 to 100
+     * @param string $because    why it matters as much; empty where that is not asked
+     */
+    private function __construct(
+        public AdvisedDecision $decision,
+        public AdviceGroup $group,
+        public string $asks,
+        public ?DateView $date,
+        public int $importance,
+        public string $because,
+    ) {
     }
 
-    public static function of(Advice $advice): self
+    /** @param bool $why whether it is said why it matters as much */
+    public static function of(Weighed $weighed, bool $why): self
     {
-        return new self($advice->decision, $advice->group, $advice->asks, DateView::of($advice->date));
+        $advice = $weighed->advice;
+
+        return new self(
+            $advice->decision,
+            $advice->group,
+            $advice->asks,
+            DateView::of($advice->date),
+            $weighed->score(),
+            $why ? $weighed->reasons()[0] ?? '' : '',
+        );
     }
 }

@@ -9,12 +9,15 @@ use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\Advice;
-use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Circumstances;
+use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\Habit;
+use ZippyTray\Core\Tray\HabitKey;
+use ZippyTray\Core\Tray\Importance\Traits;
 use ZippyTray\Core\Tray\Undecided;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\Ports\DecidedMailStore;
 use ZippyTray\Server\Store\Ports\FindingsStore;
 use ZippyTray\Server\Store\Row;
 
@@ -23,13 +26,11 @@ use ZippyTray\Server\Store\Row;
  */
 final readonly class Advices
 {
-    /** Of a conversation with more undecided messages, the newest count. */
-    private const MESSAGES = 5;
-
     public function __construct(
         private Connection $connection,
         private FindingsStore $findings,
         private Adviser $adviser,
+        private Learnings $learnings,
         private ClockInterface $clock,
         private LoggerInterface $logger,
     ) {
@@ -42,36 +43,63 @@ final readonly class Advices
      */
     public function of(Account $account, array $conversationIds): array
     {
+        return array_map(static fn (Weighed $weighed): Advice => $weighed->advice, $this->weighed($account, $conversationIds));
+    }
+
+    /**
+     * @param list<string> $conversationIds
+     *
+     * @return array<string, Weighed> the same, with how much they matter
+     */
+    public function weighed(Account $account, array $conversationIds): array
+    {
         $conversations = $this->conversations($account, $conversationIds);
         $undecided = $this->undecided($conversations);
         $found = $this->findings->of($account, array_merge(...array_values($undecided)));
-        $habits = $this->habits($account, array_map(static fn (Row $row): string => $row->string('habit_key'), $conversations));
-        $written = $this->written(
-            $account,
-            array_map(static fn (Row $row): string => strtolower($row->string('latest_email')), $conversations),
-        );
         $now = new Moment($this->clock->now(), $account->timeZone());
-        $advices = [];
-        foreach ($conversations as $id => $row) {
+        $of = $main = [];
+        foreach (array_keys($conversations) as $id) {
             $messages = array_values(array_intersect_key($found, array_flip($undecided[$id] ?? [])));
-            if ([] === $messages) {
-                continue;
+            if ([] !== $messages) {
+                [$of[$id], $main[$id]] = [$messages, Adviser::main($messages, $now->date())];
             }
+        }
+        $written = $this->written($account, [
+            ...array_map(static fn (Findings $one): string => $one->head->from, array_values($main)),
+            ...array_map(static fn (Row $row): string => strtolower($row->string('latest_email')), array_values($conversations)),
+        ]);
+        $traits = [];
+        foreach ($main as $id => $one) {
+            $traits[$id] = Traits::of($one, isset($written[$one->head->from]), $this->adviser->byRules($of[$id], $now->date()));
+        }
+        $learned = $this->learnings->about($account->id, array_values($traits));
+        $done = $this->learnings->done($account->id, array_map(static fn (Findings $one): string => $one->head->key, array_values($main)));
+        $weighed = [];
+        foreach ($of as $id => $messages) {
+            $row = $conversations[$id];
+            $key = $main[$id]->head->key;
             try {
-                $advices[$id] = $this->adviser->advise($messages, new Circumstances(
+                $habit = Habit::of(
+                    '' === $row->string('latest_name') ? $row->string('latest_email') : $row->string('latest_name'),
+                    HabitKey::isList($key),
+                    $done[$key] ?? [],
+                );
+                $advice = $this->adviser->advise($messages, new Circumstances(
                     $now->date(),
-                    $habits[$row->string('habit_key')] ?? Habit::none(),
+                    $habit,
                     $written[strtolower($row->string('latest_email'))] ?? 0,
                     $row->int('snoozes'),
                     $row->int('touches'),
                     ConversationRow::back($row, $now),
+                    $learned->leanings->likely($traits[$id], $habit->decision),
                 ));
+                $weighed[$id] = new Weighed($advice, $main[$id], $traits[$id], $habit, $learned->importance);
             } catch (\Throwable $problem) {
                 $this->logger->error('A conversation could not be advised.', ['conversation' => $id, 'exception' => $problem]);
             }
         }
 
-        return $advices;
+        return $weighed;
     }
 
     /**
@@ -83,7 +111,7 @@ final readonly class Advices
     {
         $rows = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT c.id, c.habit_key, c.latest_email, c.snoozes, c.snoozed_since,
+            'SELECT c.id, c.latest_name, c.latest_email, c.snoozes, c.snoozed_since,
                 c.away_until, c.away_reason, c.called_back_by, c.owed_by, c.owed_what, c.decided_at,
                 '.ConversationRows::TOUCHES.' AS touches
              FROM conversation c WHERE +c.account_id = ? AND c.id IN (SELECT value FROM json_each(?))',
@@ -126,36 +154,11 @@ final readonly class Advices
             );
             $undecided[$conversation] = \array_slice(
                 Undecided::of($all, $conversations[$conversation]->stringOrNull('decided_at') ?? ''),
-                -self::MESSAGES,
+                -DecidedMailStore::MESSAGES,
             );
         }
 
         return $undecided;
-    }
-
-    /**
-     * @param array<string> $keys
-     *
-     * @return array<string, Habit>
-     */
-    private function habits(Account $account, array $keys): array
-    {
-        $decisions = [];
-        foreach ($this->connection->iterateAssociative(
-            'SELECT c.habit_key, c.decided_as FROM json_each(:keys) k CROSS JOIN conversation c ON c.id IN (
-                SELECT h.id FROM conversation h WHERE h.account_id = :account AND h.habit_key = k.value AND h.decided_as IS NOT NULL
-                ORDER BY h.decided_at DESC LIMIT '.Habit::LOOKED_AT.'
-             ) ORDER BY k.key, c.decided_at DESC',
-            [
-                'account' => $account->id,
-                'keys' => json_encode(array_values(array_unique($keys)), \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE),
-            ],
-        ) as $columns) {
-            $row = new Row($columns);
-            $decisions[$row->string('habit_key')][] = AdvisedDecision::tryFrom($row->string('decided_as'));
-        }
-
-        return array_map(Habit::of(...), $decisions);
     }
 
     /**

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Tray;
 
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Back;
 use ZippyTray\Core\Tray\BackBecause;
@@ -47,8 +46,11 @@ final readonly class ConversationRow
     ) {
     }
 
-    /** @param Moment $now in the person's own zone */
-    public static function of(Row $row, Moment $now, ?Advice $advice = null): self
+    /**
+     * @param Moment $now in the person's own zone
+     * @param bool   $why whether it is said why it matters as much
+     */
+    public static function of(Row $row, Moment $now, ?Weighed $weighed = null, bool $why = false): self
     {
         $until = $row->stringOrNull('away_until');
         $back = self::back($row, $now);
@@ -78,7 +80,7 @@ final readonly class ConversationRow
             $row->int('touches'),
             TooOften::of($row->int('snoozes'), $row->int('touches')),
             $row->int('revision'),
-            null === $advice ? null : AdviceGlance::of($advice),
+            null === $weighed ? null : AdviceGlance::of($weighed, $why),
         );
     }
 

@@ -11,7 +11,6 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
-use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
@@ -64,13 +63,32 @@ final readonly class ConversationRows
      */
     public function tray(Account $account, ClearingOrder $order = ClearingOrder::Grouped): array
     {
-        if (ClearingOrder::Grouped !== $order) {
-            $by = ' ORDER BY c.latest_at '.(ClearingOrder::OldestFirst === $order ? 'ASC' : 'DESC').', c.id LIMIT '.self::TRAY_MOST;
-            $ids = $this->ids('SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY.$by.') UNION ALL SELECT '
-                .'* FROM ('.self::BACK.$by.'))'.$by, $account);
+        return match ($order) {
+            ClearingOrder::Grouped => $this->grouped($account),
+            ClearingOrder::MostImportant => $this->byImportance($account),
+            ClearingOrder::OldestFirst => $this->byDate($account, 'ASC'),
+            ClearingOrder::NewestFirst => $this->byDate($account, 'DESC'),
+        };
+    }
 
-            return $this->rows($account, $ids, $this->advices->of($account, $ids));
-        }
+    /** @return list<ConversationRow> */
+    private function byDate(Account $account, string $direction): array
+    {
+        $ids = $this->ids(self::first(' ORDER BY c.latest_at '.$direction.', c.id LIMIT '.self::TRAY_MOST), $account);
+
+        return $this->rows($account, $ids, $this->advices->weighed($account, $ids));
+    }
+
+    /** A query for the first of all that is in the tray. */
+    private static function first(string $by): string
+    {
+        return 'SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY.$by.') UNION ALL SELECT * FROM ('.self::BACK
+            .$by.'))'.$by;
+    }
+
+    /** @return list<ConversationRow> */
+    private function grouped(Account $account): array
+    {
         $ids = $this->ids(self::BACK.' ORDER BY c.away_until, c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST, $account);
         if (\count($ids) < self::TRAY_MOST) {
             array_push(
@@ -78,10 +96,40 @@ final readonly class ConversationRows
                 ...$this->ids(self::OF_TRAY.' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids)), $account),
             );
         }
-        $advices = $this->advices->of($account, $ids);
-        $rows = $this->rows($account, $ids, $advices);
-        $rank = static fn (ConversationRow $row): int => ClearingOrder::rank($row->returned, ($advices[$row->id] ?? null)?->group);
+        $weighed = $this->advices->weighed($account, $ids);
+        $rows = $this->rows($account, $ids, $weighed);
+        $rank = static fn (ConversationRow $row): int => ClearingOrder::rank($row->returned, ($weighed[$row->id] ?? null)?->advice->group);
         usort($rows, static fn (ConversationRow $one, ConversationRow $other): int => $rank($one) <=> $rank($other));
+
+        return $rows;
+    }
+
+    /**
+     * Of a tray that holds more than is given, those that mattered most when they were weighed last (WeighTray); what was not weighed
+     * yet counts as what matters least.
+     *
+     * @return list<ConversationRow> of equal ones the newest first
+     */
+    private function byImportance(Account $account): array
+    {
+        $newest = ' ORDER BY c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST;
+        $ids = $this->ids(self::first($newest), $account);
+        if (self::TRAY_MOST === \count($ids)) {
+            $ids = \array_slice(array_values(array_unique([
+                ...$this->ids('SELECT c.id FROM conversation_importance i CROSS JOIN conversation c ON c.id = i.conversation_id
+                    WHERE i.account_id = :account AND '.WhereNow::is(Place::Tray).'
+                    ORDER BY i.score DESC LIMIT '.self::TRAY_MOST, $account),
+                ...$ids,
+            ])), 0, self::TRAY_MOST);
+        }
+        $weighed = $this->advices->weighed($account, $ids);
+        $scores = array_map(static fn (Weighed $one): int => $one->score(), $weighed);
+        $rows = $this->rows($account, $ids, $weighed, true);
+        usort($rows, static fn (ConversationRow $one, ConversationRow $other): int => [
+            $scores[$other->id] ?? -1,
+            $other->latestAt,
+            $one->id,
+        ] <=> [$scores[$one->id] ?? -1, $one->latestAt, $other->id]);
 
         return $rows;
     }
@@ -125,14 +173,14 @@ final readonly class ConversationRows
     }
 
     /**
-     * @param list<string>          $ids
-     * @param array<string, Advice> $advices by id
+     * @param list<string>           $ids
+     * @param array<string, Weighed> $weighed by id
      *
      * @return array<string, ConversationRow> by id, in the order of the ids, those that there are
      */
-    public function some(Account $account, array $ids, array $advices = []): array
+    public function some(Account $account, array $ids, array $weighed = []): array
     {
-        $rows = $this->rows($account, $ids, $advices);
+        $rows = $this->rows($account, $ids, $weighed);
 
         return array_combine(array_map(static fn (ConversationRow $row): string => $row->id, $rows), $rows);
     }
@@ -167,26 +215,27 @@ final readonly class ConversationRows
     }
 
     /**
-     * @param list<string>          $ids
-     * @param array<string, Advice> $advices by id
+     * @param list<string>           $ids
+     * @param array<string, Weighed> $weighed by id
+     * @param bool                   $why     whether it is said why they matter as much
      *
      * @return list<ConversationRow> in the order of their ids, those that there are
      */
-    private function rows(Account $account, array $ids, array $advices = []): array
+    private function rows(Account $account, array $ids, array $weighed = [], bool $why = false): array
     {
         $now = $this->now($account);
 
         return array_map(
-            fn (Row $row): ConversationRow => $this->view($row, $now, $advices[$row->string('id')] ?? null),
+            fn (Row $row): ConversationRow => $this->view($row, $now, $weighed[$row->string('id')] ?? null, $why),
             $this->select($account, $ids),
         );
     }
 
     /** One that is damaged is logged, and does not take the list with it. */
-    private function view(Row $row, Moment $now, ?Advice $advice = null): ConversationRow
+    private function view(Row $row, Moment $now, ?Weighed $weighed, bool $why): ConversationRow
     {
         try {
-            return ConversationRow::of($row, $now, $advice);
+            return ConversationRow::of($row, $now, $weighed, $why);
         } catch (\Throwable $problem) {
             $this->logger->error(
                 'A conversation cannot be shown as it should be.',

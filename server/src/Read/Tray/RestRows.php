@@ -42,10 +42,10 @@ final readonly class RestRows
             ['at' => $at, 'id' => $id],
         );
         $ids = array_map(static fn (string $key): string => explode(' ', $key)[1] ?? '', $keys);
-        $advices = $this->advices->of($account, $ids);
+        $weighed = $this->advices->weighed($account, $ids);
         $conversations = $held = [];
-        foreach ($this->rows->some($account, $ids, $advices) as $row) {
-            $reason = RestCheck::reason($advices[$row->id] ?? null, $row->returned);
+        foreach ($this->rows->some($account, $ids, $weighed) as $row) {
+            $reason = RestCheck::reason(($weighed[$row->id] ?? null)?->advice, $row->returned);
             $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
             if ('' !== $reason) {
                 $held[] = ['row' => $row, 'reason' => $reason];

@@ -44,6 +44,19 @@ final readonly class EntryStore implements Entries
         }
     }
 
+    public function after(AccountId $accountId, int $number, int $most): array
+    {
+        /** @var list<Entry> */
+        return $this->orm->createQueryBuilder()
+            ->select('e')->from(Entry::class, 'e')
+            ->where('e.accountId = :account AND e.number > :number')
+            ->orderBy('e.number')
+            ->setParameter('account', $accountId, 'account_id')
+            ->setParameter('number', $number)
+            ->setMaxResults($most)
+            ->getQuery()->getResult();
+    }
+
     public function nextNumber(AccountId $accountId): int
     {
         $last = $this->orm->getConnection()->fetchOne('SELECT MAX(number) FROM journal_entry WHERE account_id = ?', [$accountId]);

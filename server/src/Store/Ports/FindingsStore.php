@@ -15,6 +15,7 @@ use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\ReadMessage;
+use ZippyTray\Core\Tray\Importance\NotReadYet;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\SqliteDriver;
@@ -41,6 +42,39 @@ final readonly class FindingsStore implements Reading
      */
     public function of(Account $account, array $messageIds): array
     {
+        [$found, $missing] = $this->look($account, $messageIds);
+        if ([] !== $missing) {
+            $this->note($account, $missing);
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<string> $messageIds
+     *
+     * @return array<string, Findings> the same, without those that cannot be read
+     *
+     * @throws NotReadYet when some are not read yet; they will be
+     */
+    public function ofAll(Account $account, array $messageIds): array
+    {
+        [$found, $missing] = $this->look($account, $messageIds);
+        if ([] !== $missing) {
+            $this->want($account->recipient(), array_map(static fn (string $id): EmailId => new EmailId($id), $missing));
+            throw new NotReadYet();
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<string> $messageIds
+     *
+     * @return array{array<string, Findings>, list<string>} what is kept, and of which messages nothing is
+     */
+    private function look(Account $account, array $messageIds): array
+    {
         $found = [];
         $missing = [];
         foreach ($this->connection->iterateAssociative(
@@ -62,11 +96,8 @@ final readonly class FindingsStore implements Reading
                 $this->logger->error('What was found in a message cannot be read.', ['message' => $id, 'exception' => $problem]);
             }
         }
-        if ([] !== $missing) {
-            $this->note($account, $missing);
-        }
 
-        return array_filter($found);
+        return [array_filter($found), $missing];
     }
 
     /** A fault of ours in doing so is logged. */

@@ -23,6 +23,7 @@ use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Conversation;
+use ZippyTray\Core\Tray\Importance\Correction;
 
 final readonly class ObjectStore implements Objects
 {
@@ -42,6 +43,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Owed => Owed::class,
             ObjectKind::Template => Template::class,
             ObjectKind::Contact => Contact::class,
+            ObjectKind::Correction => Correction::class,
         };
 
         $found = $this->orm->find($class, $object->id);
@@ -66,6 +68,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Owed => Owed::revived($object->id, $accountId, $state),
             ObjectKind::Template => Template::revived($object->id, $accountId, $state),
             ObjectKind::Contact => Contact::revived($object->id, $accountId, $state),
+            ObjectKind::Correction => Correction::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
 

@@ -22,6 +22,8 @@ use ZippyTray\Core\Tray\Advice\ReadMessage;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Back;
 use ZippyTray\Core\Tray\BackBecause;
+use ZippyTray\Core\Tray\Importance\Leaning;
+use ZippyTray\Core\Tray\Importance\Shown;
 
 final class AdviserTest extends TestCase
 {
@@ -29,15 +31,20 @@ final class AdviserTest extends TestCase
 
     public function testAHabitWeighsInAndIsNamed(): void
     {
-        $deletes = Habit::of(array_fill(0, 4, AdvisedDecision::Delete));
+        $deletes = self::habit(AdvisedDecision::Delete, Shown::Dropped, 4);
         $advice = self::advise([self::read('The news of the week: gulls.', self::BULK)], $deletes);
         self::assertSame(AdvisedDecision::Delete, $advice->decision);
-        self::assertContains('You deleted the last 4 from here.', $advice->reasons);
+        self::assertContains('You deleted the last 4 from Tam.', $advice->reasons);
     }
 
     public function testWhatIsDeletedAgainAndAgainMayAsWellBeBlocked(): void
     {
-        $advice = self::advise([self::read('The news of the week.', self::BULK)], Habit::of(array_fill(0, 6, AdvisedDecision::Delete)));
+        $leaning = new Leaning(AdvisedDecision::Delete, 0.99);
+        $advice = self::advise(
+            [self::read('The news of the week.', self::BULK)],
+            self::habit(AdvisedDecision::Delete, Shown::Dropped, 6),
+            leaning: $leaning,
+        );
         self::assertSame(AdvisedDecision::Block, $advice->decision);
     }
 
@@ -45,30 +52,68 @@ final class AdviserTest extends TestCase
     {
         $advice = self::advise(
             [self::read('Could you send me the drawings by Friday?')],
-            Habit::of(array_fill(0, 9, AdvisedDecision::Archive)),
+            self::habit(AdvisedDecision::Archive, Shown::Read, 9),
         );
         self::assertSame(AdvisedDecision::Task, $advice->decision);
     }
 
-    /** @return iterable<string, array{list<AdvisedDecision|null>, AdvisedDecision|null, int}> */
-    public static function decisions(): iterable
+    /** @return iterable<string, array{string, Leaning, AdvisedDecision, string|null}> text, leaning, what is advised, why */
+    public static function leanings(): iterable
     {
-        $archive = AdvisedDecision::Archive;
-        yield 'none' => [[], null, 0];
-        yield 'twice is no habit' => [[$archive, $archive], null, 0];
-        yield 'three times is' => [[$archive, $archive, $archive], $archive, 3];
-        yield 'the last ones count' => [[$archive, $archive, $archive, AdvisedDecision::Task], $archive, 3];
-        yield 'not what was before another' => [[AdvisedDecision::Task, $archive, $archive, $archive], null, 0];
-        yield 'unknown ones are none' => [[null, $archive, $archive, $archive], null, 0];
+        $asks = 'Could you send me the drawings by Friday?';
+        $tells = 'The roof is done, and it looks well.';
+        yield 'what is usual is proposed' => [
+            $tells,
+            new Leaning(AdvisedDecision::Task, 0.6),
+            AdvisedDecision::Task,
+            'Mail like this you mostly make a task of.',
+        ];
+        yield 'a request is not buried by what is only likely' => [
+            $asks,
+            new Leaning(AdvisedDecision::Archive, 0.65),
+            AdvisedDecision::Task,
+            null,
+        ];
+        yield 'but by what is nearly sure' => [
+            $asks,
+            new Leaning(AdvisedDecision::Archive, 0.9),
+            AdvisedDecision::Archive,
+            'Mail like this you mostly archive.',
+        ];
+        yield 'what they said counts' => [
+            $asks,
+            new Leaning(AdvisedDecision::Delete, 0.51, true),
+            AdvisedDecision::Delete,
+            'You said that this is what it should be.',
+        ];
+        yield 'the same needs no other reason' => [$tells, new Leaning(AdvisedDecision::Archive, 0.9), AdvisedDecision::Archive, null];
     }
 
-    /** @param list<AdvisedDecision|null> $decisions */
-    #[DataProvider('decisions')]
-    public function testWhatAHabitIs(array $decisions, ?AdvisedDecision $decision, int $times): void
+    #[DataProvider('leanings')]
+    public function testWhatIsUsualIsProposed(string $text, Leaning $leaning, AdvisedDecision $advised, ?string $why): void
     {
-        $habit = Habit::of($decisions);
-        self::assertSame([$decision, $times], [$habit->decision, $habit->times]);
-        self::assertSame(null === $decision, '' === $habit->text());
+        $advice = self::advise([self::read($text)], leaning: $leaning);
+        self::assertSame($advised, $advice->decision);
+        if (null !== $why) {
+            self::assertContains($why, $advice->reasons);
+        } else {
+            self::assertStringNotContainsString('mostly', implode(' ', $advice->reasons));
+        }
+    }
+
+    public function testTheHabitIsTheReasonWhenItIsTheSame(): void
+    {
+        $advice = self::advise(
+            [self::read('The roof is done.')],
+            self::habit(AdvisedDecision::Task, Shown::Acted, 3),
+            leaning: new Leaning(AdvisedDecision::Task, 0.8),
+        );
+        self::assertSame([AdvisedDecision::Task, 'You made tasks of the last 3 from Tam.'], [$advice->decision, $advice->reasons[0]]);
+    }
+
+    private static function habit(AdvisedDecision $decision, Shown $shown, int $times): Habit
+    {
+        return Habit::of('Tam', false, array_fill(0, $times, [$decision, $shown]));
     }
 
     public function testOfSeveralMessagesTheOneThatAsksMostCounts(): void
@@ -208,9 +253,9 @@ final class AdviserTest extends TestCase
     }
 
     /** @param non-empty-list<Findings> $found */
-    private static function advise(array $found, ?Habit $habit = null, string $today = '2026-11-24'): Advice
+    private static function advise(array $found, ?Habit $habit = null, string $today = '2026-11-24', ?Leaning $leaning = null): Advice
     {
-        return (new Adviser())->advise($found, new Circumstances(LocalDate::parse($today), $habit ?? Habit::none()));
+        return (new Adviser())->advise($found, new Circumstances(LocalDate::parse($today), $habit ?? Habit::none(), leaning: $leaning));
     }
 
     /** @param array<string, string> $headers */

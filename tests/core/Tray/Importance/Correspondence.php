@@ -7,12 +7,14 @@ namespace ZippyTray\Tests\Core\Tray\Importance;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Advice\FoundDate;
 use ZippyTray\Core\Tray\Advice\Gist;
+use ZippyTray\Core\Tray\Advice\Letterhead;
 use ZippyTray\Core\Tray\Advice\MailKind;
 use ZippyTray\Core\Tray\Advice\Request;
 use ZippyTray\Core\Tray\Advice\RequestForm;
@@ -111,9 +113,10 @@ final class Correspondence
             $asks ? [new Request('Could you send it?', 0, 18, RequestForm::Order, 'send it', false, false)] : [],
             $dated ? [new FoundDate(DateKind::Deadline, LocalDate::parse('2026-12-04'), null, 'by 4 December', 0, 13)] : [],
             [],
+            Letterhead::of($gist, new Person(self::OWN)),
         );
 
-        return new SimulatedLetter($gist, $findings, $topic, $list, $alone);
+        return new SimulatedLetter($findings, $topic, $list, $alone);
     }
 
     /** From 0 to less than 1. */

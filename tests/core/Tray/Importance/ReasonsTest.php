@@ -6,6 +6,8 @@ namespace ZippyTray\Tests\Core\Tray\Importance;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Tray\Advice\AdvisedDecision;
+use ZippyTray\Core\Tray\Advice\Habit;
 use ZippyTray\Core\Tray\Importance\Importance;
 use ZippyTray\Core\Tray\Importance\Reasons;
 use ZippyTray\Core\Tray\Importance\Shown;
@@ -13,29 +15,12 @@ use ZippyTray\Core\Tray\Importance\Traits;
 
 final class ReasonsTest extends TestCase
 {
-    /** @return iterable<string, array{list<Shown>, bool, string}> what was done, the last first; a list or a sender; the first reason */
-    public static function habits(): iterable
+    public function testWhatWasDoneWithTheLastOnesStandsFirst(): void
     {
-        $times = static fn (Shown $shown, int $times): array => array_fill(0, $times, $shown);
-        yield 'answered' => [[Shown::Read, ...$times(Shown::Answered, 7)], false, 'You answered 7 of the last 8 from Olga within a day.'];
-        yield 'a list that is deleted' => [$times(Shown::Dropped, 12), true, 'You deleted the last 12 of this list.'];
-        yield 'no more than are looked at' => [[...$times(Shown::Dropped, 12), Shown::Read], true, 'You deleted the last 12 of this list.'];
-        yield 'acted on' => [$times(Shown::Acted, 3), false, 'You acted on the last 3 from Olga.'];
-        yield 'put off' => [[...$times(Shown::PutOff, 3), Shown::Read], false, 'You put off 3 of the last 4 from Olga.'];
-        yield 'archived' => [$times(Shown::Read, 5), false, 'You archived the last 5 from Olga after a look.'];
-        yield 'not even looked at' => [$times(Shown::Unread, 5), true, 'You archived the last 5 of this list without a look.'];
-        yield 'too few' => [$times(Shown::Acted, 2), false, ''];
-        yield 'this and that' => [[Shown::Read, Shown::Acted, Shown::Read, Shown::Acted], false, ''];
-        yield 'nothing' => [[], false, ''];
-    }
-
-    /** @param list<Shown> $done */
-    #[DataProvider('habits')]
-    public function testWhatWasDoneWithTheLastOnesIsSaid(array $done, bool $list, string $reason): void
-    {
+        $habit = Habit::of('Olga', false, array_fill(0, 3, [AdvisedDecision::Task, Shown::Acted]));
         self::assertSame(
-            '' === $reason ? [] : [$reason],
-            Reasons::of(new Importance(), new Traits(['from olga@roofs.example']), 'Olga', $list, $done),
+            ['You made tasks of the last 3 from Olga.', 'It asks you for something.'],
+            Reasons::of(new Importance(), new Traits(['from olga@roofs.example', 'asks']), $habit),
         );
     }
 
@@ -67,18 +52,18 @@ final class ReasonsTest extends TestCase
     {
         self::assertSame(
             '' === $sentence ? [] : [$sentence],
-            Reasons::of(new Importance([$trait => [2.0 * $for, 9]]), new Traits([$trait]), 'Olga', false, []),
+            Reasons::of(new Importance([$trait => [2.0 * $for, 9]]), new Traits([$trait]), Habit::none()),
         );
     }
 
     public function testWhatThePersonDoesIsSaidOnlyWhenTheyHaveDoneIt(): void
     {
         $traits = new Traits(['kind newsletter', 'word roof', 'copied']);
-        $said = static fn (Importance $importance): array => Reasons::of($importance, $traits, 'Olga', false, []);
+        $said = static fn (Importance $importance): array => Reasons::of($importance, $traits, Habit::none());
         self::assertSame(['You are only copied.'], $said(new Importance()));
         self::assertSame(['You are only copied.'], $said(new Importance(['word roof' => [2.0, 2]])));
         self::assertSame(
-            ['You act on what is about "roof".', 'You are only copied.'],
+            ['You are only copied.', 'You act on what is about "roof".'],
             $said(new Importance(['word roof' => [2.0, 3]])),
         );
     }
@@ -89,9 +74,7 @@ final class ReasonsTest extends TestCase
         $said = static fn (int $of): array => Reasons::of(
             new Importance(corrections: ['from olga@roofs.example' => $of]),
             $traits,
-            'Olga',
-            false,
-            [],
+            Habit::none(),
         );
         self::assertSame(
             [['You said that this matters more.'], ['You said that this matters less.'], []],
@@ -99,15 +82,26 @@ final class ReasonsTest extends TestCase
         );
     }
 
+    public function testWhatSpeaksAgainstWhatIsBelievedStandsBehind(): void
+    {
+        $importance = new Importance(['asks' => [6.0, 9], 'from olga@roofs.example' => [-1.0, 9]]);
+        $traits = new Traits(['asks', 'from olga@roofs.example']);
+        $archived = Habit::of('Olga', false, array_fill(0, 4, [AdvisedDecision::Archive, Shown::Unread]));
+        self::assertSame(
+            ['It asks you for something.', 'You archived the last 4 from Olga without a look.'],
+            Reasons::of($importance, $traits, $archived),
+        );
+    }
+
     public function testThreeReasonsAreEnoughAndTheWeightiestStandFirst(): void
     {
         $importance = new Importance(['word roof' => [3.0, 9], 'word key' => [-2.0, 9], 'dated' => [1.0, 9], 'alone' => [0.9, 9]]);
         $traits = new Traits(['alone', 'dated', 'word key', 'word roof', 'from olga@roofs.example']);
-        $reasons = Reasons::of($importance, $traits, 'Olga', false, array_fill(0, 4, Shown::Answered));
+        $reasons = Reasons::of($importance, $traits, Habit::of('Olga', false, array_fill(0, 4, [AdvisedDecision::Now, Shown::Answered])));
         self::assertSame([
             'You answered the last 4 from Olga within a day.',
             'You act on what is about "roof".',
-            'You seldom act on what is about "key".',
+            'It names a date.',
         ], $reasons);
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\Tray\Importance;
 
-use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Tray\Advice\Adviser;
 use ZippyTray\Core\Tray\Advice\Findings;
-use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\Advice\MailKind;
 use ZippyTray\Core\Tray\Importance\Traits;
 
@@ -25,13 +25,12 @@ final readonly class SimulatedLetter
     public bool $copied;
 
     public function __construct(
-        public Gist $gist,
         public Findings $findings,
         public string $topic,
         public string $list,
         public bool $alone,
     ) {
-        $this->email = $gist->from->email;
+        $this->email = $findings->head->from;
         $this->domain = explode('@', $this->email)[1];
         $this->kind = $findings->kind;
         $this->asks = [] !== $findings->requests;
@@ -42,11 +41,9 @@ final readonly class SimulatedLetter
     public function traits(int $written = 0): Traits
     {
         return Traits::of(
-            $this->gist,
             $this->findings,
-            new Person(Correspondence::OWN),
-            '' === $this->list ? strtolower($this->email) : 'list '.$this->list,
-            $written,
+            $written > 0,
+            (new Adviser())->byRules([$this->findings], LocalDate::parse('2026-11-24')),
         );
     }
 }

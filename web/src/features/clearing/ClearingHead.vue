@@ -26,6 +26,7 @@ const time = computed(() => {
     <p>{{ time }}</p>
     <ChoiceList v-model="order" aria-label="Order" @change="($event.target as HTMLElement).blur()">
       <option value="grouped">as grouped</option>
+      <option value="important">what matters most first</option>
       <option value="oldest">oldest first</option>
       <option value="newest">newest first</option>
     </ChoiceList>
@@ -54,16 +55,7 @@ strong {
 }
 
 select {
-  font: inherit;
-  color: inherit;
-  background: none;
-  border: 0;
-  cursor: pointer;
-}
-
-option {
-  color: rgb(var(--v-theme-on-surface));
-  background: rgb(var(--v-theme-surface));
+  field-sizing: content;
 }
 
 @media (max-width: 760px) {

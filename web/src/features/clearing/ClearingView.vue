@@ -16,6 +16,7 @@ import {
 } from '@/features/conversation'
 import ClearingHead from './ClearingHead.vue'
 import ClearingSummary from './ClearingSummary.vue'
+import { WhatBecomes } from '@/features/importance'
 import { DecisionCards, type Along } from '@/features/decide'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
@@ -184,7 +185,7 @@ useKeys('Clearing', [
         </p>
       </div>
       <aside>
-        <h2 class="slate">What becomes of it?</h2>
+        <WhatBecomes :row="current" />
         <DecisionCards
           ref="cards"
           :rows="[current]"
@@ -234,15 +235,6 @@ useKeys('Clearing', [
 aside {
   position: sticky;
   top: 72px;
-}
-
-aside h2 {
-  display: flex;
-  align-items: center;
-  min-height: 30px;
-  margin: 0 0 14px;
-  font-size: var(--type-note);
-  font-weight: 600;
 }
 
 .hint {

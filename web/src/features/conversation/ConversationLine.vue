@@ -3,6 +3,7 @@ import { mdiPaperclip } from '@mdi/js'
 import type { ConversationRow } from '@/shared/api/client'
 import { age } from '@/shared/time/format'
 import { counted, subjectOf } from '@/shared/words'
+import { ImportanceMark } from '@/features/importance'
 import { TickBox } from '@/ui/kit'
 
 withDefaults(
@@ -16,6 +17,10 @@ withDefaults(
     advice?: string | undefined
     /** The sentence that asks, instead of the beginning of the text */
     quote?: string | undefined
+    /** How much it matters, where that is shown */
+    importance?: number | undefined
+    /** Why it matters as much, instead of the beginning of the text */
+    because?: string | undefined
   }>(),
   { selectable: true },
 )
@@ -23,7 +28,16 @@ defineEmits<{ select: [event: MouseEvent] }>()
 </script>
 
 <template>
-  <li class="line" :class="{ selected, current, unread: row.unread, advised: advice !== undefined }">
+  <li
+    class="line"
+    :class="{
+      selected,
+      current,
+      unread: row.unread,
+      advised: advice !== undefined,
+      weighed: importance !== undefined,
+    }"
+  >
     <TickBox
       v-if="selectable"
       :model-value="selected"
@@ -36,6 +50,7 @@ defineEmits<{ select: [event: MouseEvent] }>()
       :to="{ name: 'conversation', params: { id: row.id } }"
       :data-conversation="row.id"
     >
+      <ImportanceMark v-if="importance !== undefined" class="weight" :importance="importance" />
       <span class="who"
         >{{ row.who
         }}<i v-if="row.messages > 1" class="slate" :title="counted(row.messages, 'message')">
@@ -48,6 +63,7 @@ defineEmits<{ select: [event: MouseEvent] }>()
           · <em>{{ note }}</em></template
         >
         <template v-if="$slots.text"> · <slot name="text" /></template>
+        <template v-else-if="because"> · {{ because }}</template>
         <template v-else-if="quote"> · “{{ quote }}”</template>
         <template v-else-if="row.excerpt"> · {{ row.excerpt }}</template>
       </span>
@@ -103,6 +119,10 @@ input {
 
 .advised .body {
   grid-template-columns: 186px minmax(0, 1fr) 18px 48px 88px;
+}
+
+.weighed .body {
+  grid-template-columns: 26px 148px minmax(0, 1fr) 18px 48px 88px;
 }
 
 .advice {
@@ -183,6 +203,10 @@ input {
   .advised .body {
     grid-template-columns: minmax(0, 1fr) auto auto auto;
     grid-template-areas: 'who clip advice age' 'what what what what';
+  }
+
+  .weight {
+    display: none;
   }
 
   .advised .advice {

@@ -10,9 +10,11 @@ import { useAnswering, useAwaited, DraftStrip, WriteSheet } from '@/features/wri
 import BackStrip from './BackStrip.vue'
 import ConversationReminders from './ConversationReminders.vue'
 import ConversationSheet from './ConversationSheet.vue'
+import { WhatBecomes } from '@/features/importance'
 import { DecisionCards } from '@/features/decide'
 import FailedState from '@/ui/FailedState.vue'
-import { inGroups, nextOfGroup } from './grouping'
+import { inGroups, nextOfGroup, trayOrder } from './grouping'
+import { trayKey } from '@/shared/steps/trayKey'
 import HistoryList from './HistoryList.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
@@ -40,7 +42,7 @@ watch(
     await answer(api.PUT('/conversations/{id}/read', { params: { path: { id: unread } } })).catch(
       () => undefined,
     )
-    queries.setQueryData<ConversationRow[]>(['tray'], (rows) =>
+    queries.setQueriesData<ConversationRow[]>({ queryKey: trayKey() }, (rows) =>
       rows?.map((other) => (other.id === unread ? { ...other, unread: false } : other)),
     )
   },
@@ -48,7 +50,7 @@ watch(
 )
 
 /** The neighbours in the tray as it was last shown. */
-const trayRows = () => queries.getQueryData<ConversationRow[]>(['tray']) ?? []
+const trayRows = () => queries.getQueryData<ConversationRow[]>(trayKey(trayOrder.value)) ?? []
 function neighbour(by: number): string | undefined {
   const rows = inGroups(trayRows()).flatMap((group) => group.rows)
   const index = rows.findIndex(({ id }) => id === props.id)
@@ -183,7 +185,7 @@ useKeys('Conversation', [
         />
       </div>
       <aside>
-        <h2 class="slate">What becomes of it?</h2>
+        <WhatBecomes :row="row" />
         <DecisionCards
           :key="row.id"
           :rows="[row]"
@@ -227,12 +229,6 @@ useKeys('Conversation', [
 aside {
   position: sticky;
   top: 72px;
-}
-
-aside > h2 {
-  font-size: var(--type-note);
-  font-weight: 600;
-  margin: 0 0 14px;
 }
 
 .where {

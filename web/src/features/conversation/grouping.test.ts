@@ -1,6 +1,6 @@
 import { beforeEach, expect, test } from 'vitest'
 import type { AdviceGroup } from '@/shared/api/client'
-import { inGroups, nextOfGroup, useGrouping } from './grouping'
+import { inGroups, nextOfGroup, trayOrder, useGrouping } from './grouping'
 import { row } from '@/shared/rows.fixture'
 import { ref } from 'vue'
 
@@ -35,6 +35,19 @@ test.each([
   ['back', undefined],
   ['gone', undefined],
 ])('after %s comes %s', (id, next) => expect(nextOfGroup(rows, id)).toBe(next))
+
+test('by importance they stand in the order in which they come, also what came back', () => {
+  useGrouping(ref([])).grouping.value = 'importance'
+  const weighed = (id: string, importance: number, more = {}) =>
+    row({ id, advice: { group: 'asks', importance } as never, ...more })
+  const given = [weighed('a', 90), weighed('b', 71, { returned: true }), weighed('c', 50), weighed('d', 3)]
+  expect(inGroups(given).map(({ name, rows: of }) => [name, of.map(({ id }) => id).join(' ')])).toEqual([
+    ['Matters much', 'a b'],
+    ['Matters', 'c'],
+    ['Matters little', 'd'],
+  ])
+  expect(trayOrder.value).toBe('important')
+})
 
 test('by sender, those with most mail first', () => {
   useGrouping(ref([])).grouping.value = 'sender'

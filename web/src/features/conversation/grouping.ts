@@ -1,10 +1,11 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
-import type { ConversationRow } from '@/shared/api/client'
+import type { ClearingOrder, ConversationRow } from '@/shared/api/client'
 import { dateOf, daysAhead } from '@/shared/time/format'
+import { bandOf } from '@/features/importance'
 import { GROUPS, UNREAD } from './advice'
 
-export const GROUPINGS = ['advice', 'age', 'sender', 'unread'] as const
+export const GROUPINGS = ['advice', 'importance', 'age', 'sender', 'unread'] as const
 export type Grouping = (typeof GROUPINGS)[number]
 
 export interface Group {
@@ -21,14 +22,15 @@ function ageOf(row: ConversationRow): string {
 
 const nameOf: Record<Grouping, (row: ConversationRow) => string> = {
   advice: (row) => (row.advice ? GROUPS[row.advice.group] : UNREAD),
+  importance: (row) => (row.advice ? bandOf(row.advice.importance) : UNREAD),
   age: ageOf,
   sender: (row) => row.who,
   unread: (row) => (row.unread ? 'Not read yet' : 'Read, and still undecided'),
 }
 
-/** By advice they come in the order of their groups; in all others the newest stands first. */
+/** By advice and by importance they come in the order of the tray; in all others the newest stands first. */
 function ordered(given: ConversationRow[], grouping: Grouping): ConversationRow[] {
-  if (grouping === 'advice') return given
+  if (grouping === 'advice' || grouping === 'importance') return given
   const rows = [...given].sort((a, b) => b.latestAt.localeCompare(a.latestAt))
   if (grouping === 'unread') return rows.sort((a, b) => Number(b.unread) - Number(a.unread))
   if (grouping !== 'sender') return rows
@@ -41,13 +43,20 @@ function ordered(given: ConversationRow[], grouping: Grouping): ConversationRow[
 /** By what the person has the tray grouped. */
 const grouping = useLocalStorage<Grouping>('zippy-tray.grouping', 'advice')
 
+/** In which order the tray is asked for. */
+export const trayOrder = computed<ClearingOrder>(() =>
+  grouping.value === 'importance' ? 'important' : 'grouped',
+)
+
 /** The tray in groups, as it is shown; what came back stands first. */
 export function inGroups(rows: ConversationRow[]): Group[] {
   const found = new Map<string, ConversationRow[]>()
-  const back = rows.filter(({ returned }) => returned)
+  // What matters most stands first, also before what came back.
+  const isFirst = ({ returned }: ConversationRow) => returned && grouping.value !== 'importance'
+  const back = rows.filter(isFirst)
   if (back.length) found.set('Back with you', back)
   for (const row of ordered(rows, grouping.value)) {
-    if (row.returned) continue
+    if (isFirst(row)) continue
     const name = nameOf[grouping.value](row)
     const group = found.get(name)
     if (group) group.push(row)

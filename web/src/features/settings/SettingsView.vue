@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { BlockedSender, ClearingOrder, Settings } from '@/shared/api/client'
 import { useSession, useSignIn } from '@/shared/api/session'
+import { CorrectionList } from '@/features/importance'
 import AwaySettings from './AwaySettings.vue'
 import FailedState from '@/ui/FailedState.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
@@ -31,6 +32,7 @@ const change = (more: Partial<Settings>) =>
 
 const ORDERS: { value: ClearingOrder; text: string }[] = [
   { value: 'grouped', text: 'As the tray is grouped by advice' },
+  { value: 'important', text: 'What matters most first' },
   { value: 'oldest', text: 'Oldest first' },
   { value: 'newest', text: 'Newest first' },
 ]
@@ -126,6 +128,10 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
               {{ text }}</label
             >
           </fieldset>
+        </section>
+        <section class="sheet part">
+          <h2>What matters to you</h2>
+          <CorrectionList />
         </section>
         <AwaySettings />
         <MailSettings />

@@ -143,11 +143,6 @@ select {
   border-radius: 7px;
 }
 
-option {
-  color: rgb(var(--v-theme-on-surface));
-  background: rgb(var(--v-theme-surface));
-}
-
 .ask {
   flex: 1 0 100%;
   display: flex;

@@ -108,9 +108,4 @@ select.on {
   color: rgb(var(--v-theme-primary));
   font-weight: 600;
 }
-
-option {
-  color: rgb(var(--v-theme-on-surface));
-  background: rgb(var(--v-theme-surface));
-}
 </style>

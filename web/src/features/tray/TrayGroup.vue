@@ -13,6 +13,8 @@ import { LinkButton, PlainButton } from '@/ui/kit'
 const props = defineProps<{
   group: Group
   folded: boolean
+  /** Whether it is shown how much each matters, and why */
+  byImportance?: boolean
   /** How many rows all groups have */
   among: number
   /** How many rows stand above it */
@@ -75,6 +77,8 @@ const together = computed(() => {
         draggable="true"
         :note="note(row)"
         :quote="quote(row)"
+        :because="row.advice?.because"
+        :importance="byImportance ? row.advice?.importance : undefined"
         :advice="row.advice ? ADVISED[row.advice.decision] : ''"
         @dragstart="beginDrag($event, { kind: 'conversation', rows: selected.has(row.id) ? meant : [row] })"
         @dragend="endDrag"

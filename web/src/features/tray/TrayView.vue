@@ -8,7 +8,8 @@ import { DecisionCards } from '@/features/decide'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import FirstSteps from './FirstSteps.vue'
-import { GROUPINGS, useGrouping } from '@/features/conversation'
+import { GROUPINGS, trayOrder, useGrouping } from '@/features/conversation'
+import { WEIGH, weigh } from '@/features/importance'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import { attempt } from '@/shared/notice'
@@ -27,7 +28,7 @@ import { ChoiceList, LinkButton } from '@/ui/kit'
 const router = useRouter()
 const { decide } = useDecideSteps()
 const writeFrom = useWritingFrom()
-const { data, error, refetch } = useTray()
+const { data, error, refetch } = useTray(trayOrder)
 const { data: counts } = useCounts()
 /** Whether anything was ever here is asked only when the tray is empty. */
 const { data: everything } = useFind('', '', () => data.value?.length === 0)
@@ -82,6 +83,12 @@ useKeys('Tray', [
     label: 'Send to a day',
     when: () => meant.value.length > 0,
     run: () => send({ kind: 'conversation', rows: meant.value }),
+  },
+  {
+    key: WEIGH,
+    label: 'How much does it matter?',
+    when: () => !!visible.value[current.value]?.advice,
+    run: () => weigh(visible.value[current.value]),
   },
   {
     key: '*',
@@ -167,6 +174,7 @@ useKeys('Tray', [
         :key="group.name"
         :group="group"
         :folded="isFolded(group)"
+        :by-importance="grouping === 'importance'"
         :among="rows.length"
         :above="above[index] ?? 0"
         :current="currentId"
@@ -233,19 +241,10 @@ useKeys('Tray', [
 }
 
 .by select {
-  font: inherit;
   font-weight: 550;
   color: rgb(var(--v-theme-primary));
-  background: none;
-  border: 0;
   padding: 2px 0;
   field-sizing: content;
-  cursor: pointer;
-}
-
-.by option {
-  color: rgb(var(--v-theme-on-surface));
-  background: rgb(var(--v-theme-surface));
 }
 
 .hint {

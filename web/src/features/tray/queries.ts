@@ -1,6 +1,7 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { answer, api, type ClearingOrder } from '@/shared/api/client'
+import { trayKey } from '@/shared/steps/trayKey'
 
 /**
  * What is undecided, in the order in which it is gone through. As grouped, it is the very list of the tray; the server
@@ -8,7 +9,7 @@ import { answer, api, type ClearingOrder } from '@/shared/api/client'
  */
 export function useTray(order: MaybeRefOrGetter<ClearingOrder> = 'grouped') {
   return useQuery({
-    queryKey: computed(() => (toValue(order) === 'grouped' ? ['tray'] : ['tray', toValue(order)])),
+    queryKey: computed(() => trayKey(toValue(order))),
     queryFn: ({ signal, queryKey: [, by] }) =>
       answer(api.GET('/tray', { signal, params: by ? { query: { order: by as ClearingOrder } } : {} })),
     // In the order of before, until it has come in this one.

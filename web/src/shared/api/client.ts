@@ -49,6 +49,10 @@ export type AdviceGroup = Schemas['AdviceGroup']
 export type Claim = Schemas['Claim']
 export type Clearing = Schemas['Clearing']
 export type ClearingOrder = Schemas['ClearingOrder']
+export type Correction = Schemas['Correction']
+export type CorrectionAbout = Schemas['CorrectionAbout']
+/** What somebody says of mail: that it matters more or less, or what should have been advised */
+export type Said = Pick<Partial<Correction>, 'should'> & { matters?: -1 | 1 }
 export type BlockedSender = Schemas['BlockedSender']
 export type Decision = Schemas['Decision']
 export type Decided = Schemas['Decided']

@@ -395,6 +395,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/conversations/{id}/importance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** How much a conversation matters to the person, and why */
+        get: operations["importance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/conversations/{id}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say that mail like this matters more or less, or should be advised otherwise */
+        post: operations["correct"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the person said of how much mail matters and what is to be advised for it, the latest first */
+        get: operations["corrections"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/corrections/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take back what was said */
+        delete: operations["takeBackCorrection"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/conversations/{id}/touches": {
         parameters: {
             query?: never;
@@ -1958,7 +2032,7 @@ export interface components {
             }[];
         };
         /** @enum {string} */
-        ClearingOrder: "grouped" | "oldest" | "newest";
+        ClearingOrder: "grouped" | "important" | "oldest" | "newest";
         Clearing: {
             id: components["schemas"]["Id"];
             order: components["schemas"]["ClearingOrder"];
@@ -2008,12 +2082,42 @@ export interface components {
             from: number;
             to: number;
         };
+        /** @enum {string} */
+        CorrectionAbout: "sender" | "list" | "kind";
+        Correction: {
+            id: components["schemas"]["Id"];
+            about: components["schemas"]["CorrectionAbout"];
+            /** @description Of the sender, the list or the kind of mail */
+            name: string;
+            /**
+             * @description 1 when it matters more, -1 less, 0 when nothing was said of that
+             * @enum {integer}
+             */
+            matters: -1 | 0 | 1;
+            should: components["schemas"]["AdvisedDecision"] | null;
+            madeAt: components["schemas"]["Instant"];
+        };
+        Importance: {
+            /** @description Null while its mail has not been read yet */
+            score: number | null;
+            advised: components["schemas"]["AdvisedDecision"] | null;
+            reasons: string[];
+            /** @description For which other mail a word about it counts */
+            choices: {
+                about: components["schemas"]["CorrectionAbout"];
+                name: string;
+                said: components["schemas"]["Correction"] | null;
+            }[];
+        };
         AdviceGlance: {
             decision: components["schemas"]["AdvisedDecision"];
             group: components["schemas"]["AdviceGroup"];
             /** @description The sentence that asks most, may be empty */
             asks: string;
             date: components["schemas"]["FoundDate"] | null;
+            importance: number;
+            /** @description Why it matters as much; empty but in the tray by importance */
+            because: string;
         };
         Advice: {
             decision: components["schemas"]["AdvisedDecision"];
@@ -2535,7 +2639,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -2556,7 +2660,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -3160,6 +3264,92 @@ export interface operations {
                     "application/json": components["schemas"]["Conversation"];
                 };
             };
+            default: components["responses"]["Problem"];
+        };
+    };
+    importance: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How much it matters */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Importance"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    about: components["schemas"]["CorrectionAbout"];
+                    /** @description 1 when it matters more, -1 less */
+                    matters?: (-1 | 1) | null;
+                    should?: components["schemas"]["AdvisedDecision"] | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    corrections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The corrections */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Correction"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeBackCorrection: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
             default: components["responses"]["Problem"];
         };
     };

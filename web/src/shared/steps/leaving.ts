@@ -25,16 +25,17 @@ export const cameBack = shallowRef<string[]>([])
  * @param askAgain what is on screen may be older than what has happened
  */
 export function useLeaving(queries: QueryClient, forget: (id: string) => void, askAgain: () => void) {
-  const rows = () => queries.getQueryData<ConversationRow[]>(['tray'])
+  /** The tray in each order in which it was asked for. */
+  const trays = () => queries.getQueriesData<ConversationRow[]>({ queryKey: ['tray'] })
 
   /** Out of the list that is on screen. */
   function without(ids: string[]): void {
-    const shown = rows()
-    if (shown)
-      queries.setQueryData(
-        ['tray'],
-        shown.filter((row) => !ids.includes(row.id)),
-      )
+    for (const [key, shown] of trays())
+      if (shown)
+        queries.setQueryData(
+          key,
+          shown.filter((row) => !ids.includes(row.id)),
+        )
   }
 
   function left(ids: string[]): void {
@@ -48,15 +49,17 @@ export function useLeaving(queries: QueryClient, forget: (id: string) => void, a
    */
   async function leaving<T>(ids: string[], call: () => Promise<T>): Promise<T> {
     await queries.cancelQueries({ queryKey: ['tray'] })
-    const before = rows()
+    const before = trays()
     without(ids)
     try {
       const result = await call()
       left(ids)
       return result
     } catch (problem) {
-      const now = rows()
-      if (before && now) queries.setQueryData(['tray'], putBack(now, before, ids))
+      for (const [key, then] of before) {
+        const now = queries.getQueryData<ConversationRow[]>(key)
+        if (then && now) queries.setQueryData(key, putBack(now, then, ids))
+      }
       cameBack.value = ids
       // What is on screen may be older than what happened.
       if (problem instanceof Problem && problem.status === 409) askAgain()

@@ -17,9 +17,11 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   conversation: null,
   copies: ['conversation', 'task'],
   day: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
+  corrections: ['correction'],
   days: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
   find: ['conversation', 'task', 'outgoing', 'owed'],
   heartbeat: null,
+  importance: ['conversation', 'owed', 'outgoing', 'blocked_sender', 'correction'],
   jot: ['list', 'task'],
   journal: null,
   labels: ['task'],
@@ -40,7 +42,7 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   task: ['task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
   tasks: ['task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
   templates: ['template'],
-  tray: ['conversation', 'owed', 'outgoing', 'blocked_sender'],
+  tray: ['conversation', 'owed', 'outgoing', 'blocked_sender', 'correction'],
   when: NOTHING,
 }
 

@@ -1,0 +1,6 @@
+export { default as CorrectionList } from './CorrectionList.vue'
+export { default as ImportanceMark } from './ImportanceMark.vue'
+export { default as ImportanceSlip } from './ImportanceSlip.vue'
+export { default as WhatBecomes } from './WhatBecomes.vue'
+export { bandOf } from './bands'
+export { WEIGH, weigh } from './slip'
