@@ -10,12 +10,15 @@ async function shoot(desk: Desk, name: string): Promise<void> {
 
 test('pictures of the views', async ({ desk, page }) => {
   await shoot(desk, 'tray')
-  await page.getByRole('link', { name: /Tide tables for next year/ }).focus()
-  await desk.press('3', '9')
-  await expect(page.getByText(/Put off 3 times since/)).toBeVisible()
-  await shoot(desk, 'tray-snooze')
-  await desk.press('Escape', 'Escape')
-  await page.keyboard.press('Escape')
+  await page.getByLabel('grouped by').selectOption('importance')
+  const order = desk.row('Order 2041').getByRole('link')
+  await expect(order).toContainText('You did at once')
+  await order.focus()
+  await desk.press('Alt+ArrowUp')
+  await expect(page.getByRole('button', { name: 'It matters more' })).toBeVisible()
+  await shoot(desk, 'importance')
+  await desk.press('Escape')
+  await page.getByLabel('grouped by').selectOption('advice')
 
   await page.getByRole('button', { name: 'Archive the rest' }).click()
   await expect(page.getByText('Tick what can go')).toBeVisible()

@@ -77,6 +77,7 @@ final class ImportanceTest extends TestCase
             self::assertLessThan(15, $letters);
             $importance->learn($traits, $after);
         }
+        fwrite(\STDERR, \sprintf("\n  Followed after %2d letters: %s\n", $letters, $this->dataName()));
     }
 
     public function testTheSameDecisionsGiveTheSame(): void

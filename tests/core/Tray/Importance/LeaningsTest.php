@@ -77,6 +77,7 @@ final class LeaningsTest extends TestCase
             self::assertLessThan(15, $letters);
             $leanings->learn($traits, $after);
         }
+        fwrite(\STDERR, \sprintf("\n  Followed after %2d letters: %s\n", $letters, $this->dataName()));
     }
 
     public function testNothingIsProposedOfWhomNothingIsKnown(): void

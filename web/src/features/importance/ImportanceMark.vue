@@ -2,14 +2,19 @@
 import { bandOf } from './bands'
 
 /** How much it matters, as a stroke of ink in the margin: the more, the longer. */
-defineProps<{ importance: number }>()
+defineProps<{
+  importance: number
+  /** It is said beside it */
+  quiet?: boolean
+}>()
 </script>
 
 <template>
   <span
     class="mark"
-    role="img"
-    :aria-label="bandOf(importance)"
+    :role="quiet ? undefined : 'img'"
+    :aria-hidden="quiet"
+    :aria-label="quiet ? undefined : bandOf(importance)"
     :title="`${bandOf(importance)}: ${importance} of 100`"
     ><i :style="{ width: `${Math.max(8, importance)}%` }"
   /></span>

@@ -23,7 +23,7 @@ useKeys('Conversation', [
   <div class="head">
     <h2 class="slate">What becomes of it?</h2>
     <LinkButton v-if="row.advice" title="Why, and what if not? (Alt+↑)" @click="weigh(row)">
-      <ImportanceMark :importance="row.advice.importance" /> {{ bandOf(row.advice.importance) }}
+      <ImportanceMark quiet :importance="row.advice.importance" /> {{ bandOf(row.advice.importance) }}
     </LinkButton>
   </div>
 </template>
