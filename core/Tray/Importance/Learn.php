@@ -42,18 +42,27 @@ final readonly class Learn
     public function __invoke(AccountId $accountId, int $most, callable $isEnding): int
     {
         $learned = 0;
+        $isWaiting = false;
         foreach ($this->entries->after($accountId, $this->lessons->learnedTo($accountId), $most) as $entry) {
             if ($isEnding()) {
                 break;
             }
+            $lessons = [];
             try {
                 $lessons = $this->lessonsOf($entry);
             } catch (NotReadYet) {
-                break;
+                $isWaiting = true;
+            } catch (\Throwable $problem) {
+                // What is damaged is told of when it is its turn.
+                $isWaiting || throw $problem;
+            }
+            if ($isWaiting) {
+                // What comes behind it is wanted already, so that all of it is read together.
+                continue;
             }
             $undone = EntryKind::Undo === $entry->kind ? $this->firstUndone($entry) : null;
             if (null !== $undone && $undone < $this->lessons->keptFrom($accountId)) {
-                $this->learnAll($accountId, $entry->number, []);
+                $this->learnAll($accountId, $entry->number);
             } else {
                 $this->transaction->run(function () use ($accountId, $entry, $lessons, $undone): void {
                     $this->lessons->add($accountId, $entry->number, $lessons);
@@ -79,24 +88,33 @@ final readonly class Learn
      *
      * @return int how many entries there are lessons of
      *
-     * @throws NotReadYet when some of the mail is still to be read; then nothing is changed but that this is wanted
+     * @throws NotReadYet when some of the mail is still to be read; all of that is wanted now, and nothing is learned yet
      */
     public function anew(AccountId $accountId): int
     {
-        [$number, $found] = [0, []];
+        [$number, $found, $isWaiting] = [0, 0, false];
         do {
             $entries = $this->entries->after($accountId, $number, 100);
             foreach ($entries as $entry) {
                 $number = $entry->number;
-                $lessons = $this->lessonsOf($entry);
+                try {
+                    $lessons = $this->lessonsOf($entry);
+                } catch (NotReadYet) {
+                    $isWaiting = true;
+                    continue;
+                }
                 if ([] !== $lessons) {
-                    $found[$number] = $lessons;
+                    $this->transaction->run(fn () => $this->lessons->add($accountId, $entry->number, $lessons));
+                    ++$found;
                 }
             }
         } while ([] !== $entries);
-        $this->learnAll($accountId, $number, $found);
+        if ($isWaiting) {
+            throw new NotReadYet();
+        }
+        $this->learnAll($accountId, $number);
 
-        return \count($found);
+        return $found;
     }
 
     /** @param non-empty-list<Lesson> $lessons */
@@ -115,16 +133,10 @@ final readonly class Learn
     /**
      * Learns all of it from the beginning. That takes its time, and is done before the transaction.
      *
-     * @param int                                $to    the last entry that counts
-     * @param array<int, non-empty-list<Lesson>> $found by entry: lessons that take the place of those that are kept
+     * @param int $to the last entry that counts
      */
-    private function learnAll(AccountId $accountId, int $to, array $found): void
+    private function learnAll(AccountId $accountId, int $to): void
     {
-        $this->transaction->run(function () use ($accountId, $found): void {
-            foreach ($found as $number => $lessons) {
-                $this->lessons->add($accountId, $number, $lessons);
-            }
-        });
         [$learned, $weights, $count, $before] = [new Learned(), [], 0, []];
         foreach ($this->lessons->between($accountId, 1, $to) as $number => $lessons) {
             $after = [];

@@ -53,7 +53,9 @@ final class ImportanceRebuildCommand extends Command
                     $entries = $this->learn->anew($id);
                 } catch (NotReadYet) {
                     $entries = null;
-                    ($this->read)(static fn (): bool => false);
+                    do {
+                        $read = ($this->read)(static fn (): bool => false);
+                    } while ($read > 0);
                 }
             } while (null === $entries);
             $output->writeln(json_encode(

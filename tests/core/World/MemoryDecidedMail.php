@@ -18,12 +18,16 @@ final class MemoryDecidedMail implements DecidedMail
 {
     public bool $isRead = true;
 
+    /** How often it was asked for. */
+    public int $asked = 0;
+
     public function __construct(private readonly Memory $memory)
     {
     }
 
     public function of(AccountId $accountId, array $conversations, \DateTimeImmutable $at): array
     {
+        ++$this->asked;
         $this->isRead || throw new NotReadYet();
         [$letters, $today] = [[], LocalDate::of($at, World::zone())];
         foreach (array_keys($conversations) as $id) {

@@ -87,9 +87,12 @@ final class LearnTest extends TestCase
         self::assertSame([2, 3, 0], [$learn(2), $learn(10), $learn(10)]);
         $world->decide(new Delete(), [$world->conversation()]);
         $world->decidedMail->isRead = false;
+        $world->decide(new Archive(), [$world->conversation('Behind it')]);
+        $world->decidedMail->asked = 0;
         self::assertSame([0, 5], [$learn(10), $world->lessons->learnedTo(World::account())]);
+        self::assertSame(2, $world->decidedMail->asked, 'What comes behind it is asked for, too.');
         $world->decidedMail->isRead = true;
-        self::assertSame([1, 6], [$learn(10), $world->lessons->count(World::account())]);
+        self::assertSame([2, 7], [$learn(10), $world->lessons->count(World::account())]);
         self::assertSame(0, ($world->learn)(World::account(), 10, static fn (): bool => true));
     }
 
