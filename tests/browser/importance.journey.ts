@@ -13,7 +13,7 @@ test('the tray by importance says why, and can be told that it is wrong with one
     await expect(order).toContainText('You did at once the last 6 from Tern Point Shop.', { timeout: 3000 })
   }).toPass()
   await expect(page.getByRole('region', { name: 'Matters much' }).filter({ has: order })).toHaveCount(1)
-  await expect(row('Everything for the bosun')).toContainText('You deleted')
+  await expect(row('Everything for the bosun')).toContainText('It wants to sell something.')
 
   await order.getByRole('link').focus()
   await desk.press('Alt+ArrowUp')

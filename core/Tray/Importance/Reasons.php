@@ -53,9 +53,7 @@ final readonly class Reasons
         [$kind, $what] = explode(' ', $trait, 2) + ['', ''];
 
         return match ($kind) {
-            'kind' => 'suspicious' === explode(' ', $what)[0]
-                ? ($more ? '' : 'It looks suspicious.')
-                : ($isHabit ? self::ofKind($what, $more) : ''),
+            'kind' => self::ofKind(MailKind::tryFrom(explode(' ', $what)[0]), $more, $isHabit),
             'from', 'list', 'domain', 'word' => $isHabit ? self::habitual($kind, $what, $more, $isNew) : '',
             'asks' => $more ? 'It asks you for something.' : '',
             'may' => $more ? 'It may ask you for something.' : '',
@@ -85,10 +83,17 @@ final readonly class Reasons
         };
     }
 
-    private static function ofKind(string $kind, bool $more): string
+    private static function ofKind(?MailKind $kind, bool $more, bool $isHabit): string
     {
-        $plural = MailKind::tryFrom(explode(' ', $kind)[0])?->plural() ?? '';
-
-        return '' === $plural ? '' : \sprintf($more ? 'You act on %s.' : 'You seldom act on %s.', $plural);
+        return match (true) {
+            null === $kind => '',
+            MailKind::Suspicious === $kind => $more ? '' : 'It looks suspicious.',
+            $isHabit => \sprintf($more ? 'You act on %s.' : 'You seldom act on %s.', $kind->plural()),
+            $more => '',
+            MailKind::Advert === $kind => 'It wants to sell something.',
+            MailKind::Newsletter === $kind => 'It went out to many people.',
+            MailKind::AutoReply === $kind => 'It is an automatic answer.',
+            default => '',
+        };
     }
 }

@@ -109,10 +109,11 @@ final readonly class ConversationController
                 array_values(array_filter($messages, static fn (Message $message): bool => !$message->own)),
             ),
         );
-        $advice = $advices->of($account, [$id])[$id] ?? null;
+        $weighed = $advices->weighed($account, [$id])[$id] ?? null;
+        $advice = $weighed?->advice;
 
         return new JsonResponse([
-            'row' => $this->rows->one($account, $id),
+            'row' => $this->rows->one($account, $id, $weighed),
             'messages' => $this->views($messages, $found),
             'undecided' => Undecided::of(
                 array_map(

@@ -209,9 +209,9 @@ final readonly class ConversationRows
     }
 
     /** @throws NotFound */
-    public function one(Account $account, string $id): ConversationRow
+    public function one(Account $account, string $id, ?Weighed $weighed = null): ConversationRow
     {
-        return $this->some($account, [$id])[$id] ?? throw new NotFound('conversation', $id);
+        return $this->some($account, [$id], array_filter([$id => $weighed]))[$id] ?? throw new NotFound('conversation', $id);
     }
 
     /**

@@ -60,10 +60,11 @@ final class ReasonsTest extends TestCase
     {
         $traits = new Traits(['kind newsletter', 'word roof', 'copied']);
         $said = static fn (Importance $importance): array => Reasons::of($importance, $traits, Habit::none());
-        self::assertSame(['You are only copied.'], $said(new Importance()));
-        self::assertSame(['You are only copied.'], $said(new Importance(['word roof' => [2.0, 2]])));
+        $before = ['It went out to many people.', 'You are only copied.'];
+        self::assertSame($before, $said(new Importance()));
+        self::assertSame($before, $said(new Importance(['word roof' => [2.0, 2]])));
         self::assertSame(
-            ['You are only copied.', 'You act on what is about "roof".'],
+            [...$before, 'You act on what is about "roof".'],
             $said(new Importance(['word roof' => [2.0, 3]])),
         );
     }
@@ -77,7 +78,11 @@ final class ReasonsTest extends TestCase
             Habit::none(),
         );
         self::assertSame(
-            [['You said that this matters more.'], ['You said that this matters less.'], []],
+            [
+                ['You said that this matters more.', 'It went out to many people.'],
+                ['You said that this matters less.', 'It went out to many people.'],
+                ['It went out to many people.'],
+            ],
             [$said(1), $said(-1), $said(0)],
         );
     }
