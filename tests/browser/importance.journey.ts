@@ -47,7 +47,9 @@ test('what should have been advised is said from the sheet, listed in the settin
   await expect(page.getByText('You said that this is what it should be.')).toBeVisible()
 
   await page.goto('/settings')
-  const said = page.getByRole('region').or(page.locator('section')).filter({ hasText: 'What matters to you' })
+  const said = page
+    .locator('section.part')
+    .filter({ has: page.getByRole('heading', { name: 'What matters to you' }) })
   await expect(said.getByText('should be advised: delete')).toBeVisible()
   await said.getByRole('button', { name: 'Take back' }).click()
   await expect(said.getByText('is learned from what you do with it')).toBeVisible()

@@ -21,27 +21,29 @@ final readonly class Reasons
     /** In units of the logit: what weighs less is not said. */
     private const WEIGHTY = 0.5;
 
-    /** @return list<string> those first that speak for what is believed; of them what the person did, then the weightiest; may be empty */
+    /** @return list<string> first what they said themselves, then what speaks for what is believed; of them what the person did, then the weightiest; may be empty */
     public static function of(Importance $importance, Traits $traits, Habit $habit): array
     {
         $matters = $importance->of($traits) > 0.5;
-        [$for, $against] = [[], []];
+        [$words, $for, $against] = [[], [], []];
         if ('' !== $habit->text) {
             $habit->matters === $matters ? $for[] = $habit->text : $against[] = $habit->text;
         }
         foreach ($importance->because($traits) as $trait => $weight) {
             $said = $importance->said($trait);
-            $sentence = match (true) {
-                0 !== $said => $said > 0 ? 'You said that this matters more.' : 'You said that this matters less.',
-                abs($weight) < self::WEIGHTY => '',
-                default => self::sentence($trait, $weight > 0, '' === $habit->text, $importance->seen($trait) >= self::ENOUGH),
-            };
+            if (0 !== $said) {
+                $words[] = $said > 0 ? 'You said that this matters more.' : 'You said that this matters less.';
+                continue;
+            }
+            $sentence = abs($weight) < self::WEIGHTY
+                ? ''
+                : self::sentence($trait, $weight > 0, '' === $habit->text, $importance->seen($trait) >= self::ENOUGH);
             if ('' !== $sentence) {
                 $weight > 0 === $matters ? $for[] = $sentence : $against[] = $sentence;
             }
         }
 
-        return \array_slice(array_values(array_unique([...$for, ...$against])), 0, self::MOST);
+        return \array_slice(array_values(array_unique([...$words, ...$for, ...$against])), 0, self::MOST);
     }
 
     /**

@@ -98,6 +98,16 @@ final class ReasonsTest extends TestCase
         );
     }
 
+    public function testWhatTheySaidStandsFirstWhateverIsBelieved(): void
+    {
+        $importance = new Importance(['from olga@roofs.example' => [6.0, 9]], ['from olga@roofs.example' => -1]);
+        $done = Habit::of('Olga', false, array_fill(0, 4, [AdvisedDecision::Now, Shown::Acted]));
+        self::assertSame(
+            ['You said that this matters less.', 'You did at once the last 4 from Olga.', 'It asks you for something.'],
+            Reasons::of($importance, new Traits(['from olga@roofs.example', 'asks']), $done),
+        );
+    }
+
     public function testThreeReasonsAreEnoughAndTheWeightiestStandFirst(): void
     {
         $importance = new Importance(['word roof' => [3.0, 9], 'word key' => [-2.0, 9], 'dated' => [1.0, 9], 'alone' => [0.9, 9]]);
