@@ -21,7 +21,7 @@ final readonly class Reasons
     /** In units of the logit: what weighs less is not said. */
     private const WEIGHTY = 0.5;
 
-    /** @return list<string> first what they said themselves, then what speaks for what is believed; of them what the person did, then the weightiest; may be empty */
+    /** @return list<string> what they said themselves, then what speaks for what is believed, what they did first; may be empty */
     public static function of(Importance $importance, Traits $traits, Habit $habit): array
     {
         $matters = $importance->of($traits) > 0.5;

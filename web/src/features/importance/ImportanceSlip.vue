@@ -35,17 +35,25 @@ function turn(by: number): void {
   at.value = Math.max(0, Math.min(choices.value.length - 1, at.value + by))
 }
 
-const canTell = () => !!chosen.value
+/** What is pressed before the answer is there is done when it is. */
+let pressed: (() => unknown)[] = []
+const press = (run: () => unknown) => (chosen.value ? run() : void pressed.push(run))
+watch(chosen, (there) => {
+  if (!there) return
+  for (const run of pressed) run()
+  pressed = []
+})
+watch(weighed, () => (pressed = []))
+
 const keys = [
-  { key: 'ArrowUp', label: 'It matters more', when: canTell, run: () => tellThat({ matters: 1 }) },
-  { key: 'ArrowDown', label: 'It matters less', when: canTell, run: () => tellThat({ matters: -1 }) },
-  { key: 'ArrowRight', label: 'For other mail', when: canTell, run: () => turn(1) },
-  { key: 'ArrowLeft', label: 'For other mail', when: canTell, run: () => turn(-1) },
+  { key: 'ArrowUp', label: 'It matters more', run: () => press(() => tellThat({ matters: 1 })) },
+  { key: 'ArrowDown', label: 'It matters less', run: () => press(() => tellThat({ matters: -1 })) },
+  { key: 'ArrowRight', label: 'For other mail', run: () => press(() => turn(1)) },
+  { key: 'ArrowLeft', label: 'For other mail', run: () => press(() => turn(-1)) },
   ...ADVISABLE.map(({ advised, key, text }) => ({
     key,
     label: `It should have been: ${text}`,
-    when: canTell,
-    run: () => tellThat({ should: advised }),
+    run: () => press(() => tellThat({ should: advised })),
   })),
 ]
 </script>
