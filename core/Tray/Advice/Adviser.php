@@ -15,7 +15,7 @@ final readonly class Adviser
     /** From so many deletions in a row on, the sender of bulk mail may as well be blocked. */
     private const ENOUGH_OF_IT = 6;
 
-    /** How likely it has to be that what asks for something is let go, before that is proposed. */
+    /** How likely it has to be that what asks for something is let go or put off, before that is proposed. */
     private const SURE = 0.7;
 
     /** @param non-empty-list<Findings> $found in the messages that are still undecided, oldest first */
@@ -173,8 +173,8 @@ final readonly class Adviser
     }
 
     /**
-     * What somebody usually does with such mail is what is proposed, whatever the rules would say; but nothing that asks for something is
-     * let go by a habit that is no more than likely, and nothing suspicious is dealt with otherwise unless they said so.
+     * What somebody usually does with such mail is what is proposed, whatever the rules would say; but nothing that asks for something
+     * is let go or put off by a habit that is no more than likely, and nothing suspicious is dealt with otherwise unless they said so.
      *
      * @param array{AdvisedDecision, list<string>, LocalDate|null} $advised by the rules
      *
@@ -188,8 +188,8 @@ final readonly class Adviser
         if (null === $leaning || ($isBound && !$leaning->said)) {
             return $advised;
         }
-        $letsGo = \in_array($leaning->decision, [AdvisedDecision::Archive, AdvisedDecision::Delete, AdvisedDecision::Block], true);
-        if ($asks && $letsGo && $decision !== $leaning->decision && !$leaning->said && $leaning->share < self::SURE) {
+        $goes = !\in_array($leaning->decision, [AdvisedDecision::Now, AdvisedDecision::Task, AdvisedDecision::Delegate], true);
+        if ($asks && $goes && $decision !== $leaning->decision && !$leaning->said && $leaning->share < self::SURE) {
             return $advised;
         }
         $why = match (true) {

@@ -74,6 +74,7 @@ final class AdviserTest extends TestCase
             AdvisedDecision::Task,
             null,
         ];
+        yield 'nor put off' => [$asks, new Leaning(AdvisedDecision::Snooze, 0.65), AdvisedDecision::Task, null];
         yield 'but by what is nearly sure' => [
             $asks,
             new Leaning(AdvisedDecision::Archive, 0.9),
