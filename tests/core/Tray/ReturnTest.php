@@ -26,6 +26,7 @@ use ZippyTray\Core\Tray\Decision\MoveReturn;
 use ZippyTray\Core\Tray\Decision\Snooze;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\SnoozePresets;
+use ZippyTray\Core\Tray\TooOften;
 use ZippyTray\Tests\Core\World\World;
 
 /**
@@ -332,5 +333,19 @@ final class ReturnTest extends TestCase
     private static function moment(string $instant): Moment
     {
         return new Moment(new \DateTimeImmutable($instant), World::zone());
+    }
+
+    public function testAChoiceThatSaysNothingNowHidesNoneBehindIt(): void
+    {
+        $moments = (new SnoozePresets(['31 february', 'tomorrow 9am']))->moments(self::speaker('2026-11-24T10:00:00Z'));
+        self::assertSame(['tomorrow 9am'], array_keys($moments));
+    }
+
+    public function testThreeTimesAreTooOften(): void
+    {
+        self::assertSame(
+            [null, null, TooOften::Snoozed, TooOften::Touched],
+            [TooOften::of(0, 0), TooOften::of(2, 2), TooOften::of(3, 3), TooOften::of(2, 3)],
+        );
     }
 }

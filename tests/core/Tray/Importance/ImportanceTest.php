@@ -126,6 +126,15 @@ final class ImportanceTest extends TestCase
         self::assertSame([true, true], [$more->of($traits) > $plain->of($traits), $plain->of($traits) > $less->of($traits)]);
     }
 
+    public function testWhatIsLearnedIsTheSameWhateverTheySaid(): void
+    {
+        $traits = new Traits(['from olga@roofs.example', 'kind personal']);
+        self::assertSame(
+            (new Importance())->learn($traits, Shown::Answered),
+            (new Importance(corrections: ['from olga@roofs.example' => -1]))->learn($traits, Shown::Answered),
+        );
+    }
+
     /**
      * @param \Closure(SimulatedLetter, int): Shown $habit
      *
