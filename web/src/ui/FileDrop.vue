@@ -101,8 +101,6 @@ defineExpose({ pasted, take })
 
 ul {
   margin: 0 0 6px;
-  padding: 0;
-  list-style: none;
 }
 
 li {

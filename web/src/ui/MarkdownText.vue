@@ -55,6 +55,7 @@ function follow(event: MouseEvent): void {
 .markdown :deep(ul),
 .markdown :deep(ol) {
   padding-left: 22px;
+  list-style: revert;
 }
 
 .markdown :deep(h1),

@@ -71,9 +71,6 @@ ul {
   flex-wrap: wrap;
   gap: 5px 10px;
   align-items: center;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 ul + .add {

@@ -93,12 +93,6 @@ function observe(element: unknown, index: number): void {
 </template>
 
 <style scoped>
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 .rows :deep(li + li),
 ul + ul {
   border-top: 1px solid rgb(from var(--v-edge) r g b / 50%);

@@ -120,9 +120,6 @@ dd i {
 }
 
 ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
   display: grid;
   gap: 6px;
 }

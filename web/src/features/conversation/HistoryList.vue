@@ -49,9 +49,6 @@ h2 {
 }
 
 ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
   display: grid;
   gap: 4px;
 }

@@ -20,8 +20,6 @@ defineProps<{ remarks: Message['remarks'] }>()
   display: grid;
   gap: 3px;
   margin: 8px 0 0;
-  padding: 0;
-  list-style: none;
   font-size: var(--type-note);
   overflow-wrap: anywhere;
 }

@@ -145,7 +145,6 @@ header p {
 }
 
 .files {
-  list-style: none;
   display: flex;
   flex-wrap: wrap;
   gap: 8px;

@@ -61,9 +61,6 @@ h1 {
 ul {
   display: grid;
   gap: 6px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

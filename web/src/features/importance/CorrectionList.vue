@@ -33,12 +33,6 @@ const { takeBack } = useImportanceSteps()
 </template>
 
 <style scoped>
-.said {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 .said li {
   display: flex;
   flex-wrap: wrap;

@@ -121,6 +121,7 @@ const keys = [
 }
 
 ul {
+  list-style: disc;
   margin: 0 0 16px;
   padding-left: 18px;
 }

@@ -147,9 +147,6 @@ b {
 .clauses {
   display: grid;
   gap: 4px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 .clauses li {

@@ -82,9 +82,6 @@ h2 {
 ul {
   display: grid;
   gap: 4px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 .promise {

@@ -109,9 +109,7 @@ async function takeIn(file: File | undefined): Promise<void> {
 }
 
 .people {
-  margin: 0;
   padding: 6px 0;
-  list-style: none;
 }
 
 .line {

@@ -155,12 +155,6 @@ h2 {
   color: var(--v-slate);
 }
 
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 .block > p {
   margin: 2px 0;
   padding: 0 18px;

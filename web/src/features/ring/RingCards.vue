@@ -141,10 +141,7 @@ ul {
   flex: 1;
   min-width: 0;
   max-height: 44vh;
-  margin: 0;
-  padding: 0;
   overflow-y: auto;
-  list-style: none;
 }
 
 li + li {

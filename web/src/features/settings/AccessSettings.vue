@@ -117,8 +117,6 @@ ul {
   display: grid;
   gap: 6px;
   margin: 14px 0 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

@@ -112,7 +112,7 @@ ol {
   display: grid;
   gap: 6px;
   padding-left: 22px;
-  margin: 0;
+  list-style: decimal;
 }
 
 li > * {

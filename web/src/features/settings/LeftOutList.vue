@@ -36,8 +36,6 @@ ul {
   display: grid;
   gap: 6px;
   margin: 10px 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

@@ -118,8 +118,6 @@ label > .seconds {
   grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   margin: 0 0 12px;
-  padding: 0;
-  list-style: none;
 }
 
 .templates li {

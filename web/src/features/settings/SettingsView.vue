@@ -184,8 +184,6 @@ nav ul {
   display: grid;
   gap: 1px;
   margin: 12px 0 0;
-  padding: 0;
-  list-style: none;
 }
 
 nav a {

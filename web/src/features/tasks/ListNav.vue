@@ -139,9 +139,7 @@ async function move(list: TaskList, behind: string | null, parent: string | null
 
 <style scoped>
 ul {
-  list-style: none;
   margin: 0 0 10px;
-  padding: 0;
 }
 
 li {

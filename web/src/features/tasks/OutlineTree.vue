@@ -27,12 +27,6 @@ defineProps<{ outlines: Outline[] }>()
 </template>
 
 <style scoped>
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 ul ul {
   padding-left: 22px;
 }

@@ -119,8 +119,6 @@ function onEnter(event: KeyboardEvent): void {
 <style scoped>
 ul {
   margin: 0 0 6px;
-  padding: 0;
-  list-style: none;
 }
 
 li {

@@ -115,8 +115,6 @@ h3 {
 
 ul {
   margin: 0 -28px 0 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

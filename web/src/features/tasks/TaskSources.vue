@@ -53,8 +53,6 @@ const isPicture = (type: string) => /^image\/(png|jpeg|gif|webp)$/.test(type)
 <style scoped>
 .extra {
   margin: 18px 0 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

@@ -95,9 +95,6 @@ ol {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 18px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
   counter-reset: step;
 }
 

@@ -21,8 +21,6 @@ const carried = defineModel<number[]>({ required: true })
 <style scoped>
 .carried {
   margin: 0 0 8px;
-  padding: 0;
-  list-style: none;
   font-size: var(--type-text);
 }
 </style>

@@ -110,8 +110,6 @@ pre {
 
 ul {
   margin: 12px 0 0;
-  padding: 0;
-  list-style: none;
 }
 
 footer {

@@ -163,9 +163,7 @@ input[type='text'] {
 ul {
   max-height: 260px;
   margin: 6px 0;
-  padding: 0;
   overflow-y: auto;
-  list-style: none;
 }
 
 li {
