@@ -13,6 +13,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 
 /**
@@ -35,6 +36,8 @@ final readonly class Correct
      * @param string   $trait   see Traits
      * @param string   $name    of the sender, the list or the kind of mail
      * @param int|null $matters 1 when it matters more, -1 less
+     *
+     * @throws Refused when nothing is said
      */
     public function __invoke(
         AccountId $accountId,
@@ -45,6 +48,10 @@ final readonly class Correct
         ?int $matters,
         ?AdvisedDecision $should,
     ): Entry {
+        if (null === $matters && null === $should) {
+            throw new Refused('What should be different?', 'matters');
+        }
+
         return $this->journal->write($accountId, $entryId, EntryKind::Correct, function (Step $step) use (
             $accountId,
             $about,

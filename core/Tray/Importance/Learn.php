@@ -143,7 +143,10 @@ final readonly class Learn
             foreach ($lessons as $lesson) {
                 $after = [...$after, ...$learned->learn($lesson)];
             }
-            $known = array_map(static fn (string $trait): ?Weight => $weights[$trait] ?? null, self::keys($after));
+            $known = [];
+            foreach ($after as $trait => $_) {
+                $known[$trait] = $weights[$trait] ?? null;
+            }
             $before[$number] = [$known, \count($lessons)];
             $before = \array_slice($before, -self::KEPT, preserve_keys: true);
             foreach ($after as $trait => $weight) {
@@ -155,18 +158,6 @@ final readonly class Learn
             $this->lessons->replace($accountId, $weights, $count, $before);
             $this->lessons->setLearnedTo($accountId, $to);
         });
-    }
-
-    /**
-     * @param array<string, Weight> $weights
-     *
-     * @return array<string, string>
-     */
-    private static function keys(array $weights): array
-    {
-        $traits = array_map(strval(...), array_keys($weights));
-
-        return array_combine($traits, $traits);
     }
 
     /** The number of the first entry that is no longer in effect by this one, or is again; what else changed came after it. */

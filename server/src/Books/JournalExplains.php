@@ -22,7 +22,13 @@ final readonly class JournalExplains implements BookCheck
     private const AT_ONCE = 200;
 
     /** What arrival and delivery never touch. */
-    private const EXACT = [ObjectKind::TaskList, ObjectKind::Template, ObjectKind::Contact, ObjectKind::BlockedSender];
+    private const EXACT = [
+        ObjectKind::TaskList,
+        ObjectKind::Template,
+        ObjectKind::Contact,
+        ObjectKind::Correction,
+        ObjectKind::BlockedSender,
+    ];
 
     public function __construct(
         private Connection $connection,

@@ -41,9 +41,6 @@ final readonly class ImportanceController
     #[Route('/conversations/{id}/corrections', methods: 'POST')]
     public function correct(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] CorrectionRequest $correction): JsonResponse
     {
-        if (null === $correction->matters && null === $correction->should) {
-            throw new Refused('What should be different?', 'matters');
-        }
         $choice = $this->importances->choice($account, $id, $correction->about)
             ?? throw new Refused('This conversation has no such mail.', 'about');
 

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Importance\Correction;
 use ZippyTray\Core\Tray\Importance\CorrectionAbout;
@@ -54,6 +55,12 @@ final class CorrectTest extends TestCase
             $world->undo($undoing);
         }
         self::assertSame($after, $world->state());
+    }
+
+    public function testWhoSaysNothingIsAsked(): void
+    {
+        $this->expectExceptionObject(new Refused('What should be different?', 'matters'));
+        self::say(new World(), null, null);
     }
 
     public function testItIsTakenBackAndThatIsUndone(): void
