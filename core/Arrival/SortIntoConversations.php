@@ -6,6 +6,8 @@ namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
+use ZippyTray\Core\Label\Borne;
+use ZippyTray\Core\Label\Labels;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
@@ -31,6 +33,7 @@ final readonly class SortIntoConversations
         private Messages $messages,
         private Conversations $conversations,
         private Owing $owing,
+        private Labels $labels,
         private Ids $ids,
     ) {
     }
@@ -124,6 +127,9 @@ final readonly class SortIntoConversations
             $conversation->restore($this->conversations->get($accountId, new ConversationId($origins[0]))->state());
         }
         $this->conversations->add($conversation);
+        foreach ([] === $origins ? [] : $this->labels->borneBy($accountId, new ConversationId($origins[0])) as $borne) {
+            $this->labels->put(new Borne($this->ids->next(), $accountId, $conversation->id, $borne->labelId(), $borne->since()));
+        }
 
         return $conversation;
     }
@@ -146,6 +152,7 @@ final readonly class SortIntoConversations
                 if (\in_array($origin, $left, true)) {
                     $conversation->takeOver($other);
                     $this->owing->move($accountId, new ConversationId($origin), $conversation->id);
+                    $this->labels->move($accountId, new ConversationId($origin), $conversation->id);
                 }
             }
         }

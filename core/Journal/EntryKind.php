@@ -58,6 +58,11 @@ enum EntryKind: string
     case DeleteContact = 'delete_contact';
     case Correct = 'correct';
     case DropCorrection = 'drop_correction';
+    case Label = 'label';
+    case AddLabel = 'add_label';
+    case EditLabel = 'edit_label';
+    case MergeLabels = 'merge_labels';
+    case DeleteLabel = 'delete_label';
     case Undo = 'undo';
 
     /** Whether the conversations that it touched count as decided by it. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Journal;
 
+use ZippyTray\Core\AccountId;
+
 /**
  * The versions in which the journal has kept the states of objects, and how older ones are read.
  */
@@ -39,7 +41,7 @@ final readonly class Lifts
     }
 
     /** The change as it would be written down now. */
-    public function lifted(Change $change): Change
+    public function lifted(Change $change, AccountId $accountId): Change
     {
         [$before, $after] = [$change->before, $change->after];
         $now = $this->version($change->object->kind);
@@ -47,8 +49,8 @@ final readonly class Lifts
             if ($from < $change->version) {
                 continue;
             }
-            $before = null === $before ? null : $lift->lift($before);
-            $after = null === $after ? null : $lift->lift($after);
+            $before = null === $before ? null : $lift->lift($before, $accountId);
+            $after = null === $after ? null : $lift->lift($after, $accountId);
         }
 
         return new Change($change->object, $before, $after, $now);

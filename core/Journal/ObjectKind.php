@@ -18,5 +18,7 @@ enum ObjectKind: string
     case Template = 'template';
     case Contact = 'contact';
     case Correction = 'correction';
+    case Label = 'label';
+    case Borne = 'borne';
     case BlockedSender = 'blocked_sender';
 }

@@ -58,7 +58,7 @@ final readonly class Undo
             throw new CannotUndo(\sprintf('"%s" has gone out, and what went with it cannot be taken back any more.', $entry->about));
         }
         foreach (array_reverse($entry->changes()) as $change) {
-            $this->putBack($accountId, $entry, $this->lifts->lifted($change), $step);
+            $this->putBack($accountId, $entry, $this->lifts->lifted($change, $accountId), $step);
         }
     }
 

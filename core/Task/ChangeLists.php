@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
@@ -30,7 +31,7 @@ final readonly class ChangeLists
      *
      * @throws Refused when the name cannot be, or is taken
      */
-    public function add(AccountId $accountId, EntryId $entryId, ListId $listId, string $name, ListColour $colour): Entry
+    public function add(AccountId $accountId, EntryId $entryId, ListId $listId, string $name, Colour $colour): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::AddList, function (Step $step) use (
             $accountId,
@@ -52,7 +53,7 @@ final readonly class ChangeLists
      * @throws NotFound
      * @throws Refused  when the name cannot be, or is taken
      */
-    public function edit(AccountId $accountId, EntryId $entryId, ListId $listId, string $name, ListColour $colour, bool $archived): Entry
+    public function edit(AccountId $accountId, EntryId $entryId, ListId $listId, string $name, Colour $colour, bool $archived): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use (
             $accountId,

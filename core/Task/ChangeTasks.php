@@ -10,6 +10,8 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
+use ZippyTray\Core\Label\Labels;
+use ZippyTray\Core\Label\NameLabels;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 
@@ -20,8 +22,14 @@ final readonly class ChangeTasks
 {
     private Branch $branch;
 
-    public function __construct(private Tasks $tasks, private FillTask $fill, private MoveTasks $move, private Journal $journal)
-    {
+    public function __construct(
+        private Tasks $tasks,
+        private FillTask $fill,
+        private MoveTasks $move,
+        private Labels $labels,
+        private NameLabels $name,
+        private Journal $journal,
+    ) {
         $this->branch = new Branch($tasks);
     }
 
@@ -43,11 +51,13 @@ final readonly class ChangeTasks
             $zone,
         ): void {
             $tasks = array_map(fn (TaskId $id): Task => $this->tasks->get($accountId, $id), $taskIds);
-            // A list that is made comes first, so that it is the last to go when this is undone.
+            // What is made comes first, so that it is the last to go when this is undone.
             $list = null === $change->list ? null : $this->fill->list($accountId, $change->list, $step);
+            $label = null === $change->label ? null : ($this->name)($accountId, [$change->label], $step)[0] ?? null;
+            $off = null === $change->unlabel ? [] : $this->labels->all($accountId)->shownNamed($change->unlabel);
             foreach ($tasks as $task) {
                 $step->touch($task);
-                $change->apply($task, $zone);
+                $change->apply($task, $zone, $label?->text, $off);
             }
             if (null !== $list) {
                 $this->move->putLast(

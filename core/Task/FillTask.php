@@ -7,6 +7,7 @@ namespace ZippyTray\Core\Task;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\Step;
+use ZippyTray\Core\Label\NameLabels;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
@@ -17,8 +18,13 @@ use ZippyTray\Core\Time\Due;
  */
 final readonly class FillTask
 {
-    public function __construct(private Tasks $tasks, private MoveTasks $move, private Messages $messages, private Ids $ids)
-    {
+    public function __construct(
+        private Tasks $tasks,
+        private MoveTasks $move,
+        private Messages $messages,
+        private Ids $ids,
+        private NameLabels $labels,
+    ) {
     }
 
     /**
@@ -40,10 +46,11 @@ final readonly class FillTask
             ? $this->list($accountId, $fields->list ?? TaskList::DEFAULT, $step)
             : $this->tasks->getList($accountId, $parent->listId());
         $this->move->check(null, $parent);
+        $labels = $this->labels($accountId, $fields, $step);
         $rank = $ranks->next($accountId, $list->id, $parent?->id);
         $task = new Task($taskId, $accountId, $now, $fields->title, $list->id, $rank);
         $task->place($list->id, $parent?->id, $rank);
-        $this->fill($task, $fields, $zone);
+        $this->fill($task, $fields, $labels, $zone);
         $task->leadBackTo($this->sources($task, $fields));
         $this->tasks->add($task);
         $step->made($task);
@@ -60,17 +67,32 @@ final readonly class FillTask
     public function change(Task $task, TaskFields $fields, \DateTimeZone $zone, Step $step): void
     {
         $list = null === $fields->list ? null : $this->list($task->accountId, $fields->list, $step);
+        $labels = $this->labels($task->accountId, $fields, $step);
         $step->touch($task);
         $task->rename($fields->title);
-        $this->fill($task, $fields, $zone);
+        $this->fill($task, $fields, $labels, $zone);
         $task->leadBackTo($this->sources($task, $fields));
         if (null !== $list && !$list->id->is($task->listId())) {
             $this->move->putLast([$task], $list, $step);
         }
     }
 
-    /** @throws Refused */
-    private function fill(Task $task, TaskFields $fields, \DateTimeZone $zone): void
+    /**
+     * @return list<string> ids
+     *
+     * @throws Refused
+     */
+    private function labels(AccountId $accountId, TaskFields $fields, Step $step): array
+    {
+        return array_map(strval(...), ($this->labels)($accountId, $fields->labels, $step));
+    }
+
+    /**
+     * @param list<string> $labels ids
+     *
+     * @throws Refused
+     */
+    private function fill(Task $task, TaskFields $fields, array $labels, \DateTimeZone $zone): void
     {
         $repeat = $this->repeat($task, $fields);
         $task->note($fields->notes);
@@ -78,7 +100,7 @@ final readonly class FillTask
         $task->schedule($fields->start, $fields->due ?? $repeat?->due(), $zone);
         $task->estimate($fields->estimate);
         $task->prioritise($fields->priority);
-        $task->label($fields->labels);
+        $task->label($labels);
         $task->remind($fields->reminders);
         foreach ($fields->files as $file) {
             if (!$this->tasks->hasFile($task->accountId, $file)) {

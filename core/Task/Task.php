@@ -8,6 +8,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Core\Label\LabelName;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Moment;
@@ -66,7 +67,7 @@ final class Task implements Journaled
 
     private Priority $priority = Priority::Normal;
 
-    /** @var list<string> */
+    /** @var list<string> ids */
     private array $labels = [];
 
     /** @var RepeatState|null */
@@ -212,13 +213,17 @@ final class Task implements Journaled
     }
 
     /**
-     * @param list<string> $labels
+     * @param list<string> $labels ids, see Label
      *
-     * @throws Refused
+     * @throws Refused when there would be too many
      */
     public function label(array $labels): void
     {
-        $this->labels = Labels::checked($labels);
+        $labels = array_values(array_unique($labels));
+        if (\count($labels) > LabelName::MOST && \count($labels) > \count($this->labels)) {
+            throw new Refused(\sprintf('There can be %d labels on one thing at most.', LabelName::MOST), 'labels');
+        }
+        $this->labels = $labels;
         $this->changed();
     }
 
@@ -303,7 +308,7 @@ final class Task implements Journaled
         return self::when($this->dueDate, $this->dueTime, $this->dueZone);
     }
 
-    /** @return list<string> */
+    /** @return list<string> ids; which of them are shown, and how, is told by ShownLabels */
     public function labels(): array
     {
         return $this->labels;

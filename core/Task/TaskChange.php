@@ -17,8 +17,8 @@ final readonly class TaskChange
      * @param bool        $undated without due
      * @param Due|null    $start   until then they are out of the way
      * @param string|null $list    the list's name; one that does not exist yet is made
-     * @param string|null $label   is added
-     * @param string|null $unlabel is taken off
+     * @param string|null $label   the name of one that is added; one that does not exist yet is made
+     * @param string|null $unlabel the name of one that is taken off
      */
     public function __construct(
         public ?Due $due = null,
@@ -34,11 +34,13 @@ final readonly class TaskChange
     /**
      * All but the list.
      *
-     * @param \DateTimeZone $zone the person's own
+     * @param \DateTimeZone $zone  the person's own
+     * @param string|null   $label the id of the one that is added
+     * @param list<string>  $off   the ids for which the one is shown that is taken off
      *
      * @throws Refused
      */
-    public function apply(Task $task, \DateTimeZone $zone): void
+    public function apply(Task $task, \DateTimeZone $zone, ?string $label = null, array $off = []): void
     {
         if (null !== $this->due || $this->undated || null !== $this->start) {
             $due = null === $this->due ? ($this->undated ? null : $task->due()) : PutOff::onDay($this->due, $task->due());
@@ -51,14 +53,8 @@ final readonly class TaskChange
         if (null !== $this->priority) {
             $task->prioritise($this->priority);
         }
-        if (null !== $this->label) {
-            $task->label([...$task->labels(), $this->label]);
-        }
-        if (null !== $this->unlabel) {
-            $task->label(array_values(array_filter(
-                $task->labels(),
-                fn (string $label): bool => mb_strtolower($label) !== mb_strtolower((string) $this->unlabel),
-            )));
+        if (null !== $label || [] !== $off) {
+            $task->label([...array_diff($task->labels(), $off), ...(null === $label ? [] : [$label])]);
         }
     }
 

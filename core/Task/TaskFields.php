@@ -19,7 +19,7 @@ final readonly class TaskFields
      * @param Due|null       $start          before it the task is out of the way
      * @param Due|null       $due            null: no date, or the first occurrence of the repeat
      * @param int|null       $estimate       in minutes
-     * @param list<string>   $labels
+     * @param list<string>   $labels         names; one that does not exist yet is made
      * @param list<Reminder> $reminders
      * @param bool           $keepsRepeat    the repeat is not to be touched; $repeat is then empty
      * @param bool           $fromCompletion of a repeat that is kept

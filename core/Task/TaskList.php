@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
@@ -26,7 +27,7 @@ final class TaskList implements Journaled
 
     private string $rank;
 
-    private ListColour $colour = ListColour::Slate;
+    private Colour $colour = Colour::Slate;
 
     /** Out of the way, with its tasks. */
     private bool $archived = false;
@@ -78,7 +79,7 @@ final class TaskList implements Journaled
         $this->name = self::checked($name);
     }
 
-    public function colour(ListColour $colour): void
+    public function colour(Colour $colour): void
     {
         $this->colour = $colour;
     }
@@ -142,7 +143,7 @@ final class TaskList implements Journaled
         /** @var ListState $state */
         $this->name = $state['name'];
         $this->rank = $state['rank'];
-        $this->colour = ListColour::from($state['colour']);
+        $this->colour = Colour::from($state['colour']);
         $this->archived = $state['archived'];
         $this->parentId = ListId::orNull($state['parent'] ?? null);
     }

@@ -310,6 +310,12 @@ final class Conversation implements Journaled
         return $this->decidedAt;
     }
 
+    /** Whether it was decided after that moment, and not only put off or handed over. */
+    public function isDealtSince(\DateTimeImmutable $since): bool
+    {
+        return null !== $this->decidedAt && $this->decidedAt > $since && true === $this->decidedAs?->dealsWith();
+    }
+
     public function binnedAt(): ?\DateTimeImmutable
     {
         return $this->binnedAt;
@@ -344,6 +350,11 @@ final class Conversation implements Journaled
     public function markRead(): void
     {
         $this->unread = false;
+    }
+
+    public function markUnread(): void
+    {
+        $this->unread = true;
     }
 
     public function ref(): ObjectRef

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Tray;
 
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Lift;
 use ZippyTray\Core\Journal\ObjectKind;
 
@@ -22,7 +23,7 @@ final readonly class ConversationsSayWhetherRead implements Lift
         return 1;
     }
 
-    public function lift(array $state): array
+    public function lift(array $state, AccountId $accountId): array
     {
         return $state + ['decidedUnread' => false];
     }

@@ -22,7 +22,8 @@ final readonly class Scenario
      * @var array{
      *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
      *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
-     *     lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
+     *     lists: array<string, string>, labels: array<string, array{colour: string, untilDealt?: bool, on: list<string>}>,
+     *     tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
      *     handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
      * }
      */
@@ -34,7 +35,8 @@ final readonly class Scenario
          * @var array{
          *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
          *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
-         *     lists: array<string, string>, tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
+         *     lists: array<string, string>, labels: array<string, array{colour: string, untilDealt?: bool, on: list<string>}>,
+         *     tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
          *     handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
          * } $data
          */
@@ -63,6 +65,12 @@ final readonly class Scenario
     public function lists(): array
     {
         return $this->data['lists'];
+    }
+
+    /** @return array<string, array{colour: string, untilDealt?: bool, on: list<string>}> by name; the subjects of what bears them */
+    public function labels(): array
+    {
+        return $this->data['labels'];
     }
 
     /** @return list<Step> */

@@ -6,8 +6,10 @@ namespace ZippyTray\Demo;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Arrival\Arrive;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Label\KeepLabels;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\PostSettings;
@@ -16,7 +18,6 @@ use ZippyTray\Core\Remind\Rings;
 use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Core\Task\CompleteTasks;
 use ZippyTray\Core\Task\Jot\ReadJot;
-use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\MakeTasks;
 use ZippyTray\Core\Task\ReadOutline;
@@ -37,6 +38,7 @@ use ZippyTray\Core\Tray\Decision\DoNow;
 use ZippyTray\Core\Tray\Decision\HandOver;
 use ZippyTray\Core\Tray\Decision\Snooze;
 use ZippyTray\Core\Tray\Place;
+use ZippyTray\Core\Tray\PutLabels;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Account\MailWays;
@@ -61,6 +63,8 @@ final readonly class SeedDemo
         private ChangeLists $changeLists,
         private RemindOf $remind,
         private KeepTemplates $templates,
+        private KeepLabels $keepLabels,
+        private PutLabels $putLabels,
         private Rings $rings,
         private ProgramClock $clock,
         private Connection $connection,
@@ -82,13 +86,22 @@ final readonly class SeedDemo
         foreach ($this->scenario->templates() as ['name' => $template, 'subject' => $subject, 'text' => $text, 'signed' => $signed]) {
             $this->templates->add($account->id, new EntryId($this->ids->next()), $this->ids->next(), $template, $subject, $text, $signed);
         }
+        foreach ($this->scenario->labels() as $name => $label) {
+            $this->keepLabels->add(
+                $account->id,
+                new EntryId($this->ids->next()),
+                $name,
+                Colour::from($label['colour']),
+                $label['untilDealt'] ?? false,
+            );
+        }
         foreach ($this->scenario->lists() as $name => $colour) {
             $this->changeLists->add(
                 $account->id,
                 new EntryId($this->ids->next()),
                 new ListId($this->ids->next()),
                 $name,
-                ListColour::from($colour),
+                Colour::from($colour),
             );
         }
         $this->connection->executeStatement(
@@ -103,6 +116,18 @@ final readonly class SeedDemo
         $this->rings->noteLook($account->id, $now);
         foreach ($this->letters->of('tray', $dates) as $letter) {
             ($this->arrive)($account->recipient(), $letter);
+        }
+        foreach ($this->scenario->labels() as $name => ['on' => $subjects]) {
+            ($this->putLabels)(
+                $account->id,
+                new EntryId($this->ids->next()),
+                array_map(
+                    fn (string $of): ConversationId => new ConversationId($this->conversation($account, ['at' => '', 'of' => $of])),
+                    $subjects,
+                ),
+                [$name],
+                [],
+            );
         }
 
         return $account;

@@ -25,13 +25,14 @@ final class Architecture
         'Person' => ['Time', 'Mail'],
         'Journal' => [],
         'People' => ['Mail', 'Journal'],
-        'Tray' => ['Time', 'Mail', 'Person', 'Journal', 'People'],
-        'Task' => ['Time', 'Mail', 'Journal', 'Tray'],
+        'Label' => ['Mail', 'Journal'],
+        'Tray' => ['Time', 'Mail', 'Person', 'Journal', 'People', 'Label'],
+        'Task' => ['Time', 'Mail', 'Journal', 'Label', 'Tray'],
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Settings' => ['Time', 'Mail', 'Person', 'Tray', 'Task', 'Post'],
-        'Arrival' => ['Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
+        'Arrival' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post'],
     ];
 
     /** The same of what a message is; besides, each may know the message itself. */
@@ -58,12 +59,13 @@ final class Architecture
 
     /** The same of what is shown, by subject. */
     private const READ = [
-        'Tray' => [],
+        'Label' => [],
+        'Tray' => ['Label'],
         'Journal' => [],
         'People' => [],
-        'Find' => ['Tray'],
+        'Find' => ['Label', 'Tray'],
         'Post' => ['Tray'],
-        'Task' => ['Tray', 'Post'],
+        'Task' => ['Label', 'Tray', 'Post'],
         'Coming' => ['Tray', 'Post', 'Task'],
     ];
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Task\Jot;
 
+use ZippyTray\Core\Label\LabelName;
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Task\Labels;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Task\Source;
@@ -257,11 +257,11 @@ final class ReadJot
     /** @return array{ClauseKind, string} */
     private function labelled(string $names): array
     {
-        $labels = Labels::checked(explode(',', $names));
+        $labels = LabelName::each(explode(',', $names));
         if ([] === $labels) {
             throw new Refused('Which label?', 'labels');
         }
-        $this->labels = Labels::checked([...$this->labels, ...$labels]);
+        $this->labels = LabelName::each([...$this->labels, ...$labels]);
 
         return [ClauseKind::Labels, implode(', ', $labels)];
     }

@@ -16,4 +16,10 @@ enum AdvisedDecision: string
     case Archive = 'archive';
     case Delete = 'delete';
     case Block = 'block';
+
+    /** Whether nothing is left to do about the mail itself; otherwise it comes back. */
+    public function dealsWith(): bool
+    {
+        return self::Snooze !== $this && self::Delegate !== $this;
+    }
 }

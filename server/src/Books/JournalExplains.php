@@ -27,6 +27,7 @@ final readonly class JournalExplains implements BookCheck
         ObjectKind::Template,
         ObjectKind::Contact,
         ObjectKind::Correction,
+        ObjectKind::Label,
         ObjectKind::BlockedSender,
     ];
 
@@ -60,7 +61,7 @@ final readonly class JournalExplains implements BookCheck
                     $key = $change->object->kind->value.' '.$change->object->id;
                     if (!isset($seen[$key])) {
                         $seen[$key] = true;
-                        $this->isExplained($entry, $this->lifts->lifted($change)) || $found->wrong(\sprintf(
+                        $this->isExplained($entry, $this->lifts->lifted($change, $entry->accountId)) || $found->wrong(\sprintf(
                             '%s is not as entry %d has left it.',
                             $key,
                             $entry->number,

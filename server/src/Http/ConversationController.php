@@ -15,8 +15,10 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Remind\RemindOf;
@@ -33,6 +35,7 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Tray\ConversationReminders;
 use ZippyTray\Server\Http\Payload\Tray\ProposalsWanted;
 use ZippyTray\Server\Http\Payload\Tray\Touch;
+use ZippyTray\Server\Http\Payload\Tray\Unread;
 use ZippyTray\Server\Read\Find\Find;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Post\MessageView;
@@ -57,9 +60,15 @@ final readonly class ConversationController
     }
 
     #[Route('/tray', methods: 'GET')]
-    public function tray(#[CurrentUser] Account $account, #[MapQueryParameter] ClearingOrder $order = ClearingOrder::Grouped): JsonResponse
-    {
-        return new JsonResponse($this->rows->tray($account, $order));
+    public function tray(
+        #[CurrentUser]
+        Account $account,
+        #[MapQueryParameter]
+        ClearingOrder $order = ClearingOrder::Grouped,
+        #[MapQueryParameter]
+        ?string $label = null,
+    ): JsonResponse {
+        return new JsonResponse($this->rows->tray($account, $order, LabelId::orNull($label)));
     }
 
     #[Route('/rest', methods: 'GET')]
@@ -79,8 +88,12 @@ final readonly class ConversationController
         string $place = '',
         #[MapQueryParameter]
         string $after = '',
+        #[MapQueryParameter]
+        ?string $label = null,
     ): JsonResponse {
-        return new JsonResponse($find->page($account, $words, Place::tryFrom($place), 'muted' === $place, $after));
+        return new JsonResponse(
+            $find->page($account, $words, Place::tryFrom($place), 'muted' === $place, $after, LabelId::orNull($label)),
+        );
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]
@@ -238,6 +251,25 @@ final readonly class ConversationController
     public function read(#[CurrentUser] Account $account, string $id, Conversations $conversations, EntityManagerInterface $orm): Response
     {
         $conversations->get($account->id, new ConversationId($id))->markRead();
+        $orm->flush();
+
+        return new Response(status: Response::HTTP_NO_CONTENT);
+    }
+
+    /** @throws NotFound when one of them is not there; then none is changed */
+    #[Route('/unread', methods: 'PUT')]
+    public function unread(
+        #[CurrentUser]
+        Account $account,
+        #[MapRequestPayload]
+        Unread $unread,
+        Conversations $conversations,
+        EntityManagerInterface $orm,
+    ): Response {
+        foreach ($unread->conversations as $id) {
+            $conversation = $conversations->get($account->id, new ConversationId($id));
+            $unread->unread ? $conversation->markUnread() : $conversation->markRead();
+        }
         $orm->flush();
 
         return new Response(status: Response::HTTP_NO_CONTENT);

@@ -134,12 +134,6 @@ final readonly class TaskController
         return new JsonResponse($entries->of($entry));
     }
 
-    #[Route('/labels', methods: 'GET')]
-    public function labels(#[CurrentUser] Account $account): JsonResponse
-    {
-        return new JsonResponse($this->rows->labels($account->id));
-    }
-
     #[Route('/outlines', methods: 'POST')]
     public function outline(#[CurrentUser] Account $account, #[MapRequestPayload] WrittenList $list, Tasks $tasks): JsonResponse
     {

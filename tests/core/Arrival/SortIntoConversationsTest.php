@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Thread\Threading;
 use ZippyTray\Core\Mail\Thread\ThreadPart;
@@ -56,13 +57,16 @@ final class SortIntoConversationsTest extends TestCase
             ($world->arrive)(World::recipient(), self::letter($id, $reference, 1, 'One', 'tam'));
         }
         self::assertCount(2, $world->memory->conversations);
-        foreach ($world->memory->conversations as $conversation) {
+        foreach (array_values($world->memory->conversations) as $number => $conversation) {
+            ($world->putLabels)(World::account(), new EntryId('label '.$number), [$conversation->id], ['both', 'only '.$number], []);
             $world->decide(new Archive(), [$conversation]);
         }
         ($world->arrive)(World::recipient(), self::letter('x', 'a', 2, 'One', 'tam'));
 
         self::assertCount(1, $world->memory->conversations);
-        self::assertSame(Place::Tray, array_values($world->memory->conversations)[0]->placeAt($world->clock->now()));
+        $one = array_values($world->memory->conversations)[0];
+        self::assertSame(Place::Tray, $one->placeAt($world->clock->now()));
+        self::assertSame(['both', 'both', 'only 0', 'only 1'], $world->labelsOn($one));
     }
 
     public function testAReplyMovesToTheConversationThatItBelongsToWhenThatComesIn(): void
@@ -71,10 +75,13 @@ final class SortIntoConversationsTest extends TestCase
         ($world->arrive)(World::recipient(), self::letter('old', '', 1, 'Glass', 'tam'));
         ($world->arrive)(World::recipient(), self::letter('reply', '', 20, 'Re: Glass', 'tam'));
         self::assertCount(1, $world->memory->conversations);
+        $both = array_values($world->memory->conversations)[0];
+        ($world->putLabels)(World::account(), new EntryId('label'), [$both->id], ['glass'], []);
         ($world->arrive)(World::recipient(), self::letter('new', '', 10, 'Glass', 'tam'));
 
         self::assertCount(2, $world->memory->conversations);
         self::assertSame(['new reply', 'old'], $this->asSorted($world));
+        self::assertSame([['glass'], ['glass']], array_map($world->labelsOn(...), array_values($world->memory->conversations)));
     }
 
     /** @return list<string> */

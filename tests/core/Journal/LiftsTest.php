@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\Journal;
 
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\Change;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
@@ -28,14 +29,14 @@ final class LiftsTest extends TestCase
         self::assertSame([3, 1], [$lifts->version(ObjectKind::Template), $lifts->version(ObjectKind::Task)]);
         self::assertEquals(
             new Change($ref, null, ['name' => 'x', 'first' => 1, 'second' => 2], 3),
-            $lifts->lifted(new Change($ref, null, ['name' => 'x'])),
+            $lifts->lifted(new Change($ref, null, ['name' => 'x']), World::account()),
         );
         self::assertEquals(
             new Change($ref, ['first' => 0, 'second' => 2], null, 3),
-            $lifts->lifted(new Change($ref, ['first' => 0], null, 2)),
+            $lifts->lifted(new Change($ref, ['first' => 0], null, 2), World::account()),
         );
         $now = new Change($ref, ['first' => 7], ['first' => 8], 3);
-        self::assertEquals($now, $lifts->lifted($now));
+        self::assertEquals($now, $lifts->lifted($now, World::account()));
     }
 
     public function testNoVersionIsLeftOut(): void
@@ -113,7 +114,7 @@ final class LiftsTest extends TestCase
                 return $this->from;
             }
 
-            public function lift(array $state): array
+            public function lift(array $state, AccountId $accountId): array
             {
                 return ($this->lift)($state);
             }

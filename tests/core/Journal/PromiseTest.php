@@ -8,11 +8,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\UndoBlocked;
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\OpenSubtasks;
 use ZippyTray\Core\Task\Outline;
@@ -288,14 +288,14 @@ final class PromiseTest extends TestCase
                 new EntryId($world->ids->next()),
                 new ListId($world->ids->next()),
                 'List '.\count($ids),
-                ListColour::Plum,
+                Colour::Plum,
             ),
             1 => $world->changeLists->edit(
                 World::account(),
                 new EntryId($world->ids->next()),
                 new ListId($one),
                 'Renamed '.$chance->getInt(0, 99),
-                ListColour::Sea,
+                Colour::Sea,
                 0 === $chance->getInt(0, 4),
             ),
             2 => $world->changeLists->move(

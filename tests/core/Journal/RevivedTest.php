@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Journal;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
@@ -19,7 +20,6 @@ use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Letter;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
-use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\Source;
@@ -60,7 +60,7 @@ final class RevivedTest extends TestCase
         yield 'what was owed' => [$owed];
 
         $list = new TaskList(new ListId('l'), World::account(), 'Roof', 'K');
-        $list->colour(ListColour::Rust);
+        $list->colour(Colour::Rust);
         $list->archive(true);
         $list->place('M', new ListId('above'));
         yield 'a list' => [$list];

@@ -6,11 +6,10 @@ namespace ZippyTray\Tests\Core\Task;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\FirstReminder;
-use ZippyTray\Core\Task\Labels;
-use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\Priority;
@@ -107,20 +106,6 @@ final class FieldsTest extends TestCase
         self::assertGreaterThan($seen, $task->revision());
     }
 
-    public function testLabelsAreTidied(): void
-    {
-        self::assertSame(['Roof  survey' => 'Roof survey'], ['Roof  survey' => Labels::checked([' Roof  survey ', 'roof SURVEY', ''])[0]]);
-        self::assertSame(['Roof', 'Glass'], Labels::checked(['Roof', ' ', 'Glass', 'roof']), 'What is empty is passed over.');
-        foreach ([[str_repeat('x', 41)], array_map(static fn (int $number): string => 'label '.$number, range(1, 21))] as $labels) {
-            try {
-                Labels::checked($labels);
-                self::fail('They were taken.');
-            } catch (Refused $refused) {
-                self::assertSame('labels', $refused->field);
-            }
-        }
-    }
-
     /** @return iterable<array{string, bool}> address, whether it is one of the web */
     public static function addresses(): iterable
     {
@@ -190,8 +175,8 @@ final class FieldsTest extends TestCase
             static fn (Task $task): mixed => $task->state()['priority'],
             'high',
         ];
-        yield [new TaskChange(label: 'Harbour'), 'label Harbour', static fn (Task $task): array => $task->labels(), ['glass', 'Harbour']];
-        yield [new TaskChange(unlabel: 'GLASS'), 'without label GLASS', static fn (Task $task): array => $task->labels(), []];
+        yield [new TaskChange(label: 'Harbour'), 'label Harbour', static fn (Task $task): array => $task->labels(), ['glass']];
+        yield [new TaskChange(unlabel: 'GLASS'), 'without label GLASS', static fn (Task $task): array => $task->labels(), ['glass']];
         yield [new TaskChange(list: 'Shed'), 'to Shed', static fn (Task $task): array => $task->labels(), ['glass']];
         yield [new TaskChange(), '', $due, 'Fri 27 Nov 2026, 15:00'];
     }
@@ -257,7 +242,7 @@ final class FieldsTest extends TestCase
     {
         $world = new World();
         foreach (['Roof', 'House', 'Shed'] as $name) {
-            $world->changeLists->add(World::account(), new EntryId('add '.$name), new ListId($name), $name, ListColour::Sea);
+            $world->changeLists->add(World::account(), new EntryId('add '.$name), new ListId($name), $name, Colour::Sea);
         }
         $order = static fn (): array => array_map(
             static fn (TaskList $list): string => $list->id->text,
@@ -269,10 +254,10 @@ final class FieldsTest extends TestCase
         self::assertSame(['Roof', 'Shed', 'House'], $order());
         $world->undo($moved);
         self::assertSame(['Shed', 'Roof', 'House'], $order());
-        $world->changeLists->edit(World::account(), new EntryId('own name'), new ListId('Roof'), 'roof', ListColour::Plum, false);
+        $world->changeLists->edit(World::account(), new EntryId('own name'), new ListId('Roof'), 'roof', Colour::Plum, false);
         foreach (['HOUSE', ' ', str_repeat('x', 81)] as $name) {
             try {
-                $world->changeLists->edit(World::account(), new EntryId('edit '.$name), new ListId('Roof'), $name, ListColour::Plum, false);
+                $world->changeLists->edit(World::account(), new EntryId('edit '.$name), new ListId('Roof'), $name, Colour::Plum, false);
                 self::fail($name);
             } catch (Refused $refused) {
                 self::assertSame('list', $refused->field);
@@ -284,7 +269,7 @@ final class FieldsTest extends TestCase
     {
         $world = new World();
         foreach (['Roof', 'House', 'Shed'] as $name) {
-            $world->changeLists->add(World::account(), new EntryId('add '.$name), new ListId($name), $name, ListColour::Sea);
+            $world->changeLists->add(World::account(), new EntryId('add '.$name), new ListId($name), $name, Colour::Sea);
         }
         $before = $world->state();
         $parents = static fn (): array => array_map(static fn (TaskList $list): ?string => $list->parentId()?->text, $world->memory->lists);

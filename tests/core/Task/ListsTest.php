@@ -6,11 +6,11 @@ namespace ZippyTray\Tests\Core\Task;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Task\TaskList;
@@ -31,20 +31,20 @@ final class ListsTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{string, ListColour, bool, bool, string}> name, colour, archived before and after, what is said */
+    /** @return iterable<string, array{string, Colour, bool, bool, string}> name, colour, archived before and after, what is said */
     public static function edits(): iterable
     {
-        yield 'another name' => ['Attic', ListColour::Sea, false, false, 'now Attic'];
-        yield 'another colour' => ['Roof', ListColour::Plum, false, false, ''];
-        yield 'the same name, with other capitals' => ['ROOF', ListColour::Sea, false, false, 'now ROOF'];
-        yield 'put away' => ['Roof', ListColour::Sea, false, true, 'archived, with its tasks'];
-        yield 'put away already' => ['Roof', ListColour::Sea, true, true, ''];
-        yield 'taken out again' => ['Roof', ListColour::Sea, true, false, 'back from the archive'];
-        yield 'taken out under another name' => ['Attic', ListColour::Sea, true, false, 'back from the archive'];
+        yield 'another name' => ['Attic', Colour::Sea, false, false, 'now Attic'];
+        yield 'another colour' => ['Roof', Colour::Plum, false, false, ''];
+        yield 'the same name, with other capitals' => ['ROOF', Colour::Sea, false, false, 'now ROOF'];
+        yield 'put away' => ['Roof', Colour::Sea, false, true, 'archived, with its tasks'];
+        yield 'put away already' => ['Roof', Colour::Sea, true, true, ''];
+        yield 'taken out again' => ['Roof', Colour::Sea, true, false, 'back from the archive'];
+        yield 'taken out under another name' => ['Attic', Colour::Sea, true, false, 'back from the archive'];
     }
 
     #[DataProvider('edits')]
-    public function testWhatIsChangedOfAListIsSaid(string $name, ListColour $colour, bool $before, bool $archived, string $said): void
+    public function testWhatIsChangedOfAListIsSaid(string $name, Colour $colour, bool $before, bool $archived, string $said): void
     {
         $this->list('Roof')->archive($before);
         $state = $this->world->state();
@@ -77,7 +77,7 @@ final class ListsTest extends TestCase
                 new EntryId('e'),
                 new ListId('Roof'),
                 $name,
-                ListColour::Sea,
+                Colour::Sea,
                 false,
             ),
         ] as $step) {
@@ -187,7 +187,7 @@ final class ListsTest extends TestCase
             new EntryId($this->world->ids->next()),
             new ListId($name),
             $name,
-            ListColour::Sea,
+            Colour::Sea,
         );
     }
 

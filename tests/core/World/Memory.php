@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Label\Borne;
+use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
@@ -54,6 +56,12 @@ final class Memory
 
     /** @var array<string, Correction> */
     public array $corrections = [];
+
+    /** @var array<string, Label> */
+    public array $labels = [];
+
+    /** @var array<string, Borne> */
+    public array $borne = [];
 
     /** @var array<string, Ring> */
     public array $rings = [];

@@ -10,6 +10,9 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Label\Borne;
+use ZippyTray\Core\Label\Label;
+use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
@@ -40,6 +43,8 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Template => $this->memory->templates[$object->id] ?? null,
             ObjectKind::Contact => $this->memory->contacts[$object->id] ?? null,
             ObjectKind::Correction => $this->memory->corrections[$object->id] ?? null,
+            ObjectKind::Label => $this->memory->labels[$object->id] ?? null,
+            ObjectKind::Borne => $this->memory->borne[$object->id] ?? null,
         };
     }
 
@@ -59,13 +64,23 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Owed => $this->memory->owed[$object->id] = Owed::revived($object->id, $accountId, $state),
             ObjectKind::Contact => $this->memory->contacts[$object->id] = Contact::revived($object->id, $accountId, $state),
             ObjectKind::Correction => $this->memory->corrections[$object->id] = Correction::revived($object->id, $accountId, $state),
+            ObjectKind::Label => $this->memory->labels[$object->id] = Label::revived(new LabelId($object->id), $accountId, $state),
+            ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
         };
     }
 
     public function isNeeded(AccountId $accountId, ObjectRef $object): bool
     {
+        foreach (ObjectKind::Label === $object->kind ? $this->memory->borne : [] as $borne) {
+            if ($borne->labelId()->text === $object->id) {
+                return true;
+            }
+        }
         foreach ($this->memory->tasks as $task) {
+            if (\in_array($object->id, $task->labels(), true)) {
+                return true;
+            }
             foreach ($task->needs() as $needed) {
                 if ($needed->kind === $object->kind && $needed->id === $object->id) {
                     return true;
@@ -83,6 +98,8 @@ final readonly class MemoryObjects implements Objects
             $this->memory->contacts[$id],
             $this->memory->outgoings[$id],
             $this->memory->corrections[$id],
+            $this->memory->labels[$id],
+            $this->memory->borne[$id],
             $this->memory->owed[$id],
             $this->memory->templates[$id],
             $this->memory->tasks[$object->ref()->id],

@@ -15,6 +15,10 @@ use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Lifts;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\Undo;
+use ZippyTray\Core\Label\KeepLabels;
+use ZippyTray\Core\Label\Label;
+use ZippyTray\Core\Label\NameLabels;
+use ZippyTray\Core\Label\ShownLabels;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\DateSource;
@@ -61,6 +65,7 @@ use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Core\Tray\Importance\Correct;
 use ZippyTray\Core\Tray\Importance\Learn;
 use ZippyTray\Core\Tray\PassOver;
+use ZippyTray\Core\Tray\PutLabels;
 
 /**
  * The core with everything around it kept in memory, for one account.
@@ -131,6 +136,10 @@ final class World
 
     public readonly Correct $correct;
 
+    public readonly KeepLabels $keepLabels;
+
+    public readonly PutLabels $putLabels;
+
     private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z', Lifts $lifts = new Lifts(), ?Memory $memory = null)
@@ -150,7 +159,11 @@ final class World
         $expect = new Expect($owing, $this->ids);
         $journal = new Journal($entries, $transaction, $this->clock, $lifts);
         $this->moveTasks = new MoveTasks($tasks, $journal);
-        $fill = new FillTask($tasks, $this->moveTasks, $messages, $this->ids);
+        $labels = new MemoryLabels($this->memory);
+        $name = new NameLabels($labels);
+        $this->keepLabels = new KeepLabels($labels, $name, $journal);
+        $this->putLabels = new PutLabels($conversations, $labels, $name, $journal, $this->clock, $this->ids);
+        $fill = new FillTask($tasks, $this->moveTasks, $messages, $this->ids, $name);
         $this->undo = new Undo($journal, $entries, new MemoryObjects($this->memory), $lifts);
         $this->decide = new Decide($conversations, $entries, $journal, $expect, $this->clock);
         $this->emptyBin = new EmptyBin($conversations, $journal, $this->clock);
@@ -158,7 +171,7 @@ final class World
         $this->block = new BlockSender($conversations, $senders, $entries, $journal, $this->clock, $this->ids);
         $this->passOver = new PassOver($conversations, $transaction, $this->clock);
         $this->editTask = new EditTask($tasks, $fill, $journal);
-        $this->changeTasks = new ChangeTasks($tasks, $fill, $this->moveTasks, $journal);
+        $this->changeTasks = new ChangeTasks($tasks, $fill, $this->moveTasks, $labels, $name, $journal);
         $this->completeTasks = new CompleteTasks($tasks, $journal, $this->clock, $this->ids);
         $this->removeTasks = new RemoveTasks($tasks, $journal);
         $this->changeLists = new ChangeLists($tasks, $this->moveTasks, $this->removeTasks, $journal);
@@ -184,7 +197,7 @@ final class World
             new MessageReader(),
             new MemoryReading($this->memory),
             $messages,
-            new SortIntoConversations($threads, $messages, $conversations, $owing, $this->ids),
+            new SortIntoConversations($threads, $messages, $conversations, $owing, $labels, $this->ids),
             $threads,
             $senders,
             new Settle($owing, $outgoings, $conversations, $tasks),
@@ -326,6 +339,40 @@ final class World
         throw new \OutOfBoundsException($title);
     }
 
+    /**
+     * @phpstan-impure
+     *
+     * @return list<string> the names of the labels of a task, as they are shown
+     */
+    public function labelsOf(Task $task): array
+    {
+        return array_map(
+            static fn (Label $label): string => $label->name(),
+            (new ShownLabels($this->memory->labels))->borne($task->labels(), $task->isDone()),
+        );
+    }
+
+    /**
+     * @phpstan-impure
+     *
+     * @return list<string> the same of a conversation
+     */
+    public function labelsOn(Conversation $conversation): array
+    {
+        $shown = new ShownLabels($this->memory->labels);
+        $names = [];
+        foreach ($this->memory->borne as $borne) {
+            if ($borne->conversationId()->is($conversation->id)) {
+                foreach ($shown->borne([$borne->labelId()->text], $conversation->isDealtSince($borne->since())) as $label) {
+                    $names[] = $label->name();
+                }
+            }
+        }
+        sort($names);
+
+        return $names;
+    }
+
     /** @return array<string, array<string, mixed>> the state of everything that is journaled, in a fixed order */
     public function state(): array
     {
@@ -341,6 +388,8 @@ final class World
             ...$this->memory->templates,
             ...$this->memory->contacts,
             ...$this->memory->corrections,
+            ...$this->memory->labels,
+            ...$this->memory->borne,
         ] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
         }

@@ -29,13 +29,13 @@ final class TaskStepTest extends ApiTestCase
         $sheet = $this->call('GET', '/tasks/'.$task);
         $row = (array) $sheet['row'];
         self::assertSame(
-            ['**Two** panes', 90, 'high', ['Harbour', 'glass'], true],
-            [$sheet['notes'], $row['estimate'], $row['priority'], $row['labels'], $row['waiting']],
+            ['**Two** panes', 90, 'high', ['glass', 'Harbour'], true],
+            [$sheet['notes'], $row['estimate'], $row['priority'], array_column((array) $row['labels'], 'name'), $row['waiting']],
         );
         self::assertSame(['2 days before', 'the morning before'], \array_slice(array_column((array) $sheet['reminders'], 'text'), 0, 2));
         self::assertSame(['web', 'task'], array_column((array) $sheet['sources'], 'kind'));
         self::assertSame([['id' => $task, 'title' => 'Order the glass', 'done' => false]], $this->call('GET', '/tasks/'.$other)['usedBy']);
-        self::assertSame(['glass', 'Harbour'], array_column($this->rows('/labels'), 'label'));
+        self::assertSame(['glass', 'Harbour'], array_column($this->rows('/labels'), 'name'));
         self::assertSame(
             ['tasks' => 1, 'overdue' => 0],
             array_intersect_key($this->counts(), ['tasks' => 0, 'overdue' => 0]),
@@ -173,9 +173,10 @@ final class TaskStepTest extends ApiTestCase
         self::assertSame('change_tasks', $entry['kind']);
         $this->change([$a, $b], ['label' => 'Harbour', 'priority' => 'low', 'list' => 'Shed']);
         $this->change([$a, $b], ['unlabel' => 'SLATE']);
+        $names = static fn (array $row): array => array_column((array) $row['labels'], 'name');
         self::assertSame(
             [['Harbour'], ['Harbour'], 'low', 'Shed'],
-            [$this->row($a)['labels'], $this->row($b)['labels'], $this->row($b)['priority'], ((array) $this->row($b)['list'])['name']],
+            [$names($this->row($a)), $names($this->row($b)), $this->row($b)['priority'], ((array) $this->row($b)['list'])['name']],
         );
         $this->change([$a], ['start' => ['date' => $this->day(1)]]);
         $problem = $this->change([$b, $a], ['due' => ['phrase' => 'today']], 422);

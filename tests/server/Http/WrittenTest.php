@@ -87,7 +87,14 @@ final class WrittenTest extends ApiTestCase
         $row = (array) $sheet['row'];
         self::assertSame(
             ['Order brass polish', 'Supplies', ['harbour'], 'high', 20, 'blursday'],
-            [$row['title'], ((array) $row['list'])['name'], $row['labels'], $row['priority'], $row['estimate'], $sheet['notes']],
+            [
+                $row['title'],
+                ((array) $row['list'])['name'],
+                array_column((array) $row['labels'], 'name'),
+                $row['priority'],
+                $row['estimate'],
+                $sheet['notes'],
+            ],
         );
         self::assertFalse($this->call('POST', '/jot', ['line' => '; friday'])['writable']);
         $this->call('PUT', '/jot', ['entry' => self::id(), 'id' => self::id(), 'line' => '; friday'], 422);

@@ -20,6 +20,7 @@ final class PlanTest extends ApiTestCase
         'message',
         'conversation',
         'conversation_message',
+        'conversation_label',
         'findings',
         'journal_entry',
         'journal_touch',

@@ -8,9 +8,9 @@ use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\TestWith;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\ChangeLists;
-use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Task\Task;
@@ -114,7 +114,7 @@ final class TaskStandsTest extends ApiTestCase
             new EntryId('0190a0a0-0000-7000-8000-000000000001'),
             new ListId($list),
             'Roof',
-            ListColour::Sea,
+            Colour::Sea,
         );
         $orm = $this->service(EntityManagerInterface::class);
         $tasks = [];

@@ -11,6 +11,7 @@ import ModalDialog from '@/ui/ModalDialog.vue'
 import NoticeBar from './NoticeBar.vue'
 import PasteDialog from '@/features/tasks/PasteDialog.vue'
 import { ImportanceSlip } from '@/features/importance'
+import { LabelSlip } from '@/features/labels'
 import PutOffDialog from '@/features/tasks/PutOffDialog.vue'
 import TemplateDialog from '@/features/write/TemplateDialog.vue'
 import CardDialog from '@/features/people/ContactDialog.vue'
@@ -42,6 +43,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <KeyCard ref="keyCard" />
       <AskDialog />
       <ImportanceSlip />
+      <LabelSlip />
       <PutOffDialog />
       <PasteDialog />
       <TemplateDialog />

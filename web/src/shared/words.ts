@@ -48,6 +48,11 @@ const DONE: Record<Entry['kind'], string> = {
   delete_contact: 'Card deleted',
   correct: 'Importance set right',
   drop_correction: 'Word about importance taken back',
+  label: 'Labelled',
+  add_label: 'Label made',
+  edit_label: 'Label changed',
+  merge_labels: 'Labels merged',
+  delete_label: 'Label deleted',
   undo: 'Undone',
 }
 

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Find;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\Text\Passage;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Label\LabelRows;
 use ZippyTray\Server\Read\Tray\ConversationRow;
 use ZippyTray\Server\Read\Tray\ConversationRows;
 use ZippyTray\Server\Store\CountNow;
@@ -24,29 +26,40 @@ final readonly class Find
     /** Characters of a text in which the place that matched is looked for */
     private const SHOWN_OF = 100_000;
 
-    public function __construct(private Connection $connection, private ConversationRows $conversations)
+    public function __construct(private Connection $connection, private ConversationRows $conversations, private LabelRows $labels)
     {
     }
 
     /**
-     * @param string $typed all words of it must occur in a message, as beginnings of words; empty for any
-     * @param bool   $muted only those that stay out of the tray whatever arrives
-     * @param string $after what `next` was of the part before; empty for the first
+     * @param string       $typed all words of it must occur in a message, as beginnings of words; empty for any
+     * @param bool         $muted only those that stay out of the tray whatever arrives
+     * @param string       $after what `next` was of the part before; empty for the first
+     * @param LabelId|null $label only what bears it
      *
      * @return array{
      *     rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, next: string|null
      * } the newest first; hits: see hits()
      */
-    public function page(Account $account, string $typed, ?Place $place, bool $muted = false, string $after = ''): array
-    {
+    public function page(
+        Account $account,
+        string $typed,
+        ?Place $place,
+        bool $muted = false,
+        string $after = '',
+        ?LabelId $label = null,
+    ): array {
         $words = self::words($typed);
         $conditions = $muted ? ['c.muted'] : [];
         if (null !== $place) {
             $conditions[] = WhereNow::is($place);
         }
+        $with = [];
+        if (null !== $label) {
+            [$conditions[], $with] = $this->labels->bearing($account->id, $label);
+        }
         [$keys, $total] = [] === $words
-            ? $this->inOrder($account, $conditions, $place, $muted, $after)
-            : $this->matching($account, self::match($words), $conditions, $place, $after);
+            ? $this->inOrder($account, $conditions, $place, $muted || null !== $label, $after, $with)
+            : $this->matching($account, self::match($words), $conditions, $place, $after, $with);
         $rows = array_values($this->conversations->some($account, array_column($keys, 0)));
 
         return [
@@ -66,11 +79,13 @@ final readonly class Find
     /**
      * Of all there is, in an order that is kept.
      *
-     * @param list<string> $conditions
+     * @param list<string>          $conditions
+     * @param bool                  $counts     whether how many there are is to be counted; otherwise it is kept
+     * @param array<string, string> $with       parameters of the conditions
      *
      * @return array{list<list<string>>, int} a part: the id of each and the instant that orders; and how many there are in all
      */
-    private function inOrder(Account $account, array $conditions, ?Place $place, bool $muted, string $after): array
+    private function inOrder(Account $account, array $conditions, ?Place $place, bool $counts, string $after, array $with): array
     {
         $at = self::found($place);
         $from = 'FROM conversation c WHERE '.implode(' AND ', ['c.account_id = :account', ...$conditions]);
@@ -79,9 +94,9 @@ final readonly class Find
         $keys = $this->conversations->ids(
             "SELECT c.id || ' ' || {$at} {$from}{$later} ORDER BY {$at} DESC, c.id LIMIT ".self::PAGE,
             $account,
-            ['at' => $last, 'id' => $id],
+            ['at' => $last, 'id' => $id] + $with,
         );
-        $count = $this->conversations->ids($muted ? "SELECT COUNT(*) {$from}" : 'SELECT '.CountNow::in($place), $account);
+        $count = $this->conversations->ids($counts ? "SELECT COUNT(*) {$from}" : 'SELECT '.CountNow::in($place), $account, $with);
 
         return [array_map(static fn (string $key): array => explode(' ', $key, 2), $keys), (int) ($count[0] ?? 0)];
     }
@@ -89,14 +104,15 @@ final readonly class Find
     /**
      * Of what matches, which is gone through once: of most of it no more is read than where it stands.
      *
-     * @param list<string> $conditions
+     * @param list<string>          $conditions
+     * @param array<string, string> $with       parameters of the conditions
      *
      * @return array{
      *     list<list<string>>, int
      * } a part: the id of each, the instant that orders, and the number of the newest message that matches of each;
      * and how many there are in all
      */
-    private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after): array
+    private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after, array $with): array
     {
         $at = self::found($place);
         [$id, $last] = explode(' ', $after, 2) + ['', ''];
@@ -111,7 +127,7 @@ final readonly class Find
              UNION ALL SELECT * FROM (SELECT id || \' \' || at || \' \' || newest FROM found '.$later.'
              ORDER BY at DESC, id LIMIT '.self::PAGE.')',
             $account,
-            ['words' => $match] + ('' === $after ? [] : ['at' => $last, 'id' => $id]),
+            ['words' => $match] + $with + ('' === $after ? [] : ['at' => $last, 'id' => $id]),
         );
 
         return [array_map(static fn (string $key): array => explode(' ', $key, 3), \array_slice($rows, 1)), (int) ($rows[0] ?? 0)];

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Read\Task;
 
+use ZippyTray\Core\Colour;
+use ZippyTray\Core\Label\ShownLabels;
 use ZippyTray\Core\Task\DateGroup;
-use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Read\DueView;
+use ZippyTray\Server\Read\Label\LabelView;
 use ZippyTray\Server\Store\Row;
 
 /**
@@ -20,15 +22,15 @@ use ZippyTray\Server\Store\Row;
 final readonly class TaskRow
 {
     /**
-     * @param array{id: string, name: string, colour: ListColour} $list
-     * @param array{id: string, title: string}|null               $parent
-     * @param array{date: string, time: ?string}|null             $start
-     * @param bool                                                $waiting  its start, or that of what it is a part of, is ahead
-     * @param array{date: string, time: ?string}|null             $due
-     * @param int|null                                            $estimate minutes
-     * @param list<string>                                        $labels
-     * @param array{open: int, done: int}                         $subtasks
-     * @param array{id: string, who: string}|null                 $source   the first message
+     * @param array{id: string, name: string, colour: Colour} $list
+     * @param array{id: string, title: string}|null           $parent
+     * @param array{date: string, time: ?string}|null         $start
+     * @param bool                                            $waiting  its start, or that of what it is a part of, is ahead
+     * @param array{date: string, time: ?string}|null         $due
+     * @param int|null                                        $estimate minutes
+     * @param list<LabelView>                                 $labels
+     * @param array{open: int, done: int}                     $subtasks
+     * @param array{id: string, who: string}|null             $source   the first message
      */
     private function __construct(
         public string $id,
@@ -56,7 +58,7 @@ final readonly class TaskRow
     }
 
     /** @param array{open: int, done: int} $subtasks */
-    public static function of(Row $row, Speaker $speaker, bool $waiting, array $subtasks): self
+    public static function of(Row $row, Speaker $speaker, ShownLabels $labels, bool $waiting, array $subtasks): self
     {
         $due = $row->dueOrNull('due');
         $start = $row->dueOrNull('start');
@@ -74,7 +76,7 @@ final readonly class TaskRow
             [
                 'id' => $row->string('list_id'),
                 'name' => $row->string('list_name'),
-                'colour' => ListColour::from($row->string('list_colour')),
+                'colour' => Colour::from($row->string('list_colour')),
             ],
             null === $parent ? null : ['id' => $parent, 'title' => $row->string('parent_title')],
             $row->string('rank'),
@@ -85,7 +87,10 @@ final readonly class TaskRow
             $group,
             null === $row->stringOrNull('estimate') ? null : $row->int('estimate'),
             Priority::from($row->string('priority')),
-            array_values(array_filter($row->json('labels'), \is_string(...))),
+            array_map(
+                LabelView::of(...),
+                $labels->borne(array_values(array_filter($row->json('labels'), \is_string(...))), null !== $completedAt),
+            ),
             null === $repeat ? null : Repeat::fromState($repeat)->text(),
             \count($row->json('reminders')),
             \count($row->json('files')),

@@ -7,13 +7,15 @@ namespace ZippyTray\Server\Read\Task;
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Colour;
+use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\NotFound;
-use ZippyTray\Core\Task\ListColour;
 use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Label\LabelRows;
 use ZippyTray\Server\Store\Row;
 
 /**
@@ -48,8 +50,12 @@ final readonly class TaskRows
     /** The one completed last first. */
     private const BY_COMPLETION = ['t.completed_at DESC', 't.rank', 't.id'];
 
-    public function __construct(private Connection $connection, private ClockInterface $clock, private OpenTasks $open)
-    {
+    public function __construct(
+        private Connection $connection,
+        private ClockInterface $clock,
+        private OpenTasks $open,
+        private LabelRows $labels,
+    ) {
     }
 
     /**
@@ -213,7 +219,7 @@ final readonly class TaskRows
 
     /**
      * @return list<array{
-     *     id: string, name: string, colour: ListColour, archived: bool, parent: ?string, open: int, over: int,
+     *     id: string, name: string, colour: Colour, archived: bool, parent: ?string, open: int, over: int,
      *     done: int
      * }> in their order, those under another among themselves
      */
@@ -234,7 +240,7 @@ final readonly class TaskRows
             return [
                 'id' => $row->string('id'),
                 'name' => $row->string('name'),
-                'colour' => ListColour::from($row->string('colour')),
+                'colour' => Colour::from($row->string('colour')),
                 'archived' => $row->bool('archived'),
                 'parent' => $row->stringOrNull('parent_id'),
                 'open' => $row->int('open'),
@@ -242,24 +248,6 @@ final readonly class TaskRows
                 'done' => $row->int('done'),
             ];
         }, $rows);
-    }
-
-    /** @return list<array{label: string, open: int}> by name */
-    public function labels(AccountId $accountId): array
-    {
-        $rows = $this->connection->fetchAllAssociative(
-            'SELECT MIN(j.value) AS label, SUM(t.completed_at IS NULL) AS open FROM task t, json_each(t.labels) j WHERE t.account_id = ? '
-                .'GROUP BY LOWER(j.value) ORDER BY LOWER(j.value)',
-            [$accountId],
-        );
-
-        return array_map(
-            static fn (array $columns): array => [
-                'label' => (new Row($columns))->string('label'),
-                'open' => (new Row($columns))->int('open'),
-            ],
-            $rows,
-        );
     }
 
     /** @return list<TaskLink> */
@@ -309,20 +297,21 @@ final readonly class TaskRows
      */
     private function matching(AccountId $accountId, string $words, string $label): ?array
     {
-        $label = mb_strtolower(mb_scrub($label));
         $words = preg_split('/\s+/u', mb_strtolower(trim(mb_scrub($words))), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
         if ([] === $words && '' === $label) {
             return null;
         }
+        $shown = $this->labels->shown($accountId);
         $ids = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT id, title, notes, labels FROM task WHERE account_id = ?',
+            'SELECT id, title, notes, labels, completed_at IS NOT NULL AS done FROM task WHERE account_id = ?',
             [$accountId],
         ) as $columns) {
             $row = new Row($columns);
-            $labels = array_map(mb_strtolower(...), array_values(array_filter($row->json('labels'), \is_string(...))));
-            $text = mb_strtolower($row->string('title').' '.$row->string('notes')).' '.implode(' ', $labels);
-            if (('' === $label || \in_array($label, $labels, true))
+            $labels = $shown->borne(array_values(array_filter($row->json('labels'), \is_string(...))), $row->bool('done'));
+            $names = array_map(static fn (Label $one): string => $one->name(), $labels);
+            $text = mb_strtolower(implode(' ', [$row->string('title'), $row->string('notes'), ...$names]));
+            if (('' === $label || \in_array($label, array_map(static fn (Label $one): string => $one->id->text, $labels), true))
                 && [] === array_filter($words, static fn (string $word): bool => !str_contains($text, $word))) {
                 $ids[] = $row->string('id');
             }
@@ -359,12 +348,13 @@ final readonly class TaskRows
     {
         $speaker = $account->profile->speaker($this->clock->now());
         $tree ??= $this->tree($account);
+        $labels = $this->labels->shown($account->id);
 
         return array_map(
-            static function (array $columns) use ($speaker, $tree): TaskRow {
+            static function (array $columns) use ($speaker, $tree, $labels): TaskRow {
                 $row = new Row($columns);
 
-                return TaskRow::of($row, $speaker, $tree->isWaiting($row->string('id')), $tree->under($row->string('id')));
+                return TaskRow::of($row, $speaker, $labels, $tree->isWaiting($row->string('id')), $tree->under($row->string('id')));
             },
             $this->connection->fetchAllAssociative(
                 self::SELECT.' WHERE +t.account_id = ? ORDER BY w.key',

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Read\Tray;
 
+use ZippyTray\Core\Label\ShownLabels;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Back;
 use ZippyTray\Core\Tray\BackBecause;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\TooOften;
+use ZippyTray\Server\Read\Label\LabelRows;
+use ZippyTray\Server\Read\Label\LabelView;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
 
@@ -18,6 +21,7 @@ use ZippyTray\Server\Store\StoredNow;
  */
 final readonly class ConversationRow
 {
+    /** @param list<LabelView> $labels */
     private function __construct(
         public string $id,
         public string $subject,
@@ -41,16 +45,18 @@ final readonly class ConversationRow
         public int $reminders,
         public int $touches,
         public ?TooOften $tooOften,
+        public array $labels,
         public int $revision,
         public ?AdviceGlance $advice,
     ) {
     }
 
     /**
+     * @param Row    $row with LabelRows::BORNE
      * @param Moment $now in the person's own zone
      * @param bool   $why whether it is said why it matters as much
      */
-    public static function of(Row $row, Moment $now, ?Weighed $weighed = null, bool $why = false): self
+    public static function of(Row $row, Moment $now, ShownLabels $labels, ?Weighed $weighed = null, bool $why = false): self
     {
         $until = $row->stringOrNull('away_until');
         $back = self::back($row, $now);
@@ -79,6 +85,7 @@ final readonly class ConversationRow
             \count($row->json('reminders')),
             $row->int('touches'),
             TooOften::of($row->int('snoozes'), $row->int('touches')),
+            LabelRows::on($row, $labels),
             $row->int('revision'),
             null === $weighed ? null : AdviceGlance::of($weighed, $why),
         );
@@ -114,6 +121,7 @@ final readonly class ConversationRow
             0,
             0,
             null,
+            [],
             $row->int('revision'),
             null,
         );

@@ -7,6 +7,8 @@ namespace ZippyTray\Server\Read\Tray;
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
+use ZippyTray\Core\Label\LabelId;
+use ZippyTray\Core\Label\ShownLabels;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
@@ -14,6 +16,7 @@ use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Label\LabelRows;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
 use ZippyTray\Server\Store\WhereNow;
@@ -53,47 +56,63 @@ final readonly class ConversationRows
         private StoredNow $now,
         private ClockInterface $clock,
         private Advices $advices,
+        private LabelRows $labels,
         private LoggerInterface $logger,
     ) {
     }
 
     /**
      * @return list<ConversationRow> TRAY_MOST at the most; in groups: what came back, in order of return, then by advice, each group the
-     *                               newest first
+     *                               newest first; with a label, only what bears it
      */
-    public function tray(Account $account, ClearingOrder $order = ClearingOrder::Grouped): array
+    public function tray(Account $account, ClearingOrder $order = ClearingOrder::Grouped, ?LabelId $label = null): array
     {
+        [$only, $with] = null === $label ? ['', []] : $this->labels->bearing($account->id, $label);
+        $only = '' === $only ? '' : ' AND '.$only;
+
         return match ($order) {
-            ClearingOrder::Grouped => $this->grouped($account),
-            ClearingOrder::MostImportant => $this->byImportance($account),
-            ClearingOrder::OldestFirst => $this->byDate($account, 'ASC'),
-            ClearingOrder::NewestFirst => $this->byDate($account, 'DESC'),
+            ClearingOrder::Grouped => $this->grouped($account, $only, $with),
+            ClearingOrder::MostImportant => $this->byImportance($account, $only, $with),
+            ClearingOrder::OldestFirst => $this->byDate($account, $only, $with, 'ASC'),
+            ClearingOrder::NewestFirst => $this->byDate($account, $only, $with, 'DESC'),
         };
     }
 
-    /** @return list<ConversationRow> */
-    private function byDate(Account $account, string $direction): array
+    /**
+     * @param array<string, string> $with parameters of $only
+     *
+     * @return list<ConversationRow>
+     */
+    private function byDate(Account $account, string $only, array $with, string $direction): array
     {
-        $ids = $this->ids(self::first(' ORDER BY c.latest_at '.$direction.', c.id LIMIT '.self::TRAY_MOST), $account);
+        $ids = $this->ids(self::first($only, ' ORDER BY c.latest_at '.$direction.', c.id LIMIT '.self::TRAY_MOST), $account, $with);
 
         return $this->rows($account, $ids, $this->advices->weighed($account, $ids));
     }
 
     /** A query for the first of all that is in the tray. */
-    private static function first(string $by): string
+    private static function first(string $only, string $by): string
     {
-        return 'SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY.$by.') UNION ALL SELECT * FROM ('.self::BACK
-            .$by.'))'.$by;
+        return 'SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY.$only.$by.') UNION ALL SELECT * FROM ('
+            .self::BACK.$only.$by.'))'.$by;
     }
 
-    /** @return list<ConversationRow> */
-    private function grouped(Account $account): array
+    /**
+     * @param array<string, string> $with parameters of $only
+     *
+     * @return list<ConversationRow>
+     */
+    private function grouped(Account $account, string $only, array $with): array
     {
-        $ids = $this->ids(self::BACK.' ORDER BY c.away_until, c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST, $account);
+        $ids = $this->ids(self::BACK.$only.' ORDER BY c.away_until, c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST, $account, $with);
         if (\count($ids) < self::TRAY_MOST) {
             array_push(
                 $ids,
-                ...$this->ids(self::OF_TRAY.' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids)), $account),
+                ...$this->ids(
+                    self::OF_TRAY.$only.' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids)),
+                    $account,
+                    $with,
+                ),
             );
         }
         $weighed = $this->advices->weighed($account, $ids);
@@ -108,17 +127,19 @@ final readonly class ConversationRows
      * Of a tray that holds more than is given, those that mattered most when they were weighed last (WeighTray); what was not weighed
      * yet counts as what matters least.
      *
+     * @param array<string, string> $with parameters of $only
+     *
      * @return list<ConversationRow> of equal ones the newest first
      */
-    private function byImportance(Account $account): array
+    private function byImportance(Account $account, string $only, array $with): array
     {
         $newest = ' ORDER BY c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST;
-        $ids = $this->ids(self::first($newest), $account);
+        $ids = $this->ids(self::first($only, $newest), $account, $with);
         if (self::TRAY_MOST === \count($ids)) {
             $ids = \array_slice(array_values(array_unique([
                 ...$this->ids('SELECT c.id FROM conversation_importance i CROSS JOIN conversation c ON c.id = i.conversation_id
-                    WHERE i.account_id = :account AND '.WhereNow::is(Place::Tray).'
-                    ORDER BY i.score DESC LIMIT '.self::TRAY_MOST, $account),
+                    WHERE i.account_id = :account AND '.WhereNow::is(Place::Tray).$only.'
+                    ORDER BY i.score DESC LIMIT '.self::TRAY_MOST, $account, $with),
                 ...$ids,
             ])), 0, self::TRAY_MOST);
         }
@@ -224,18 +245,19 @@ final readonly class ConversationRows
     private function rows(Account $account, array $ids, array $weighed = [], bool $why = false): array
     {
         $now = $this->now($account);
+        $labels = $this->labels->shown($account->id);
 
         return array_map(
-            fn (Row $row): ConversationRow => $this->view($row, $now, $weighed[$row->string('id')] ?? null, $why),
+            fn (Row $row): ConversationRow => $this->view($row, $now, $labels, $weighed[$row->string('id')] ?? null, $why),
             $this->select($account, $ids),
         );
     }
 
     /** One that is damaged is logged, and does not take the list with it. */
-    private function view(Row $row, Moment $now, ?Weighed $weighed, bool $why): ConversationRow
+    private function view(Row $row, Moment $now, ShownLabels $labels, ?Weighed $weighed, bool $why): ConversationRow
     {
         try {
-            return ConversationRow::of($row, $now, $weighed, $why);
+            return ConversationRow::of($row, $now, $labels, $weighed, $why);
         } catch (\Throwable $problem) {
             $this->logger->error(
                 'A conversation cannot be shown as it should be.',
@@ -278,8 +300,8 @@ final readonly class ConversationRows
             return [];
         }
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by FROM json_each(?) j CROSS JOIN conversation c '
-                .'ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
+            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by, '.LabelRows::BORNE.' AS borne
+                FROM json_each(?) j CROSS JOIN conversation c ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
             [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id],
         );
 

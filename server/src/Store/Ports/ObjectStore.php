@@ -12,6 +12,9 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Core\Label\Borne;
+use ZippyTray\Core\Label\Label;
+use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
@@ -44,6 +47,8 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Template => Template::class,
             ObjectKind::Contact => Contact::class,
             ObjectKind::Correction => Correction::class,
+            ObjectKind::Label => Label::class,
+            ObjectKind::Borne => Borne::class,
         };
 
         $found = $this->orm->find($class, $object->id);
@@ -69,6 +74,8 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Template => Template::revived($object->id, $accountId, $state),
             ObjectKind::Contact => Contact::revived($object->id, $accountId, $state),
             ObjectKind::Correction => Correction::revived($object->id, $accountId, $state),
+            ObjectKind::Label => Label::revived(new LabelId($object->id), $accountId, $state),
+            ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
 
@@ -77,20 +84,19 @@ final readonly class ObjectStore implements Objects
 
     public function isNeeded(AccountId $accountId, ObjectRef $object): bool
     {
-        $column = match ($object->kind) {
-            ObjectKind::TaskList => 'list_id',
-            ObjectKind::Task => 'parent_id',
+        $query = match ($object->kind) {
+            ObjectKind::TaskList => 'SELECT 1 FROM task WHERE account_id = :account AND list_id = :id',
+            ObjectKind::Task => 'SELECT 1 FROM task WHERE account_id = :account AND parent_id = :id',
+            ObjectKind::Label => 'SELECT 1 FROM conversation_label WHERE account_id = :account AND label_id = :id
+                UNION ALL SELECT 1 FROM task t, json_each(t.labels) l WHERE t.account_id = :account AND l.value = :id LIMIT 1',
             default => null,
         };
-        if (null === $column) {
+        if (null === $query) {
             return false;
         }
         $this->orm->flush();
 
-        return false !== $this->orm->getConnection()->fetchOne(
-            "SELECT 1 FROM task WHERE account_id = ? AND {$column} = ?",
-            [$accountId, $object->id],
-        );
+        return false !== $this->orm->getConnection()->fetchOne($query, ['account' => $accountId, 'id' => $object->id]);
     }
 
     public function remove(Journaled $object): void

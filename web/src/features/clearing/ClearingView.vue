@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type ClearingOrder, type Conversation, type ConversationRow } from '@/shared/api/client'
+import type { ClearingOrder, Conversation, ConversationRow } from '@/shared/api/client'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
 import { send } from '@/features/tasks'
@@ -13,6 +13,8 @@ import {
   HistoryList,
   useConversation,
   useLoadAhead,
+  markRead,
+  useReading,
 } from '@/features/conversation'
 import ClearingHead from './ClearingHead.vue'
 import ClearingSummary from './ClearingSummary.vue'
@@ -72,15 +74,9 @@ const {
 
 watch(order, (now) => attempt(() => choose({ clearingOrder: now })))
 watch(ahead, (rows) => later(() => loadAhead(rows.map((row) => row.id))), { immediate: true })
-watch(
-  () => shown.value?.row.unread && shown.value.row.id,
-  (unread) => {
-    if (!unread) return
-    later(
-      () =>
-        void api.PUT('/conversations/{id}/read', { params: { path: { id: unread } } }).catch(() => undefined),
-    )
-  },
+useReading(
+  () => shown.value?.row,
+  (id) => later(() => void markRead(id)),
 )
 /** Through the pile, or nothing left of it: then it is over. */
 watch([() => current.value?.id, isReady, decided], async ([now, ready]) => {

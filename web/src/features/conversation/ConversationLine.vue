@@ -4,6 +4,7 @@ import type { ConversationRow } from '@/shared/api/client'
 import { age } from '@/shared/time/format'
 import { counted, subjectOf } from '@/shared/words'
 import { ImportanceMark } from '@/features/importance'
+import LabelWord from '@/ui/LabelWord.vue'
 import { TickBox } from '@/ui/kit'
 
 withDefaults(
@@ -58,7 +59,9 @@ defineEmits<{ select: [event: MouseEvent] }>()
         ></span
       >
       <span class="what">
-        <b>{{ subjectOf(row) }}</b>
+        <LabelWord v-for="one in row.labels" :key="one.id" class="borne" :label="one" /><b>{{
+          subjectOf(row)
+        }}</b>
         <template v-if="note">
           · <em>{{ note }}</em></template
         >
@@ -154,6 +157,12 @@ input {
 
 .what {
   color: var(--v-slate);
+}
+
+.borne {
+  margin-right: 8px;
+  line-height: 20px;
+  vertical-align: -5px;
 }
 
 .what b {

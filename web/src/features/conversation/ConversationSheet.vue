@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref } from 'vue'
 import type { Advice, Conversation, Message } from '@/shared/api/client'
 import { age, day, nearness } from '@/shared/time/format'
 import IndexTab from '@/ui/IndexTab.vue'
+import ConversationLabels from './ConversationLabels.vue'
 import MessageSheet from './MessageSheet.vue'
 import { counted, subjectOf } from '@/shared/words'
 import { PlainButton } from '@/ui/kit'
@@ -44,6 +45,7 @@ const firstLine = (message: Message) =>
       {{ day(advice.date.date) }}{{ advice.date.time ? `, ${advice.date.time}` : '' }}
     </IndexTab>
     <h1 :class="{ beside: advice?.date }">{{ subjectOf(conversation.row) }}</h1>
+    <ConversationLabels :row="conversation.row" />
     <p v-if="conversation.messages.length > 1" class="slate count">
       {{ counted(conversation.messages.length, 'message') }}
     </p>

@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onBeforeUnmount, onUnmounted, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
-import { answer, api, newId, type ConversationRow } from '@/shared/api/client'
+import { api, newId, type ConversationRow } from '@/shared/api/client'
 import { useSession } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
 import { send } from '@/features/tasks'
@@ -13,7 +13,8 @@ import ConversationSheet from './ConversationSheet.vue'
 import { WhatBecomes } from '@/features/importance'
 import { DecisionCards } from '@/features/decide'
 import FailedState from '@/ui/FailedState.vue'
-import { inGroups, nextOfGroup, trayOrder } from './grouping'
+import { markRead, useReading } from './reading'
+import { inGroups, nextOfGroup, trayLabel, trayOrder } from './grouping'
 import { trayKey } from '@/shared/steps/trayKey'
 import HistoryList from './HistoryList.vue'
 import KeyCap from '@/ui/KeyCap.vue'
@@ -35,22 +36,19 @@ const { data: conversation, error, refetch } = useConversation(() => props.id)
 const row = computed(() => conversation.value?.row)
 const source = computed(() => conversation.value?.messages.findLast(({ own }) => !own)?.id)
 
-watch(
-  () => conversation.value?.row.unread && props.id,
-  async (unread) => {
-    if (!unread) return
-    await answer(api.PUT('/conversations/{id}/read', { params: { path: { id: unread } } })).catch(
-      () => undefined,
-    )
+useReading(
+  () => row.value,
+  async (id) => {
+    await markRead(id)
     queries.setQueriesData<ConversationRow[]>({ queryKey: trayKey() }, (rows) =>
-      rows?.map((other) => (other.id === unread ? { ...other, unread: false } : other)),
+      rows?.map((other) => (other.id === id ? { ...other, unread: false } : other)),
     )
   },
-  { immediate: true },
 )
 
 /** The neighbours in the tray as it was last shown. */
-const trayRows = () => queries.getQueryData<ConversationRow[]>(trayKey(trayOrder.value)) ?? []
+const trayRows = () =>
+  queries.getQueryData<ConversationRow[]>(trayKey(trayOrder.value, trayLabel.value)) ?? []
 function neighbour(by: number): string | undefined {
   const rows = inGroups(trayRows()).flatMap((group) => group.rows)
   const index = rows.findIndex(({ id }) => id === props.id)

@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { computed, type Ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import type { ClearingOrder, ConversationRow } from '@/shared/api/client'
 import { dateOf, daysAhead } from '@/shared/time/format'
 import { bandOf } from '@/features/importance'
@@ -42,6 +42,9 @@ function ordered(given: ConversationRow[], grouping: Grouping): ConversationRow[
 
 /** By what the person has the tray grouped. */
 const grouping = useLocalStorage<Grouping>('zippy-tray.grouping', 'advice')
+
+/** The label that is asked for; empty: all of the tray. */
+export const trayLabel = ref('')
 
 /** In which order the tray is asked for. */
 export const trayOrder = computed<ClearingOrder>(() =>

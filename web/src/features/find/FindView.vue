@@ -7,11 +7,11 @@ import { useKeys } from '@/shared/keys/registry'
 import { useWritingFrom } from '@/features/write'
 import { ConversationLine } from '@/features/conversation'
 import { DecisionCards } from '@/features/decide'
+import { LabelFilter, useMarkKeys } from '@/features/labels'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
-import ModalDialog from '@/ui/ModalDialog.vue'
 import MoreRows from '@/ui/MoreRows.vue'
 import { attempt } from '@/shared/notice'
 import { PLACES, type FindPlace } from '@/shared/places'
@@ -20,18 +20,22 @@ import { useSelection } from '@/shared/selection'
 import { counted } from '@/shared/words'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
 import { useFind } from './queries'
-import { useBinSteps } from './steps'
+import EmptyBin from './EmptyBin.vue'
 import { LinkButton, PlainButton } from '@/ui/kit'
 
 const route = useRoute()
 const router = useRouter()
 const { decide } = useDecideSteps()
-const { emptyBin } = useBinSteps()
 
 const typed = ref(String(route.query.words ?? ''))
 const words = refDebounced(typed, 150)
 const place = computed<FindPlace>(() => PLACES.find(({ value }) => value === route.query.in)?.value ?? '')
-const found = useFind(words, place)
+/** Only what bears that label. */
+const bearing = computed({
+  get: () => String(route.query.label ?? ''),
+  set: (id) => void router.replace({ query: { ...route.query, label: id || undefined } }),
+})
+const found = useFind(words, place, bearing)
 const { data, error, refetch } = found
 const rows = computed(() => data.value?.rows ?? [])
 const { current, currentId, moving, selecting, selected, goTo, clicked, clear, meant } = useSelection(
@@ -52,17 +56,15 @@ async function decided(): Promise<void> {
 }
 /** What matched, in pieces: every second one is the word itself. */
 const pieces = (hit: string) => hit.split(/[\u0002\u0003]/)
-const asking = ref(false)
 
 watch(words, (now) => void router.replace({ query: { ...route.query, words: now || undefined } }))
 
 const look = (where: FindPlace) => void router.replace({ query: { ...route.query, in: where || undefined } })
 
-async function empty(): Promise<void> {
-  asking.value = false
-  await attempt(emptyBin)
-}
-
+const { keys: markKeys } = useMarkKeys(
+  () => meant.value,
+  () => goTo(current.value),
+)
 useKeys('Find', [
   ...moving,
   {
@@ -72,6 +74,7 @@ useKeys('Find', [
     run: () => void bringBack(),
   },
   { key: 'F2', label: 'To the words', run: toWords },
+  ...markKeys,
   ...selecting,
 ])
 </script>
@@ -101,14 +104,9 @@ useKeys('Find', [
       >
         {{ where.text }}
       </PlainButton>
+      <LabelFilter v-model="bearing" class="bearing" counts="conversations" />
       <span v-if="data" class="slate total" role="status">{{ counted(data.total, 'conversation') }}</span>
-      <v-btn
-        v-if="place === 'bin' && rows.length && !words"
-        variant="outlined"
-        size="small"
-        @click="asking = true"
-        >Empty the bin</v-btn
-      >
+      <EmptyBin v-if="place === 'bin' && rows.length && !words && !bearing" :total="data?.total ?? 0" />
     </div>
     <div v-if="rows.length" class="decide">
       <span class="slate">{{
@@ -124,11 +122,12 @@ useKeys('Find', [
     </div>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
-    <EmptyState v-else-if="!rows.length" :title="words ? 'Nothing found' : 'Nothing here'">
+    <EmptyState v-else-if="!rows.length" :title="words || bearing ? 'Nothing found' : 'Nothing here'">
       <template v-if="words"
         >No conversation holds all of these words{{ place ? ' in this place' : '' }}. Fewer letters find
         more.</template
       >
+      <template v-else-if="bearing">Nothing here bears that label.</template>
       <template v-else-if="place === 'muted'"
         >Muted conversations stay out of the tray whatever arrives (<KeyCap name="8" />). Bring one back, and
         it is not muted any more.</template
@@ -164,19 +163,6 @@ useKeys('Find', [
       Words are looked for in subjects, people, addresses and texts, in any order and from their beginnings:
       <b>tam lant</b> finds Tam’s letter about the lantern. Accents and capitals do not matter.
     </p>
-    <ModalDialog :open="asking" name="Empty the bin" @close="asking = false">
-      <div class="sheet ask">
-        <h2>Empty the bin?</h2>
-        <p>
-          {{ counted(data?.total ?? 0, 'conversation') }} will be gone for good. This cannot be undone. Tasks
-          that came from this mail keep their copies.
-        </p>
-        <div class="actions">
-          <v-btn v-first variant="text" @click="asking = false">Keep them</v-btn>
-          <v-btn color="error" @click="empty">Remove for good</v-btn>
-        </div>
-      </div>
-    </ModalDialog>
   </div>
 </template>
 
@@ -232,6 +218,11 @@ mark {
   font-size: var(--type-note);
 }
 
+.bearing {
+  max-width: 180px;
+  font-size: var(--type-note);
+}
+
 .total {
   margin-left: auto;
   margin-right: 8px;
@@ -246,21 +237,5 @@ mark {
 
 .end .link {
   padding-right: 14px;
-}
-
-.ask {
-  padding: 26px 30px;
-}
-
-.ask h2 {
-  margin: 0 0 8px;
-  font-size: var(--type-head);
-}
-
-.actions {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
-  margin-top: 18px;
 }
 </style>

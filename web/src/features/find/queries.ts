@@ -5,15 +5,23 @@ import { together, useParts } from '@/shared/api/parts'
 export function useFind(
   words: MaybeRefOrGetter<string>,
   place: MaybeRefOrGetter<Place | 'muted' | ''>,
+  label: MaybeRefOrGetter<string> = '',
   enabled: MaybeRefOrGetter<boolean> = true,
 ) {
   const found = useParts(
-    ['find', words, place],
+    ['find', words, place, label],
     (after, signal) =>
       answer(
         api.GET('/find', {
           signal,
-          params: { query: { words: toValue(words), place: toValue(place), after } },
+          params: {
+            query: {
+              words: toValue(words),
+              place: toValue(place),
+              after,
+              ...(toValue(label) ? { label: toValue(label) } : {}),
+            },
+          },
         }),
       ),
     enabled,

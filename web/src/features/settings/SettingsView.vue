@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import type { BlockedSender, ClearingOrder, Settings } from '@/shared/api/client'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { CorrectionList } from '@/features/importance'
+import { LabelList } from '@/features/labels'
 import AwaySettings from './AwaySettings.vue'
 import FailedState from '@/ui/FailedState.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
@@ -128,6 +129,10 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
               {{ text }}</label
             >
           </fieldset>
+        </section>
+        <section class="sheet part">
+          <h2>Labels</h2>
+          <LabelList />
         </section>
         <section class="sheet part">
           <h2>What matters to you</h2>

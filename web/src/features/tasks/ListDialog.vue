@@ -1,21 +1,21 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { ListColour, TaskList } from '@/shared/api/client'
+import type { Colour, TaskList } from '@/shared/api/client'
 import { Problem } from '@/shared/api/problem'
+import ColourChoice from '@/ui/ColourChoice.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import { tell } from '@/shared/notice'
 import { counted } from '@/shared/words'
 import { useListSteps } from './listSteps'
-import { ChoiceDot, ChoiceList } from '@/ui/kit'
+import { ChoiceList } from '@/ui/kit'
 
 /** A list is made, renamed, coloured, archived or deleted. */
 const props = defineProps<{ list: TaskList | null; others: TaskList[] }>()
 const emit = defineEmits<{ close: [] }>()
 
 const { addList, editList, deleteList } = useListSteps()
-const COLOURS: ListColour[] = ['slate', 'sea', 'moss', 'brass', 'rust', 'plum', 'sky']
 const name = ref(props.list?.name ?? '')
-const colour = ref<ListColour>(props.list?.colour ?? 'sea')
+const colour = ref<Colour>(props.list?.colour ?? 'sea')
 const wrong = ref('')
 const deleting = ref(false)
 const moveTo = ref(props.others[0]?.id ?? '')
@@ -58,13 +58,7 @@ const holds = () => (props.list?.open ?? 0) + (props.list?.done ?? 0)
         :error-messages="wrong"
         hide-details="auto"
       />
-      <fieldset>
-        <legend class="slate">Colour</legend>
-        <label v-for="one in COLOURS" :key="one" :class="{ on: colour === one }" :title="one">
-          <ChoiceDot v-model="colour" name="colour" :value="one" :aria-label="one" />
-          <i class="dot" :class="one" />
-        </label>
-      </fieldset>
+      <ColourChoice v-model="colour" />
       <div v-if="deleting" class="deleting">
         <p v-if="holds()">
           What becomes of its {{ counted(holds(), 'task') }}?
@@ -103,51 +97,6 @@ const holds = () => (props.list?.open ?? 0) + (props.list?.done ?? 0)
 h2 {
   margin: 0;
   font-size: var(--type-lead);
-}
-
-fieldset {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-
-legend {
-  float: left;
-  padding: 0;
-  margin-right: 10px;
-  font-size: var(--type-note);
-}
-
-label {
-  position: relative;
-  display: grid;
-  place-items: center;
-  width: 32px;
-  height: 32px;
-  border-radius: 50%;
-  cursor: pointer;
-}
-
-label.on {
-  box-shadow: inset 0 0 0 2px rgb(var(--v-theme-primary));
-}
-
-label:focus-within {
-  outline: 2px solid rgb(var(--v-theme-primary));
-}
-
-label input {
-  position: absolute;
-  opacity: 0;
-}
-
-label .dot {
-  width: 16px;
-  height: 16px;
-  margin: 0;
 }
 
 .deleting p {

@@ -8,6 +8,7 @@ import { putOff } from './putOff'
 import { escape } from '@/shared/keys/registry'
 import WhenField from '@/ui/WhenField.vue'
 import { counted } from '@/shared/words'
+import { useLabelling } from './labelling'
 import { type TaskChange, useTaskSteps } from './steps'
 import { ChoiceList, LinkButton } from '@/ui/kit'
 
@@ -17,9 +18,9 @@ const emit = defineEmits<{ done: []; clear: []; left: [] }>()
 
 const { changeTasks, deleteTasks } = useTaskSteps()
 const { complete } = useCompleting()
-const asking = ref<'due' | 'list' | 'label' | 'priority' | null>(null)
+const labelTasks = useLabelling()
+const asking = ref<'due' | 'list' | 'priority' | null>(null)
 const when = ref<Written>({ phrase: '', reading: null })
-const label = ref('')
 const field = ref<InstanceType<typeof WhenField>>()
 const listChoice = ref<{ focus: () => void }>()
 const priority = ref<{ focus: () => void }>()
@@ -41,7 +42,6 @@ function date(): void {
 async function unfold(what: typeof asking.value): Promise<void> {
   asking.value = asking.value === what ? null : what
   when.value = { phrase: '', reading: null }
-  label.value = ''
   await nextTick()
   if (asking.value === 'due') field.value?.focus()
   if (what === 'list') listChoice.value?.focus()
@@ -78,7 +78,9 @@ defineExpose({ unfold })
       <option value="" disabled>To list …</option>
       <option v-for="list in lists" :key="list.id">{{ list.name }}</option>
     </ChoiceList>
-    <v-btn v-keyed="'7'" size="small" variant="outlined" @click="unfold('label')">Label</v-btn>
+    <v-btn v-keyed="'7'" size="small" variant="outlined" @click="labelTasks(tasks, () => emit('left'))"
+      >Label</v-btn
+    >
     <ChoiceList
       ref="priority"
       v-keyed="'8'"
@@ -93,22 +95,7 @@ defineExpose({ unfold })
       <option>low</option>
     </ChoiceList>
     <v-btn v-keyed="'6'" size="small" variant="text" @click="run(() => deleteTasks(ids))">Delete</v-btn>
-    <form
-      v-if="asking === 'label'"
-      class="ask"
-      @submit.prevent="label.trim() && change({ label })"
-      @keydown.esc="escape($event, leave)"
-    >
-      <v-text-field v-model="label" v-first label="Label" hide-details maxlength="60" />
-      <v-btn type="submit" color="primary">Add it</v-btn>
-      <v-btn variant="text" @click="label.trim() && change({ unlabel: label })">Take it off</v-btn>
-    </form>
-    <form
-      v-else-if="asking === 'due'"
-      class="ask"
-      @submit.prevent="date"
-      @keydown.esc="escape($event, leave)"
-    >
+    <form v-if="asking === 'due'" class="ask" @submit.prevent="date" @keydown.esc="escape($event, leave)">
       <WhenField ref="field" v-model="when" label="Due" placeholder="friday, in 2 weeks …" />
       <v-btn type="submit" color="primary">Move</v-btn>
       <v-btn variant="text" @click="change({ undated: true })">No date</v-btn>

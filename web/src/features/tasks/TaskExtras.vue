@@ -2,14 +2,14 @@
 import { computed } from 'vue'
 import type { TaskDraft } from './draft'
 import WhenField from '@/ui/WhenField.vue'
-import { useLabels } from './queries'
+import { useLabels } from '@/features/labels'
 import { ChoiceDot, TickBox } from '@/ui/kit'
 
 /** What not every task needs: start, repeat, estimate, priority, labels. */
 const props = defineProps<{ draft: TaskDraft; wrong: Record<string, string> }>()
 
 const { data: labels } = useLabels()
-const known = computed(() => (labels.value ?? []).map(({ label }) => label))
+const known = computed(() => (labels.value ?? []).map(({ name }) => name))
 const PRIORITIES = ['high', 'normal', 'low'] as const
 const draft = computed(() => props.draft)
 </script>

@@ -52,7 +52,7 @@ const placeOf = (zone: string) => zone.split('/').at(-1)?.replaceAll('_', ' ') ?
     </template>
     <template v-if="row.labels.length">
       <dt>Labels</dt>
-      <dd>{{ row.labels.join(', ') }}</dd>
+      <dd><LabelWord v-for="label in row.labels" :key="label.id" :label="label" /></dd>
     </template>
     <dt>Made</dt>
     <dd>{{ moment(task.createdAt) }}</dd>

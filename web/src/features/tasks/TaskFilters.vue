@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js'
 import type { TaskList } from '@/shared/api/client'
-import { useLabels, type TaskFilter } from './queries'
+import { LabelFilter } from '@/features/labels'
+import type { TaskFilter } from './queries'
 import { ChoiceList, LinkButton, TextInput } from '@/ui/kit'
 
 /** What of the tasks is shown: those with words in them, of a list, with a label, of a priority. */
@@ -10,7 +11,6 @@ const words = defineModel<string>('words', { required: true })
 const filter = defineModel<Filter>('filter', { required: true })
 
 type Filter = Omit<TaskFilter, 'words'>
-const { data: labels } = useLabels()
 const set = (more: Partial<Filter>) => (filter.value = { ...filter.value, ...more })
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 </script>
@@ -31,16 +31,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
       <option value="">all lists</option>
       <option v-for="list in lists" :key="list.id" :value="list.id">{{ list.name }}</option>
     </ChoiceList>
-    <ChoiceList
-      v-if="labels?.length"
-      :model-value="filter.label"
-      aria-label="With the label"
-      :class="{ on: filter.label }"
-      @change="set({ label: value($event) })"
-    >
-      <option value="">any label</option>
-      <option v-for="{ label } in labels" :key="label">{{ label }}</option>
-    </ChoiceList>
+    <LabelFilter :model-value="filter.label" counts="tasks" @update:model-value="set({ label: $event })" />
     <ChoiceList
       :model-value="filter.priority"
       aria-label="Of the priority"

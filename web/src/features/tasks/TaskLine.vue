@@ -6,6 +6,7 @@ import { dueTab } from '@/shared/time/due'
 import { dateOf, day, nearDay } from '@/shared/time/format'
 import { shortSpan } from './draft'
 import IndexTab from '@/ui/IndexTab.vue'
+import LabelWord from '@/ui/LabelWord.vue'
 import { counted } from '@/shared/words'
 import { PlainButton, TickBox } from '@/ui/kit'
 
@@ -95,7 +96,7 @@ const facts = computed(() => {
         class="slate sub"
       >
         {{ facts.join(', ') }}
-        <span v-for="label in task.labels" :key="label" class="label">{{ label }}</span>
+        <LabelWord v-for="label in task.labels" :key="label.id" class="label" :label="label" />
         <v-icon
           v-if="task.repeat"
           :icon="mdiAutorenew"

@@ -103,7 +103,7 @@ const pick = (task: TaskRow, range: boolean) => clicked(rows.value.indexOf(task)
 
 const bar = ref<InstanceType<typeof TaskBar>>()
 /** What is asked about tasks is asked in the bar of what is selected. */
-async function askFor(what: 'due' | 'list' | 'label' | 'priority'): Promise<void> {
+async function askFor(what: 'due' | 'list' | 'priority'): Promise<void> {
   select(chosen.value.map(({ id }) => id))
   await nextTick()
   bar.value?.unfold(what)

@@ -79,7 +79,7 @@ export function draftOf(task: Task): TaskDraft {
     start: written(row.start),
     estimate: { phrase: spanText(row.estimate), reading: null },
     priority: row.priority,
-    labels: [...row.labels],
+    labels: row.labels.map(({ name }) => name),
     repeat: { phrase: task.repeat?.text ?? '', reading: null },
     repeatWas: task.repeat?.text ?? '',
     fromCompletion: task.repeat?.fromCompletion ?? false,

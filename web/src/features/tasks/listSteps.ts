@@ -1,11 +1,11 @@
-import { answer, api, newId, type ListColour } from '@/shared/api/client'
+import { answer, api, newId, type Colour } from '@/shared/api/client'
 import { useSteps } from '@/shared/steps/steps'
 
 export const useListSteps = () =>
   useSteps(({ done }) => ({
-    addList: async (name: string, colour: ListColour) =>
+    addList: async (name: string, colour: Colour) =>
       done(await answer(api.POST('/lists', { body: { entry: newId(), id: newId(), name, colour } }))),
-    editList: async (id: string, name: string, colour: ListColour, archived: boolean) =>
+    editList: async (id: string, name: string, colour: Colour, archived: boolean) =>
       done(
         await answer(
           api.PUT('/lists/{id}', {

@@ -76,10 +76,6 @@ export function useLists() {
   return useQuery({ queryKey: ['lists'], queryFn: ({ signal }) => answer(api.GET('/lists', { signal })) })
 }
 
-export function useLabels() {
-  return useQuery({ queryKey: ['labels'], queryFn: ({ signal }) => answer(api.GET('/labels', { signal })) })
-}
-
 /** What tasks of conversations would be; the same wherever they are made. */
 export const proposalsOf = (conversations: string[]) =>
   answer(api.POST('/proposals', { body: { conversations } }))

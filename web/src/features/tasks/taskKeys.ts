@@ -2,7 +2,9 @@ import type { ComputedRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { TaskRow } from '@/shared/api/client'
 import { useKeys, type Binding } from '@/shared/keys/registry'
+import { LABEL } from '@/features/labels'
 import { useCompleting } from './complete'
+import { useLabelling } from './labelling'
 import { attempt } from '@/shared/notice'
 import { putOff } from './putOff'
 import { send } from './sendToDay'
@@ -30,7 +32,7 @@ export interface TaskDesk {
   write: () => void
   paste: () => void
   edit: () => Promise<void>
-  askFor: (what: 'due' | 'list' | 'label' | 'priority') => Promise<void>
+  askFor: (what: 'due' | 'list' | 'priority') => Promise<void>
 }
 
 /** The keys of the tasks, as printed on the key card. The digits mean what they mean in the tray, as far as they can. */
@@ -38,6 +40,7 @@ export function useTaskKeys(on: TaskDesk): void {
   const router = useRouter()
   const { deleteTasks } = useTaskSteps()
   const { complete, restore } = useCompleting()
+  const labelTasks = useLabelling()
   const { openSourceOf, openWebOf } = useSources()
 
   const ids = () => on.chosen.value.map(({ id }) => id)
@@ -67,7 +70,13 @@ export function useTaskKeys(on: TaskDesk): void {
     { key: '5', label: 'To a list', when: hasChosen, run: () => void on.askFor('list') },
     { key: '6', label: 'Delete', when: hasChosen, run: () => void remove() },
     { key: 'Delete', label: 'Delete', when: hasChosen, run: () => void remove() },
-    { key: '7', label: 'Label', when: hasChosen, run: () => void on.askFor('label') },
+    ...['7', LABEL].map((key) => ({
+      key,
+      label: 'Label',
+      opens: true,
+      when: hasChosen,
+      run: () => labelTasks(on.chosen.value),
+    })),
     { key: '8', label: 'Priority', when: hasChosen, run: () => void on.askFor('priority') },
     { key: '9', label: 'Paste a list', run: () => on.paste() },
     { key: 'Shift+Insert', label: 'Paste a list', run: () => on.paste() },

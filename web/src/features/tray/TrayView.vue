@@ -5,11 +5,10 @@ import type { ConversationRow } from '@/shared/api/client'
 import { useCounts } from '@/shared/api/heartbeat'
 import { useKeys } from '@/shared/keys/registry'
 import { DecisionCards } from '@/features/decide'
-import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
-import FirstSteps from './FirstSteps.vue'
-import { GROUPINGS, trayOrder, useGrouping } from '@/features/conversation'
+import { GROUPINGS, trayLabel, trayOrder, useGrouping } from '@/features/conversation'
 import { WEIGH, weigh } from '@/features/importance'
+import { LabelFilter, useLabels, useMarkKeys } from '@/features/labels'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import { attempt } from '@/shared/notice'
@@ -17,21 +16,19 @@ import { useWritingFrom } from '@/features/write'
 import { useSelection } from '@/shared/selection'
 import { send } from '@/features/tasks'
 import RestDialog from './RestDialog.vue'
+import TrayEmpty from './TrayEmpty.vue'
 import TrayGroup from './TrayGroup.vue'
-import { counted } from '@/shared/words'
-import { age, nearMoment } from '@/shared/time/format'
+import { age } from '@/shared/time/format'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
-import { useFind } from '@/features/find'
 import { useTray } from './queries'
 import { ChoiceList, LinkButton } from '@/ui/kit'
 
 const router = useRouter()
 const { decide } = useDecideSteps()
+const { data: labels } = useLabels()
 const writeFrom = useWritingFrom()
-const { data, error, refetch } = useTray(trayOrder)
+const { data, error, refetch } = useTray(trayOrder, trayLabel)
 const { data: counts } = useCounts()
-/** Whether anything was ever here is asked only when the tray is empty. */
-const { data: everything } = useFind('', '', () => data.value?.length === 0)
 const rows = computed(() => data.value ?? [])
 const { grouping, groups, isFolded, fold, visible } = useGrouping(rows)
 const above = computed(() => {
@@ -47,9 +44,9 @@ const archivingRest = ref(false)
 
 /** The server gives so many rows at the most; what was taken out of the list a moment ago is not counted any more. */
 const MOST = 500
-const total = computed(() =>
-  rows.value.length < MOST ? rows.value.length : (counts.value?.tray ?? rows.value.length),
-)
+const total = computed(() => (rows.value.length < MOST ? rows.value.length : (whole() ?? rows.value.length)))
+const chosen = computed(() => labels.value?.find(({ id }) => id === trayLabel.value))
+const whole = () => (trayLabel.value ? chosen.value?.tray : counts.value?.tray)
 
 /** What came back has waited since its return. */
 const waitingSince = (row: ConversationRow) => (row.returned && row.awayUntil) || row.latestAt
@@ -60,6 +57,11 @@ async function afterDeciding(): Promise<void> {
   clear()
   if (current.value >= 0) await goTo(current.value)
 }
+
+const { keys: markKeys } = useMarkKeys(
+  () => meant.value,
+  () => goTo(current.value),
+)
 
 useKeys('Tray', [
   {
@@ -99,10 +101,11 @@ useKeys('Tray', [
       select(group?.rows.map(({ id }) => id) ?? [])
     },
   },
+  ...markKeys,
   {
     key: '9',
     label: 'Archive the rest',
-    when: () => rows.value.length > 0,
+    when: () => rows.value.length > 0 && !trayLabel.value,
     run: () => (archivingRest.value = true),
   },
   ...selecting,
@@ -117,7 +120,7 @@ useKeys('Tray', [
         <small><LinkButton @click="clear">Select none</LinkButton></small>
       </h1>
       <h1 v-else-if="rows.length">
-        {{ total }} to decide
+        {{ total }} to decide<template v-if="chosen"> with “{{ chosen.name }}”</template>
         <small>
           {{ counts?.decidedToday ? `${counts.decidedToday} decided today, ` : '' }}the oldest has waited
           {{ age(oldest)
@@ -126,13 +129,15 @@ useKeys('Tray', [
             <ChoiceList id="grouping" v-model="grouping" @change="($event.target as HTMLElement).blur()">
               <option v-for="name in GROUPINGS" :key="name">{{ name }}</option>
             </ChoiceList></span
-          >
+          ><span class="by"> <LabelFilter v-model="trayLabel" counts="tray" /></span>
         </small>
       </h1>
       <h1 v-else>Tray</h1>
       <template v-if="rows.length">
         <div v-show="!selected.size" class="start">
-          <v-btn variant="outlined" @click="archivingRest = true">Archive the rest <KeyCap name="9" /></v-btn>
+          <v-btn v-if="!trayLabel" variant="outlined" @click="archivingRest = true"
+            >Archive the rest <KeyCap name="9"
+          /></v-btn>
           <v-btn color="primary" :to="{ name: 'clearing' }">Start clearing <KeyCap name=" " /></v-btn>
         </div>
         <DecisionCards
@@ -148,26 +153,11 @@ useKeys('Tray', [
 
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
-    <FirstSteps v-else-if="!rows.length && everything?.total === 0" />
-    <LoadingRows v-else-if="!rows.length && !everything" />
-    <EmptyState v-else-if="!rows.length" title="Nothing to decide">
-      Everything has its place.
-      <template v-if="counts?.forClearing"
-        >{{ counted(counts.forClearing, 'conversation') }} wait{{ counts.forClearing === 1 ? 's' : '' }} for
-        your next clearing.</template
-      >
-      <template v-if="counts?.nextReturn"
-        >What you put off comes back {{ nearMoment(counts.nextReturn) }}.</template
-      >
-      <template v-else>When mail comes in, it waits for you here.</template>
-      <template #actions>
-        <v-btn variant="outlined" to="/tasks">Look at the tasks</v-btn>
-        <v-btn v-if="counts?.forClearing" color="primary" :to="{ name: 'clearing' }"
-          >Start clearing <KeyCap name=" "
-        /></v-btn>
-        <v-btn v-else color="primary" to="/import">Bring mail in</v-btn>
-      </template>
-    </EmptyState>
+    <TrayEmpty
+      v-else-if="!rows.length"
+      :label="trayLabel ? (chosen?.name ?? '') : undefined"
+      @all="trayLabel = ''"
+    />
     <template v-else>
       <TrayGroup
         v-for="(group, index) in groups"

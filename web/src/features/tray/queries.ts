@@ -7,11 +7,24 @@ import { trayKey } from '@/shared/steps/trayKey'
  * What is undecided, in the order in which it is gone through. As grouped, it is the very list of the tray; the server
  * orders it, since of many it gives only some.
  */
-export function useTray(order: MaybeRefOrGetter<ClearingOrder> = 'grouped') {
+export function useTray(
+  order: MaybeRefOrGetter<ClearingOrder> = 'grouped',
+  label: MaybeRefOrGetter<string> = '',
+) {
   return useQuery({
-    queryKey: computed(() => trayKey(toValue(order))),
-    queryFn: ({ signal, queryKey: [, by] }) =>
-      answer(api.GET('/tray', { signal, params: by ? { query: { order: by as ClearingOrder } } : {} })),
+    queryKey: computed(() => trayKey(toValue(order), toValue(label))),
+    queryFn: ({ signal, queryKey: [, by, of] }) =>
+      answer(
+        api.GET('/tray', {
+          signal,
+          params: {
+            query: {
+              ...(by ? { order: by as ClearingOrder } : {}),
+              ...(of ? { label: of as string } : {}),
+            },
+          },
+        }),
+      ),
     // In the order of before, until it has come in this one.
     placeholderData: keepPreviousData,
   })

@@ -488,6 +488,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/unread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Conversations are unread again, or read */
+        put: operations["markUnread"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/conversations/{id}/read": {
         parameters: {
             query?: never;
@@ -926,10 +943,67 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The labels of tasks, by name */
+        /** The labels, by name */
         get: operations["labels"];
         put?: never;
+        /** Make a label */
+        post: operations["addLabel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/labels/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Call it otherwise, give it another colour, or say how long it stands */
+        put: operations["editLabel"];
         post?: never;
+        /** Delete it; what bears it bears it no more */
+        delete: operations["deleteLabel"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/labels/{id}/into": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** What bears it bears another one from now on */
+        put: operations["mergeLabel"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/labelled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put labels on conversations, or take them off */
+        post: operations["putLabels"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1958,6 +2032,8 @@ export interface components {
             reminders: number;
             /** @description How often it was looked at, undecided, since it was decided last */
             touches: number;
+            /** @description By name */
+            labels: components["schemas"]["LabelOn"][];
             /** @description It comes back again and again, in this way */
             tooOften: ("snoozed" | "touched") | null;
             /** @description Grows with everything that happens to it; goes back with decisions */
@@ -2303,8 +2379,36 @@ export interface components {
         };
         /** @enum {string} */
         Priority: "high" | "normal" | "low";
+        LabelFields: {
+            entry: components["schemas"]["Id"];
+            name: string;
+            colour: components["schemas"]["Colour"];
+            /**
+             * @description It stands on something until that is dealt with
+             * @default false
+             */
+            untilDealt: boolean;
+        };
+        LabelOn: {
+            id: components["schemas"]["Id"];
+            name: string;
+            colour: components["schemas"]["Colour"];
+        };
+        Label: {
+            id: components["schemas"]["Id"];
+            name: string;
+            colour: components["schemas"]["Colour"];
+            /** @description It stands on something until that is dealt with */
+            untilDealt: boolean;
+            /** @description How many conversations in the tray bear it */
+            tray: number;
+            /** @description How many conversations bear it */
+            conversations: number;
+            /** @description How many open tasks bear it */
+            tasks: number;
+        };
         /** @enum {string} */
-        ListColour: "slate" | "sea" | "moss" | "brass" | "rust" | "plum" | "sky";
+        Colour: "slate" | "sea" | "moss" | "brass" | "rust" | "plum" | "sky";
         Outline: {
             title: string;
             /**
@@ -2337,6 +2441,7 @@ export interface components {
             /** @description Minutes, or a length of time as people write it */
             estimate?: number | string | null;
             priority?: components["schemas"]["Priority"];
+            /** @description Names; those that do not exist yet are made */
             labels?: string[];
             repeat?: null | {
                 phrase: string;
@@ -2367,7 +2472,7 @@ export interface components {
             list: {
                 id: components["schemas"]["Id"];
                 name: string;
-                colour: components["schemas"]["ListColour"];
+                colour: components["schemas"]["Colour"];
             };
             parent: null | {
                 id: components["schemas"]["Id"];
@@ -2387,7 +2492,8 @@ export interface components {
             /** @description Minutes */
             estimate: number | null;
             priority: components["schemas"]["Priority"];
-            labels: string[];
+            /** @description By name */
+            labels: components["schemas"]["LabelOn"][];
             /** @description In words */
             repeat: string | null;
             /** @description How many */
@@ -2451,7 +2557,7 @@ export interface components {
         TaskList: {
             id: components["schemas"]["Id"];
             name: string;
-            colour: components["schemas"]["ListColour"];
+            colour: components["schemas"]["Colour"];
             archived: boolean;
             /** @description The list that it lies under */
             parent: components["schemas"]["Id"] | null;
@@ -2639,7 +2745,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -2660,7 +2766,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -2749,6 +2855,8 @@ export interface components {
     };
     parameters: {
         Id: components["schemas"]["Id"];
+        /** @description Only what bears it */
+        Label: components["schemas"]["Id"];
     };
     requestBodies: never;
     headers: never;
@@ -3015,6 +3123,8 @@ export interface operations {
             query?: {
                 /** @description The order of clearing; grouped when it is left out */
                 order?: components["schemas"]["ClearingOrder"];
+                /** @description Only what bears it */
+                label?: components["parameters"]["Label"];
             };
             header?: never;
             path?: never;
@@ -3198,6 +3308,8 @@ export interface operations {
                 /** @description All of them must occur, as beginnings of words */
                 words?: string;
                 place?: components["schemas"]["Place"] | ("" | "muted");
+                /** @description Only what bears it */
+                label?: components["parameters"]["Label"];
                 /** @description `next` of the part before */
                 after?: string;
             };
@@ -3367,6 +3479,32 @@ export interface operations {
                 "application/json": {
                     /** @description The clearing, or an id of its own; the same one counts once */
                     occasion: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    markUnread: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    conversations: components["schemas"]["Id"][];
+                    unread: boolean;
                 };
             };
         };
@@ -3706,8 +3844,8 @@ export interface operations {
                 list: components["schemas"]["Id"];
                 /** @description Those whose title, notes or labels hold every word */
                 words?: string;
-                /** @description With that label */
-                label?: string;
+                /** @description Only what bears it */
+                label?: components["parameters"]["Label"];
                 priority?: components["schemas"]["Priority"];
             };
             header?: never;
@@ -3736,8 +3874,8 @@ export interface operations {
                 list?: components["schemas"]["Id"];
                 /** @description Those whose title, notes or labels hold every word */
                 words?: string;
-                /** @description With that label */
-                label?: string;
+                /** @description Only what bears it */
+                label?: components["parameters"]["Label"];
                 priority?: components["schemas"]["Priority"];
                 /** @description Also what is only a part of another and has no date of its own */
                 parts?: boolean;
@@ -4060,13 +4198,109 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        label: string;
-                        /** @description How many open tasks have it */
-                        open: number;
-                    }[];
+                    "application/json": components["schemas"]["Label"][];
                 };
             };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addLabel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelFields"];
+            };
+        };
+        responses: {
+            201: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    editLabel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelFields"];
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteLabel: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    mergeLabel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description The other label */
+                    into: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    putLabels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    conversations: components["schemas"]["Id"][];
+                    /** @description Names; a label that does not exist yet is made */
+                    on?: string[];
+                    /** @description Names */
+                    off?: string[];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
             default: components["responses"]["Problem"];
         };
     };
@@ -4105,7 +4339,7 @@ export interface operations {
                     /** @description The list's */
                     id: components["schemas"]["Id"];
                     name: string;
-                    colour: components["schemas"]["ListColour"];
+                    colour: components["schemas"]["Colour"];
                 };
             };
         };
@@ -4128,7 +4362,7 @@ export interface operations {
                 "application/json": {
                     entry: components["schemas"]["Id"];
                     name: string;
-                    colour: components["schemas"]["ListColour"];
+                    colour: components["schemas"]["Colour"];
                     /** @description Out of the way, with its tasks */
                     archived: boolean;
                 };

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload\Task;
 
 use Symfony\Component\Validator\Constraints as Assert;
-use ZippyTray\Core\Task\ListColour;
+use ZippyTray\Core\Colour;
 
 final readonly class ListFields
 {
@@ -14,7 +14,7 @@ final readonly class ListFields
         #[Assert\Uuid]
         public string $entry,
         public string $name,
-        public ListColour $colour,
+        public Colour $colour,
         public bool $archived = false,
         #[Assert\Uuid]
         public ?string $id = null,

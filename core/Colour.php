@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Core\Task;
+namespace ZippyTray\Core;
 
 /**
- * The colours that a list can have, so that it is told apart at a glance.
+ * The colours that a list or a label can have, so that it is told apart at a glance.
  */
-enum ListColour: string
+enum Colour: string
 {
     case Slate = 'slate';
     case Sea = 'sea';

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import type { ConversationRow } from '@/shared/api/client'
+import { useMarkKeys } from '@/features/labels'
+import { useKeys } from '@/shared/keys/registry'
+import LabelWord from '@/ui/LabelWord.vue'
+import { LinkButton } from '@/ui/kit'
+
+/** What a conversation bears, and the keys that label it and make it unread again. */
+const props = defineProps<{ row: ConversationRow }>()
+
+const { keys, open } = useMarkKeys(() => [props.row])
+useKeys('Conversation', keys)
+</script>
+
+<template>
+  <p class="labels">
+    <LabelWord v-for="one in row.labels" :key="one.id" :label="one" />
+    <LinkButton title="F4" @click="open">{{ row.labels.length ? 'Change' : 'Label' }}</LinkButton>
+  </p>
+</template>
+
+<style scoped>
+.labels {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: baseline;
+  margin: 0 0 10px;
+  font-size: var(--type-note);
+}
+</style>

@@ -1,0 +1,6 @@
+export { default as LabelFilter } from './LabelFilter.vue'
+export { default as LabelList } from './LabelList.vue'
+export { default as LabelSlip } from './LabelSlip.vue'
+export { useMarkKeys } from './markKeys'
+export { useLabels } from './queries'
+export { label, LABEL } from './slip'
