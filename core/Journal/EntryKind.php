@@ -63,6 +63,10 @@ enum EntryKind: string
     case EditLabel = 'edit_label';
     case MergeLabels = 'merge_labels';
     case DeleteLabel = 'delete_label';
+    case Stamp = 'stamp';
+    case AddStamp = 'add_stamp';
+    case EditStamp = 'edit_stamp';
+    case DeleteStamp = 'delete_stamp';
     case Undo = 'undo';
 
     /** Whether the conversations that it touched count as decided by it. */
@@ -78,6 +82,7 @@ enum EntryKind: string
             self::Block,
             self::ArchiveRest,
             self::MakeTask,
+            self::Stamp,
             self::Send,
             self::SendLater => true,
             default => false,

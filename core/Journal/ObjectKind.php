@@ -20,5 +20,7 @@ enum ObjectKind: string
     case Correction = 'correction';
     case Label = 'label';
     case Borne = 'borne';
+    case Reading = 'reading';
+    case Stamp = 'stamp';
     case BlockedSender = 'blocked_sender';
 }

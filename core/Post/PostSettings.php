@@ -37,6 +37,19 @@ final readonly class PostSettings
         }
     }
 
+    /** The signature stands under what is going to be written, above what is quoted. */
+    public function signed(Letter $letter): Letter
+    {
+        if ('' === $this->signature) {
+            return $letter;
+        }
+        $isAbove = '' === trim($letter->text) || str_starts_with($letter->text, "\n\n");
+
+        return $letter->withText(
+            $isAbove ? "\n\n-- \n".$this->signature.$letter->text : rtrim($letter->text)."\n\n-- \n".$this->signature."\n",
+        );
+    }
+
     /** @return PostSettingsState */
     public function state(): array
     {

@@ -18,6 +18,7 @@ use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Tray\Advice\AdvisedDecision;
+use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\Decided;
 use ZippyTray\Core\Tray\Overtaken;
@@ -140,6 +141,31 @@ final readonly class MakeTasks
         $id = $order->messageId ?? (null === $order->claim ? null : $this->messages->newestIn($accountId, $order->claim->conversationId));
 
         return null === $id ? null : $this->messages->get($accountId, $id);
+    }
+
+    /**
+     * A task of what a conversation asks, within another step.
+     *
+     * @param \DateTimeZone $zone the person's own
+     *
+     * @throws Refused when a field cannot be taken as it is
+     */
+    public function ofMail(Conversation $conversation, TaskFields $fields, \DateTimeZone $zone, Step $step): Task
+    {
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $accountId = $conversation->accountId;
+        $task = $this->fill->make(
+            $accountId,
+            new TaskId($this->ids->next()),
+            $now,
+            $fields,
+            $zone,
+            $step,
+            new LastRanks($this->tasks),
+        );
+        $this->keep($task, $this->messages->get($accountId, $this->messages->newestIn($accountId, $conversation->id)), $now, $step);
+
+        return $task;
     }
 
     private function keep(Task $task, Message $message, \DateTimeImmutable $now, Step $step): void

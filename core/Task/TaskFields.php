@@ -50,6 +50,17 @@ final readonly class TaskFields
         return $this->but(['notes' => implode("\n", array_filter([$this->notes, $notes], static fn (string $one): bool => '' !== $one))]);
     }
 
+    /**
+     * With the title and the notes written otherwise.
+     *
+     * @param callable(string): string $title
+     * @param callable(string): string $notes
+     */
+    public function written(callable $title, callable $notes): self
+    {
+        return $this->but(['title' => $title($this->title), 'notes' => $notes($this->notes)]);
+    }
+
     /** In that list, unless it names one itself. */
     public function in(?string $list): self
     {

@@ -70,26 +70,54 @@ final readonly class BlockSender
                     $overtaken[] = $meanwhile;
                     continue;
                 }
-                $pattern = $this->pattern($conversation, $wholeDomain, $person);
-                $patterns[$pattern] = true;
-                $this->block($accountId, $pattern, $now, $step);
-                $step->touch($conversation);
-                $conversation->block($now);
+                $patterns[$this->one($conversation, $wholeDomain, $person, $now, $step)] = true;
                 $step->say($conversation->subject());
             }
             if ([] === $patterns && [] !== $overtaken) {
                 throw $overtaken[0];
             }
             foreach (array_keys($patterns) as $pattern) {
-                foreach ($this->conversations->waitingFrom($accountId, $pattern, $now) as $conversation) {
-                    $step->touch($conversation);
-                    $conversation->block($now);
-                }
+                $this->others($accountId, $pattern, $now, $step);
             }
             $step->say('', \sprintf('mail from %s goes to Blocked', implode(', ', array_keys($patterns))));
         }, clearingId: $clearingId);
 
         return new Decided($entry, $overtaken);
+    }
+
+    /**
+     * The sender of one conversation, within another step, with all of theirs that waits in the tray.
+     *
+     * @return string what is blocked, see BlockedSender
+     *
+     * @throws Refused when it has no sender that could be blocked
+     */
+    public function of(Conversation $conversation, Person $person, Step $step): string
+    {
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $pattern = $this->one($conversation, false, $person, $now, $step);
+        $this->others($conversation->accountId, $pattern, $now, $step);
+
+        return $pattern;
+    }
+
+    /** @throws Refused */
+    private function one(Conversation $conversation, bool $wholeDomain, Person $person, \DateTimeImmutable $now, Step $step): string
+    {
+        $pattern = $this->pattern($conversation, $wholeDomain, $person);
+        $this->block($conversation->accountId, $pattern, $now, $step);
+        $step->touch($conversation);
+        $conversation->block($now);
+
+        return $pattern;
+    }
+
+    private function others(AccountId $accountId, string $pattern, \DateTimeImmutable $now, Step $step): void
+    {
+        foreach ($this->conversations->waitingFrom($accountId, $pattern, $now) as $conversation) {
+            $step->touch($conversation);
+            $conversation->block($now);
+        }
     }
 
     /**

@@ -352,6 +352,11 @@ final class Conversation implements Journaled
         $this->unread = false;
     }
 
+    public function isUnread(): bool
+    {
+        return $this->unread;
+    }
+
     public function markUnread(): void
     {
         $this->unread = true;

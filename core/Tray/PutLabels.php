@@ -60,7 +60,9 @@ final readonly class PutLabels
             $off,
         ): void {
             foreach ($conversationIds as $id) {
-                $this->put($this->conversations->get($accountId, $id), $on, $off, $step);
+                $conversation = $this->conversations->get($accountId, $id);
+                $this->put($conversation, $on, $off, $step);
+                $step->say($conversation->subject());
             }
             $step->say('', implode(', ', [
                 ...array_map(static fn (string $name): string => 'label '.$name, $on),
@@ -113,7 +115,6 @@ final readonly class PutLabels
         if (\count($borne) > LabelName::MOST) {
             throw new Refused(\sprintf('There can be %d labels on one thing at most.', LabelName::MOST), 'labels');
         }
-        $step->say($conversation->subject());
     }
 
     /** @param list<LabelId|null> $among */

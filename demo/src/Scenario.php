@@ -6,9 +6,12 @@ namespace ZippyTray\Demo;
 
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Yaml\Yaml;
+use ZippyTray\Core\Stamp\StampStep;
 
 /**
  * What the person of the demo did before it begins.
+ *
+ * @phpstan-import-type StepState from StampStep
  *
  * @phpstan-type Step array{
  *     at: string, of?: string, title?: string, notes?: string, list?: string, due?: string, start?: string,
@@ -23,8 +26,8 @@ final readonly class Scenario
      *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
      *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
      *     lists: array<string, string>, labels: array<string, array{colour: string, untilDealt?: bool, on: list<string>}>,
-     *     tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
-     *     handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
+     *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
+     *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
      * }
      */
     private array $data;
@@ -36,8 +39,8 @@ final readonly class Scenario
          *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
          *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
          *     lists: array<string, string>, labels: array<string, array{colour: string, untilDealt?: bool, on: list<string>}>,
-         *     tasks: list<Step>, snoozes: list<Step>, reminders: list<Step>,
-         *     handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
+         *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
+         *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
          * } $data
          */
         $data = Yaml::parseFile($file);
@@ -71,6 +74,12 @@ final readonly class Scenario
     public function labels(): array
     {
         return $this->data['labels'];
+    }
+
+    /** @return list<array{name: string, key: int, steps: list<StepState>}> an answer names its template by what that is called */
+    public function stamps(): array
+    {
+        return $this->data['stamps'];
     }
 
     /** @return list<Step> */

@@ -13,8 +13,13 @@ use ZippyTray\Core\Label\KeepLabels;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\PostSettings;
+use ZippyTray\Core\Post\Templates;
 use ZippyTray\Core\Remind\RemindOf;
 use ZippyTray\Core\Remind\Rings;
+use ZippyTray\Core\Stamp\KeepStamps;
+use ZippyTray\Core\Stamp\StampHand;
+use ZippyTray\Core\Stamp\StampId;
+use ZippyTray\Core\Stamp\StampStep;
 use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Core\Task\CompleteTasks;
 use ZippyTray\Core\Task\Jot\ReadJot;
@@ -63,6 +68,8 @@ final readonly class SeedDemo
         private ChangeLists $changeLists,
         private RemindOf $remind,
         private KeepTemplates $templates,
+        private Templates $templateStore,
+        private KeepStamps $keepStamps,
         private KeepLabels $keepLabels,
         private PutLabels $putLabels,
         private Rings $rings,
@@ -95,6 +102,7 @@ final readonly class SeedDemo
                 $label['untilDealt'] ?? false,
             );
         }
+        $this->stamps($account);
         foreach ($this->scenario->lists() as $name => $colour) {
             $this->changeLists->add(
                 $account->id,
@@ -131,6 +139,30 @@ final readonly class SeedDemo
         }
 
         return $account;
+    }
+
+    private function stamps(Account $account): void
+    {
+        foreach ($this->scenario->stamps() as ['name' => $name, 'key' => $key, 'steps' => $steps]) {
+            $this->keepStamps->add(
+                $account->id,
+                new EntryId($this->ids->next()),
+                new StampId($this->ids->next()),
+                $name,
+                $key,
+                array_map(fn (array $step): StampStep => StampStep::fromState(
+                    isset($step['template'])
+                        ? ['template' => $this->templateStore->named($account->id, $step['template'])->id ?? ''] + $step
+                        : $step,
+                ), $steps),
+                new StampHand(
+                    $account->person(),
+                    $account->profile->speaker($this->clock->now()),
+                    $account->profile->postSettings(),
+                    true,
+                ),
+            );
+        }
     }
 
     /** @return list<array{\DateTimeImmutable, \Closure(): mixed}> in order of time */

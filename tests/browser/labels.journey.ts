@@ -34,22 +34,22 @@ test('what is typed stays when the slip is left, and a label that cannot be is r
   desk,
   page,
 }) => {
-  await page.getByRole('link', { name: /Bell rope/ }).click()
+  await page.getByRole('link', { name: /Key to the oil store/ }).click()
   await page.getByRole('button', { name: 'Label', exact: true }).click()
   const slip = page.getByRole('dialog', { name: 'Labels' })
   const field = slip.getByRole('textbox', { name: 'Which label?' })
   await field.fill('x'.repeat(45))
   await desk.press('Enter')
   await expect(slip.getByRole('alert')).toContainText('40 characters at most')
-  await field.fill('for the bell')
+  await field.fill('for the key')
   await desk.press('Escape')
   await expect(slip).toHaveCount(0)
   await desk.press('F4')
-  await expect(field).toHaveValue('for the bell')
-  await slip.getByRole('button', { name: 'Make “for the bell”' }).click()
-  await expect(slip.getByRole('button', { name: 'for the bell', pressed: true })).toBeVisible()
+  await expect(field).toHaveValue('for the key')
+  await slip.getByRole('button', { name: 'Make “for the key”' }).click()
+  await expect(slip.getByRole('button', { name: 'for the key', pressed: true })).toBeVisible()
   await desk.press('Escape')
-  await expect(page.locator('.labels')).toContainText('for the bell')
+  await expect(page.locator('.labels')).toContainText('for the key')
 })
 
 test('one label is on mail and tasks; it is renamed, merged and deleted, and each is undone', async ({
@@ -90,7 +90,10 @@ test('one label is on mail and tasks; it is renamed, merged and deleted, and eac
   }
 })
 
-test('mail is unread again, from a row and from its sheet, and found by its label', async ({ desk, page }) => {
+test('mail is unread again, from a row and from its sheet, and found by its label', async ({
+  desk,
+  page,
+}) => {
   const row = page.getByRole('listitem').filter({ hasText: 'Bell rope' })
   await row.getByRole('link').click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Bell rope')

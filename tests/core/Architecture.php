@@ -30,6 +30,7 @@ final class Architecture
         'Task' => ['Time', 'Mail', 'Journal', 'Label', 'Tray'],
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
+        'Stamp' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Owed', 'Post'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Settings' => ['Time', 'Mail', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post'],

@@ -18,7 +18,7 @@ use ZippyTray\Core\Tray\Decision;
  */
 final readonly class HandOver implements Decision
 {
-    private const LENGTH = 200;
+    public const LENGTH = 200;
 
     private string $by;
 

@@ -28,8 +28,12 @@ final readonly class JournalExplains implements BookCheck
         ObjectKind::Contact,
         ObjectKind::Correction,
         ObjectKind::Label,
+        ObjectKind::Stamp,
         ObjectKind::BlockedSender,
     ];
+
+    /** What is gone with its mail, or once it was answered. */
+    private const GONE = [ObjectKind::Conversation, ObjectKind::Reading, ObjectKind::Borne, ObjectKind::Ring];
 
     public function __construct(
         private Connection $connection,
@@ -96,7 +100,7 @@ final readonly class JournalExplains implements BookCheck
         return match (true) {
             \in_array($change->object->kind, self::EXACT, true) => false,
             // The bin was emptied, which only says how many there were; or a reminder that was answered is forgotten.
-            null === $object => \in_array($change->object->kind, [ObjectKind::Conversation, ObjectKind::Ring], true),
+            null === $object => \in_array($change->object->kind, self::GONE, true),
             ObjectKind::Conversation === $change->object->kind => $this->hasMailSince($change->object->id, $since),
             ObjectKind::Task === $change->object->kind => $this->changedByMail($entry->accountId->text, $since),
             default => true,

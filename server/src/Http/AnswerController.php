@@ -63,7 +63,9 @@ final readonly class AnswerController
         if (null !== $owed) {
             $one = $owing->get($account->id, $owed);
             $subject = null === $one->conversationId() ? '' : $conversations->get($account->id, $one->conversationId())->subject();
-            $letter = $this->signed($account, AskAgain::of($one, $subject, $account->profile->name(), $account->timeZone()));
+            $letter = $account->profile->postSettings()->signed(
+                AskAgain::of($one, $subject, $account->profile->name(), $account->timeZone()),
+            );
 
             return new JsonResponse($this->rows->letter($account, $letter, EmailId::orNull($message), $one->what()));
         }
@@ -104,7 +106,7 @@ final readonly class AnswerController
 
         return new JsonResponse($this->rows->letter(
             $account,
-            $this->signed($account, $letter),
+            $account->profile->postSettings()->signed($letter),
             AnswerKind::New === $kind ? null : EmailId::orNull($message),
         ));
     }
@@ -112,7 +114,7 @@ final readonly class AnswerController
     /** @param list<Address> $to */
     private function handedOver(Account $account, Letter $letter, array $to, string $what, string $until): Letter
     {
-        $below = $this->signed($account, $letter);
+        $below = $account->profile->postSettings()->signed($letter);
         $words = HandOverLetter::words($to, $what, $until);
 
         return $below->withText(
@@ -130,18 +132,5 @@ final readonly class AnswerController
         }
 
         return $reading->toSomebody();
-    }
-
-    /** The signature stands under what is going to be written, above what is quoted. */
-    private function signed(Account $account, Letter $letter): Letter
-    {
-        $signature = $account->profile->postSettings()->signature;
-
-        if ('' === $signature) {
-            return $letter;
-        }
-        $isAbove = '' === trim($letter->text) || str_starts_with($letter->text, "\n\n");
-
-        return $letter->withText($isAbove ? "\n\n-- \n".$signature.$letter->text : rtrim($letter->text)."\n\n-- \n".$signature."\n");
     }
 }

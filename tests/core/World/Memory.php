@@ -13,6 +13,7 @@ use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Remind\Ring;
+use ZippyTray\Core\Stamp\Stamp;
 use ZippyTray\Core\Task\SourceCopy;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
@@ -62,6 +63,9 @@ final class Memory
 
     /** @var array<string, Borne> */
     public array $borne = [];
+
+    /** @var array<string, Stamp> */
+    public array $stamps = [];
 
     /** @var array<string, Ring> */
     public array $rings = [];

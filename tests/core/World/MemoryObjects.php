@@ -18,11 +18,14 @@ use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
+use ZippyTray\Core\Stamp\Stamp;
+use ZippyTray\Core\Stamp\StampId;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Importance\Correction;
+use ZippyTray\Core\Tray\Reading;
 
 final readonly class MemoryObjects implements Objects
 {
@@ -45,13 +48,17 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Correction => $this->memory->corrections[$object->id] ?? null,
             ObjectKind::Label => $this->memory->labels[$object->id] ?? null,
             ObjectKind::Borne => $this->memory->borne[$object->id] ?? null,
+            ObjectKind::Stamp => $this->memory->stamps[$object->id] ?? null,
+            ObjectKind::Reading => isset($this->memory->conversations[$object->id])
+                ? new Reading($this->memory->conversations[$object->id])
+                : null,
         };
     }
 
     public function revive(AccountId $accountId, ObjectRef $object, array $state): Journaled
     {
         return match ($object->kind) {
-            ObjectKind::Conversation, ObjectKind::Ring => throw new CannotUndo('gone for good'),
+            ObjectKind::Conversation, ObjectKind::Reading, ObjectKind::Ring => throw new CannotUndo('gone for good'),
             ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived(new TaskId($object->id), $accountId, $state),
             ObjectKind::TaskList => $this->memory->lists[$object->id] = TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] = BlockedSender::revived($object->id, $accountId, $state),
@@ -65,6 +72,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Contact => $this->memory->contacts[$object->id] = Contact::revived($object->id, $accountId, $state),
             ObjectKind::Correction => $this->memory->corrections[$object->id] = Correction::revived($object->id, $accountId, $state),
             ObjectKind::Label => $this->memory->labels[$object->id] = Label::revived(new LabelId($object->id), $accountId, $state),
+            ObjectKind::Stamp => $this->memory->stamps[$object->id] = Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
         };
@@ -99,6 +107,7 @@ final readonly class MemoryObjects implements Objects
             $this->memory->outgoings[$id],
             $this->memory->corrections[$id],
             $this->memory->labels[$id],
+            $this->memory->stamps[$id],
             $this->memory->borne[$id],
             $this->memory->owed[$id],
             $this->memory->templates[$id],

@@ -39,6 +39,11 @@ use ZippyTray\Core\Remind\MoveReminder;
 use ZippyTray\Core\Remind\Reminded;
 use ZippyTray\Core\Remind\RemindOf;
 use ZippyTray\Core\Remind\Ring;
+use ZippyTray\Core\Stamp\CheckSteps;
+use ZippyTray\Core\Stamp\Foresee;
+use ZippyTray\Core\Stamp\KeepStamps;
+use ZippyTray\Core\Stamp\StampOf;
+use ZippyTray\Core\Stamp\UseStamp;
 use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Core\Task\ChangeTasks;
 use ZippyTray\Core\Task\CompleteTasks;
@@ -66,6 +71,7 @@ use ZippyTray\Core\Tray\Importance\Correct;
 use ZippyTray\Core\Tray\Importance\Learn;
 use ZippyTray\Core\Tray\PassOver;
 use ZippyTray\Core\Tray\PutLabels;
+use ZippyTray\Core\Tray\Reading;
 
 /**
  * The core with everything around it kept in memory, for one account.
@@ -140,6 +146,14 @@ final class World
 
     public readonly PutLabels $putLabels;
 
+    public readonly KeepStamps $keepStamps;
+
+    public readonly UseStamp $useStamp;
+
+    public readonly Foresee $foresee;
+
+    public readonly StampOf $stampOf;
+
     private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z', Lifts $lifts = new Lifts(), ?Memory $memory = null)
@@ -187,6 +201,25 @@ final class World
         $this->drafts = new KeepDrafts($outgoings, $owing, $messages, $journal, $transaction, $this->clock);
         $this->settleOwed = new SettleOwed($owing, $conversations, $entries, $journal, $this->clock);
         $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
+        $stamps = new MemoryStamps($this->memory);
+        $templates = new MemoryTemplates($this->memory);
+        $this->keepStamps = new KeepStamps($stamps, new CheckSteps($templates), $journal);
+        $this->foresee = new Foresee($templates, $messages);
+        $this->stampOf = new StampOf($labels, $tasks);
+        $this->useStamp = new UseStamp(
+            $stamps,
+            $this->foresee,
+            $conversations,
+            $this->putLabels,
+            $this->makeTasks,
+            $this->block,
+            $outgoings,
+            $expect,
+            $entries,
+            $journal,
+            $this->clock,
+            $this->ids,
+        );
         $this->goingOut = new GoingOut($owing, $conversations, $messages, $journal, $this->clock, $this->ids);
         $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);
         $this->lessons = new MemoryLessons($this->memory);
@@ -390,6 +423,8 @@ final class World
             ...$this->memory->corrections,
             ...$this->memory->labels,
             ...$this->memory->borne,
+            ...$this->memory->stamps,
+            ...array_map(static fn (Conversation $one): Reading => new Reading($one), array_values($this->memory->conversations)),
         ] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();
         }

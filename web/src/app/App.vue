@@ -12,6 +12,7 @@ import NoticeBar from './NoticeBar.vue'
 import PasteDialog from '@/features/tasks/PasteDialog.vue'
 import { ImportanceSlip } from '@/features/importance'
 import { LabelSlip } from '@/features/labels'
+import { StampDialog, StampSlip } from '@/features/stamps'
 import PutOffDialog from '@/features/tasks/PutOffDialog.vue'
 import TemplateDialog from '@/features/write/TemplateDialog.vue'
 import CardDialog from '@/features/people/ContactDialog.vue'
@@ -44,6 +45,8 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <AskDialog />
       <ImportanceSlip />
       <LabelSlip />
+      <StampSlip />
+      <StampDialog />
       <PutOffDialog />
       <PasteDialog />
       <TemplateDialog />

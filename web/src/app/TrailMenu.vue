@@ -10,7 +10,9 @@ import { trail } from '@/shared/trail'
 import { useUndoing } from '@/shared/undoing'
 import UndoSlip from './UndoSlip.vue'
 import { deed, object } from '@/shared/words'
-import { PlainButton } from '@/ui/kit'
+import { attempt } from '@/shared/notice'
+import { makeStampOf } from '@/features/stamps'
+import { LinkButton, PlainButton } from '@/ui/kit'
 
 /** The last few things that were done in this window, each with the way back; the journal has the rest. */
 const { undoIt } = useUndoing()
@@ -18,6 +20,11 @@ const open = ref(false)
 useCover(open, () => (open.value = false))
 const root = ref<HTMLElement>()
 onClickOutside(root, () => (open.value = false))
+
+function stampOf(entry: Entry): void {
+  open.value = false
+  void attempt(() => makeStampOf(entry))
+}
 
 function undo(entry: Entry): void {
   open.value = false
@@ -40,6 +47,12 @@ function undo(entry: Entry): void {
       <p v-for="entry in trail" :key="entry.id">
         <span class="what">{{ deed(entry) }}: {{ object(entry) }}</span>
         <span class="slate">{{ nearMoment(entry.at) }}</span>
+        <LinkButton
+          v-if="!entry.undoes"
+          title="With what you did to the same mail shortly before"
+          @click="stampOf(entry)"
+          >Make a stamp of it</LinkButton
+        >
         <UndoSlip :entry="entry" @undo="undo(entry)" />
       </p>
       <p class="slate">

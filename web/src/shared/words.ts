@@ -53,6 +53,10 @@ const DONE: Record<Entry['kind'], string> = {
   edit_label: 'Label changed',
   merge_labels: 'Labels merged',
   delete_label: 'Label deleted',
+  stamp: 'Stamped',
+  add_stamp: 'Stamp made',
+  edit_stamp: 'Stamp changed',
+  delete_stamp: 'Stamp deleted',
   undo: 'Undone',
 }
 

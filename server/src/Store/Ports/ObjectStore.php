@@ -21,12 +21,15 @@ use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
 use ZippyTray\Core\Post\Template;
 use ZippyTray\Core\Remind\Ring;
+use ZippyTray\Core\Stamp\Stamp;
+use ZippyTray\Core\Stamp\StampId;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Importance\Correction;
+use ZippyTray\Core\Tray\Reading;
 
 final readonly class ObjectStore implements Objects
 {
@@ -37,7 +40,7 @@ final readonly class ObjectStore implements Objects
     public function find(AccountId $accountId, ObjectRef $object): ?Journaled
     {
         $class = match ($object->kind) {
-            ObjectKind::Conversation => Conversation::class,
+            ObjectKind::Conversation, ObjectKind::Reading => Conversation::class,
             ObjectKind::Task => Task::class,
             ObjectKind::TaskList => TaskList::class,
             ObjectKind::BlockedSender => BlockedSender::class,
@@ -49,18 +52,23 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Correction => Correction::class,
             ObjectKind::Label => Label::class,
             ObjectKind::Borne => Borne::class,
+            ObjectKind::Stamp => Stamp::class,
         };
 
         $found = $this->orm->find($class, $object->id);
 
-        return $found?->accountId->is($accountId) ? $found : null;
+        if (true !== $found?->accountId->is($accountId)) {
+            return null;
+        }
+
+        return ObjectKind::Reading === $object->kind && $found instanceof Conversation ? new Reading($found) : $found;
     }
 
     public function revive(AccountId $accountId, ObjectRef $object, array $state): Journaled
     {
         $made = match ($object->kind) {
             ObjectKind::Ring => throw new CannotUndo('This reminder is over and cannot be put back.'),
-            ObjectKind::Conversation => throw new CannotUndo('This mail was removed for good and cannot be put back.'),
+            ObjectKind::Conversation, ObjectKind::Reading => throw new CannotUndo('This mail was removed for good and cannot be put back.'),
             ObjectKind::Task => Task::revived(new TaskId($object->id), $accountId, $state),
             ObjectKind::TaskList => TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => BlockedSender::revived($object->id, $accountId, $state),
@@ -75,6 +83,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Contact => Contact::revived($object->id, $accountId, $state),
             ObjectKind::Correction => Correction::revived($object->id, $accountId, $state),
             ObjectKind::Label => Label::revived(new LabelId($object->id), $accountId, $state),
+            ObjectKind::Stamp => Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);

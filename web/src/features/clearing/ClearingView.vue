@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import type { ClearingOrder, Conversation, ConversationRow } from '@/shared/api/client'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
+import { StampCards } from '@/features/stamps'
 import { send } from '@/features/tasks'
 import {
   BackStrip,
@@ -182,6 +183,7 @@ useKeys('Clearing', [
       </div>
       <aside>
         <WhatBecomes :row="current" />
+        <StampCards :rows="[current]" :clearing="id" @decided="next()" />
         <DecisionCards
           ref="cards"
           :rows="[current]"

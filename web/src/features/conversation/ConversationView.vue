@@ -5,6 +5,7 @@ import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { api, newId, type ConversationRow } from '@/shared/api/client'
 import { useSession } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
+import { StampCards } from '@/features/stamps'
 import { send } from '@/features/tasks'
 import { useAnswering, useAwaited, DraftStrip, WriteSheet } from '@/features/write'
 import BackStrip from './BackStrip.vue'
@@ -184,6 +185,7 @@ useKeys('Conversation', [
       </div>
       <aside>
         <WhatBecomes :row="row" />
+        <StampCards :rows="[row]" @decided="decided()" />
         <DecisionCards
           :key="row.id"
           :rows="[row]"

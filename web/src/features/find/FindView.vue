@@ -8,6 +8,7 @@ import { useWritingFrom } from '@/features/write'
 import { ConversationLine } from '@/features/conversation'
 import { DecisionCards } from '@/features/decide'
 import { LabelFilter, useMarkKeys } from '@/features/labels'
+import { StampCards } from '@/features/stamps'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
@@ -119,6 +120,7 @@ useKeys('Find', [
         @folded="goTo(current)"
         @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
       />
+      <StampCards v-show="selected.size" bar :rows="meant" @decided="decided" @folded="goTo(current)" />
     </div>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />

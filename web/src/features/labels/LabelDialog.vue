@@ -4,7 +4,8 @@ import type { Colour, Label } from '@/shared/api/client'
 import ColourChoice from '@/ui/ColourChoice.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import { ChoiceList, TickBox } from '@/ui/kit'
-import { useAttempt } from './attempt'
+import { attempt } from '@/shared/notice'
+import { useKeeping } from '@/shared/typing/keeping'
 import { useLabelSteps } from './steps'
 
 /** A label is made, called otherwise, coloured, merged into another one or deleted. */
@@ -12,20 +13,22 @@ const props = defineProps<{ label: Label | null; others: Label[] }>()
 const emit = defineEmits<{ close: [] }>()
 
 const { addLabel, editLabel, mergeLabel, deleteLabel } = useLabelSteps()
-const { wrong, run } = useAttempt()
 const name = ref(props.label?.name ?? '')
 const colour = ref<Colour>(props.label?.colour ?? 'sea')
 const untilDealt = ref(props.label?.untilDealt ?? false)
 const into = ref('')
 
-async function finish(work: () => Promise<unknown>): Promise<void> {
-  if (await run(work)) emit('close')
-}
-const save = () =>
-  finish(() => {
+const { wrong, keep } = useKeeping(
+  'name',
+  () => {
     const fields = { name: name.value, colour: colour.value, untilDealt: untilDealt.value }
     return props.label ? editLabel(props.label.id, fields) : addLabel(fields)
-  })
+  },
+  () => emit('close'),
+)
+async function finish(work: () => Promise<unknown>): Promise<void> {
+  if (await attempt(work)) emit('close')
+}
 const merge = (of: Label) => finish(() => mergeLabel(of.id, into.value))
 const remove = (of: Label) => finish(() => deleteLabel(of.id))
 </script>
@@ -37,14 +40,14 @@ const remove = (of: Label) => finish(() => deleteLabel(of.id))
     :name="label ? `The label ${label.name}` : 'New label'"
     @close="emit('close')"
   >
-    <form class="sheet asking" novalidate @submit.prevent="save">
+    <form class="sheet asking" novalidate @submit.prevent="keep">
       <h2>{{ label ? 'Change the label' : 'New label' }}</h2>
       <v-text-field
         v-model="name"
         v-first
         label="Name"
         maxlength="60"
-        :error-messages="wrong"
+        :error-messages="wrong.name ?? wrong.labels"
         hide-details="auto"
       />
       <ColourChoice v-model="colour" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useAttempt } from './attempt'
+import { useKeeping } from '@/shared/typing/keeping'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LabelWord from '@/ui/LabelWord.vue'
@@ -13,7 +13,6 @@ import { bearer, typed } from './slip'
 
 /** Labels are put on mail or tasks, and taken off: one by typing and Enter, several by the mouse. */
 const { data: labels, error, refetch } = useLabels()
-const { wrong, run } = useAttempt()
 
 const at = ref(0)
 /** What was put on and taken off since it opened, before the rows that it was opened with know of it. */
@@ -23,7 +22,7 @@ const isOn = (choice: LabelChoice) => turned.value.get(choice.name) ?? choice.on
 watch(typed, () => (at.value = 0))
 watch(bearer, (now) => {
   at.value = 0
-  wrong.value = ''
+  wrong.value = {}
   if (now) turned.value = new Map()
 })
 
@@ -33,21 +32,25 @@ function close(): void {
   closed?.()
 }
 
-async function turn(choice: LabelChoice | undefined): Promise<boolean> {
-  const of = bearer.value
-  if (!of || !choice) return false
-  const off = isOn(choice)
-  const isDone = await run(() => of.put(off ? [] : [choice.name], off ? [choice.name] : []))
-  if (isDone) {
-    turned.value.set(choice.name, !off)
+let choice: LabelChoice | undefined
+let isLast = false
+const { wrong, keep } = useKeeping(
+  'labels',
+  async () => {
+    if (choice) await bearer.value?.put(isOn(choice) ? [] : [choice.name], isOn(choice) ? [choice.name] : [])
+  },
+  () => {
+    if (choice) turned.value.set(choice.name, !isOn(choice))
     typed.value = ''
-  }
-  return isDone
-}
-
-/** The one that is chosen, and that was all. */
-async function accept(): Promise<void> {
-  if (await turn(choices.value[at.value])) close()
+    if (isLast) close()
+  },
+)
+/** @param last that was all */
+function turn(one: LabelChoice | undefined, last = false): void {
+  if (!one) return
+  choice = one
+  isLast = last
+  void keep()
 }
 
 const step = (by: number) => (at.value = Math.max(0, Math.min(choices.value.length - 1, at.value + by)))
@@ -70,25 +73,25 @@ const step = (by: number) => (at.value = Math.max(0, Math.min(choices.value.leng
             aria-controls="label-choices"
             @keydown.down.prevent="step(1)"
             @keydown.up.prevent="step(-1)"
-            @keydown.enter.prevent="accept"
+            @keydown.enter.prevent="turn(choices[at], true)"
           />
         </label>
-        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <p v-if="wrong.labels" class="wrong" role="alert">{{ wrong.labels }}</p>
         <ul id="label-choices" aria-label="Labels">
-          <li v-for="(choice, index) in choices" :key="choice.name + (choice.label ? '' : ' new')">
+          <li v-for="(one, index) in choices" :key="one.name + (one.label ? '' : ' new')">
             <PlainButton
               class="choice-row"
               :class="{ at: index === at }"
-              :aria-pressed="choice.on === 'some' && !turned.has(choice.name) ? 'mixed' : isOn(choice)"
+              :aria-pressed="one.on === 'some' && !turned.has(one.name) ? 'mixed' : isOn(one)"
               tabindex="-1"
-              @click="turn(choice)"
+              @click="turn(one)"
             >
               <span class="tickmark" aria-hidden="true">{{
-                isOn(choice) ? '✓' : choice.on === 'some' && !turned.has(choice.name) ? '–' : ''
+                isOn(one) ? '✓' : one.on === 'some' && !turned.has(one.name) ? '–' : ''
               }}</span>
-              <LabelWord v-if="choice.label" :label="choice.label" />
-              <span v-else>Make “{{ choice.name }}”</span>
-              <span v-if="choice.label?.untilDealt" class="slate note">until dealt with</span>
+              <LabelWord v-if="one.label" :label="one.label" />
+              <span v-else>Make “{{ one.name }}”</span>
+              <span v-if="one.label?.untilDealt" class="slate note">until dealt with</span>
             </PlainButton>
           </li>
         </ul>

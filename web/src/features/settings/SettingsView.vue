@@ -6,6 +6,7 @@ import type { BlockedSender, ClearingOrder, Settings } from '@/shared/api/client
 import { useSession, useSignIn } from '@/shared/api/session'
 import { CorrectionList } from '@/features/importance'
 import { LabelList } from '@/features/labels'
+import { StampList } from '@/features/stamps'
 import AwaySettings from './AwaySettings.vue'
 import FailedState from '@/ui/FailedState.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
@@ -133,6 +134,10 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
         <section class="sheet part">
           <h2>Labels</h2>
           <LabelList />
+        </section>
+        <section class="sheet part">
+          <h2>Stamps</h2>
+          <StampList />
         </section>
         <section class="sheet part">
           <h2>What matters to you</h2>

@@ -15,6 +15,7 @@ import { attempt } from '@/shared/notice'
 import { useWritingFrom } from '@/features/write'
 import { useSelection } from '@/shared/selection'
 import { send } from '@/features/tasks'
+import { StampCards } from '@/features/stamps'
 import RestDialog from './RestDialog.vue'
 import TrayEmpty from './TrayEmpty.vue'
 import TrayGroup from './TrayGroup.vue'
@@ -147,6 +148,13 @@ useKeys('Tray', [
           @decided="afterDeciding"
           @folded="goTo(current)"
           @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
+        />
+        <StampCards
+          v-show="selected.size"
+          bar
+          :rows="meant"
+          @decided="afterDeciding"
+          @folded="goTo(current)"
         />
       </template>
     </div>

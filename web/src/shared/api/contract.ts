@@ -1010,6 +1010,98 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/stamps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The stamps, those with a key first */
+        get: operations["stamps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/stamps/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Make a stamp, or change it */
+        put: operations["keepStamp"];
+        post?: never;
+        /** Delete it */
+        delete: operations["deleteStamp"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/stamps/{id}/foreseen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What it would do to these very conversations, now */
+        post: operations["foresee"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/stamps/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Carry it out on conversations */
+        post: operations["useStamp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/stamp-proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The steps of a stamp that would do again what was just done */
+        get: operations["stampProposal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lists": {
         parameters: {
             query?: never;
@@ -2379,6 +2471,44 @@ export interface components {
         };
         /** @enum {string} */
         Priority: "high" | "normal" | "low";
+        StampStep: {
+            /** @enum {string} */
+            do: "label" | "unlabel" | "read" | "answer" | "task" | "snooze" | "hand_over" | "do_now" | "archive" | "delete" | "block" | "mute";
+            /** @description What it does, whatever it is applied to */
+            text?: string;
+            /** @description Names */
+            labels?: string[];
+            /** @description Of a task: as it is jotted, with the gaps {asked}, {subject} and {who} */
+            line?: string;
+            /** @description The id of the text of an answer */
+            template?: string;
+            /** @description The answer goes out; otherwise it is a draft */
+            send?: boolean;
+            /** @description It goes to everybody */
+            all?: boolean;
+            /** @description A when phrase */
+            until?: string;
+            /** @enum {string} */
+            for?: "snooze" | "answer" | "next_clearing";
+            /** @description To whom it is handed over */
+            to?: string;
+            what?: string;
+        };
+        Stamp: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @description A digit, pressed with Shift */
+            key: number | null;
+            steps: components["schemas"]["StampStep"][];
+        };
+        Foreseen: {
+            conversation: components["schemas"]["Id"];
+            steps: {
+                /** @description What it does; of what cannot be done why */
+                text: string;
+                refused: boolean;
+            }[];
+        };
         LabelFields: {
             entry: components["schemas"]["Id"];
             name: string;
@@ -2745,7 +2875,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -2766,7 +2896,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -4301,6 +4431,149 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    stamps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The stamps */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stamp"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepStamp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    name: string;
+                    key?: number | null;
+                    steps: components["schemas"]["StampStep"][];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteStamp: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    foresee: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    conversations: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description A sentence for each step */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Foreseen"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    useStamp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    conversations: components["schemas"]["Claim"][];
+                    /** @description In which it was done */
+                    clearing?: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Decided"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    stampProposal: {
+        parameters: {
+            query: {
+                /** @description What was done last */
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The steps */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        steps: components["schemas"]["StampStep"][];
+                        /** @description What cannot be part of it */
+                        left: string[];
+                    };
+                };
+            };
             default: components["responses"]["Problem"];
         };
     };

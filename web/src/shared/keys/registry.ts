@@ -154,6 +154,7 @@ export function cap(key: string): string {
     .replace(/^ $/, 'Space')
     .replace(/^Ctrl\+([a-z])$/, (_, letter: string) => `Ctrl+${letter.toUpperCase()}`)
     .replace('Ctrl+ ', 'Ctrl+Space')
+    .replace(/^Shift\+(\d)$/, '⇧$1')
 }
 
 /** Buttons and links have keys of their own. */
@@ -171,6 +172,16 @@ function isOwnKey(event: KeyboardEvent): boolean {
   )
 }
 
+/**
+ * What was pressed, by its names: a digit with Shift goes by its place on the keyboard first, since what it writes is
+ * another sign on each.
+ */
+function namesOf(event: KeyboardEvent): string[] {
+  const digit = /^(?:Digit|Numpad)([1-9])$/.exec(event.code)?.[1]
+  const isShifted = digit !== undefined && event.shiftKey && !(event.ctrlKey || event.metaKey || event.altKey)
+  return isShifted ? [`Shift+${digit}`, name(event)] : [name(event)]
+}
+
 function name(event: KeyboardEvent): string {
   const modifiers = [
     event.ctrlKey || event.metaKey ? 'Ctrl+' : '',
@@ -182,16 +193,16 @@ function name(event: KeyboardEvent): string {
 
 window.addEventListener('keydown', (event) => {
   if (event.defaultPrevented || event.isComposing) return
-  const pressed = name(event)
-  if (pressed === 'Escape' && isUnfolded) return
+  const pressed = namesOf(event)
+  if (pressed.includes('Escape') && isUnfolded) return
   const typing = isTyping(event.target)
   if (!typing && isOwnKey(event)) return
   const cover = covers.at(-1)
   const own = [...layers].reverse().filter(({ within }) => within === (cover ?? null))
-  for (const { bindings } of cover ? [...own, cover] : own) {
-    const binding = bindings.find(
-      (one) => one.key === pressed && (!typing || one.typing) && (!one.when || one.when()),
-    )
+  const bindings = (cover ? [...own, cover] : own).flatMap((layer) => layer.bindings)
+  const works = (one: Binding) => (!typing || one.typing) && (!one.when || one.when())
+  for (const key of pressed) {
+    const binding = bindings.find((one) => one.key === key && works(one))
     if (binding) {
       event.preventDefault()
       if (binding.opens) holdKeys()

@@ -19,7 +19,7 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   day: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
   corrections: ['correction'],
   days: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
-  find: ['label', 'borne', 'conversation', 'task', 'outgoing', 'owed'],
+  find: ['label', 'reading', 'borne', 'conversation', 'task', 'outgoing', 'owed'],
   heartbeat: null,
   importance: ['conversation', 'owed', 'outgoing', 'blocked_sender', 'correction'],
   jot: ['list', 'task'],
@@ -40,9 +40,12 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   'snooze-choices': NOTHING,
   source: ['conversation', 'task'],
   task: ['label', 'task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
+  stamps: ['stamp'],
+  'stamp-proposal': null,
+  foreseen: null,
   tasks: ['label', 'task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
   templates: ['template'],
-  tray: ['label', 'borne', 'conversation', 'owed', 'outgoing', 'blocked_sender', 'correction'],
+  tray: ['label', 'reading', 'borne', 'conversation', 'owed', 'outgoing', 'blocked_sender', 'correction'],
   when: NOTHING,
 }
 

@@ -1,0 +1,5 @@
+export { default as StampCards } from './StampCards.vue'
+export { default as StampDialog } from './StampDialog.vue'
+export { default as StampList } from './StampList.vue'
+export { default as StampSlip } from './StampSlip.vue'
+export { makeStampOf } from './making'
