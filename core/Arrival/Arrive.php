@@ -17,6 +17,7 @@ use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Mail\Mime\UnreadableMessage;
 use ZippyTray\Core\Mail\Thread\ThreadIndex;
+use ZippyTray\Core\Order\Orders;
 use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\BlockedSender;
 use ZippyTray\Core\Tray\BlockedSenders;
@@ -29,7 +30,7 @@ use ZippyTray\Core\Tray\Place;
  * It is read first, which takes the time that it takes: parsed, refused when it is known or was removed for good, and
  * looked through for advice. Then it is kept, in one transaction, for which others wait: it is sorted into its
  * conversation, what it settles is settled, and its conversation comes into the tray. What that changed of what was
- * there before is one entry of the journal.
+ * there before is one entry of the journal. Then standing orders are wanted for it, which the worker carries out.
  *
  * Mail of a blocked sender goes to Blocked, and opens no conversation that others are in.
  */
@@ -43,6 +44,7 @@ final readonly class Arrive
         private ThreadIndex $threads,
         private BlockedSenders $blocked,
         private Settle $settles,
+        private Orders $orders,
         private Journal $journal,
         private Transaction $transaction,
         private ClockInterface $clock,
@@ -120,6 +122,7 @@ final readonly class Arrive
         $this->messages->add($message, $incoming->raw, $conversation->id);
         $this->threads->put($message);
         if ($incoming->isDecided) {
+            $this->orders->want($to->accountId, $message->id);
             $incoming->isAdvised ? $this->reading->keep($to, $message->id, $incoming->findings) : $this->reading->want($to, [$message->id]);
         }
 

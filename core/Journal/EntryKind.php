@@ -67,6 +67,11 @@ enum EntryKind: string
     case AddStamp = 'add_stamp';
     case EditStamp = 'edit_stamp';
     case DeleteStamp = 'delete_stamp';
+    /** A standing order was carried out. */
+    case Order = 'order';
+    case AddOrder = 'add_order';
+    case EditOrder = 'edit_order';
+    case DeleteOrder = 'delete_order';
     case Undo = 'undo';
 
     /** Whether the conversations that it touched count as decided by it. */

@@ -22,5 +22,6 @@ enum ObjectKind: string
     case Borne = 'borne';
     case Reading = 'reading';
     case Stamp = 'stamp';
+    case Order = 'order';
     case BlockedSender = 'blocked_sender';
 }

@@ -40,6 +40,39 @@ final readonly class Person
         return [] !== array_filter($this->addresses(), $address->is(...));
     }
 
+    /** Whether mail to that address is mail to them: one of theirs, or a sub-address of one, name+detail@domain (RFC 5233). */
+    public function isAddressedAs(string $email): bool
+    {
+        return '' !== $this->ownOf($email);
+    }
+
+    /** The detail of a sub-address of theirs (RFC 5233); null when it is none. */
+    public function detailOf(string $email): ?string
+    {
+        $own = $this->ownOf($email);
+        $at = (int) strrpos($email, '@');
+        $local = substr($email, 0, $at);
+        $length = (int) strrpos($own, '@');
+
+        return '' === $own || \strlen($local) <= $length ? null : substr($local, $length + 1);
+    }
+
+    /** @return string which of theirs it is, or is a sub-address of; empty when of none */
+    private function ownOf(string $email): string
+    {
+        $email = strtolower($email);
+        foreach ($this->addresses() as $own) {
+            $at = strrpos($own, '@');
+            if (false !== $at && ($email === strtolower($own) || (
+                str_starts_with($email, strtolower(substr($own, 0, $at)).'+') && str_ends_with($email, strtolower(substr($own, $at)))
+            ))) {
+                return $own;
+            }
+        }
+
+        return '';
+    }
+
     /** @param list<Address> $addresses */
     public function isAmong(array $addresses): bool
     {

@@ -36,7 +36,7 @@ final readonly class DoneTogether
     public function __invoke(AccountId $accountId, EntryId $entryId): array
     {
         $entry = $this->entries->find($accountId, $entryId) ?? throw new NotFound('journal entry', $entryId->text);
-        $conversation = $this->conversation($entry);
+        $conversation = self::conversation($entry);
         if (null === $conversation) {
             return [$entry];
         }
@@ -57,7 +57,8 @@ final readonly class DoneTogether
         return array_values($together);
     }
 
-    private function conversation(Entry $entry): ?ConversationId
+    /** The first conversation that an entry is about, or whose label it changed. */
+    public static function conversation(Entry $entry): ?ConversationId
     {
         foreach ($entry->changes() as $change) {
             $id = self::conversationOf($change);

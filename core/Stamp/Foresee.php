@@ -48,13 +48,23 @@ final readonly class Foresee
      */
     public function __invoke(Stamp $stamp, Conversation $conversation, StampHand $hand): array
     {
+        return $this->steps($stamp->steps(), $conversation, $hand);
+    }
+
+    /**
+     * @param list<StampStep> $steps
+     *
+     * @return list<array{text: string, refused: bool}> the same of steps that are in no stamp
+     */
+    public function steps(array $steps, Conversation $conversation, StampHand $hand): array
+    {
         return array_map(function (StampStep $step) use ($conversation, $hand): array {
             try {
                 return ['text' => $this->sentence($step, $conversation, $hand), 'refused' => false];
             } catch (Refused $refused) {
                 return ['text' => $refused->getMessage(), 'refused' => true];
             }
-        }, $stamp->steps());
+        }, $steps);
     }
 
     /** @throws Refused */

@@ -39,6 +39,7 @@ final readonly class StampOf
             [] === $of ? $left[] = $this->why($entry) : array_push($steps, ...$of);
         }
 
+        $steps = self::together($steps);
         // Who decided twice meant the later one.
         $decisions = array_keys(array_filter($steps, static fn (StampStep $step): bool => $step->do->decides()));
         foreach (\array_slice($decisions, 0, -1) as $earlier) {
@@ -46,6 +47,30 @@ final readonly class StampOf
         }
 
         return [array_values($steps), $left];
+    }
+
+    /**
+     * Labels that were put on one after the other are put on in one step.
+     *
+     * @param list<StampStep> $steps
+     *
+     * @return list<StampStep>
+     */
+    private static function together(array $steps): array
+    {
+        $labels = [];
+        foreach ($steps as $at => $step) {
+            if (StepKind::Label !== $step->do && StepKind::Unlabel !== $step->do) {
+                continue;
+            }
+            $first = $labels[$step->do->value] ??= $at;
+            if ($first !== $at) {
+                $steps[$first] = new StampStep($step->do, array_values(array_unique([...$steps[$first]->labels, ...$step->labels])));
+                unset($steps[$at]);
+            }
+        }
+
+        return array_values($steps);
     }
 
     private function why(Entry $entry): string

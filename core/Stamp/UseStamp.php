@@ -88,7 +88,7 @@ final readonly class UseStamp
                     $overtaken[] = $meanwhile;
                     continue;
                 }
-                $this->carryOut($stamp, $conversation, $hand, $step);
+                $this->carryOut($stamp->steps(), $conversation, $hand, $step);
                 $step->say(self::about($conversation));
                 ++$stamped;
             }
@@ -104,12 +104,13 @@ final readonly class UseStamp
     /**
      * All steps on one conversation, within another step.
      *
+     * @param list<StampStep> $steps
+     *
      * @throws Refused when one of them cannot be carried out
      */
-    public function carryOut(Stamp $stamp, Conversation $conversation, StampHand $hand, Step $step): void
+    public function carryOut(array $steps, Conversation $conversation, StampHand $hand, Step $step): void
     {
         // The decision comes last: what is written or labelled is about the conversation as it is.
-        $steps = $stamp->steps();
         usort($steps, static fn (StampStep $one, StampStep $other): int => $one->do->decides() <=> $other->do->decides());
         foreach ($steps as $one) {
             try {

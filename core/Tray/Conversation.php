@@ -316,6 +316,12 @@ final class Conversation implements Journaled
         return null !== $this->decidedAt && $this->decidedAt > $since && true === $this->decidedAs?->dealsWith();
     }
 
+    /** How it was decided last; null when it never was, or was brought back. */
+    public function decidedAs(): ?AdvisedDecision
+    {
+        return $this->decidedAs;
+    }
+
     public function binnedAt(): ?\DateTimeImmutable
     {
         return $this->binnedAt;

@@ -24,6 +24,12 @@ final readonly class HabitKey
         return strtolower('' === trim($list) ? $from->email : self::LIST.trim($list));
     }
 
+    /** The id of the mailing list that it is of. */
+    public static function listId(string $key): string
+    {
+        return substr($key, \strlen(self::LIST));
+    }
+
     /** Whether it is that of a mailing list. */
     public static function isList(string $key): bool
     {

@@ -26,6 +26,7 @@ final readonly class Scenario
      *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
      *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
      *     lists: array<string, string>, labels: array<string, array{colour: string, untilDealt?: bool, on: list<string>}>,
+     *     orders: list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}>,
      *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
      *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
      * }
@@ -39,6 +40,7 @@ final readonly class Scenario
          *     account: array{name: string, email: string, password: string, zone: string}, signature: string,
          *     templates: list<array{name: string, subject: string, text: string, signed: bool}>,
          *     lists: array<string, string>, labels: array<string, array{colour: string, untilDealt?: bool, on: list<string>}>,
+         *     orders: list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}>,
          *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
          *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
          * } $data
@@ -80,6 +82,12 @@ final readonly class Scenario
     public function stamps(): array
     {
         return $this->data['stamps'];
+    }
+
+    /** @return list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}> in their order */
+    public function orders(): array
+    {
+        return $this->data['orders'];
     }
 
     /** @return list<Step> */

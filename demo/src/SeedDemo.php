@@ -11,6 +11,9 @@ use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Label\KeepLabels;
 use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Core\Order\Condition;
+use ZippyTray\Core\Order\KeepOrders;
+use ZippyTray\Core\Order\OrderId;
 use ZippyTray\Core\Post\KeepTemplates;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Post\Templates;
@@ -48,12 +51,14 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Work\CarryOutOrders;
 
 /**
  * Fills an empty database with the demo: the letters come in the way a user's mail does, and what
  * was done with them is done again, each step at its own moment.
  *
  * @phpstan-import-type Step from Scenario
+ * @phpstan-import-type StepState from StampStep
  */
 final readonly class SeedDemo
 {
@@ -70,6 +75,8 @@ final readonly class SeedDemo
         private KeepTemplates $templates,
         private Templates $templateStore,
         private KeepStamps $keepStamps,
+        private KeepOrders $keepOrders,
+        private CarryOutOrders $carryOut,
         private KeepLabels $keepLabels,
         private PutLabels $putLabels,
         private Rings $rings,
@@ -122,9 +129,11 @@ final readonly class SeedDemo
         $this->connection->executeStatement('UPDATE conversation SET unread = 0 WHERE account_id = ?', [$account->id]);
         // What reminded before the demo begins has been seen.
         $this->rings->noteLook($account->id, $now);
+        $this->orders($account);
         foreach ($this->letters->of('tray', $dates) as $letter) {
             ($this->arrive)($account->recipient(), $letter);
         }
+        ($this->carryOut)(static fn (): bool => false);
         foreach ($this->scenario->labels() as $name => ['on' => $subjects]) {
             ($this->putLabels)(
                 $account->id,
@@ -150,19 +159,52 @@ final readonly class SeedDemo
                 new StampId($this->ids->next()),
                 $name,
                 $key,
-                array_map(fn (array $step): StampStep => StampStep::fromState(
-                    isset($step['template'])
-                        ? ['template' => $this->templateStore->named($account->id, $step['template'])->id ?? ''] + $step
-                        : $step,
-                ), $steps),
-                new StampHand(
-                    $account->person(),
-                    $account->profile->speaker($this->clock->now()),
-                    $account->profile->postSettings(),
-                    true,
-                ),
+                $this->stepsOf($account, $steps),
+                $this->hand($account),
             );
         }
+    }
+
+    private function orders(Account $account): void
+    {
+        foreach ($this->scenario->orders() as $order) {
+            $this->keepOrders->keep(
+                $account->id,
+                new EntryId($this->ids->next()),
+                new OrderId($this->ids->next()),
+                $order['name'],
+                Condition::checked($order['condition']),
+                $this->stepsOf($account, $order['steps']),
+                $order['on'] ?? true,
+                false,
+                false,
+                $this->hand($account),
+            );
+        }
+    }
+
+    /**
+     * @param list<StepState> $steps an answer names its template by what that is called
+     *
+     * @return list<StampStep>
+     */
+    private function stepsOf(Account $account, array $steps): array
+    {
+        return array_map(fn (array $step): StampStep => StampStep::fromState(
+            isset($step['template'])
+                ? ['template' => $this->templateStore->named($account->id, $step['template'])->id ?? ''] + $step
+                : $step,
+        ), $steps);
+    }
+
+    private function hand(Account $account): StampHand
+    {
+        return new StampHand(
+            $account->person(),
+            $account->profile->speaker($this->clock->now()),
+            $account->profile->postSettings(),
+            true,
+        );
     }
 
     /** @return list<array{\DateTimeImmutable, \Closure(): mixed}> in order of time */

@@ -35,7 +35,7 @@ test('several are stamped at once with the mouse, and one that cannot be keeps a
   }
   await page.getByRole('button', { name: /After the weekend/ }).click()
   const slip = page.getByRole('dialog', { name: 'A stamp' })
-  await expect(slip.getByRole('heading', { level: 3 })).toHaveText(['Bell rope', 'Key to the oil store'])
+  await expect(slip.getByRole('heading', { level: 3 })).toHaveText(['Key to the oil store', 'Bell rope'])
   await expect(slip.getByText(/^Away: back Tue/)).toHaveCount(2)
   await slip.getByRole('button', { name: 'Apply it' }).click()
   await expect(row('Bell rope')).toHaveCount(0)
@@ -81,7 +81,7 @@ test('a stamp is made, refused where it makes no sense, and used in a clearing',
 })
 
 test('a stamp is made of what was just done', async ({ desk, page }) => {
-  const row = page.getByRole('listitem').filter({ hasText: 'Minutes of the committee' })
+  const row = page.getByRole('listitem').filter({ hasText: 'Proof of the winter leaflet' })
   await row.getByRole('link').focus()
   await desk.press('F4')
   await page.keyboard.type('money')

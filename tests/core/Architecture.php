@@ -31,9 +31,10 @@ final class Architecture
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
         'Stamp' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Owed', 'Post'],
+        'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Stamp'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Settings' => ['Time', 'Mail', 'Person', 'Tray', 'Task', 'Post'],
-        'Arrival' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post'],
+        'Arrival' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order'],
     ];
 
     /** The same of what a message is; besides, each may know the message itself. */
@@ -67,6 +68,7 @@ final class Architecture
         'Find' => ['Label', 'Tray'],
         'Post' => ['Tray'],
         'Task' => ['Label', 'Tray', 'Post'],
+        'Order' => ['Label', 'Tray'],
         'Coming' => ['Tray', 'Post', 'Task'],
     ];
 

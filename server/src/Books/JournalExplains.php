@@ -29,6 +29,7 @@ final readonly class JournalExplains implements BookCheck
         ObjectKind::Correction,
         ObjectKind::Label,
         ObjectKind::Stamp,
+        ObjectKind::Order,
         ObjectKind::BlockedSender,
     ];
 

@@ -19,6 +19,7 @@ use ZippyTray\Server\Mailroom\Deliver;
 use ZippyTray\Server\Mailroom\Fetch;
 use ZippyTray\Server\PrivateLocks;
 use ZippyTray\Server\Store\WorkerSeen;
+use ZippyTray\Server\Work\CarryOutOrders;
 use ZippyTray\Server\Work\KeepLearning;
 use ZippyTray\Server\Work\ReadWanted;
 use ZippyTray\Server\Work\WeighTray;
@@ -44,6 +45,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
         private readonly Deliver $deliver,
         private readonly Fetch $fetch,
         private readonly ReadWanted $read,
+        private readonly CarryOutOrders $orders,
         private readonly KeepLearning $learning,
         private readonly WeighTray $weighing,
         private readonly WorkerSeen $workerSeen,
@@ -116,6 +118,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
             'sending' => fn () => ($this->deliver)($isEnding),
             'fetching' => fn () => ($this->fetch)($isEnding),
             'reading' => fn () => ($this->read)($isEnding),
+            'standing orders' => fn () => ($this->orders)($isEnding),
             'learning' => fn () => ($this->learning)($isEnding),
             'weighing' => fn () => ($this->weighing)(),
             'chores' => function () use ($isEnding, $say): void {

@@ -145,7 +145,7 @@ final readonly class ConversationController
             'drafts' => $drafts->draftsIn($account, new ConversationId($id)),
             'owed' => $this->owed($account, $owed->in($account, new ConversationId($id)), $messages, $found, $clock),
             'reminders' => $this->reminders($conversation, $account->profile->speaker($clock->now())),
-            'history' => $entries->about($account->id, $conversation->ref()),
+            'history' => $entries->ofConversation($account->id, $id),
         ]);
     }
 

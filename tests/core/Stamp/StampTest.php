@@ -314,6 +314,9 @@ final class StampTest extends TestCase
         self::assertSame([
             ['do' => 'task', 'line' => '{asked}; due in 2 days at 10:00; list Office; label money; low'],
         ], $steps($task));
+        $office = ($world->putLabels)(World::account(), new EntryId('o'), [$mail->id], ['office'], []);
+        self::assertSame([['do' => 'label', 'labels' => ['money', 'office']]], $steps($label, $office));
+        $world->undo($office);
         [, $left] = ($world->stampOf)(World::account(), [$world->undo($made)], World::zone());
         self::assertCount(1, $left);
         // It can be made as it is.

@@ -8,6 +8,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Order\StandingOrder;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
@@ -66,6 +67,18 @@ final class Memory
 
     /** @var array<string, Stamp> */
     public array $stamps = [];
+
+    /** @var array<string, StandingOrder> */
+    public array $orders = [];
+
+    /** @var list<string> messages on which orders are to be carried out */
+    public array $orderWanted = [];
+
+    /** @var list<array{order: string, entry: string, conversation: string, past: bool}> */
+    public array $effects = [];
+
+    /** @var array<string, \DateTimeImmutable> by address */
+    public array $answered = [];
 
     /** @var array<string, Ring> */
     public array $rings = [];

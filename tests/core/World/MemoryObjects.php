@@ -14,6 +14,8 @@ use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\OutgoingId;
+use ZippyTray\Core\Order\OrderId;
+use ZippyTray\Core\Order\StandingOrder;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
@@ -49,6 +51,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Label => $this->memory->labels[$object->id] ?? null,
             ObjectKind::Borne => $this->memory->borne[$object->id] ?? null,
             ObjectKind::Stamp => $this->memory->stamps[$object->id] ?? null,
+            ObjectKind::Order => $this->memory->orders[$object->id] ?? null,
             ObjectKind::Reading => isset($this->memory->conversations[$object->id])
                 ? new Reading($this->memory->conversations[$object->id])
                 : null,
@@ -72,6 +75,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Contact => $this->memory->contacts[$object->id] = Contact::revived($object->id, $accountId, $state),
             ObjectKind::Correction => $this->memory->corrections[$object->id] = Correction::revived($object->id, $accountId, $state),
             ObjectKind::Label => $this->memory->labels[$object->id] = Label::revived(new LabelId($object->id), $accountId, $state),
+            ObjectKind::Order => $this->memory->orders[$object->id] = StandingOrder::revived(new OrderId($object->id), $accountId, $state),
             ObjectKind::Stamp => $this->memory->stamps[$object->id] = Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
@@ -108,6 +112,7 @@ final readonly class MemoryObjects implements Objects
             $this->memory->corrections[$id],
             $this->memory->labels[$id],
             $this->memory->stamps[$id],
+            $this->memory->orders[$id],
             $this->memory->borne[$id],
             $this->memory->owed[$id],
             $this->memory->templates[$id],

@@ -25,6 +25,8 @@ use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Mime\MessageReader;
+use ZippyTray\Core\Order\CarryOut;
+use ZippyTray\Core\Order\KeepOrders;
 use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Owed\SettleOwed;
 use ZippyTray\Core\People\KeepContacts;
@@ -154,6 +156,10 @@ final class World
 
     public readonly StampOf $stampOf;
 
+    public readonly KeepOrders $keepOrders;
+
+    public readonly CarryOut $carryOut;
+
     private readonly LookOut $lookOut;
 
     public function __construct(string $now = '2026-11-24T10:00:00Z', Lifts $lifts = new Lifts(), ?Memory $memory = null)
@@ -220,6 +226,9 @@ final class World
             $this->clock,
             $this->ids,
         );
+        $orders = new MemoryOrders($this->memory);
+        $this->keepOrders = new KeepOrders($orders, new CheckSteps($templates), $journal);
+        $this->carryOut = new CarryOut($orders, $conversations, $this->useStamp, $journal, $this->clock);
         $this->goingOut = new GoingOut($owing, $conversations, $messages, $journal, $this->clock, $this->ids);
         $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);
         $this->lessons = new MemoryLessons($this->memory);
@@ -234,6 +243,7 @@ final class World
             $threads,
             $senders,
             new Settle($owing, $outgoings, $conversations, $tasks),
+            $orders,
             $journal,
             $transaction,
             $this->clock,
@@ -424,6 +434,7 @@ final class World
             ...$this->memory->labels,
             ...$this->memory->borne,
             ...$this->memory->stamps,
+            ...$this->memory->orders,
             ...array_map(static fn (Conversation $one): Reading => new Reading($one), array_values($this->memory->conversations)),
         ] as $object) {
             $state[$object->ref()->kind->value.' '.$object->ref()->id] = $object->state();

@@ -21,6 +21,8 @@ final class PlanTest extends ApiTestCase
         'conversation',
         'conversation_message',
         'conversation_label',
+        'order_effect',
+        'order_wanted',
         'findings',
         'journal_entry',
         'journal_touch',

@@ -12,6 +12,7 @@ import NoticeBar from './NoticeBar.vue'
 import PasteDialog from '@/features/tasks/PasteDialog.vue'
 import { ImportanceSlip } from '@/features/importance'
 import { LabelSlip } from '@/features/labels'
+import { OrderDialog } from '@/features/orders'
 import { StampDialog, StampSlip } from '@/features/stamps'
 import PutOffDialog from '@/features/tasks/PutOffDialog.vue'
 import TemplateDialog from '@/features/write/TemplateDialog.vue'
@@ -47,6 +48,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <LabelSlip />
       <StampSlip />
       <StampDialog />
+      <OrderDialog />
       <PutOffDialog />
       <PasteDialog />
       <TemplateDialog />

@@ -11,6 +11,7 @@ import { useUndoing } from '@/shared/undoing'
 import UndoSlip from './UndoSlip.vue'
 import { deed, object } from '@/shared/words'
 import { attempt } from '@/shared/notice'
+import { giveOrderOf } from '@/features/orders'
 import { makeStampOf } from '@/features/stamps'
 import { LinkButton, PlainButton } from '@/ui/kit'
 
@@ -24,6 +25,11 @@ onClickOutside(root, () => (open.value = false))
 function stampOf(entry: Entry): void {
   open.value = false
   void attempt(() => makeStampOf(entry))
+}
+
+function orderOf(entry: Entry): void {
+  open.value = false
+  void attempt(() => giveOrderOf(entry))
 }
 
 function undo(entry: Entry): void {
@@ -53,6 +59,7 @@ function undo(entry: Entry): void {
           @click="stampOf(entry)"
           >Make a stamp of it</LinkButton
         >
+        <LinkButton v-if="!entry.undoes" @click="orderOf(entry)">Always do this</LinkButton>
         <UndoSlip :entry="entry" @undo="undo(entry)" />
       </p>
       <p class="slate">
@@ -77,7 +84,7 @@ function undo(entry: Entry): void {
   display: grid;
   gap: 7px;
   width: max-content;
-  max-width: min(560px, 94vw);
+  max-width: min(720px, 94vw);
   padding: 12px 18px 14px;
   font-size: var(--type-note);
   border: 1px solid var(--v-edge);

@@ -57,6 +57,10 @@ const DONE: Record<Entry['kind'], string> = {
   add_stamp: 'Stamp made',
   edit_stamp: 'Stamp changed',
   delete_stamp: 'Stamp deleted',
+  order: 'By standing order',
+  add_order: 'Standing order given',
+  edit_order: 'Standing order changed',
+  delete_order: 'Standing order deleted',
   undo: 'Undone',
 }
 

@@ -56,6 +56,19 @@ final readonly class EntryRows
         ));
     }
 
+    /** @return list<EntryRow> what was done with a conversation, what it bears and what orders did with it */
+    public function ofConversation(AccountId $accountId, string $id): array
+    {
+        return self::views($this->connection->fetchAllAssociative(
+            self::SELECT." WHERE +e.account_id = :account AND e.id IN (
+                SELECT entry_id FROM journal_touch WHERE kind = 'conversation' AND object_id = :id
+                UNION SELECT entry_id FROM order_effect WHERE conversation_id = :id
+                UNION SELECT t.entry_id FROM conversation_label x JOIN journal_touch t ON t.kind = 'borne' AND t.object_id = x.id
+                WHERE x.conversation_id = :id) ORDER BY e.number DESC",
+            ['account' => $accountId, 'id' => $id],
+        ));
+    }
+
     public function of(Entry $entry): EntryRow
     {
         return self::views($this->connection->fetchAllAssociative(

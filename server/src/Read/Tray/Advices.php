@@ -166,7 +166,7 @@ final readonly class Advices
      *
      * @return array<string, int> how often the person has written to each
      */
-    private function written(Account $account, array $emails): array
+    public function written(Account $account, array $emails): array
     {
         $counts = [];
         foreach ($this->connection->iterateAssociative(

@@ -16,6 +16,8 @@ use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\OutgoingId;
+use ZippyTray\Core\Order\OrderId;
+use ZippyTray\Core\Order\StandingOrder;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
 use ZippyTray\Core\Post\Outgoing;
@@ -53,6 +55,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Label => Label::class,
             ObjectKind::Borne => Borne::class,
             ObjectKind::Stamp => Stamp::class,
+            ObjectKind::Order => StandingOrder::class,
         };
 
         $found = $this->orm->find($class, $object->id);
@@ -83,6 +86,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Contact => Contact::revived($object->id, $accountId, $state),
             ObjectKind::Correction => Correction::revived($object->id, $accountId, $state),
             ObjectKind::Label => Label::revived(new LabelId($object->id), $accountId, $state),
+            ObjectKind::Order => StandingOrder::revived(new OrderId($object->id), $accountId, $state),
             ObjectKind::Stamp => Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
         };

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ClearingOrder } from '@/shared/api/client'
+import { PastLine } from '@/features/orders'
 import ShareRail from '@/ui/ShareRail.vue'
 import { ChoiceList, LinkButton } from '@/ui/kit'
 
@@ -24,6 +25,7 @@ const time = computed(() => {
     </p>
     <ShareRail class="rail" :share="share" />
     <p>{{ time }}</p>
+    <PastLine />
     <ChoiceList v-model="order" aria-label="Order" @change="($event.target as HTMLElement).blur()">
       <option value="grouped">as grouped</option>
       <option value="important">what matters most first</option>

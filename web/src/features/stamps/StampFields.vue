@@ -5,10 +5,10 @@ import { useKeeping } from '@/shared/typing/keeping'
 import { useTyped } from '@/shared/typing/kept'
 import KeptNote from '@/ui/KeptNote.vue'
 import { ChoiceList } from '@/ui/kit'
-import { addable, draftOf, freeKeys, newStep, stepOf, type StepKind } from './draft'
+import { draftOf, freeKeys, stepOf } from './draft'
 import type { Making } from './making'
 import { useStamps } from './queries'
-import StepFields from './StepFields.vue'
+import StepsEditor from './StepsEditor.vue'
 import { useStampSteps } from './steps'
 
 const props = defineProps<{ making: Making }>()
@@ -36,11 +36,6 @@ async function remove(): Promise<void> {
   if (!(await attempt(() => deleteStamp(props.making.id)))) return
   accept()
   emit('close')
-}
-function add(event: Event): void {
-  const list = event.target as HTMLSelectElement
-  fields.steps.push(newStep(list.value as StepKind))
-  list.value = ''
 }
 function choose(event: Event): void {
   const { value } = event.target as HTMLSelectElement
@@ -72,17 +67,7 @@ function choose(event: Event): void {
       </div>
       <p v-if="wrong.key" class="wrong" role="alert">{{ wrong.key }}</p>
       <p v-for="sentence in making.left" :key="sentence" class="slate">{{ sentence }}</p>
-      <StepFields
-        v-for="(step, index) in fields.steps"
-        :key="index"
-        :step="step"
-        @remove="fields.steps.splice(index, 1)"
-      />
-      <p v-if="wrong.steps" class="wrong" role="alert">{{ wrong.steps }}</p>
-      <ChoiceList model-value="" class="add" aria-label="Add a step" @change="add">
-        <option value="" disabled>Add a step …</option>
-        <option v-for="one in addable(fields.steps)" :key="one.do" :value="one.do">{{ one.text }}</option>
-      </ChoiceList>
+      <StepsEditor :steps="fields.steps" :wrong="wrong.steps" />
       <div class="actions">
         <v-btn type="submit" color="primary" :loading="busy">Keep it</v-btn>
         <v-btn variant="text" @click="emit('close')">Cancel</v-btn>
@@ -119,10 +104,6 @@ select {
   padding: 5px 8px;
   border: 1px solid var(--v-edge);
   border-radius: 7px;
-}
-
-.add {
-  justify-self: start;
 }
 
 .delete {

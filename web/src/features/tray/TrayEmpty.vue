@@ -3,6 +3,7 @@ import { useCounts } from '@/shared/api/heartbeat'
 import { nearMoment } from '@/shared/time/format'
 import { counted } from '@/shared/words'
 import { useFind } from '@/features/find'
+import { PastLine } from '@/features/orders'
 import EmptyState from '@/ui/EmptyState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
@@ -27,7 +28,7 @@ const { data: everything } = useFind('', '')
   <LoadingRows v-else-if="!everything" />
   <FirstSteps v-else-if="everything.total === 0" />
   <EmptyState v-else title="Nothing to decide">
-    Everything has its place.
+    Everything has its place. <PastLine />
     <template v-if="counts?.forClearing"
       >{{ counted(counts.forClearing, 'conversation') }} wait{{ counts.forClearing === 1 ? 's' : '' }} for
       your next clearing.</template

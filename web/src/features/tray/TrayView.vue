@@ -15,6 +15,7 @@ import { attempt } from '@/shared/notice'
 import { useWritingFrom } from '@/features/write'
 import { useSelection } from '@/shared/selection'
 import { send } from '@/features/tasks'
+import { PastLine } from '@/features/orders'
 import { StampCards } from '@/features/stamps'
 import RestDialog from './RestDialog.vue'
 import TrayEmpty from './TrayEmpty.vue'
@@ -188,8 +189,8 @@ useKeys('Tray', [
         These are the {{ rows.length }} newest of {{ total }}. As you decide them, the older ones come up.
       </p>
       <p class="slate hint">
-        <KeyCap name="ArrowUp" /> <KeyCap name="ArrowDown" /> move · <KeyCap name="Enter" /> opens ·
-        <KeyCap name="Ctrl+ " /> selects · <KeyCap name="?" /> all keys
+        <PastLine dot /><KeyCap name="ArrowUp" /> <KeyCap name="ArrowDown" /> move ·
+        <KeyCap name="Enter" /> opens · <KeyCap name="Ctrl+ " /> selects · <KeyCap name="?" /> all keys
       </p>
     </template>
     <RestDialog v-model="archivingRest" @archived="clear" />

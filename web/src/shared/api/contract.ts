@@ -1102,6 +1102,168 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The standing orders, in the person's own order */
+        get: operations["orders"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/orders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Give a standing order, or change it */
+        put: operations["keepOrder"];
+        post?: never;
+        /** Delete it; what it did stays done */
+        delete: operations["deleteOrder"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/orders/{id}/on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Put it in force, or to rest */
+        put: operations["turnOrder"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/orders/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Put it behind another one, or first */
+        put: operations["moveOrder"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/orders/{id}/old": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Carry it out on a part of the mail of the last year, without answers; what is decided stays decided */
+        post: operations["orderOnOld"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/order-trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which conversations of the last year an order would mean, a part at a time, and what it would do with them now */
+        post: operations["tryOrder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/order-undoings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take back all that orders did on a day, or that one of them did; what cannot be taken back stays */
+        post: operations["undoOrders"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/order-proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** An order that would do again what was just done, and for which mail it may be meant */
+        get: operations["orderProposal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/past": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What orders took past the tray since the last clearing, or in a week */
+        get: operations["past"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lists": {
         parameters: {
             query?: never;
@@ -2501,13 +2663,34 @@ export interface components {
             key: number | null;
             steps: components["schemas"]["StampStep"][];
         };
+        ForeseenSteps: {
+            /** @description What it does; of what cannot be done why */
+            text: string;
+            refused: boolean;
+        }[];
         Foreseen: {
             conversation: components["schemas"]["Id"];
-            steps: {
-                /** @description What it does; of what cannot be done why */
-                text: string;
-                refused: boolean;
-            }[];
+            steps: components["schemas"]["ForeseenSteps"];
+        };
+        /** @description Of a group, those that it puts together; of any other, what is asked for */
+        Condition: {
+            /** @enum {string} */
+            test: "all" | "any" | "none" | "from" | "domain" | "list" | "to" | "addressed" | "subject" | "words" | "larger" | "smaller" | "attached" | "kind" | "known" | "important" | "unimportant" | "label" | "task_list";
+            is?: string;
+            of?: components["schemas"]["Condition"][];
+        };
+        Order: {
+            id: components["schemas"]["Id"];
+            name: string;
+            condition: components["schemas"]["Condition"];
+            /** @description The condition in words, as they stand after “mail” */
+            text: string;
+            steps: components["schemas"]["StampStep"][];
+            on: boolean;
+            last: boolean;
+            urgent: boolean;
+            /** @description How often it was carried out in the last 30 days */
+            done: number;
         };
         LabelFields: {
             entry: components["schemas"]["Id"];
@@ -2875,7 +3058,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "order" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -2896,7 +3079,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "order" | "add_order" | "edit_order" | "delete_order" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -4571,6 +4754,302 @@ export interface operations {
                         steps: components["schemas"]["StampStep"][];
                         /** @description What cannot be part of it */
                         left: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    orders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The orders */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Order"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    name: string;
+                    condition: components["schemas"]["Condition"];
+                    steps: components["schemas"]["StampStep"][];
+                    /** @default false */
+                    on?: boolean;
+                    /**
+                     * @description Those behind it are not looked at any more
+                     * @default false
+                     */
+                    last?: boolean;
+                    /**
+                     * @description Such mail comes in at once
+                     * @default false
+                     */
+                    urgent?: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteOrder: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    turnOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    on: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    behind?: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    orderOnOld: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The same for all parts */
+                    run: components["schemas"]["Id"];
+                    /** @description `next` of the part before */
+                    after?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What was done with this part */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description So many conversations were looked at */
+                        seen: number;
+                        next: string | null;
+                        /** @description On so many it was carried out */
+                        done: number;
+                        troubles: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tryOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    condition: components["schemas"]["Condition"];
+                    steps?: components["schemas"]["StampStep"][];
+                    /** @description `next` of the part before */
+                    after?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description A part of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description So many conversations were looked at */
+                        seen: number;
+                        next: string | null;
+                        found: {
+                            row: components["schemas"]["ConversationRow"];
+                            /** @description The person did the same with it */
+                            same: boolean;
+                            steps: components["schemas"]["ForeseenSteps"];
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoOrders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * Format: date
+                     * @description In the person's own zone
+                     */
+                    day: string;
+                    order?: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description How many were taken back, and why others were not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        undone: number;
+                        left: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    orderProposal: {
+        parameters: {
+            query: {
+                /** @description What was done last */
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The nearest condition first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        choices: {
+                            name: string;
+                            condition: components["schemas"]["Condition"];
+                            text: string;
+                        }[];
+                        steps: components["schemas"]["StampStep"][];
+                        /** @description What cannot be part of it */
+                        left: string[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    past: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The newest first, 200 at the most */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        count: number;
+                        since: components["schemas"]["Instant"];
+                        rows: {
+                            row: components["schemas"]["ConversationRow"];
+                            /** @description What it is called; empty when it was deleted */
+                            order: string;
+                            entry: components["schemas"]["Id"];
+                            at: components["schemas"]["Instant"];
+                        }[];
                     };
                 };
             };
