@@ -35,7 +35,6 @@ test('always do this: the condition is proposed, counted against the mail that i
     .locator('section.part')
     .filter({ has: page.getByRole('heading', { name: 'Standing orders' }) })
   await expect(orders.getByText('Mail from anybody at tideandtime.example: deleted.')).toBeVisible()
-  await desk.press('Control+z')
 })
 
 test('an order is written, refused where it makes no sense, put in order and carried out on old mail', async ({
@@ -63,7 +62,7 @@ test('an order is written, refused where it makes no sense, put in order and car
   await dialog.getByRole('button', { name: 'Keep it' }).click()
   await expect(orders.getByRole('listitem').last()).toContainText('Mail with “scaffold” in its subject')
   await orders.getByRole('button', { name: 'Roof before the one above' }).click()
-  await expect(orders.getByRole('listitem').last()).toContainText('Opening times')
+  await expect(orders.getByRole('listitem').last()).not.toContainText('Roof')
   await orders.getByRole('button', { name: 'Roof on old mail' }).click()
   const old = page.getByRole('dialog', { name: 'On old mail' })
   await old.getByRole('button', { name: 'Carry it out' }).click()

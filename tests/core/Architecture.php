@@ -31,7 +31,7 @@ final class Architecture
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
         'Stamp' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Owed', 'Post'],
-        'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Stamp'],
+        'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Settings' => ['Time', 'Mail', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order'],
@@ -56,7 +56,7 @@ final class Architecture
         'Mailroom' => ['Account', 'Store'],
         'Work' => ['Account', 'Store', 'Read', 'Mailroom'],
         'Http' => ['Clock', 'People', 'Account', 'Store', 'Read', 'Mailroom'],
-        'Console' => ['Account', 'Store', 'Books', 'Mailroom', 'Work'],
+        'Console' => ['Account', 'Store', 'Read', 'Books', 'Mailroom', 'Work'],
     ];
 
     /** The same of what is shown, by subject. */

@@ -6,6 +6,8 @@ namespace ZippyTray\Tests\Server\Http;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Tester\CommandTester;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Books\JournalExplains;
 use ZippyTray\Server\Work\CarryOutOrders;
@@ -188,6 +190,35 @@ final class OrderTest extends ApiTestCase
         $this->call('DELETE', "/orders/{$id}?entry=".self::id(), status: 404);
     }
 
+    public function testOrdersGoToAServerAndComeBackAsSieve(): void
+    {
+        $this->signIn();
+        $this->order(self::GULLS, self::ARCHIVE);
+        $this->order(['test' => 'important', 'is' => '70'], [['do' => 'label', 'labels' => ['today']]], name: 'Important');
+        [$code, $script] = $this->command('orders:export', []);
+        self::assertSame(0, $code);
+        self::assertStringContainsString('# Left out: Important (a server cannot tell mail that matters at least 70 of 100)', $script);
+        $file = (string) tempnam(sys_get_temp_dir(), 'sieve');
+        file_put_contents($file, $script."\nif header :is \"x-spam\" \"yes\" { discard; }\n"
+            ."require \"vacation\"; if address :is \"from\" \"a@x.example\" { vacation \"I am away.\"; }\n");
+        [$code, $said] = $this->command('orders:import', ['file' => $file]);
+        self::assertSame(0, $code, $said);
+        /** @var array{taken: list<array{name: string}>, left: list<array{line: int, why: string}>} $outcome */
+        $outcome = json_decode($said, true, flags: \JSON_THROW_ON_ERROR);
+        self::assertSame(['Gulls'], array_column($outcome['taken'], 'name'));
+        self::assertCount(2, $outcome['left'], 'What cannot be asked, and an answer without a way out.');
+        self::assertSame([true, true, false], array_column($this->rows('/orders'), 'on'), 'What came is at rest.');
+        self::assertSame($this->rows('/orders')[0]['condition'] ?? null, $this->rows('/orders')[2]['condition'] ?? null);
+
+        self::assertSame([], $this->rows('/templates'), 'No template is left of an answer that is not given.');
+        file_put_contents($file, "keep;\nif {");
+        [$code, $said] = $this->command('orders:import', ['file' => $file]);
+        self::assertSame([1, "Line 2: a block has no end.\n"], [$code, $said]);
+        self::assertSame(1, $this->command('orders:import', ['file' => $file.'-none'])[0]);
+        self::assertSame(2, $this->command('orders:export', ['--account' => 'nobody@x.example'])[0]);
+        unlink($file);
+    }
+
     public function testOneThatIsDamagedIsShownAndDoesNotKeepTheOthersFromWorking(): void
     {
         $this->signIn();
@@ -236,6 +267,19 @@ final class OrderTest extends ApiTestCase
     private function labelsOf(string $conversation): array
     {
         return array_column((array) ((array) $this->call('GET', "/conversations/{$conversation}")['row'])['labels'], 'name');
+    }
+
+    /**
+     * @param array<string, string> $input
+     *
+     * @return array{int, string}
+     */
+    private function command(string $name, array $input): array
+    {
+        self::assertNotNull(self::$kernel);
+        $tester = new CommandTester((new Application(self::$kernel))->find($name));
+
+        return [$tester->execute($input), $tester->getDisplay()];
     }
 
     private function conversationOf(string $subject): string

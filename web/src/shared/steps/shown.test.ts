@@ -20,7 +20,14 @@ test('each query says what it is made from', () => {
 test('a step asks again for what it touched, and for nothing else', () => {
   const asked = (...touched: Parameters<typeof isMadeFrom>[1] extends ReadonlySet<infer T> ? T[] : never) =>
     known().filter((name) => isMadeFrom([name], new Set(touched)))
-  expect(asked('template')).toEqual(['clearing', 'conversation', 'heartbeat', 'journal', 'templates'])
+  expect(asked('template')).toEqual([
+    'clearing',
+    'conversation',
+    'foreseen',
+    'heartbeat',
+    'journal',
+    'templates',
+  ])
   expect(asked('task')).not.toContain('tray')
   expect(asked('task')).toEqual(
     expect.arrayContaining(['tasks', 'task', 'lists', 'days', 'coming', 'heartbeat']),
