@@ -54,7 +54,7 @@ final class ReadSieve
                 continue;
             }
             if (!\in_array($command->name, ['if', 'elsif', 'else'], true)) {
-                $this->leave($command, 'it is done with all mail, without a condition');
+                $this->leave($command, 'it is done with any mail, without a condition');
                 continue;
             }
             $before = 'if' === $command->name ? [] : $before;

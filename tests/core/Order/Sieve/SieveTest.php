@@ -230,7 +230,8 @@ final class SieveTest extends TestCase
     {
         $chance = new Randomizer(new Mt19937(3));
         $pieces = [
-            'if ', 'not ', 'anyof(', 'true', ',', ')', '{', '}', ';', '"a"', '[', ']', ':is', ':over', '5K', "text:\nx\n.\n", '/*', '*/', '#',
+            'if ', 'not ', 'anyof(', 'true', ',', ')', '{', '}', ';', '"a"', '[', ']', ':is', ':over', '5K',
+            "text:\nx\n.\n", '/*', '*/', '#',
             "\n", '\\', "\xff",
         ];
         for ($round = 0; $round < 400; ++$round) {
