@@ -67,6 +67,8 @@ enum EntryKind: string
     case AddStamp = 'add_stamp';
     case EditStamp = 'edit_stamp';
     case DeleteStamp = 'delete_stamp';
+    /** What nobody decided was archived, since it was old. */
+    case OldMail = 'old_mail';
     /** A standing order was carried out. */
     case Order = 'order';
     case AddOrder = 'add_order';

@@ -7,21 +7,32 @@ namespace ZippyTray\Core\Tray;
 use ZippyTray\Core\Refused;
 
 /**
- * How a person puts things off.
+ * How a person puts things off, and what goes by itself.
  *
- * @phpstan-type TraySettingsState array{snoozes: list<string>, mailEndsSnooze: bool, nextAfterDeciding: bool}
+ * @phpstan-import-type OldRule from OldMail
+ *
+ * @phpstan-type TraySettingsState array{
+ *     snoozes: list<string>, mailEndsSnooze: bool, nextAfterDeciding: bool, oldMail: list<OldRule>
+ * }
  */
 final readonly class TraySettings
 {
     public SnoozePresets $snoozes;
 
+    public OldMail $oldMail;
+
     /**
      * @param bool $mailEndsSnooze    a new message brings a snoozed conversation back at once
      * @param bool $nextAfterDeciding after a decision in an opened conversation the next one of its group opens, and not the list
      */
-    public function __construct(?SnoozePresets $snoozes = null, public bool $mailEndsSnooze = true, public bool $nextAfterDeciding = true)
-    {
+    public function __construct(
+        ?SnoozePresets $snoozes = null,
+        public bool $mailEndsSnooze = true,
+        public bool $nextAfterDeciding = true,
+        ?OldMail $oldMail = null,
+    ) {
         $this->snoozes = $snoozes ?? new SnoozePresets();
+        $this->oldMail = $oldMail ?? new OldMail();
     }
 
     /** @return TraySettingsState */
@@ -31,6 +42,7 @@ final readonly class TraySettings
             'snoozes' => $this->snoozes->phrases,
             'mailEndsSnooze' => $this->mailEndsSnooze,
             'nextAfterDeciding' => $this->nextAfterDeciding,
+            'oldMail' => $this->oldMail->rules,
         ];
     }
 
@@ -41,6 +53,11 @@ final readonly class TraySettings
      */
     public static function fromState(array $state): self
     {
-        return new self(new SnoozePresets($state['snoozes']), $state['mailEndsSnooze'], $state['nextAfterDeciding']);
+        return new self(
+            new SnoozePresets($state['snoozes']),
+            $state['mailEndsSnooze'],
+            $state['nextAfterDeciding'],
+            new OldMail($state['oldMail']),
+        );
     }
 }

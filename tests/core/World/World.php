@@ -62,6 +62,7 @@ use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeSettings;
+use ZippyTray\Core\Tray\ArchiveOld;
 use ZippyTray\Core\Tray\BlockSender;
 use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Clear;
@@ -156,6 +157,8 @@ final class World
 
     public readonly StampOf $stampOf;
 
+    public readonly ArchiveOld $archiveOld;
+
     public readonly KeepOrders $keepOrders;
 
     public readonly CarryOut $carryOut;
@@ -226,6 +229,7 @@ final class World
             $this->clock,
             $this->ids,
         );
+        $this->archiveOld = new ArchiveOld($conversations, $journal, $this->clock);
         $orders = new MemoryOrders($this->memory);
         $this->keepOrders = new KeepOrders($orders, new CheckSteps($templates), $journal);
         $this->carryOut = new CarryOut($orders, $conversations, $this->useStamp, $journal, $this->clock);

@@ -10,6 +10,8 @@ use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Books\JournalExplains;
+use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Work\ArchiveOldMail;
 use ZippyTray\Server\Work\CarryOutOrders;
 use ZippyTray\Tests\Server\ApiTestCase;
 
@@ -217,6 +219,36 @@ final class OrderTest extends ApiTestCase
         self::assertSame(1, $this->command('orders:import', ['file' => $file.'-none'])[0]);
         self::assertSame(2, $this->command('orders:export', ['--account' => 'nobody@x.example'])[0]);
         unlink($file);
+    }
+
+    public function testOldMailGoesByItselfOnceADayUnlessItAsks(): void
+    {
+        $this->signIn();
+        $this->gulls('The week');
+        $this->receive('Slates', 'Tam <tam@x.example>', 'They are here.');
+        $this->receive(
+            'Survey',
+            'Gulls <news@gulls.example>',
+            'Could you please send me your answer to the question below?',
+            "List-Unsubscribe: <https://gulls.example/off>\r\nPrecedence: bulk\r\n",
+        );
+        $chore = $this->service(ArchiveOldMail::class);
+        $now = $this->service(ProgramClock::class)->now();
+        $chore->do($now);
+        self::assertSame(3, $this->counts()['tray'], 'Nothing goes that nobody wants gone.');
+        $this->settle(['oldMail' => [['about' => 'kind', 'what' => 'personal', 'days' => 14]]], 422);
+        $this->settle(['oldMail' => [['about' => 'kind', 'what' => 'newsletter', 'days' => 14]]]);
+        $chore->do(new \DateTimeImmutable('2026-11-10T08:00:00Z'));
+        self::assertSame(3, $this->counts()['tray'], 'It is not old yet.');
+        $chore->do(new \DateTimeImmutable('2026-11-17T08:00:00Z'));
+        $left = array_column($this->rows('/tray'), 'subject');
+        self::assertNotContains('The week', $left);
+        self::assertContains('Slates', $left);
+        $entry = (array) ((array) $this->call('GET', '/journal')['entries'])[0];
+        self::assertSame('old_mail', $entry['kind']);
+        /** @var array<string, mixed> $entry */
+        $this->undo($entry);
+        self::assertSame(3, $this->counts()['tray']);
     }
 
     public function testOneThatIsDamagedIsShownAndDoesNotKeepTheOthersFromWorking(): void

@@ -57,6 +57,7 @@ const DONE: Record<Entry['kind'], string> = {
   add_stamp: 'Stamp made',
   edit_stamp: 'Stamp changed',
   delete_stamp: 'Stamp deleted',
+  old_mail: 'Old mail archived',
   order: 'By standing order',
   add_order: 'Standing order given',
   edit_order: 'Standing order changed',

@@ -60,6 +60,11 @@ export const ASKS: Ask[] = [
   { test: 'task_list', text: 'with a task in the list', placeholder: 'Roof' },
 ]
 
+/** Kinds of mail that may go by themselves when they are old: those that ask nobody. */
+export const OLD_KINDS = (ASKS.find((one) => one.test === 'kind')?.choices ?? []).filter(
+  ({ value }) => value !== 'personal' && value !== 'invitation',
+)
+
 export const GROUPS: { test: Test; text: string }[] = [
   { test: 'all', text: 'all of these' },
   { test: 'any', text: 'any of these' },

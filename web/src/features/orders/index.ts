@@ -1,3 +1,4 @@
+export { default as OldMailList } from './OldMailList.vue'
 export { default as OrderDialog } from './OrderDialog.vue'
 export { default as OrderList } from './OrderList.vue'
 export { default as PastLine } from './PastLine.vue'

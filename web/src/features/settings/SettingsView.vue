@@ -6,7 +6,7 @@ import type { BlockedSender, ClearingOrder, Settings } from '@/shared/api/client
 import { useSession, useSignIn } from '@/shared/api/session'
 import { CorrectionList } from '@/features/importance'
 import { LabelList } from '@/features/labels'
-import { OrderList } from '@/features/orders'
+import { OldMailList, OrderList } from '@/features/orders'
 import { StampList } from '@/features/stamps'
 import AwaySettings from './AwaySettings.vue'
 import FailedState from '@/ui/FailedState.vue'
@@ -143,6 +143,10 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
         <section class="sheet part">
           <h2>Standing orders</h2>
           <OrderList />
+        </section>
+        <section class="sheet part">
+          <h2>Old mail</h2>
+          <OldMailList />
         </section>
         <section class="sheet part">
           <h2>What matters to you</h2>

@@ -2062,6 +2062,14 @@ export interface components {
              * @example Europe/Lisbon
              */
             zone: string;
+            /** @description After how many days what nobody decided is archived by itself */
+            oldMail: {
+                /** @enum {string} */
+                about: "kind" | "label";
+                /** @description A kind of mail, or the name of a label */
+                what: string;
+                days: number;
+            }[];
             /** @description When phrases for putting something off, in order */
             snoozes: string[];
             /** @description A new message brings a snoozed conversation back at once */
@@ -3079,7 +3087,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "order" | "add_order" | "edit_order" | "delete_order" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "add_order" | "edit_order" | "delete_order" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];

@@ -13,20 +13,22 @@ use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Time\Week;
 use ZippyTray\Core\Tray\ClearingOrder;
+use ZippyTray\Core\Tray\OldMail;
 use ZippyTray\Core\Tray\SnoozePresets;
 use ZippyTray\Core\Tray\TraySettings;
 
 final readonly class Settings
 {
     /**
-     * @param bool                  $dayFirst    whether 4/12 is the fourth of December
-     * @param list<int>             $workingDays 1 is Monday
-     * @param array<string, string> $marks       times by the value of their mark
-     * @param string                $zone        IANA name
-     * @param list<string>          $snoozes     when phrases
-     * @param string                $taskDue     a when phrase; empty: none
-     * @param string|null           $name        of the person; null: as it is
-     * @param list<string>|null     $addresses   that are theirs besides the one that they sign in with; null: as they are
+     * @param bool                                                $dayFirst    whether 4/12 is the fourth of December
+     * @param list<int>                                           $workingDays 1 is Monday
+     * @param array<string, string>                               $marks       times by the value of their mark
+     * @param string                                              $zone        IANA name
+     * @param list<string>                                        $snoozes     when phrases
+     * @param string                                              $taskDue     a when phrase; empty: none
+     * @param string|null                                         $name        of the person; null: as it is
+     * @param list<array{about: string, what: string, days: int}> $oldMail     see OldMail
+     * @param list<string>|null                                   $addresses   that are theirs besides the one that they sign in with; null: as they are
      */
     public function __construct(
         public bool $dayFirst,
@@ -56,6 +58,12 @@ final readonly class Settings
         public ?string $name = null,
         #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 320)])]
         public ?array $addresses = null,
+        #[Assert\Count(max: 50), Assert\All([new Assert\Collection([
+            'about' => new Assert\Type('string'),
+            'what' => new Assert\Length(max: 100),
+            'days' => new Assert\Type('int'),
+        ])])]
+        public array $oldMail = [],
     ) {
     }
 
@@ -71,7 +79,12 @@ final readonly class Settings
     /** @throws Refused */
     public function tray(): TraySettings
     {
-        return new TraySettings(new SnoozePresets($this->snoozes), $this->mailEndsSnooze, $this->nextAfterDeciding);
+        return new TraySettings(
+            new SnoozePresets($this->snoozes),
+            $this->mailEndsSnooze,
+            $this->nextAfterDeciding,
+            new OldMail($this->oldMail),
+        );
     }
 
     /** @throws Refused */
