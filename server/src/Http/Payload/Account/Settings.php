@@ -28,7 +28,7 @@ final readonly class Settings
      * @param string                                              $taskDue     a when phrase; empty: none
      * @param string|null                                         $name        of the person; null: as it is
      * @param list<array{about: string, what: string, days: int}> $oldMail     see OldMail
-     * @param list<string>|null                                   $addresses   that are theirs besides the one that they sign in with; null: as they are
+     * @param list<string>|null                                   $addresses   that are theirs besides; null: as they are
      */
     public function __construct(
         public bool $dayFirst,
