@@ -163,6 +163,4 @@ test('pictures of a clearing', async ({ desk, page }) => {
   await page.goto('/settings')
   await expect(page.getByText('Let in again').first()).toBeVisible()
   await shoot(desk, 'settings')
-})).toBeVisible()
-  await shoot(desk, 'while-away')
 })
