@@ -13,6 +13,7 @@ use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 final readonly class AdviceGlance
 {
     /**
+     * @param string $title      what is to be done, in the words of the action; empty where nothing is asked
      * @param int    $importance from 0 to 100
      * @param string $because    why it matters as much; empty where that is not asked
      */
@@ -20,6 +21,7 @@ final readonly class AdviceGlance
         public AdvisedDecision $decision,
         public AdviceGroup $group,
         public string $asks,
+        public string $title,
         public ?DateView $date,
         public int $importance,
         public string $because,
@@ -35,6 +37,7 @@ final readonly class AdviceGlance
             $advice->decision,
             $advice->group,
             $advice->asks,
+            '' === $advice->asks ? '' : $advice->title,
             DateView::of($advice->date),
             $weighed->score(),
             $why ? $weighed->reasons()[0] ?? '' : '',

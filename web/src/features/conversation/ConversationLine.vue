@@ -16,6 +16,8 @@ withDefaults(
     note?: string
     /** What is advised, in a word */
     advice?: string | undefined
+    /** What is to be done: it leads the row */
+    action?: string | undefined
     /** The sentence that asks, instead of the beginning of the text */
     quote?: string | undefined
     /** How much it matters, where that is shown */
@@ -59,9 +61,11 @@ defineEmits<{ select: [event: MouseEvent] }>()
         ></span
       >
       <span class="what">
-        <LabelWord v-for="one in row.labels" :key="one.id" class="borne" :label="one" /><b>{{
-          subjectOf(row)
-        }}</b>
+        <LabelWord v-for="one in row.labels" :key="one.id" class="borne" :label="one" />
+        <template v-if="action"
+          ><b>{{ action }}</b> · {{ subjectOf(row) }}</template
+        >
+        <b v-else>{{ subjectOf(row) }}</b>
         <template v-if="note">
           · <em>{{ note }}</em></template
         >

@@ -76,6 +76,7 @@ const together = computed(() => {
         :selected="selected.has(row.id)"
         draggable="true"
         :note="note(row)"
+        :action="row.back ? undefined : row.advice?.title || undefined"
         :quote="quote(row)"
         :because="row.advice?.because"
         :importance="byImportance ? row.advice?.importance : undefined"

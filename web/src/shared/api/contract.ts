@@ -2452,6 +2452,8 @@ export interface components {
             group: components["schemas"]["AdviceGroup"];
             /** @description The sentence that asks most, may be empty */
             asks: string;
+            /** @description What is to be done, in the words of the action; empty where nothing is asked */
+            title: string;
             date: components["schemas"]["FoundDate"] | null;
             importance: number;
             /** @description Why it matters as much; empty but in the tray by importance */
