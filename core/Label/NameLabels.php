@@ -30,8 +30,11 @@ final readonly class NameLabels
      */
     public function __invoke(AccountId $accountId, array $names, Step $step): array
     {
+        $all = [] === $names ? new ShownLabels([]) : $this->labels->all($accountId);
+
+        // Two of these names are never one, so that what is made on the way need not be looked through.
         return array_map(
-            fn (string $name): LabelId => ($this->labels->all($accountId)->named($name) ?? $this->make($accountId, $name, null, $step))->id,
+            fn (string $name): LabelId => ($all->named($name) ?? $this->make($accountId, $name, null, $step))->id,
             LabelName::each($names),
         );
     }

@@ -18,6 +18,7 @@ use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Label\LabelName;
 use ZippyTray\Core\Label\Labels;
 use ZippyTray\Core\Label\NameLabels;
+use ZippyTray\Core\Label\ShownLabels;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
@@ -59,9 +60,11 @@ final readonly class PutLabels
             $on,
             $off,
         ): void {
+            $wanted = ($this->name)($accountId, $on, $step);
+            $all = $this->labels->all($accountId);
             foreach ($conversationIds as $id) {
                 $conversation = $this->conversations->get($accountId, $id);
-                $this->put($conversation, $on, $off, $step);
+                $this->change($conversation, $wanted, $off, $all, $step);
                 $step->say($conversation->subject());
             }
             $step->say('', implode(', ', [
@@ -81,10 +84,20 @@ final readonly class PutLabels
      */
     public function put(Conversation $conversation, array $on, array $off, Step $step): void
     {
+        $wanted = ($this->name)($conversation->accountId, $on, $step);
+        $this->change($conversation, $wanted, $off, $this->labels->all($conversation->accountId), $step);
+    }
+
+    /**
+     * @param list<LabelId> $wanted
+     * @param list<string>  $off    names
+     *
+     * @throws Refused when it would bear too many
+     */
+    private function change(Conversation $conversation, array $wanted, array $off, ShownLabels $all, Step $step): void
+    {
         $accountId = $conversation->accountId;
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
-        $wanted = ($this->name)($accountId, $on, $step);
-        $all = $this->labels->all($accountId);
         $unwanted = array_map(static fn (string $name): ?LabelId => $all->named($name)?->id, $off);
         $borne = [];
         foreach ($this->labels->borneBy($accountId, $conversation->id) as $one) {

@@ -68,7 +68,8 @@ final class ReadSieve
                 [$condition, $on] = 'else' === $command->name ? [null, true] : $this->condition($command->tests[0] ?? new Command('none'));
                 $all = [...$within, ...([] === $before ? [] : [new Condition(Test::None, '', $before)]), ...array_filter([$condition])];
                 $this->rule($command, $name, $all, $on);
-                null === $condition ?: $before[] = $condition;
+                // What is out of force is never so, and what comes after it is done whether or not it would have been.
+                null === $condition || !$on ?: $before[] = $condition;
             } catch (NotInSieve $problem) {
                 $before = null;
                 $this->leave($command, $problem->getMessage(), $name);

@@ -123,7 +123,7 @@ final readonly class OrderController
         $page = $trials->page($account, Condition::checked($trial->condition), $trial->after);
         $ids = array_map(strval(...), array_keys($page['found']));
         $shown = $rows->some($account, $ids);
-        $hand = $this->hands->of($account, $ids);
+        $hand = $this->hands->of($account, $ids, $steps);
         $found = [];
         foreach ($shown as $id => $row) {
             $conversation = $this->conversations->get($account->id, new ConversationId($id));
@@ -150,7 +150,7 @@ final readonly class OrderController
     ): JsonResponse {
         $order = $this->orders->get($account->id, new OrderId($id));
         $page = $trials->page($account, $order->condition(), $old->after);
-        $hand = $this->hands->of($account, array_map(strval(...), array_keys($page['found'])));
+        $hand = $this->hands->of($account, array_map(strval(...), array_keys($page['found'])), $order->steps());
         [$done, $troubles] = [0, []];
         foreach ($page['found'] as $conversation => $message) {
             $outcome = $carryOut->onOld(

@@ -22,7 +22,6 @@ use ZippyTray\Core\Stamp\Stamp;
 use ZippyTray\Core\Stamp\StampId;
 use ZippyTray\Core\Stamp\StampOf;
 use ZippyTray\Core\Stamp\StampStep;
-use ZippyTray\Core\Stamp\StepKind;
 use ZippyTray\Core\Stamp\UseStamp;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Server\Account\Account;
@@ -94,7 +93,7 @@ final readonly class StampController
         Conversations $conversations,
     ): JsonResponse {
         $stamp = $this->stamps->get($account->id, new StampId($id));
-        $hand = $this->hands->of($account, $wanted->conversations);
+        $hand = $this->hands->of($account, $wanted->conversations, $stamp->steps());
 
         return new JsonResponse(array_map(static fn (string $conversation): array => [
             'conversation' => $conversation,
@@ -112,10 +111,6 @@ final readonly class StampController
         UseStamp $useStamp,
         DecisionAnswer $answer,
     ): JsonResponse {
-        $makesTask = [] !== array_filter(
-            $this->stamps->get($account->id, new StampId($id))->steps(),
-            static fn (StampStep $step): bool => StepKind::Task === $step->do,
-        );
         $ids = array_map(static fn ($claim): string => $claim->conversationId->text, $use->claims());
 
         return $answer->of($useStamp(
@@ -123,7 +118,7 @@ final readonly class StampController
             new EntryId($use->entry),
             new StampId($id),
             $use->claims(),
-            $this->hands->of($account, $makesTask ? $ids : []),
+            $this->hands->of($account, $ids, $this->stamps->get($account->id, new StampId($id))->steps()),
             ClearingId::orNull($use->clearing),
         ));
     }

@@ -105,7 +105,11 @@ final readonly class CarryOutOrders
                 $facts[$message->id->text] ?? new MessageFacts(),
                 array_values(array_diff_key($facts, [$message->id->text => true])),
             ),
-            $this->hands->of($account, [$conversationId->text]),
+            $this->hands->of(
+                $account,
+                [$conversationId->text],
+                array_merge(...array_map(static fn (StandingOrder $order): array => $order->steps(), $orders)),
+            ),
         );
         foreach ($outcomes as $outcome) {
             '' === $outcome->trouble || $this->logger->warning('A standing order could not be carried out.', [

@@ -96,7 +96,7 @@ final readonly class OrderRows
     }
 
     /**
-     * What went past the tray since the clearing before the last one began, or in a week, and is still so.
+     * What went past the tray since the last ended clearing began, a week at most, and is still so.
      *
      * @return array{count: int, since: string, rows: list<array{row: ConversationRow, order: string, entry: string, at: string}>}
      */

@@ -6,6 +6,8 @@ namespace ZippyTray\Server\Read\Tray;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\Stamp\StampHand;
+use ZippyTray\Core\Stamp\StampStep;
+use ZippyTray\Core\Stamp\StepKind;
 use ZippyTray\Core\Tray\Advice\Advice;
 use ZippyTray\Server\Account\Account;
 
@@ -18,15 +20,22 @@ final readonly class StampHands
     {
     }
 
-    /** @param list<string> $conversationIds of which tasks may be made */
-    public function of(Account $account, array $conversationIds = []): StampHand
+    /**
+     * Mail is weighed only for a step that makes a task of it, whose title is what is asked for there.
+     *
+     * @param list<string>    $conversationIds to be stamped
+     * @param list<StampStep> $steps           what may be done with them
+     */
+    public function of(Account $account, array $conversationIds = [], array $steps = []): StampHand
     {
+        $makesTask = \in_array(StepKind::Task, array_map(static fn (StampStep $step): StepKind => $step->do, $steps), true);
+
         return new StampHand(
             $account->person(),
             $account->profile->speaker($this->clock->now()),
             $account->profile->postSettings(),
             'none' !== $account->mailWays()->out,
-            array_map(static fn (Advice $advice): string => $advice->title, $this->advices->of($account, $conversationIds)),
+            array_map(static fn (Advice $advice): string => $advice->title, $this->advices->of($account, $makesTask ? $conversationIds : [])),
         );
     }
 }

@@ -22,9 +22,10 @@ final readonly class LabelStore implements Labels
 
     public function all(AccountId $accountId): ShownLabels
     {
-        $this->orm->flush();
-
-        return new ShownLabels($this->orm->getRepository(Label::class)->findBy(['accountId' => $accountId]));
+        return new ShownLabels($this->withUnwritten(
+            $this->orm->getRepository(Label::class)->findBy(['accountId' => $accountId]),
+            static fn (object $one): bool => $one instanceof Label && $one->accountId->is($accountId),
+        ));
     }
 
     public function get(AccountId $accountId, LabelId $id): Label
@@ -41,9 +42,11 @@ final readonly class LabelStore implements Labels
 
     public function borneBy(AccountId $accountId, ConversationId $conversationId): array
     {
-        $this->orm->flush();
-
-        return $this->orm->getRepository(Borne::class)->findBy(['accountId' => $accountId, 'conversationId' => $conversationId]);
+        return $this->withUnwritten(
+            $this->orm->getRepository(Borne::class)->findBy(['accountId' => $accountId, 'conversationId' => $conversationId]),
+            static fn (object $one): bool => $one instanceof Borne && $one->accountId->is($accountId)
+                && $one->conversationId()->is($conversationId),
+        );
     }
 
     public function put(Borne $borne): void
@@ -54,7 +57,6 @@ final readonly class LabelStore implements Labels
     public function takeOff(Borne $borne): void
     {
         $this->orm->remove($borne);
-        $this->orm->flush();
     }
 
     public function move(AccountId $accountId, ConversationId $from, ConversationId $to): void
@@ -62,5 +64,25 @@ final readonly class LabelStore implements Labels
         foreach ($this->borneBy($accountId, $from) as $borne) {
             $borne->moveTo($to);
         }
+        $this->orm->flush();
+    }
+
+    /**
+     * Writing what is new before each question would go through all that has been loaded, for each of ten thousand conversations.
+     *
+     * @template T of object
+     *
+     * @param list<T>                $found
+     * @param callable(object): bool $isMeant
+     *
+     * @return list<T> with those that were added since and not written yet, without those that were removed
+     */
+    private function withUnwritten(array $found, callable $isMeant): array
+    {
+        $work = $this->orm->getUnitOfWork();
+        /** @var list<T> $added */
+        $added = array_values(array_filter($work->getScheduledEntityInsertions(), $isMeant));
+
+        return [...array_values(array_filter($found, static fn (object $one): bool => !$work->isScheduledForDelete($one))), ...$added];
     }
 }

@@ -56,12 +56,14 @@ final readonly class OrderStore implements Orders, Effects
         );
     }
 
-    /** @return list<array{account: string, message: string}> the oldest first */
+    /** @return list<array{account: string, message: string}> those that are not waiting to be read; the oldest first */
     public function wanted(int $most): array
     {
         /** @var list<array{account: string, message: string}> $wanted */
         $wanted = $this->orm->getConnection()->fetchAllAssociative(
-            'SELECT account_id AS account, message_id AS message FROM order_wanted ORDER BY rowid LIMIT '.$most,
+            'SELECT w.account_id AS account, w.message_id AS message FROM order_wanted w
+                WHERE NOT EXISTS (SELECT 1 FROM findings_wanted f WHERE f.message_id = w.message_id)
+                ORDER BY w.rowid LIMIT '.$most,
         );
 
         return $wanted;

@@ -144,6 +144,12 @@ final class SieveTest extends TestCase
             [],
             ['"currentdate" cannot be asked', 'depends on a branch before it'],
         ];
+        yield 'a branch out of force does not keep those behind it' => [
+            'require "fileinto"; if allof (false, address :is "from" "a@x.example") { fileinto "Archive"; } '
+                .'elsif header :contains "subject" "b" { discard; }',
+            [['from a@x.example', ['archived']], ['with “b” in its subject', ['deleted']]],
+            [],
+        ];
         yield 'within one another' => [
             'if address :domain :is "from" "x.example" { if size :over 5M { discard; } }',
             [['from anybody at x.example and larger than 5243 kB', ['deleted']]],
