@@ -10,7 +10,6 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
-use ZippyTray\Core\Mail\ConversationId;
 
 /**
  * Archives what nobody decided for so long that the person wants it gone: one entry of the journal, undone as one.
@@ -22,28 +21,31 @@ final readonly class ArchiveOld
     }
 
     /**
-     * What is not in the tray any more, or has come back to it, is left as it is.
+     * What is not in the tray any more, has come back to it, or to which something happened since it was looked at is left as it is.
      *
-     * @param list<ConversationId> $conversationIds that may go, see OldMail and RestCheck
+     * @param list<Claim> $claims what may go, see OldMail and RestCheck
      *
      * @return int how many went
      */
-    public function __invoke(AccountId $accountId, EntryId $entryId, array $conversationIds): int
+    public function __invoke(AccountId $accountId, EntryId $entryId, array $claims): int
     {
-        if ([] === $conversationIds) {
+        if ([] === $claims) {
             return 0;
         }
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $gone = 0;
         $this->journal->write($accountId, $entryId, EntryKind::OldMail, function (Step $step) use (
             $accountId,
-            $conversationIds,
+            $claims,
             $now,
             &$gone,
         ): void {
-            foreach ($conversationIds as $id) {
-                $conversation = $this->conversations->get($accountId, $id);
-                if (Place::Tray !== $conversation->placeAt($now) || $conversation->hasReturned($now)) {
+            foreach ($claims as $claim) {
+                $conversation = $this->conversations->get($accountId, $claim->conversationId);
+                if (
+                    Place::Tray !== $conversation->placeAt($now) || $conversation->hasReturned($now)
+                    || ($claim->revision ?? $conversation->revision()) !== $conversation->revision()
+                ) {
                     continue;
                 }
                 $step->touch($conversation);

@@ -17,6 +17,15 @@ interface Conversations
     /** @throws NotFound */
     public function get(AccountId $accountId, ConversationId $id): Conversation;
 
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, Conversation> by id, in the order of the ids
+     *
+     * @throws NotFound when one of them is not there
+     */
+    public function several(AccountId $accountId, array $ids): array;
+
     public function add(Conversation $conversation): void;
 
     /** @param list<EmailId> $messageIds messages that belong to this conversation from now on */

@@ -266,8 +266,7 @@ final readonly class ConversationController
         Conversations $conversations,
         EntityManagerInterface $orm,
     ): Response {
-        foreach ($unread->conversations as $id) {
-            $conversation = $conversations->get($account->id, new ConversationId($id));
+        foreach ($conversations->several($account->id, $unread->conversations) as $conversation) {
             $unread->unread ? $conversation->markUnread() : $conversation->markRead();
         }
         $orm->flush();

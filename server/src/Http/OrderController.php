@@ -125,8 +125,9 @@ final readonly class OrderController
         $shown = $rows->some($account, $ids);
         $hand = $this->hands->of($account, $ids, $steps);
         $found = [];
+        $conversations = $this->conversations->several($account->id, array_map(strval(...), array_keys($shown)));
         foreach ($shown as $id => $row) {
-            $conversation = $this->conversations->get($account->id, new ConversationId($id));
+            $conversation = $conversations[$id];
             $found[] = [
                 'row' => $row,
                 'same' => Trial::isSame($steps, $conversation->decidedAs()),

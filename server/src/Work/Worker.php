@@ -48,10 +48,11 @@ final readonly class Worker
                 continue;
             }
             try {
-                $this->transaction->run(function () use ($chore, $now): void {
+                $do = function () use ($chore, $now): void {
                     $this->note($chore, $now);
                     $chore->do($now);
-                });
+                };
+                $chore instanceof LongChore ? $do() : $this->transaction->run($do);
                 $done[$chore->name()] = true;
             } catch (\Throwable $problem) {
                 $this->logger->error('A chore failed.', ['chore' => $chore->name(), 'exception' => $problem]);

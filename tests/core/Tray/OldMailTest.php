@@ -10,6 +10,7 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Advice\MailKind;
+use ZippyTray\Core\Tray\Claim;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Decision\Delete;
 use ZippyTray\Core\Tray\Decision\Snooze;
@@ -71,9 +72,13 @@ final class OldMailTest extends TestCase
         $world->decide(new Delete(), [$mail[2]]);
         $world->decide(new Snooze(new Moment($world->clock->now()->modify('+1 minute'), World::zone())), [$mail[3]]);
         $world->clock->set('2026-11-24T11:00:00Z');
+        $claims = array_map(static fn (Conversation $one): Claim => new Claim($one->id, $one->revision()), $mail);
+        $changed = $world->conversation('Looked at before something happened to it');
+        $claims[] = new Claim($changed->id, $changed->revision() - 1);
         $before = $world->state();
-        $gone = ($world->archiveOld)(World::account(), new EntryId('old'), array_map(static fn (Conversation $one) => $one->id, $mail));
+        $gone = ($world->archiveOld)(World::account(), new EntryId('old'), $claims);
         self::assertSame(2, $gone);
+        self::assertSame(Place::Tray, $changed->placeAt($world->clock->now()));
         self::assertSame(
             [Place::Archive, Place::Archive, Place::Bin, Place::Tray],
             array_map(static fn (Conversation $one): Place => $one->placeAt($world->clock->now()), $mail),

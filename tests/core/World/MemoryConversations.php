@@ -24,6 +24,11 @@ final readonly class MemoryConversations implements Conversations
         return $this->memory->conversations[$id->text] ?? throw new NotFound('conversation', $id->text);
     }
 
+    public function several(AccountId $accountId, array $ids): array
+    {
+        return array_combine($ids, array_map(fn (string $id): Conversation => $this->get($accountId, new ConversationId($id)), $ids));
+    }
+
     public function add(Conversation $conversation): void
     {
         $this->memory->conversations[$conversation->id->text] = $conversation;

@@ -251,6 +251,27 @@ final class OrderTest extends ApiTestCase
         self::assertSame(3, $this->counts()['tray']);
     }
 
+    public function testOldMailBehindMuchThatStaysIsReachedToo(): void
+    {
+        $this->signIn();
+        $this->gulls('The week');
+        $connection = $this->service(Connection::class);
+        $columns = $connection->fetchOne(
+            "SELECT group_concat(name, ', ') FROM pragma_table_info('conversation') WHERE name NOT IN ('id', 'latest_at', 'subject')",
+        );
+        self::assertIsString($columns);
+        // Without messages there is nothing to weigh, so that they stay.
+        $connection->executeStatement(
+            "INSERT INTO conversation (id, latest_at, subject, {$columns})
+                WITH RECURSIVE n (n) AS (SELECT 1 UNION ALL SELECT n + 1 FROM n WHERE n < 700)
+                SELECT printf('%08d-0000-4000-8000-000000000000', n), '2020-01-01T00:00:00Z', 'Stays', {$columns} FROM conversation, n",
+        );
+        $this->settle(['oldMail' => [['about' => 'kind', 'what' => 'newsletter', 'days' => 14]]]);
+        $this->service(ArchiveOldMail::class)->do(new \DateTimeImmutable('2026-11-17T08:00:00Z'));
+        self::assertSame(700, $this->counts()['tray']);
+        self::assertNotContains('The week', array_column($this->rows('/tray'), 'subject'));
+    }
+
     public function testOneThatIsDamagedIsShownAndDoesNotKeepTheOthersFromWorking(): void
     {
         $this->signIn();

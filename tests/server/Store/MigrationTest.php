@@ -19,6 +19,7 @@ use ZippyTray\Server\DataFolder;
 use ZippyTray\Server\Migrations\Version20261124000000;
 use ZippyTray\Server\Migrations\Version20261125000000;
 use ZippyTray\Server\Migrations\Version20261208000000;
+use ZippyTray\Server\Migrations\Version20261211000000;
 use ZippyTray\Server\Store\Schema;
 use ZippyTray\Server\Store\SqliteDriver;
 use ZippyTray\Tests\Server\ApiTestCase;
@@ -306,6 +307,60 @@ final class MigrationTest extends ApiTestCase
         self::assertSame(
             'https://tray.ternpoint.example',
             $this->service(Accounts::class)->find('wren@ternpoint.example')?->programAddress(),
+        );
+    }
+
+    public function testWhatTasksCallTheirLabelsBecomesLabels(): void
+    {
+        $connection = $this->begin(Version20261211000000::class);
+        foreach (['wren', 'ada'] as $name) {
+            $connection->insert('account', [
+                'id' => $name,
+                'email' => $name.'@ternpoint.example',
+                'name' => $name,
+                'zone' => 'UTC',
+                'password' => '',
+                'created_at' => '2026-11-01T08:00:00Z',
+            ]);
+            $connection->insert('task_list', ['id' => 'list of '.$name, 'account_id' => $name, 'name' => 'Roof']);
+        }
+        foreach ([
+            'one' => ['wren', ['Harbour', 'money']],
+            'two' => ['wren', ['harbour', ' ', 'money', str_repeat('x', 50)]],
+            'none' => ['wren', []],
+            'hers' => ['ada', ['money']],
+        ] as $id => [$account, $labels]) {
+            $connection->insert('task', [
+                'id' => $id,
+                'account_id' => $account,
+                'created_at' => '2026-11-02T08:00:00Z',
+                'title' => $id,
+                'notes' => '',
+                'list_id' => 'list of '.$account,
+                'sources' => '[]',
+                'labels' => json_encode($labels, \JSON_THROW_ON_ERROR),
+            ]);
+        }
+        $this->service(Schema::class)->bringUpToDate();
+
+        $names = $connection->fetchAllKeyValue('SELECT id, name FROM label');
+        $shown = static function (mixed $json) use ($names): array {
+            self::assertIsString($json);
+
+            return array_map(static fn (mixed $id): mixed => \is_string($id) ? $names[$id] : null, (array) json_decode($json, true));
+        };
+        self::assertSame(
+            [
+                'hers' => ['money'],
+                'none' => [],
+                'one' => ['Harbour', 'money'],
+                'two' => ['Harbour', 'money', str_repeat('x', 40)],
+            ],
+            array_map($shown, $connection->fetchAllKeyValue('SELECT id, labels FROM task ORDER BY id')),
+        );
+        self::assertSame(
+            [['ada', 'money', 'sea'], ['wren', 'Harbour', 'sea'], ['wren', 'money', 'moss'], ['wren', str_repeat('x', 40), 'brass']],
+            $connection->fetchAllNumeric('SELECT account_id, name, colour FROM label ORDER BY account_id, colour DESC, name'),
         );
     }
 

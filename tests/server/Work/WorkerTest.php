@@ -16,6 +16,7 @@ use ZippyTray\Core\Post\Letter;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Store\Files;
 use ZippyTray\Server\Work\Chore;
+use ZippyTray\Server\Work\LongChore;
 use ZippyTray\Server\Work\LooseFiles;
 use ZippyTray\Server\Work\OldRings;
 use ZippyTray\Server\Work\Worker;
@@ -132,6 +133,39 @@ final class WorkerTest extends ApiTestCase
         self::assertSame(3, $connection->fetchOne('SELECT COUNT(*) FROM file'), 'A form may still be open.');
         $loose->do($this->service(ProgramClock::class)->now()->modify('+3 days'));
         self::assertEqualsCanonicalizing([$kept, $drafted], $connection->fetchFirstColumn('SELECT id FROM file'));
+    }
+
+    public function testOneThatReadsMuchHoldsNobodyUpMeanwhile(): void
+    {
+        $open = [];
+        $ask = function () use (&$open): void {
+            $open[] = $this->service(Connection::class)->isTransactionActive();
+        };
+        $before = $this->service(Connection::class)->isTransactionActive();
+        $long = new class($ask) implements LongChore {
+            public function __construct(private readonly \Closure $do)
+            {
+            }
+
+            public function name(): string
+            {
+                return 'long';
+            }
+
+            public function every(): int
+            {
+                return 60;
+            }
+
+            public function do(\DateTimeImmutable $now): void
+            {
+                ($this->do)();
+            }
+        };
+        self::assertSame(['long' => true, 'short' => true], $this->round([$long, $this->chore('short', 60, $ask)]));
+        self::assertSame([$before, true], $open);
+        self::assertFalse($before);
+        self::assertSame([], $this->round([$long]), 'That it was done is written down all the same.');
     }
 
     /**

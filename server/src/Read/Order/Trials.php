@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Order;
 
 use Psr\Clock\ClockInterface;
-use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
-use ZippyTray\Core\Mail\Messages;
-use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Order\Condition;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Tray\ConversationRows;
+use ZippyTray\Server\Store\Ports\MessageStore;
 use ZippyTray\Server\Store\StoredNow;
 
 /**
@@ -24,7 +22,7 @@ final readonly class Trials
 
     public function __construct(
         private ConversationRows $conversations,
-        private Messages $messages,
+        private MessageStore $messages,
         private OrderFacts $facts,
         private ClockInterface $clock,
     ) {
@@ -53,14 +51,15 @@ final readonly class Trials
                 'id' => $id,
             ],
         );
-        $messages = [];
-        foreach ($keys as $key) {
-            $conversation = explode(' ', $key, 2)[1] ?? '';
-            $newest = $this->newest($account, $conversation);
-            if (null !== $newest) {
-                $messages[] = [$newest, $conversation];
-            }
-        }
+        $newest = $this->messages->newestByOthers(
+            $account->id,
+            array_map(static fn (string $key): string => explode(' ', $key, 2)[1] ?? '', $keys),
+        );
+        $messages = array_map(
+            static fn (Message $message, int|string $conversation): array => [$message, (string) $conversation],
+            $newest,
+            array_keys($newest),
+        );
         $facts = $this->facts->of($account, $messages, [$condition], false);
         $found = [];
         foreach ($messages as [$message, $conversation]) {
@@ -70,19 +69,5 @@ final readonly class Trials
         }
 
         return ['found' => $found, 'seen' => \count($keys), 'next' => \count($keys) < self::PAGE ? null : (end($keys) ?: null)];
-    }
-
-    private function newest(Account $account, string $conversation): ?Message
-    {
-        try {
-            $message = $this->messages->get(
-                $account->id,
-                $this->messages->newestIn($account->id, new ConversationId($conversation)),
-            );
-        } catch (NotFound) {
-            return null;
-        }
-
-        return $message->own ? null : $message;
     }
 }

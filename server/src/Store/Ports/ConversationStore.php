@@ -27,6 +27,23 @@ final readonly class ConversationStore implements Conversations
             ?? throw new NotFound('conversation', $id->text);
     }
 
+    public function several(AccountId $accountId, array $ids): array
+    {
+        $found = [];
+        foreach (array_chunk($ids, 500) as $some) {
+            foreach ($this->orm->getRepository(Conversation::class)->findBy(['id' => $some]) as $conversation) {
+                $found[$conversation->id->text] = $conversation;
+            }
+        }
+
+        return array_combine($ids, array_map(
+            static fn (string $id): Conversation => true === ($found[$id] ?? null)?->accountId->is($accountId)
+                ? $found[$id]
+                : throw new NotFound('conversation', $id),
+            $ids,
+        ));
+    }
+
     public function add(Conversation $conversation): void
     {
         $this->orm->persist($conversation);

@@ -65,6 +65,34 @@ final readonly class MessageStore implements Messages
         return \is_string($id) ? new EmailId($id) : throw new NotFound('conversation', $conversationId->text);
     }
 
+    /**
+     * @param list<string> $conversations
+     *
+     * @return array<string, Message> by conversation, the newest message of each that somebody else wrote; without damaged ones
+     */
+    public function newestByOthers(AccountId $accountId, array $conversations): array
+    {
+        $ids = $this->orm->getConnection()->fetchAllKeyValue(
+            'SELECT j.value, (SELECT m.id FROM conversation_message c CROSS JOIN message m ON m.id = c.message_id
+                WHERE c.conversation_id = j.value AND +m.account_id = ? AND NOT m.own ORDER BY m.sent_at DESC, m.id DESC LIMIT 1)
+             FROM json_each(?) j',
+            [$accountId, json_encode($conversations, \JSON_THROW_ON_ERROR)],
+        );
+        $messages = [];
+        foreach ($this->byIds($accountId, array_values(array_filter($ids, is_string(...)))) as $message) {
+            $messages[$message->id->text] = $message;
+        }
+
+        $newest = [];
+        foreach ($ids as $conversation => $id) {
+            if (\is_string($id) && isset($messages[$id])) {
+                $newest[(string) $conversation] = $messages[$id];
+            }
+        }
+
+        return $newest;
+    }
+
     public function isKnown(AccountId $accountId, string $fingerprint): bool
     {
         return false !== $this->orm->getConnection()->fetchOne(
@@ -131,19 +159,29 @@ final readonly class MessageStore implements Messages
             'SELECT message_id FROM conversation_message WHERE conversation_id = ?',
             [$conversationId],
         );
+        $messages = $this->byIds($accountId, $ids);
+        usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
+
+        return $messages;
+    }
+
+    /**
+     * @param list<mixed> $ids
+     *
+     * @return list<Message> those that can be read
+     */
+    private function byIds(AccountId $accountId, array $ids): array
+    {
         try {
             // By their ids alone: with the account beside them, all of its messages might be gone through.
-            $messages = array_values(array_filter(
+            return array_values(array_filter(
                 $this->orm->getRepository(Message::class)->findBy(['id' => $ids]),
                 static fn (Message $message): bool => $message->accountId->is($accountId),
             ));
         } catch (\Throwable) {
             // One of them is damaged. The others are there.
-            $messages = array_values(array_filter(array_map(fn (mixed $id): ?Message => $this->orNull($accountId, $id), $ids)));
+            return array_values(array_filter(array_map(fn (mixed $id): ?Message => $this->orNull($accountId, $id), $ids)));
         }
-        usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
-
-        return $messages;
     }
 
     private function orNull(AccountId $accountId, mixed $id): ?Message
