@@ -90,6 +90,30 @@ test('one label is on mail and tasks; it is renamed, merged and deleted, and eac
   }
 })
 
+test('several are labelled and made unread with the mouse alone', async ({ page }) => {
+  const row = (subject: string) => page.getByRole('listitem').filter({ hasText: subject })
+  const slip = page.getByRole('dialog', { name: 'Labels' })
+  for (const subject of ['Bell rope', 'Before the inspection']) {
+    await row(subject).getByRole('checkbox').click()
+  }
+  const bar = page.getByRole('group', { name: 'Stamps' })
+  await bar.getByRole('button', { name: 'Label' }).click()
+  await expect(slip.getByRole('heading')).toHaveText('Label 2 conversations')
+  await slip.getByRole('textbox', { name: 'Which label?' }).fill('both')
+  await slip.getByRole('button', { name: 'Make “both”' }).click()
+  await expect(row('Bell rope')).toContainText('both')
+  await expect(row('Before the inspection')).toContainText('both')
+  await page.keyboard.press('Escape')
+  await expect(slip).toHaveCount(0)
+  for (const subject of ['Bell rope', 'Before the inspection']) {
+    await expect(row(subject).getByRole('checkbox')).toBeChecked()
+  }
+  const classes = () => row('Bell rope').getAttribute('class')
+  const before = await classes()
+  await bar.getByRole('button', { name: /(Unr|R)ead$/ }).click()
+  await expect.poll(classes).not.toBe(before)
+})
+
 test('mail is unread again, from a row and from its sheet, and found by its label', async ({
   desk,
   page,

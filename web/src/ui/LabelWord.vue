@@ -11,7 +11,6 @@ defineProps<{ label: Pick<LabelOn, 'name' | 'colour'> }>()
 
 <style scoped>
 .label-word {
-  --stroke: var(--v-slate);
   display: inline-block;
   max-width: 18ch;
   padding: 0 3px;
@@ -22,31 +21,7 @@ defineProps<{ label: Pick<LabelOn, 'name' | 'colour'> }>()
   font-size: var(--type-small);
   line-height: 19px;
   color: rgb(var(--v-theme-on-surface));
-  background: linear-gradient(color-mix(in srgb, var(--stroke) 55%, transparent) 0 0) 0 calc(100% - 2px) /
-    100% 5px no-repeat;
-}
-
-.sea {
-  --stroke: #2f8a83;
-}
-
-.moss {
-  --stroke: #6a8a3c;
-}
-
-.brass {
-  --stroke: #b98325;
-}
-
-.rust {
-  --stroke: #b5573d;
-}
-
-.plum {
-  --stroke: #84508f;
-}
-
-.sky {
-  --stroke: #4479b0;
+  background: linear-gradient(color-mix(in srgb, var(--tint, var(--v-slate)) 55%, transparent) 0 0) 0
+    calc(100% - 2px) / 100% 5px no-repeat;
 }
 </style>

@@ -7,7 +7,7 @@ import { useKeys } from '@/shared/keys/registry'
 import { useWritingFrom } from '@/features/write'
 import { ConversationLine } from '@/features/conversation'
 import { DecisionCards } from '@/features/decide'
-import { LabelFilter, useMarkKeys } from '@/features/labels'
+import { LabelFilter, MarkButtons, useMarkKeys } from '@/features/labels'
 import { StampCards } from '@/features/stamps'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
@@ -120,7 +120,9 @@ useKeys('Find', [
         @folded="goTo(current)"
         @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
       />
-      <StampCards v-show="selected.size" bar :rows="meant" @decided="decided" @folded="goTo(current)" />
+      <StampCards v-show="selected.size" bar :rows="meant" @decided="decided" @folded="goTo(current)">
+        <MarkButtons :rows="meant" @folded="goTo(current)" />
+      </StampCards>
     </div>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />

@@ -1,6 +1,7 @@
 export { default as LabelFilter } from './LabelFilter.vue'
 export { default as LabelList } from './LabelList.vue'
 export { default as LabelSlip } from './LabelSlip.vue'
+export { default as MarkButtons } from './MarkButtons.vue'
 export { useMarkKeys } from './markKeys'
 export { useLabels } from './queries'
 export { label, LABEL } from './slip'

@@ -14,7 +14,10 @@ type Row = Pick<ConversationRow, 'id' | 'labels' | 'unread'>
  * @param meant those that are selected, or the current one
  * @param back the row has the focus again
  */
-export function useMarkKeys(meant: () => Row[], back?: () => unknown): { keys: Binding[]; open: () => void } {
+export function useMarkKeys(
+  meant: () => Row[],
+  back?: () => unknown,
+): { keys: Binding[]; open: () => void; turn: () => void } {
   const { labelMail } = useLabelSteps()
   const turnUnread = useUnread()
 
@@ -28,18 +31,15 @@ export function useMarkKeys(meant: () => Row[], back?: () => unknown): { keys: B
       closed: back,
     })
   }
+  const turn = () => void attempt(() => turnUnread(meant()))
   const when = () => meant().length > 0
 
   return {
     open,
+    turn,
     keys: [
       { key: LABEL, label: 'Label', opens: true, when, run: open },
-      {
-        key: UNREAD,
-        label: 'Unread again, or read',
-        when,
-        run: () => void attempt(() => turnUnread(meant())),
-      },
+      { key: UNREAD, label: 'Unread again, or read', when, run: turn },
     ],
   }
 }

@@ -7,7 +7,7 @@ import { PlainButton } from '@/ui/kit'
 import { useStamps } from './queries'
 import { stamping, stepsText } from './using'
 
-/** The second row of cards: the person's own stamps, each with its key. */
+/** The second row of cards: the person's own stamps, each with its key, and what else can be done besides. */
 const props = defineProps<{ rows: ConversationRow[]; clearing?: string | undefined; bar?: boolean }>()
 const emit = defineEmits<{ decided: []; folded: [] }>()
 
@@ -40,7 +40,13 @@ useKeys(
 </script>
 
 <template>
-  <div v-if="stamps.length" class="stamps" :class="{ bar }" role="group" aria-label="Stamps">
+  <div
+    v-if="stamps.length || $slots.default"
+    class="stamps"
+    :class="{ bar }"
+    role="group"
+    aria-label="Stamps"
+  >
     <PlainButton
       v-for="stamp in stamps"
       :key="stamp.id"
@@ -52,6 +58,7 @@ useKeys(
       <KeyCap v-if="stamp.key" :name="`Shift+${stamp.key}`" />
       <span class="name">{{ stamp.name }}</span>
     </PlainButton>
+    <slot />
   </div>
 </template>
 

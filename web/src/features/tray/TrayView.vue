@@ -8,7 +8,7 @@ import { DecisionCards } from '@/features/decide'
 import FailedState from '@/ui/FailedState.vue'
 import { GROUPINGS, trayLabel, trayOrder, useGrouping } from '@/features/conversation'
 import { WEIGH, weigh } from '@/features/importance'
-import { LabelFilter, useLabels, useMarkKeys } from '@/features/labels'
+import { LabelFilter, MarkButtons, useLabels, useMarkKeys } from '@/features/labels'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import { attempt } from '@/shared/notice'
@@ -150,13 +150,9 @@ useKeys('Tray', [
           @folded="goTo(current)"
           @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
         />
-        <StampCards
-          v-show="selected.size"
-          bar
-          :rows="meant"
-          @decided="afterDeciding"
-          @folded="goTo(current)"
-        />
+        <StampCards v-show="selected.size" bar :rows="meant" @decided="afterDeciding" @folded="goTo(current)">
+          <MarkButtons :rows="meant" @folded="goTo(current)" />
+        </StampCards>
       </template>
     </div>
 
