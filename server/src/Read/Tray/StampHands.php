@@ -35,7 +35,10 @@ final readonly class StampHands
             $account->profile->speaker($this->clock->now()),
             $account->profile->postSettings(),
             'none' !== $account->mailWays()->out,
-            array_map(static fn (Advice $advice): string => $advice->title, $this->advices->of($account, $makesTask ? $conversationIds : [])),
+            array_map(
+                static fn (Advice $advice): string => $advice->title,
+                $this->advices->of($account, $makesTask ? $conversationIds : []),
+            ),
         );
     }
 }
