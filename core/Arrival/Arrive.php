@@ -32,7 +32,8 @@ use ZippyTray\Core\Tray\Place;
  * conversation, what it settles is settled, and its conversation comes into the tray. What that changed of what was
  * there before is one entry of the journal. Then standing orders are wanted for it, which the worker carries out.
  *
- * Mail of a blocked sender goes to Blocked, and opens no conversation that others are in.
+ * Mail of a blocked sender goes to Blocked, and opens no conversation that others are in. Who clears at certain hours has what nobody
+ * waits for held back until the next of them.
  */
 final readonly class Arrive
 {
@@ -144,16 +145,22 @@ final readonly class Arrive
         \DateTimeImmutable $now,
     ): void {
         $step = new Step();
-        $step->touch($conversation);
+        // Of one that begins with it nothing was there before.
+        0 === $conversation->summary()->messages || $step->touch($conversation);
         $step->say($conversation->subject());
         $because = $isBlocked ? null : ($this->settles)($message, $conversation, $incoming->content->report, $step, $now);
         $others = $conversation->summary()->isBefore($message) ? null : $this->messages->ofConversation($to->accountId, $conversation->id);
-        $conversation->receive($message, Place::Tray === $incoming->into && !$isBlocked, $now, $to->endsSnooze, $because);
+        $opens = Place::Tray === $incoming->into && !$isBlocked;
+        $conversation->receive($message, $opens, $now, $to->endsSnooze, $because, $to->heldUntil);
         if (null !== $others) {
             $conversation->describe([...$others, $message]);
         }
         if ('' === $step->consequence()) {
-            $step->say('', \sprintf('%s has written: it is in the tray again', $message->from->label()));
+            $step->say('', \sprintf(
+                '%s has written: it %s',
+                $message->from->label(),
+                $conversation->isHeld($now) ? 'comes in '.$conversation->awayUntil()?->text() : 'is in the tray again',
+            ));
         }
         $this->journal->note($message->accountId, new EntryId($this->ids->next()), EntryKind::Arrive, $step);
     }

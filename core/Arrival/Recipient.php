@@ -6,14 +6,22 @@ namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Time\Moment;
 
 /**
  * Whose mail it is that comes in.
  */
 final readonly class Recipient
 {
-    /** @param bool $endsSnooze whether a message brings back what was put off until a moment */
-    public function __construct(public AccountId $accountId, public Person $person, public bool $endsSnooze = true)
-    {
+    /**
+     * @param bool        $endsSnooze whether a message brings back what was put off until a moment
+     * @param Moment|null $heldUntil  when what arrives comes into the tray; null: at once
+     */
+    public function __construct(
+        public AccountId $accountId,
+        public Person $person,
+        public bool $endsSnooze = true,
+        public ?Moment $heldUntil = null,
+    ) {
     }
 }

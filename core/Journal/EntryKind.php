@@ -22,6 +22,8 @@ enum EntryKind: string
     case PutBack = 'put_back';
     case MoveReturn = 'move_return';
     case ComeBack = 'come_back';
+    /** Mail that was held back comes in at another moment. */
+    case LetIn = 'let_in';
     /** A message came in and changed what had been decided. */
     case Arrive = 'arrive';
     /** A letter went out, or could not, and changed something besides itself. */

@@ -18,6 +18,7 @@ use ZippyTray\Core\Stamp\StampStep;
 use ZippyTray\Core\Stamp\StepKind;
 use ZippyTray\Core\Stamp\UseStamp;
 use ZippyTray\Core\Tray\Advice\MailKind;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\Place;
@@ -25,8 +26,8 @@ use ZippyTray\Core\Tray\Place;
 /**
  * Carries standing orders out on a message, in the person's order, each as an entry of the journal under its name.
  *
- * What a person decided is not decided again by an order: it only decides about a conversation that is in the tray, that did not come
- * back to it, and of which it means every undecided message. An order never acts on what an order did: it is carried out on mail that
+ * What a person decided is not decided again by an order: it only decides about a conversation that is in the tray or comes into it at
+ * the next hour, that did not come back, and of which it means every undecided message. An order never acts on what an order did: it is carried out on mail that
  * others sent, once for each message. One that answers answers a person at most once a week, and never what a program or a list sent
  * (RFC 3834, 2).
  */
@@ -101,7 +102,8 @@ final readonly class CarryOut
             $order->steps(),
             static fn (StampStep $step): bool => ($mayDecide || !$step->do->decides()) && ($mayAnswer || StepKind::Answer !== $step->do),
         ));
-        if ([] === $steps) {
+        $letsIn = $order->isUrgent() && $conversation->isHeld($now);
+        if ([] === $steps && !$letsIn) {
             return new Outcome($order, null, '');
         }
         $entryId = new EntryId(Id::hashed('order', $order->id->text, $arrived->message->id->text, $run));
@@ -112,11 +114,16 @@ final readonly class CarryOut
             $conversation,
             $hand,
             $entryId,
+            $letsIn,
             $now,
         ): void {
+            if ($letsIn) {
+                $step->touch($conversation);
+                $conversation->letIn($now);
+            }
             $this->stamp->carryOut($steps, $conversation, $hand, $step);
             $step->say('' === $conversation->subject() ? 'No subject' : $conversation->subject(), $order->name());
-            $past = Place::Tray !== $conversation->placeAt($now);
+            $past = Place::Tray !== $conversation->placeAt($now) && !$conversation->isHeld($now);
             $this->effects->note($accountId, $order->id, $entryId, $conversation->id, $past, $now);
             foreach ($steps as $one) {
                 StepKind::Answer !== $one->do ?: $this->effects->noteAnswer($accountId, $conversation->senderEmail(), $now);
@@ -130,7 +137,7 @@ final readonly class CarryOut
     {
         $condition = $order->condition();
 
-        return Place::Tray === $conversation->placeAt($now)
+        return (Place::Tray === $conversation->placeAt($now) || AwayReason::Held === $conversation->awayReason())
             && !$conversation->hasReturned($now)
             && [] === array_filter($arrived->beside, static fn (MessageFacts $other): bool => !$condition->holds($other));
     }

@@ -65,9 +65,8 @@ final readonly class KeepOrders
             $all,
             $order,
         ): void {
-            if ($urgent && [] === $steps) {
-                // To let it in at once is enough to do.
-            } else {
+            // To let it in at once is enough to do.
+            if (!$urgent || [] !== $steps) {
                 ($this->check)($accountId, $steps, $hand);
             }
             if (null === $order) {

@@ -20,4 +20,7 @@ enum AwayReason: string
 
     /** Somebody owes an answer. */
     case HandOver = 'hand_over';
+
+    /** Nobody has seen it yet: it arrived between two hours at which mail comes in, see Sessions. */
+    case Held = 'held';
 }

@@ -54,7 +54,7 @@ final readonly class Back
                 AwayReason::HandOver => \sprintf('%s has not answered: you gave until %s.', $this->owedBy, $day),
                 AwayReason::Answer => \sprintf('No answer has come: you gave until %s.', $day),
                 AwayReason::NextClearing => 'You have not cleared the tray since you put it off.',
-                AwayReason::Snooze => \sprintf('You wanted it back %s.', $day),
+                AwayReason::Snooze, AwayReason::Held => \sprintf('You wanted it back %s.', $day),
             },
         };
     }

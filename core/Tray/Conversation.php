@@ -88,6 +88,8 @@ final class Conversation implements Journaled
      *
      * @param bool             $endsSnooze whether it brings back what was put off until a moment
      * @param BackBecause|null $because    what it is to who waits for an answer; null when it is none
+     * @param Moment|null      $held       the moment at which it comes into the tray; null: at once. What waits for an answer of
+     *                                     somebody, and what is in the tray already, is never held back.
      */
     public function receive(
         Message $message,
@@ -95,18 +97,57 @@ final class Conversation implements Journaled
         \DateTimeImmutable $now,
         bool $endsSnooze = true,
         ?BackBecause $because = BackBecause::Message,
+        ?Moment $held = null,
     ): void {
+        $isNew = 0 === $this->summary->messages;
+        $held = $this->isAwaited($because) ? null : $held;
         $this->summary = $this->summary->with($message);
         if ($opens && !$message->own && !$this->muted) {
             $this->unread = true;
-            if (Place::Away !== $this->place) {
+            if (Place::Away === $this->place) {
+                $this->receiveAway($now, $endsSnooze, $because, $held);
+            } elseif (null !== $held && ($isNew || Place::Tray !== $this->place)) {
+                $this->moveTo(Place::Away);
+                $this->goAway($held, AwayReason::Held);
+            } else {
                 $this->moveTo(Place::Tray);
-            } elseif ($this->hasReturned($now) || $this->endsWaiting($endsSnooze, $because)) {
-                $this->callBack($because ?? BackBecause::Message, $now);
             }
         }
         ++$this->revision;
         $this->revisedByMail = true;
+    }
+
+    private function receiveAway(\DateTimeImmutable $now, bool $endsSnooze, ?BackBecause $because, ?Moment $held): void
+    {
+        if ($this->hasReturned($now)) {
+            $this->callBack($because ?? BackBecause::Message, $now);
+        } elseif (AwayReason::Held === $this->awayReason) {
+            null === $held && null !== $because && $this->isHeld($now) ? $this->letIn($now) : null;
+        } elseif ($this->endsWaiting($endsSnooze, $because)) {
+            $this->callBack($because ?? BackBecause::Message, $held->instant ?? $now);
+        }
+    }
+
+    private function isAwaited(?BackBecause $because): bool
+    {
+        return \in_array($because, [BackBecause::Answer, BackBecause::Undelivered], true)
+            || (BackBecause::Message === $because && AwayReason::Answer === $this->awayReason);
+    }
+
+    /** Whether it has arrived and waits for the hour at which mail comes in. */
+    public function isHeld(\DateTimeInterface $now): bool
+    {
+        return Place::Away === $this->place
+            && !$this->isAwayOver($now)
+            && (AwayReason::Held === $this->awayReason || null !== $this->calledBackBy);
+    }
+
+    /** What is held back comes in at another moment; what had been put off besides, not later than it would have come back. */
+    public function letIn(\DateTimeImmutable $at): void
+    {
+        $this->awayUntil = AwayReason::Held === $this->awayReason ? $at : min($this->awayUntil ?? $at, $at);
+        ++$this->revision;
+        $this->revisedByMail = false;
     }
 
     private function endsWaiting(bool $endsSnooze, ?BackBecause $because): bool
@@ -121,13 +162,17 @@ final class Conversation implements Journaled
         $this->unread = true;
     }
 
-    /** Back before its time; what has come back already stays as it is. */
-    public function callBack(BackBecause $because, \DateTimeImmutable $now): void
+    /**
+     * Back before its time; what has come back already stays as it is.
+     *
+     * @param \DateTimeImmutable $at now, or the moment at which mail that is held back comes in
+     */
+    public function callBack(BackBecause $because, \DateTimeImmutable $at): void
     {
-        if (Place::Away !== $this->place || ($this->hasReturned($now) && !$because->isNews())) {
+        if (Place::Away !== $this->place || ($this->hasReturned($at) && !$because->isNews())) {
             return;
         }
-        $this->awayUntil = min($this->awayUntil ?? $now, $now);
+        $this->awayUntil = min($this->awayUntil ?? $at, $at);
         $this->calledBackBy = $because;
         ++$this->revision;
         $this->revisedByMail = false;
@@ -151,6 +196,8 @@ final class Conversation implements Journaled
             $this->moveTo(Place::Tray);
         } elseif (Place::Away === $other->place && Place::Archive === $this->place) {
             $this->restore(['reminders' => $this->reminders] + $other->state());
+        } elseif (AwayReason::Held === $other->awayReason && null !== $other->awayUntil && AwayReason::Held !== $this->awayReason) {
+            $this->callBack(BackBecause::Message, $other->awayUntil);
         }
         $this->reminders = array_values(array_unique([...$this->reminders, ...$other->reminders], \SORT_REGULAR));
         $this->unread = $this->unread || $other->unread;
@@ -204,6 +251,12 @@ final class Conversation implements Journaled
     /** Away for the same reason until another moment. One of its own ends the waiting for a clearing; a later one counts as putting off. */
     public function moveReturn(Moment $until, \DateTimeImmutable $now): void
     {
+        if (AwayReason::Held === $this->awayReason) {
+            // Nobody had put it away so far.
+            $this->snooze($until, $now);
+
+            return;
+        }
         if (AwayReason::HandOver !== $this->awayReason && null !== $this->awayUntil && $until->instant > $this->awayUntil) {
             $this->snoozedSince ??= $this->decidedAt ?? $now;
             ++$this->snoozes;
@@ -274,14 +327,21 @@ final class Conversation implements Journaled
         $this->awayUntil = $until->instant;
         $this->awayZone = $until->zone->getName();
         $this->awayReason = $reason;
+        $this->calledBackBy = null;
     }
 
     public function placeAt(\DateTimeInterface $now): Place
     {
-        return $this->hasReturned($now) ? Place::Tray : $this->place;
+        return $this->isAwayOver($now) ? Place::Tray : $this->place;
     }
 
+    /** Whether somebody put it away, and it is in the tray again. */
     public function hasReturned(\DateTimeInterface $now): bool
+    {
+        return $this->isAwayOver($now) && AwayReason::Held !== $this->awayReason;
+    }
+
+    private function isAwayOver(\DateTimeInterface $now): bool
     {
         return Place::Away === $this->place && null !== $this->awayUntil && $this->awayUntil <= $now;
     }
@@ -291,10 +351,10 @@ final class Conversation implements Journaled
         return null === $this->awayUntil || null === $this->awayZone ? null : new Moment($this->awayUntil, Moment::zone($this->awayZone));
     }
 
-    /** What leads count from: the moment at which it comes back. */
+    /** What leads count from: the moment at which it comes back; null when nobody put it away. */
     public function due(): ?Due
     {
-        $until = $this->awayUntil();
+        $until = AwayReason::Held === $this->awayReason ? null : $this->awayUntil();
 
         return null === $until ? null : Due::at($until->date(), $until->time(), $until->zone);
     }

@@ -44,7 +44,7 @@ interface Conversations
     public function binned(AccountId $accountId, ?\DateTimeImmutable $since = null): array;
 
     /**
-     * What is in the tray now and was written by this sender, and nobody else but the person.
+     * What is in the tray now, or is held back from it, and was written by this sender, and nobody else but the person.
      *
      * @param string $pattern an address, or "@" and a domain
      *
@@ -67,6 +67,13 @@ interface Conversations
      * @return list<Conversation> what was put off first comes first
      */
     public function awaitingClearing(AccountId $accountId, \DateTimeImmutable $now, \DateTimeImmutable $until): array;
+
+    /**
+     * What has arrived and waits for the hour at which mail comes in, see Conversation::isHeld().
+     *
+     * @return list<Conversation> what comes in first comes first, of that what arrived first
+     */
+    public function held(AccountId $accountId, \DateTimeImmutable $now): array;
 
     /**
      * Notes that the person has looked at a conversation and has not decided. The same occasion counts once.

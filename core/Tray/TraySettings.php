@@ -7,12 +7,13 @@ namespace ZippyTray\Core\Tray;
 use ZippyTray\Core\Refused;
 
 /**
- * How a person puts things off, and what goes by itself.
+ * How a person puts things off, what goes by itself, and when mail comes in.
  *
  * @phpstan-import-type OldRule from OldMail
+ * @phpstan-import-type SessionsState from Sessions
  *
  * @phpstan-type TraySettingsState array{
- *     snoozes: list<string>, mailEndsSnooze: bool, nextAfterDeciding: bool, oldMail: list<OldRule>
+ *     snoozes: list<string>, mailEndsSnooze: bool, nextAfterDeciding: bool, oldMail: list<OldRule>, sessions: SessionsState
  * }
  */
 final readonly class TraySettings
@@ -20,6 +21,8 @@ final readonly class TraySettings
     public SnoozePresets $snoozes;
 
     public OldMail $oldMail;
+
+    public Sessions $sessions;
 
     /**
      * @param bool $mailEndsSnooze    a new message brings a snoozed conversation back at once
@@ -30,9 +33,11 @@ final readonly class TraySettings
         public bool $mailEndsSnooze = true,
         public bool $nextAfterDeciding = true,
         ?OldMail $oldMail = null,
+        ?Sessions $sessions = null,
     ) {
         $this->snoozes = $snoozes ?? new SnoozePresets();
         $this->oldMail = $oldMail ?? new OldMail();
+        $this->sessions = $sessions ?? new Sessions();
     }
 
     /** @return TraySettingsState */
@@ -43,6 +48,7 @@ final readonly class TraySettings
             'mailEndsSnooze' => $this->mailEndsSnooze,
             'nextAfterDeciding' => $this->nextAfterDeciding,
             'oldMail' => $this->oldMail->rules,
+            'sessions' => $this->sessions->state(),
         ];
     }
 
@@ -58,6 +64,7 @@ final readonly class TraySettings
             $state['mailEndsSnooze'],
             $state['nextAfterDeciding'],
             new OldMail($state['oldMail']),
+            Sessions::fromState($state['sessions']),
         );
     }
 }

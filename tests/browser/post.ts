@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
@@ -65,6 +66,14 @@ export async function bring(page: Page, letter: Incoming): Promise<void> {
     ).status
   }, raw)
   expect(status).toBe(200)
+}
+
+/** A letter is handed in at the post room, from which the worker fetches it. */
+export function handIn(raw: string): void {
+  execFileSync('./zippy', ['console', 'post-room:bring', '-'], {
+    input: raw,
+    cwd: join(import.meta.dirname, '../..'),
+  })
 }
 
 /** A letter comes in, and is seen in the tray. */

@@ -34,7 +34,7 @@ final class Architecture
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Settings' => ['Time', 'Mail', 'Person', 'Tray', 'Task', 'Post'],
-        'Arrival' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order'],
+        'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order'],
     ];
 
     /** The same of what a message is; besides, each may know the message itself. */

@@ -13,6 +13,7 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Settings\Profile;
+use ZippyTray\Core\Time\Moment;
 
 /**
  * Somebody who signs in. Every row of the database belongs to one. Who they are stands in the profile, how mail reaches them in
@@ -120,10 +121,30 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return $this->profile->person($this->email);
     }
 
-    /** The person as somebody whose mail comes in. */
-    public function recipient(): Recipient
+    /**
+     * The person as somebody whose mail comes in.
+     *
+     * @param \DateTimeInterface|null $now when it arrives by itself, so that it is held back where they wish so; null: it is brought in
+     */
+    public function recipient(?\DateTimeInterface $now = null): Recipient
     {
-        return new Recipient($this->id, $this->person(), $this->profile->traySettings()->mailEndsSnooze);
+        $settings = $this->profile->traySettings();
+
+        return new Recipient(
+            $this->id,
+            $this->person(),
+            $settings->mailEndsSnooze,
+            null === $now ? null : $this->nextSession($now),
+        );
+    }
+
+    /** When mail comes in the next time; null when it comes in as it arrives. */
+    public function nextSession(\DateTimeInterface $now): ?Moment
+    {
+        return $this->profile->traySettings()->sessions->next(
+            new Moment($now, $this->timeZone()),
+            $this->profile->timeSettings()->week,
+        );
     }
 
     public function setPassword(string $hash): void

@@ -11,8 +11,11 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
+use ZippyTray\Core\Tray\LetIn;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Account\Settings;
 
@@ -27,11 +30,14 @@ final readonly class SettingsController
         EntityManagerInterface $orm,
         SessionState $state,
         ClockInterface $clock,
+        LetIn $letIn,
+        Ids $ids,
         Request $request,
     ): JsonResponse {
         [$time, $tray] = [$settings->time(), $settings->tray()];
         $speaker = new Speaker(new Moment($clock->now(), Moment::zone($settings->zone)), $time);
         $tray->snoozes->check($speaker);
+        $before = $account->nextSession($clock->now());
         $account->profile->settle(null === $settings->name ? $account->profile->name() : trim($settings->name), $settings->zone);
         if (null !== $settings->addresses) {
             $account->profile->goBy($settings->addresses);
@@ -39,6 +45,10 @@ final readonly class SettingsController
         $account->profile->choose($settings->clearingOrder, $time, $settings->tasks($speaker), $tray, $settings->post());
         $account->reachedAt($request->getSchemeAndHttpHost());
         $orm->flush();
+        $next = $account->nextSession($clock->now());
+        if ($before?->text() !== $next?->text() || $before?->instant !== $next?->instant) {
+            $letIn->follow($account->id, new EntryId($ids->next()), $next);
+        }
 
         return $state->response($account);
     }

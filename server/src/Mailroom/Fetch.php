@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Mailroom;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Journal\Transaction;
@@ -34,6 +35,7 @@ final readonly class Fetch
         private Transaction $transaction,
         private Connection $connection,
         private EntityManagerInterface $orm,
+        private ClockInterface $clock,
         private LoggerInterface $logger,
     ) {
     }
@@ -91,7 +93,7 @@ final readonly class Fetch
         }
         try {
             $message = ($this->arrive)(
-                $account->recipient(),
+                $account->recipient($this->clock->now()),
                 $arrived->raw,
                 again: false,
                 with: fn () => $this->note($account, $ways, $arrived->cursor),

@@ -6,8 +6,10 @@ namespace ZippyTray\Server\Read;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Task\OpenTasks;
@@ -21,7 +23,7 @@ use ZippyTray\Server\Store\WhereNow;
  */
 final readonly class Counts
 {
-    public function __construct(private Connection $connection, private OpenTasks $tasks, private StoredNow $now)
+    public function __construct(private Connection $connection, private OpenTasks $tasks, private StoredNow $now, private ClockInterface $clock)
     {
     }
 
@@ -30,12 +32,20 @@ final readonly class Counts
         [$accountId, $zone] = [$account->id, $account->timeZone()];
         $now = $this->now->text();
         [$tray, $away, $bin, $blocked] = array_map(CountNow::in(...), [Place::Tray, Place::Away, Place::Bin, Place::Blocked]);
-        [$forClearing, $isAway] = [CountNow::forClearing(), WhereNow::AWAY];
+        [$forClearing, $held] = array_map(CountNow::awayFor(...), [AwayReason::NextClearing, AwayReason::Held]);
+        $first = static fn (string $of): string => "(SELECT MIN(c.away_until) FROM conversation c WHERE c.account_id = :account AND {$of}
+            AND c.away_until GLOB '????-??-??T??:??:??Z')";
+        $nextSession = $account->nextSession($this->clock->now());
         $columns = $this->connection->fetchAssociative(
-            "SELECT {$tray} AS tray, {$away} AS away, {$forClearing} AS for_clearing, {$bin} AS bin, {$blocked} AS blocked,
-                (SELECT MIN(c.away_until) FROM conversation c WHERE c.account_id = :account AND {$isAway} AND
-                    c.away_until GLOB '????-??-??T??:??:??Z') AS next_return",
-            ['now' => $now, 'account' => $accountId],
+            "SELECT {$tray} AS tray, {$away} AS away, {$forClearing} AS for_clearing, {$bin} AS bin, {$blocked} AS blocked, {$held} AS held,
+                (SELECT COUNT(*) FROM conversation c WHERE c.account_id = :account AND ".WhereNow::PUT_AWAY.'
+                    AND c.away_until <= :session AND c.called_back_by IS NOT NULL) AS called_back,
+                '.$first(WhereNow::PUT_AWAY).' AS next_return, '.$first(WhereNow::HELD).' AS next_held',
+            [
+                'now' => $now,
+                'account' => $accountId,
+                'session' => null === $nextSession ? '' : StoredNow::of($nextSession->instant),
+            ],
         );
         $row = new Row(false === $columns ? [] : $columns);
         $tasks = $this->tasks->counts($account);
@@ -44,8 +54,9 @@ final readonly class Counts
             $row->int('tray'),
             $tasks['open'],
             $tasks['over'],
-            $row->int('away'),
+            $row->int('away') - $row->int('held'),
             $row->int('for_clearing'),
+            $row->int('held') + $row->int('called_back'),
             $row->int('bin'),
             $row->int('blocked'),
             $this->decidedToday($accountId, $zone),
@@ -54,6 +65,7 @@ final readonly class Counts
             $this->count("SELECT COUNT(*) FROM outgoing WHERE account_id = ? AND state IN ('failed', 'doubt')", $accountId),
             $this->count('SELECT COUNT(*) FROM left_out WHERE account_id = ?', $accountId),
             $row->stringOrNull('next_return'),
+            $row->stringOrNull('next_held') ?? (null === $nextSession ? null : StoredNow::of($nextSession->instant)),
             $now,
         );
     }

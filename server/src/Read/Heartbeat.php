@@ -102,6 +102,7 @@ final readonly class Heartbeat
             $next,
             $this->nextOfTasks($account),
             null === $counts->nextReturn ? null : new \DateTimeImmutable($counts->nextReturn),
+            null === $counts->comesIn ? null : new \DateTimeImmutable($counts->comesIn),
             $this->midnight($account),
         ]));
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Store;
 
+use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Place;
 
 /**
@@ -29,10 +30,10 @@ final class CountNow
         };
     }
 
-    /** Of those that are away, those that wait for the next clearing. */
-    public static function forClearing(): string
+    /** Of those that are away, those that are so for a reason. */
+    public static function awayFor(AwayReason $reason): string
     {
-        return '('.self::KEPT." AND k.place = 'away' AND k.reason = 'next_clearing') - (".self::FEW.WhereNow::NOT_AWAY."
-            AND c.away_reason = 'next_clearing')";
+        return '('.self::KEPT." AND k.place = 'away' AND k.reason = '{$reason->value}') - (".self::FEW.WhereNow::NOT_AWAY."
+            AND c.away_reason = '{$reason->value}')";
     }
 }

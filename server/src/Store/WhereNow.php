@@ -14,8 +14,20 @@ final class WhereNow
 {
     public const AWAY = "c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until > :now";
 
+    /** Of those, what somebody put away; not what is held back. */
+    public const PUT_AWAY = self::AWAY." AND c.away_reason IS NOT 'held'";
+
+    /** It has arrived, and waits for the hour at which mail comes in; what Conversation::isHeld() says of one. */
+    public const HELD = self::AWAY." AND (c.away_reason = 'held' OR c.called_back_by IS NOT NULL)";
+
     /** It was away, and has come back to the tray. */
     public const BACK = "c.place = 'away' AND c.away_until IS NOT NULL AND c.away_until <= :now";
+
+    /** Of those, what somebody had put away; not what was held back. */
+    public const CAME_BACK = self::BACK." AND c.away_reason IS NOT 'held'";
+
+    /** Of those, what was held back until the hour at which mail comes in. */
+    public const CAME_IN = self::BACK." AND c.away_reason = 'held'";
 
     /** It was put away and is not: it has come back, or is damaged. */
     public const NOT_AWAY = "c.place = 'away' AND (c.away_until IS NULL OR c.away_until <= :now)";

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Order;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\ConversationId;
@@ -246,6 +247,41 @@ final class CarryOutTest extends TestCase
         self::assertSame([], $world->memory->orders);
     }
 
+    /** @return iterable<string, array{list<StampStep>, bool, Place, list<bool>}> steps, urgent, where it is then, what went past the tray */
+    public static function heldBack(): iterable
+    {
+        yield 'urgent and no more' => [[], true, Place::Tray, [false]];
+        yield 'urgent, and labelled' => [[new StampStep(StepKind::Label, ['now'])], true, Place::Tray, [false]];
+        yield 'labelled' => [[new StampStep(StepKind::Label, ['later'])], false, Place::Away, [false]];
+        yield 'archived' => [[new StampStep(StepKind::Archive)], false, Place::Archive, [true]];
+    }
+
+    /**
+     * @param list<StampStep> $steps
+     * @param list<bool>      $past
+     */
+    #[DataProvider('heldBack')]
+    public function testMailThatIsHeldBackIsDealtWithAndWhatIsUrgentComesInAtOnce(array $steps, bool $urgent, Place $place, array $past): void
+    {
+        $world = new World();
+        self::order($world, 'Gulls', self::NEWS, $steps, urgent: $urgent);
+        $to = new Recipient(
+            World::account(),
+            new Person(World::OWN),
+            heldUntil: new Moment(new \DateTimeImmutable('2026-11-24T13:00:00Z'), World::zone()),
+        );
+        $message = self::letter($world, 'news@gulls.example', 'Gulls', to: $to);
+        $conversation = self::conversation($world, $message);
+        $before = $world->state();
+        $outcome = self::arrives($world, $message)[0];
+        self::assertSame([$place, $past], [
+            $conversation->placeAt($world->clock->now()),
+            array_column($world->memory->effects, 'past'),
+        ]);
+        $world->undo($outcome->entry ?? throw new \LogicException('It did nothing.'));
+        self::assertSame([$before, true], [$world->state(), $conversation->isHeld($world->clock->now())]);
+    }
+
     public function testOrdersAreWantedForWhatOthersSentIntoTheTray(): void
     {
         $world = new World();
@@ -258,8 +294,15 @@ final class CarryOutTest extends TestCase
      * @param array<string, mixed> $condition
      * @param list<StampStep>      $steps
      */
-    private static function order(World $world, string $name, array $condition, array $steps, bool $on = true, bool $last = false): Entry
-    {
+    private static function order(
+        World $world,
+        string $name,
+        array $condition,
+        array $steps,
+        bool $on = true,
+        bool $last = false,
+        bool $urgent = false,
+    ): Entry {
         return $world->keepOrders->keep(
             World::account(),
             new EntryId($world->ids->next()),
@@ -269,7 +312,7 @@ final class CarryOutTest extends TestCase
             $steps,
             $on,
             $last,
-            false,
+            $urgent,
             self::hand($world),
         );
     }
@@ -283,10 +326,10 @@ final class CarryOutTest extends TestCase
         return array_map(static fn ($order): string => $order->name(), $orders);
     }
 
-    private static function letter(World $world, string $from, string $subject, string $header = ''): Message
+    private static function letter(World $world, string $from, string $subject, string $header = '', ?Recipient $to = null): Message
     {
         return ($world->arrive)(
-            World::recipient(),
+            $to ?? World::recipient(),
             "From: {$from}\nTo: ".World::OWN."\nSubject: {$subject}\nMessage-ID: <".$world->ids->next()."@x.example>\n{$header}\nA text.",
         ) ?? throw new \LogicException('It was refused.');
     }

@@ -59,7 +59,7 @@ final readonly class MemoryConversations implements Conversations
     {
         return array_values(array_filter(
             $this->memory->conversations,
-            fn (Conversation $conversation): bool => Place::Tray === $conversation->placeAt($now)
+            fn (Conversation $conversation): bool => (Place::Tray === $conversation->placeAt($now) || $conversation->isHeld($now))
                 && $this->isOnlyFrom($conversation, $pattern),
         ));
     }
@@ -83,6 +83,14 @@ final readonly class MemoryConversations implements Conversations
             static fn (Conversation $conversation): bool => AwayReason::NextClearing === $conversation->awayReason()
                 && !$conversation->hasReturned($now)
                 && $conversation->decidedAt() <= $until,
+        ));
+    }
+
+    public function held(AccountId $accountId, \DateTimeImmutable $now): array
+    {
+        return array_values(array_filter(
+            $this->memory->conversations,
+            static fn (Conversation $conversation): bool => $conversation->isHeld($now),
         ));
     }
 

@@ -72,6 +72,7 @@ use ZippyTray\Core\Tray\Decision;
 use ZippyTray\Core\Tray\EmptyBin;
 use ZippyTray\Core\Tray\Importance\Correct;
 use ZippyTray\Core\Tray\Importance\Learn;
+use ZippyTray\Core\Tray\LetIn;
 use ZippyTray\Core\Tray\PassOver;
 use ZippyTray\Core\Tray\PutLabels;
 use ZippyTray\Core\Tray\Reading;
@@ -96,6 +97,8 @@ final class World
     public readonly EmptyBin $emptyBin;
 
     public readonly BlockSender $block;
+
+    public readonly LetIn $letIn;
 
     public readonly PassOver $passOver;
 
@@ -229,6 +232,7 @@ final class World
             $this->clock,
             $this->ids,
         );
+        $this->letIn = new LetIn($conversations, $journal, $this->clock);
         $this->archiveOld = new ArchiveOld($conversations, $journal, $this->clock);
         $orders = new MemoryOrders($this->memory);
         $this->keepOrders = new KeepOrders($orders, new CheckSteps($templates), $journal);

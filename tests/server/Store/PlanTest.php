@@ -69,6 +69,7 @@ final class PlanTest extends ApiTestCase
         $tray = $this->rows('/tray');
         [$first, $second] = [self::text($tray[0]['id'] ?? null), self::text($tray[1]['id'] ?? null)];
         yield 'tray' => fn (): array => $this->call('GET', '/tray');
+        yield 'let in' => fn (): array => $this->call('POST', '/let-in', ['entry' => self::id()], 422);
         yield 'tray by importance' => fn (): array => $this->call('GET', '/tray?order=important');
         yield 'how much it matters' => fn (): array => $this->call('GET', "/conversations/{$first}/importance");
         yield 'what was said of it' => fn (): array => $this->call('GET', '/corrections');

@@ -57,6 +57,41 @@ final class WhereNowTest extends ApiTestCase
         }
     }
 
+    /** What has arrived and waits is told apart from what was put away, here as there. */
+    public function testWhatIsHeldBack(): void
+    {
+        $account = $this->signIn();
+        $connection = $this->service(Connection::class);
+        $now = new \DateTimeImmutable('2026-11-24 10:00:00 UTC');
+        foreach (['held', 'snooze', 'answer'] as $reason) {
+            foreach ([-1, 0, 1] as $seconds) {
+                foreach ([null, 'message'] as $because) {
+                    $subject = "{$reason} {$seconds} ".($because ?? 'time');
+                    $this->receive($subject, text: 'Hello');
+                    $connection->update('conversation', [
+                        'place' => 'away',
+                        'away_until' => StoredNow::of($now->modify("{$seconds} seconds")),
+                        'away_zone' => 'Europe/Dublin',
+                        'away_reason' => $reason,
+                        'called_back_by' => $because,
+                    ], ['subject' => $subject]);
+                    $id = self::text($connection->fetchOne('SELECT id FROM conversation WHERE subject = ?', [$subject]));
+                    $conversation = $this->service(Conversations::class)->get($account->id, new ConversationId($id));
+                    $is = static fn (string $condition): bool => 1 === $connection->fetchOne(
+                        'SELECT COUNT(*) FROM conversation c WHERE c.id = :id AND '.$condition,
+                        ['id' => $id, 'now' => StoredNow::of($now)],
+                    );
+                    self::assertSame(
+                        [$conversation->isHeld($now), $conversation->hasReturned($now), 'held' === $reason && $seconds <= 0],
+                        [$is(WhereNow::HELD), $is(WhereNow::CAME_BACK), $is(WhereNow::CAME_IN)],
+                        $subject,
+                    );
+                }
+            }
+        }
+        self::assertCount(4, $this->service(Conversations::class)->held($account->id, $now));
+    }
+
     /** They are kept, and what has come back is told apart. */
     public function testCountsSayWhatPlacesHold(): void
     {

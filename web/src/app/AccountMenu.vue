@@ -2,6 +2,7 @@
 import {
   mdiAccountMultipleOutline,
   mdiEmailArrowLeftOutline,
+  mdiEyeOffOutline,
   mdiKeyboardOutline,
   mdiLogout,
   mdiThemeLightDark,
@@ -12,6 +13,7 @@ import { useTheme } from 'vuetify'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { useCover } from '@/shared/keys/registry'
 import { keepTheme, keptTheme, type ThemeChoice } from './theme'
+import { alone } from '@/shared/alone'
 import { attempt } from '@/shared/notice'
 import { PlainButton } from '@/ui/kit'
 
@@ -52,6 +54,7 @@ function changeTheme(): void {
       <v-list-item :prepend-icon="mdiAccountMultipleOutline" title="People" to="/people" />
       <v-list-item :prepend-icon="mdiTuneVariant" title="Settings" to="/settings" />
       <v-list-item :prepend-icon="mdiKeyboardOutline" title="Keys" @click="$emit('keys')" />
+      <v-list-item :prepend-icon="mdiEyeOffOutline" title="Only this in sight" @click="alone = true" />
       <v-list-item
         :prepend-icon="mdiThemeLightDark"
         :title="next === 'dark' ? 'Dark desk' : 'Light desk'"

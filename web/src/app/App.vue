@@ -21,6 +21,7 @@ import SignInPanel from './SignInPanel.vue'
 import TopBar from './TopBar.vue'
 import TheDock from './TheDock.vue'
 import WorkStrip from './WorkStrip.vue'
+import { alone } from '@/shared/alone'
 import { setTypist } from '@/shared/typing/kept'
 
 const { data: session, account, error, refetch } = useSession()
@@ -40,7 +41,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
         </router-view>
       </main>
       <TheDock />
-      <DayRail />
+      <DayRail v-if="!alone" />
       <JotLine ref="jotLine" />
       <KeyCard ref="keyCard" />
       <AskDialog />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { ref, watch } from 'vue'
+import { alone } from '@/shared/alone'
 import NoticeBar from './NoticeBar.vue'
 import RingCards from '@/features/ring/RingCards.vue'
 import TrailStrip from './TrailStrip.vue'
@@ -18,7 +19,7 @@ watch(height, (now) => document.documentElement.style.setProperty('--dock', `${M
   <div ref="dock" class="dock">
     <NoticeBar />
     <RingCards />
-    <TrailStrip />
+    <TrailStrip v-show="!alone" />
   </div>
 </template>
 

@@ -9,6 +9,7 @@ import KeyCap from '@/ui/KeyCap.vue'
 import { folded, unfoldRings } from '@/features/ring/rings'
 import TrailMenu from './TrailMenu.vue'
 import { counted } from '@/shared/words'
+import { ALONE, alone } from '@/shared/alone'
 import { PlainButton } from '@/ui/kit'
 
 defineProps<{ demo: boolean }>()
@@ -37,13 +38,19 @@ function step(by: number): void {
 useKeys(EVERYWHERE, [
   { key: ',', label: 'Previous view of the bar', run: () => step(-1) },
   { key: '.', label: 'Next view of the bar', run: () => step(1) },
+  { key: ALONE, label: 'Only this, or all again', run: () => (alone.value = !alone.value) },
   { key: '+', label: 'Write a message', opens: true, run: () => void router.push('/write') },
 ])
 </script>
 
 <template>
   <div class="bar-room" />
-  <header class="bar">
+  <header v-if="alone" class="bar bare">
+    <PlainButton class="tool right" @click="alone = false">
+      <KeyCap :name="ALONE" /> <span>All again</span>
+    </PlainButton>
+  </header>
+  <header v-else class="bar">
     <router-link to="/" class="mark plain" aria-label="Zippy Tray"
       ><i aria-hidden="true" /><span>Zippy Tray</span></router-link
     >
@@ -97,6 +104,11 @@ useKeys(EVERYWHERE, [
   padding: 0 20px;
   background: var(--v-rim);
   border-bottom: 1px solid var(--v-edge);
+}
+
+.bare {
+  background: rgb(var(--v-theme-background));
+  border-bottom-color: transparent;
 }
 
 .mark {

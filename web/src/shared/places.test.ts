@@ -25,6 +25,10 @@ test.each([
     'away until you next clear the tray, at the latest tomorrow at 09:00',
   ],
   [
+    { place: 'away' as const, awayUntil: until, awayReason: 'held' as const },
+    'here already, and comes in tomorrow at 09:00',
+  ],
+  [
     { place: 'away' as const, awayUntil: until, awayReason: 'hand_over' as const, owedBy: 'Petra' },
     'away: Petra owes you an answer by tomorrow at 09:00',
   ],

@@ -10,6 +10,8 @@ export function placeText(row: ConversationRow): string {
       if (row.owedBy && row.awayUntil) {
         return `away: ${row.owedBy} owes you an answer by ${nearMoment(row.awayUntil)}`
       }
+      if (row.awayUntil && row.awayReason === 'held')
+        return `here already, and comes in ${nearMoment(row.awayUntil)}`
       if (row.awayUntil && row.awayReason === 'answer') {
         return `away until they answer, at the latest ${nearMoment(row.awayUntil)}`
       }

@@ -14,6 +14,7 @@ const DONE: Record<Entry['kind'], string> = {
   put_back: 'Put back',
   move_return: 'Return moved',
   come_back: 'Came back',
+  let_in: 'Let in',
   arrive: 'Came in',
   deliver: 'Went out',
   remind: 'Reminders changed',

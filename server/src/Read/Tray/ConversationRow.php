@@ -61,6 +61,8 @@ final readonly class ConversationRow
         $until = $row->stringOrNull('away_until');
         $back = self::back($row, $now);
         $returned = null !== $back;
+        $reason = AwayReason::tryFrom($row->string('away_reason'));
+        $isOver = null !== $until && null !== $reason && $until <= StoredNow::of($now->instant);
 
         return new self(
             $row->string('id'),
@@ -72,14 +74,14 @@ final readonly class ConversationRow
             $row->int('messages'),
             $row->int('attachments'),
             $row->bool('unread'),
-            $returned ? Place::Tray : Place::from($row->string('place')),
+            $isOver ? Place::Tray : Place::from($row->string('place')),
             $until,
             $returned,
             $row->int('snoozes'),
             $row->stringOrNull('binned_at'),
             $row->bool('muted'),
             $row->stringOrNull('owed_by'),
-            AwayReason::tryFrom($row->string('away_reason')),
+            $reason,
             0 === $row->int('snoozes') ? null : $row->stringOrNull('snoozed_since'),
             null === $back ? null : BackView::of($back, $now->date()),
             \count($row->json('reminders')),
@@ -127,12 +129,12 @@ final readonly class ConversationRow
         );
     }
 
-    /** How it came back, or null when it did not. */
+    /** How it came back, or null when it did not, or when nobody had put it away. */
     public static function back(Row $row, Moment $now): ?Back
     {
         $until = $row->stringOrNull('away_until');
         $reason = AwayReason::tryFrom($row->string('away_reason'));
-        if (null === $until || null === $reason || $until > StoredNow::of($now->instant)) {
+        if (null === $until || null === $reason || AwayReason::Held === $reason || $until > StoredNow::of($now->instant)) {
             return null;
         }
         $instant = static fn (string $column): ?\DateTimeImmutable => null === $row->stringOrNull($column)

@@ -41,7 +41,7 @@ final readonly class ConversationRows
 
     public const BACK = self::OF_ACCOUNT.WhereNow::BACK;
 
-    private const AWAY = 'c.account_id = :account AND '.WhereNow::AWAY;
+    private const AWAY = 'c.account_id = :account AND '.WhereNow::PUT_AWAY;
 
     /** How often a conversation was looked at since it was last decided, for a query of c. */
     public const TOUCHES = '(SELECT COUNT(*) FROM conversation_touch t WHERE t.conversation_id = c.id AND t.touched_at > '
@@ -90,11 +90,11 @@ final readonly class ConversationRows
         return $this->rows($account, $ids, $this->advices->weighed($account, $ids));
     }
 
-    /** A query for the first of all that is in the tray. */
-    private static function first(string $only, string $by): string
+    /** A query for the first of all that is in the tray and never was away, and of what was. */
+    private static function first(string $only, string $by, string $besides = self::BACK): string
     {
         return 'SELECT c.id FROM conversation c WHERE c.id IN (SELECT * FROM ('.self::OF_TRAY.$only.$by.') UNION ALL SELECT * FROM ('
-            .self::BACK.$only.$by.'))'.$by;
+            .$besides.$only.$by.'))'.$by;
     }
 
     /**
@@ -104,16 +104,14 @@ final readonly class ConversationRows
      */
     private function grouped(Account $account, string $only, array $with): array
     {
-        $ids = $this->ids(self::BACK.$only.' ORDER BY c.away_until, c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST, $account, $with);
+        $ids = $this->ids(
+            self::OF_ACCOUNT.WhereNow::CAME_BACK.$only.' ORDER BY c.away_until, c.latest_at DESC, c.id LIMIT '.self::TRAY_MOST,
+            $account,
+            $with,
+        );
         if (\count($ids) < self::TRAY_MOST) {
-            array_push(
-                $ids,
-                ...$this->ids(
-                    self::OF_TRAY.$only.' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids)),
-                    $account,
-                    $with,
-                ),
-            );
+            $newest = ' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids));
+            array_push($ids, ...$this->ids(self::first($only, $newest, self::OF_ACCOUNT.WhereNow::CAME_IN), $account, $with));
         }
         $weighed = $this->advices->weighed($account, $ids);
         $rows = $this->rows($account, $ids, $weighed);

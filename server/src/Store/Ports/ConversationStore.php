@@ -83,7 +83,7 @@ final readonly class ConversationStore implements Conversations
     public function waitingFrom(AccountId $accountId, string $pattern, \DateTimeImmutable $now): array
     {
         return $this->found(
-            'c.account_id = :account AND '.WhereNow::is(Place::Tray).'
+            'c.account_id = :account AND ('.WhereNow::is(Place::Tray).' OR '.WhereNow::HELD.')
              AND NOT EXISTS (SELECT 1 FROM conversation_message x JOIN message m ON m.id = x.message_id
                 WHERE x.conversation_id = c.id AND NOT m.own AND NOT ('.self::of("LOWER(m.sender ->> 'email')").'))
              AND ('.self::of('LOWER(c.latest_email)').')',
@@ -106,6 +106,15 @@ final readonly class ConversationStore implements Conversations
             ['account' => $accountId->text, 'now' => StoredNow::of($now), 'until' => StoredNow::of($until)],
         );
         usort($found, static fn (Conversation $a, Conversation $b): int => [$a->decidedAt(), $a->id] <=> [$b->decidedAt(), $b->id]);
+
+        return $found;
+    }
+
+    public function held(AccountId $accountId, \DateTimeImmutable $now): array
+    {
+        $found = $this->found('c.account_id = :account AND '.WhereNow::HELD, ['account' => $accountId->text, 'now' => StoredNow::of($now)]);
+        usort($found, static fn (Conversation $a, Conversation $b): int => [$a->awayUntil()?->instant, $a->summary()->latestAt, $a->id]
+            <=> [$b->awayUntil()?->instant, $b->summary()->latestAt, $b->id]);
 
         return $found;
     }
@@ -140,7 +149,7 @@ final readonly class ConversationStore implements Conversations
         $this->orm->flush();
         $ids = $this->orm->getConnection()->fetchFirstColumn("SELECT c.id FROM conversation c WHERE {$where}", $parameters);
 
-        return $this->orm->getRepository(Conversation::class)->findBy(['id' => $ids]);
+        return [] === $ids ? [] : $this->orm->getRepository(Conversation::class)->findBy(['id' => $ids]);
     }
 
     public function erase(Conversation $conversation): void

@@ -6,6 +6,7 @@ import KeyCap from '@/ui/KeyCap.vue'
 import TrayMark from '@/ui/TrayMark.vue'
 import { counted, deedOf, lasting, subjectOf } from '@/shared/words'
 import { useComing } from '@/features/coming'
+import { HeldLine } from '@/features/sessions'
 
 /** What became of a clearing: how many, how long, what of them, and what comes back next. */
 const props = defineProps<{ clearing: Clearing; left: number }>()
@@ -35,6 +36,7 @@ const most = computed(() => Math.max(1, ...props.clearing.became.map(({ count })
       }}
       <template v-if="clearing.passed">{{ counted(clearing.passed, 'conversation') }} passed over.</template>
     </p>
+    <HeldLine />
     <div class="parts">
       <section v-if="clearing.became.length">
         <h2>What became of them</h2>

@@ -15,6 +15,7 @@ import AccessSettings from './AccessSettings.vue'
 import MailSettings from './MailSettings.vue'
 import { attempt } from '@/shared/notice'
 import PersonSettings from './PersonSettings.vue'
+import SessionSettings from './SessionSettings.vue'
 import TaskSettings from './TaskSettings.vue'
 import TimeSettings from './TimeSettings.vue'
 import { counted } from '@/shared/words'
@@ -132,6 +133,7 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
             >
           </fieldset>
         </section>
+        <SessionSettings />
         <section class="sheet part">
           <h2>Labels</h2>
           <LabelList />

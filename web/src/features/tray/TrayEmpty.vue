@@ -4,6 +4,7 @@ import { nearMoment } from '@/shared/time/format'
 import { counted } from '@/shared/words'
 import { useFind } from '@/features/find'
 import { PastLine } from '@/features/orders'
+import { HeldLine } from '@/features/sessions'
 import EmptyState from '@/ui/EmptyState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
@@ -37,6 +38,7 @@ const { data: everything } = useFind('', '')
       >What you put off comes back {{ nearMoment(counts.nextReturn) }}.</template
     >
     <template v-else>When mail comes in, it waits for you here.</template>
+    <HeldLine />
     <template #actions>
       <v-btn variant="outlined" to="/tasks">Look at the tasks</v-btn>
       <v-btn v-if="counts?.forClearing" color="primary" :to="{ name: 'clearing' }"

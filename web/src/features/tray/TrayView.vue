@@ -16,6 +16,7 @@ import { useWritingFrom } from '@/features/write'
 import { useSelection } from '@/shared/selection'
 import { send } from '@/features/tasks'
 import { PastLine } from '@/features/orders'
+import { HeldLine, useLetIn } from '@/features/sessions'
 import { StampCards } from '@/features/stamps'
 import RestDialog from './RestDialog.vue'
 import TrayEmpty from './TrayEmpty.vue'
@@ -65,6 +66,8 @@ const { keys: markKeys } = useMarkKeys(
   () => goTo(current.value),
 )
 
+const { key: letInKey } = useLetIn()
+
 useKeys('Tray', [
   {
     key: ' ',
@@ -111,6 +114,7 @@ useKeys('Tray', [
     run: () => (archivingRest.value = true),
   },
   ...selecting,
+  letInKey,
 ])
 </script>
 
@@ -156,6 +160,7 @@ useKeys('Tray', [
       </template>
     </div>
 
+    <HeldLine v-if="rows.length" class="waits" />
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
     <TrayEmpty
@@ -210,6 +215,10 @@ useKeys('Tray', [
 .start {
   display: flex;
   gap: 12px;
+}
+
+.waits {
+  margin: -2px 0 6px;
 }
 
 /* the cards stand in for the two buttons as soon as something is selected */

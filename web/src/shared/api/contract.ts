@@ -217,6 +217,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/let-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let in at once what is held back until the hour at which mail comes in */
+        post: operations["letIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/clearings": {
         parameters: {
             query?: never;
@@ -2070,6 +2087,13 @@ export interface components {
                 what: string;
                 days: number;
             }[];
+            /** @description The hours at which mail that arrives comes into the tray; what arrives between two of them waits for the later one */
+            sessions: {
+                /** @description Otherwise mail comes in as it arrives */
+                on: boolean;
+                hours: components["schemas"]["Time"][];
+                workingDaysOnly: boolean;
+            };
             /** @description When phrases for putting something off, in order */
             snoozes: string[];
             /** @description A new message brings a snoozed conversation back at once */
@@ -2143,6 +2167,8 @@ export interface components {
             away: number;
             /** @description Of those, what comes back with the next clearing */
             forClearing: number;
+            /** @description Conversations that have arrived, and wait for the hour at which mail comes in */
+            held: number;
             bin: number;
             /** @description Conversations of blocked senders */
             blocked: number;
@@ -2156,6 +2182,8 @@ export interface components {
             /** @description Messages that could not be taken in */
             leftOut: number;
             nextReturn: components["schemas"]["Instant"] | null;
+            /** @description When mail that is held back comes in; null when mail comes in as it arrives */
+            comesIn: components["schemas"]["Instant"] | null;
             now: components["schemas"]["Instant"];
         };
         Heartbeat: {
@@ -2275,8 +2303,8 @@ export interface components {
             muted: boolean;
             /** @description Who owes an answer */
             owedBy: string | null;
-            /** @description Why it is, or was, away */
-            awayReason: ("snooze" | "answer" | "next_clearing" | "hand_over") | null;
+            /** @description Why it is, or was, away; held: it has arrived, and comes in at its hour */
+            awayReason: ("snooze" | "answer" | "next_clearing" | "hand_over" | "held") | null;
             /** @description When it was put off first, of those times */
             snoozedSince: components["schemas"]["Instant"] | null;
             back: null | {
@@ -3089,7 +3117,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "add_order" | "edit_order" | "delete_order" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "add_order" | "edit_order" | "delete_order" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -3489,6 +3517,25 @@ export interface operations {
                     };
                 };
             };
+            default: components["responses"]["Problem"];
+        };
+    };
+    letIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
             default: components["responses"]["Problem"];
         };
     };

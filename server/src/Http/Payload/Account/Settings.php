@@ -14,21 +14,23 @@ use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Time\Week;
 use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\OldMail;
+use ZippyTray\Core\Tray\Sessions;
 use ZippyTray\Core\Tray\SnoozePresets;
 use ZippyTray\Core\Tray\TraySettings;
 
 final readonly class Settings
 {
     /**
-     * @param bool                                                $dayFirst    whether 4/12 is the fourth of December
-     * @param list<int>                                           $workingDays 1 is Monday
-     * @param array<string, string>                               $marks       times by the value of their mark
-     * @param string                                              $zone        IANA name
-     * @param list<string>                                        $snoozes     when phrases
-     * @param string                                              $taskDue     a when phrase; empty: none
-     * @param string|null                                         $name        of the person; null: as it is
-     * @param list<array{about: string, what: string, days: int}> $oldMail     see OldMail
-     * @param list<string>|null                                   $addresses   that are theirs besides; null: as they are
+     * @param bool                                                        $dayFirst    whether 4/12 is the fourth of December
+     * @param list<int>                                                   $workingDays 1 is Monday
+     * @param array<string, string>                                       $marks       times by the value of their mark
+     * @param string                                                      $zone        IANA name
+     * @param list<string>                                                $snoozes     when phrases
+     * @param string                                                      $taskDue     a when phrase; empty: none
+     * @param string|null                                                 $name        of the person; null: as it is
+     * @param list<array{about: string, what: string, days: int}>         $oldMail     see OldMail
+     * @param array{on: bool, hours: list<string>, workingDaysOnly: bool} $sessions    see Sessions
+     * @param list<string>|null                                           $addresses   that are theirs besides; null: as they are
      */
     public function __construct(
         public bool $dayFirst,
@@ -64,6 +66,12 @@ final readonly class Settings
             'days' => new Assert\Type('int'),
         ])])]
         public array $oldMail = [],
+        #[Assert\Collection([
+            'on' => new Assert\Type('bool'),
+            'hours' => [new Assert\Type('list'), new Assert\Count(max: 50), new Assert\All([new Assert\Type('string')])],
+            'workingDaysOnly' => new Assert\Type('bool'),
+        ])]
+        public array $sessions = ['on' => false, 'hours' => Sessions::USUAL, 'workingDaysOnly' => false],
     ) {
     }
 
@@ -84,6 +92,7 @@ final readonly class Settings
             $this->mailEndsSnooze,
             $this->nextAfterDeciding,
             new OldMail($this->oldMail),
+            Sessions::fromState($this->sessions),
         );
     }
 

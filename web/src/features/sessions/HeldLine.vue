@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import { nearMoment } from '@/shared/time/format'
+import KeyCap from '@/ui/KeyCap.vue'
+import { LinkButton } from '@/ui/kit'
+import { LET_IN, useLetIn } from './letIn'
+
+/** When mail comes in next, and how much of it waits, in a quiet line; nothing where mail comes in as it arrives. */
+const { held, comesIn, letIn } = useLetIn()
+</script>
+
+<template>
+  <p v-if="comesIn" class="held slate" role="status">
+    <template v-if="held"
+      >{{ held }} {{ held === 1 ? 'waits' : 'wait' }} to come in {{ nearMoment(comesIn) }}.
+      <LinkButton @click="letIn">Let {{ held === 1 ? 'it' : 'them' }} in now</LinkButton>
+      <KeyCap :name="LET_IN"
+    /></template>
+    <template v-else>Mail comes in {{ nearMoment(comesIn) }}.</template>
+  </p>
+</template>
+
+<style scoped>
+.held {
+  margin: 0;
+  font-size: var(--type-note);
+}
+
+.held kbd {
+  margin-left: 2px;
+}
+</style>

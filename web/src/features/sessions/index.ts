@@ -1,0 +1,2 @@
+export { default as HeldLine } from './HeldLine.vue'
+export { useLetIn } from './letIn'
