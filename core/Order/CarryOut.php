@@ -26,9 +26,10 @@ use ZippyTray\Core\Tray\Place;
 /**
  * Carries standing orders out on a message, in the person's order, each as an entry of the journal under its name.
  *
- * What a person decided is not decided again by an order: it only decides about a conversation that is in the tray or comes into it at
- * the next hour, that did not come back, and of which it means every undecided message. An order never acts on what an order did: it is carried out on mail that
- * others sent, once for each message. One that answers answers a person at most once a week, and never what a program or a list sent
+ * What a person decided is not decided again by an order: it only decides about a conversation that is in the tray or comes into it
+ * at the next hour, that did not come back, and of which it means every undecided message. An order never acts on what an order did:
+ * it is carried out on mail that others sent, once for each message. One that answers answers a person at most once a week, and never
+ * what a program or a list sent
  * (RFC 3834, 2).
  */
 final readonly class CarryOut

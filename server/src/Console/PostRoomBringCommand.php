@@ -16,8 +16,11 @@ use ZippyTray\Server\Mailroom\PostRoom\PostRoom;
 #[AsCommand('post-room:bring', 'Hands a message in at the post room, as if somebody had sent it')]
 final class PostRoomBringCommand extends Command
 {
-    public function __construct(private readonly OneAccount $account, private readonly PostRoom $room, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly OneAccount $account,
+        private readonly PostRoom $room,
+        private readonly ClockInterface $clock,
+    ) {
         parent::__construct();
     }
 

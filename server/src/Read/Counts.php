@@ -23,8 +23,12 @@ use ZippyTray\Server\Store\WhereNow;
  */
 final readonly class Counts
 {
-    public function __construct(private Connection $connection, private OpenTasks $tasks, private StoredNow $now, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Connection $connection,
+        private OpenTasks $tasks,
+        private StoredNow $now,
+        private ClockInterface $clock,
+    ) {
     }
 
     public function of(Account $account): CountsView

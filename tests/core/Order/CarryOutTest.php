@@ -247,7 +247,7 @@ final class CarryOutTest extends TestCase
         self::assertSame([], $world->memory->orders);
     }
 
-    /** @return iterable<string, array{list<StampStep>, bool, Place, list<bool>}> steps, urgent, where it is then, what went past the tray */
+    /** @return iterable<string, array{list<StampStep>, bool, Place, list<bool>}> steps, urgent, where it is, what went past the tray */
     public static function heldBack(): iterable
     {
         yield 'urgent and no more' => [[], true, Place::Tray, [false]];
@@ -261,8 +261,12 @@ final class CarryOutTest extends TestCase
      * @param list<bool>      $past
      */
     #[DataProvider('heldBack')]
-    public function testMailThatIsHeldBackIsDealtWithAndWhatIsUrgentComesInAtOnce(array $steps, bool $urgent, Place $place, array $past): void
-    {
+    public function testMailThatIsHeldBackIsDealtWithAndWhatIsUrgentComesInAtOnce(
+        array $steps,
+        bool $urgent,
+        Place $place,
+        array $past,
+    ): void {
         $world = new World();
         self::order($world, 'Gulls', self::NEWS, $steps, urgent: $urgent);
         $to = new Recipient(

@@ -36,7 +36,9 @@ final class HeldTest extends TestCase
     public static function arrivals(): iterable
     {
         $at = static fn (string $when): Moment => self::moment($when);
-        $decided = static fn (Decision $decision): \Closure => static fn (World $world, Conversation $mail): mixed => $world->decide($decision, [$mail]);
+        $decided = static fn (Decision $decision): \Closure => static function (World $world, Conversation $mail) use ($decision): void {
+            $world->decide($decision, [$mail]);
+        };
         $tam = 'tam@glass.example';
         yield 'in the tray' => [static fn (): bool => true, $tam, true, Place::Tray, null];
         yield 'archived' => [$decided(new Archive()), $tam, false, Place::Tray, null];

@@ -77,7 +77,8 @@ final class SessionsTest extends TestCase
 
     public function testHoursThatAreNone(): void
     {
-        foreach ([[], ['25:00'], ['9'], ['09:00 '], array_map(static fn (int $hour): string => \sprintf('%02d:15', $hour), range(0, 12))] as $hours) {
+        $many = array_map(static fn (int $hour): string => \sprintf('%02d:15', $hour), range(0, 12));
+        foreach ([[], ['25:00'], ['9'], ['09:00 '], $many] as $hours) {
             try {
                 new Sessions(true, $hours);
                 self::fail(implode(' ', $hours));

@@ -132,7 +132,8 @@ final class SessionsTest extends ApiTestCase
     /** @param array<string, mixed> $changes */
     private function sessions(array $changes = [], int $status = 200): void
     {
-        $this->settle(['sessions' => $changes + ['on' => true, 'hours' => ['09:00', '13:00', '16:30'], 'workingDaysOnly' => false]], $status);
+        $usual = ['on' => true, 'hours' => ['09:00', '13:00', '16:30'], 'workingDaysOnly' => false];
+        $this->settle(['sessions' => $changes + $usual], $status);
     }
 
     private function arrive(string $subject, string $from, string $id = '', string $header = ''): void
