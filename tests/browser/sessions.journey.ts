@@ -50,6 +50,7 @@ test('mail waits for its hour, is found meanwhile, and is let in with a key', as
   await desk.goTo('Find')
   await expect(page.locator('input:focus')).toBeVisible()
   await page.keyboard.type('slate')
+  await expect(page.locator('mark').first()).toHaveText('slates')
   await desk.row('Which slate').getByRole('link').first().click()
   await expect(page.getByText('here already, and comes in')).toBeVisible()
 
