@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Arrival;
 
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Id;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
@@ -13,10 +15,14 @@ use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Mail\Mime\UnreadableMessage;
 use ZippyTray\Core\Mail\Thread\ThreadIndex;
+use ZippyTray\Core\MailIn\Asking;
+use ZippyTray\Core\MailIn\MadeByMail;
+use ZippyTray\Core\MailIn\MailIns;
 use ZippyTray\Core\Order\Orders;
 use ZippyTray\Core\Tray\Advice\Gist;
 use ZippyTray\Core\Tray\BlockedSender;
@@ -30,7 +36,8 @@ use ZippyTray\Core\Tray\Place;
  * It is read first, which takes the time that it takes: parsed, refused when it is known or was removed for good, and
  * looked through for advice. Then it is kept, in one transaction, for which others wait: it is sorted into its
  * conversation, what it settles is settled, and its conversation comes into the tray. What that changed of what was
- * there before is one entry of the journal. Then standing orders are wanted for it, which the worker carries out.
+ * there before is one entry of the journal. Then standing orders are wanted for it, and what it asks by a mail-in
+ * address, which the worker carries out.
  *
  * Mail of a blocked sender goes to Blocked, and opens no conversation that others are in. Who clears at certain hours has what nobody
  * waits for held back until the next of them.
@@ -46,6 +53,7 @@ final readonly class Arrive
         private BlockedSenders $blocked,
         private Settle $settles,
         private Orders $orders,
+        private MailIns $mailIns,
         private Journal $journal,
         private Transaction $transaction,
         private ClockInterface $clock,
@@ -85,12 +93,13 @@ final readonly class Arrive
     public function read(Recipient $to, string $raw, Place $into = Place::Tray, bool $again = true, bool $advised = true): Incoming
     {
         $content = $this->reader->read($raw, $this->now());
-        $isRefused = $this->messages->isKnown($to->accountId, $content->fingerprint)
+        $isRefused = null !== $this->messages->known($to->accountId, $content->fingerprint)
             || (!$again && $this->messages->isErased($to->accountId, $content->fingerprint));
-        $isDecided = !$isRefused && Place::Tray === $into && !$to->person->is($content->from);
+        $isDecided = !$isRefused && Place::Tray === $into && !self::isOwn($content, $to);
+        $asking = null === $to->mailIn ? null : Asking::of($content, $to->person, $to->mailIn);
         $findings = $isDecided && $advised ? $this->reading->read($to, Gist::of($content), $content->header) : null;
 
-        return new Incoming($raw, $content, $into, $isRefused, $isDecided, $advised, $findings);
+        return new Incoming($raw, $content, $into, $isRefused, $isDecided, $advised, $findings, $asking);
     }
 
     /**
@@ -101,7 +110,11 @@ final readonly class Arrive
     public function keep(Recipient $to, Incoming $incoming): ?Message
     {
         // Another one may have brought it in since it was read.
-        if ($incoming->isRefused || $this->messages->isKnown($to->accountId, $incoming->content->fingerprint)) {
+        $known = $this->messages->known($to->accountId, $incoming->content->fingerprint);
+        if ($incoming->isRefused || null !== $known) {
+            // It may have come to another address as well, or be a copy of what was sent from here.
+            null === $known ?: $this->ask($to->accountId, $known, $incoming->asking);
+
             return null;
         }
         $now = $this->now();
@@ -110,7 +123,7 @@ final readonly class Arrive
             $to->accountId,
             $incoming->content,
             \strlen($incoming->raw),
-            $to->person->is($incoming->content->from),
+            self::isOwn($incoming->content, $to),
             $now,
         );
         $isBlocked = $this->isBlocked($message);
@@ -122,12 +135,28 @@ final readonly class Arrive
         $this->settle($message, $conversation, $incoming, $isBlocked, $to, $now);
         $this->messages->add($message, $incoming->raw, $conversation->id);
         $this->threads->put($message);
+        $this->ask($to->accountId, $message->id, $incoming->asking);
         if ($incoming->isDecided) {
             $this->orders->want($to->accountId, $message->id);
             $incoming->isAdvised ? $this->reading->keep($to, $message->id, $incoming->findings) : $this->reading->want($to, [$message->id]);
         }
 
         return $message;
+    }
+
+    /** Whether they wrote it themselves; who only pretends to be them did not. */
+    private static function isOwn(MessageContent $content, Recipient $to): bool
+    {
+        return $to->person->is($content->from) && !$content->isDisowned;
+    }
+
+    /** What it asks of the program is wanted, once, however often it comes. */
+    private function ask(AccountId $accountId, EmailId $messageId, ?Asking $asking): void
+    {
+        if (null !== $asking) {
+            $id = Id::hashed('mail-in', $messageId->text, $asking->answers, ...$asking->details);
+            $this->mailIns->want(new MadeByMail($id, $accountId, $messageId, $asking->details, $asking->answers, $this->now()));
+        }
     }
 
     private function isBlocked(Message $message): bool

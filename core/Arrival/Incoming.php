@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Arrival;
 
 use ZippyTray\Core\Mail\MessageContent;
+use ZippyTray\Core\MailIn\Asking;
 use ZippyTray\Core\Tray\Advice\Findings;
 use ZippyTray\Core\Tray\Place;
 
@@ -18,6 +19,7 @@ final readonly class Incoming
      * @param bool          $isRefused it is here already, or was removed for good
      * @param bool          $isDecided whether it asks the person for a decision
      * @param bool          $isAdvised whether it has been read for advice; otherwise that is to be done later
+     * @param Asking|null   $asking    what it asks of the program itself
      * @param Findings|null $findings  null when it was not read for advice, or could not be
      */
     public function __construct(
@@ -28,6 +30,7 @@ final readonly class Incoming
         public bool $isDecided,
         public bool $isAdvised,
         public ?Findings $findings,
+        public ?Asking $asking = null,
     ) {
     }
 }

@@ -73,6 +73,8 @@ enum EntryKind: string
     case OldMail = 'old_mail';
     /** A standing order was carried out. */
     case Order = 'order';
+    /** A letter to a mail-in address asked for it. */
+    case MailIn = 'mail_in';
     case AddOrder = 'add_order';
     case EditOrder = 'edit_order';
     case DeleteOrder = 'delete_order';

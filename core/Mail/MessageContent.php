@@ -27,6 +27,8 @@ final readonly class MessageContent
      * @param string                  $fingerprint the same for the same message, whichever way it came
      * @param Report|null             $report      what it reports of another message's delivery
      * @param list<Remark>            $remarks     what there is to say of it besides
+     * @param list<string>            $deliveredTo addresses to which servers handed it over, in lower case
+     * @param bool                    $isDisowned  whether a server found that it does not come from where it says
      */
     public function __construct(
         public string $header,
@@ -46,6 +48,8 @@ final readonly class MessageContent
         public string $fingerprint,
         public ?Report $report = null,
         public array $remarks = [],
+        public array $deliveredTo = [],
+        public bool $isDisowned = false,
     ) {
     }
 }

@@ -25,7 +25,8 @@ interface Messages
     /** @return list<Message> of a conversation, oldest first */
     public function ofConversation(AccountId $accountId, ConversationId $conversationId): array;
 
-    public function isKnown(AccountId $accountId, string $fingerprint): bool;
+    /** @return EmailId|null null when it is not here, or not any more */
+    public function known(AccountId $accountId, string $fingerprint): ?EmailId;
 
     /** Whether the person has removed it for good. */
     public function isErased(AccountId $accountId, string $fingerprint): bool;

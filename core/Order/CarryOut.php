@@ -122,7 +122,7 @@ final readonly class CarryOut
                 $step->touch($conversation);
                 $conversation->letIn($now);
             }
-            $this->stamp->carryOut($steps, $conversation, $hand, $step);
+            $this->stamp->carryOut($steps, $conversation, $hand, $step, true);
             $step->say('' === $conversation->subject() ? 'No subject' : $conversation->subject(), $order->name());
             $past = Place::Tray !== $conversation->placeAt($now) && !$conversation->isHeld($now);
             $this->effects->note($accountId, $order->id, $entryId, $conversation->id, $past, $now);

@@ -80,7 +80,7 @@ final class Digest
 
     public function letter(Address $to, LocalDate $today): Letter
     {
-        return new Letter([$to], subject: $this->subject($today), text: $this->text());
+        return new Letter([$to], subject: $this->subject($today), text: $this->text(), automatic: true);
     }
 
     private function subject(LocalDate $today): string

@@ -13,7 +13,7 @@ use ZippyTray\Core\Refused;
  * @phpstan-type AddressState array{name: string, email: string}
  * @phpstan-type LetterState array{
  *     to: list<AddressState>, cc: list<AddressState>, bcc: list<AddressState>, subject: string, text: string,
- *     formatted: bool, files: list<string>, carried: list<int>, what: string, until: string
+ *     formatted: bool, files: list<string>, carried: list<int>, what: string, until: string, automatic?: bool, replyTo?: string
  * }
  */
 final readonly class Letter
@@ -40,6 +40,8 @@ final readonly class Letter
      * @param list<int>     $carried   places, from 0, of the attachments of the forwarded message that go with it
      * @param string        $what      the writer expects in answer, as it is being filled in
      * @param string        $until     by when, as it is being filled in: any words; empty when no answer is expected
+     * @param bool          $automatic whether the program wrote it by itself
+     * @param string        $replyTo   the address at which it is answered; empty: that of the writer
      *
      * @throws Refused when it is too long, or has too many files
      */
@@ -54,6 +56,8 @@ final readonly class Letter
         public array $carried = [],
         public string $what = '',
         public string $until = '',
+        public bool $automatic = false,
+        public string $replyTo = '',
     ) {
         $this->subject = trim((string) preg_replace('/[\x00-\x1f\x7f\s]+/u', ' ', mb_scrub($subject)));
         $this->text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], mb_scrub($text));
@@ -71,34 +75,42 @@ final readonly class Letter
     /** @param list<Address> $to */
     public function withTo(array $to): self
     {
-        return new self(
-            $to,
-            $this->cc,
-            $this->bcc,
-            $this->subject,
-            $this->text,
-            $this->formatted,
-            $this->files,
-            $this->carried,
-            $this->what,
-            $this->until,
-        );
+        return $this->but(['to' => $to]);
     }
 
     public function withText(string $text): self
     {
-        return new self(
-            $this->to,
-            $this->cc,
-            $this->bcc,
-            $this->subject,
-            $text,
-            $this->formatted,
-            $this->files,
-            $this->carried,
-            $this->what,
-            $this->until,
-        );
+        return $this->but(['text' => $text]);
+    }
+
+    /** Written by the program in somebody's name (RFC 3834). */
+    public function automatic(): self
+    {
+        return $this->but(['automatic' => true]);
+    }
+
+    /**
+     * @param list<Address> $to
+     * @param list<Address> $cc
+     * @param list<Address> $bcc
+     */
+    public function withRecipients(array $to, array $cc, array $bcc): self
+    {
+        return $this->but(['to' => $to, 'cc' => $cc, 'bcc' => $bcc]);
+    }
+
+    /** @param array<string, mixed> $changes by the name of the property */
+    private function but(array $changes): self
+    {
+        /**
+         * @var array{
+         *     to: list<Address>, cc: list<Address>, bcc: list<Address>, subject: string, text: string, formatted: bool,
+         *     files: list<string>, carried: list<int>, what: string, until: string, automatic: bool, replyTo: string
+         * } $all
+         */
+        $all = [...get_object_vars($this), ...$changes];
+
+        return new self(...$all);
     }
 
     /** @return list<Address> whoever gets it, each once */
@@ -126,6 +138,9 @@ final readonly class Letter
             'carried' => $this->carried,
             'what' => $this->what,
             'until' => $this->until,
+            // Letters of before have neither.
+            ...($this->automatic ? ['automatic' => true] : []),
+            ...('' === $this->replyTo ? [] : ['replyTo' => $this->replyTo]),
         ];
     }
 
@@ -143,6 +158,8 @@ final readonly class Letter
             $state['carried'],
             $state['what'],
             $state['until'],
+            $state['automatic'] ?? false,
+            $state['replyTo'] ?? '',
         );
     }
 

@@ -53,17 +53,10 @@ final readonly class Recipients
      */
     public static function checkAll(Letter $letter): Letter
     {
-        $checked = new Letter(
+        $checked = $letter->withRecipients(
             self::checked($letter->to, 'to'),
             self::checked($letter->cc, 'cc'),
             self::checked($letter->bcc, 'bcc'),
-            $letter->subject,
-            $letter->text,
-            $letter->formatted,
-            $letter->files,
-            $letter->carried,
-            $letter->what,
-            $letter->until,
         );
         $count = \count($checked->recipients());
         if (0 === $count) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Settings;
 
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\MailIn\MailInSettings;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Refused;
@@ -42,6 +43,9 @@ final class Profile
 
     /** @var array{undoSeconds?: int, signature?: string, digest?: bool} */
     private array $postSettings = [];
+
+    /** @var array{on?: bool, allowed?: list<string>, confirm?: string} */
+    private array $mailInSettings = [];
 
     private ClearingOrder $clearingOrder = ClearingOrder::Grouped;
 
@@ -109,6 +113,7 @@ final class Profile
         TaskSettings $tasks,
         TraySettings $tray,
         PostSettings $post,
+        MailInSettings $mailIn,
     ): void {
         $this->clearingOrder = $clearingOrder;
         ['dayFirst' => $this->dayFirst] = $state = $time->state();
@@ -116,6 +121,7 @@ final class Profile
         $this->taskSettings = $tasks->state();
         $this->traySettings = $tray->state();
         $this->postSettings = $post->state();
+        $this->mailInSettings = $mailIn->state();
     }
 
     public function choosePost(PostSettings $post): void
@@ -143,6 +149,11 @@ final class Profile
         $state = $this->postSettings + (new PostSettings())->state();
 
         return new PostSettings($state['undoSeconds'], $state['signature'], $state['digest']);
+    }
+
+    public function mailInSettings(): MailInSettings
+    {
+        return MailInSettings::fromState($this->mailInSettings + (new MailInSettings())->state());
     }
 
     public function clearingOrder(): ClearingOrder
@@ -174,6 +185,7 @@ final class Profile
             $this->taskSettings,
             $this->traySettings,
             $this->postSettings,
+            $this->mailInSettings,
             $this->clearingOrder->value,
         ];
     }

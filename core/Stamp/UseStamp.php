@@ -105,16 +105,17 @@ final readonly class UseStamp
      * All steps on one conversation, within another step.
      *
      * @param list<StampStep> $steps
+     * @param bool            $byItself whether nobody looks on: what is sent says so
      *
      * @throws Refused when one of them cannot be carried out
      */
-    public function carryOut(array $steps, Conversation $conversation, StampHand $hand, Step $step): void
+    public function carryOut(array $steps, Conversation $conversation, StampHand $hand, Step $step, bool $byItself = false): void
     {
         // The decision comes last: what is written or labelled is about the conversation as it is.
         usort($steps, static fn (StampStep $one, StampStep $other): int => $one->do->decides() <=> $other->do->decides());
         foreach ($steps as $one) {
             try {
-                $this->one($one, $conversation, $hand, $step);
+                $this->one($one, $conversation, $hand, $step, $byItself);
             } catch (Refused $refused) {
                 throw new Refused(\sprintf('"%s": %s', self::about($conversation), $refused->getMessage()), $refused->field);
             }
@@ -122,13 +123,13 @@ final readonly class UseStamp
     }
 
     /** @throws Refused */
-    private function one(StampStep $one, Conversation $conversation, StampHand $hand, Step $step): void
+    private function one(StampStep $one, Conversation $conversation, StampHand $hand, Step $step, bool $byItself): void
     {
         match ($one->do) {
             StepKind::Label => $this->labels->put($conversation, $one->labels, [], $step),
             StepKind::Unlabel => $this->labels->put($conversation, [], $one->labels, $step),
             StepKind::Read => $this->read($conversation, $step),
-            StepKind::Answer => $this->answer($one, $conversation, $hand, $step),
+            StepKind::Answer => $this->answer($one, $conversation, $hand, $step, $byItself),
             StepKind::Task => $this->tasks->ofMail(
                 $conversation,
                 $this->foresee->task($one, $conversation, $hand),
@@ -156,7 +157,7 @@ final readonly class UseStamp
     }
 
     /** @throws Refused */
-    private function answer(StampStep $one, Conversation $conversation, StampHand $hand, Step $step): void
+    private function answer(StampStep $one, Conversation $conversation, StampHand $hand, Step $step, bool $byItself): void
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         [$message, $kind, $letter] = $this->foresee->answer($one, $conversation, $hand);
@@ -167,7 +168,7 @@ final readonly class UseStamp
             $kind,
             $message->id,
             $conversation->id,
-            $letter,
+            $one->send && $byItself ? $letter->automatic() : $letter,
             $now,
         );
         if ($one->send) {

@@ -22,6 +22,7 @@ use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\Decided;
 use ZippyTray\Core\Tray\Overtaken;
+use ZippyTray\Core\Tray\Place;
 
 /**
  * Makes tasks, of messages or by themselves, in one step. A task that comes from a message keeps a
@@ -168,13 +169,33 @@ final readonly class MakeTasks
         return $task;
     }
 
-    private function keep(Task $task, Message $message, \DateTimeImmutable $now, Step $step): void
+    /**
+     * A task of one message, within another step. A conversation that is away stays so.
+     *
+     * @param \DateTimeZone $zone the person's own
+     *
+     * @throws Refused when a field cannot be taken as it is
+     */
+    public function ofMessage(Message $message, TaskFields $fields, \DateTimeZone $zone, Step $step): Task
+    {
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $id = new TaskId($this->ids->next());
+        $task = $this->fill->make($message->accountId, $id, $now, $fields, $zone, $step, new LastRanks($this->tasks));
+        $conversation = $this->conversations->get($message->accountId, $this->messages->conversationOf($message));
+        $this->keep($task, $message, $now, $step, Place::Away !== $conversation->placeAt($now) || $conversation->isHeld($now));
+
+        return $task;
+    }
+
+    private function keep(Task $task, Message $message, \DateTimeImmutable $now, Step $step, bool $archives = true): void
     {
         $copy = SourceCopy::of($this->ids->next(), $message, $this->messages->source($message));
         $this->tasks->addSource($copy);
         $task->leadBackTo([Source::message($copy), ...$task->sources()]);
-        $conversation = $this->conversations->get($message->accountId, $this->messages->conversationOf($message));
-        $step->touch($conversation);
-        $conversation->archive($now, AdvisedDecision::Task);
+        if ($archives) {
+            $conversation = $this->conversations->get($message->accountId, $this->messages->conversationOf($message));
+            $step->touch($conversation);
+            $conversation->archive($now, AdvisedDecision::Task);
+        }
     }
 }

@@ -31,10 +31,11 @@ final class Architecture
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
         'Stamp' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Owed', 'Post'],
+        'MailIn' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
-        'Settings' => ['Time', 'Mail', 'Person', 'Tray', 'Task', 'Post'],
-        'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order'],
+        'Settings' => ['Time', 'Mail', 'MailIn', 'Person', 'Tray', 'Task', 'Post'],
+        'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order', 'MailIn'],
     ];
 
     /** The same of what a message is; besides, each may know the message itself. */

@@ -101,6 +101,8 @@ final readonly class MessageReader
                     $bounded?->html,
                 ),
             ],
+            Delivery::recipients($headers),
+            Delivery::isDisowned($headers),
         );
     }
 

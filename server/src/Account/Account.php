@@ -124,7 +124,8 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     /**
      * The person as somebody whose mail comes in.
      *
-     * @param \DateTimeInterface|null $now when it arrives by itself, so that it is held back where they wish so; null: it is brought in
+     * @param \DateTimeInterface|null $now when it arrives by itself, so that it is held back and asks for things as they wish; null: it is
+     *                                     brought in
      */
     public function recipient(?\DateTimeInterface $now = null): Recipient
     {
@@ -135,6 +136,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
             $this->person(),
             $settings->mailEndsSnooze,
             null === $now ? null : $this->nextSession($now),
+            null === $now ? null : $this->profile->mailInSettings(),
         );
     }
 

@@ -21,6 +21,7 @@ use ZippyTray\Server\PrivateLocks;
 use ZippyTray\Server\Store\WorkerSeen;
 use ZippyTray\Server\Work\CarryOutOrders;
 use ZippyTray\Server\Work\KeepLearning;
+use ZippyTray\Server\Work\ObeyMailIn;
 use ZippyTray\Server\Work\ReadWanted;
 use ZippyTray\Server\Work\WeighTray;
 use ZippyTray\Server\Work\Worker;
@@ -45,6 +46,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
         private readonly Deliver $deliver,
         private readonly Fetch $fetch,
         private readonly ReadWanted $read,
+        private readonly ObeyMailIn $mailIn,
         private readonly CarryOutOrders $orders,
         private readonly KeepLearning $learning,
         private readonly WeighTray $weighing,
@@ -118,6 +120,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
             'sending' => fn () => ($this->deliver)($isEnding),
             'fetching' => fn () => ($this->fetch)($isEnding),
             'reading' => fn () => ($this->read)($isEnding),
+            'mail-in addresses' => fn () => ($this->mailIn)($isEnding),
             'standing orders' => fn () => ($this->orders)($isEnding),
             'learning' => fn () => ($this->learning)($isEnding),
             'weighing' => fn () => ($this->weighing)(),

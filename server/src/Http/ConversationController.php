@@ -18,6 +18,7 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\MailIn\MadeByMail;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Promise;
@@ -49,6 +50,7 @@ use ZippyTray\Server\Read\Tray\AdviceView;
 use ZippyTray\Server\Read\Tray\ConversationRows;
 use ZippyTray\Server\Read\Tray\RestRows;
 use ZippyTray\Server\Store\Ports\FindingsStore;
+use ZippyTray\Server\Store\Ports\MailInStore;
 use ZippyTray\Server\Store\Ports\MessageStore;
 use ZippyTray\Server\Store\StoredNow;
 
@@ -110,6 +112,7 @@ final readonly class ConversationController
         FindingsStore $findings,
         OutgoingRows $drafts,
         OwedRows $owed,
+        MailInStore $mailIns,
         ClockInterface $clock,
     ): JsonResponse {
         $messages = $store->ofConversation($account->id, new ConversationId($id));
@@ -146,6 +149,16 @@ final readonly class ConversationController
             'owed' => $this->owed($account, $owed->in($account, new ConversationId($id)), $messages, $found, $clock),
             'reminders' => $this->reminders($conversation, $account->profile->speaker($clock->now())),
             'history' => $entries->ofConversation($account->id, $id),
+            'byMail' => array_map(
+                static fn (MadeByMail $made): array => [
+                    'message' => $made->messageId,
+                    'state' => $made->state,
+                    'did' => $made->did,
+                    'troubles' => $made->troubles,
+                    'task' => $made->taskId,
+                ],
+                $mailIns->of($account->id, $ids),
+            ),
         ]);
     }
 

@@ -35,6 +35,7 @@ final readonly class SessionState
                     ...$account->profile->taskSettings()->state(),
                     ...$account->profile->traySettings()->state(),
                     ...$account->profile->postSettings()->state(),
+                    'mailIn' => $account->profile->mailInSettings()->state(),
                     'zone' => $account->timeZone()->getName(),
                 ],
             ],

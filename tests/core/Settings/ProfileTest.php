@@ -7,6 +7,8 @@ namespace ZippyTray\Tests\Core\Settings;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\MailIn\Confirm;
+use ZippyTray\Core\MailIn\MailInSettings;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Settings\Profile;
@@ -14,6 +16,7 @@ use ZippyTray\Core\Task\TaskSettings;
 use ZippyTray\Core\Time\TimeSettings;
 use ZippyTray\Core\Time\Week;
 use ZippyTray\Core\Tray\ClearingOrder;
+use ZippyTray\Core\Tray\Sessions;
 use ZippyTray\Core\Tray\TraySettings;
 
 /**
@@ -42,17 +45,19 @@ final class ProfileTest extends TestCase
         $profile = new Profile('Wren', 'Europe/Dublin');
         $time = new TimeSettings(false, new Week(7, [1, 2, 3]), ['morning' => '07:15']);
         $tasks = new TaskSettings(true, taskDue: 'friday');
-        $tray = new TraySettings(mailEndsSnooze: false, nextAfterDeciding: false);
+        $tray = new TraySettings(mailEndsSnooze: false, nextAfterDeciding: false, sessions: new Sessions(true, ['10:00'], true));
+        $mailIn = new MailInSettings(false, ['Ada@x.example'], Confirm::Trouble);
         $post = new PostSettings(25, 'Wren', true);
         $before = $profile->state();
-        $profile->choose(ClearingOrder::OldestFirst, $time, $tasks, $tray, $post);
+        $profile->choose(ClearingOrder::OldestFirst, $time, $tasks, $tray, $post, $mailIn);
         self::assertEquals(
-            [$time, $tasks, $tray, $post, ClearingOrder::OldestFirst],
+            [$time, $tasks, $tray, $post, $mailIn, ClearingOrder::OldestFirst],
             [
                 $profile->timeSettings(),
                 $profile->taskSettings(),
                 $profile->traySettings(),
                 $profile->postSettings(),
+                $profile->mailInSettings(),
                 $profile->clearingOrder(),
             ],
         );

@@ -8,6 +8,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Mail\Message;
+use ZippyTray\Core\MailIn\MadeByMail;
 use ZippyTray\Core\Order\StandingOrder;
 use ZippyTray\Core\Owed\Owed;
 use ZippyTray\Core\People\Contact;
@@ -70,6 +71,9 @@ final class Memory
 
     /** @var array<string, StandingOrder> */
     public array $orders = [];
+
+    /** @var array<string, MadeByMail> by id */
+    public array $mailIns = [];
 
     /** @var list<string> messages on which orders are to be carried out */
     public array $orderWanted = [];

@@ -55,15 +55,15 @@ final readonly class MemoryMessages implements Messages
         return $this->memory->sources[$message->id->text] ?? "Subject: {$message->subject}\r\n\r\n{$message->text}";
     }
 
-    public function isKnown(AccountId $accountId, string $fingerprint): bool
+    public function known(AccountId $accountId, string $fingerprint): ?EmailId
     {
         foreach ($this->memory->messages as $message) {
             if ($message->fingerprint === $fingerprint) {
-                return true;
+                return $message->id;
             }
         }
 
-        return false;
+        return null;
     }
 
     public function isErased(AccountId $accountId, string $fingerprint): bool

@@ -25,6 +25,9 @@ use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Mime\MessageReader;
+use ZippyTray\Core\MailIn\AnswerByMail;
+use ZippyTray\Core\MailIn\CarryOutMailIn;
+use ZippyTray\Core\MailIn\Confirmation;
 use ZippyTray\Core\Order\CarryOut;
 use ZippyTray\Core\Order\KeepOrders;
 use ZippyTray\Core\Owed\Expect;
@@ -99,6 +102,8 @@ final class World
     public readonly BlockSender $block;
 
     public readonly LetIn $letIn;
+
+    public readonly CarryOutMailIn $mailIn;
 
     public readonly PassOver $passOver;
 
@@ -243,6 +248,7 @@ final class World
         $this->decidedMail = new MemoryDecidedMail($this->memory);
         $this->learn = new Learn($entries, $this->lessons, $this->decidedMail, $transaction);
         $this->correct = new Correct(new MemoryCorrections($this->memory), $journal, $this->clock, $this->ids);
+        $mailIns = new MemoryMailIns($this->memory);
         $this->arrive = new Arrive(
             new MessageReader(),
             new MemoryReading($this->memory),
@@ -252,10 +258,23 @@ final class World
             $senders,
             new Settle($owing, $outgoings, $conversations, $tasks),
             $orders,
+            $mailIns,
             $journal,
             $transaction,
             $this->clock,
             $this->ids,
+        );
+        $this->mailIn = new CarryOutMailIn(
+            $mailIns,
+            $messages,
+            $conversations,
+            $tasks,
+            $this->makeTasks,
+            $expect,
+            new AnswerByMail($mailIns, $messages, $conversations, $tasks, $expect, $this->undo, $journal, $this->clock),
+            new Confirmation($outgoings, $this->ids),
+            $journal,
+            $transaction,
         );
     }
 

@@ -358,7 +358,7 @@ final class DeliverTest extends ApiTestCase
             }
         };
 
-        return new PostRoom([$tam], $this->service(ProgramClock::class));
+        return new PostRoom([$tam], $this->service(ProgramClock::class), $this->service(Accounts::class));
     }
 
     /** @return list<string> */

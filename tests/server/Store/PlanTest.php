@@ -23,6 +23,7 @@ final class PlanTest extends ApiTestCase
         'conversation_label',
         'order_effect',
         'order_wanted',
+        'mail_in',
         'findings',
         'journal_entry',
         'journal_touch',

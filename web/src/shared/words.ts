@@ -60,6 +60,7 @@ const DONE: Record<Entry['kind'], string> = {
   delete_stamp: 'Stamp deleted',
   old_mail: 'Old mail archived',
   order: 'By standing order',
+  mail_in: 'Asked by mail',
   add_order: 'Standing order given',
   edit_order: 'Standing order changed',
   delete_order: 'Standing order deleted',

@@ -55,6 +55,12 @@ final readonly class BuildMessage
         }
         $headers = $email->getHeaders();
         $headers->addIdHeader('Message-ID', $outgoing->messageHeader);
+        if ($letter->automatic) {
+            $headers->addTextHeader('Auto-Submitted', $outgoing->kind->isReply() ? 'auto-replied' : 'auto-generated');
+        }
+        if ('' !== $letter->replyTo) {
+            $email->replyTo($letter->replyTo);
+        }
         $answered = $this->answered($outgoing);
         if (null !== $answered) {
             // Of a message that has no identifier nothing can be referred to (RFC 5322, 3.6.4).

@@ -8,6 +8,7 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 use Symfony\Component\Filesystem\Filesystem;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\DataFolder;
 use ZippyTray\Server\Mailroom\In\Arrived;
 use ZippyTray\Server\Mailroom\Out\MailOut;
@@ -32,6 +33,7 @@ final readonly class PostRoom implements MailOut
         #[AutowireIterator(Correspondent::class)]
         private iterable $correspondents,
         private ClockInterface $clock,
+        private Accounts $accounts,
         ?string $folder = null,
     ) {
         $this->folder = $folder ?? DataFolder::path().'/post-room';
@@ -52,6 +54,9 @@ final readonly class PostRoom implements MailOut
         }
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         foreach ($to as $recipient) {
+            if ($this->isKept($messageHeader, $recipient, $raw, $now)) {
+                continue;
+            }
             foreach ($this->reactions($recipient, $from, $raw) as $number => $reaction) {
                 $this->bring(
                     $reaction->raw,
@@ -66,6 +71,24 @@ final readonly class PostRoom implements MailOut
         if ($trouble->silent) {
             throw new Unanswered('The post room did not say whether it has taken the message.');
         }
+    }
+
+    /**
+     * What goes to somebody whose mail comes here comes in, also at a sub-address of theirs (RFC 5233), which is noted on it as servers do
+     * (RFC 9228).
+     *
+     * @return bool false when it is somebody else
+     */
+    private function isKept(string $messageHeader, Address $recipient, string $raw, \DateTimeImmutable $now): bool
+    {
+        $base = (string) preg_replace('/\+[^@]*@/', '@', strtolower($recipient->email), 1);
+        if (null === $this->accounts->find($base)) {
+            return false;
+        }
+        $name = self::name($messageHeader.' to '.strtolower($recipient->email));
+        $this->bring("Delivered-To: {$recipient->email}\r\n{$raw}", $now, $name, $base);
+
+        return true;
     }
 
     public function hasTaken(string $messageHeader): ?bool

@@ -93,12 +93,14 @@ final readonly class MessageStore implements Messages
         return $newest;
     }
 
-    public function isKnown(AccountId $accountId, string $fingerprint): bool
+    public function known(AccountId $accountId, string $fingerprint): ?EmailId
     {
-        return false !== $this->orm->getConnection()->fetchOne(
-            'SELECT 1 FROM message WHERE account_id = ? AND fingerprint = ?',
+        $id = $this->orm->getConnection()->fetchOne(
+            'SELECT id FROM message WHERE account_id = ? AND fingerprint = ?',
             [$accountId, $fingerprint],
         );
+
+        return \is_string($id) ? new EmailId($id) : null;
     }
 
     public function isErased(AccountId $accountId, string $fingerprint): bool

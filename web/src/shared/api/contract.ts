@@ -2094,6 +2094,17 @@ export interface components {
                 hours: components["schemas"]["Time"][];
                 workingDaysOnly: boolean;
             };
+            /** @description Letters to oneself that make things */
+            mailIn: {
+                on: boolean;
+                /** @description Addresses that may besides one's own */
+                allowed: string[];
+                /**
+                 * @description When it is said by mail what was made
+                 * @enum {string}
+                 */
+                confirm: "always" | "trouble" | "never";
+            };
             /** @description When phrases for putting something off, in order */
             snoozes: string[];
             /** @description A new message brings a snoozed conversation back at once */
@@ -2634,6 +2645,18 @@ export interface components {
             }[];
             /** @description What was decided before, the newest first */
             history: components["schemas"]["Entry"][];
+            /** @description What its messages asked for at mail-in addresses, in their order */
+            byMail: {
+                message: components["schemas"]["Id"];
+                /** @enum {string} */
+                state: "wanted" | "done" | "refused";
+                /** @description What was made, in a sentence; empty when nothing was */
+                did: string;
+                /** @description What was not understood */
+                troubles: string[];
+                /** @description The task that was made */
+                task: components["schemas"]["Id"] | null;
+            }[];
         };
         LoneMessage: {
             message: components["schemas"]["Message"];
@@ -3117,7 +3140,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "add_order" | "edit_order" | "delete_order" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload\Account;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\MailIn\MailInSettings;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\FirstReminder;
@@ -30,6 +31,7 @@ final readonly class Settings
      * @param string|null                                                 $name        of the person; null: as it is
      * @param list<array{about: string, what: string, days: int}>         $oldMail     see OldMail
      * @param array{on: bool, hours: list<string>, workingDaysOnly: bool} $sessions    see Sessions
+     * @param array{on: bool, allowed: list<string>, confirm: string}     $mailIn      see MailInSettings
      * @param list<string>|null                                           $addresses   that are theirs besides; null: as they are
      */
     public function __construct(
@@ -72,6 +74,12 @@ final readonly class Settings
             'workingDaysOnly' => new Assert\Type('bool'),
         ])]
         public array $sessions = ['on' => false, 'hours' => Sessions::USUAL, 'workingDaysOnly' => false],
+        #[Assert\Collection([
+            'on' => new Assert\Type('bool'),
+            'allowed' => [new Assert\Type('list'), new Assert\Count(max: 50), new Assert\All([new Assert\Type('string')])],
+            'confirm' => new Assert\Choice(['always', 'trouble', 'never']),
+        ])]
+        public array $mailIn = ['on' => true, 'allowed' => [], 'confirm' => 'always'],
     ) {
     }
 
@@ -94,6 +102,12 @@ final readonly class Settings
             new OldMail($this->oldMail),
             Sessions::fromState($this->sessions),
         );
+    }
+
+    /** @throws Refused */
+    public function mailIn(): MailInSettings
+    {
+        return MailInSettings::fromState($this->mailIn);
     }
 
     /** @throws Refused */
