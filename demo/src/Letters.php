@@ -17,7 +17,7 @@ final readonly class Letters
     }
 
     /**
-     * @param string $box tray or archive
+     * @param string $box tray, archive or mail-in
      *
      * @return list<string> the filled-in sources in the order in which they were written
      */

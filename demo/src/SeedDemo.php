@@ -52,6 +52,7 @@ use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Work\CarryOutOrders;
+use ZippyTray\Server\Work\ObeyMailIn;
 
 /**
  * Fills an empty database with the demo: the letters come in the way a user's mail does, and what
@@ -77,6 +78,7 @@ final readonly class SeedDemo
         private KeepStamps $keepStamps,
         private KeepOrders $keepOrders,
         private CarryOutOrders $carryOut,
+        private ObeyMailIn $mailIn,
         private KeepLabels $keepLabels,
         private PutLabels $putLabels,
         private Rings $rings,
@@ -134,6 +136,10 @@ final readonly class SeedDemo
             ($this->arrive)($account->recipient(), $letter);
         }
         ($this->carryOut)(static fn (): bool => false);
+        foreach ($this->letters->of('mail-in', $dates) as $letter) {
+            ($this->arrive)($account->recipient($now), $letter);
+        }
+        ($this->mailIn)(static fn (): bool => false);
         foreach ($this->scenario->labels() as $name => ['on' => $subjects]) {
             ($this->putLabels)(
                 $account->id,

@@ -22,6 +22,7 @@ final class DemoTest extends ApiTestCase
         self::assertGreaterThanOrEqual(5, $counts['tasks']);
         self::assertGreaterThanOrEqual(1, $counts['bin']);
         self::assertNotSame([], $this->tasks('?state=done'));
+        self::assertContains('Order candles for the evening walk', array_column($this->tasks(), 'title'), 'It was made by mail.');
         self::assertContains(true, array_column($this->rows('/tray'), 'returned'));
         self::assertContains('レンズの見積もりについて', array_column($this->rows('/tray'), 'subject'));
         foreach ($this->rows('/tray') as $row) {

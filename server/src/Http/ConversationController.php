@@ -136,6 +136,7 @@ final readonly class ConversationController
                     static fn (Message $message): array => [
                         'id' => $message->id->text,
                         'own' => $message->own,
+                        'byItself' => $message->own && $message->isAutomatic(),
                         'importedAt' => StoredNow::of($message->importedAt),
                     ],
                     $messages,

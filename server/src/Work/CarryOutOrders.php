@@ -144,6 +144,7 @@ final readonly class CarryOutOrders
             array_map(static fn (Message $one): array => [
                 'id' => $one->id->text,
                 'own' => $one->own,
+                'byItself' => $one->own && $one->isAutomatic(),
                 'importedAt' => StoredNow::of($one->importedAt),
             ], $all),
             null === $conversation->decidedAt() ? '' : StoredNow::of($conversation->decidedAt()),

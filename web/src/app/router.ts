@@ -19,7 +19,8 @@ window.addEventListener(
 export const router = createRouter({
   history: createWebHistory(),
   scrollBehavior: (to, from, saved) =>
-    saved ?? { top: from.name === 'conversation' ? (scrolled.get(to.fullPath) ?? 0) : 0 },
+    // What has a place within it goes there by itself, when it is there.
+    saved ?? (to.hash ? false : { top: from.name === 'conversation' ? (scrolled.get(to.fullPath) ?? 0) : 0 }),
   routes: [
     { path: '/', name: 'tray', component: TrayView, meta: { title: 'Tray' } },
     {

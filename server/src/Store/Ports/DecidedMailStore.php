@@ -17,6 +17,9 @@ use ZippyTray\Server\Store\StoredNow;
 
 final readonly class DecidedMailStore implements DecidedMail
 {
+    /** Whether the program wrote a message m in the person's name; what Message::isAutomatic() says of one of theirs. */
+    public const BY_ITSELF = "(m.own AND COALESCE(m.list_headers ->> 'auto-submitted', '') IN ('auto-replied', 'auto-generated')) AS by_itself";
+
     /** Of a conversation with more undecided messages, the newest count. */
     public const MESSAGES = 5;
 
@@ -64,7 +67,7 @@ final readonly class DecidedMailStore implements DecidedMail
     {
         $all = $sent = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT x.conversation_id, m.id, m.own, m.imported_at, m.sent_at FROM conversation_message x
+            'SELECT x.conversation_id, m.id, m.own, m.imported_at, m.sent_at, '.self::BY_ITSELF.' FROM conversation_message x
              JOIN message m ON m.id = x.message_id WHERE x.conversation_id IN (SELECT value FROM json_each(:ids))
                 AND +m.account_id = :account AND (m.imported_at <= :at OR m.sent_at <= :at) ORDER BY m.sent_at, m.id',
             [
@@ -77,6 +80,7 @@ final readonly class DecidedMailStore implements DecidedMail
             $all[$row->string('conversation_id')][] = [
                 'id' => $row->string('id'),
                 'own' => $row->bool('own'),
+                'byItself' => $row->bool('by_itself'),
                 'importedAt' => $row->string('imported_at'),
             ];
             $sent[$row->string('id')] = $row->string('sent_at');

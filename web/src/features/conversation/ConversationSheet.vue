@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref } from 'vue'
 import type { Advice, Conversation, Message } from '@/shared/api/client'
 import { age, day, nearness } from '@/shared/time/format'
 import IndexTab from '@/ui/IndexTab.vue'
+import ByMailStrip from './ByMailStrip.vue'
 import ConversationLabels from './ConversationLabels.vue'
 import MessageSheet from './MessageSheet.vue'
 import { counted, subjectOf } from '@/shared/words'
@@ -17,8 +18,9 @@ const EDGE = 120
 const newest = computed(() => props.conversation.messages.at(-1)?.id)
 const turned = ref(new Set<string>())
 const isOpen = (message: Message) =>
-  (message.id === newest.value || props.conversation.undecided.includes(message.id)) !==
-  turned.value.has(message.id)
+  (message.id === newest.value ||
+    props.conversation.undecided.includes(message.id) ||
+    props.conversation.byMail.some((made) => made.message === message.id)) !== turned.value.has(message.id)
 
 /** What the advice goes by is in view, as far down as it may stand. */
 const sheet = ref<HTMLElement>()
@@ -46,6 +48,7 @@ const firstLine = (message: Message) =>
     </IndexTab>
     <h1 :class="{ beside: advice?.date }">{{ subjectOf(conversation.row) }}</h1>
     <ConversationLabels :row="conversation.row" />
+    <ByMailStrip :conversation="conversation" />
     <p v-if="conversation.messages.length > 1" class="slate count">
       {{ counted(conversation.messages.length, 'message') }}
     </p>

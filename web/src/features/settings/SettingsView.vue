@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useMutationObserver } from '@vueuse/core'
+import { useEventListener, useMutationObserver } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { BlockedSender, ClearingOrder, Settings } from '@/shared/api/client'
@@ -12,6 +12,7 @@ import AwaySettings from './AwaySettings.vue'
 import FailedState from '@/ui/FailedState.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import AccessSettings from './AccessSettings.vue'
+import MailInSettings from './MailInSettings.vue'
 import MailSettings from './MailSettings.vue'
 import { attempt } from '@/shared/notice'
 import PersonSettings from './PersonSettings.vue'
@@ -66,10 +67,18 @@ function look(): void {
 }
 watch(words, look)
 useMutationObserver(root, look, { childList: true, subtree: true })
+
+/** What an address leads to stays in sight while what stands above it comes, until the person does something. */
+let sought = route.hash.slice(1)
+useMutationObserver(root, () => sought && document.getElementById(sought)?.scrollIntoView(), {
+  childList: true,
+  subtree: true,
+})
+useEventListener(['wheel', 'keydown', 'pointerdown', 'touchstart'], () => (sought = ''), { passive: true })
 onMounted(async () => {
   look()
   await nextTick()
-  if (route.hash) goTo(route.hash.slice(1))
+  if (sought) goTo(sought)
 })
 
 function goTo(id: string): void {
@@ -156,6 +165,7 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
         </section>
         <AwaySettings />
         <MailSettings />
+        <MailInSettings />
         <section class="sheet part">
           <h2>Blocked senders</h2>
           <FailedState v-if="error && !blocked" :error="error" @again="refetch()" />
