@@ -15,14 +15,16 @@ use ZippyTray\Core\Tray\Advice\MailKind;
 final readonly class RestCheck
 {
     /**
-     * @param Advice|null $advice null: it has not been read
+     * @param Advice|null $advice  null: it has not been read
+     * @param string      $trouble what was not understood of what it asked the program for; may be empty
      *
      * @return string why it is held, in words; empty when it can go
      */
-    public static function reason(?Advice $advice, bool $returned): string
+    public static function reason(?Advice $advice, bool $returned, string $trouble = ''): string
     {
         return match (true) {
             $returned => 'You had it come back.',
+            '' !== $trouble => $trouble,
             null === $advice => 'It has not been read yet, and may ask for something.',
             MailKind::Invitation === $advice->kind => 'It is an invitation.',
             MailKind::Bounce === $advice->kind => 'A message of yours did not arrive.',

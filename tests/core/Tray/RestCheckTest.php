@@ -64,5 +64,6 @@ final class RestCheckTest extends TestCase
     {
         self::assertSame('It has not been read yet, and may ask for something.', RestCheck::reason(null, false));
         self::assertSame('You had it come back.', RestCheck::reason(null, true));
+        self::assertSame('“+x” was not understood.', RestCheck::reason(null, false, '“+x” was not understood.'));
     }
 }

@@ -83,9 +83,12 @@ final class MailInTest extends ApiTestCase
     {
         $this->arrive("To: wren+tomorow.9pmx@ternpoint.example\nSubject: Rope\n\nText");
         $row = $this->rows('/tray')[0];
-        self::assertSame('Rope', $row['subject']);
+        self::assertSame(['Rope', '“+tomorow.9pmx” was not understood.'], [$row['subject'], $row['trouble']]);
+        self::assertSame([$row['trouble']], array_column((array) $this->call('GET', '/rest')['held'], 'reason'));
         $made = (array) ((array) $this->call('GET', '/conversations/'.self::text($row['id']))['byMail'])[0];
         self::assertSame(['refused', '', ['“+tomorow.9pmx” was not understood.']], [$made['state'], $made['did'], $made['troubles']]);
+        $this->decide('archive', [self::text($row['id'])]);
+        self::assertSame('', ((array) $this->call('GET', '/conversations/'.self::text($row['id']))['row'])['trouble']);
         self::assertStringContainsString('Your letter lies in the tray.', quoted_printable_decode($this->sent()[0]));
     }
 

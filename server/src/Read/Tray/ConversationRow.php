@@ -21,7 +21,10 @@ use ZippyTray\Server\Store\StoredNow;
  */
 final readonly class ConversationRow
 {
-    /** @param list<LabelView> $labels */
+    /**
+     * @param list<LabelView> $labels
+     * @param string          $trouble what was not understood of what it asked for by mail; empty when nothing, or once it was decided
+     */
     private function __construct(
         public string $id,
         public string $subject,
@@ -47,6 +50,7 @@ final readonly class ConversationRow
         public ?TooOften $tooOften,
         public array $labels,
         public int $revision,
+        public string $trouble,
         public ?AdviceGlance $advice,
     ) {
     }
@@ -89,6 +93,7 @@ final readonly class ConversationRow
             TooOften::of($row->int('snoozes'), $row->int('touches')),
             LabelRows::on($row, $labels),
             $row->int('revision'),
+            $row->string('trouble'),
             null === $weighed ? null : AdviceGlance::of($weighed, $why),
         );
     }
@@ -125,6 +130,7 @@ final readonly class ConversationRow
             null,
             [],
             $row->int('revision'),
+            '',
             null,
         );
     }

@@ -51,6 +51,11 @@ final readonly class ConversationRows
     private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = "
         ."c.id AND o.state = 'answered' ORDER BY o.settled_at DESC, o.id DESC LIMIT 1)";
 
+    /** What was not understood of what it asked for at a mail-in address, for a query of c. */
+    private const TROUBLE = "CASE WHEN c.decided_as IS NULL THEN (SELECT CASE WHEN json_valid(i.troubles) THEN i.troubles ->> 0 END
+        FROM conversation_message x CROSS JOIN mail_in i ON i.message_id = x.message_id
+        WHERE x.conversation_id = c.id AND i.troubles <> '[]' ORDER BY i.at DESC LIMIT 1) END";
+
     public function __construct(
         private Connection $connection,
         private StoredNow $now,
@@ -298,7 +303,7 @@ final readonly class ConversationRows
             return [];
         }
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by, '.LabelRows::BORNE.' AS borne
+            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by, '.self::TROUBLE.' AS trouble, '.LabelRows::BORNE.' AS borne
                 FROM json_each(?) j CROSS JOIN conversation c ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
             [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id],
         );

@@ -45,7 +45,7 @@ final readonly class RestRows
         $weighed = $this->advices->weighed($account, $ids);
         $conversations = $held = [];
         foreach ($this->rows->some($account, $ids, $weighed) as $row) {
-            $reason = RestCheck::reason(($weighed[$row->id] ?? null)?->advice, $row->returned);
+            $reason = RestCheck::reason(($weighed[$row->id] ?? null)?->advice, $row->returned, $row->trouble);
             $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
             if ('' !== $reason) {
                 $held[] = ['row' => $row, 'reason' => $reason];

@@ -34,6 +34,7 @@ defineEmits<{
 
 function note(row: ConversationRow): string | undefined {
   if (row.back) return [row.back.why, row.back.before].filter(Boolean).join(' ')
+  if (row.trouble) return row.trouble
   return row.tooOften === 'touched' ? `looked at ${row.touches} times` : undefined
 }
 const quote = (row: ConversationRow) => row.advice?.asks || undefined

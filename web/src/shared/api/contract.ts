@@ -2314,6 +2314,8 @@ export interface components {
             muted: boolean;
             /** @description Who owes an answer */
             owedBy: string | null;
+            /** @description What was not understood of what it asked for by mail; may be empty */
+            trouble: string;
             /** @description Why it is, or was, away; held: it has arrived, and comes in at its hour */
             awayReason: ("snooze" | "answer" | "next_clearing" | "hand_over" | "held") | null;
             /** @description When it was put off first, of those times */
