@@ -23,7 +23,8 @@ const said = computed(() => props.conversation.byMail.filter(({ state }) => stat
   margin-bottom: 10px;
   padding: 8px 14px;
   font-size: var(--type-note);
-  background: var(--v-sea-soft);
+  border: 1px solid var(--v-edge);
+  border-left: 4px solid rgb(var(--v-theme-primary));
   border-radius: 8px;
 }
 
