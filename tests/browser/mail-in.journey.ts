@@ -44,6 +44,7 @@ test('what is not understood lies in the tray and says so, also when the rest is
   await expect(page.getByRole('note')).toContainText('nothing was made of it')
   await desk.expectAccessible('a letter that was not understood')
   await page.goto('/')
+  await expect(row).toBeVisible()
   await desk.press('9')
   await expect(page.getByRole('dialog')).toContainText('“+tomorow.9pmx” was not understood.')
 })
