@@ -34,6 +34,7 @@ final class Architecture
         'MailIn' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
+        'Agenda' => ['Time'],
         'Settings' => ['Time', 'Mail', 'MailIn', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order', 'MailIn'],
     ];
