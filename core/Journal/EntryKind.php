@@ -78,6 +78,9 @@ enum EntryKind: string
     case AddOrder = 'add_order';
     case EditOrder = 'edit_order';
     case DeleteOrder = 'delete_order';
+    case LaySlot = 'lay_slot';
+    case MoveSlot = 'move_slot';
+    case DropSlot = 'drop_slot';
     case Undo = 'undo';
 
     /** Whether the conversations that it touched count as decided by it. */

@@ -23,5 +23,6 @@ enum ObjectKind: string
     case Reading = 'reading';
     case Stamp = 'stamp';
     case Order = 'order';
+    case Slot = 'slot';
     case BlockedSender = 'blocked_sender';
 }

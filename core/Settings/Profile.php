@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Core\Settings;
 
+use ZippyTray\Core\Agenda\AgendaSettings;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\MailIn\MailInSettings;
 use ZippyTray\Core\Person\Person;
@@ -46,6 +47,9 @@ final class Profile
 
     /** @var array{on?: bool, allowed?: list<string>, confirm?: string} */
     private array $mailInSettings = [];
+
+    /** @var array{hours?: array<int, array{from: string, to: string}>|null, keptFree?: int, from?: string, to?: string, days?: int} */
+    private array $agendaSettings = [];
 
     private ClearingOrder $clearingOrder = ClearingOrder::Grouped;
 
@@ -114,6 +118,7 @@ final class Profile
         TraySettings $tray,
         PostSettings $post,
         MailInSettings $mailIn,
+        AgendaSettings $agenda,
     ): void {
         $this->clearingOrder = $clearingOrder;
         ['dayFirst' => $this->dayFirst] = $state = $time->state();
@@ -122,6 +127,7 @@ final class Profile
         $this->traySettings = $tray->state();
         $this->postSettings = $post->state();
         $this->mailInSettings = $mailIn->state();
+        $this->agendaSettings = $agenda->state();
     }
 
     public function choosePost(PostSettings $post): void
@@ -156,6 +162,11 @@ final class Profile
         return MailInSettings::fromState($this->mailInSettings + (new MailInSettings())->state());
     }
 
+    public function agendaSettings(): AgendaSettings
+    {
+        return AgendaSettings::fromState($this->agendaSettings + (new AgendaSettings())->state());
+    }
+
     public function clearingOrder(): ClearingOrder
     {
         return $this->clearingOrder;
@@ -186,6 +197,7 @@ final class Profile
             $this->traySettings,
             $this->postSettings,
             $this->mailInSettings,
+            $this->agendaSettings,
             $this->clearingOrder->value,
         ];
     }

@@ -273,6 +273,12 @@ final class Task implements Journaled
         $this->changed();
     }
 
+    /** In minutes; null when nobody has estimated it. */
+    public function estimated(): ?int
+    {
+        return $this->estimate;
+    }
+
     public function title(): string
     {
         return $this->title;

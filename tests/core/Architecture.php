@@ -34,8 +34,8 @@ final class Architecture
         'MailIn' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
-        'Agenda' => ['Time'],
-        'Settings' => ['Time', 'Mail', 'MailIn', 'Person', 'Tray', 'Task', 'Post'],
+        'Agenda' => ['Time', 'Mail', 'Journal', 'Task'],
+        'Settings' => ['Time', 'Mail', 'MailIn', 'Agenda', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order', 'MailIn'],
     ];
 
@@ -72,6 +72,7 @@ final class Architecture
         'Task' => ['Label', 'Tray', 'Post'],
         'Order' => ['Label', 'Tray'],
         'Coming' => ['Tray', 'Post', 'Task'],
+        'Agenda' => ['Label', 'Task'],
     ];
 
     public function testCoreKnowsNobody(): Rule

@@ -30,6 +30,7 @@ final readonly class JournalExplains implements BookCheck
         ObjectKind::Label,
         ObjectKind::Stamp,
         ObjectKind::Order,
+        ObjectKind::Slot,
         ObjectKind::BlockedSender,
     ];
 

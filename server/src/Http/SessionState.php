@@ -19,6 +19,14 @@ final readonly class SessionState
     {
     }
 
+    /** @return array<string, mixed> an object of days stays one, also when they count from 1 on without a gap */
+    private static function agenda(Account $account): array
+    {
+        $state = $account->profile->agendaSettings()->state();
+
+        return ['hours' => null === $state['hours'] ? null : (object) $state['hours']] + $state;
+    }
+
     public function response(?Account $account, int $status = 200): JsonResponse
     {
         $isFirstVisit = null === $account && $this->accounts->isFirstVisit();
@@ -36,6 +44,7 @@ final readonly class SessionState
                     ...$account->profile->traySettings()->state(),
                     ...$account->profile->postSettings()->state(),
                     'mailIn' => $account->profile->mailInSettings()->state(),
+                    'agenda' => self::agenda($account),
                     'zone' => $account->timeZone()->getName(),
                 ],
             ],

@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Settings;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Agenda\AgendaSettings;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\MailIn\Confirm;
 use ZippyTray\Core\MailIn\MailInSettings;
@@ -46,18 +47,20 @@ final class ProfileTest extends TestCase
         $time = new TimeSettings(false, new Week(7, [1, 2, 3]), ['morning' => '07:15']);
         $tasks = new TaskSettings(true, taskDue: 'friday');
         $tray = new TraySettings(mailEndsSnooze: false, nextAfterDeciding: false, sessions: new Sessions(true, ['10:00'], true));
+        $agenda = new AgendaSettings([1 => ['from' => '08:00', 'to' => '12:00']], 10, '06:00', '20:00', 3);
         $mailIn = new MailInSettings(false, ['Ada@x.example'], Confirm::Trouble);
         $post = new PostSettings(25, 'Wren', true);
         $before = $profile->state();
-        $profile->choose(ClearingOrder::OldestFirst, $time, $tasks, $tray, $post, $mailIn);
+        $profile->choose(ClearingOrder::OldestFirst, $time, $tasks, $tray, $post, $mailIn, $agenda);
         self::assertEquals(
-            [$time, $tasks, $tray, $post, $mailIn, ClearingOrder::OldestFirst],
+            [$time, $tasks, $tray, $post, $mailIn, $agenda, ClearingOrder::OldestFirst],
             [
                 $profile->timeSettings(),
                 $profile->taskSettings(),
                 $profile->traySettings(),
                 $profile->postSettings(),
                 $profile->mailInSettings(),
+                $profile->agendaSettings(),
                 $profile->clearingOrder(),
             ],
         );

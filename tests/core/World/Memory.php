@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
@@ -68,6 +69,9 @@ final class Memory
 
     /** @var array<string, Stamp> */
     public array $stamps = [];
+
+    /** @var array<string, Slot> by id */
+    public array $slots = [];
 
     /** @var array<string, StandingOrder> */
     public array $orders = [];

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Slot;
+use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -52,6 +54,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Borne => $this->memory->borne[$object->id] ?? null,
             ObjectKind::Stamp => $this->memory->stamps[$object->id] ?? null,
             ObjectKind::Order => $this->memory->orders[$object->id] ?? null,
+            ObjectKind::Slot => $this->memory->slots[$object->id] ?? null,
             ObjectKind::Reading => isset($this->memory->conversations[$object->id])
                 ? new Reading($this->memory->conversations[$object->id])
                 : null,
@@ -76,6 +79,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Correction => $this->memory->corrections[$object->id] = Correction::revived($object->id, $accountId, $state),
             ObjectKind::Label => $this->memory->labels[$object->id] = Label::revived(new LabelId($object->id), $accountId, $state),
             ObjectKind::Order => $this->memory->orders[$object->id] = StandingOrder::revived(new OrderId($object->id), $accountId, $state),
+            ObjectKind::Slot => $this->memory->slots[$object->id] = Slot::revived(new SlotId($object->id), $accountId, $state),
             ObjectKind::Stamp => $this->memory->stamps[$object->id] = Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
@@ -112,6 +116,7 @@ final readonly class MemoryObjects implements Objects
             $this->memory->corrections[$id],
             $this->memory->labels[$id],
             $this->memory->stamps[$id],
+            $this->memory->slots[$id],
             $this->memory->orders[$id],
             $this->memory->borne[$id],
             $this->memory->owed[$id],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\LaySlots;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Arrival\Settle;
@@ -102,6 +103,8 @@ final class World
     public readonly BlockSender $block;
 
     public readonly LetIn $letIn;
+
+    public readonly LaySlots $laySlots;
 
     public readonly CarryOutMailIn $mailIn;
 
@@ -237,6 +240,7 @@ final class World
             $this->clock,
             $this->ids,
         );
+        $this->laySlots = new LaySlots(new MemorySlots($this->memory), $tasks, $journal);
         $this->letIn = new LetIn($conversations, $journal, $this->clock);
         $this->archiveOld = new ArchiveOld($conversations, $journal, $this->clock);
         $orders = new MemoryOrders($this->memory);
@@ -461,6 +465,7 @@ final class World
             ...$this->memory->labels,
             ...$this->memory->borne,
             ...$this->memory->stamps,
+            ...$this->memory->slots,
             ...$this->memory->orders,
             ...array_map(static fn (Conversation $one): Reading => new Reading($one), array_values($this->memory->conversations)),
         ] as $object) {

@@ -24,6 +24,7 @@ final class PlanTest extends ApiTestCase
         'order_effect',
         'order_wanted',
         'mail_in',
+        'slot',
         'findings',
         'journal_entry',
         'journal_touch',

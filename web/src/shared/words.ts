@@ -64,6 +64,9 @@ const DONE: Record<Entry['kind'], string> = {
   add_order: 'Standing order given',
   edit_order: 'Standing order changed',
   delete_order: 'Standing order deleted',
+  lay_slot: 'Put into the agenda',
+  move_slot: 'Moved in the agenda',
+  drop_slot: 'Taken out of the agenda',
   undo: 'Undone',
 }
 

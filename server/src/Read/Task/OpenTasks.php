@@ -15,7 +15,7 @@ use ZippyTray\Server\Account\Account;
  * What is counted of open tasks. Only what is needed for that is read, since it is asked for with every beat.
  *
  * @phpstan-type OpenTask array{
- *     list: string, archived: bool, alone: bool, waiting: bool, over: bool, day: string, start: string, minutes: int
+ *     id: string, list: string, archived: bool, alone: bool, waiting: bool, over: bool, day: string, start: string, minutes: int
  * }
  */
 final readonly class OpenTasks
@@ -84,6 +84,7 @@ final readonly class OpenTasks
             }
             $parents[$id] = $parent;
             $tasks[$id] = [
+                'id' => $id,
                 'list' => $list,
                 'archived' => (bool) $archived,
                 'alone' => Standing::alone(null !== $parent, null !== $due),

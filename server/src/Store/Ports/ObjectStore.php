@@ -7,6 +7,8 @@ namespace ZippyTray\Server\Store\Ports;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Slot;
+use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -56,6 +58,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Borne => Borne::class,
             ObjectKind::Stamp => Stamp::class,
             ObjectKind::Order => StandingOrder::class,
+            ObjectKind::Slot => Slot::class,
         };
 
         $found = $this->orm->find($class, $object->id);
@@ -87,6 +90,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Correction => Correction::revived($object->id, $accountId, $state),
             ObjectKind::Label => Label::revived(new LabelId($object->id), $accountId, $state),
             ObjectKind::Order => StandingOrder::revived(new OrderId($object->id), $accountId, $state),
+            ObjectKind::Slot => Slot::revived(new SlotId($object->id), $accountId, $state),
             ObjectKind::Stamp => Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
         };

@@ -217,6 +217,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/agenda": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Days with what lies on them, and whether they hold it */
+        get: operations["agenda"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/slots/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Lay a task on an hour or a day */
+        put: operations["laySlot"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/slots/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move what lies on days, or make it longer or shorter */
+        post: operations["moveSlots"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/slots/removals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take slots away */
+        post: operations["dropSlots"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/let-in": {
         parameters: {
             query?: never;
@@ -2094,6 +2164,18 @@ export interface components {
                 hours: components["schemas"]["Time"][];
                 workingDaysOnly: boolean;
             };
+            /** @description The hours at which one works, and how much of the agenda is shown */
+            agenda: {
+                hours: {
+                    [key: string]: components["schemas"]["Hours"];
+                } | null;
+                /** @description Per cent of the hours */
+                keptFree: number;
+                from: components["schemas"]["Time"];
+                to: components["schemas"]["Time"];
+                /** @enum {integer} */
+                days: 1 | 2 | 3 | 7;
+            };
             /** @description Letters to oneself that make things */
             mailIn: {
                 on: boolean;
@@ -2168,6 +2250,23 @@ export interface components {
             /** @description The program's time can be moved */
             demo: boolean;
             now: components["schemas"]["Instant"];
+        };
+        Hours: {
+            from: components["schemas"]["Time"];
+            /** @description Midnight at its end is 00:00 */
+            to: components["schemas"]["Time"];
+        };
+        /** @description When a task is meant to be done, or a piece of it; day and time are those of the person */
+        Slot: {
+            id: components["schemas"]["Id"];
+            task: components["schemas"]["Id"];
+            date: components["schemas"]["Date"];
+            /** @description null: it has no hour */
+            time: components["schemas"]["Time"] | null;
+            begins: components["schemas"]["Instant"] | null;
+            minutes: number;
+            /** @description Whether its task is */
+            done: boolean;
         };
         Counts: {
             tray: number;
@@ -3121,7 +3220,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "order" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "order" | "slot" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -3142,7 +3241,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -3542,6 +3641,123 @@ export interface operations {
                     };
                 };
             };
+            default: components["responses"]["Problem"];
+        };
+    };
+    agenda: {
+        parameters: {
+            query?: {
+                /** @description Today when it is left out */
+                from?: components["schemas"]["Date"];
+                days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        from: components["schemas"]["Date"];
+                        days: {
+                            date: components["schemas"]["Date"];
+                            /** @description At which the person works; null when not at all */
+                            hours: components["schemas"]["Hours"] | null;
+                            /** @description Minutes that can be promised; of today those that are left */
+                            there: number;
+                            /** @description Minutes */
+                            promised: number;
+                            /** @description In order, those without an hour first */
+                            slots: components["schemas"]["Slot"][];
+                            /** @description Tasks that are due that day, and do not wholly lie anywhere; what is over is due today */
+                            due: components["schemas"]["Id"][];
+                        }[];
+                        /** @description All that are named */
+                        tasks: components["schemas"]["TaskRow"][];
+                        /** @description What does not fit before it is due, what is due soonest first */
+                        short: {
+                            task: components["schemas"]["Id"];
+                            minutes: number;
+                            by: components["schemas"]["Date"];
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    laySlot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    task: components["schemas"]["Id"];
+                    when: components["schemas"]["When"];
+                    /** @description When it is left out, what of the estimate lies nowhere yet */
+                    minutes?: number | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveSlots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    moves: {
+                        id: components["schemas"]["Id"];
+                        when: components["schemas"]["When"];
+                        minutes?: number | null;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropSlots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    slots: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
             default: components["responses"]["Problem"];
         };
     };

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload\Account;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\Agenda\AgendaSettings;
 use ZippyTray\Core\MailIn\MailInSettings;
 use ZippyTray\Core\Post\PostSettings;
 use ZippyTray\Core\Refused;
@@ -22,17 +23,18 @@ use ZippyTray\Core\Tray\TraySettings;
 final readonly class Settings
 {
     /**
-     * @param bool                                                        $dayFirst    whether 4/12 is the fourth of December
-     * @param list<int>                                                   $workingDays 1 is Monday
-     * @param array<string, string>                                       $marks       times by the value of their mark
-     * @param string                                                      $zone        IANA name
-     * @param list<string>                                                $snoozes     when phrases
-     * @param string                                                      $taskDue     a when phrase; empty: none
-     * @param string|null                                                 $name        of the person; null: as it is
-     * @param list<array{about: string, what: string, days: int}>         $oldMail     see OldMail
-     * @param array{on: bool, hours: list<string>, workingDaysOnly: bool} $sessions    see Sessions
-     * @param array{on: bool, allowed: list<string>, confirm: string}     $mailIn      see MailInSettings
-     * @param list<string>|null                                           $addresses   that are theirs besides; null: as they are
+     * @param bool                                                                                                               $dayFirst    whether 4/12 is the fourth of December
+     * @param list<int>                                                                                                          $workingDays 1 is Monday
+     * @param array<string, string>                                                                                              $marks       times by the value of their mark
+     * @param string                                                                                                             $zone        IANA name
+     * @param list<string>                                                                                                       $snoozes     when phrases
+     * @param string                                                                                                             $taskDue     a when phrase; empty: none
+     * @param string|null                                                                                                        $name        of the person; null: as it is
+     * @param list<array{about: string, what: string, days: int}>                                                                $oldMail     see OldMail
+     * @param array{on: bool, hours: list<string>, workingDaysOnly: bool}                                                        $sessions    see Sessions
+     * @param array{hours: array<int, array{from: string, to: string}>|null, keptFree: int, from: string, to: string, days: int} $agenda      see AgendaSettings
+     * @param array{on: bool, allowed: list<string>, confirm: string}                                                            $mailIn      see MailInSettings
+     * @param list<string>|null                                                                                                  $addresses   that are theirs besides; null: as they are
      */
     public function __construct(
         public bool $dayFirst,
@@ -80,6 +82,18 @@ final readonly class Settings
             'confirm' => new Assert\Choice(['always', 'trouble', 'never']),
         ])]
         public array $mailIn = ['on' => true, 'allowed' => [], 'confirm' => 'always'],
+        #[Assert\Collection([
+            'hours' => [new Assert\AtLeastOneOf([new Assert\IsNull(), new Assert\Sequentially([
+                new Assert\Type('array'),
+                new Assert\Count(max: 7),
+                new Assert\All([new Assert\Collection(['from' => new Assert\Type('string'), 'to' => new Assert\Type('string')])]),
+            ])])],
+            'keptFree' => new Assert\Type('int'),
+            'from' => new Assert\Type('string'),
+            'to' => new Assert\Type('string'),
+            'days' => new Assert\Type('int'),
+        ])]
+        public array $agenda = ['hours' => null, 'keptFree' => 30, 'from' => '07:00', 'to' => '19:00', 'days' => 7],
     ) {
     }
 
@@ -108,6 +122,12 @@ final readonly class Settings
     public function mailIn(): MailInSettings
     {
         return MailInSettings::fromState($this->mailIn);
+    }
+
+    /** @throws Refused */
+    public function agenda(): AgendaSettings
+    {
+        return AgendaSettings::fromState($this->agenda);
     }
 
     /** @throws Refused */

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Agenda;
+
+use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Step;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskId;
+use ZippyTray\Core\Task\Tasks;
+use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Span;
+
+/**
+ * Lays tasks on hours and days, moves what lies there, and takes it away.
+ */
+final readonly class LaySlots
+{
+    /** Of one task. */
+    public const MOST = 100;
+
+    /** In minutes: how long a slot is of a task that nobody has estimated. */
+    private const USUAL = 30;
+
+    public function __construct(private Slots $slots, private Tasks $tasks, private Journal $journal)
+    {
+    }
+
+    /**
+     * @param EntryId  $entryId made by the client; the same id again changes nothing
+     * @param SlotId   $id      made by the client
+     * @param int|null $minutes null: what of the estimate lies nowhere yet
+     *
+     * @throws NotFound
+     * @throws Refused  when the task is done or has too many slots, or the slot is too short or too long
+     */
+    public function put(AccountId $accountId, EntryId $entryId, SlotId $id, TaskId $taskId, Due $when, ?int $minutes = null): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::LaySlot, function (Step $step) use (
+            $accountId,
+            $id,
+            $taskId,
+            $when,
+            $minutes,
+        ): void {
+            $task = $this->tasks->get($accountId, $taskId);
+            if ($task->isDone()) {
+                throw new Refused(\sprintf('“%s” is done already.', $task->title()), 'task');
+            }
+            $others = $this->slots->ofTask($accountId, $taskId);
+            if (\count($others) >= self::MOST) {
+                throw new Refused(\sprintf('“%s” lies in %d places already.', $task->title(), self::MOST), 'task');
+            }
+            $slot = new Slot($id, $accountId, $taskId, $when, $minutes ?? self::left($task, $others));
+            $this->slots->add($slot);
+            $step->made($slot);
+            $step->say($task->title(), self::text($slot));
+        });
+    }
+
+    /**
+     * @param non-empty-list<SlotMove> $moves
+     *
+     * @throws NotFound
+     * @throws Refused  when one would be too short or too long; then none is moved
+     */
+    public function move(AccountId $accountId, EntryId $entryId, array $moves): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::MoveSlot, function (Step $step) use ($accountId, $moves): void {
+            foreach ($moves as $move) {
+                $slot = $this->slots->get($accountId, $move->id);
+                $step->touch($slot);
+                $slot->lay($move->when, $move->minutes ?? $slot->minutes());
+                $step->say($this->title($slot), self::text($slot));
+            }
+        });
+    }
+
+    /**
+     * @param non-empty-list<SlotId> $ids
+     *
+     * @throws NotFound
+     */
+    public function drop(AccountId $accountId, EntryId $entryId, array $ids): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::DropSlot, function (Step $step) use ($accountId, $ids): void {
+            foreach ($ids as $id) {
+                $slot = $this->slots->get($accountId, $id);
+                $step->removed($slot);
+                $this->slots->remove($slot);
+                $step->say($this->title($slot), 'no longer '.self::text($slot));
+            }
+        });
+    }
+
+    /** @param list<Slot> $slots that it has */
+    private static function left(Task $task, array $slots): int
+    {
+        $estimate = $task->estimated();
+        if (null === $estimate) {
+            return self::USUAL;
+        }
+        $laid = array_sum(array_map(static fn (Slot $slot): int => $slot->minutes(), $slots));
+
+        return max(Slot::SHORTEST, min(Slot::LONGEST, $estimate - $laid));
+    }
+
+    /** Of a task that was deleted, that there was one. */
+    private function title(Slot $slot): string
+    {
+        try {
+            return $this->tasks->get($slot->accountId, $slot->taskId)->title();
+        } catch (NotFound) {
+            return 'A task that was deleted';
+        }
+    }
+
+    private static function text(Slot $slot): string
+    {
+        return $slot->when()->text().', '.(new Span(minutes: $slot->minutes()))->text();
+    }
+}

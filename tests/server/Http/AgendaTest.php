@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use Doctrine\DBAL\Connection;
+use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+/**
+ * Days that hold what was promised, or do not.
+ *
+ * @phpstan-import-type Json from ApiTestCase
+ */
+final class AgendaTest extends ApiTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        // A Monday morning, before anybody works.
+        $clock = $this->service(ProgramClock::class);
+        $monday = new \DateTimeImmutable('next monday 06:00', new \DateTimeZone('Europe/Dublin'));
+        $clock->moveForward($monday->getTimestamp() - $clock->now()->getTimestamp());
+        $this->signIn();
+        $this->settle(['agenda' => ['hours' => null, 'keptFree' => 50, 'from' => '07:00', 'to' => '19:00', 'days' => 7]]);
+    }
+
+    public function testATaskIsLaidOnAnHourMovedAndTakenAway(): void
+    {
+        $task = $this->makeTask(['title' => 'Polish the lens', 'estimate' => '90 min']);
+        $slot = self::id();
+        $entry = $this->lay($slot, $task, ['date' => $this->day(1), 'time' => '09:30'], 60);
+        self::assertSame(['lay_slot', 'Polish the lens'], [$entry['kind'], $entry['about']]);
+        $this->lay(self::id(), $task, ['date' => $this->day(2)]);
+        [, $tuesday, $wednesday] = $this->agenda();
+        self::assertSame(
+            [['09:30', 60, false], [null, 30, false]],
+            [...self::shown($tuesday), ...self::shown($wednesday)],
+            'What is left of the estimate lies at no hour in particular.',
+        );
+        self::assertSame([240, 60], [$tuesday['there'], $tuesday['promised']]);
+
+        $moved = $this->call('POST', '/slots/moves', [
+            'entry' => self::id(),
+            'moves' => [['id' => $slot, 'when' => ['date' => $this->day(2), 'time' => '14:00'], 'minutes' => 45]],
+        ]);
+        self::assertSame([[], [[null, 30, false], ['14:00', 45, false]]], [self::shown($this->agenda()[1]), self::shown($this->agenda()[2])]);
+        $this->undo($moved);
+        self::assertSame([['09:30', 60, false]], self::shown($this->agenda()[1]));
+        $dropped = $this->call('POST', '/slots/removals', ['entry' => self::id(), 'slots' => [$slot]]);
+        self::assertSame([], self::shown($this->agenda()[1]));
+        $this->undo($dropped);
+        self::assertSame([['09:30', 60, false]], self::shown($this->agenda()[1]));
+    }
+
+    public function testWhatDoesNotFitBeforeItIsDueIsNamed(): void
+    {
+        $report = $this->makeTask(['title' => 'The interim report', 'estimate' => '9h', 'due' => ['date' => $this->day(1)]]);
+        $days = $this->agenda();
+        self::assertSame([[240, 240], [240, 240], [240, 0]], array_map(static fn (array $day): array => [$day['there'], $day['promised']], \array_slice($days, 0, 3)));
+        self::assertSame([$report], $days[1]['due']);
+        $short = (array) $this->call('GET', '/agenda')['short'];
+        self::assertSame([['task' => $report, 'minutes' => 60, 'by' => $this->day(1)]], $short);
+        $this->lay(self::id(), $report, ['date' => $this->day()], 540);
+        $days = $this->agenda();
+        self::assertSame([540, []], [$days[0]['promised'], $days[1]['due']], 'It lies on Monday, which is too much for it.');
+        self::assertSame([], $this->call('GET', '/agenda')['short']);
+        self::assertSame(['The interim report'], array_column((array) $this->call('GET', '/agenda')['tasks'], 'title'));
+    }
+
+    public function testHoursAreOnesOwnAndTodayHasWhatIsLeft(): void
+    {
+        $hours = ['1' => ['from' => '08:00', 'to' => '12:00'], '6' => ['from' => '20:00', 'to' => '00:00']];
+        $settings = $this->settle(['agenda' => ['hours' => $hours, 'keptFree' => 0, 'from' => '06:00', 'to' => '22:00', 'days' => 3]]);
+        self::assertSame($hours, array_map(static fn (mixed $span): array => (array) $span, (array) ((array) $settings['agenda'])['hours']));
+        self::assertSame([240, 0, 0, 0, 0, 240, 0], array_column($this->agenda(), 'there'));
+        $this->service(ProgramClock::class)->moveForward(3 * 3600);
+        self::assertSame(180, $this->agenda()[0]['there']);
+        foreach ([['hours' => ['1' => ['from' => '12:00', 'to' => '08:00']]], ['days' => 4], ['keptFree' => 99], ['hours' => 'x'], ['from' => 'x']] as $wrong) {
+            $this->settle(['agenda' => $wrong + ['hours' => null, 'keptFree' => 0, 'from' => '06:00', 'to' => '22:00', 'days' => 3]], 422);
+        }
+        $days = array_map(static fn (int $day): string => (string) $day, range(1, 7));
+        $all = $this->settle(['agenda' => [
+            'hours' => array_combine($days, array_fill(0, 7, ['from' => '09:00', 'to' => '10:00'])),
+            'keptFree' => 0, 'from' => '06:00', 'to' => '22:00', 'days' => 3,
+        ]]);
+        self::assertCount(7, (array) ((array) $all['agenda'])['hours'], 'All days of the week are days of the week still.');
+    }
+
+    public function testWhatIsDoneStaysWhereItLayAndAsksForNoTime(): void
+    {
+        $task = $this->makeTask(['title' => 'Polish the lens', 'estimate' => '60 min']);
+        $this->lay(self::id(), $task, ['date' => $this->day(), 'time' => '10:00']);
+        $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'done' => true, 'tasks' => [$task]]);
+        $today = $this->agenda()[0];
+        self::assertSame([[['10:00', 60, true]], 0], [self::shown($today), $today['promised']]);
+        $this->call('PUT', '/slots/'.self::id(), ['entry' => self::id(), 'task' => $task, 'when' => ['phrase' => 'tomorrow']], 422);
+    }
+
+    public function testNonsenseIsRefusedAndSlotsBelongToOnePerson(): void
+    {
+        $task = $this->makeTask(['title' => 'Polish the lens']);
+        $slot = self::id();
+        $this->lay($slot, $task, ['phrase' => 'tomorrow at 9']);
+        foreach ([['when' => ['phrase' => 'blursday']], ['when' => ['phrase' => 'every friday']], ['minutes' => 3], ['minutes' => 1441]] as $wrong) {
+            $this->call('PUT', '/slots/'.self::id(), $wrong + ['entry' => self::id(), 'task' => $task, 'when' => ['phrase' => 'tomorrow']], 422);
+        }
+        $this->call('PUT', '/slots/'.self::id(), ['entry' => self::id(), 'task' => self::id(), 'when' => ['phrase' => 'tomorrow']], 404);
+        $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
+        self::assertSame(array_fill(0, 7, []), array_column($this->agenda(), 'slots'));
+        $this->call('POST', '/slots/removals', ['entry' => self::id(), 'slots' => [$slot]], 404);
+        $move = ['id' => $slot, 'when' => ['phrase' => 'tomorrow']];
+        $this->call('POST', '/slots/moves', ['entry' => self::id(), 'moves' => [$move]], 404);
+    }
+
+    public function testASlotThatIsDamagedDoesNotTakeTheDaysWithIt(): void
+    {
+        $task = $this->makeTask(['title' => 'Polish the lens']);
+        foreach (['10:00', '11:00'] as $time) {
+            $this->lay(self::id(), $task, ['date' => $this->day(), 'time' => $time]);
+        }
+        $this->service(Connection::class)->executeStatement("UPDATE slot SET at = at || 'x' WHERE rowid = (SELECT MIN(rowid) FROM slot)");
+        self::assertCount(1, self::shown($this->agenda()[0]));
+    }
+
+    /**
+     * @param array<string, mixed> $when
+     *
+     * @return array<mixed>
+     */
+    private function lay(string $id, string $task, array $when, ?int $minutes = null): array
+    {
+        return $this->call('PUT', "/slots/{$id}", ['entry' => self::id(), 'task' => $task, 'when' => $when] + (null === $minutes ? [] : ['minutes' => $minutes]));
+    }
+
+    /** @return list<Json> a week from today */
+    private function agenda(): array
+    {
+        /** @var list<Json> $days */
+        $days = $this->call('GET', '/agenda')['days'];
+
+        return $days;
+    }
+
+    /**
+     * @param Json $day
+     *
+     * @return list<array{mixed, mixed, mixed}>
+     */
+    private static function shown(array $day): array
+    {
+        return array_map(
+            static fn (mixed $slot): array => [((array) $slot)['time'], ((array) $slot)['minutes'], ((array) $slot)['done']],
+            array_values((array) $day['slots']),
+        );
+    }
+}
