@@ -12,7 +12,10 @@ use ZippyTray\Core\Time\Week;
 /**
  * At which hours somebody works, how much of them they keep free, and how much of the agenda they see.
  *
- * @phpstan-type AgendaSettingsState array{hours: array<int, array{from: string, to: string}>|null, keptFree: int, from: string, to: string, days: int}
+ * @phpstan-type HoursState array{from: string, to: string}
+ * @phpstan-type AgendaSettingsState array{
+ *     hours: array<int, HoursState>|null, keptFree: int, from: string, to: string, days: int
+ * }
  */
 final readonly class AgendaSettings
 {
@@ -25,12 +28,12 @@ final readonly class AgendaSettings
     private const USUAL = ['from' => '09:00', 'to' => '17:00'];
 
     /**
-     * @param array<int, array{from: string, to: string}>|null $hours    HH:MM by the day of the week, 1 is Monday; days that are missing are free;
-     *                                                                   null: the usual ones on the working days of the week
-     * @param int                                              $keptFree per cent of the hours that are kept for what comes in
-     * @param string                                           $from     HH:MM, the first hour that is shown, when nothing lies before it
-     * @param string                                           $to       the last one; 24:00 is written 00:00
-     * @param int                                              $days     see DAYS
+     * @param array<int, HoursState>|null $hours    HH:MM by the day of the week, 1 is Monday; days that are missing are free; null: the
+     *                                              usual ones on the working days of the week
+     * @param int                         $keptFree per cent of the hours that are kept for what comes in
+     * @param string                      $from     HH:MM, the first hour that is shown, when nothing lies before it
+     * @param string                      $to       the last one; 24:00 is written 00:00
+     * @param int                         $days     see DAYS
      *
      * @throws Refused when one cannot be
      */
@@ -57,7 +60,7 @@ final readonly class AgendaSettings
         }
     }
 
-    /** @return array{from: string, to: string}|null when one works on a day; null: not at all */
+    /** @return HoursState|null when one works on a day; null: not at all */
     public function hoursOn(LocalDate $date, Week $week): ?array
     {
         return null === $this->hours ? ($week->isWorkingDay($date) ? self::USUAL : null) : $this->hours[$date->weekday()] ?? null;
@@ -93,7 +96,7 @@ final readonly class AgendaSettings
     }
 
     /**
-     * @param array{from: string, to: string} $span
+     * @param HoursState $span
      *
      * @throws Refused when one is no time of the day
      */

@@ -8,16 +8,17 @@ use ZippyTray\Core\Time\LocalDate;
 
 /**
  * How what was promised fits into the days from one on. All lengths are minutes.
+ *
+ * @phpstan-type ShortState array{minutes: int, by: ?LocalDate}
  */
 final readonly class Fit
 {
     /**
-     * @param LocalDate                                          $first  day
-     * @param list<int>                                          $there  on each day, 0 or more
-     * @param list<array<string, int>>                           $placed on each day how much of which load; what is meant for a day lies there,
-     *                                                                   also when it is more than there is
-     * @param array<string, array{minutes: int, by: ?LocalDate}> $short  by load what does not fit before the end of which day; null: before the
-     *                                                                   end of the days that were looked at
+     * @param LocalDate                 $first  day
+     * @param list<int>                 $there  on each day, 0 or more
+     * @param list<array<string, int>>  $placed on each day how much of which load; what is meant for a day lies there, also when it is more
+     *                                          than there is
+     * @param array<string, ShortState> $short  by load what does not fit before the end of which day; null: of the days that were looked at
      */
     public function __construct(public LocalDate $first, public array $there, public array $placed, public array $short)
     {

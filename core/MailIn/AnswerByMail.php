@@ -93,7 +93,12 @@ final readonly class AnswerByMail
     private function moveTask(MadeByMail $made, TaskId $taskId, string $line, Speaker $speaker, EntryId $entryId): string
     {
         $due = $speaker->due($line, 'due');
-        $this->journal->write($made->accountId, $entryId, EntryKind::MailIn, function (Step $step) use ($made, $taskId, $due, $speaker): void {
+        $this->journal->write($made->accountId, $entryId, EntryKind::MailIn, function (Step $step) use (
+            $made,
+            $taskId,
+            $due,
+            $speaker,
+        ): void {
             $task = $this->tasks->get($made->accountId, $taskId);
             if ($task->isDone()) {
                 throw new Refused(\sprintf('“%s” is done already.', $task->title()));
@@ -115,7 +120,12 @@ final readonly class AnswerByMail
         $until = $speaker->moment($line, 'until');
         $until->mustBeAhead($now, 'until');
         $message = $this->messages->get($root->accountId, $root->messageId);
-        $this->journal->write($made->accountId, $entryId, EntryKind::MailIn, function (Step $step) use ($made, $message, $until, $now): void {
+        $this->journal->write($made->accountId, $entryId, EntryKind::MailIn, function (Step $step) use (
+            $made,
+            $message,
+            $until,
+            $now,
+        ): void {
             $conversation = $this->conversations->get($made->accountId, $this->messages->conversationOf($message));
             $step->touch($conversation);
             if (Place::Away === $conversation->placeAt($now)) {

@@ -147,7 +147,9 @@ final readonly class CarryOutMailIn
     {
         $answers = array_filter(
             $this->messages->ofConversation($conversation->accountId, $conversation->id),
-            static fn (Message $one): bool => $person->is($one->from->email) && !$one->isAutomatic() && $one->sentAt->instant > $asked->sentAt->instant,
+            static fn (Message $one): bool => $person->is($one->from->email)
+                && !$one->isAutomatic()
+                && $one->sentAt->instant > $asked->sentAt->instant,
         );
 
         return [] !== $answers;

@@ -40,7 +40,8 @@ final readonly class Confirmation
             null,
             new Letter(
                 [$message->from],
-                subject: mb_substr(\sprintf('%s: %s', [] === $made->troubles ? 'Made' : 'Not understood', SubjectLine::cleaned($message->subject)), 0, 200),
+                subject: ([] === $made->troubles ? 'Made: ' : 'Not understood: ')
+                    .mb_substr(SubjectLine::cleaned($message->subject), 0, 200),
                 text: self::text($made, $hand),
                 automatic: true,
                 replyTo: $takesDetails ? $made->answerAddress($email) : '',

@@ -41,7 +41,8 @@ final readonly class ReadWish
     /** @param list<string> $details see Asking */
     public function of(Message $message, array $details): Wish
     {
-        $others = array_values(array_filter($message->to, $this->isOther(...))) ?: array_values(array_filter($message->cc, $this->isOther(...)));
+        $others = array_values(array_filter($message->to, $this->isOther(...)));
+        $others = [] === $others ? array_values(array_filter($message->cc, $this->isOther(...))) : $others;
         $lines = [] === $others ? $this->above($message->text) : [];
         $first = Asking::isToOneself([...$message->to, ...$message->cc], $this->person) ? Asking::firstLine($message->text) : null;
         if (null !== $first) {
@@ -100,7 +101,8 @@ final readonly class ReadWish
                 continue;
             }
             foreach ($read as $text) {
-                \in_array($this->clause($text)?->kind, [ClauseKind::Due, ClauseKind::Repeat], true) && 1 !== preg_match('/^(?:by|due)\b/iu', $text)
+                $isTime = \in_array($this->clause($text)?->kind, [ClauseKind::Due, ClauseKind::Repeat], true);
+                $isTime && 1 !== preg_match('/^(?:by|due)\b/iu', $text)
                     ? $times[] = $text
                     : $clauses[] = $text;
             }

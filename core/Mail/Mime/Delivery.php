@@ -44,7 +44,10 @@ final readonly class Delivery
     public static function isDisowned(Headers $headers): bool
     {
         $results = strtolower((string) preg_replace('/\([^()]*\)/', ' ', substr($headers->get('authentication-results'), 0, 4000)));
-        $is = static fn (string $method, string $outcome): bool => 1 === preg_match("/(?:^|[;\\s]){$method}\\s*=\\s*(?:{$outcome})\\b/", $results);
+        $is = static fn (string $method, string $outcome): bool => 1 === preg_match(
+            "/(?:^|[;\\s]){$method}\\s*=\\s*(?:{$outcome})\\b/",
+            $results,
+        );
         if ($is('dmarc', '\w+') && !$is('dmarc', 'none|permerror|temperror')) {
             return $is('dmarc', 'fail');
         }

@@ -42,7 +42,15 @@ final readonly class SettingsController
         if (null !== $settings->addresses) {
             $account->profile->goBy($settings->addresses);
         }
-        $account->profile->choose($settings->clearingOrder, $time, $settings->tasks($speaker), $tray, $settings->post(), $settings->mailIn(), $settings->agenda());
+        $account->profile->choose(
+            $settings->clearingOrder,
+            $time,
+            $settings->tasks($speaker),
+            $tray,
+            $settings->post(),
+            $settings->mailIn(),
+            $settings->agenda(),
+        );
         $account->reachedAt($request->getSchemeAndHttpHost());
         $orm->flush();
         $next = $account->nextSession($clock->now());

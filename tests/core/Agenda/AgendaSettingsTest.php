@@ -13,7 +13,7 @@ use ZippyTray\Core\Time\Week;
 
 final class AgendaSettingsTest extends TestCase
 {
-    /** @return iterable<string, array{AgendaSettings, string, int, int}> settings, day, minutes taken, minutes there; the 24th is a Tuesday */
+    /** @return iterable<string, array{AgendaSettings, string, int, int}> day, minutes taken, minutes there; the 24th is a Tuesday */
     public static function days(): iterable
     {
         $own = new AgendaSettings([2 => ['from' => '08:30', 'to' => '12:00'], 6 => ['from' => '20:00', 'to' => '00:00']], 0);

@@ -53,7 +53,8 @@ final class FitLoadsTest extends TestCase
         }
         self::assertSame(trim($placed), trim(implode(' | ', $text)));
         self::assertSame($short, implode(', ', array_map(
-            static fn (string $id, array $one): string => $id.$one['minutes'].(null === $one['by'] ? '' : ' by '.self::day(0)->daysUntil($one['by'])),
+            static fn (string $id, array $one): string => $id.$one['minutes']
+                .(null === $one['by'] ? '' : ' by '.self::day(0)->daysUntil($one['by'])),
             array_keys($fit->short),
             $fit->short,
         )));
@@ -105,7 +106,10 @@ final class FitLoadsTest extends TestCase
             );
             $short = 0;
             foreach (array_keys($there) as $day) {
-                $due = array_filter($loads, static fn (Load $load): bool => null !== $load->until && self::day(0)->daysUntil($load->until) <= $day);
+                $due = array_filter(
+                    $loads,
+                    static fn (Load $load): bool => null !== $load->until && self::day(0)->daysUntil($load->until) <= $day,
+                );
                 $sum = array_sum(array_map(static fn (Load $load): int => $load->minutes, $due));
                 $short = max($short, $sum - array_sum(\array_slice($there, 0, $day + 1)));
             }

@@ -31,7 +31,11 @@ final class LaySlotsTest extends TestCase
         $states[] = $world->state();
         $entries[] = self::put($world, 'b', $task, Due::onDay(LocalDate::parse('2026-11-26')));
         $states[] = $world->state();
-        self::assertSame([60, 30], [self::slot($world, 'a')->minutes(), self::slot($world, 'b')->minutes()], 'What is left of the estimate.');
+        self::assertSame(
+            [60, 30],
+            [self::slot($world, 'a')->minutes(), self::slot($world, 'b')->minutes()],
+            'What is left of the estimate.',
+        );
         $entries[] = $world->laySlots->move(World::account(), new EntryId('move'), [
             new SlotMove(new SlotId('a'), self::at('2026-11-25', '14:15')),
             new SlotMove(new SlotId('b'), self::at('2026-11-27', '10:00'), 45),

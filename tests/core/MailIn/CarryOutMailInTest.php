@@ -80,7 +80,10 @@ final class CarryOutMailInTest extends TestCase
             $mail->placeAt($world->clock->now()),
             array_values(array_map(static fn (Owed $owed): string => $owed->person()->email, $world->memory->owed)),
         ]);
-        self::letter($world, "From: olga@x.example\nTo: wren@ternpoint.example\nReferences: <asked@x.example>\nSubject: Re: Panes\n\nThese.");
+        self::letter(
+            $world,
+            "From: olga@x.example\nTo: wren@ternpoint.example\nReferences: <asked@x.example>\nSubject: Re: Panes\n\nThese.",
+        );
         self::assertSame([Place::Tray, 'answer'], [$mail->placeAt($world->clock->now()), $mail->state()['calledBackBy']]);
     }
 
@@ -94,7 +97,8 @@ final class CarryOutMailInTest extends TestCase
         );
         self::letter(
             $world,
-            "From: olga@x.example\nTo: wren@ternpoint.example\nReferences: <asked@x.example>\nDate: Tue, 24 Nov 2026 09:00:00 +0000\n\nThese.",
+            "From: olga@x.example\nTo: wren@ternpoint.example\nReferences: <asked@x.example>\n"
+                ."Date: Tue, 24 Nov 2026 09:00:00 +0000\n\nThese.",
         );
         $made = ($world->mailIn)(self::only($world), self::hand());
         self::assertSame(['olga@x.example has answered already', []], [$made->did, $world->memory->owed]);
@@ -105,7 +109,10 @@ final class CarryOutMailInTest extends TestCase
     public static function troubles(): iterable
     {
         yield 'what cannot be read' => ["To: +tomorow.9pmx\nSubject: A\n\nText", '“+tomorow.9pmx” was not understood.'];
-        yield 'what is past' => ["To: +23.nov.2026\nSubject: A\n\nText", 'Mon 23 Nov 2026, 09:00 is already past. Choose a moment that is still to come.'];
+        yield 'what is past' => [
+            "To: +23.nov.2026\nSubject: A\n\nText",
+            'Mon 23 Nov 2026, 09:00 is already past. Choose a moment that is still to come.',
+        ];
     }
 
     #[DataProvider('troubles')]
@@ -140,11 +147,18 @@ final class CarryOutMailInTest extends TestCase
             false,
         ];
         yield 'who pretends, and says otherwise below' => [
-            "Authentication-Results: mx.example; spf=softfail\nAuthentication-Results: forged.example; dmarc=pass\nFrom: wren@ternpoint.example\n",
+            "Authentication-Results: mx.example; spf=softfail\nAuthentication-Results: forged.example; dmarc=pass\n"
+                ."From: wren@ternpoint.example\n",
             false,
         ];
-        yield 'who is confirmed' => ["Authentication-Results: mx.example; spf=fail; dkim=pass; dmarc=pass\nFrom: wren@ternpoint.example\n", true];
-        yield 'by its key alone' => ["Authentication-Results: mx.example; spf=fail (no) smtp.mailfrom=a; dkim=pass\nFrom: wren@ternpoint.example\n", true];
+        yield 'who is confirmed' => [
+            "Authentication-Results: mx.example; spf=fail; dkim=pass; dmarc=pass\nFrom: wren@ternpoint.example\n",
+            true,
+        ];
+        yield 'by its key alone' => [
+            "Authentication-Results: mx.example; spf=fail (no) smtp.mailfrom=a; dkim=pass\nFrom: wren@ternpoint.example\n",
+            true,
+        ];
     }
 
     #[DataProvider('senders')]
@@ -168,7 +182,8 @@ final class CarryOutMailInTest extends TestCase
     /** @return iterable<string, array{Confirm, string, bool}> */
     public static function confirmations(): iterable
     {
-        foreach ([[Confirm::Always, true, true], [Confirm::Trouble, false, true], [Confirm::Never, false, false]] as [$when, $well, $trouble]) {
+        $told = [[Confirm::Always, true, true], [Confirm::Trouble, false, true], [Confirm::Never, false, false]];
+        foreach ($told as [$when, $well, $trouble]) {
             yield $when->value => [$when, '+task', $well];
             yield $when->value.', with trouble' => [$when, '+xyzzy', $trouble];
         }

@@ -68,7 +68,11 @@ final class ReadWishTest extends TestCase
         yield 'a first line' => ['', "+task\n\nText", 'task Glass'];
         yield 'a first line with blanks' => ['', "+tomorrow 9am\nText", 'back Wed 25 Nov 2026, 09:00'];
         yield 'a first line with dots' => ['', '+in.3.days', 'back Fri 27 Nov 2026, 09:00'];
-        yield 'a first line with several' => ['', "+task; list harbour; friday\nhigh\n\nText", 'task Glass in Harbour due Fri 27 Nov 2026 high'];
+        yield 'a first line with several' => [
+            '',
+            "+task; list harbour; friday\nhigh\n\nText",
+            'task Glass in Harbour due Fri 27 Nov 2026 high',
+        ];
         yield 'a first line that is none' => ['', '+xyzzy', 'nothing: “+xyzzy” was not understood.'];
     }
 
@@ -82,7 +86,8 @@ final class ReadWishTest extends TestCase
     public function testALetterToSomebodyElseComesBackUnlessTheyAnswer(): void
     {
         $copy = 'Delivered-To: wren+friday@ternpoint.example';
-        $wish = self::wish("{$copy}\nTo: Olga <olga@x.example>, wren@ternpoint.example\nCc: ada@x.example\nSubject: Glass\n\ndue monday\n\nText");
+        $to = 'To: Olga <olga@x.example>, wren@ternpoint.example';
+        $wish = self::wish("{$copy}\n{$to}\nCc: ada@x.example\nSubject: Glass\n\ndue monday\n\nText");
         self::assertSame('back Fri 27 Nov 2026, 09:00 unless olga@x.example', self::said($wish));
         $wish = self::wish("{$copy}\nTo: wren@ternpoint.example\nCc: ada@x.example\nSubject: Glass\n\nText");
         self::assertSame('back Fri 27 Nov 2026, 09:00 unless ada@x.example', self::said($wish));
@@ -133,7 +138,8 @@ final class ReadWishTest extends TestCase
     private static function wish(string $letter): Wish
     {
         $raw = 'From: '.self::ME."\n".$letter;
-        $content = (new MessageReader())->read("Date: Tue, 24 Nov 2026 08:00:00 +0000\n".$raw, new \DateTimeImmutable('2026-11-24T10:00:00Z'));
+        $now = new \DateTimeImmutable('2026-11-24T10:00:00Z');
+        $content = (new MessageReader())->read("Date: Tue, 24 Nov 2026 08:00:00 +0000\n".$raw, $now);
         $asking = Asking::of($content, new Person(self::ME, 'Wren'), new MailInSettings());
 
         return self::reader()->of(self::message($letter), $asking->details ?? []);

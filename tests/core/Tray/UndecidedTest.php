@@ -10,7 +10,7 @@ use ZippyTray\Core\Tray\Undecided;
 
 final class UndecidedTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, string}> messages as "id time", own ones in capitals, those of the program as X; decided at; undecided */
+    /** @return iterable<string, array{string, string, string}> messages, own ones in capitals, X the program's; decided at; undecided */
     public static function conversations(): iterable
     {
         yield 'one' => ['a1', '', 'a'];

@@ -45,7 +45,10 @@ final class AgendaTest extends ApiTestCase
             'entry' => self::id(),
             'moves' => [['id' => $slot, 'when' => ['date' => $this->day(2), 'time' => '14:00'], 'minutes' => 45]],
         ]);
-        self::assertSame([[], [[null, 30, false], ['14:00', 45, false]]], [self::shown($this->agenda()[1]), self::shown($this->agenda()[2])]);
+        self::assertSame(
+            [[], [[null, 30, false], ['14:00', 45, false]]],
+            [self::shown($this->agenda()[1]), self::shown($this->agenda()[2])],
+        );
         $this->undo($moved);
         self::assertSame([['09:30', 60, false]], self::shown($this->agenda()[1]));
         $dropped = $this->call('POST', '/slots/removals', ['entry' => self::id(), 'slots' => [$slot]]);
@@ -58,7 +61,10 @@ final class AgendaTest extends ApiTestCase
     {
         $report = $this->makeTask(['title' => 'The interim report', 'estimate' => '9h', 'due' => ['date' => $this->day(1)]]);
         $days = $this->agenda();
-        self::assertSame([[240, 240], [240, 240], [240, 0]], array_map(static fn (array $day): array => [$day['there'], $day['promised']], \array_slice($days, 0, 3)));
+        self::assertSame([[240, 240], [240, 240], [240, 0]], array_map(
+            static fn (array $day): array => [$day['there'], $day['promised']],
+            \array_slice($days, 0, 3),
+        ));
         self::assertSame([$report], $days[1]['due']);
         $short = (array) $this->call('GET', '/agenda')['short'];
         self::assertSame([['task' => $report, 'minutes' => 60, 'by' => $this->day(1)]], $short);
@@ -73,11 +79,12 @@ final class AgendaTest extends ApiTestCase
     {
         $hours = ['1' => ['from' => '08:00', 'to' => '12:00'], '6' => ['from' => '20:00', 'to' => '00:00']];
         $settings = $this->settle(['agenda' => ['hours' => $hours, 'keptFree' => 0, 'from' => '06:00', 'to' => '22:00', 'days' => 3]]);
-        self::assertSame($hours, array_map(static fn (mixed $span): array => (array) $span, (array) ((array) $settings['agenda'])['hours']));
+        self::assertEquals($hours, ((array) $settings['agenda'])['hours']);
         self::assertSame([240, 0, 0, 0, 0, 240, 0], array_column($this->agenda(), 'there'));
         $this->service(ProgramClock::class)->moveForward(3 * 3600);
         self::assertSame(180, $this->agenda()[0]['there']);
-        foreach ([['hours' => ['1' => ['from' => '12:00', 'to' => '08:00']]], ['days' => 4], ['keptFree' => 99], ['hours' => 'x'], ['from' => 'x']] as $wrong) {
+        $backwards = ['1' => ['from' => '12:00', 'to' => '08:00']];
+        foreach ([['hours' => $backwards], ['days' => 4], ['keptFree' => 99], ['hours' => 'x'], ['from' => 'x']] as $wrong) {
             $this->settle(['agenda' => $wrong + ['hours' => null, 'keptFree' => 0, 'from' => '06:00', 'to' => '22:00', 'days' => 3]], 422);
         }
         $days = array_map(static fn (int $day): string => (string) $day, range(1, 7));
@@ -103,8 +110,9 @@ final class AgendaTest extends ApiTestCase
         $task = $this->makeTask(['title' => 'Polish the lens']);
         $slot = self::id();
         $this->lay($slot, $task, ['phrase' => 'tomorrow at 9']);
-        foreach ([['when' => ['phrase' => 'blursday']], ['when' => ['phrase' => 'every friday']], ['minutes' => 3], ['minutes' => 1441]] as $wrong) {
-            $this->call('PUT', '/slots/'.self::id(), $wrong + ['entry' => self::id(), 'task' => $task, 'when' => ['phrase' => 'tomorrow']], 422);
+        $when = static fn (string $phrase): array => ['when' => ['phrase' => $phrase]];
+        foreach ([$when('blursday'), $when('every friday'), ['minutes' => 3], ['minutes' => 1441]] as $wrong) {
+            $this->call('PUT', '/slots/'.self::id(), $wrong + ['entry' => self::id(), 'task' => $task] + $when('tomorrow'), 422);
         }
         $this->call('PUT', '/slots/'.self::id(), ['entry' => self::id(), 'task' => self::id(), 'when' => ['phrase' => 'tomorrow']], 404);
         $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
@@ -131,7 +139,9 @@ final class AgendaTest extends ApiTestCase
      */
     private function lay(string $id, string $task, array $when, ?int $minutes = null): array
     {
-        return $this->call('PUT', "/slots/{$id}", ['entry' => self::id(), 'task' => $task, 'when' => $when] + (null === $minutes ? [] : ['minutes' => $minutes]));
+        $body = ['entry' => self::id(), 'task' => $task, 'when' => $when, 'minutes' => $minutes];
+
+        return $this->call('PUT', "/slots/{$id}", $body);
     }
 
     /** @return list<Json> a week from today */

@@ -41,7 +41,9 @@ final class MailInTest extends ApiTestCase
     {
         $this->arrive("To: wren+task+friday@ternpoint.example\nSubject: Call the keeper\n\nhigh; label harbour\n\nSoon.");
         $task = $this->tasks()[0];
-        self::assertSame(['Call the keeper', 'high', ['harbour']], [$task['title'], $task['priority'], array_column((array) $task['labels'], 'name')]);
+        self::assertSame(['Call the keeper', 'high', ['harbour']], [
+            $task['title'], $task['priority'], array_column((array) $task['labels'], 'name'),
+        ]);
         $conversation = $this->found('keeper');
         [$made] = (array) $this->call('GET', '/conversations/'.$conversation)['byMail'];
         self::assertSame(['done', []], [((array) $made)['state'], ((array) $made)['troubles']]);
@@ -110,7 +112,9 @@ final class MailInTest extends ApiTestCase
             $this->bring("To: wren+task@ternpoint.example\nSubject: {$subject}\n\nText");
         }
         ($this->service(Fetch::class))(static fn (): bool => false);
-        $this->service(Connection::class)->executeStatement("UPDATE mail_in SET details = 'x' WHERE rowid = (SELECT MIN(rowid) FROM mail_in)");
+        $this->service(Connection::class)->executeStatement(
+            "UPDATE mail_in SET details = 'x' WHERE rowid = (SELECT MIN(rowid) FROM mail_in)",
+        );
         ($this->service(ObeyMailIn::class))(static fn (): bool => false);
         self::assertCount(1, $this->tasks());
         self::assertSame([1], array_column($this->rows('/tray'), 'messages'), 'It lies in the tray.');

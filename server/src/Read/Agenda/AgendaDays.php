@@ -74,7 +74,7 @@ final readonly class AgendaDays
                 'date' => (string) $date,
                 'hours' => $settings->hoursOn($date, $time->week),
                 'there' => $isPast ? $settings->there($date, $time->week) : $fit->there($date),
-                'promised' => $isPast ? array_sum(array_map(static fn (SlotView $slot): int => $slot->minutes, $here)) : $fit->promised($date),
+                'promised' => $isPast ? array_sum(array_column($here, 'minutes')) : $fit->promised($date),
                 'slots' => $here,
                 'due' => $due,
             ];

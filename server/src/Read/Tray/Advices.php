@@ -135,7 +135,8 @@ final readonly class Advices
     {
         $messages = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT x.conversation_id, m.id, m.own, m.imported_at, '.DecidedMailStore::BY_ITSELF.' FROM conversation_message x JOIN message m ON m.id = x.message_id
+            'SELECT x.conversation_id, m.id, m.own, m.imported_at, '.DecidedMailStore::BY_ITSELF.'
+             FROM conversation_message x JOIN message m ON m.id = x.message_id
              WHERE x.conversation_id IN (SELECT value FROM json_each(?)) ORDER BY m.sent_at, m.id',
             [json_encode(array_keys($conversations), \JSON_THROW_ON_ERROR)],
         ) as $columns) {

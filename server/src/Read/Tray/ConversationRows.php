@@ -303,7 +303,8 @@ final readonly class ConversationRows
             return [];
         }
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by, '.self::TROUBLE.' AS trouble, '.LabelRows::BORNE.' AS borne
+            'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by, '.self::TROUBLE.' AS trouble,
+                '.LabelRows::BORNE.' AS borne
                 FROM json_each(?) j CROSS JOIN conversation c ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
             [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id],
         );

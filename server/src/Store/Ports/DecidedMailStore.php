@@ -18,7 +18,8 @@ use ZippyTray\Server\Store\StoredNow;
 final readonly class DecidedMailStore implements DecidedMail
 {
     /** Whether the program wrote a message m in the person's name; what Message::isAutomatic() says of one of theirs. */
-    public const BY_ITSELF = "(m.own AND COALESCE(m.list_headers ->> 'auto-submitted', '') IN ('auto-replied', 'auto-generated')) AS by_itself";
+    public const BY_ITSELF = "(m.own AND COALESCE(m.list_headers ->> 'auto-submitted', '') IN ('auto-replied', 'auto-generated'))
+        AS by_itself";
 
     /** Of a conversation with more undecided messages, the newest count. */
     public const MESSAGES = 5;

@@ -88,7 +88,8 @@ final readonly class MailInStore implements MailIns
         return array_map(
             static fn (array $columns): MadeByMail => self::made(new Row($columns)),
             $this->connection->fetchAllAssociative(
-                'SELECT m.* FROM json_each(?) j CROSS JOIN mail_in m ON m.message_id = j.value WHERE +m.account_id = ? ORDER BY j.key, m.at, m.id',
+                'SELECT m.* FROM json_each(?) j CROSS JOIN mail_in m ON m.message_id = j.value WHERE +m.account_id = ?
+                    ORDER BY j.key, m.at, m.id',
                 [json_encode($messageIds, \JSON_THROW_ON_ERROR), $accountId],
             ),
         );

@@ -20,21 +20,27 @@ use ZippyTray\Core\Tray\Sessions;
 use ZippyTray\Core\Tray\SnoozePresets;
 use ZippyTray\Core\Tray\TraySettings;
 
+/**
+ * @phpstan-import-type OldRule from OldMail
+ * @phpstan-import-type SessionsState from Sessions
+ * @phpstan-import-type AgendaSettingsState from AgendaSettings
+ * @phpstan-import-type MailInSettingsState from MailInSettings
+ */
 final readonly class Settings
 {
     /**
-     * @param bool                                                                                                               $dayFirst    whether 4/12 is the fourth of December
-     * @param list<int>                                                                                                          $workingDays 1 is Monday
-     * @param array<string, string>                                                                                              $marks       times by the value of their mark
-     * @param string                                                                                                             $zone        IANA name
-     * @param list<string>                                                                                                       $snoozes     when phrases
-     * @param string                                                                                                             $taskDue     a when phrase; empty: none
-     * @param string|null                                                                                                        $name        of the person; null: as it is
-     * @param list<array{about: string, what: string, days: int}>                                                                $oldMail     see OldMail
-     * @param array{on: bool, hours: list<string>, workingDaysOnly: bool}                                                        $sessions    see Sessions
-     * @param array{hours: array<int, array{from: string, to: string}>|null, keptFree: int, from: string, to: string, days: int} $agenda      see AgendaSettings
-     * @param array{on: bool, allowed: list<string>, confirm: string}                                                            $mailIn      see MailInSettings
-     * @param list<string>|null                                                                                                  $addresses   that are theirs besides; null: as they are
+     * @param bool                  $dayFirst    whether 4/12 is the fourth of December
+     * @param list<int>             $workingDays 1 is Monday
+     * @param array<string, string> $marks       times by the value of their mark
+     * @param string                $zone        IANA name
+     * @param list<string>          $snoozes     when phrases
+     * @param string                $taskDue     a when phrase; empty: none
+     * @param string|null           $name        of the person; null: as it is
+     * @param list<OldRule>         $oldMail     see OldMail
+     * @param SessionsState         $sessions    see Sessions
+     * @param AgendaSettingsState   $agenda      see AgendaSettings
+     * @param MailInSettingsState   $mailIn      see MailInSettings
+     * @param list<string>|null     $addresses   that are theirs besides; null: as they are
      */
     public function __construct(
         public bool $dayFirst,
