@@ -50,7 +50,11 @@ final readonly class FindWays
     /** The later it is due, the more of it fits: the first day is found by halves. */
     private function later(Load $load, Fit $now): ?Way
     {
-        $isGood = fn (int $day): bool => $this->isBetter($this->fit($load->until($this->first->plusDays($day)), $load->id), $now, $load->id);
+        $isGood = fn (int $day): bool => $this->isBetter(
+            $this->fit($load->until($this->first->plusDays($day)), $load->id),
+            $now,
+            $load->id,
+        );
         $from = null === $load->until ? 0 : max(-1, $this->first->daysUntil($load->until));
         $to = min(\count($this->there), FitLoads::AHEAD) - 1;
         if ($from >= $to || !$isGood($to)) {
