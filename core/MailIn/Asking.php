@@ -65,7 +65,17 @@ final readonly class Asking
     {
         $line = trim(explode("\n", ltrim((new BodyText())->written(mb_strcut($text, 0, 4000))), 2)[0]);
 
-        return 1 === preg_match('/^\+\s*(?=[\p{L}\d])(.+)$/u', mb_strcut($line, 0, 500), $match) ? $match[1] : null;
+        $isWish = 1 === preg_match('/^\+\s*(?=[\p{L}\d])(.+)$/u', mb_strcut($line, 0, 500), $match) && !self::isNumber($match[1]);
+
+        return $isWish ? $match[1] : null;
+    }
+
+    /** A number to call, or one that counts, is nobody's wish. */
+    private static function isNumber(string $text): bool
+    {
+        $digits = preg_match_all('/\d/', $text);
+
+        return 1 === preg_match('/^[\d\s().\/-]+$/', $text) && (1 === preg_match('/[\s()]/', trim($text)) || $digits > 8 || $digits < 3);
     }
 
     /** @return list<string> each once */

@@ -52,6 +52,10 @@ final readonly class ReadWish
         $isWhole = [] === $troubles;
         [$told, $untold] = $this->told($lines);
         array_push($troubles, ...$untold);
+        if (!$isTask && [] === $times && [] === $told && 1 === \count($clauses) && $this->isSpan($clauses[0])) {
+            // Beside a task it says how long that takes; alone it is a time from now.
+            [$times, $clauses] = [$clauses, []];
+        }
         $clauses = [...$told, ...$clauses];
         $repeats = array_filter($times, fn (string $time): bool => ClauseKind::Repeat === $this->clause($time)?->kind);
         if ($isTask || [] !== $clauses || [] !== $repeats) {
@@ -86,14 +90,14 @@ final readonly class ReadWish
         [$isTask, $times, $clauses, $troubles] = [false, [], [], []];
         $parts = preg_split('/\s*;\s*|\s*\+(?=\p{L}|\d)/u', $first, -1, \PREG_SPLIT_NO_EMPTY) ?: [];
         foreach ([...$details, ...$parts] as $detail) {
-            $words = trim((string) preg_replace('/[\s._-]+/u', ' ', $detail));
+            $words = trim((string) preg_replace('/[\s._:-]+/u', ' ', $detail));
             if (self::TASK === mb_strtolower($words)) {
                 $isTask = true;
                 continue;
             }
             if (1 === preg_match('/^task (.+)$/iu', $words)) {
                 $isTask = true;
-                $detail = (string) preg_replace('/^\s*task[\s._-]+/iu', '', $detail);
+                $detail = (string) preg_replace('/^\s*task[\s._:-]+/iu', '', $detail);
             }
             $read = $this->read($detail);
             if (null === $read) {
@@ -109,6 +113,11 @@ final readonly class ReadWish
         }
 
         return [$isTask, array_values(array_unique($times)), $clauses, $troubles];
+    }
+
+    private function isSpan(string $text): bool
+    {
+        return ClauseKind::Estimate === $this->clause($text)?->kind && 1 !== preg_match('/^(?:takes?|estimate)\b/iu', $text);
     }
 
     /** @return list<string>|null clauses of a jotted line; null when it is none */

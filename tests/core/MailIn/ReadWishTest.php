@@ -36,6 +36,8 @@ final class ReadWishTest extends TestCase
         yield 'a time' => ['tomorrow.9am', 'Hello', 'back Wed 25 Nov 2026, 09:00'];
         yield 'a time with dashes' => ['in-3-days', 'Hello', 'back Fri 27 Nov 2026, 09:00'];
         yield 'a time with minutes' => ['friday.9.30', 'Hello', 'back Fri 27 Nov 2026, 09:30'];
+        yield 'a time from now' => ['1h', 'Hello', 'back Tue 24 Nov 2026, 11:00'];
+        yield 'how long it takes' => ['task+1h', 'Hello', 'task Glass takes 60'];
         yield 'a date' => ['2026-12-04', 'Hello', 'back Fri 4 Dec 2026, 09:00'];
         yield 'a date and a time' => ['2026-12-04.15.00', 'Hello', 'back Fri 4 Dec 2026, 15:00'];
         yield 'a date in words' => ['4.dec.at.noon', 'Hello', 'back Fri 4 Dec 2026, 12:00'];
@@ -73,6 +75,10 @@ final class ReadWishTest extends TestCase
             "+task; list harbour; friday\nhigh\n\nText",
             'task Glass in Harbour due Fri 27 Nov 2026 high',
         ];
+        yield 'a first line with a colon' => ['', '+task: friday', 'task Glass due Fri 27 Nov 2026'];
+        yield 'a number to call' => ['', '+49 171 234 567', 'nothing'];
+        yield 'a number that counts' => ['', '+1', 'nothing'];
+        yield 'a date in the first line' => ['', '+2026-12-04', 'back Fri 4 Dec 2026, 09:00'];
         yield 'a first line that is none' => ['', '+xyzzy', 'nothing: “+xyzzy” was not understood.'];
     }
 
@@ -167,6 +173,7 @@ final class ReadWishTest extends TestCase
                 $task->repeat?->text() ?? '',
                 'normal' === $task->priority->value ? '' : $task->priority->value,
                 implode(', ', $task->labels),
+                null === $task->estimate ? '' : 'takes '.$task->estimate,
                 '' === $task->notes ? '' : "({$task->notes})",
             ];
         $text = implode(' ', array_filter($parts, static fn (string $part): bool => '' !== $part));
