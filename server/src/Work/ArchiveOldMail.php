@@ -75,11 +75,12 @@ final readonly class ArchiveOldMail implements LongChore
         }
         $before = StoredNow::of($now->modify("-{$soonest} days"));
         [$old, $at, $id] = [[], '', ''];
+        $few = ' AND c.latest_at < :before AND c.latest_at >= :at AND (c.latest_at > :at OR c.id > :id)
+            ORDER BY c.latest_at, c.id LIMIT '.self::AT_ONCE;
         for ($seen = 0; $seen < self::LOOKED_AT && \count($old) < self::MOST; $seen += self::AT_ONCE) {
             $keys = $this->rows->ids(
-                "SELECT c.latest_at || ' ' || c.id FROM conversation c WHERE c.id IN (".ConversationRows::OF_TRAY.'
-                    AND c.latest_at < :before AND c.latest_at >= :at AND (c.latest_at > :at OR c.id > :id)
-                    ORDER BY c.latest_at, c.id LIMIT '.self::AT_ONCE.') ORDER BY c.latest_at, c.id',
+                "SELECT c.latest_at || ' ' || c.id FROM conversation c WHERE c.id IN (SELECT * FROM (".ConversationRows::OF_TRAY.$few.')
+                    UNION ALL SELECT * FROM ('.ConversationRows::CAME_IN.$few.')) ORDER BY c.latest_at, c.id LIMIT '.self::AT_ONCE,
                 $account,
                 ['before' => $before, 'at' => $at, 'id' => $id],
             );

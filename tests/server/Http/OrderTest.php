@@ -11,6 +11,7 @@ use Symfony\Component\Console\Tester\CommandTester;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Books\JournalExplains;
 use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Store\StoredNow;
 use ZippyTray\Server\Work\ArchiveOldMail;
 use ZippyTray\Server\Work\CarryOutOrders;
 use ZippyTray\Tests\Server\ApiTestCase;
@@ -249,6 +250,28 @@ final class OrderTest extends ApiTestCase
         /** @var array<string, mixed> $entry */
         $this->undo($entry);
         self::assertSame(3, $this->counts()['tray']);
+    }
+
+    public function testOldMailThatCameInAtItsHourGoesTooAndWhatWaitsOrCameBackDoesNot(): void
+    {
+        $this->signIn();
+        $this->settle(['oldMail' => [['about' => 'kind', 'what' => 'newsletter', 'days' => 14]]]);
+        $now = $this->service(ProgramClock::class)->now();
+        $mail = ['Came in' => ['held', '-1 hour'], 'Waits' => ['held', '+1 hour'], 'Came back' => ['snooze', '-1 hour']];
+        foreach ($mail as $subject => [$why, $at]) {
+            $this->service(Connection::class)->update('conversation', [
+                'place' => 'away',
+                'away_until' => StoredNow::of($now->modify($at)),
+                'away_zone' => 'Europe/Dublin',
+                'away_reason' => $why,
+            ], ['id' => $this->gulls($subject)]);
+        }
+        $this->service(EntityManagerInterface::class)->clear();
+        $this->service(ArchiveOldMail::class)->do($now->modify('+60 days'));
+        self::assertSame(
+            ['Came in'],
+            array_column((array) $this->call('GET', '/find?place=archive')['rows'], 'subject'),
+        );
     }
 
     public function testOldMailBehindMuchThatStaysIsReachedToo(): void

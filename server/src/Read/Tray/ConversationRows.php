@@ -41,6 +41,9 @@ final readonly class ConversationRows
 
     public const BACK = self::OF_ACCOUNT.WhereNow::BACK;
 
+    /** What was held back until an hour that has come, and nobody had put away. */
+    public const CAME_IN = self::OF_ACCOUNT.WhereNow::CAME_IN;
+
     private const AWAY = 'c.account_id = :account AND '.WhereNow::PUT_AWAY;
 
     /** How often a conversation was looked at since it was last decided, for a query of c. */
@@ -116,7 +119,7 @@ final readonly class ConversationRows
         );
         if (\count($ids) < self::TRAY_MOST) {
             $newest = ' ORDER BY c.latest_at DESC, c.id LIMIT '.(self::TRAY_MOST - \count($ids));
-            array_push($ids, ...$this->ids(self::first($only, $newest, self::OF_ACCOUNT.WhereNow::CAME_IN), $account, $with));
+            array_push($ids, ...$this->ids(self::first($only, $newest, self::CAME_IN), $account, $with));
         }
         $weighed = $this->advices->weighed($account, $ids);
         $rows = $this->rows($account, $ids, $weighed);
