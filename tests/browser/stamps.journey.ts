@@ -38,6 +38,7 @@ test('several are stamped at once with the mouse, and one that cannot be keeps a
   await expect(slip.getByRole('heading', { level: 3 })).toHaveText(['Key to the oil store', 'Bell rope'])
   await expect(slip.getByText(/^Away: back Tue/)).toHaveCount(2)
   await slip.getByRole('button', { name: 'Apply it' }).click()
+  await expect(slip).toHaveCount(0)
   await expect(row('Bell rope')).toHaveCount(0)
   await desk.press('Control+z')
   await expect(row('Bell rope')).toBeVisible()
