@@ -90,7 +90,7 @@ test('one label is on mail and tasks; it is renamed, merged and deleted, and eac
   }
 })
 
-test('several are labelled and made unread with the mouse alone', async ({ page }) => {
+test('several are labelled and made unread with the mouse alone', async ({ desk, page }) => {
   const row = (subject: string) => page.getByRole('listitem').filter({ hasText: subject })
   const slip = page.getByRole('dialog', { name: 'Labels' })
   for (const subject of ['Bell rope', 'Before the inspection']) {
@@ -103,7 +103,7 @@ test('several are labelled and made unread with the mouse alone', async ({ page 
   await slip.getByRole('button', { name: 'Make “both”' }).click()
   await expect(row('Bell rope')).toContainText('both')
   await expect(row('Before the inspection')).toContainText('both')
-  await page.keyboard.press('Escape')
+  await desk.press('Escape')
   await expect(slip).toHaveCount(0)
   for (const subject of ['Bell rope', 'Before the inspection']) {
     await expect(row(subject).getByRole('checkbox')).toBeChecked()
