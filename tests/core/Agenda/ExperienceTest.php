@@ -74,7 +74,8 @@ final class ExperienceTest extends TestCase
             for ($number = 0; $number < 30; ++$number) {
                 $estimated = mt_rand(10, 120);
                 // Between two thirds and one and a half of what it usually is.
-                $lasted[] = new Lasted('Write', new ListId('office'), $estimated, (int) round($estimated * $true * 1.5 ** (mt_rand(-100, 100) / 100)));
+                $took = (int) round($estimated * $true * 1.5 ** (mt_rand(-100, 100) / 100));
+                $lasted[] = new Lasted('Write', new ListId('office'), $estimated, $took);
             }
             $found = (new Experience($lasted))->ratio('Write', new ListId('office'));
             self::assertEqualsWithDelta($true, $found ?? 0, 0.25 * $true, (string) $true);
