@@ -16,7 +16,6 @@ use ZippyTray\Core\Mail\DateSource;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
-use ZippyTray\Core\Owed\Expect;
 use ZippyTray\Core\Post\SendMail;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\MakeTasks;
@@ -28,6 +27,7 @@ use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Expectations;
 
 /**
  * Does what a letter to a mail-in address asks for: one entry of the journal, and a confirmation where one is wished for.
@@ -45,7 +45,7 @@ final readonly class CarryOutMailIn
         private Conversations $conversations,
         private Tasks $tasks,
         private MakeTasks $make,
-        private Expect $expect,
+        private Expectations $expectations,
         private AnswerByMail $answer,
         private Confirmation $confirmation,
         private Journal $journal,
@@ -136,7 +136,7 @@ final readonly class CarryOutMailIn
             return 'Back '.$until->text();
         }
         foreach ($silent as $person) {
-            $this->expect->of($conversation->accountId, $person, '', $until, $conversation->id, null, null, $step, $now);
+            $this->expectations->expect($conversation, $person, '', $until, $step, $now);
         }
         $conversation->handOver(SendMail::names($silent), '', $until, $now);
 
