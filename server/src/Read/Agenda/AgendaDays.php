@@ -62,13 +62,21 @@ final readonly class AgendaDays
         $time = $account->profile->timeSettings();
         $slots = $this->slots($account, $from->isBefore($today) ? $from : $today);
         $open = array_column($this->open->of($account), null, 'id');
-        $fit = $this->fit($settings, $time, $now, $slots, $open);
+        $ahead = array_values(array_filter(
+            $slots,
+            static fn (SlotView $slot): bool => !$slot->done && isset($open[$slot->task]) && $slot->date >= (string) $today,
+        ));
+        $laid = [];
+        foreach ($ahead as $slot) {
+            $laid[$slot->task] = ($laid[$slot->task] ?? 0) + $slot->minutes;
+        }
+        $fit = $this->fit($settings, $time, $now, $ahead, $laid, $open);
         $days = [];
         $shown = array_fill_keys(array_keys($fit->short), true);
         for ($number = 0; $number < $count; ++$number) {
             $date = $from->plusDays($number);
             $here = array_values(array_filter($slots, static fn (SlotView $slot): bool => $slot->date === (string) $date));
-            $due = self::dueOn($date, $today, $open, $slots);
+            $due = self::dueOn($date, $today, $open, $laid);
             $isPast = $date->isBefore($today);
             $days[] = [
                 'date' => (string) $date,
@@ -96,10 +104,11 @@ final readonly class AgendaDays
     /**
      * What is laid lies where it lies; of the rest of an estimate it is told by when it has to be done.
      *
-     * @param list<SlotView>          $slots
+     * @param list<SlotView>          $slots from today on, of open tasks
+     * @param array<string, int>      $laid  minutes that lie there, by task
      * @param array<string, OpenTask> $open
      */
-    private function fit(AgendaSettings $settings, TimeSettings $time, Moment $now, array $slots, array $open): Fit
+    private function fit(AgendaSettings $settings, TimeSettings $time, Moment $now, array $slots, array $laid, array $open): Fit
     {
         $today = $now->date();
         $there = [];
@@ -107,14 +116,10 @@ final readonly class AgendaDays
             $date = $today->plusDays($day);
             $there[] = $settings->there($date, $time->week, 0 === $day ? self::gone($settings, $time, $now) : 0);
         }
-        [$loads, $laid] = [[], []];
-        foreach ($slots as $slot) {
-            $date = LocalDate::parse($slot->date);
-            if (!$slot->done && isset($open[$slot->task]) && !$date->isBefore($today)) {
-                $loads[] = new Load('slot '.$slot->id, $slot->minutes, on: $date);
-                $laid[$slot->task] = ($laid[$slot->task] ?? 0) + $slot->minutes;
-            }
-        }
+        $loads = array_map(
+            static fn (SlotView $slot): Load => new Load('slot '.$slot->id, $slot->minutes, on: LocalDate::parse($slot->date)),
+            $slots,
+        );
         foreach ($open as $id => $task) {
             if ('' !== $task['day'] && !$task['archived']) {
                 $loads[] = new Load(
@@ -140,16 +145,12 @@ final readonly class AgendaDays
 
     /**
      * @param array<string, OpenTask> $open
-     * @param list<SlotView>          $slots
+     * @param array<string, int>      $laid minutes that lie anywhere from today on, by task
      *
      * @return list<string> ids; what is over is due today
      */
-    private static function dueOn(LocalDate $date, LocalDate $today, array $open, array $slots): array
+    private static function dueOn(LocalDate $date, LocalDate $today, array $open, array $laid): array
     {
-        $laid = [];
-        foreach ($slots as $slot) {
-            $laid[$slot->task] = ($laid[$slot->task] ?? 0) + $slot->minutes;
-        }
         $due = array_filter($open, static fn (array $task, string $id): bool => !$task['archived']
             && ($task['over'] ? $today->equals($date) : $task['day'] === (string) $date)
             && (!isset($laid[$id]) || $laid[$id] < $task['minutes']), \ARRAY_FILTER_USE_BOTH);

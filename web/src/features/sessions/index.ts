@@ -1,2 +1,1 @@
 export { default as HeldLine } from './HeldLine.vue'
-export { useLetIn } from './letIn'

@@ -16,6 +16,5 @@ export function useLetIn() {
   const held = computed(() => counts.value?.held ?? 0)
   const comesIn = computed(() => counts.value?.comesIn ?? null)
   const run = () => attempt(letIn)
-  const key = { key: LET_IN, label: 'Let waiting mail in now', when: () => held.value > 0, run }
-  return { held, comesIn, letIn: run, key }
+  return { held, comesIn, letIn: run }
 }

@@ -16,7 +16,7 @@ import { useWritingFrom } from '@/features/write'
 import { useSelection } from '@/shared/selection'
 import { send } from '@/features/tasks'
 import { PastLine } from '@/features/orders'
-import { HeldLine, useLetIn } from '@/features/sessions'
+import { HeldLine } from '@/features/sessions'
 import { StampCards } from '@/features/stamps'
 import RestDialog from './RestDialog.vue'
 import TrayEmpty from './TrayEmpty.vue'
@@ -66,8 +66,6 @@ const { keys: markKeys } = useMarkKeys(
   () => goTo(current.value),
 )
 
-const { key: letInKey } = useLetIn()
-
 useKeys('Tray', [
   {
     key: ' ',
@@ -114,7 +112,6 @@ useKeys('Tray', [
     run: () => (archivingRest.value = true),
   },
   ...selecting,
-  letInKey,
 ])
 </script>
 
