@@ -54,7 +54,7 @@ final readonly class SettingsController
         $account->reachedAt($request->getSchemeAndHttpHost());
         $orm->flush();
         $next = $account->nextSession($clock->now());
-        if ($before?->text() !== $next?->text() || $before?->instant !== $next?->instant) {
+        if ($before?->instant->getTimestamp() !== $next?->instant->getTimestamp()) {
             $letIn->follow($account->id, new EntryId($ids->next()), $next);
         }
 

@@ -101,6 +101,7 @@ final class SessionsTest extends ApiTestCase
         $this->arrive('Glass', 'Olga <olga@roofs.example>');
         $this->sessions(['hours' => ['11:00']]);
         self::assertSame([1, $this->day().' 11:00'], [$this->counts()['held'], $this->local($this->counts()['comesIn'])]);
+        $this->settle(['mailEndsSnooze' => false]);
         $this->sessions(['on' => false]);
         $counts = $this->counts();
         self::assertSame([1, 0, null], [$counts['tray'], $counts['held'], $counts['comesIn']]);
