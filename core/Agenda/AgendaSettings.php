@@ -66,19 +66,6 @@ final readonly class AgendaSettings
         return null === $this->hours ? ($week->isWorkingDay($date) ? self::USUAL : null) : $this->hours[$date->weekday()] ?? null;
     }
 
-    /**
-     * @param int $taken minutes of the hours that are taken by what has been fixed
-     *
-     * @return int minutes of a day that can be promised
-     */
-    public function there(LocalDate $date, Week $week, int $taken = 0): int
-    {
-        $hours = $this->hoursOn($date, $week);
-        $minutes = null === $hours ? 0 : max(0, self::minutes($hours) - $taken);
-
-        return intdiv($minutes * (100 - $this->keptFree), 100);
-    }
-
     /** @return AgendaSettingsState */
     public function state(): array
     {

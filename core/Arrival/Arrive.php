@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Arrival;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Event\CalendarMail;
 use ZippyTray\Core\Id;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
@@ -13,6 +14,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\Journal\Transaction;
+use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageContent;
@@ -54,6 +56,7 @@ final readonly class Arrive
         private Settle $settles,
         private Orders $orders,
         private MailIns $mailIns,
+        private CalendarMail $calendarMail,
         private Journal $journal,
         private Transaction $transaction,
         private ClockInterface $clock,
@@ -136,6 +139,9 @@ final readonly class Arrive
         $this->messages->add($message, $incoming->raw, $conversation->id);
         $this->threads->put($message);
         $this->ask($to->accountId, $message->id, $incoming->asking);
+        if (!$message->own && [] !== array_filter($message->attachments, static fn (Attachment $one): bool => null !== $one->event)) {
+            $this->calendarMail->want($to->accountId, $message->id);
+        }
         if ($incoming->isDecided) {
             $this->orders->want($to->accountId, $message->id);
             $incoming->isAdvised ? $this->reading->keep($to, $message->id, $incoming->findings) : $this->reading->want($to, [$message->id]);

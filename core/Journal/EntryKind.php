@@ -81,6 +81,12 @@ enum EntryKind: string
     case LaySlot = 'lay_slot';
     case MoveSlot = 'move_slot';
     case DropSlot = 'drop_slot';
+    case MakeEvent = 'make_event';
+    case EditEvent = 'edit_event';
+    case DropEvent = 'drop_event';
+    case TakeEvents = 'take_events';
+    case AnswerInvitation = 'answer_invitation';
+    case FollowEvent = 'follow_event';
     case Undo = 'undo';
 
     /** Whether the conversations that it touched count as decided by it. */

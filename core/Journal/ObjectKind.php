@@ -24,5 +24,6 @@ enum ObjectKind: string
     case Stamp = 'stamp';
     case Order = 'order';
     case Slot = 'slot';
+    case Event = 'event';
     case BlockedSender = 'blocked_sender';
 }

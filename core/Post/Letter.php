@@ -13,7 +13,8 @@ use ZippyTray\Core\Refused;
  * @phpstan-type AddressState array{name: string, email: string}
  * @phpstan-type LetterState array{
  *     to: list<AddressState>, cc: list<AddressState>, bcc: list<AddressState>, subject: string, text: string,
- *     formatted: bool, files: list<string>, carried: list<int>, what: string, until: string, automatic?: bool, replyTo?: string
+ *     formatted: bool, files: list<string>, carried: list<int>, what: string, until: string, automatic?: bool, replyTo?: string,
+ *     calendar?: string, method?: string
  * }
  */
 final readonly class Letter
@@ -42,6 +43,8 @@ final readonly class Letter
      * @param string        $until     by when, as it is being filled in: any words; empty when no answer is expected
      * @param bool          $automatic whether the program wrote it by itself
      * @param string        $replyTo   the address at which it is answered; empty: that of the writer
+     * @param string        $calendar  a calendar object (RFC 5545) that goes with it as another form of its text (RFC 6047, 2.4)
+     * @param string        $method    what is to be done with that (RFC 5546, 1.4), in lower case
      *
      * @throws Refused when it is too long, or has too many files
      */
@@ -58,6 +61,8 @@ final readonly class Letter
         public string $until = '',
         public bool $automatic = false,
         public string $replyTo = '',
+        public string $calendar = '',
+        public string $method = '',
     ) {
         $this->subject = trim((string) preg_replace('/[\x00-\x1f\x7f\s]+/u', ' ', mb_scrub($subject)));
         $this->text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], mb_scrub($text));
@@ -105,7 +110,8 @@ final readonly class Letter
         /**
          * @var array{
          *     to: list<Address>, cc: list<Address>, bcc: list<Address>, subject: string, text: string, formatted: bool,
-         *     files: list<string>, carried: list<int>, what: string, until: string, automatic: bool, replyTo: string
+         *     files: list<string>, carried: list<int>, what: string, until: string, automatic: bool, replyTo: string,
+         *     calendar: string, method: string
          * } $all
          */
         $all = [...get_object_vars($this), ...$changes];
@@ -141,6 +147,7 @@ final readonly class Letter
             // Letters of before have neither.
             ...($this->automatic ? ['automatic' => true] : []),
             ...('' === $this->replyTo ? [] : ['replyTo' => $this->replyTo]),
+            ...('' === $this->calendar ? [] : ['calendar' => $this->calendar, 'method' => $this->method]),
         ];
     }
 
@@ -160,6 +167,8 @@ final readonly class Letter
             $state['until'],
             $state['automatic'] ?? false,
             $state['replyTo'] ?? '',
+            $state['calendar'] ?? '',
+            $state['method'] ?? '',
         );
     }
 

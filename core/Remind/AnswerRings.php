@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Remind;
 
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
@@ -75,7 +76,7 @@ final readonly class AnswerRings
         });
     }
 
-    private function answer(Ring $ring, Step $step, string $consequence): Task|Conversation
+    private function answer(Ring $ring, Step $step, string $consequence): Task|Conversation|Event
     {
         $about = $this->reminded->get($ring->accountId, $ring->about());
         $step->touch($ring);

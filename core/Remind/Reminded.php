@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Remind;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Event\Event;
+use ZippyTray\Core\Agenda\Event\EventId;
+use ZippyTray\Core\Agenda\Event\Events;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Mail\ConversationId;
@@ -20,20 +23,22 @@ use ZippyTray\Core\Tray\Conversations;
  */
 final readonly class Reminded
 {
-    public function __construct(private Tasks $tasks, private Conversations $conversations)
+    public function __construct(private Tasks $tasks, private Conversations $conversations, private Events $events)
     {
     }
 
     /** @throws NotFound */
-    public function get(AccountId $accountId, ObjectRef $about): Task|Conversation
+    public function get(AccountId $accountId, ObjectRef $about): Task|Conversation|Event
     {
-        return ObjectKind::Task === $about->kind
-            ? $this->tasks->get($accountId, new TaskId($about->id))
-            : $this->conversations->get($accountId, new ConversationId($about->id));
+        return match ($about->kind) {
+            ObjectKind::Task => $this->tasks->get($accountId, new TaskId($about->id)),
+            ObjectKind::Event => $this->events->get($accountId, new EventId($about->id)),
+            default => $this->conversations->get($accountId, new ConversationId($about->id)),
+        };
     }
 
-    public static function name(Task|Conversation $about): string
+    public static function name(Task|Conversation|Event $about): string
     {
-        return $about instanceof Task ? $about->title() : $about->subject();
+        return $about instanceof Conversation ? $about->subject() : $about->title();
     }
 }

@@ -273,6 +273,11 @@ final class Task implements Journaled
         $this->changed();
     }
 
+    public function priority(): Priority
+    {
+        return $this->priority;
+    }
+
     /** In minutes; null when nobody has estimated it. */
     public function estimated(): ?int
     {

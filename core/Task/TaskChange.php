@@ -6,6 +6,7 @@ namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Due;
+use ZippyTray\Core\Time\Span;
 
 /**
  * One change that is made to several tasks alike. What is null stays as it is.
@@ -13,12 +14,13 @@ use ZippyTray\Core\Time\Due;
 final readonly class TaskChange
 {
     /**
-     * @param Due|null    $due     a day leaves the time of the day as it is
-     * @param bool        $undated without due
-     * @param Due|null    $start   until then they are out of the way
-     * @param string|null $list    the list's name; one that does not exist yet is made
-     * @param string|null $label   the name of one that is added; one that does not exist yet is made
-     * @param string|null $unlabel the name of one that is taken off
+     * @param Due|null    $due      a day leaves the time of the day as it is
+     * @param bool        $undated  without due
+     * @param Due|null    $start    until then they are out of the way
+     * @param string|null $list     the list's name; one that does not exist yet is made
+     * @param string|null $label    the name of one that is added; one that does not exist yet is made
+     * @param string|null $unlabel  the name of one that is taken off
+     * @param int|null    $estimate in minutes
      */
     public function __construct(
         public ?Due $due = null,
@@ -28,6 +30,7 @@ final readonly class TaskChange
         public ?Priority $priority = null,
         public ?string $label = null,
         public ?string $unlabel = null,
+        public ?int $estimate = null,
     ) {
     }
 
@@ -53,6 +56,9 @@ final readonly class TaskChange
         if (null !== $this->priority) {
             $task->prioritise($this->priority);
         }
+        if (null !== $this->estimate) {
+            $task->estimate($this->estimate);
+        }
         if (null !== $label || [] !== $off) {
             $task->label([...array_diff($task->labels(), $off), ...(null === $label ? [] : [$label])]);
         }
@@ -69,6 +75,7 @@ final readonly class TaskChange
             null !== $this->priority => 'priority '.$this->priority->value,
             null !== $this->label => 'label '.$this->label,
             null !== $this->unlabel => 'without label '.$this->unlabel,
+            null !== $this->estimate => 'takes '.(new Span(minutes: $this->estimate))->text(),
             default => '',
         };
     }

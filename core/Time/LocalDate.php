@@ -57,6 +57,12 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
 
     public function plusDays(int $days): self
     {
+        $day = $this->day() + $days;
+        // Each month has so many, and most steps are small.
+        if ($day >= 1 && $day <= 28) {
+            return new self(\sprintf('%s-%02d', substr($this->iso, 0, 7), $day));
+        }
+
         return new self($this->noonUtc()->modify(\sprintf('%+d days', $days))->format('Y-m-d'));
     }
 
@@ -77,7 +83,7 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
 
     public function endOfMonth(): self
     {
-        return new self($this->noonUtc()->modify('last day of this month')->format('Y-m-d'));
+        return new self(\sprintf('%s-%02d', substr($this->iso, 0, 7), $this->daysOfMonth()));
     }
 
     /** Days from this day to $other; negative when $other is earlier. */
@@ -89,7 +95,11 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     /** Day of the week as in ISO 8601: 1 is Monday, 7 is Sunday. */
     public function weekday(): int
     {
-        return (int) $this->noonUtc()->format('N');
+        // The days of the months before it, counted from March, so that a leap day comes last (Zeller).
+        [$year, $month] = $this->month() < 3 ? [$this->year() - 1, $this->month() + 12] : [$this->year(), $this->month()];
+        $days = $this->day() + intdiv(13 * ($month + 1), 5) + $year + intdiv($year, 4) - intdiv($year, 100) + intdiv($year, 400);
+
+        return ($days + 5) % 7 + 1;
     }
 
     /**
@@ -142,6 +152,17 @@ final readonly class LocalDate implements \JsonSerializable, \Stringable
     public function jsonSerialize(): string
     {
         return $this->iso;
+    }
+
+    private function daysOfMonth(): int
+    {
+        $year = $this->year();
+
+        return match ($this->month()) {
+            2 => 0 === $year % 400 || (0 === $year % 4 && 0 !== $year % 100) ? 29 : 28,
+            4, 6, 9, 11 => 30,
+            default => 31,
+        };
     }
 
     private function noonUtc(): \DateTimeImmutable

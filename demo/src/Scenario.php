@@ -18,6 +18,11 @@ use ZippyTray\Core\Stamp\StampStep;
  *     line?: string, subtasks?: string, done?: string, until?: string, for?: string, remind?: string, by?: string,
  *     what?: string
  * }
+ * @phpstan-type EventStep array{
+ *     at: string, title: string, begins: string, minutes?: int, days?: int, repeat?: string, place?: string,
+ *     people?: list<array{name: string, email: string}>
+ * }
+ * @phpstan-type SlotStep array{at: string, task: string, when: string, minutes: int}
  */
 final readonly class Scenario
 {
@@ -28,7 +33,8 @@ final readonly class Scenario
      *     lists: array<string, string>, labels: array<string, array{colour: string, untilDealt?: bool, on: list<string>}>,
      *     orders: list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}>,
      *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
-     *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
+     *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
+     *     events: list<EventStep>, slots: list<SlotStep>
      * }
      */
     private array $data;
@@ -42,7 +48,8 @@ final readonly class Scenario
          *     lists: array<string, string>, labels: array<string, array{colour: string, untilDealt?: bool, on: list<string>}>,
          *     orders: list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}>,
          *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
-         *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>
+         *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
+         *     events: list<EventStep>, slots: list<SlotStep>
          * } $data
          */
         $data = Yaml::parseFile($file);
@@ -94,6 +101,18 @@ final readonly class Scenario
     public function tasks(): array
     {
         return $this->data['tasks'];
+    }
+
+    /** @return list<EventStep> */
+    public function events(): array
+    {
+        return $this->data['events'];
+    }
+
+    /** @return list<SlotStep> */
+    public function slots(): array
+    {
+        return $this->data['slots'];
     }
 
     /** @return list<Step> */

@@ -5,11 +5,19 @@ declare(strict_types=1);
 namespace ZippyTray\Demo;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Agenda\Event\EventFields;
+use ZippyTray\Core\Agenda\Event\EventId;
+use ZippyTray\Core\Agenda\Event\EventTime;
+use ZippyTray\Core\Agenda\Event\KeepEvents;
+use ZippyTray\Core\Agenda\Event\Participant;
+use ZippyTray\Core\Agenda\LaySlots;
+use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Colour;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Label\KeepLabels;
+use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Order\Condition;
 use ZippyTray\Core\Order\KeepOrders;
@@ -64,6 +72,8 @@ use ZippyTray\Server\Work\ObeyMailIn;
 final readonly class SeedDemo
 {
     public function __construct(
+        private KeepEvents $keepEvents,
+        private LaySlots $laySlots,
         private Letters $letters,
         private Scenario $scenario,
         private Accounts $accounts,
@@ -298,9 +308,55 @@ final readonly class SeedDemo
                 }
             }
         }
+        array_push($steps, ...$this->agenda($account, $dates));
         usort($steps, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return $steps;
+    }
+
+    /** @return list<array{\DateTimeImmutable, \Closure(): mixed}> */
+    private function agenda(Account $account, RelativeDate $dates): array
+    {
+        $steps = [];
+        foreach ($this->scenario->events() as $event) {
+            $begins = $this->day($event['begins'], $account, $dates);
+            $fields = new EventFields(
+                $event['title'],
+                isset($event['days']) ? EventTime::days($begins->date, $event['days']) : EventTime::from($begins, $event['minutes'] ?? 60),
+                $event['place'] ?? '',
+                repeat: $event['repeat'] ?? '',
+                participants: array_map(
+                    static fn (array $who): Participant => new Participant(new Address($who['email'], $who['name'])),
+                    $event['people'] ?? [],
+                ),
+            );
+            $steps[] = [
+                $dates->read($event['at']),
+                fn () => $this->keepEvents->make($account->id, new EntryId($this->ids->next()), new EventId($this->ids->next()), $fields),
+            ];
+        }
+        foreach ($this->scenario->slots() as $slot) {
+            $steps[] = [
+                $dates->read($slot['at']),
+                fn () => $this->laySlots->put(
+                    $account->id,
+                    new EntryId($this->ids->next()),
+                    new SlotId($this->ids->next()),
+                    $this->taskCalled($account, $slot['task']),
+                    $this->day($slot['when'], $account, $dates),
+                    $slot['minutes'],
+                ),
+            ];
+        }
+
+        return $steps;
+    }
+
+    private function taskCalled(Account $account, string $title): TaskId
+    {
+        $id = $this->connection->fetchOne('SELECT id FROM task WHERE account_id = ? AND title = ?', [$account->id, $title]);
+
+        return \is_string($id) ? new TaskId($id) : throw new \UnexpectedValueException(\sprintf('No task is called "%s".', $title));
     }
 
     /** @param Step $step */

@@ -6,6 +6,7 @@ export { expect }
 const ADDRESSES = {
   Tray: '/',
   Tasks: '/tasks',
+  Agenda: '/agenda',
   'Coming back': '/coming-back',
   Find: '/find',
   Journal: '/journal',

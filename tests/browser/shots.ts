@@ -56,6 +56,10 @@ test('pictures of the views', async ({ desk, page }) => {
   await desk.press('Tab')
   await page.getByRole('button', { name: 'Make the task' }).click()
 
+  await desk.goTo('Agenda')
+  await expect(page.getByText('Barge with the scaffold')).toBeVisible()
+  await shoot(desk, 'agenda')
+
   await desk.goTo('Tasks')
   await expect(desk.row('Send Olga')).toBeVisible()
   await shoot(desk, 'tasks-by-date')
@@ -160,7 +164,4 @@ test('pictures of a clearing', async ({ desk, page }) => {
     await expect(page.getByText(before, { exact: true })).toHaveCount(0)
   }
   await expect(page.getByRole('heading', { level: 1 })).toContainText('The tray is empty')
-  await page.goto('/settings')
-  await expect(page.getByText('Let in again').first()).toBeVisible()
-  await shoot(desk, 'settings')
 })

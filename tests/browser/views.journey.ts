@@ -1,6 +1,6 @@
 import { Desk, expect, test } from './desk'
 
-const VIEWS = ['Tray', 'Tasks', 'Coming back', 'Find', 'Journal'] as const
+const VIEWS = ['Tray', 'Tasks', 'Agenda', 'Coming back', 'Find', 'Journal'] as const
 
 for (const [name, size, scheme] of [
   ['light', { width: 1280, height: 800 }, 'light'],
@@ -81,7 +81,7 @@ for (const [name, size, scheme] of [
 }
 
 test('the bar is walked with , and . and the key card shows what a view can do', async ({ desk, page }) => {
-  for (const heading of ['Tasks', 'Coming back', 'Find']) {
+  for (const heading of ['Tasks', 'Agenda', 'Coming back', 'Find']) {
     await desk.press('.')
     await expect(page.getByRole('heading', { level: 1 })).toContainText(heading)
     await page.locator('body').click({ position: { x: 5, y: 400 } })

@@ -33,10 +33,10 @@ final class Architecture
         'Stamp' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Owed', 'Post'],
         'MailIn' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
-        'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
-        'Agenda' => ['Time', 'Mail', 'Journal', 'Task'],
+        'Agenda' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Task', 'Post'],
+        'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task', 'Agenda'],
         'Settings' => ['Time', 'Mail', 'MailIn', 'Agenda', 'Person', 'Tray', 'Task', 'Post'],
-        'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order', 'MailIn'],
+        'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order', 'MailIn', 'Agenda'],
     ];
 
     /** The same of what a message is; besides, each may know the message itself. */
@@ -55,10 +55,11 @@ final class Architecture
         'Store' => ['Clock', 'Account'],
         'Read' => ['Clock', 'Account', 'Store'],
         'Books' => ['Store'],
+        'Calendar' => ['Account'],
         'Mailroom' => ['Account', 'Store'],
-        'Work' => ['Account', 'Store', 'Read', 'Mailroom'],
-        'Http' => ['Clock', 'People', 'Account', 'Store', 'Read', 'Mailroom'],
-        'Console' => ['Account', 'Store', 'Read', 'Books', 'Mailroom', 'Work'],
+        'Work' => ['Account', 'Store', 'Read', 'Calendar', 'Mailroom'],
+        'Http' => ['Clock', 'People', 'Account', 'Store', 'Read', 'Calendar', 'Mailroom'],
+        'Console' => ['Account', 'Store', 'Read', 'Books', 'Calendar', 'Mailroom', 'Work'],
     ];
 
     /** The same of what is shown, by subject. */
@@ -71,8 +72,8 @@ final class Architecture
         'Post' => ['Tray'],
         'Task' => ['Label', 'Tray', 'Post'],
         'Order' => ['Label', 'Tray'],
-        'Coming' => ['Tray', 'Post', 'Task'],
         'Agenda' => ['Label', 'Task'],
+        'Coming' => ['Tray', 'Post', 'Task', 'Agenda'],
     ];
 
     public function testCoreKnowsNobody(): Rule

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server;
 
+use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Uid\Uuid;
@@ -255,6 +257,19 @@ abstract class ApiTestCase extends WebTestCase
     {
         self::assertIsString($entry['id']);
         $this->call('POST', '/journal/'.$entry['id'].'/undo', ['id' => self::id()], $status);
+    }
+
+    /**
+     * @param array<string, string> $input
+     *
+     * @return array{int, string}
+     */
+    protected function command(string $name, array $input): array
+    {
+        self::assertNotNull(self::$kernel);
+        $tester = new CommandTester((new Application(self::$kernel))->find($name));
+
+        return [$tester->execute($input), $tester->getDisplay()];
     }
 
     protected static function id(): string

@@ -20,5 +20,8 @@ enum ClauseKind: string
     case Estimate = 'estimate';
     case Note = 'note';
     case Web = 'web';
+    case When = 'when';
+    case Place = 'place';
+    case People = 'people';
     case Unread = 'unread';
 }

@@ -69,22 +69,13 @@ final class ReadJot
     private function read(string $line): Jot
     {
         $clauses = [];
-        $at = 0;
-        foreach (explode(';', mb_scrub($line)) as $number => $part) {
-            $text = trim((string) preg_replace('/\s+/u', ' ', $part));
-            $from = $at + mb_strlen($part) - mb_strlen(ltrim($part));
-            $to = max($from, $at + mb_strlen(rtrim($part)));
-            $at += mb_strlen($part) + 1;
+        foreach (self::parts($line) as $number => $part) {
             if (0 === $number) {
-                $clauses[] = new Clause(
-                    '' === $text ? ClauseKind::Unread : ClauseKind::Title,
-                    $text,
-                    $from,
-                    $to,
-                    '' === $text ? 'A task needs a title: what is to be done?' : $text,
-                );
-            } elseif ('' !== $text) {
-                $clauses[] = $this->clause($text, $from, $to);
+                $clauses[] = '' === $part->text
+                    ? $part
+                    : new Clause(ClauseKind::Title, $part->text, $part->from, $part->to, $part->text);
+            } else {
+                $clauses[] = $this->clause($part->text, $part->from, $part->to);
             }
         }
 
@@ -103,6 +94,34 @@ final class ReadJot
             $this->reminders,
             $this->sources,
         ));
+    }
+
+    /**
+     * The line cut up; nothing of it is read yet.
+     *
+     * @return non-empty-list<Clause> the title first, which may be empty
+     */
+    public static function parts(string $line): array
+    {
+        $parts = [];
+        $at = 0;
+        foreach (explode(';', mb_scrub($line)) as $part) {
+            $text = trim((string) preg_replace('/\s+/u', ' ', $part));
+            $from = $at + mb_strlen($part) - mb_strlen(ltrim($part));
+            $to = max($from, $at + mb_strlen(rtrim($part)));
+            $at += mb_strlen($part) + 1;
+            if ([] === $parts || '' !== $text) {
+                $parts[] = new Clause(
+                    ClauseKind::Unread,
+                    $text,
+                    $from,
+                    $to,
+                    [] === $parts ? 'A task needs a title: what is to be done?' : '',
+                );
+            }
+        }
+
+        return $parts;
     }
 
     /**

@@ -23,7 +23,8 @@ final readonly class Reading
      * @param TimeOfDay|null        $clock          what a repeat's clock shows, also on days on which a clock change moves it
      * @param bool                  $past           whether it is over
      * @param list<self>            $alternatives   readings that are common too
-     * @param TimeOfDay|null        $until          of a moment: when what begins then ends; when that is no later, on the following day
+     * @param TimeOfDay|null        $until          when what begins then ends; when that is no later, on the following day. A repeat's text
+     *                                              and state do not say it: tasks have no use for it
      * @param bool                  $fromCompletion of a repeat: whether it counts from the day on which it was done
      * @param array<string, string> $corrected      what was read, by what was written, where that had a slip in it or could only be meant
      *                                              otherwise
@@ -59,6 +60,7 @@ final readonly class Reading
         ?TimeOfDay $clock,
         \DateTimeZone $zone,
         bool $fromCompletion = false,
+        ?TimeOfDay $until = null,
     ): self {
         return new self(
             ReadingKind::Repeat,
@@ -67,6 +69,7 @@ final readonly class Reading
             $rule,
             $clock,
             false,
+            until: $until,
             fromCompletion: $fromCompletion,
         );
     }
@@ -146,7 +149,7 @@ final readonly class Reading
             'rrule' => $this->rrule(),
             'past' => $this->past,
             'text' => $this->text(),
-            ...(null === $this->until ? [] : ['until' => (string) $this->until]),
+            ...(null === $this->until || null !== $this->rule ? [] : ['until' => (string) $this->until]),
             ...($this->fromCompletion ? ['fromCompletion' => true] : []),
             ...([] === $this->corrected ? [] : ['corrected' => $this->corrected]),
         ];

@@ -211,7 +211,7 @@ final readonly class RepeatDraft
         }
         foreach ($rule->dates($start, $from->isBefore($now->date()) ? $now->date() : $from) as $date) {
             if (null === $this->clock || Moment::at($date, $this->clock->time, $now->zone)->instant >= $now->instant) {
-                return Reading::ofRepeat($rule, $date, $this->clock?->time, $now->zone, $this->fromCompletion);
+                return Reading::ofRepeat($rule, $date, $this->clock?->time, $now->zone, $this->fromCompletion, $this->clock?->until?->time);
             }
         }
 

@@ -31,6 +31,7 @@ final readonly class JournalExplains implements BookCheck
         ObjectKind::Stamp,
         ObjectKind::Order,
         ObjectKind::Slot,
+        ObjectKind::Event,
         ObjectKind::BlockedSender,
     ];
 

@@ -20,6 +20,7 @@ use ZippyTray\Server\Mailroom\Fetch;
 use ZippyTray\Server\PrivateLocks;
 use ZippyTray\Server\Store\WorkerSeen;
 use ZippyTray\Server\Work\CarryOutOrders;
+use ZippyTray\Server\Work\FollowCalendarMail;
 use ZippyTray\Server\Work\KeepLearning;
 use ZippyTray\Server\Work\ObeyMailIn;
 use ZippyTray\Server\Work\ReadWanted;
@@ -47,6 +48,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
         private readonly Fetch $fetch,
         private readonly ReadWanted $read,
         private readonly ObeyMailIn $mailIn,
+        private readonly FollowCalendarMail $calendarMail,
         private readonly CarryOutOrders $orders,
         private readonly KeepLearning $learning,
         private readonly WeighTray $weighing,
@@ -121,6 +123,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
             'fetching' => fn () => ($this->fetch)($isEnding),
             'reading' => fn () => ($this->read)($isEnding),
             'mail-in addresses' => fn () => ($this->mailIn)($isEnding),
+            'calendar mail' => fn () => ($this->calendarMail)($isEnding),
             'standing orders' => fn () => ($this->orders)($isEnding),
             'learning' => fn () => ($this->learning)($isEnding),
             'weighing' => fn () => ($this->weighing)(),

@@ -23,6 +23,7 @@ use ZippyTray\Server\Http\Payload\Agenda\NewSlot;
 use ZippyTray\Server\Http\Payload\Agenda\SlotMoves;
 use ZippyTray\Server\Http\Payload\Agenda\SomeSlots;
 use ZippyTray\Server\Read\Agenda\AgendaDays;
+use ZippyTray\Server\Read\Agenda\AgendaWays;
 use ZippyTray\Server\Read\Journal\EntryRows;
 
 /**
@@ -48,6 +49,20 @@ final readonly class AgendaController
         $first = null === $from ? $this->speaker($account)->now->date() : LocalDate::parse($from);
 
         return new JsonResponse($agenda->of($account, $first, max(1, min($days, AgendaDays::MOST))));
+    }
+
+    /** How the days from today on stand. */
+    #[Route('/balances', methods: 'GET')]
+    public function balances(#[CurrentUser] Account $account, AgendaDays $agenda, #[MapQueryParameter] int $count = 14): JsonResponse
+    {
+        return new JsonResponse($agenda->balance($account, max(1, min($count, AgendaDays::MOST))));
+    }
+
+    /** What can be done about a task, or a slot, that does not fit. */
+    #[Route('/ways/{id}', methods: 'GET')]
+    public function ways(#[CurrentUser] Account $account, string $id, AgendaWays $ways): JsonResponse
+    {
+        return new JsonResponse($ways->of($account, $id));
     }
 
     #[Route('/slots/{id}', methods: 'PUT')]

@@ -9,11 +9,14 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Agenda\Event\ReadEventTime;
 use ZippyTray\Core\Time\Distance;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Field\Reading;
 use ZippyTray\Core\Time\Field\ReadReminder;
 use ZippyTray\Core\Time\Field\Speaker;
+use ZippyTray\Core\Time\Recurrence\Rule;
+use ZippyTray\Core\Time\Recurrence\RuleText;
 use ZippyTray\Core\Time\Span;
 use ZippyTray\Core\Time\Unreadable;
 use ZippyTray\Server\Account\Account;
@@ -48,6 +51,7 @@ final readonly class WhenController
             return new JsonResponse(['understood' => true] + match ($as) {
                 'reminder' => self::reminder($phrase, $speaker, self::anchor($start, $speaker), self::anchor($due, $speaker)),
                 'estimate' => self::estimate($phrase, $speaker),
+                'event' => self::event($phrase, $speaker),
                 default => self::when($phrase, $speaker, self::anchor($due, $speaker)),
             });
         } catch (Unreadable $problem) {
@@ -112,6 +116,25 @@ final readonly class WhenController
             'past' => false,
             'text' => (new Span(minutes: $minutes))->text(),
             'distance' => '',
+            'alternatives' => [],
+        ];
+    }
+
+    /** @return ReadingShown */
+    private static function event(string $phrase, Speaker $speaker): array
+    {
+        $read = ReadEventTime::of($phrase, $speaker);
+        $start = $read->time->start();
+
+        return [
+            'kind' => null === $start ? 'date' : 'moment',
+            'date' => (string) $read->time->begins->date,
+            'time' => $read->time->begins->time?->__toString(),
+            'instant' => $start?->instant->format(\DATE_ATOM),
+            'rrule' => '' === $read->repeat ? null : $read->repeat,
+            'past' => '' === $read->repeat && $read->time->seconds($speaker->now->zone)[1] <= $speaker->now->instant->getTimestamp(),
+            'text' => $read->text().('' === $read->repeat ? '' : ', '.RuleText::of(Rule::parse($read->repeat, $speaker->now->zone))),
+            'distance' => Distance::of($read->time->begins->date, $start, $speaker->now),
             'alternatives' => [],
         ];
     }

@@ -21,17 +21,17 @@ final class FitLoadsTest extends TestCase
     public static function days(): iterable
     {
         yield 'nothing' => [[60], [], '', ''];
-        yield 'one that fits' => [[60, 60], [['a', 50, null, 1]], 'a50 |', ''];
-        yield 'in two pieces' => [[60, 60], [['a', 90, null, 1]], 'a60 | a30', ''];
-        yield 'what has to be done soonest comes first' => [[60, 60], [['a', 40, null, 1], ['b', 50, null, 0]], 'b50 a10 | a30', ''];
+        yield 'one that fits' => [[60, 60], [['a', 50, null, 1]], ' | a50', ''];
+        yield 'in two pieces, as late as it may' => [[60, 60], [['a', 90, null, 1]], 'a30 | a60', ''];
+        yield 'what has to be done soonest comes first' => [[60, 60], [['a', 40, null, 1], ['b', 50, null, 0]], 'b50 | a40', ''];
         yield 'one that does not fit' => [[60, 60], [['a', 130, null, 1]], 'a60 | a60', 'a10 by 1'];
-        yield 'not before it can begin' => [[60, 60, 60], [['a', 30, 1, 2], ['b', 70, null, 2]], 'b60 | a30 b10 |', ''];
+        yield 'not before it can begin' => [[60, 60, 60], [['a', 30, 1, 2], ['b', 70, null, 2]], ' | b40 | a30 b30', ''];
         yield 'it cannot begin before it has to be done' => [[60, 60], [['a', 70, 1, 0]], ' | a60', 'a10 by 1'];
         yield 'over already' => [[60, 60], [['a', 70, null, -3]], 'a60 |', 'a10 by 0'];
-        yield 'meant for a day' => [[60, 60], [['a', 50, null, 1], ['b', 40, null, 1, 0]], 'b40 a20 | a30', ''];
+        yield 'meant for a day' => [[60, 60], [['a', 50, null, 1], ['b', 40, null, 1, 0]], 'b40 | a50', ''];
         yield 'more meant for a day than there is' => [[60, 60], [['b', 90, null, null, 0], ['a', 70, null, 1]], 'b90 | a60', 'a10 by 1'];
         yield 'meant for a day that is not looked at' => [[60], [['b', 90, null, null, 5]], '', ''];
-        yield 'without a last day' => [[60, 60], [['a', 50], ['b', 60, null, 1]], 'b60 | a50', ''];
+        yield 'without a last day' => [[60, 60], [['a', 50], ['b', 60, null, 1]], 'b50 | a50 b10', ''];
         yield 'without a last day, and not whole' => [[60], [['a', 90]], 'a60', 'a30'];
         yield 'days off' => [[0, 60, 0], [['a', 70, null, 2]], ' | a60 |', 'a10 by 2'];
         yield 'less than nothing there' => [[-30, 60], [['a', 70, null, 1]], ' | a60', 'a10 by 1'];
@@ -68,7 +68,7 @@ final class FitLoadsTest extends TestCase
             self::load('late', 40, null, 0),
         ]);
         self::assertSame([80, 60, 20], [$fit->promised(self::day(0)), $fit->there(self::day(0)), $fit->over(self::day(0))]);
-        self::assertSame([60, 0], [$fit->promised(self::day(1)), $fit->over(self::day(1))]);
+        self::assertSame([30, 0], [$fit->promised(self::day(1)), $fit->over(self::day(1))]);
         self::assertSame(['2026-11-26', null], [$fit->doneOn('due')?->__toString(), $fit->doneOn('late')]);
         self::assertSame([40, 40, false], [$fit->shortOf('late'), $fit->missing(), $fit->isWhole()]);
         self::assertSame([0, 0], [$fit->promised(self::day(9)), $fit->there(self::day(-1))]);
@@ -140,6 +140,14 @@ final class FitLoadsTest extends TestCase
                 }
             }
             self::assertLessThanOrEqual(max($meant, $there[$day]), array_sum($pieces), 'Case '.$case);
+        }
+        foreach ($fit->placed as $day => $pieces) {
+            foreach (array_keys($pieces) as $id) {
+                $until = null === $by[$id]->until ? \PHP_INT_MAX : self::day(0)->daysUntil($by[$id]->until);
+                for ($later = $day + 1; null === $by[$id]->on && $later < min(\count($there), $until + 1); ++$later) {
+                    self::assertGreaterThanOrEqual($there[$later], array_sum($fit->placed[$later]), "Case {$case}, {$id} can wait.");
+                }
+            }
         }
         foreach ($loads as $load) {
             self::assertSame($load->minutes, $done[$load->id] + $fit->shortOf($load->id), 'Case '.$case.', '.$load->id);

@@ -98,4 +98,25 @@ final class DatesTest extends TestCase
         self::assertSame(-1, LocalDate::parse('2026-11-24')->daysUntil(LocalDate::parse('2026-11-23')));
         self::assertSame(7, LocalDate::parse('2026-11-29')->weekday());
     }
+
+    /** Held against what PHP says of days. */
+    public function testDaysAreCountedAsInTheCalendar(): void
+    {
+        mt_srand(6);
+        for ($case = 0; $case < 3000; ++$case) {
+            $date = LocalDate::on(mt_rand(2, 9998), mt_rand(1, 12), mt_rand(1, 28));
+            self::assertNotNull($date);
+            $days = mt_rand(-40, 40);
+            $same = new \DateTimeImmutable("{$date} 12:00", new \DateTimeZone('UTC'));
+            self::assertSame(
+                [
+                    $same->format('N'),
+                    $same->modify("{$days} days")->format('Y-m-d'),
+                    $same->modify('last day of this month')->format('Y-m-d'),
+                ],
+                [(string) $date->weekday(), (string) $date->plusDays($days), (string) $date->endOfMonth()],
+                "{$date} and {$days} days",
+            );
+        }
+    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Label\Borne;
@@ -72,6 +73,9 @@ final class Memory
 
     /** @var array<string, Slot> by id */
     public array $slots = [];
+
+    /** @var array<string, Event> by id */
+    public array $events = [];
 
     /** @var array<string, StandingOrder> */
     public array $orders = [];

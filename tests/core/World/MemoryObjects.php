@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Event\Event;
+use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Journal\CannotUndo;
@@ -55,6 +57,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Stamp => $this->memory->stamps[$object->id] ?? null,
             ObjectKind::Order => $this->memory->orders[$object->id] ?? null,
             ObjectKind::Slot => $this->memory->slots[$object->id] ?? null,
+            ObjectKind::Event => $this->memory->events[$object->id] ?? null,
             ObjectKind::Reading => isset($this->memory->conversations[$object->id])
                 ? new Reading($this->memory->conversations[$object->id])
                 : null,
@@ -80,6 +83,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Label => $this->memory->labels[$object->id] = Label::revived(new LabelId($object->id), $accountId, $state),
             ObjectKind::Order => $this->memory->orders[$object->id] = StandingOrder::revived(new OrderId($object->id), $accountId, $state),
             ObjectKind::Slot => $this->memory->slots[$object->id] = Slot::revived(new SlotId($object->id), $accountId, $state),
+            ObjectKind::Event => $this->memory->events[$object->id] = Event::revived(new EventId($object->id), $accountId, $state),
             ObjectKind::Stamp => $this->memory->stamps[$object->id] = Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
@@ -117,6 +121,7 @@ final readonly class MemoryObjects implements Objects
             $this->memory->labels[$id],
             $this->memory->stamps[$id],
             $this->memory->slots[$id],
+            $this->memory->events[$id],
             $this->memory->orders[$id],
             $this->memory->borne[$id],
             $this->memory->owed[$id],

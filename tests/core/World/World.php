@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Event\KeepEvents;
 use ZippyTray\Core\Agenda\LaySlots;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Recipient;
@@ -105,6 +106,7 @@ final class World
     public readonly LetIn $letIn;
 
     public readonly LaySlots $laySlots;
+    public readonly KeepEvents $events;
 
     public readonly CarryOutMailIn $mailIn;
 
@@ -210,7 +212,7 @@ final class World
         $this->removeTasks = new RemoveTasks($tasks, $journal);
         $this->changeLists = new ChangeLists($tasks, $this->moveTasks, $this->removeTasks, $journal);
         $rings = new MemoryRings($this->memory);
-        $reminded = new Reminded($tasks, $conversations);
+        $reminded = new Reminded($tasks, $conversations, new MemoryEvents($this->memory));
         $this->moveReminder = new MoveReminder($reminded, $journal, $this->clock);
         $this->clear = new Clear(new MemoryClearings($this->memory), $conversations, $journal, $transaction, $this->clock, $this->ids);
         $this->putOff = new PutOffTasks($tasks, $journal, $this->clock);
@@ -241,6 +243,7 @@ final class World
             $this->ids,
         );
         $this->laySlots = new LaySlots(new MemorySlots($this->memory), $tasks, $journal);
+        $this->events = new KeepEvents(new MemoryEvents($this->memory), $journal, $this->ids);
         $this->letIn = new LetIn($conversations, $journal, $this->clock);
         $this->archiveOld = new ArchiveOld($conversations, $journal, $this->clock);
         $orders = new MemoryOrders($this->memory);
@@ -253,6 +256,7 @@ final class World
         $this->learn = new Learn($entries, $this->lessons, $this->decidedMail, $transaction);
         $this->correct = new Correct(new MemoryCorrections($this->memory), $journal, $this->clock, $this->ids);
         $mailIns = new MemoryMailIns($this->memory);
+        $calendarMail = new MemoryCalendarMail();
         $this->arrive = new Arrive(
             new MessageReader(),
             new MemoryReading($this->memory),
@@ -263,6 +267,7 @@ final class World
             new Settle($owing, $outgoings, $conversations, $tasks),
             $orders,
             $mailIns,
+            $calendarMail,
             $journal,
             $transaction,
             $this->clock,
@@ -466,6 +471,7 @@ final class World
             ...$this->memory->borne,
             ...$this->memory->stamps,
             ...$this->memory->slots,
+            ...$this->memory->events,
             ...$this->memory->orders,
             ...array_map(static fn (Conversation $one): Reading => new Reading($one), array_values($this->memory->conversations)),
         ] as $object) {

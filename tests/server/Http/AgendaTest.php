@@ -75,6 +75,33 @@ final class AgendaTest extends ApiTestCase
         self::assertSame(['The interim report'], array_column((array) $this->call('GET', '/agenda')['tasks'], 'title'));
     }
 
+    public function testWaysOutAreProposedAndEachIsPreviewed(): void
+    {
+        $report = $this->makeTask(['title' => 'The interim report', 'estimate' => '9h', 'due' => ['date' => $this->day(1)]]);
+        $other = $this->makeTask(['title' => 'Polish', 'estimate' => '4h', 'due' => ['date' => $this->day(2)]]);
+        /** @var list<array{kind: string, day: string|null, minutes: int|null, short: list<mixed>}> $ways */
+        $ways = $this->call('GET', "/ways/{$report}");
+        self::assertSame(
+            [['later', $this->day(3), null, []], ['less', null, 480, []], ['hand_over', null, null, []]],
+            array_map(static fn (array $way): array => [$way['kind'], $way['day'], $way['minutes'], $way['short']], $ways),
+        );
+        self::assertSame([], $this->call('GET', "/ways/{$other}"), 'It fits.');
+        $slot = self::id();
+        $this->lay($slot, $other, ['date' => $this->day(2), 'time' => '09:00'], 100);
+        $this->lay(self::id(), $other, ['date' => $this->day(2), 'time' => '11:00'], 200);
+        self::assertSame(['other_day', $this->day(3)], [
+            self::way($this->call('GET', "/ways/{$slot}"))['kind'], self::way($this->call('GET', "/ways/{$slot}"))['day'],
+        ]);
+        self::assertSame(
+            [[240, 240], [240, 240], [240, 300]],
+            array_map(
+                static fn (mixed $day): array => [((array) $day)['there'], ((array) $day)['promised']],
+                \array_slice($this->call('GET', '/balances?count=5'), 0, 3),
+            ),
+        );
+        self::assertCount(5, $this->call('GET', '/balances?count=5'));
+    }
+
     public function testHoursAreOnesOwnAndTodayHasWhatIsLeft(): void
     {
         $hours = ['1' => ['from' => '08:00', 'to' => '12:00'], '6' => ['from' => '20:00', 'to' => '00:00']];
@@ -164,5 +191,15 @@ final class AgendaTest extends ApiTestCase
             static fn (mixed $slot): array => [((array) $slot)['time'], ((array) $slot)['minutes'], ((array) $slot)['done']],
             array_values((array) $day['slots']),
         );
+    }
+
+    /**
+     * @param array<mixed> $ways
+     *
+     * @return array<mixed> the first
+     */
+    private static function way(array $ways): array
+    {
+        return (array) ($ways[0] ?? []);
     }
 }

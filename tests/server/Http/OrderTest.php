@@ -6,8 +6,6 @@ namespace ZippyTray\Tests\Server\Http;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use Symfony\Bundle\FrameworkBundle\Console\Application;
-use Symfony\Component\Console\Tester\CommandTester;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Books\JournalExplains;
 use ZippyTray\Server\Clock\ProgramClock;
@@ -343,19 +341,6 @@ final class OrderTest extends ApiTestCase
     private function labelsOf(string $conversation): array
     {
         return array_column((array) ((array) $this->call('GET', "/conversations/{$conversation}")['row'])['labels'], 'name');
-    }
-
-    /**
-     * @param array<string, string> $input
-     *
-     * @return array{int, string}
-     */
-    private function command(string $name, array $input): array
-    {
-        self::assertNotNull(self::$kernel);
-        $tester = new CommandTester((new Application(self::$kernel))->find($name));
-
-        return [$tester->execute($input), $tester->getDisplay()];
     }
 
     private function conversationOf(string $subject): string

@@ -25,6 +25,7 @@ final class PlanTest extends ApiTestCase
         'order_wanted',
         'mail_in',
         'slot',
+        'event',
         'findings',
         'journal_entry',
         'journal_touch',

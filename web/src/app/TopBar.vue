@@ -23,6 +23,7 @@ const rings = useRings()
 const views = computed(() => [
   { name: 'tray', to: '/', text: 'Tray', count: counts.value?.tray },
   { name: 'tasks', to: '/tasks', text: 'Tasks', count: counts.value?.tasks },
+  { name: 'agenda', to: '/agenda', text: 'Agenda', count: undefined },
   { name: 'away', to: '/coming-back', text: 'Coming back', count: counts.value?.away },
   { name: 'find', to: '/find', text: 'Find', count: undefined },
   { name: 'journal', to: '/journal', text: 'Journal', count: undefined },

@@ -50,6 +50,12 @@ export const router = createRouter({
       meta: { title: 'Tasks' },
     },
     {
+      path: '/agenda',
+      name: 'agenda',
+      component: () => import('@/features/agenda/AgendaView.vue'),
+      meta: { title: 'Agenda' },
+    },
+    {
       path: '/coming-back',
       name: 'away',
       component: () => import('@/features/coming/ComingBackView.vue'),

@@ -15,7 +15,7 @@ export async function askPermission(): Promise<void> {
 }
 
 export const titleOf = (ring: Ring): string =>
-  ring.task?.title ?? (ring.conversation ? subjectOf(ring.conversation) : '')
+  ring.task?.title ?? ring.event?.title ?? (ring.conversation ? subjectOf(ring.conversation) : '')
 
 /** Says it outside the page, quietly; of several windows once, since they name it alike. */
 export function notify(ring: Ring, open: () => void): void {

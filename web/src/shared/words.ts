@@ -67,6 +67,12 @@ const DONE: Record<Entry['kind'], string> = {
   lay_slot: 'Put into the agenda',
   move_slot: 'Moved in the agenda',
   drop_slot: 'Taken out of the agenda',
+  make_event: 'Event',
+  edit_event: 'Event changed',
+  drop_event: 'Event taken out',
+  take_events: 'Calendar read',
+  answer_invitation: 'Invitation answered',
+  follow_event: 'Told by mail',
   undo: 'Undone',
 }
 

@@ -8,6 +8,8 @@ use League\CommonMark\GithubFlavoredMarkdownConverter;
 use Symfony\Component\Mime\Address as MimeAddress;
 use Symfony\Component\Mime\Email;
 use Symfony\Component\Mime\Header\MailboxListHeader;
+use Symfony\Component\Mime\Part\Multipart\AlternativePart;
+use Symfony\Component\Mime\Part\TextPart;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
@@ -76,6 +78,9 @@ final readonly class BuildMessage
                 $headers->addTextHeader('In-Reply-To', '<'.$answered->messageHeader.'>');
             }
         }
+        if ('' !== $letter->calendar) {
+            $email->setBody(self::withCalendar($letter));
+        }
         $this->attach($email, $outgoing, $answered, $now);
 
         return $email->toString();
@@ -131,6 +136,15 @@ final readonly class BuildMessage
                 'files',
             );
         }
+    }
+
+    /** The text, and the same as a calendar object (RFC 6047, 2.4). */
+    private static function withCalendar(Letter $letter): AlternativePart
+    {
+        $calendar = new TextPart($letter->calendar, 'utf-8', 'calendar');
+        $calendar->getHeaders()->addParameterizedHeader('Content-Type', 'text/calendar', ['method' => strtoupper($letter->method)]);
+
+        return new AlternativePart(new TextPart('' === $letter->text ? "\n" : $letter->text), $calendar);
     }
 
     /** @return string a whole page, whose words are those of the text */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Read\Coming;
 
+use ZippyTray\Server\Read\Agenda\EventView;
 use ZippyTray\Server\Read\Task\TaskRow;
 use ZippyTray\Server\Read\Tray\ConversationRow;
 use ZippyTray\Server\Store\Row;
@@ -25,10 +26,11 @@ final readonly class RingRow
         public string $reminder,
         public ?TaskRow $task,
         public ?ConversationRow $conversation,
+        public ?EventView $event,
     ) {
     }
 
-    public static function of(Row $row, ?TaskRow $task, ?ConversationRow $conversation): self
+    public static function of(Row $row, ?TaskRow $task, ?ConversationRow $conversation, ?EventView $event): self
     {
         $late = strtotime($row->string('noticed_at')) - strtotime($row->string('at')) > self::LATE;
 
@@ -41,6 +43,7 @@ final readonly class RingRow
             $row->string('reminder'),
             $task,
             $conversation,
+            $event,
         );
     }
 }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Coming;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Agenda\EventSheets;
 use ZippyTray\Server\Read\Task\TaskRows;
 use ZippyTray\Server\Read\Tray\ConversationRows;
 use ZippyTray\Server\Store\Row;
@@ -15,8 +17,12 @@ use ZippyTray\Server\Store\Row;
  */
 final readonly class RingRows
 {
-    public function __construct(private Connection $connection, private TaskRows $tasks, private ConversationRows $conversations)
-    {
+    public function __construct(
+        private Connection $connection,
+        private TaskRows $tasks,
+        private ConversationRows $conversations,
+        private EventSheets $events,
+    ) {
     }
 
     /** @return list<RingRow> in the order in which they came; of tasks that are done and mail that is deleted there are none */
@@ -27,7 +33,9 @@ final readonly class RingRows
              LEFT JOIN task t ON r.about_kind = 'task' AND t.id = r.about_id AND t.account_id = r.account_id AND t.completed_at IS NULL
              LEFT JOIN conversation c ON r.about_kind = 'conversation' AND c.id = r.about_id AND c.account_id = r.account_id
              AND c.place NOT IN ('bin', 'blocked')
-             WHERE r.account_id = ? AND r.answered_at IS NULL AND (t.id IS NOT NULL OR c.id IS NOT NULL) ORDER BY r.at, r.id",
+             LEFT JOIN event e ON r.about_kind = 'event' AND e.id = r.about_id AND e.account_id = r.account_id
+             WHERE r.account_id = ? AND r.answered_at IS NULL AND (t.id IS NOT NULL OR c.id IS NOT NULL OR e.id IS NOT NULL)
+             ORDER BY r.at, r.id",
             [$account->id],
         ));
         $of = static fn (string $kind): array => array_values(array_map(
@@ -38,10 +46,13 @@ final readonly class RingRows
         $conversations = $this->conversations->some($account, $of('conversation'));
 
         return array_map(
-            static fn (Row $row): RingRow => RingRow::of(
+            fn (Row $row): RingRow => RingRow::of(
                 $row,
                 $tasks[$row->string('about_id')] ?? null,
                 $conversations[$row->string('about_id')] ?? null,
+                'event' === $row->string('about_kind')
+                    ? $this->events->about($account, new EventId($row->string('about_id')), new \DateTimeImmutable($row->string('at')))
+                    : null,
             ),
             $rows,
         );

@@ -7,6 +7,8 @@ namespace ZippyTray\Server\Store\Ports;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Event\Event;
+use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Journal\CannotUndo;
@@ -59,6 +61,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Stamp => Stamp::class,
             ObjectKind::Order => StandingOrder::class,
             ObjectKind::Slot => Slot::class,
+            ObjectKind::Event => Event::class,
         };
 
         $found = $this->orm->find($class, $object->id);
@@ -91,6 +94,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Label => Label::revived(new LabelId($object->id), $accountId, $state),
             ObjectKind::Order => StandingOrder::revived(new OrderId($object->id), $accountId, $state),
             ObjectKind::Slot => Slot::revived(new SlotId($object->id), $accountId, $state),
+            ObjectKind::Event => Event::revived(new EventId($object->id), $accountId, $state),
             ObjectKind::Stamp => Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
         };

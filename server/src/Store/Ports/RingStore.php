@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Store\Ports;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Event\Event;
+use ZippyTray\Core\Agenda\Event\EventId;
+use ZippyTray\Core\Agenda\Event\Occurrence;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\NotFound;
@@ -31,7 +35,13 @@ final readonly class RingStore implements Rings
 
     private const CONVERSATIONS = "c.reminders <> '[]' AND c.place NOT IN ('bin', 'blocked')";
 
-    public function __construct(private EntityManagerInterface $orm, private LoggerInterface $logger)
+    /** Days ahead in which a series is looked through for what reminds. */
+    private const AHEAD = 62;
+
+    /** Days: what began longer ago reminds of nothing any more. */
+    private const BEHIND = 14;
+
+    public function __construct(private EntityManagerInterface $orm, private ClockInterface $clock, private LoggerInterface $logger)
     {
     }
 
@@ -75,6 +85,33 @@ final readonly class RingStore implements Rings
             );
             if (null !== $one) {
                 yield $one;
+            }
+        }
+        yield from $this->ofEvents($accountId);
+    }
+
+    /** @return iterable<Reminding> of events; of a series for each time that is near */
+    private function ofEvents(AccountId $accountId): iterable
+    {
+        $today = LocalDate::of($this->clock->now(), new \DateTimeZone('UTC'));
+        foreach ($this->orm->getConnection()->iterateAssociative(
+            'SELECT id, state FROM event WHERE account_id = :account AND reminds AND last_day >= :day
+             UNION ALL SELECT id, state FROM event WHERE account_id = :account AND reminds AND last_day IS NULL',
+            ['account' => $accountId, 'day' => (string) $today->plusDays(-self::BEHIND)],
+        ) as $columns) {
+            try {
+                $row = new Row($columns);
+                /** @var array<string, mixed> $state */
+                $state = json_decode($row->string('state'), true, flags: \JSON_THROW_ON_ERROR);
+                $event = Event::revived(new EventId($row->string('id')), $accountId, $state);
+                $times = $event->isRepeating()
+                    ? $event->between($today->plusDays(-self::BEHIND), $today->plusDays(self::AHEAD), new \DateTimeZone('UTC'))
+                    : [new Occurrence($event, $event->fields()->time->key(), $event->fields()->time)];
+                foreach ($times as $one) {
+                    yield new Reminding($event->ref(), $one->time->begins, null, $event->reminders());
+                }
+            } catch (\Throwable $problem) {
+                $this->logger->error('What an event reminds of cannot be read.', ['exception' => $problem]);
             }
         }
     }

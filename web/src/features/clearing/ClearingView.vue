@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import type { ClearingOrder, Conversation, ConversationRow } from '@/shared/api/client'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
+import { InvitationCard } from '@/features/agenda'
 import { StampCards } from '@/features/stamps'
 import { send } from '@/features/tasks'
 import {
@@ -183,6 +184,7 @@ useKeys('Clearing', [
       </div>
       <aside>
         <WhatBecomes :row="current" />
+        <InvitationCard v-if="shown" :conversation="shown" :clearing="id" @decided="gone" />
         <StampCards :rows="[current]" :clearing="id" @decided="next()" />
         <DecisionCards
           ref="cards"

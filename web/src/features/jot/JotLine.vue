@@ -55,6 +55,9 @@ const NAMES = {
   estimate: 'Takes',
   note: 'Note',
   web: 'Source',
+  when: 'When',
+  place: 'Where',
+  people: 'With',
   unread: 'Not read',
 }
 
@@ -100,7 +103,9 @@ defineExpose({ show })
       />
       <ul v-if="clauses.length" class="clauses" aria-live="polite" aria-label="How the line is read">
         <li v-for="clause in clauses" :key="clause.from" :class="clause.kind">
-          <span class="kind">{{ NAMES[clause.kind] }}</span>
+          <span class="kind">{{
+            clause.kind === 'title' && data?.makes === 'event' ? 'Event' : NAMES[clause.kind]
+          }}</span>
           <span v-if="clause.kind === 'unread' && clause.text" class="text">{{ clause.text }}</span>
           <span class="reading">{{ clause.reading }}</span>
           <span v-if="clause.others.length" class="slate">or {{ clause.others.join(', or ') }}</span>
@@ -111,9 +116,10 @@ defineExpose({ show })
       <p v-else class="slate">
         After the title, each behind a semicolon and all as you like: <b>by</b> friday 3pm ·
         <b>start</b> monday · <b>remind</b> 2h before · <b>list</b> Supplies · <b>label</b> harbour ·
-        <b>high</b> · <b>every</b> month on the 1st · <b>20 min</b> · <b>note</b> … · https://…
+        <b>high</b> · <b>every</b> month on the 1st · <b>20 min</b> · <b>note</b> … · https://…<br />
+        An event: <b>event</b> Roof meeting; friday 2-4pm; <b>at</b> Keeper’s kitchen; <b>with</b> Ilse
       </p>
-      <p v-if="unread" class="slate">What is not read goes into the notes of the task.</p>
+      <p v-if="unread" class="slate">What is not read goes into the notes.</p>
       <div class="actions">
         <span class="slate"
           ><KeyCap name="Enter" /> writes it down, <KeyCap name="Escape" /> keeps it here</span

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useWindowSize } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { useElementSize, useWindowSize } from '@vueuse/core'
+import { computed, nextTick, onScopeDispose, ref, watch } from 'vue'
 import type { DayGlance } from '@/shared/api/client'
 import { EVERYWHERE, useKeys } from '@/shared/keys/registry'
 import { day } from '@/shared/time/format'
@@ -15,13 +15,26 @@ import {
   type Row,
 } from '@/features/tasks'
 import { counted } from '@/shared/words'
+import { useBalances } from '@/features/agenda'
 import { useDays } from './queries'
 import { PlainButton } from '@/ui/kit'
 
 /** The coming days along the lower edge: what each holds, and where things are put down on a day. */
 const { width } = useWindowSize()
+/** It grows while something is on its way to a day; what stands above it goes along. */
+const root = ref<HTMLElement>()
+const { height } = useElementSize(root, undefined, { box: 'border-box' })
+watch(height, (now) => document.documentElement.style.setProperty('--rail-now', `${Math.ceil(now)}px`))
+onScopeDispose(() => document.documentElement.style.removeProperty('--rail-now'))
 const count = computed(() => Math.max(4, Math.min(14, Math.floor(width.value / 106))))
 const { data: days } = useDays(count)
+const { data: balances } = useBalances(count)
+/** How full a day is; null: nothing is promised */
+const balanceOf = (date: string) => {
+  const one = balances.value?.find((day_) => day_.date === date)
+  if (!one?.promised) return null
+  return { part: Math.min(1, one.promised / Math.max(1, one.there)), over: one.promised > one.there }
+}
 const put = usePuttingDown()
 
 const unfolded = ref<string | null>(null)
@@ -61,6 +74,8 @@ const parts = (one: DayGlance) =>
     one.starts ? counted(one.starts, 'start') : '',
     one.minutes ? shortSpan(one.minutes) : '',
   ].filter(Boolean)
+const holds = (one: DayGlance) =>
+  [...parts(one), balanceOf(one.date)?.over ? 'more than fits' : ''].filter(Boolean).join(', ')
 /** As much as a tab holds, without cutting a word. */
 const HOLDS = 16
 const short = ([first = '', second = '']: string[]) =>
@@ -95,6 +110,7 @@ useKeys('Send to a day', [
 <template>
   <div
     v-if="days"
+    ref="root"
     class="rail"
     :class="{ two: onItsWay }"
     role="region"
@@ -136,144 +152,22 @@ useKeys('Send to a day', [
           class="day"
           :class="{ full: one.tasks + one.returns > 0, free: isFree(one.date), on: unfolded === one.date }"
           :aria-expanded="unfolded === one.date"
-          :aria-label="`${day(one.date)}: ${parts(one).join(', ') || 'nothing'}`"
+          :aria-label="`${day(one.date)}: ${holds(one) || 'nothing'}`"
           @click="unfolded = unfolded === one.date ? null : one.date"
         >
           <b>{{ name(one.date) }}</b>
           <span>{{ short(parts(one)) }}</span>
+          <i
+            v-if="balanceOf(one.date)"
+            class="balance"
+            :class="{ over: balanceOf(one.date)?.over }"
+            aria-hidden="true"
+            :style="{ width: `${(balanceOf(one.date)?.part ?? 0) * 100}%` }"
+          />
         </PlainButton>
       </div>
     </div>
   </div>
 </template>
 
-<style scoped>
-.rail {
-  position: fixed;
-  z-index: 910;
-  left: 0;
-  right: 0;
-  bottom: 0;
-  padding: 0 12px;
-  background: var(--v-rim);
-  border-top: 1px solid var(--v-edge);
-  outline: none;
-}
-
-.days {
-  display: flex;
-  gap: 3px;
-  justify-content: center;
-}
-
-.slot {
-  position: relative;
-  flex: 1 1 0;
-  min-width: 0;
-  max-width: 118px;
-}
-
-.day {
-  display: grid;
-  width: 100%;
-  height: 40px;
-  align-content: center;
-  padding: 0 8px;
-  line-height: 1.2;
-  color: var(--v-slate);
-  text-align: left;
-  border-radius: 0 0 8px 8px;
-}
-
-.day b {
-  font-size: var(--type-small);
-  font-weight: 600;
-}
-
-.day span {
-  overflow: hidden;
-  font-size: var(--type-mark);
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-/* an index tab that stands out of the edge when the day holds something */
-.day.full {
-  background: rgb(var(--v-theme-surface));
-  color: rgb(var(--v-theme-on-surface));
-  box-shadow: 0 1px 2px rgb(30 44 53 / 12%);
-}
-
-.day.free:not(.full) {
-  opacity: 0.72;
-}
-
-.day:hover,
-.day.on {
-  background: var(--v-tab-soon);
-  color: var(--v-tab-soon-ink);
-}
-
-.two {
-  padding: 6px 12px 8px;
-}
-
-.targets {
-  align-items: center;
-  margin-top: 4px;
-}
-
-.targets .day {
-  flex: 1 1 0;
-  min-width: 0;
-  max-width: 104px;
-  height: 34px;
-  text-align: center;
-  border: 1px dashed var(--v-edge);
-  border-radius: 8px;
-}
-
-.targets .day.on {
-  background: var(--v-tab-near);
-  color: var(--v-tab-near-ink);
-  border-color: var(--v-tab-near-ink);
-}
-
-.row-name {
-  width: 96px;
-  flex: none;
-  font-size: var(--type-small);
-  font-weight: 600;
-}
-
-.said {
-  margin: 0;
-  font-weight: 600;
-  text-align: center;
-}
-
-.said .slate {
-  margin-left: 14px;
-  font-size: var(--type-small);
-  font-weight: 400;
-}
-
-@media (max-width: 760px) {
-  .rail {
-    padding: 0 4px;
-  }
-
-  .two {
-    padding: 6px 4px;
-  }
-
-  .day {
-    padding: 0 5px;
-  }
-
-  .row-name {
-    width: 62px;
-    font-size: var(--type-mark);
-  }
-}
-</style>
+<style scoped src="./day-rail.css"></style>

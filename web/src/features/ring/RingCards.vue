@@ -34,7 +34,11 @@ const told = useSessionStorage<string[]>('zippy-tray.reminders-told', [])
 function open(ring: Ring): void {
   folded.value = true
   if (ring.task) void router.push({ name: 'tasks', params: { id: ring.task.id } })
-  else if (ring.conversation) void router.push({ name: 'conversation', params: { id: ring.conversation.id } })
+  else if (ring.event) {
+    const { id, key, repeats } = ring.event
+    void router.push({ name: 'agenda', query: { event: id, ...(repeats ? { key } : {}) } })
+  } else if (ring.conversation)
+    void router.push({ name: 'conversation', params: { id: ring.conversation.id } })
 }
 
 watch(

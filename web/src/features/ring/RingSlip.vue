@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
-import type { Ring, When } from '@/shared/api/client'
+import type { Event, Ring, When } from '@/shared/api/client'
 import { toWhen, type Written } from '@/shared/api/when'
 import { dueTab } from '@/shared/time/due'
 import { age, dateOf, nearDay, time } from '@/shared/time/format'
@@ -39,11 +39,19 @@ const at = computed(() => {
 })
 /** Whose it is, when it is due, which reminder it was; that of a moment says what the tab says. */
 const facts = computed(() => [
+  props.ring.event ? begins(props.ring.event) : '',
   who.value ? `from ${who.value}` : '',
   due.value && (props.ring.task?.over ? due.value : `due ${due.value}`),
   props.ring.how === 'moment' ? '' : props.ring.reminder.split(', from ')[0],
   props.ring.times > 1 ? `${props.ring.times} times by now` : '',
 ])
+
+/** When and where it takes place. */
+function begins({ begins: { date, time: at_ }, place }: Event): string {
+  const when =
+    date === dateOf(now.value as Date) ? (at_ ?? 'today') : `${nearDay(date)}${at_ ? ` ${at_}` : ''}`
+  return [when, place].filter(Boolean).join(', ')
+}
 
 async function done(): Promise<void> {
   const { task, conversation } = props.ring
@@ -67,7 +75,7 @@ async function later(to: When | null): Promise<void> {
       <span v-if="facts.some(Boolean)" class="slate facts">{{ facts.filter(Boolean).join(' · ') }}</span>
       <span class="answers">
         <LinkButton @click="emit('open')">Open</LinkButton>
-        <LinkButton @click="done">Done</LinkButton>
+        <LinkButton v-if="!ring.event" @click="done">Done</LinkButton>
         <LinkButton :aria-expanded="asking" @click="asking = !asking">Again …</LinkButton>
         <LinkButton @click="attempt(() => letGo([ring.id]))">Let go</LinkButton>
       </span>

@@ -16,6 +16,7 @@ import MailInSettings from './MailInSettings.vue'
 import MailSettings from './MailSettings.vue'
 import { attempt } from '@/shared/notice'
 import PersonSettings from './PersonSettings.vue'
+import AgendaSettings from './AgendaSettings.vue'
 import SessionSettings from './SessionSettings.vue'
 import TaskSettings from './TaskSettings.vue'
 import TimeSettings from './TimeSettings.vue'
@@ -142,6 +143,7 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
             >
           </fieldset>
         </section>
+        <AgendaSettings />
         <SessionSettings />
         <section class="sheet part">
           <h2>Labels</h2>

@@ -32,6 +32,8 @@ export interface TaskChange {
   priority?: Priority
   label?: string
   unlabel?: string
+  /** In minutes */
+  estimate?: number
 }
 
 /** Where tasks are moved to: behind a task, under one, or to a list. */

@@ -2,7 +2,7 @@
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { KnownPerson } from '@/shared/api/client'
-import { withAddress } from './letterFields'
+import { addressOf, withAddress } from './letterFields'
 import { useFirstPerson, usePeople } from './queries'
 import { TextInput } from '@/ui/kit'
 
@@ -32,16 +32,9 @@ watch(people, (now, before) => {
   if (chosen) at.value = now.findIndex(({ email }) => email === chosen)
 })
 
-const written = ({ name, email }: KnownPerson): string => {
-  if (!name) return email
-  return /^[\p{L}\p{N} .'-]+$/u.test(name)
-    ? `${name} <${email}>`
-    : `"${name.replace(/["\\]/g, '\\$&')}" <${email}>`
-}
-
 function choose(person: KnownPerson): void {
   const before = model.value.slice(0, model.value.length - (/[^,;]*$/.exec(model.value)?.[0].length ?? 0))
-  model.value = `${before}${before && !before.endsWith(' ') ? ' ' : ''}${written(person)}, `
+  model.value = `${before}${before && !before.endsWith(' ') ? ' ' : ''}${addressOf(person)}, `
   at.value = -1
   field.value?.focus()
 }
@@ -51,7 +44,7 @@ async function takeFirst(name: string): Promise<void> {
   const begun = `${model.value.trimEnd()}, `
   model.value = begun
   const person = await firstOf(name).catch(() => undefined)
-  if (person) model.value = withAddress(model.value, name, written(person))
+  if (person) model.value = withAddress(model.value, name, addressOf(person))
   else if (model.value === begun) model.value = begun.slice(0, -2)
 }
 

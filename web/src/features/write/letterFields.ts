@@ -68,3 +68,11 @@ export function withAddress(addresses: string, name: string, address: string): s
   parts[place] = (parts[place] ?? '').replace(name, () => address)
   return parts.join('')
 }
+
+/** An address as it is written in a letter (RFC 5322, 3.4). */
+export const addressOf = ({ name, email }: { name: string; email: string }): string => {
+  if (!name) return email
+  return /^[\p{L}\p{N} .'-]+$/u.test(name)
+    ? `${name} <${email}>`
+    : `"${name.replace(/["\\]/g, '\\$&')}" <${email}>`
+}

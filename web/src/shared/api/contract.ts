@@ -234,6 +234,133 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/balances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the days from today on stand: promised against there */
+        get: operations["balances"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ways/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What can be done about a task, or a slot, that does not fit */
+        get: operations["waysOut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/messages/{id}/invitation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** An invitation that came with a message, beside the agenda */
+        get: operations["invitation"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/messages/{id}/invitation/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say to an invitation what one says to it: by mail, into the agenda, and the conversation is done */
+        post: operations["answerInvitation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/agenda.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All events and tasks as a calendar file (iCalendar, RFC 5545) */
+        get: operations["agendaFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** One event as a calendar file */
+        get: operations["eventFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/agenda/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take in the events and tasks of a calendar file */
+        post: operations["importAgenda"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/slots/{id}": {
         parameters: {
             query?: never;
@@ -281,6 +408,81 @@ export interface paths {
         put?: never;
         /** Take slots away */
         post: operations["dropSlots"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** One event with all that belongs to it */
+        get: operations["event"];
+        /** Put an event into the agenda */
+        put: operations["makeEvent"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell an event anew, or one of its series */
+        post: operations["changeEvent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/removals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take an event out of the agenda, or one of its series */
+        post: operations["dropEvent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move events, or make them longer or shorter */
+        post: operations["moveEvents"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2256,6 +2458,139 @@ export interface components {
             /** @description Midnight at its end is 00:00 */
             to: components["schemas"]["Time"];
         };
+        AgendaDay: {
+            date: components["schemas"]["Date"];
+            /** @description At which the person works; null when not at all */
+            hours: components["schemas"]["Hours"] | null;
+            /** @description Minutes that can be promised; of today those that are left */
+            there: number;
+            /** @description Minutes */
+            promised: number;
+            /** @description In order, those without an hour first */
+            slots: components["schemas"]["Slot"][];
+            /** @description Tasks that are due that day, and do not wholly lie anywhere; what is over is due today */
+            due: components["schemas"]["Id"][];
+        };
+        /** @description Which one of a series, by when it would have begun (RECURRENCE-ID, RFC 5545, 3.8.4.4): a day or an instant; null: all of it */
+        OccurrenceKey: string | null;
+        /** @description When an event takes place, as a person writes it: a phrase ("friday 2-4pm", "25 to 27 nov"), or a day and perhaps a time */
+        EventWhen: {
+            phrase?: string;
+            date?: components["schemas"]["Date"];
+            time?: components["schemas"]["Time"] | null;
+            /** @description When it is left out, as long as it was, or an hour */
+            minutes?: number | null;
+            /** @description Of whole days, likewise */
+            days?: number | null;
+            /** @description Whose clocks are meant; the person's own when it is left out */
+            zone?: string | null;
+        };
+        EventFields: {
+            title: string;
+            when: components["schemas"]["EventWhen"];
+            place?: string;
+            notes?: string;
+            /** @description A phrase, "every friday"; empty: none; null: as it is. What the phrase of the time says goes first */
+            repeat?: string | null;
+            /** @description Who takes part: addresses as they are written in a letter */
+            people?: string;
+            /** @description Before it begins, "30 min before" */
+            reminders?: string[];
+            /** @description Whether it takes the hours that it lies on; null: when it does not take whole days */
+            busy?: boolean | null;
+        };
+        EventEdge: {
+            date: components["schemas"]["Date"];
+            time: components["schemas"]["Time"] | null;
+        };
+        /**
+         * @description PARTSTAT (RFC 5545, 3.2.12)
+         * @enum {string}
+         */
+        EventAnswer: "needs-action" | "accepted" | "tentative" | "declined" | "delegated";
+        /** @description An event as it takes place once; days and times are those of the person */
+        Event: {
+            id: components["schemas"]["Id"];
+            /** @description Which one of its series */
+            key: string;
+            title: string;
+            place: string;
+            /** @description Without a time: it takes whole days */
+            begins: components["schemas"]["EventEdge"];
+            /** @description Of whole days the last one */
+            ends: components["schemas"]["EventEdge"];
+            minutes: number;
+            /** @description Whether it takes the hours that it lies on */
+            busy: boolean;
+            repeats: boolean;
+            /** @description Whether it was told apart from its series */
+            told: boolean;
+            /** @enum {string} */
+            status: "confirmed" | "tentative" | "cancelled";
+            /** @description Who asks to it; null: the person themselves */
+            organiser: components["schemas"]["Person"] | null;
+            /** @description What the person has said to it; null when they are not asked */
+            answer: components["schemas"]["EventAnswer"] | null;
+            /** @description How many take part besides */
+            people: number;
+            source: components["schemas"]["Id"] | null;
+        };
+        EventSheet: {
+            event: components["schemas"]["Event"];
+            /** @description A phrase that says it again by the clocks of its zone */
+            when: string;
+            zone: string | null;
+            notes: string;
+            /** @description In words; empty when it comes once */
+            repeat: string;
+            participants: {
+                name: string;
+                email: string;
+                answer: components["schemas"]["EventAnswer"];
+                optional: boolean;
+            }[];
+            reminders: string[];
+            /** @description That of the message that it was made from */
+            conversation: components["schemas"]["Id"] | null;
+        };
+        Invitation: {
+            title: string;
+            /** @description A phrase by the clocks of its zone */
+            when: string;
+            zone: string | null;
+            place: string;
+            /** @description The event in the agenda, when it is there */
+            event: components["schemas"]["Id"] | null;
+            said: components["schemas"]["EventAnswer"];
+            /** @description What the letter says otherwise than the agenda */
+            changes: string[];
+            /** @description What takes place at the same time */
+            clashes: components["schemas"]["Event"][];
+            /** @description When there is time near it; only where something clashes */
+            free: {
+                date: components["schemas"]["Date"];
+                time: components["schemas"]["Time"];
+            }[];
+            /** @description The agenda knows something newer */
+            old: boolean;
+            minutes: number;
+        };
+        /** @description What of a task does not fit before it is due */
+        Short: {
+            task: components["schemas"]["Id"];
+            minutes: number;
+            by: components["schemas"]["Date"];
+        };
+        Way: {
+            /** @enum {string} */
+            kind: "later" | "less" | "hand_over" | "other_day";
+            /** @description On which it is due then, or for which it is meant */
+            day: components["schemas"]["Date"] | null;
+            /** @description That it takes then */
+            minutes: number | null;
+            /** @description What does not fit then */
+            short: components["schemas"]["Short"][];
+        };
         /** @description When a task is meant to be done, or a piece of it; day and time are those of the person */
         Slot: {
             id: components["schemas"]["Id"];
@@ -2338,6 +2673,7 @@ export interface components {
             reminder: string;
             task: components["schemas"]["TaskRow"] | null;
             conversation: components["schemas"]["ConversationRow"] | null;
+            event: components["schemas"]["Event"] | null;
         };
         Coming: {
             counts: {
@@ -3044,6 +3380,8 @@ export interface components {
             done: number;
         };
         Jot: {
+            /** @enum {string} */
+            makes: "task" | "event";
             /** @description There is a title */
             writable: boolean;
             clauses: components["schemas"]["Clause"][];
@@ -3051,7 +3389,7 @@ export interface components {
         /** @description A part of a jotted line */
         Clause: {
             /** @enum {string} */
-            kind: "title" | "due" | "start" | "repeat" | "reminder" | "list" | "labels" | "priority" | "estimate" | "note" | "web" | "unread";
+            kind: "title" | "due" | "start" | "repeat" | "reminder" | "list" | "labels" | "priority" | "estimate" | "note" | "web" | "when" | "place" | "people" | "unread";
             text: string;
             /** @description First character in the line, in Unicode code points from 0 */
             from: number;
@@ -3220,7 +3558,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "order" | "slot" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "order" | "slot" | "event" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -3241,7 +3579,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -3329,6 +3667,8 @@ export interface components {
         };
     };
     parameters: {
+        /** @description Which one of a series, see OccurrenceKey */
+        OccurrenceKey: string;
         Id: components["schemas"]["Id"];
         /** @description Only what bears it */
         Label: components["schemas"]["Id"];
@@ -3665,27 +4005,196 @@ export interface operations {
                 content: {
                     "application/json": {
                         from: components["schemas"]["Date"];
-                        days: {
-                            date: components["schemas"]["Date"];
-                            /** @description At which the person works; null when not at all */
-                            hours: components["schemas"]["Hours"] | null;
-                            /** @description Minutes that can be promised; of today those that are left */
-                            there: number;
-                            /** @description Minutes */
-                            promised: number;
-                            /** @description In order, those without an hour first */
-                            slots: components["schemas"]["Slot"][];
-                            /** @description Tasks that are due that day, and do not wholly lie anywhere; what is over is due today */
-                            due: components["schemas"]["Id"][];
-                        }[];
+                        days: components["schemas"]["AgendaDay"][];
+                        /** @description What takes place on these days: what takes whole days first, then in order */
+                        events: components["schemas"]["Event"][];
                         /** @description All that are named */
                         tasks: components["schemas"]["TaskRow"][];
                         /** @description What does not fit before it is due, what is due soonest first */
-                        short: {
-                            task: components["schemas"]["Id"];
-                            minutes: number;
-                            by: components["schemas"]["Date"];
-                        }[];
+                        short: components["schemas"]["Short"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    balances: {
+        parameters: {
+            query?: {
+                count?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        date: components["schemas"]["Date"];
+                        /** @description Minutes that can be promised */
+                        there: number;
+                        /** @description Minutes */
+                        promised: number;
+                    }[];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    waysOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The ways after which nothing of it is missing, and no more than before of anything else */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Way"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    invitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The invitation */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Invitation"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    answerInvitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    answer: components["schemas"]["EventAnswer"];
+                    /** @description A sentence that goes along */
+                    comment?: string;
+                    proposed?: components["schemas"]["EventWhen"];
+                    /** @description Of the conversation as it was seen */
+                    revision?: number | null;
+                    clearing?: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    agendaFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    eventFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    importAgenda: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What became of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Titles */
+                        taken: string[];
+                        /** @description Titles of what was known already */
+                        known: string[];
+                        /** @description What was left out, in sentences */
+                        left: string[];
+                        entries: components["schemas"]["Entry"][];
                     };
                 };
             };
@@ -3753,6 +4262,125 @@ export interface operations {
                 "application/json": {
                     entry: components["schemas"]["Id"];
                     slots: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    event: {
+        parameters: {
+            query?: {
+                /** @description Which one of a series, see OccurrenceKey */
+                key?: components["parameters"]["OccurrenceKey"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The event */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EventSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    fields: components["schemas"]["EventFields"];
+                    /** @description The message that it is made from */
+                    source?: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    fields: components["schemas"]["EventFields"];
+                    key?: components["schemas"]["OccurrenceKey"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    key?: components["schemas"]["OccurrenceKey"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveEvents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    moves: {
+                        id: components["schemas"]["Id"];
+                        key?: components["schemas"]["OccurrenceKey"];
+                        when: components["schemas"]["EventWhen"];
+                    }[];
                 };
             };
         };
@@ -4424,8 +5052,8 @@ export interface operations {
         parameters: {
             query: {
                 phrase: string;
-                /** @description A day or moment or repeat, a reminder, or a length of time */
-                as?: "when" | "reminder" | "estimate";
+                /** @description A day or moment or repeat, a reminder, a length of time, or when an event takes place */
+                as?: "when" | "reminder" | "estimate" | "event";
                 /** @description What a reminder may count from, as a phrase */
                 start?: string;
                 /** @description What a reminder may count from, as a phrase */
@@ -4749,6 +5377,8 @@ export interface operations {
                     label?: string;
                     /** @description Is taken off */
                     unlabel?: string;
+                    /** @description In minutes */
+                    estimate?: number | null;
                 };
             };
         };

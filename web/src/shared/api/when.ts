@@ -6,7 +6,7 @@ import { answer, api, type Due, type When } from './client'
 
 export type Reading = components['schemas']['Reading']
 export type Unreadable = components['schemas']['Unreadable']
-export type ReadAs = 'when' | 'reminder' | 'estimate'
+export type ReadAs = 'when' | 'reminder' | 'estimate' | 'event'
 
 /** A time as it stands in a field: the words, and what they were read as so far. */
 export interface Written {

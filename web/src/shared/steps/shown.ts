@@ -10,6 +10,8 @@ const NOTHING: Thing[] = []
  * what stands here as null, is asked for again after each step.
  */
 const MADE_FROM: Record<string, Thing[] | null> = {
+  agenda: ['slot', 'event', 'task', 'list'],
+  balances: ['slot', 'event', 'task', 'list'],
   blocked: ['blocked_sender'],
   clearing: null,
   coming: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
@@ -19,10 +21,12 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   corrections: ['correction'],
   day: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
   days: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
+  event: ['event', 'conversation'],
   find: ['label', 'reading', 'borne', 'conversation', 'task', 'outgoing', 'owed'],
   foreseen: ['stamp', 'template'],
   heartbeat: null,
   importance: ['conversation', 'owed', 'outgoing', 'blocked_sender', 'correction'],
+  invitation: ['event'],
   jot: ['list', 'task'],
   journal: null,
   labels: ['label', 'borne', 'task', 'conversation'],
@@ -47,6 +51,7 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   tasks: ['label', 'task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
   templates: ['template'],
   tray: ['label', 'reading', 'borne', 'conversation', 'owed', 'outgoing', 'blocked_sender', 'correction'],
+  ways: ['slot', 'event', 'task', 'list'],
   when: NOTHING,
 }
 

@@ -66,7 +66,7 @@ final readonly class WrittenLetter
      *
      * @return list<Address>
      */
-    private static function addresses(string $written): array
+    public static function addresses(string $written): array
     {
         return (new AddressParser(new HeaderDecoder(new TextDecoder())))->parse((string) preg_replace('/[\r\n]+/', ', ', $written), false);
     }

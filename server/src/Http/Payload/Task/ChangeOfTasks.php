@@ -23,6 +23,7 @@ final readonly class ChangeOfTasks extends SomeTasks
         public ?Priority $priority = null,
         public ?string $label = null,
         public ?string $unlabel = null,
+        public ?int $estimate = null,
     ) {
         parent::__construct($entry, $tasks);
     }
@@ -38,6 +39,7 @@ final readonly class ChangeOfTasks extends SomeTasks
             $this->priority,
             $this->label,
             $this->unlabel,
+            $this->estimate,
         );
     }
 }

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Agenda\Event;
+
+use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Ids;
+use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Journal\EntryKind;
+use ZippyTray\Core\Journal\Journal;
+use ZippyTray\Core\Journal\Step;
+use ZippyTray\Core\Mail\EmailId;
+use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
+
+/**
+ * Makes events, changes them, and takes them away: all of a series, or one of it.
+ */
+final readonly class KeepEvents
+{
+    public function __construct(private Events $events, private Journal $journal, private Ids $ids)
+    {
+    }
+
+    /**
+     * @param EntryId      $entryId made by the client; the same id again changes nothing
+     * @param EventId      $id      made by the client
+     * @param EmailId|null $source  the message that it was made from
+     */
+    public function make(AccountId $accountId, EntryId $entryId, EventId $id, EventFields $fields, ?EmailId $source = null): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::MakeEvent, function (Step $step) use (
+            $accountId,
+            $id,
+            $fields,
+            $source,
+        ): void {
+            $event = new Event($id, $accountId, $fields, source: $source);
+            $this->events->add($event);
+            $step->made($event);
+            $step->say($fields->title, self::text($fields));
+        });
+    }
+
+    /**
+     * @param string|null $key which one of a series is meant (see EventTime::key()); null: all of it
+     *
+     * @throws NotFound
+     * @throws Refused  when somebody else asks to it: they say when and where it is
+     */
+    public function change(AccountId $accountId, EntryId $entryId, EventId $id, EventFields $fields, ?string $key = null): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditEvent, function (Step $step) use (
+            $accountId,
+            $id,
+            $fields,
+            $key,
+        ): void {
+            $event = $this->events->get($accountId, $id);
+            $step->touch($event);
+            $this->tell($event, $fields, $key);
+            $step->say($fields->title, self::text($fields));
+        });
+    }
+
+    /**
+     * @param non-empty-list<EventMove> $moves
+     *
+     * @throws NotFound
+     * @throws Refused  likewise; then none is moved
+     */
+    public function move(AccountId $accountId, EntryId $entryId, array $moves): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditEvent, function (Step $step) use ($accountId, $moves): void {
+            foreach ($moves as $move) {
+                $event = $this->events->get($accountId, $move->id);
+                $step->touch($event);
+                $fields = null === $move->key
+                    ? $event->fields()
+                    : $event->occurrence($move->key)?->fields() ?? throw new NotFound('occurrence', $move->key);
+                $this->tell($event, $fields->at($move->time), $move->key);
+                $step->say($event->title(), $move->time->text());
+            }
+        });
+    }
+
+    /**
+     * @param string|null $key likewise
+     *
+     * @throws NotFound
+     */
+    public function drop(AccountId $accountId, EntryId $entryId, EventId $id, ?string $key = null): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::DropEvent, function (Step $step) use ($accountId, $id, $key): void {
+            $event = $this->events->get($accountId, $id);
+            $fields = $event->fields();
+            if (null !== $key && $event->isRepeating()) {
+                $fields = $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key);
+                $step->touch($event);
+                $event->except($key, null);
+            } else {
+                $step->removed($event);
+                $this->events->remove($event);
+            }
+            $step->say($fields->title, 'no longer '.self::text($fields));
+        });
+    }
+
+    /**
+     * What another program has told: new events are put into the agenda, known ones are told anew, unless what is known is newer.
+     *
+     * @param list<ToldEvent> $told
+     *
+     * @return array{Entry|null, list<ToldEvent>} null: nothing new; and what was known already
+     */
+    public function takeIn(AccountId $accountId, EntryId $entryId, array $told): array
+    {
+        $known = $new = [];
+        foreach ($told as $one) {
+            $event = $this->events->withUid($accountId, $one->uid);
+            $isNews = null === $event || ($event->sequence() <= $one->sequence && !$event->isSameAs($one));
+            $isNews ? $new[$one->uid] = $one : $known[] = $one;
+        }
+        if ([] === $new) {
+            return [null, $known];
+        }
+        $entry = $this->journal->write($accountId, $entryId, EntryKind::TakeEvents, function (Step $step) use ($accountId, $new): void {
+            foreach ($new as $one) {
+                $event = $this->events->withUid($accountId, $one->uid);
+                if (null === $event) {
+                    $event = new Event(new EventId($this->ids->next()), $accountId, $one->fields, $one->uid);
+                    $event->take($one);
+                    $this->events->add($event);
+                    $step->made($event);
+                } else {
+                    $step->touch($event);
+                    $event->take($one);
+                }
+                $step->say($one->fields->title, self::text($one->fields));
+            }
+        });
+
+        return [$entry, $known];
+    }
+
+    private function tell(Event $event, EventFields $fields, ?string $key): void
+    {
+        $isOneOfMany = null !== $key && $event->isRepeating();
+        $before = $isOneOfMany ? $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key) : $event->fields();
+        if (null !== $event->organiser() && $fields->matters($before)) {
+            throw new Refused(\sprintf('%s says when and where “%s” is.', $event->organiser()->label(), $fields->title), 'time');
+        }
+        $isOneOfMany ? $event->except($key, $fields) : $event->tell($fields);
+    }
+
+    private static function text(EventFields $fields): string
+    {
+        return $fields->time->text().('' === $fields->place ? '' : ', '.$fields->place);
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Calendar;
+
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Agenda\Event\CalendarLetters;
+use ZippyTray\Core\Agenda\Event\Event;
+use ZippyTray\Core\Agenda\Event\EventTime;
+use ZippyTray\Core\Agenda\Event\Participant;
+use ZippyTray\Core\Mail\Address;
+
+final readonly class CalendarLetterWriter implements CalendarLetters
+{
+    public function __construct(private ClockInterface $clock)
+    {
+    }
+
+    public function reply(Event $event, Participant $who, Address $owner, ?EventTime $proposed, string $comment): string
+    {
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $write = new WriteCalendar($now, $owner, null === $proposed ? 'reply' : 'counter');
+        $write->answer($event, $who, $proposed, $comment);
+
+        return $write->text();
+    }
+}

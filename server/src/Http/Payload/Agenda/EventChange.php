@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload\Agenda;
+
+use Symfony\Component\Validator\Constraints as Assert;
+
+final readonly class EventChange
+{
+    /** @param string|null $key which one of a series; null: all of it */
+    public function __construct(
+        #[Assert\Uuid]
+        public string $entry,
+        #[Assert\Valid]
+        public FieldsOfEvent $fields,
+        public ?string $key = null,
+    ) {
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload\Agenda;
+
+use Symfony\Component\Validator\Constraints as Assert;
+
+final readonly class EventRemoval
+{
+    /** @param string|null $key which one of a series; null: all of it */
+    public function __construct(
+        #[Assert\Uuid]
+        public string $entry,
+        public ?string $key = null,
+    ) {
+    }
+}

@@ -1,0 +1,39 @@
+import { expect, test } from './desk'
+
+test('an invitation is answered with two keys, stands in the agenda, and is taken back', async ({
+  desk,
+  page,
+}) => {
+  const before = await desk.count('Tray')
+  await desk.open('Invitation: Roof meeting')
+  const card = page.getByRole('button', { name: /^Invitation not answered yet/ })
+  await expect(card).toContainText('Clashes with')
+  await desk.press('F8')
+  const dialog = page.getByRole('dialog', { name: 'Invitation' })
+  await expect(dialog).toContainText('Clashes with')
+  await desk.expectAccessible('answering an invitation')
+  await dialog.getByLabel('A sentence that goes along').fill('I bring the survey.')
+  await desk.press('Escape')
+  await expect(dialog).toHaveCount(0)
+  await desk.press('F8')
+  await expect(dialog.getByLabel('A sentence that goes along')).toHaveValue('I bring the survey.')
+  await desk.press('1')
+  await desk.expectCount('Tray', before - 1)
+  await expect(page.getByText('Invitation answered').first()).toBeVisible()
+  await desk.undoByKey()
+  await desk.expectCount('Tray', before)
+})
+
+test('another time is proposed with the mouse', async ({ desk, page }) => {
+  const before = await desk.count('Tray')
+  await desk.open('Invitation: Roof meeting')
+  await page.getByRole('button', { name: /^Invitation not answered yet/ }).click()
+  const dialog = page.getByRole('dialog', { name: 'Invitation' })
+  await dialog.getByRole('button', { name: 'Another time' }).click()
+  await dialog.locator('.slate button').first().click()
+  await dialog.getByRole('button', { name: 'Propose it' }).click()
+  await desk.expectCount('Tray', before - 1)
+  await expect(page.getByText('proposed, to Sennen Roe').first()).toBeVisible()
+  await desk.undoLast()
+  await desk.expectCount('Tray', before)
+})

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+/**
+ * The agenda as calendar files, out and in.
+ */
+final class CalendarTest extends ApiTestCase
+{
+    public function testAllGoesOutAndComesBackElsewhereWithoutLoss(): void
+    {
+        $this->signIn();
+        $parent = $this->makeTask([
+            'title' => 'Restore the bell', 'notes' => "One\n- two; three, four",
+            'due' => ['date' => $this->day(5)], 'start' => ['phrase' => 'tomorrow 9:00'],
+            'estimate' => '3h', 'priority' => 'high', 'labels' => ['harbour', 'a, b'], 'list' => 'Bell',
+            'reminders' => ['2h before', 'friday 9am'],
+            'sources' => [['kind' => 'web', 'ref' => 'https://bells.example/a?b=c;d']],
+        ]);
+        $this->makeTask(
+            ['title' => 'Polish it', 'due' => ['phrase' => 'friday 15:00'], 'repeat' => ['phrase' => 'every 2 weeks on friday at 15:00']],
+            ['parent' => $parent],
+        );
+        $this->call(
+            'PUT',
+            '/slots/'.self::id(),
+            ['entry' => self::id(), 'task' => $parent, 'when' => ['phrase' => 'tomorrow 14:00'], 'minutes' => 45],
+        );
+        $this->call(
+            'PUT',
+            '/slots/'.self::id(),
+            ['entry' => self::id(), 'task' => $parent, 'when' => ['date' => $this->day(2)], 'minutes' => 60],
+        );
+        $done = $this->makeTask(['title' => 'Buy polish']);
+        $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'done' => true, 'tasks' => [$done]]);
+        $this->call('PUT', '/events/'.self::id(), ['entry' => self::id(), 'fields' => [
+            'title' => 'Roof meeting', 'when' => ['phrase' => 'every friday 2-4pm'], 'place' => 'tower',
+            'people' => 'Ilse <ilse@isle.example>',
+        ]], 201);
+        $file = $this->file('/agenda.ics');
+
+        $known = $this->import($file);
+        self::assertSame([[], ['Buy polish', 'Polish it', 'Restore the bell', 'Roof meeting'], []], [
+            $known['taken'], self::sorted($known['known']), $known['left'],
+        ]);
+
+        $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
+        $taken = $this->import(str_replace(['wren@ternpoint.example'], ['ada@ternpoint.example'], $file));
+        self::assertSame([['Buy polish', 'Polish it', 'Restore the bell', 'Roof meeting'], [], []], [
+            self::sorted($taken['taken']), $taken['known'], $taken['left'],
+        ]);
+        $again = $this->file('/agenda.ics');
+        self::assertSame(self::comparable($file), self::comparable($again));
+        foreach (array_reverse((array) $taken['entries']) as $entry) {
+            $this->undo((array) $entry);
+        }
+        self::assertStringNotContainsString('BEGIN:V', substr($this->file('/agenda.ics'), 20));
+    }
+
+    public function testOneEventIsAFile(): void
+    {
+        $this->signIn();
+        $id = self::id();
+        $this->call(
+            'PUT',
+            "/events/{$id}",
+            ['entry' => self::id(), 'fields' => ['title' => 'Roof', 'when' => ['phrase' => 'friday']]],
+            201,
+        );
+        $file = $this->file("/events/{$id}.ics");
+        self::assertStringContainsString('UID:'.$id, $file);
+        $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
+        $this->call('GET', "/events/{$id}.ics", status: 404);
+    }
+
+    public function testWhatIsNoCalendarIsRefused(): void
+    {
+        $this->signIn();
+        $problem = $this->import('hello', 422);
+        self::assertSame(['file'], array_column((array) $problem['violations'], 'field'));
+    }
+
+    public function testTheSameFromTheConsole(): void
+    {
+        $this->signIn();
+        $this->makeTask(['title' => 'Restore the bell', 'due' => ['date' => $this->day(5)]]);
+        $path = (string) tempnam(sys_get_temp_dir(), 'zippy');
+        try {
+            self::assertSame(0, $this->command('agenda:export', ['file' => $path])[0]);
+            self::assertStringContainsString('SUMMARY:Restore the bell', (string) file_get_contents($path));
+            file_put_contents($path, str_replace(
+                'END:VCALENDAR',
+                "BEGIN:VEVENT\r\nUID:n\r\nSUMMARY:New\r\nDTSTART:20261127T100000Z\r\nEND:VEVENT\r\n"
+                    ."BEGIN:VJOURNAL\r\nEND:VJOURNAL\r\nEND:VCALENDAR",
+                (string) file_get_contents($path),
+            ));
+            [$code, $said] = $this->command('agenda:import', ['file' => $path]);
+            self::assertSame(
+                [0, ['taken' => ['New'], 'known' => ['Restore the bell'], 'left' => ['VJOURNAL: such things have no place here.']]],
+                [$code, json_decode($said, true)],
+            );
+            self::assertSame(1, $this->command('agenda:import', ['file' => $path.'-not'])[0]);
+            file_put_contents($path, 'x');
+            self::assertSame(1, $this->command('agenda:import', ['file' => $path])[0]);
+        } finally {
+            unlink($path);
+        }
+    }
+
+    private function file(string $path): string
+    {
+        $this->browser->request('GET', '/api'.$path);
+        $response = $this->browser->getResponse();
+        self::assertSame([200, 'text/calendar; charset=utf-8'], [$response->getStatusCode(), $response->headers->get('Content-Type')]);
+
+        return (string) $response->getContent();
+    }
+
+    /** @return array<mixed> */
+    private function import(string $bytes, int $status = 200): array
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'zippy');
+        file_put_contents($path, $bytes);
+        $this->browser->request('POST', '/api/agenda/imports', [], ['file' => new UploadedFile($path, 'a.ics', test: true)]);
+        self::assertResponseStatusCodeSame($status, (string) $this->browser->getResponse()->getContent());
+
+        return (array) json_decode((string) $this->browser->getResponse()->getContent(), true);
+    }
+
+    /** @return list<string> components as they are, but for their names and the moments of writing, in order */
+    private static function comparable(string $file): array
+    {
+        $file = (string) preg_replace(
+            ['/\r\n[ \t]/', '/^(?:UID|RELATED-TO|DTSTAMP|COMPLETED):.*\r\n/m', '/ada@ternpoint/', '/CN=Ada:/'],
+            ['', '', 'wren@ternpoint', 'CN=Wren Halloran:'],
+            $file,
+        );
+        preg_match_all('/BEGIN:(VEVENT|VTODO).*?END:\1/s', $file, $matches);
+
+        return self::sorted($matches[0]);
+    }
+
+    /** @return list<string> */
+    private static function sorted(mixed $texts): array
+    {
+        $sorted = array_map(self::text(...), array_values((array) $texts));
+        sort($sorted);
+
+        return $sorted;
+    }
+}

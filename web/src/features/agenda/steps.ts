@@ -1,0 +1,112 @@
+import {
+  answer,
+  api,
+  newId,
+  type EventAnswer,
+  type EventFields,
+  type EventWhen,
+  type When,
+} from '@/shared/api/client'
+import { useSteps } from '@/shared/steps/steps'
+import type { Spot, Thing } from './things'
+
+interface InvitationAnswer {
+  answer: EventAnswer
+  comment: string
+  proposed?: EventWhen
+  clearing?: string
+}
+
+/** Lays tasks on hours and days, keeps events, moves what lies there, and takes it away. */
+export const useAgendaSteps = () =>
+  useSteps(({ done, decided, leaving }) => ({
+    /** @param minutes null: what of its estimate lies nowhere yet */
+    lay: async (task: string, when: When, minutes: number | null = null) =>
+      done(
+        await answer(
+          api.PUT('/slots/{id}', {
+            params: { path: { id: newId() } },
+            body: { entry: newId(), task, when, minutes },
+          }),
+        ),
+      ),
+    move: async (thing: Thing, to: Spot) =>
+      done(
+        await answer(
+          thing.kind === 'slot'
+            ? api.POST('/slots/moves', {
+                body: {
+                  entry: newId(),
+                  moves: [{ id: thing.id, when: { date: to.date, time: to.time }, minutes: to.minutes }],
+                },
+              })
+            : api.POST('/events/moves', {
+                body: {
+                  entry: newId(),
+                  moves: [
+                    {
+                      id: thing.id,
+                      key: thing.key,
+                      when: {
+                        date: to.date,
+                        time: to.time,
+                        ...(to.time === null || !to.minutes ? {} : { minutes: to.minutes }),
+                      },
+                    },
+                  ],
+                },
+              }),
+        ),
+      ),
+    /** A slot, when it is said in words. */
+    moveTo: async (slot: string, when: When) =>
+      done(await answer(api.POST('/slots/moves', { body: { entry: newId(), moves: [{ id: slot, when }] } }))),
+    moveEventTo: async (thing: Thing, phrase: string) =>
+      done(
+        await answer(
+          api.POST('/events/moves', {
+            body: { entry: newId(), moves: [{ id: thing.id, key: thing.key, when: { phrase } }] },
+          }),
+        ),
+      ),
+    dropSlot: async (id: string) =>
+      done(await answer(api.POST('/slots/removals', { body: { entry: newId(), slots: [id] } }))),
+    dropEvent: async (id: string, key: string | null) =>
+      done(
+        await answer(
+          api.POST('/events/{id}/removals', { params: { path: { id } }, body: { entry: newId(), key } }),
+        ),
+      ),
+    makeEvent: async (fields: EventFields, source: string | null = null) =>
+      done(
+        await answer(
+          api.PUT('/events/{id}', {
+            params: { path: { id: newId() } },
+            body: { entry: newId(), fields, source },
+          }),
+        ),
+      ),
+    changeEvent: async (id: string, key: string | null, fields: EventFields) =>
+      done(
+        await answer(
+          api.POST('/events/{id}/changes', {
+            params: { path: { id } },
+            body: { entry: newId(), key, fields },
+          }),
+        ),
+      ),
+    answerInvitation: async (message: string, conversation: string, said: InvitationAnswer) =>
+      done(
+        await leaving([conversation], () =>
+          answer(
+            api.POST('/messages/{id}/invitation/answers', {
+              params: { path: { id: message } },
+              body: { entry: newId(), ...said },
+            }),
+          ),
+        ),
+      ),
+    /** An event as it is typed on an hour: a title, and perhaps clauses behind it. */
+    jotEvent: async (line: string) =>
+      decided(await answer(api.PUT('/jot', { body: { entry: newId(), id: newId(), line } }))),
+  }))
