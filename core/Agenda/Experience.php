@@ -8,7 +8,8 @@ use ZippyTray\Core\Task\ListId;
 
 /**
  * What somebody's estimates are worth, by what they have taken so far. Of the kinds that a task belongs to the narrowest counts of which
- * enough is known: what begins with the same word in the same list, with the same word anywhere, in the same list, anything.
+ * enough is known: what begins with the same word in the same list, with the same word anywhere, in the same list, anything. What is done
+ * at once, without a task, is a kind of its own: it says nothing about what somebody has thought about and estimated.
  */
 final readonly class Experience
 {
@@ -46,8 +47,18 @@ final readonly class Experience
         $this->known = $known;
     }
 
-    /** @return float|null how many times as long as estimated such a thing takes; null as long as too little is known */
-    public function ratio(string $title, ListId $listId): ?float
+    /** Whether of nothing at all enough is known. */
+    public function isEmpty(): bool
+    {
+        return [] === array_filter($this->known, static fn (array $ratios): bool => \count($ratios) >= self::ENOUGH);
+    }
+
+    /**
+     * @param ListId|null $listId null: it is done at once
+     *
+     * @return float|null how many times as long as estimated such a thing takes; null as long as too little is known
+     */
+    public function ratio(string $title, ?ListId $listId): ?float
     {
         foreach (self::kinds($title, $listId) as $kind) {
             $ratios = $this->known[$kind] ?? [];
@@ -60,13 +71,13 @@ final readonly class Experience
     }
 
     /** @return int minutes that such a thing takes, by experience where there is enough of it */
-    public function minutes(string $title, ListId $listId, int $estimated): int
+    public function minutes(string $title, ?ListId $listId, int $estimated): int
     {
         return max(1, (int) round($estimated * ($this->ratio($title, $listId) ?? 1.0)));
     }
 
     /** "usually 1.4 times that"; empty when too little is known, or the estimates are right. */
-    public function text(string $title, ListId $listId): string
+    public function text(string $title, ?ListId $listId): string
     {
         $ratio = $this->ratio($title, $listId);
 
@@ -74,11 +85,13 @@ final readonly class Experience
     }
 
     /** @return list<string> the narrowest first */
-    private static function kinds(string $title, ListId $listId): array
+    private static function kinds(string $title, ?ListId $listId): array
     {
         $word = 1 === preg_match('/[\p{L}\d]+/u', mb_strtolower($title), $match) ? $match[0] : '';
 
-        return ["{$listId} {$word}", "* {$word}", "{$listId} *", '* *'];
+        return null === $listId
+            ? ["at once {$word}", 'at once *']
+            : ["{$listId} {$word}", "* {$word}", "{$listId} *", '* *'];
     }
 
     /** @param list<float> $numbers at least one */

@@ -12,10 +12,11 @@ use ZippyTray\Core\Task\ListId;
 final readonly class Lasted
 {
     /**
-     * @param int $estimated minutes, more than 0
-     * @param int $took      minutes by the clock, more than 0
+     * @param ListId|null $listId    null: it was done at once, without a task
+     * @param int         $estimated minutes, more than 0
+     * @param float       $took      minutes by the clock, more than 0
      */
-    public function __construct(public string $title, public ListId $listId, public int $estimated, public int $took)
+    public function __construct(public string $title, public ?ListId $listId, public int $estimated, public float $took)
     {
     }
 }

@@ -116,7 +116,7 @@ final readonly class LaySlots
     private function title(Slot $slot): string
     {
         try {
-            return $this->tasks->get($slot->accountId, $slot->taskId)->title();
+            return $this->tasks->get($slot->accountId, $slot->taskId())->title();
         } catch (NotFound) {
             return 'A task that was deleted';
         }

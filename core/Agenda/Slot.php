@@ -43,7 +43,7 @@ final class Slot implements Journaled
     public function __construct(
         public readonly SlotId $id,
         public readonly AccountId $accountId,
-        public readonly TaskId $taskId,
+        private TaskId $taskId,
         Due $when,
         int $minutes,
     ) {
@@ -103,6 +103,17 @@ final class Slot implements Journaled
         return null === $this->at ? LocalDate::parse($this->day) : LocalDate::of($this->at, $zone);
     }
 
+    public function taskId(): TaskId
+    {
+        return $this->taskId;
+    }
+
+    /** It belongs to what is left behind of a task that repeats. */
+    public function passTo(TaskId $taskId): void
+    {
+        $this->taskId = $taskId;
+    }
+
     public function minutes(): int
     {
         return $this->minutes;
@@ -126,7 +137,8 @@ final class Slot implements Journaled
 
     public function restore(array $state): void
     {
-        /** @var array{day: string, at: ?string, zone: ?string, minutes: int} $state */
+        /** @var array{task: string, day: string, at: ?string, zone: ?string, minutes: int} $state */
+        $this->taskId = new TaskId($state['task']);
         $this->day = $state['day'];
         $this->at = null === $state['at'] ? null : new \DateTimeImmutable($state['at']);
         $this->zone = $state['zone'];

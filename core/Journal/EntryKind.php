@@ -87,6 +87,8 @@ enum EntryKind: string
     case TakeEvents = 'take_events';
     case AnswerInvitation = 'answer_invitation';
     case FollowEvent = 'follow_event';
+    case CorrectTime = 'correct_time';
+    case ChooseKeystone = 'choose_keystone';
     case Undo = 'undo';
 
     /** Whether the conversations that it touched count as decided by it. */

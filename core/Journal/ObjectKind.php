@@ -25,5 +25,7 @@ enum ObjectKind: string
     case Order = 'order';
     case Slot = 'slot';
     case Event = 'event';
+    case Stretch = 'stretch';
+    case DayPlan = 'day_plan';
     case BlockedSender = 'blocked_sender';
 }

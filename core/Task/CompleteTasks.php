@@ -23,8 +23,13 @@ final readonly class CompleteTasks
 {
     private Branch $branch;
 
-    public function __construct(private Tasks $tasks, private Journal $journal, private ClockInterface $clock, private Ids $ids)
-    {
+    public function __construct(
+        private Tasks $tasks,
+        private Journal $journal,
+        private ClockInterface $clock,
+        private Ids $ids,
+        private WhenDone $whenDone,
+    ) {
         $this->branch = new Branch($tasks);
     }
 
@@ -62,13 +67,17 @@ final readonly class CompleteTasks
                 }
                 $next = $task->isDone() ? null : $task->repeat()?->next($now);
                 if (null === $next) {
-                    $this->finish($branch, $now, $step);
+                    $stand = $this->finish($branch, $now, $step);
                     $step->say($task->title());
                 } else {
-                    $this->leaveBehind($branch, $now, $step);
+                    $stand = $this->leaveBehind($branch, $now, $step);
                     $this->goOn($branch, $next, $step);
                     $step->say($task->title(), 'next '.$next->due()->text());
                 }
+                ($this->whenDone)($accountId, array_map(
+                    static fn (Task $one): array => [$one->id, $stand[$one->id->text]],
+                    $branch,
+                ), $now, $step);
             }
             if ($open > 0 && !$withSubtasks) {
                 throw new OpenSubtasks($open);
@@ -131,21 +140,31 @@ final readonly class CompleteTasks
         });
     }
 
-    /** @param list<Task> $branch */
-    private function finish(array $branch, Moment $now, Step $step): void
+    /**
+     * @param list<Task> $branch
+     *
+     * @return array<string, TaskId> what stands completed, by task
+     */
+    private function finish(array $branch, Moment $now, Step $step): array
     {
+        $stand = [];
         foreach ($branch as $task) {
             $step->touch($task);
             $task->complete($now->instant);
+            $stand[$task->id->text] = $task->id;
         }
+
+        return $stand;
     }
 
     /**
      * What was done of a repeat, as a completed task of its own.
      *
      * @param list<Task> $branch
+     *
+     * @return array<string, TaskId> its id, by task
      */
-    private function leaveBehind(array $branch, Moment $now, Step $step): void
+    private function leaveBehind(array $branch, Moment $now, Step $step): array
     {
         $copies = [];
         foreach ($branch as $task) {
@@ -159,6 +178,8 @@ final readonly class CompleteTasks
             $step->made($copy);
             $copies[$task->id->text] = $copy->id;
         }
+
+        return $copies;
     }
 
     /** @param non-empty-list<Task> $branch */

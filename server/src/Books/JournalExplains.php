@@ -32,6 +32,8 @@ final readonly class JournalExplains implements BookCheck
         ObjectKind::Order,
         ObjectKind::Slot,
         ObjectKind::Event,
+        ObjectKind::Stretch,
+        ObjectKind::DayPlan,
         ObjectKind::BlockedSender,
     ];
 

@@ -35,7 +35,7 @@ final readonly class AgendaFile
             $lists[$list->id->text] = $list->name();
         }
         foreach ($this->of(Slot::class, $account) as $slot) {
-            $slots[$slot->taskId->text][] = $slot;
+            $slots[$slot->taskId()->text][] = $slot;
         }
         $labels = $this->labels->all($account->id);
         foreach ($this->of(Task::class, $account) as $task) {

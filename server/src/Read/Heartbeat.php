@@ -14,6 +14,7 @@ use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Read\Coming\Days;
 use ZippyTray\Server\Read\Coming\RingRow;
 use ZippyTray\Server\Read\Coming\RingRows;
+use ZippyTray\Server\Read\Task\Clocks;
 use ZippyTray\Server\Store\Ports\FindingsStore;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
@@ -21,7 +22,9 @@ use ZippyTray\Server\Store\WorkerSeen;
 
 /**
  * What a page that is open has to know from time to time. Whether there is anything new is told by a mark, which costs
- * four small queries; the mark holds the next moment at which something changes by itself.
+ * five small queries; the mark holds the next moment at which something changes by itself.
+ *
+ * @phpstan-import-type Running from Clocks
  */
 final readonly class Heartbeat
 {
@@ -39,13 +42,14 @@ final readonly class Heartbeat
         private Rings $looks,
         private FindingsStore $findings,
         private WorkerSeen $worker,
+        private Clocks $clocks,
         private ProgramClock $clock,
     ) {
     }
 
     /**
      * @return array{
-     *     journal: int, mail: int, post: int, unread: int, read: int, settings: string
+     *     journal: int, mail: int, post: int, unread: int, read: int, clock: string, settings: string
      * } what changes when somebody does something, or mail comes in
      */
     private function marks(Account $account): array
@@ -62,6 +66,7 @@ final readonly class Heartbeat
             'read' => $number('SELECT read FROM mail_mark WHERE account_id = ?', $account->id->text),
             // What has gone out does not change any more; that it went is in the journal, too.
             'post' => $number("SELECT TOTAL(revision) FROM outgoing WHERE account_id = ? AND state <> 'sent'", $account->id->text),
+            'clock' => $this->clocks->running($account)['id'] ?? '',
             'settings' => $account->fingerprint(),
         ];
     }
@@ -88,8 +93,8 @@ final readonly class Heartbeat
      *     tag: string,
      *     body: array{
      *     now: string, milliseconds: int, next: string,
-     *     marks: array{journal: int, mail: int, post: int, unread: int, read: int, settings: string},
-     *     counts: CountsView, worker: bool, rings: list<RingRow>
+     *     marks: array{journal: int, mail: int, post: int, unread: int, read: int, clock: string, settings: string},
+     *     counts: CountsView, worker: bool, rings: list<RingRow>, clock: Running|null
      * }
      * }
      */
@@ -116,21 +121,23 @@ final readonly class Heartbeat
                 'counts' => $counts,
                 'worker' => $this->worker->isThere(),
                 'rings' => $this->rings->up($account),
+                'clock' => $this->clocks->running($account),
             ],
         ];
     }
 
-    /** @param array{journal: int, mail: int, post: int, unread: int, read: int, settings: string} $marks */
+    /** @param array{journal: int, mail: int, post: int, unread: int, read: int, clock: string, settings: string} $marks */
     private function tag(array $marks, int $next): string
     {
         return \sprintf(
-            '"w%d-j%d-m%d-p%d-u%d-r%d-s%s-c%d-n%d"',
+            '"w%d-j%d-m%d-p%d-u%d-r%d-k%s-s%s-c%d-n%d"',
             (int) $this->worker->isThere(),
             $marks['journal'],
             $marks['mail'],
             $marks['post'],
             $marks['unread'],
             $marks['read'],
+            $marks['clock'],
             $marks['settings'],
             $this->clock->shift(),
             $next,

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
@@ -113,7 +114,7 @@ final class PromiseTest extends TestCase
         $tasks = array_values($world->memory->tasks);
         $task = [] === $tasks ? null : $tasks[$chance->getInt(0, \count($tasks) - 1)];
         try {
-            return match ($chance->getInt(0, 26)) {
+            return match ($chance->getInt(0, 28)) {
                 0 => $world->decide(new Archive(), $some),
                 1 => $world->decide(new Delete(), $some),
                 2 => $world->decide(
@@ -203,6 +204,19 @@ final class PromiseTest extends TestCase
                 25 => $world->decide(
                     new Snooze(new Moment($world->clock->now()->modify('+1 day'), World::zone()), AwayReason::Answer),
                     $some,
+                ),
+                26 => null === $task ? null : $world->laySlots->put(
+                    World::account(),
+                    new EntryId($world->ids->next()),
+                    new SlotId($world->ids->next()),
+                    $task->id,
+                    Due::onDay(LocalDate::parse('2026-11-24')->plusDays($chance->getInt(-1, 1))),
+                ),
+                27 => null === $task ? null : $world->keepDays->choose(
+                    World::account(),
+                    new EntryId($world->ids->next()),
+                    LocalDate::parse('2026-11-24'),
+                    $task->id,
                 ),
                 10 => $world->decide(new DoNow(), $some),
                 11 => $world->decide(new Mute(), $some),

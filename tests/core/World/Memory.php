@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\World;
 
+use ZippyTray\Core\Agenda\Clock\Stretch;
+use ZippyTray\Core\Agenda\Day\DayPlan;
 use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Journal\Entry;
@@ -70,6 +72,12 @@ final class Memory
 
     /** @var array<string, Stamp> */
     public array $stamps = [];
+
+    /** @var array<string, Stretch> by id */
+    public array $stretches = [];
+
+    /** @var array<string, DayPlan> by id */
+    public array $plans = [];
 
     /** @var array<string, Slot> by id */
     public array $slots = [];

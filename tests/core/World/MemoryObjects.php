@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Clock\Stretch;
+use ZippyTray\Core\Agenda\Clock\StretchId;
 use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Slot;
@@ -58,6 +60,8 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Order => $this->memory->orders[$object->id] ?? null,
             ObjectKind::Slot => $this->memory->slots[$object->id] ?? null,
             ObjectKind::Event => $this->memory->events[$object->id] ?? null,
+            ObjectKind::Stretch => $this->memory->stretches[$object->id] ?? null,
+            ObjectKind::DayPlan => $this->memory->plans[$object->id] ?? null,
             ObjectKind::Reading => isset($this->memory->conversations[$object->id])
                 ? new Reading($this->memory->conversations[$object->id])
                 : null,
@@ -67,7 +71,7 @@ final readonly class MemoryObjects implements Objects
     public function revive(AccountId $accountId, ObjectRef $object, array $state): Journaled
     {
         return match ($object->kind) {
-            ObjectKind::Conversation, ObjectKind::Reading, ObjectKind::Ring => throw new CannotUndo('gone for good'),
+            ObjectKind::Conversation, ObjectKind::Reading, ObjectKind::Ring, ObjectKind::DayPlan => throw new CannotUndo('gone for good'),
             ObjectKind::Task => $this->memory->tasks[$object->id] = Task::revived(new TaskId($object->id), $accountId, $state),
             ObjectKind::TaskList => $this->memory->lists[$object->id] = TaskList::revived($object->id, $accountId, $state),
             ObjectKind::BlockedSender => $this->memory->senders[$object->id] = BlockedSender::revived($object->id, $accountId, $state),
@@ -84,6 +88,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Order => $this->memory->orders[$object->id] = StandingOrder::revived(new OrderId($object->id), $accountId, $state),
             ObjectKind::Slot => $this->memory->slots[$object->id] = Slot::revived(new SlotId($object->id), $accountId, $state),
             ObjectKind::Event => $this->memory->events[$object->id] = Event::revived(new EventId($object->id), $accountId, $state),
+            ObjectKind::Stretch => $this->memory->stretches[$object->id] = Stretch::revived(new StretchId($object->id), $accountId, $state),
             ObjectKind::Stamp => $this->memory->stamps[$object->id] = Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
@@ -122,6 +127,7 @@ final readonly class MemoryObjects implements Objects
             $this->memory->stamps[$id],
             $this->memory->slots[$id],
             $this->memory->events[$id],
+            $this->memory->stretches[$id],
             $this->memory->orders[$id],
             $this->memory->borne[$id],
             $this->memory->owed[$id],

@@ -24,7 +24,7 @@ final readonly class MemorySlots implements Slots
 
     public function ofTask(AccountId $accountId, TaskId $taskId): array
     {
-        $slots = array_values(array_filter($this->memory->slots, static fn (Slot $slot): bool => $slot->taskId->is($taskId)));
+        $slots = array_values(array_filter($this->memory->slots, static fn (Slot $slot): bool => $slot->taskId()->is($taskId)));
         usort($slots, static fn (Slot $one, Slot $other): int => $one->when()->text() <=> $other->when()->text());
 
         return $slots;

@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Core\World;
 
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Clock\KeepTime;
+use ZippyTray\Core\Agenda\Day\DayPlan;
+use ZippyTray\Core\Agenda\Day\KeepDays;
+use ZippyTray\Core\Agenda\DoneInAgenda;
 use ZippyTray\Core\Agenda\Event\KeepEvents;
 use ZippyTray\Core\Agenda\LaySlots;
 use ZippyTray\Core\Arrival\Arrive;
@@ -106,6 +110,10 @@ final class World
     public readonly LetIn $letIn;
 
     public readonly LaySlots $laySlots;
+
+    public readonly KeepTime $keepTime;
+
+    public readonly KeepDays $keepDays;
     public readonly KeepEvents $events;
 
     public readonly CarryOutMailIn $mailIn;
@@ -208,7 +216,13 @@ final class World
         $this->passOver = new PassOver($conversations, $transaction, $this->clock);
         $this->editTask = new EditTask($tasks, $fill, $journal);
         $this->changeTasks = new ChangeTasks($tasks, $fill, $this->moveTasks, $labels, $name, $journal);
-        $this->completeTasks = new CompleteTasks($tasks, $journal, $this->clock, $this->ids);
+        $slots = new MemorySlots($this->memory);
+        $stretches = new MemoryStretches($this->memory);
+        $plans = new MemoryDayPlans($this->memory);
+        $done = new DoneInAgenda($slots, $stretches, $plans);
+        $this->completeTasks = new CompleteTasks($tasks, $journal, $this->clock, $this->ids, $done);
+        $this->keepTime = new KeepTime($stretches, $tasks, $journal, $transaction, $this->clock);
+        $this->keepDays = new KeepDays($plans, $tasks, $journal, $transaction, $this->clock, $this->ids);
         $this->removeTasks = new RemoveTasks($tasks, $journal);
         $this->changeLists = new ChangeLists($tasks, $this->moveTasks, $this->removeTasks, $journal);
         $rings = new MemoryRings($this->memory);
@@ -242,7 +256,7 @@ final class World
             $this->clock,
             $this->ids,
         );
-        $this->laySlots = new LaySlots(new MemorySlots($this->memory), $tasks, $journal);
+        $this->laySlots = new LaySlots($slots, $tasks, $journal);
         $this->events = new KeepEvents(new MemoryEvents($this->memory), $journal, $this->ids);
         $this->letIn = new LetIn($conversations, $journal, $this->clock);
         $this->archiveOld = new ArchiveOld($conversations, $journal, $this->clock);
@@ -472,6 +486,9 @@ final class World
             ...$this->memory->stamps,
             ...$this->memory->slots,
             ...$this->memory->events,
+            ...$this->memory->stretches,
+            // A plan without a keystone says nothing that somebody has decided.
+            ...array_filter($this->memory->plans, static fn (DayPlan $plan): bool => null !== $plan->keystone()),
             ...$this->memory->orders,
             ...array_map(static fn (Conversation $one): Reading => new Reading($one), array_values($this->memory->conversations)),
         ] as $object) {

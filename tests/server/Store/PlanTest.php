@@ -25,6 +25,8 @@ final class PlanTest extends ApiTestCase
         'order_wanted',
         'mail_in',
         'slot',
+        'stretch',
+        'day_plan',
         'event',
         'findings',
         'journal_entry',

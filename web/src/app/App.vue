@@ -16,6 +16,7 @@ import { OrderDialog } from '@/features/orders'
 import { StampDialog, StampSlip } from '@/features/stamps'
 import PutOffDialog from '@/features/tasks/PutOffDialog.vue'
 import TemplateDialog from '@/features/write/TemplateDialog.vue'
+import { TimeDialog } from '@/features/clock'
 import CardDialog from '@/features/people/ContactDialog.vue'
 import SignInPanel from './SignInPanel.vue'
 import TopBar from './TopBar.vue'
@@ -33,7 +34,12 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
 <template>
   <v-app>
     <template v-if="account">
-      <TopBar :demo="session?.demo ?? false" @keys="keyCard?.show()" @jot="jotLine?.show()" />
+      <TopBar
+        v-if="!$route.meta.bare"
+        :demo="session?.demo ?? false"
+        @keys="keyCard?.show()"
+        @jot="jotLine?.show()"
+      />
       <WorkStrip />
       <main>
         <router-view v-slot="{ Component, route }">
@@ -41,7 +47,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
         </router-view>
       </main>
       <TheDock />
-      <DayRail v-if="!alone" />
+      <DayRail v-if="!alone && !$route.meta.bare" />
       <JotLine ref="jotLine" />
       <KeyCard ref="keyCard" />
       <AskDialog />
@@ -54,6 +60,7 @@ const keyCard = ref<InstanceType<typeof KeyCard>>()
       <PasteDialog />
       <TemplateDialog />
       <CardDialog />
+      <TimeDialog />
       <ModalDialog :open="signInNeeded" insistent max-width="440" name="Sign in again">
         <SignInPanel title="You were signed out" :email="account.email" />
       </ModalDialog>

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useCounts, useRings } from '@/shared/api/heartbeat'
 import { useKeys, EVERYWHERE } from '@/shared/keys/registry'
 import AccountMenu from './AccountMenu.vue'
+import { ClockChip } from '@/features/clock'
 import DemoClock from './DemoClock.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import { folded, unfoldRings } from '@/features/ring/rings'
@@ -68,6 +69,7 @@ useKeys(EVERYWHERE, [
       </router-link>
     </nav>
     <div class="right">
+      <ClockChip />
       <DemoClock v-if="demo" />
       <PlainButton v-if="folded && rings.length" class="tool ringing" @click="unfoldRings()">
         {{ counted(rings.length, 'reminder') }} <KeyCap name="-" />

@@ -56,6 +56,13 @@ export const router = createRouter({
       meta: { title: 'Agenda' },
     },
     {
+      path: '/focus/:id',
+      name: 'focus',
+      component: () => import('@/features/focus/FocusView.vue'),
+      props: true,
+      meta: { title: 'Focus', view: 'tasks', bare: true },
+    },
+    {
       path: '/coming-back',
       name: 'away',
       component: () => import('@/features/coming/ComingBackView.vue'),

@@ -73,6 +73,8 @@ const DONE: Record<Entry['kind'], string> = {
   take_events: 'Calendar read',
   answer_invitation: 'Invitation answered',
   follow_event: 'Told by mail',
+  correct_time: 'Time set right',
+  choose_keystone: 'Keystone',
   undo: 'Undone',
 }
 

@@ -13,10 +13,12 @@ use ZippyTray\Core\Agenda\HoursThere;
 use ZippyTray\Core\Agenda\Load;
 use ZippyTray\Core\Agenda\Piece;
 use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Task\Clocks;
 use ZippyTray\Server\Read\Task\OpenTasks;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
@@ -32,6 +34,7 @@ final readonly class LookAhead
         private Connection $connection,
         private OpenTasks $open,
         private EventsBetween $events,
+        private Clocks $clocks,
         private ClockInterface $clock,
         private LoggerInterface $logger,
     ) {
@@ -49,7 +52,7 @@ final readonly class LookAhead
         $today = $now->date();
         $first = $from->isBefore($today) ? $from : $today;
         $slots = $this->slots($account, $first);
-        $open = array_column($this->open->of($account), null, 'id');
+        $open = $this->known($account, array_column($this->open->of($account), null, 'id'));
         $pieces = [];
         foreach ($slots as $slot) {
             if (!$slot->done && isset($open[$slot->task]) && $slot->date >= (string) $today) {
@@ -80,6 +83,33 @@ final readonly class LookAhead
             FitLoads::of($today, $free, $loads),
             $hours,
         );
+    }
+
+    /**
+     * Each as long as such a thing takes this person, where that is known.
+     *
+     * @param array<string, OpenTask> $open
+     *
+     * @return array<string, OpenTask>
+     */
+    private function known(Account $account, array $open): array
+    {
+        $experience = $this->clocks->experience($account);
+        foreach ($experience->isEmpty() ? [] : $this->connection->iterateAssociative(
+            'SELECT id, title, list_id, estimate FROM task WHERE account_id = ? AND completed_at IS NULL AND estimate > 0',
+            [$account->id->text],
+        ) as $columns) {
+            $row = new Row($columns);
+            if (isset($open[$row->string('id')])) {
+                $open[$row->string('id')]['minutes'] = $experience->minutes(
+                    $row->string('title'),
+                    new ListId($row->string('list_id')),
+                    $row->int('estimate'),
+                );
+            }
+        }
+
+        return $open;
     }
 
     /** @param list<int> $free minutes */

@@ -11,6 +11,7 @@ use ZippyTray\Server\Store\Files;
  * A task with all that belongs to it. Instants are in UTC (RFC 3339).
  *
  * @phpstan-import-type DueShown from DueView
+ * @phpstan-import-type TimeSpent from Clocks
  * @phpstan-import-type FileRow from Files
  * @phpstan-import-type TaskLink from TaskRows
  *
@@ -25,6 +26,7 @@ final readonly class TaskSheet
      * @param list<FileRow>                              $files
      * @param list<TaskRow>                              $subtasks  all that lies under it
      * @param list<TaskLink>                             $usedBy    that name it as a source
+     * @param TimeSpent                                  $time      by the clock
      */
     public function __construct(
         public TaskRow $row,
@@ -36,6 +38,7 @@ final readonly class TaskSheet
         public array $files,
         public array $subtasks,
         public array $usedBy,
+        public array $time,
     ) {
     }
 }

@@ -28,6 +28,7 @@ final readonly class TaskSheets
         private TaskRows $rows,
         private SourceCopies $copies,
         private Files $files,
+        private Clocks $clocks,
         private EntityManagerInterface $orm,
         private ClockInterface $clock,
     ) {
@@ -48,6 +49,7 @@ final readonly class TaskSheets
             $this->files->some($task->accountId, $task->files()),
             $this->rows->under($account, $task->id),
             $this->rows->ofTask($task->accountId, $task->id),
+            $this->clocks->ofTask($account, $task->id->text, $task->title(), $task->listId()->text),
         );
     }
 

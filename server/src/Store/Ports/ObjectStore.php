@@ -7,6 +7,9 @@ namespace ZippyTray\Server\Store\Ports;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use ZippyTray\Core\AccountId;
+use ZippyTray\Core\Agenda\Clock\Stretch;
+use ZippyTray\Core\Agenda\Clock\StretchId;
+use ZippyTray\Core\Agenda\Day\DayPlan;
 use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Slot;
@@ -62,6 +65,8 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Order => StandingOrder::class,
             ObjectKind::Slot => Slot::class,
             ObjectKind::Event => Event::class,
+            ObjectKind::Stretch => Stretch::class,
+            ObjectKind::DayPlan => DayPlan::class,
         };
 
         $found = $this->orm->find($class, $object->id);
@@ -95,6 +100,8 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Order => StandingOrder::revived(new OrderId($object->id), $accountId, $state),
             ObjectKind::Slot => Slot::revived(new SlotId($object->id), $accountId, $state),
             ObjectKind::Event => Event::revived(new EventId($object->id), $accountId, $state),
+            ObjectKind::Stretch => Stretch::revived(new StretchId($object->id), $accountId, $state),
+            ObjectKind::DayPlan => throw new CannotUndo('This day was never planned.'),
             ObjectKind::Stamp => Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
         };

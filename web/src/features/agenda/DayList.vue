@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { AgendaDay, TaskRow } from '@/shared/api/client'
-import { shortSpan, useCompleting } from '@/features/tasks'
+import { useCompleting } from '@/features/tasks'
 import { TickBox } from '@/ui/kit'
 import { hoursOf, inOrder, type Thing } from './things'
+import { shortSpan } from '@/shared/time/span'
 
 /** A day read in order. */
 const props = defineProps<{
@@ -24,7 +25,7 @@ const due = computed(() => props.day.due.flatMap((id) => props.tasks.get(id) ?? 
     </p>
     <ul>
       <li v-for="thing in ordered" :key="thing.ref" :class="{ done: thing.done }">
-        <span class="at slate">{{ hoursOf(thing, shortSpan) }}</span>
+        <span class="at slate">{{ hoursOf(thing) }}</span>
         <template v-if="thing.kind === 'slot'">
           <TickBox
             v-if="tasks.get(thing.task ?? '')"

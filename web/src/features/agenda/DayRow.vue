@@ -5,7 +5,7 @@ import { now } from '@/shared/time/clock'
 import { day as dayText, time, today } from '@/shared/time/format'
 import IndexTab from '@/ui/IndexTab.vue'
 import { PlainButton } from '@/ui/kit'
-import { shortSpan } from '@/features/tasks'
+import { shortSpan } from '@/shared/time/span'
 import ThingCard from './ThingCard.vue'
 import { useDrawing } from './drawing'
 import { clashing, hoursOf, isInPocket, partOf, type Spot, type Thing } from './things'
@@ -221,7 +221,7 @@ function typed(event: KeyboardEvent): void {
           draggable="true"
           @dragstart="thing.fixed ? $event.preventDefault() : emit('hold', { thing, grab: 0 })"
           @dragend="emit('hold', null)"
-          >{{ thing.title }}, {{ hoursOf(thing, shortSpan) }}</router-link
+          >{{ thing.title }}, {{ hoursOf(thing) }}</router-link
         >
         <router-link
           v-for="id in due"

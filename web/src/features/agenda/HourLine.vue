@@ -3,7 +3,7 @@ import { computed, onMounted, reactive, ref, toRef, watch } from 'vue'
 import type { TaskRow } from '@/shared/api/client'
 import { escape } from '@/shared/keys/registry'
 import { useTyped } from '@/shared/typing/kept'
-import { shortSpan } from '@/features/tasks'
+import { shortSpan } from '@/shared/time/span'
 import { PlainButton, TextInput } from '@/ui/kit'
 
 /** What is written on an hour: a title makes an event, and a task that it names can be laid there. */

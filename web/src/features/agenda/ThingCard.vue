@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { shortSpan } from '@/features/tasks'
 import { hoursOf, type Spot, type Thing } from './things'
 import { part, quarterAt, type Placed, type Span } from './place'
 import { minutesOf, timeOf } from './place'
@@ -36,7 +35,7 @@ const to = computed(() =>
         query: { event: props.thing.id, ...(props.thing.key ? { key: props.thing.key } : {}) },
       },
 )
-const about = computed(() => [hoursOf(props.thing, shortSpan), props.thing.about].filter(Boolean).join(', '))
+const about = computed(() => [hoursOf(props.thing), props.thing.about].filter(Boolean).join(', '))
 const minuteAt = (x: number): number => {
   const box = props.box()
   return box ? quarterAt((x - box.left) / box.width, props.shown) : 0

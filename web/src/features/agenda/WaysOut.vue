@@ -3,9 +3,10 @@ import { ref } from 'vue'
 import type { Short, TaskRow, Way } from '@/shared/api/client'
 import { attempt } from '@/shared/notice'
 import { day } from '@/shared/time/format'
-import { shortSpan, useTaskSteps } from '@/features/tasks'
+import { useTaskSteps } from '@/features/tasks'
 import { LinkButton } from '@/ui/kit'
 import { useWays } from './queries'
+import { shortSpan } from '@/shared/time/span'
 
 /** What does not fit before it is due, with ways out, each told before it is taken. */
 const props = defineProps<{ short: Short; tasks: ReadonlyMap<string, TaskRow> }>()

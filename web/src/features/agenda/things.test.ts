@@ -1,6 +1,5 @@
 import { expect, test } from 'vitest'
 import type { AgendaDay, Event, TaskRow } from '@/shared/api/client'
-import { shortSpan } from '@/features/tasks'
 import {
   clashing,
   daysBetween,
@@ -67,11 +66,7 @@ test('whole days lie in the pocket of each of them', () => {
   expect(
     ['2026-11-26', '2026-11-27', '2026-11-28', '2026-11-29'].map((date) => isInPocket(days, date)),
   ).toEqual([false, true, true, false])
-  expect([days.days, hoursOf(days, shortSpan), hoursOf(thing(), shortSpan)]).toEqual([
-    2,
-    '2 days',
-    '14:00 to 16:00',
-  ])
+  expect([days.days, hoursOf(days), hoursOf(thing())]).toEqual([2, '2 days', '14:00 to 16:00'])
 })
 
 test('a day is read in order', () => {

@@ -1,3 +1,4 @@
+import { shortSpan } from '@/shared/time/span'
 import type { AgendaDay, Event, Slot, TaskRow } from '@/shared/api/client'
 import { minutesOf, timeOf, type Span } from './place'
 
@@ -123,7 +124,7 @@ export const inOrder = (things: readonly Thing[], date: string): Thing[] =>
     )
 
 /** "14:00 to 16:00", "30 min", "all day" */
-export function hoursOf(thing: Thing, shortSpan: (minutes: number) => string): string {
+export function hoursOf(thing: Thing): string {
   if (thing.time !== null)
     return thing.minutes
       ? `${thing.time} to ${timeOf((minutesOf(thing.time) + thing.minutes) % DAY)}`

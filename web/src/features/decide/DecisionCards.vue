@@ -245,7 +245,8 @@ useKeys('Decide', [
         />
         <TwoMinutes
           v-else-if="card.kind === 'do_now' && open === 'do_now'"
-          :what="advice?.title"
+          :what="advice?.title || single?.subject"
+          :conversation="single?.id"
           @done="take('do_now')"
           @answer="answerIt"
           @task="unfold('make_task')"

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
+import { GIVEN as MINUTES, beginAtOnce, useUsual } from '@/features/clock'
 import KeyCap from '@/ui/KeyCap.vue'
 import ShareRail from '@/ui/ShareRail.vue'
 
 /** Two minutes to do it in. When they are over, a task can be made of it instead. */
-const props = defineProps<{ what?: string }>()
+const props = defineProps<{ what?: string | undefined; conversation?: string | undefined }>()
 defineEmits<{ done: []; task: []; answer: [] }>()
 
-const MINUTES = 2
 const left = ref(MINUTES * 60)
 const began = Date.now()
 const { pause } = useIntervalFn(() => {
@@ -16,8 +16,12 @@ const { pause } = useIntervalFn(() => {
   if (left.value === 0) pause()
 }, 250)
 const shown = computed(() => `${Math.floor(left.value / 60)}:${String(left.value % 60).padStart(2, '0')}`)
+const { data: usual } = useUsual(() => props.what ?? '')
 const done = ref<{ $el: HTMLElement }>()
-onMounted(() => done.value?.$el.focus({ preventScroll: true }))
+onMounted(() => {
+  done.value?.$el.focus({ preventScroll: true })
+  if (props.conversation) beginAtOnce(props.conversation, props.what ?? '')
+})
 </script>
 
 <template>
@@ -27,6 +31,7 @@ onMounted(() => done.value?.$el.focus({ preventScroll: true }))
       <span class="left">{{ shown }}</span>
       <ShareRail :share="left / (MINUTES * 60)" />
     </div>
+    <p v-if="usual" class="slate">Such things take you {{ usual }}.</p>
     <p v-if="left === 0" class="slate" role="status">
       The two minutes are over. It may be more than a thing to do in between.
     </p>

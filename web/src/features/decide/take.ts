@@ -2,6 +2,7 @@ import { ref, type Ref } from 'vue'
 import type { ConversationRow, Outline, TaskFields, TaskProposal, When } from '@/shared/api/client'
 import { Problem } from '@/shared/api/problem'
 import type { CardKind } from './cards'
+import { doneAtOnce } from '@/features/clock'
 import { asProposed, useTaskSteps } from '@/features/tasks'
 import { attempt, tell, tellUndecided } from '@/shared/notice'
 import { subjectOf } from '@/shared/words'
@@ -85,7 +86,10 @@ export function useTaking(props: Taking, going: Going) {
     const [claimed, all] = [claims(), details(more)]
     const along =
       kind === 'block' ? alongBlocked(props.rows, 'wholeDomain' in more && more.wholeDomain) : undefined
-    return run(() => decide(kind, claimed, all), along)
+    return run(async () => {
+      await decide(kind, claimed, all)
+      if (kind === 'do_now') for (const { id } of claimed) doneAtOnce(id)
+    }, along)
   }
 
   /** For what is filled in: when it is refused, the form stays and says why. Gives whether it was accepted. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ConversationRow, TaskRow } from '@/shared/api/client'
 import { day, time } from '@/shared/time/format'
-import { useCompleting, shortSpan } from '@/features/tasks'
+import { useCompleting } from '@/features/tasks'
 import { beginDrag, endDrag } from '@/ui/drag'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import { attempt } from '@/shared/notice'
@@ -9,6 +9,7 @@ import { subjectOf } from '@/shared/words'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
 import { useDay } from './queries'
 import { LinkButton, TickBox } from '@/ui/kit'
+import { shortSpan } from '@/shared/time/span'
 
 /** What a day holds: to check off, to open, to move to another day. */
 const props = defineProps<{ date: string; end?: boolean }>()

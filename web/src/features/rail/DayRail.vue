@@ -5,19 +5,12 @@ import type { DayGlance } from '@/shared/api/client'
 import { EVERYWHERE, useKeys } from '@/shared/keys/registry'
 import { day } from '@/shared/time/format'
 import DayPanel from './DayPanel.vue'
-import {
-  shortSpan,
-  consequence,
-  onItsWay,
-  sending,
-  stopSending,
-  usePuttingDown,
-  type Row,
-} from '@/features/tasks'
+import { consequence, onItsWay, sending, stopSending, usePuttingDown, type Row } from '@/features/tasks'
 import { counted } from '@/shared/words'
 import { useBalances } from '@/features/agenda'
 import { useDays } from './queries'
 import { PlainButton } from '@/ui/kit'
+import { shortSpan } from '@/shared/time/span'
 
 /** The coming days along the lower edge: what each holds, and where things are put down on a day. */
 const { width } = useWindowSize()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Task } from '@/shared/api/client'
+import { FOCUS, PAUSE, useClock } from '@/features/clock'
 import { useCompleting } from './complete'
 import { attempt } from '@/shared/notice'
 import { putOff } from './putOff'
@@ -11,6 +12,7 @@ const emit = defineEmits<{ edit: []; deleted: [] }>()
 
 const { skipTask, deleteTasks } = useTaskSteps()
 const { check } = useCompleting()
+const { runs, turn } = useClock()
 
 async function remove(): Promise<void> {
   if (await attempt(() => deleteTasks([props.task.row.id]))) emit('deleted')
@@ -29,6 +31,14 @@ async function remove(): Promise<void> {
       <v-btn v-keyed="'3'" variant="outlined" @click="putOff([task.row])">Put off</v-btn>
       <v-btn v-keyed="'4'" variant="outlined" :to="{ name: 'write', query: { task: task.row.id } }"
         >Hand over</v-btn
+      >
+    </template>
+    <template v-if="!task.row.completedAt">
+      <v-btn v-keyed="PAUSE" variant="outlined" @click="turn(task.row)">{{
+        runs(task.row) ? 'Pause the clock' : 'Start the clock'
+      }}</v-btn>
+      <v-btn v-keyed="FOCUS" variant="outlined" :to="{ name: 'focus', params: { id: task.row.id } }"
+        >Focus</v-btn
       >
     </template>
     <v-btn v-keyed="'F2'" variant="outlined" @click="emit('edit')">Edit</v-btn>

@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import type { Task } from '@/shared/api/client'
 import { dueText } from '@/shared/time/due'
 import { moment, nearMoment } from '@/shared/time/format'
-import { spanText } from './draft'
+import { TimeSpent } from '@/features/clock'
+import { spanText } from '@/shared/time/span'
 
 /** What is known of a task, line by line. */
 const props = defineProps<{ task: Task }>()
@@ -44,7 +45,13 @@ const placeOf = (zone: string) => zone.split('/').at(-1)?.replaceAll('_', ' ') ?
     </template>
     <template v-if="row.estimate">
       <dt>Takes</dt>
-      <dd>{{ spanText(row.estimate) }}</dd>
+      <dd>
+        {{ spanText(row.estimate) }}<span v-if="task.time.usual" class="slate">, {{ task.time.usual }}</span>
+      </dd>
+    </template>
+    <template v-if="task.time.stretches.length">
+      <dt>Worked</dt>
+      <dd><TimeSpent :task="task" /></dd>
     </template>
     <template v-if="row.priority !== 'normal'">
       <dt>Priority</dt>

@@ -1,15 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Task, TaskProposal } from '@/shared/api/client'
-import {
-  asProposed,
-  copyOf,
-  draftOf,
-  emptyDraft,
-  fieldsOf,
-  proposedDraft,
-  shortSpan,
-  spanText,
-} from './draft'
+import { asProposed, copyOf, draftOf, emptyDraft, fieldsOf, proposedDraft } from './draft'
+import { shortSpan, spanText } from '@/shared/time/span'
 
 const due = { date: '2026-11-27', time: '15:00', text: 'Fri 27 Nov 2026, 15:00' }
 const task = {

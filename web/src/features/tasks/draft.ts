@@ -1,3 +1,4 @@
+import { spanText } from '@/shared/time/span'
 import type {
   Outline,
   Priority,
@@ -51,23 +52,6 @@ export function emptyDraft(more: Partial<TaskDraft> = {}): TaskDraft {
 
 /** A draft of its own, which later changes of the other do not reach. */
 export const copyOf = (draft: TaskDraft): TaskDraft => JSON.parse(JSON.stringify(draft)) as TaskDraft
-
-/** "90" as "1 hour and 30 minutes", which is read again as the same. */
-export function spanText(minutes: number | null | undefined): string {
-  if (!minutes) return ''
-  const [hours, rest] = [Math.floor(minutes / 60), minutes % 60]
-  const parts = [
-    hours ? `${hours} ${hours === 1 ? 'hour' : 'hours'}` : '',
-    rest ? `${rest} ${rest === 1 ? 'minute' : 'minutes'}` : '',
-  ]
-  return parts.filter(Boolean).join(' and ')
-}
-
-/** "1 h 30" for a narrow place. */
-export function shortSpan(minutes: number): string {
-  if (minutes < 60) return `${minutes} min`
-  return minutes % 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60}` : `${minutes / 60} h`
-}
 
 export function draftOf(task: Task): TaskDraft {
   const { row } = task

@@ -2,6 +2,7 @@ import type { ComputedRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { TaskRow } from '@/shared/api/client'
 import { useKeys, type Binding } from '@/shared/keys/registry'
+import { FOCUS, PAUSE, useClock } from '@/features/clock'
 import { LABEL } from '@/features/labels'
 import { useCompleting } from './complete'
 import { useLabelling } from './labelling'
@@ -41,6 +42,7 @@ export function useTaskKeys(on: TaskDesk): void {
   const { deleteTasks } = useTaskSteps()
   const { complete, restore } = useCompleting()
   const labelTasks = useLabelling()
+  const clock = useClock()
   const { openSourceOf, openWebOf } = useSources()
 
   const ids = () => on.chosen.value.map(({ id }) => id)
@@ -104,6 +106,19 @@ export function useTaskKeys(on: TaskDesk): void {
       label: 'Open its web address',
       when: () => !!on.now.value,
       run: withTask((task) => openWebOf(task.id)),
+    },
+    {
+      key: PAUSE,
+      label: 'Start or pause its clock',
+      when: () => !!on.now.value && !on.now.value.completedAt,
+      run: withTask((task) => clock.turn(task)),
+    },
+    {
+      key: FOCUS,
+      label: 'Only this task, with a clock',
+      opens: true,
+      when: () => !!on.now.value && !on.now.value.completedAt,
+      run: withTask((task) => router.push({ name: 'focus', params: { id: task.id } })),
     },
     {
       key: 'F2',

@@ -1,3 +1,4 @@
+import { doneAtOnce } from '@/features/clock'
 import { answer, api, newId, type Claim, type Template, type When } from '@/shared/api/client'
 import { useSteps } from '@/shared/steps/steps'
 
@@ -21,6 +22,7 @@ export const useWriteSteps = () =>
       const body = { entry: newId(), ...details }
       const sent = await answer(api.POST('/outgoing/{id}/send', { params: { path: { id } }, body }))
       if (details.conversation && details.then) left([details.conversation.id])
+      if (details.conversation && details.then === 'do_now') doneAtOnce(details.conversation.id)
       return done(sent)
     },
     takeBack: async (id: string) =>

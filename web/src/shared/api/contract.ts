@@ -414,6 +414,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/clock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Start the clock of a task; the one that runs is paused */
+        put: operations["startClock"];
+        post?: never;
+        /** Pause the clock that runs */
+        delete: operations["pauseClock"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/clock/at-once": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How long such things usually take that are done at once */
+        get: operations["usualAtOnce"];
+        put?: never;
+        /** Something was done at once, by the clock of two minutes */
+        post: operations["doneAtOnce"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/stretches/{id}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set right how long a stretch of work was */
+        post: operations["correctTime"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/events/{id}": {
         parameters: {
             query?: never;
@@ -2631,6 +2686,15 @@ export interface components {
             comesIn: components["schemas"]["Instant"] | null;
             now: components["schemas"]["Instant"];
         };
+        /** @description The clock that runs */
+        Clock: {
+            id: components["schemas"]["Id"];
+            task: components["schemas"]["Id"];
+            title: string;
+            begins: components["schemas"]["Instant"];
+            /** @description Seconds of earlier stretches */
+            before: number;
+        };
         Heartbeat: {
             /** @description Whether somebody works in the background, or did within two minutes */
             worker: boolean;
@@ -2641,6 +2705,8 @@ export interface components {
             next: components["schemas"]["Instant"];
             /** @description Each changes with what it stands for: what was done, mail that came in, settings */
             marks: {
+                /** @description The clock that runs, or nothing */
+                clock: string;
                 journal: number;
                 mail: number;
                 /** @description How many messages wait to be read for advice */
@@ -2654,6 +2720,7 @@ export interface components {
             counts: components["schemas"]["Counts"];
             /** @description Reminders that have come and wait for an answer, in the order in which they came */
             rings: components["schemas"]["Ring"][];
+            clock: components["schemas"]["Clock"] | null;
         };
         /**
          * @description How it is meant: so long before something, at a moment, or again and again
@@ -3325,6 +3392,20 @@ export interface components {
             };
         };
         Task: {
+            /** @description How long somebody was at it, by the clock */
+            time: {
+                /** @description Of all that has ended */
+                seconds: number;
+                /** @description How long such things take as against their estimates; empty: not known */
+                usual: string;
+                /** @description The newest first */
+                stretches: {
+                    id: components["schemas"]["Id"];
+                    begins: components["schemas"]["Instant"];
+                    seconds: number;
+                    runs: boolean;
+                }[];
+            };
             row: components["schemas"]["TaskRow"];
             /** @description Markdown (CommonMark) */
             notes: string;
@@ -3558,7 +3639,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "order" | "slot" | "event" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "order" | "slot" | "event" | "stretch" | "day_plan" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -3579,7 +3660,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "correct_time" | "choose_keystone" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -4262,6 +4343,145 @@ export interface operations {
                 "application/json": {
                     entry: components["schemas"]["Id"];
                     slots: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    startClock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    id: components["schemas"]["Id"];
+                    task: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            /** @description What runs now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        clock: components["schemas"]["Clock"] | null;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    pauseClock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was paused; null: none ran, or hardly */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        paused: null | {
+                            id: components["schemas"]["Id"];
+                            task: components["schemas"]["Id"] | null;
+                            title: string;
+                            begins: components["schemas"]["Instant"];
+                            seconds: number;
+                        };
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    usualAtOnce: {
+        parameters: {
+            query?: {
+                title?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description In words */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Empty: it is as it was said, or not known */
+                        usual: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    doneAtOnce: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    id: components["schemas"]["Id"];
+                    conversation: components["schemas"]["Id"];
+                    title: string;
+                    /** @description That were given to it */
+                    minutes: number;
+                    /** @description That it took */
+                    seconds: number;
+                };
+            };
+        };
+        responses: {
+            /** @description It is kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    correctTime: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description How long it was, as it is written ("45 min"); null: it was no work */
+                    took?: string | null;
                 };
             };
         };

@@ -69,6 +69,12 @@ export function useRings() {
   return computed(() => data.value?.rings ?? [])
 }
 
+/** The clock of a task that runs, if one does. */
+export function useRunningClock() {
+  const { data } = useBeat()
+  return computed(() => data.value?.clock ?? null)
+}
+
 /**
  * Keeps the page in step with what happens without it: what comes back or is due by itself, mail that comes in, what
  * is done in another window. To be used once.

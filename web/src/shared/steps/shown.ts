@@ -10,8 +10,8 @@ const NOTHING: Thing[] = []
  * what stands here as null, is asked for again after each step.
  */
 const MADE_FROM: Record<string, Thing[] | null> = {
-  agenda: ['slot', 'event', 'task', 'list'],
-  balances: ['slot', 'event', 'task', 'list'],
+  agenda: ['slot', 'event', 'task', 'list', 'day_plan'],
+  balances: ['slot', 'event', 'task', 'list', 'stretch'],
   blocked: ['blocked_sender'],
   clearing: null,
   coming: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
@@ -47,10 +47,11 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   'snooze-choices': NOTHING,
   source: ['conversation', 'task'],
   stamps: ['stamp'],
-  task: ['label', 'task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
+  task: ['stretch', 'label', 'task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
   tasks: ['label', 'task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
   templates: ['template'],
   tray: ['label', 'reading', 'borne', 'conversation', 'owed', 'outgoing', 'blocked_sender', 'correction'],
+  usual: ['stretch'],
   ways: ['slot', 'event', 'task', 'list'],
   when: NOTHING,
 }
