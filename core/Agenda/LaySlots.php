@@ -27,7 +27,7 @@ final readonly class LaySlots
     public const MOST = 100;
 
     /** In minutes: how long a slot is of a task that nobody has estimated. */
-    private const USUAL = 30;
+    public const USUAL = 30;
 
     public function __construct(private Slots $slots, private Tasks $tasks, private Journal $journal)
     {

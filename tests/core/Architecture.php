@@ -72,7 +72,7 @@ final class Architecture
         'Post' => ['Tray'],
         'Task' => ['Label', 'Tray', 'Post'],
         'Order' => ['Label', 'Tray'],
-        'Agenda' => ['Label', 'Task'],
+        'Agenda' => ['Label', 'Tray', 'Post', 'Task'],
         'Coming' => ['Tray', 'Post', 'Task', 'Agenda'],
     ];
 

@@ -100,7 +100,11 @@ final readonly class KeepTime
      */
     public function correct(AccountId $accountId, EntryId $entryId, StretchId $id, int $minutes): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::CorrectTime, function (Step $step) use ($accountId, $id, $minutes): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::CorrectTime, function (Step $step) use (
+            $accountId,
+            $id,
+            $minutes,
+        ): void {
             $stretch = $this->stretches->get($accountId, $id);
             $step->touch($stretch);
             $stretch->last($minutes);

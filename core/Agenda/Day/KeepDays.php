@@ -43,7 +43,11 @@ final readonly class KeepDays
      */
     public function choose(AccountId $accountId, EntryId $entryId, LocalDate $day, ?TaskId $taskId): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::ChooseKeystone, function (Step $step) use ($accountId, $day, $taskId): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::ChooseKeystone, function (Step $step) use (
+            $accountId,
+            $day,
+            $taskId,
+        ): void {
             $task = null === $taskId ? null : $this->tasks->get($accountId, $taskId);
             if (true === $task?->isDone()) {
                 throw new Refused(\sprintf('“%s” is done already.', $task->title()), 'task');

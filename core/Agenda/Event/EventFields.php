@@ -112,6 +112,12 @@ final readonly class EventFields
         );
     }
 
+    /** Once, then, and with nobody. */
+    public function alone(EventTime $time): self
+    {
+        return new self($this->title, $time, $this->place, $this->notes, '', [], $this->reminders, $this->isBusy);
+    }
+
     public function at(EventTime $time): self
     {
         return new self(

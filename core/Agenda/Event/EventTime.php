@@ -120,6 +120,16 @@ final readonly class EventTime
         );
     }
 
+    /** As long again, from when this one ends. */
+    public function next(): self
+    {
+        $end = $this->end();
+
+        return null === $end
+            ? $this->on($this->begins->date->plusDays($this->days))
+            : new self(Due::at($end->date(), $end->time(), $end->zone), $this->minutes, 0);
+    }
+
     /** The same from another moment, or day. */
     public function beginning(string $key): self
     {

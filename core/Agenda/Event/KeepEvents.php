@@ -109,6 +109,22 @@ final readonly class KeepEvents
     }
 
     /**
+     * The same once more, right behind it: of a series that one, and without those who take part, who were not asked to it.
+     *
+     * @param EventId     $copy made by the client
+     * @param string|null $key  likewise
+     *
+     * @throws NotFound
+     */
+    public function copy(AccountId $accountId, EntryId $entryId, EventId $copy, EventId $id, ?string $key = null): Entry
+    {
+        $event = $this->events->get($accountId, $id);
+        $fields = null === $key ? $event->fields() : $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key);
+
+        return $this->make($accountId, $entryId, $copy, $fields->alone($fields->time->next()), $event->source());
+    }
+
+    /**
      * What another program has told: new events are put into the agenda, known ones are told anew, unless what is known is newer.
      *
      * @param list<ToldEvent> $told

@@ -24,6 +24,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Agenda\EventChange;
+use ZippyTray\Server\Http\Payload\Agenda\EventCopy;
 use ZippyTray\Server\Http\Payload\Agenda\EventMoveField;
 use ZippyTray\Server\Http\Payload\Agenda\EventMoves;
 use ZippyTray\Server\Http\Payload\Agenda\EventRemoval;
@@ -92,6 +93,18 @@ final readonly class EventController
             ),
             $moves->moves,
         )));
+    }
+
+    #[Route('/{id}/copies', methods: 'POST')]
+    public function copy(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] EventCopy $copy): JsonResponse
+    {
+        return $this->answer($this->keep->copy(
+            $account->id,
+            new EntryId($copy->entry),
+            new EventId($copy->copy),
+            new EventId($id),
+            $copy->key,
+        ), Response::HTTP_CREATED);
     }
 
     #[Route('/{id}/removals', methods: 'POST')]

@@ -49,7 +49,7 @@ final class WorkCommandTest extends TestCase
 
         $first = $this->console('data:work', '--once');
         $first->mustRun();
-        self::assertSame(6, substr_count($first->getErrorOutput(), 'Done: '), $first->getErrorOutput());
+        self::assertSame(7, substr_count($first->getErrorOutput(), 'Done: '), $first->getErrorOutput());
         self::assertSame(['new'], $this->column('SELECT id FROM conversation'));
         self::assertSame(['kept'], $this->column('SELECT id FROM file'));
         self::assertSame(['empty_bin'], $this->column('SELECT kind FROM journal_entry'));

@@ -56,6 +56,24 @@ export const router = createRouter({
       meta: { title: 'Agenda' },
     },
     {
+      path: '/agenda/morning',
+      name: 'lay-out',
+      component: () => import('@/features/rituals/LayOutView.vue'),
+      meta: { title: 'Lay out today', view: 'agenda' },
+    },
+    {
+      path: '/agenda/evening',
+      name: 'evening',
+      component: () => import('@/features/rituals/EveningView.vue'),
+      meta: { title: 'Evening look', view: 'agenda' },
+    },
+    {
+      path: '/agenda/week',
+      name: 'look-back',
+      component: () => import('@/features/rituals/LookBackView.vue'),
+      meta: { title: 'Look back', view: 'agenda' },
+    },
+    {
       path: '/focus/:id',
       name: 'focus',
       component: () => import('@/features/focus/FocusView.vue'),

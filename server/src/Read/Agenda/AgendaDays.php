@@ -21,7 +21,7 @@ final readonly class AgendaDays
     /** So many at once. */
     public const MOST = 42;
 
-    public function __construct(private LookAhead $look, private TaskRows $tasks)
+    public function __construct(private LookAhead $look, private TaskRows $tasks, private DayPlans $plans)
     {
     }
 
@@ -30,7 +30,7 @@ final readonly class AgendaDays
      *     from: string,
      *     days: list<array{
      *         date: string, hours: array{from: string, to: string}|null, there: int, promised: int, slots: list<SlotView>,
-     *         due: list<string>
+     *         due: list<string>, keystone: string|null, laidOut: bool, closed: bool
      *     }>,
      *     events: list<EventView>, tasks: list<TaskRow>, short: list<array{task: string, minutes: int, by: string}>
      * }
@@ -44,6 +44,7 @@ final readonly class AgendaDays
         $ahead = ($this->look)($account, $from, $until);
         $days = [];
         $shown = array_fill_keys(array_keys($ahead->fit->short), true);
+        $plans = $this->plans->between($account, $from, $until);
         for ($number = 0; $number < $count; ++$number) {
             $date = $from->plusDays($number);
             $here = array_values(array_filter($ahead->slots, static fn (SlotView $slot): bool => $slot->date === (string) $date));
@@ -55,8 +56,13 @@ final readonly class AgendaDays
                 'promised' => $ahead->promised($date),
                 'slots' => $here,
                 'due' => $due,
-            ];
-            $shown += array_fill_keys([...array_map(static fn (SlotView $slot): string => $slot->task, $here), ...$due], true);
+            ] + ($plans[(string) $date] ?? DayPlans::NONE);
+            $keystone = $plans[(string) $date]['keystone'] ?? null;
+            $shown += array_fill_keys([
+                ...array_map(static fn (SlotView $slot): string => $slot->task, $here),
+                ...$due,
+                ...(null === $keystone ? [] : [$keystone]),
+            ], true);
         }
         $short = [];
         foreach ($ahead->fit->short as $task => ['minutes' => $minutes, 'by' => $by]) {

@@ -96,7 +96,12 @@ final readonly class Clocks
             [$account->id->text],
         ) as $columns) {
             $row = new Row($columns);
-            $lasted[] = new Lasted($row->string('title'), new ListId($row->string('list_id')), $row->int('estimate'), $row->int('took') / 60);
+            $lasted[] = new Lasted(
+                $row->string('title'),
+                new ListId($row->string('list_id')),
+                $row->int('estimate'),
+                $row->int('took') / 60,
+            );
         }
         foreach ($this->connection->iterateAssociative(
             "SELECT s.title, s.estimated, {$seconds} took FROM stretch s WHERE s.account_id = ? AND s.estimated IS NOT NULL

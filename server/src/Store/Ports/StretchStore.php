@@ -39,7 +39,10 @@ final readonly class StretchStore implements Stretches
     {
         $this->orm->flush();
 
-        return $this->orm->getRepository(Stretch::class)->findBy(['accountId' => $accountId, 'taskId' => $taskId], ['begins' => 'ASC', 'id' => 'ASC']);
+        return $this->orm->getRepository(Stretch::class)->findBy(
+            ['accountId' => $accountId, 'taskId' => $taskId],
+            ['begins' => 'ASC', 'id' => 'ASC'],
+        );
     }
 
     public function add(Stretch $stretch): void

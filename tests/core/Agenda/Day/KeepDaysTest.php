@@ -30,11 +30,21 @@ final class KeepDaysTest extends TestCase
         $other = $world->keepDays->choose(World::account(), new EntryId('d'), $day->plusDays(1), $lens);
         self::assertSame([null, $lens->text], self::keystones($world));
         self::assertSame(
-            ['keystone of Tue 24 Nov 2026', 'keystone of Tue 24 Nov 2026', 'no longer keystone of Tue 24 Nov 2026', 'keystone of Wed 25 Nov 2026'],
+            [
+                'keystone of Tue 24 Nov 2026',
+                'keystone of Tue 24 Nov 2026',
+                'no longer keystone of Tue 24 Nov 2026',
+                'keystone of Wed 25 Nov 2026',
+            ],
             [$first->consequence, $second->consequence, $none->consequence, $other->consequence],
         );
         self::assertSame('Write the rota', $none->about);
-        foreach ([[$other, [null, null]], [$none, [$rota->text, null]], [$second, [$lens->text, null]], [$first, [null, null]]] as [$entry, $left]) {
+        foreach ([
+            [$other, [null, null]],
+            [$none, [$rota->text, null]],
+            [$second, [$lens->text, null]],
+            [$first, [null, null]],
+        ] as [$entry, $left]) {
             $world->undo($entry);
             self::assertSame($left, self::keystones($world));
         }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { When } from '@/shared/api/client'
 import { useSession } from '@/shared/api/session'
 import { attempt } from '@/shared/notice'
@@ -16,40 +16,22 @@ import DayRow, { type Held } from './DayRow.vue'
 import EventDialog from './EventDialog.vue'
 import HourLine from './HourLine.vue'
 import ShortList from './ShortList.vue'
+import RitualLinks from './RitualLinks.vue'
 import { isPinned } from './pinned'
 import { LENGTHS, useAgendaKeys } from './agendaKeys'
-import { useMoves } from './moves'
-import { folded, hoursShown, minutesOf, part, timeOf, type Span } from './place'
-import { useAgenda } from './queries'
+import { useLaid } from './laid'
+import { folded, part, timeOf, type Span } from './place'
 import { useAgendaSteps } from './steps'
-import { thingsOf, type Spot, type Thing } from './things'
+import type { Spot, Thing } from './things'
 
 /** The days with what lies on them, a row each. */
+const route = useRoute()
+const from = ref(/^\d{4}-\d{2}-\d{2}$/.test(String(route.query.day)) ? String(route.query.day) : today())
 const { account } = useSession()
-const settings = computed(() => account.value?.settings.agenda)
-const length = useSessionStorage('zippy-agenda-days', settings.value?.days ?? 7)
-const from = ref(today())
-const { data, error, refetch } = useAgenda(from, length)
-const { lay, move, moveTo, moveEventTo, jotEvent } = useAgendaSteps()
+const length = useSessionStorage('zippy-agenda-days', account.value?.settings.agenda.days ?? 7)
+const { data, error, refetch, tasks, laid, nudge, put, flush, shown, pull } = useLaid(from, length)
+const { lay, moveTo, moveEventTo, jotEvent } = useAgendaSteps()
 const router = useRouter()
-const tasks = computed(() => new Map(data.value?.tasks.map((task) => [task.id, task])))
-const { laid, nudge, put, hold, flush } = useMoves(
-  computed(() => thingsOf(data.value?.days ?? [], data.value?.events ?? [], tasks.value)),
-  move,
-)
-const shown = computed(() =>
-  hoursShown(
-    { from: minutesOf(settings.value?.from ?? '07:00'), to: minutesOf(settings.value?.to ?? '19:00', true) },
-    [
-      ...laid.value.flatMap(({ time, minutes }) =>
-        time ? [{ from: minutesOf(time), to: minutesOf(time) + minutes }] : [],
-      ),
-      ...(data.value?.days ?? []).flatMap(({ hours }) =>
-        hours ? [{ from: minutesOf(hours.from), to: minutesOf(hours.to, true) }] : [],
-      ),
-    ],
-  ),
-)
 const scale = computed(() => {
   const hours: number[] = []
   for (let at = shown.value.from + 60; at < shown.value.to; at += 60) hours.push(at)
@@ -117,13 +99,6 @@ const drop = ({ thing: one, task }: Held, date: string, time: string | null) =>
   one
     ? put(one, { date, time, minutes: one.minutes })
     : attempt(() => lay(task ?? '', { date, ...(time ? { time } : {}) }))
-const pulled = ref<Spot | null>(null)
-function pull(one: Thing, to: Spot | null): void {
-  if (to) hold(one, (pulled.value = to))
-  else if (pulled.value) void put(one, pulled.value)
-  if (!to) pulled.value = null
-}
-
 /** What is written on hours that are free. */
 const writing = ref<{ date: string; span: Span } | null>(null)
 const busy = ref(false)
@@ -163,6 +138,7 @@ useAgendaKeys({
   tasks,
   moved,
   flush,
+  keystone: (date) => data.value?.days.find((day) => day.date === date)?.keystone ?? null,
   openNew: () => void router.push({ name: 'agenda', query: { event: 'new' } }),
 })
 </script>
@@ -201,6 +177,7 @@ useAgendaKeys({
         >Event <KeyCap name="0"
       /></v-btn>
     </div>
+    <RitualLinks :today="data?.days.find(({ date }) => date === today())" />
     <ShortList v-if="short.length" :short="short" :tasks="tasks" />
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />

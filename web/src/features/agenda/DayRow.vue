@@ -8,7 +8,7 @@ import { PlainButton } from '@/ui/kit'
 import { shortSpan } from '@/shared/time/span'
 import ThingCard from './ThingCard.vue'
 import { useDrawing } from './drawing'
-import { clashing, hoursOf, isInPocket, partOf, type Spot, type Thing } from './things'
+import { clashing, hoursOf, isInPocket, linkOf, partOf, type Spot, type Thing } from './things'
 import { lanes, minutesOf, part, quarterAt, timeOf, type Span } from './place'
 
 /** What is on its way: a thing, or a task that lies nowhere yet; and where in it it was taken hold of, in minutes. */
@@ -60,6 +60,12 @@ const timed = computed(() => {
 const clashes = computed(() => clashing(timed.value.map(({ thing, placed }) => ({ ...placed, thing }))))
 const pocket = computed(() => props.things.filter((thing) => isInPocket(thing, props.day.date)))
 const due = computed(() => props.day.due.filter((id) => !pocket.value.some(({ task }) => task === id)))
+const stone = computed(() => props.day.keystone)
+/** The keystone that lies nowhere of this day, and is not due then, stands in its pocket by itself. */
+const bare = computed(() => {
+  const id = stone.value
+  return id && !due.value.includes(id) && !props.day.slots.some(({ task }) => task === id) ? id : null
+})
 const height = computed(() => Math.max(1, ...timed.value.map(({ placed }) => placed.lane + 1)) * LANE)
 const percent = (minutes: number) => `${part(minutes, props.shown) * 100}%`
 const work = computed<Span | null>(() =>
@@ -85,11 +91,6 @@ const name = computed(() => {
     date: (isToday.value ? [weekday] : []).concat(rest).join(' '),
   }
 })
-const linkOf = (thing: Thing) =>
-  thing.kind === 'slot'
-    ? { name: 'tasks', params: { id: thing.task ?? '' } }
-    : { name: 'agenda', query: { event: thing.id, ...(thing.key ? { key: thing.key } : {}) } }
-
 const minuteAt = (x: number): number => {
   const at = box()
   return at ? quarterAt((x - at.left) / at.width, props.shown) : 0
@@ -188,6 +189,7 @@ function typed(event: KeyboardEvent): void {
           :lane="LANE"
           :box="box"
           :clash="clashes.has(thing.ref)"
+          :stone="!!stone && thing.task === stone"
           @drag="emit('hold', $event === null ? null : { thing, grab: $event })"
           @pull="emit('pull', thing, $event)"
         />
@@ -221,18 +223,21 @@ function typed(event: KeyboardEvent): void {
           draggable="true"
           @dragstart="thing.fixed ? $event.preventDefault() : emit('hold', { thing, grab: 0 })"
           @dragend="emit('hold', null)"
-          >{{ thing.title }}, {{ hoursOf(thing) }}</router-link
+          ><b v-if="stone && thing.task === stone" class="stone">keystone</b>{{ thing.title }},
+          {{ hoursOf(thing) }}</router-link
         >
         <router-link
-          v-for="id in due"
+          v-for="id in bare ? [bare, ...due] : due"
           :key="id"
-          class="chip due plain"
+          class="chip plain"
+          :class="{ due: id !== bare, done: tasks.get(id)?.completedAt }"
           :to="{ name: 'tasks', params: { id } }"
           :data-task="id"
           draggable="true"
           @dragstart="emit('hold', { task: id, grab: 0 })"
           @dragend="emit('hold', null)"
-          >{{ title(id) }}, due<template v-if="tasks.get(id)?.estimate"
+          ><b v-if="id === stone" class="stone">keystone</b>{{ title(id) }}{{ id === bare ? '' : ', due'
+          }}<template v-if="tasks.get(id)?.estimate"
             >, {{ shortSpan(tasks.get(id)?.estimate ?? 0) }}</template
           ></router-link
         >

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { hoursOf, type Spot, type Thing } from './things'
+import { hoursOf, linkOf, type Spot, type Thing } from './things'
 import { part, quarterAt, type Placed, type Span } from './place'
 import { minutesOf, timeOf } from './place'
 
@@ -15,6 +15,8 @@ const props = defineProps<{
   box: () => DOMRect | undefined
   /** Something else takes place at the same time */
   clash: boolean
+  /** It is what makes its day a good one */
+  stone: boolean
 }>()
 const emit = defineEmits<{
   /** @param grab minutes from its beginning to where it was taken hold of */
@@ -26,14 +28,6 @@ const emit = defineEmits<{
 const percent = (minutes: number) => `${part(minutes, props.shown) * 100}%`
 const width = computed(
   () => `${(part(props.placed.to, props.shown) - part(props.placed.from, props.shown)) * 100}%`,
-)
-const to = computed(() =>
-  props.thing.kind === 'slot'
-    ? { name: 'tasks', params: { id: props.thing.task ?? '' } }
-    : {
-        name: 'agenda',
-        query: { event: props.thing.id, ...(props.thing.key ? { key: props.thing.key } : {}) },
-      },
 )
 const about = computed(() => [hoursOf(props.thing), props.thing.about].filter(Boolean).join(', '))
 const minuteAt = (x: number): number => {
@@ -72,21 +66,25 @@ function drag(event: DragEvent): void {
 <template>
   <div
     class="thing"
-    :class="[thing.kind, { done: thing.done, light: thing.light }]"
+    :class="[thing.kind, { done: thing.done, light: thing.light, stone }]"
     :style="{ left: percent(placed.from), width, top: `${placed.lane * lane}px` }"
     @pointerdown.stop
   >
     <i class="length" aria-hidden="true" />
     <router-link
       class="plain"
-      :to="to"
+      :to="linkOf(thing)"
       :data-ref="thing.ref"
-      :aria-label="[thing.title, clash ? 'clash' : '', about].filter(Boolean).join(', ')"
+      :aria-label="
+        [thing.title, stone ? 'keystone' : '', clash ? 'clash' : '', about].filter(Boolean).join(', ')
+      "
       draggable="true"
       @dragstart="drag"
       @dragend="emit('drag', null)"
     >
-      <b>{{ thing.title }}</b><small><em v-if="clash">clash</em> {{ about }}</small>
+      <b>{{ thing.title }}</b><small
+        ><em v-if="stone" class="stone">keystone</em><em v-if="clash">clash</em> {{ about }}</small
+      >
     </router-link>
     <template v-if="!thing.fixed && !thing.done">
       <i class="edge begin" aria-hidden="true" @pointerdown.stop.prevent="pull($event, 'begin')" />
@@ -134,6 +132,23 @@ function drag(event: DragEvent): void {
   color: var(--v-tab-soon-ink);
   background: var(--v-tab-soon);
   border-radius: 4px;
+}
+
+.thing em + em {
+  margin-left: 4px;
+}
+
+.thing .stone {
+  color: rgb(var(--v-theme-surface));
+  background: rgb(var(--v-theme-primary));
+}
+
+.thing.stone .length {
+  border-left-width: 9px;
+}
+
+.thing.stone a {
+  padding-left: 17px;
 }
 
 .thing.done b {

@@ -6,6 +6,7 @@ import { ask } from '@/shared/ask'
 import { attempt } from '@/shared/notice'
 import { plusDays, today } from '@/shared/time/format'
 import { counted } from '@/shared/words'
+import { FOCUS, PAUSE, useClock } from '@/features/clock'
 import { useCompleting } from '@/features/tasks'
 import { useAgendaSteps } from './steps'
 import { shifted, stretched, type Spot, type Thing } from './things'
@@ -16,6 +17,12 @@ export const LENGTHS = [
   { days: 2, key: '2', text: '2' },
   { days: 3, key: '3', text: '3' },
   { days: 7, key: '7', text: 'Week' },
+]
+/** What one does with days, now and then. */
+export const RITUALS = [
+  { key: '4', text: 'Lay out today', to: 'lay-out' },
+  { key: '5', text: 'Evening look', to: 'evening' },
+  { key: '6', text: 'Look back', to: 'look-back' },
 ]
 /** Minutes. */
 const STEP = 15
@@ -30,11 +37,13 @@ export function useAgendaKeys(agenda: {
   tasks: ComputedRef<ReadonlyMap<string, TaskRow>>
   moved: (thing: Thing, to: Spot) => unknown
   flush: () => Promise<void>
+  keystone: (date: string) => string | null
   openNew: () => void
 }): void {
-  const { from, length, thing, focused, asked, tasks, moved, flush, openNew } = agenda
-  const { lay, dropSlot, dropEvent } = useAgendaSteps()
+  const { from, length, thing, focused, asked, tasks, moved, flush, keystone, openNew } = agenda
+  const { lay, dropSlot, dropEvent, copyEvent, chooseKeystone } = useAgendaSteps()
   const { check } = useCompleting()
+  const clock = useClock()
   const router = useRouter()
   const has = () => thing.value !== undefined
   const canMove = () => thing.value?.fixed === false
@@ -66,13 +75,22 @@ export function useAgendaKeys(agenda: {
   }
   async function again(): Promise<void> {
     const one = thing.value
-    if (!one?.task) return
+    if (!one) return
     await flush()
+    if (!one.task) return void attempt(() => copyEvent(one.id, one.key))
     const after = one.time === null ? one : shifted(one, one.minutes, one.date)
     const id = one.task
     await attempt(() =>
       lay(id, { date: after.date, ...(after.time ? { time: after.time } : {}) }, one.minutes),
     )
+  }
+
+  /** Of the day that it lies on; of a task that lies nowhere of today. */
+  async function stone(): Promise<void> {
+    const row = task()
+    if (!row) return
+    const date = thing.value?.date ?? today()
+    await attempt(() => chooseKeystone(date, keystone(date) === row.id ? null : row.id))
   }
 
   useKeys('Agenda', [
@@ -94,6 +112,25 @@ export function useAgendaKeys(agenda: {
     { key: 'Alt+PageDown', label: 'A day on', run: () => (from.value = plusDays(from.value, 1)) },
     { key: 'Alt+PageUp', label: 'A day back', run: () => (from.value = plusDays(from.value, -1)) },
     { key: 'Home', label: 'From today on', run: () => (from.value = today()) },
+    ...RITUALS.map(({ key, text, to }) => ({ key, label: text, run: () => void router.push({ name: to }) })),
+    {
+      key: '8',
+      label: 'The keystone of its day, or not',
+      when: () => task() !== undefined && !task()?.completedAt,
+      run: () => void stone(),
+    },
+    {
+      key: PAUSE,
+      label: 'Start or pause its clock',
+      when: () => task() !== undefined && !task()?.completedAt,
+      run: () => void clock.turn({ id: task()?.id ?? '' }),
+    },
+    {
+      key: FOCUS,
+      label: 'Only this task, with a clock',
+      when: () => task() !== undefined && !task()?.completedAt,
+      run: () => void router.push({ name: 'focus', params: { id: task()?.id ?? '' } }),
+    },
     { key: '0', label: 'Write an event', opens: true, run: openNew },
     { key: 'ArrowLeft', label: 'A quarter of an hour earlier', when: canMove, run: () => shift(-STEP, 0) },
     { key: 'ArrowRight', label: 'A quarter of an hour later', when: canMove, run: () => shift(STEP, 0) },
@@ -117,7 +154,7 @@ export function useAgendaKeys(agenda: {
         if (row) void check(row)
       },
     },
-    { key: '*', label: 'Another slot for the task', when: () => !!thing.value?.task, run: again },
+    { key: '*', label: 'Once more, right behind it', when: has, run: again },
     {
       key: 'Shift+Enter',
       label: 'Open the source',

@@ -1,4 +1,8 @@
+export { default as DayRow, type Held } from './DayRow.vue'
 export { default as InvitationCard } from './InvitationCard.vue'
 export { default as PinnedToday } from './PinnedToday.vue'
+export { default as ShortList } from './ShortList.vue'
+export { useLaid, useLayMail } from './laid'
 export { isPinned } from './pinned'
 export { useBalances } from './queries'
+export { useAgendaSteps } from './steps'

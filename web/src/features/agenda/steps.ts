@@ -58,6 +58,9 @@ export const useAgendaSteps = () =>
               }),
         ),
       ),
+    /** Several slots in one step. */
+    moveSlots: async (moves: { id: string; when: When; minutes?: number }[]) =>
+      done(await answer(api.POST('/slots/moves', { body: { entry: newId(), moves } }))),
     /** A slot, when it is said in words. */
     moveTo: async (slot: string, when: When) =>
       done(await answer(api.POST('/slots/moves', { body: { entry: newId(), moves: [{ id: slot, when }] } }))),
@@ -69,8 +72,28 @@ export const useAgendaSteps = () =>
           }),
         ),
       ),
+    /** @param task null: the day has none */
+    chooseKeystone: async (day: string, task: string | null) =>
+      done(
+        await answer(
+          api.PUT('/agenda-days/{day}/keystone', {
+            params: { path: { day } },
+            body: { entry: newId(), task },
+          }),
+        ),
+      ),
     dropSlot: async (id: string) =>
       done(await answer(api.POST('/slots/removals', { body: { entry: newId(), slots: [id] } }))),
+    /** Once more, right behind itself. */
+    copyEvent: async (id: string, key: string | null) =>
+      done(
+        await answer(
+          api.POST('/events/{id}/copies', {
+            params: { path: { id } },
+            body: { entry: newId(), copy: newId(), key },
+          }),
+        ),
+      ),
     dropEvent: async (id: string, key: string | null) =>
       done(
         await answer(

@@ -72,6 +72,9 @@ test('whole days lie in the pocket of each of them', () => {
 test('a day is read in order', () => {
   const day: AgendaDay = {
     date: '2026-11-27',
+    keystone: null,
+    laidOut: false,
+    closed: false,
     hours: null,
     there: 0,
     promised: 0,

@@ -123,6 +123,12 @@ export const inOrder = (things: readonly Thing[], date: string): Thing[] =>
         a.title.localeCompare(b.title),
     )
 
+/** Where a click on it leads. */
+export const linkOf = (thing: Thing) =>
+  thing.kind === 'slot'
+    ? { name: 'tasks', params: { id: thing.task ?? '' } }
+    : { name: 'agenda', query: { event: thing.id, ...(thing.key ? { key: thing.key } : {}) } }
+
 /** "14:00 to 16:00", "30 min", "all day" */
 export function hoursOf(thing: Thing): string {
   if (thing.time !== null)

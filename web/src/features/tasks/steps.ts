@@ -13,6 +13,8 @@ import { useSteps } from '@/shared/steps/steps'
 
 /** What a new task comes from: a message, the newest message of a conversation, or nothing. */
 export interface NewTask {
+  /** Made here, when it is needed afterwards */
+  id?: string
   fields: TaskFields
   message?: string
   conversation?: Claim

@@ -234,6 +234,153 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rituals/morning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is asked when the day is laid out */
+        get: operations["morning"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rituals/evening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was done today, and what is asked about in the evening */
+        get: operations["evening"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/look-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The week, as one looks back over it */
+        get: operations["lookBack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/look-back/{week}/stops/{stop}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                week: components["schemas"]["Date"];
+                stop: components["schemas"]["Stop"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** One has come so far, and goes on there */
+        put: operations["goToStop"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/look-back/{week}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                week: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** One has looked back over all of it */
+        put: operations["endLookBack"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/agenda-days/{day}/keystone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Which task makes a day a good one */
+        put: operations["chooseKeystone"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/agenda-days/{day}/laid-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** A day was laid out */
+        put: operations["dayLaidOut"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/agenda-days/{day}/closed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** A day was looked back at */
+        put: operations["dayClosed"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/balances": {
         parameters: {
             query?: never;
@@ -502,6 +649,25 @@ export interface paths {
         put?: never;
         /** Tell an event anew, or one of its series */
         post: operations["changeEvent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/events/{id}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same once more, right behind it, without those who take part */
+        post: operations["copyEvent"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2525,6 +2691,89 @@ export interface components {
             slots: components["schemas"]["Slot"][];
             /** @description Tasks that are due that day, and do not wholly lie anywhere; what is over is due today */
             due: components["schemas"]["Id"][];
+            /** @description The one task that makes it a good day */
+            keystone: components["schemas"]["Id"] | null;
+            /** @description It was laid out */
+            laidOut: boolean;
+            /** @description It was looked back at */
+            closed: boolean;
+        };
+        /** @enum {string} */
+        Stop: "completed" | "over" | "put_off" | "owed" | "lists" | "no_date" | "tray" | "ahead" | "figures";
+        WeekFigures: {
+            week: components["schemas"]["Date"];
+            figures: {
+                /** @description Conversations, as often as they were */
+                decided: number;
+                touches: number;
+                /** @description Conversations that were decided */
+                touched: number;
+                /** @description Seconds */
+                clearing: number;
+                putOffs: number;
+                /** @description Tasks */
+                completed: number;
+                /** @description Minutes, of what is known how long it took */
+                estimated: number;
+                /** @description Seconds */
+                took: number;
+                /** @description Seconds by the clock */
+                worked: number;
+            };
+            /** @description How often a conversation was looked at until it was decided */
+            timesTouched: number | null;
+            /** @description How many times as long as estimated things took */
+            ratio: number | null;
+        };
+        LookBack: {
+            from: components["schemas"]["Date"];
+            until: components["schemas"]["Date"];
+            /** @description Where one goes on */
+            stop: components["schemas"]["Stop"];
+            begun: boolean;
+            ended: boolean;
+            completed: components["schemas"]["TaskRow"][];
+            keystones: {
+                chosen: number;
+                done: number;
+            };
+            asks: {
+                over: components["schemas"]["DayAsk"][];
+                put_off: components["schemas"]["DayAsk"][];
+                owed: components["schemas"]["DayAsk"][];
+                no_date: components["schemas"]["DayAsk"][];
+            };
+            /** @description In which nothing can be done next */
+            lists: {
+                id: components["schemas"]["Id"];
+                name: string;
+                colour: components["schemas"]["Colour"];
+            }[];
+            tray: {
+                conversations: number;
+                oldest: components["schemas"]["Instant"] | null;
+            };
+            ahead: {
+                date: components["schemas"]["Date"];
+                there: number;
+                promised: number;
+            }[];
+            /** @description Week by week, this one last */
+            figures: components["schemas"]["WeekFigures"][];
+        };
+        /** @description What is asked about: a task, mail that came back, or what somebody owes */
+        DayAsk: {
+            /** @enum {string} */
+            why: "left" | "over" | "due" | "came_back" | "owed" | "began" | "put_off" | "silent" | "no_date";
+            task: components["schemas"]["TaskRow"] | null;
+            conversation: components["schemas"]["ConversationRow"] | null;
+            owed: components["schemas"]["Owed"] | null;
+            /** @description Of its task, on days until today */
+            slots: components["schemas"]["Slot"][];
+            /** @description That it takes, as far as is known */
+            minutes: number;
+            /** @description HH:MM, the next time today at which there is room for it */
+            free: string | null;
         };
         /** @description Which one of a series, by when it would have begun (RECURRENCE-ID, RFC 5545, 3.8.4.4): a day or an instant; null: all of it */
         OccurrenceKey: string | null;
@@ -4099,6 +4348,194 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    morning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The day */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        date: components["schemas"]["Date"];
+                        keystone: components["schemas"]["Id"] | null;
+                        laidOut: boolean;
+                        closed: boolean;
+                        asks: components["schemas"]["DayAsk"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    evening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The day */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        date: components["schemas"]["Date"];
+                        keystone: components["schemas"]["Id"] | null;
+                        laidOut: boolean;
+                        closed: boolean;
+                        asks: components["schemas"]["DayAsk"][];
+                        done: components["schemas"]["TaskRow"][];
+                        /** @description Conversations */
+                        decided: number;
+                        /** @description Seconds by the clock */
+                        worked: number;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lookBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The week */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookBack"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    goToStop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                week: components["schemas"]["Date"];
+                stop: components["schemas"]["Stop"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endLookBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                week: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    chooseKeystone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description null: none */
+                    task?: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    dayLaidOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dayClosed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: components["schemas"]["Date"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     balances: {
         parameters: {
             query?: {
@@ -4560,6 +4997,29 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    copyEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    copy: components["schemas"]["Id"];
+                    key?: components["schemas"]["OccurrenceKey"];
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Entry"];
             default: components["responses"]["Problem"];
         };
     };
