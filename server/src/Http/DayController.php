@@ -5,70 +5,34 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http;
 
 use Symfony\Component\HttpFoundation\JsonResponse;
-use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
-use ZippyTray\Core\Agenda\Day\KeepDays;
-use ZippyTray\Core\Journal\EntryId;
-use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\Agenda\KeystoneChoice;
-use ZippyTray\Server\Read\Agenda\DayAsks;
-use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Coming\Days;
 
 /**
- * A day as it is laid out in the morning and looked back at in the evening.
+ * What the coming days hold.
  */
-#[Route('/api', requirements: ['day' => '\d{4}-\d{2}-\d{2}'])]
+#[Route('/api/days', methods: 'GET')]
 final readonly class DayController
 {
-    public function __construct(private KeepDays $days)
+    private const MOST = 60;
+
+    public function __construct(private Days $days)
     {
     }
 
-    #[Route('/rituals/morning', methods: 'GET')]
-    public function morning(#[CurrentUser] Account $account, DayAsks $asks): JsonResponse
+    #[Route('', methods: 'GET')]
+    public function glance(#[CurrentUser] Account $account, #[MapQueryParameter] int $count = 14): JsonResponse
     {
-        return new JsonResponse($asks->morning($account));
+        return new JsonResponse($this->days->glance($account, max(1, min($count, self::MOST))));
     }
 
-    #[Route('/rituals/evening', methods: 'GET')]
-    public function evening(#[CurrentUser] Account $account, DayAsks $asks): JsonResponse
+    #[Route('/{date}', methods: 'GET')]
+    public function one(#[CurrentUser] Account $account, string $date): JsonResponse
     {
-        return new JsonResponse($asks->evening($account));
-    }
-
-    #[Route('/agenda-days/{day}/keystone', methods: 'PUT')]
-    public function keystone(
-        #[CurrentUser]
-        Account $account,
-        string $day,
-        #[MapRequestPayload]
-        KeystoneChoice $choice,
-        EntryRows $entries,
-    ): JsonResponse {
-        return new JsonResponse($entries->of($this->days->choose(
-            $account->id,
-            new EntryId($choice->entry),
-            LocalDate::parse($day),
-            null === $choice->task ? null : new TaskId($choice->task),
-        )));
-    }
-
-    #[Route('/agenda-days/{day}/laid-out', methods: 'PUT')]
-    public function laidOut(#[CurrentUser] Account $account, string $day): JsonResponse
-    {
-        $this->days->laidOut($account->id, LocalDate::parse($day));
-
-        return new JsonResponse(status: JsonResponse::HTTP_NO_CONTENT);
-    }
-
-    #[Route('/agenda-days/{day}/closed', methods: 'PUT')]
-    public function closed(#[CurrentUser] Account $account, string $day): JsonResponse
-    {
-        $this->days->closed($account->id, LocalDate::parse($day));
-
-        return new JsonResponse(status: JsonResponse::HTTP_NO_CONTENT);
+        return new JsonResponse($this->days->one($account, LocalDate::parse($date)));
     }
 }

@@ -25,6 +25,8 @@ const emit = defineEmits<{
   pull: [spot: Spot | null]
 }>()
 
+/** So near the end of what is shown that its name goes back from there. */
+const late = computed(() => part(props.placed.from, props.shown) > 0.8)
 const percent = (minutes: number) => `${part(minutes, props.shown) * 100}%`
 const width = computed(
   () => `${(part(props.placed.to, props.shown) - part(props.placed.from, props.shown)) * 100}%`,
@@ -66,7 +68,7 @@ function drag(event: DragEvent): void {
 <template>
   <div
     class="thing"
-    :class="[thing.kind, { done: thing.done, light: thing.light, stone }]"
+    :class="[thing.kind, { done: thing.done, light: thing.light, stone, late }]"
     :style="{ left: percent(placed.from), width, top: `${placed.lane * lane}px` }"
     @pointerdown.stop
   >
@@ -114,6 +116,11 @@ function drag(event: DragEvent): void {
   line-height: 1.25;
   white-space: nowrap;
   border-radius: 5px;
+}
+
+.thing.late a {
+  position: absolute;
+  right: 0;
 }
 
 .thing b {
@@ -219,7 +226,9 @@ function drag(event: DragEvent): void {
     margin: 4px 0;
   }
 
-  .thing a {
+  .thing a,
+  .thing.late a {
+    position: relative;
     width: auto;
     height: auto;
     min-height: 44px;

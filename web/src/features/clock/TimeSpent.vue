@@ -17,6 +17,7 @@ const ended = computed(() => props.task.time.stretches.filter((one) => !one.runs
 <template>
   <span v-if="runs(task.row)">{{ clockText(whole) }} <span class="slate">and running</span></span>
   <span v-else>{{ workText(task.time.seconds) }}</span>
+  {{ ' ' }}
   <LinkButton v-if="ended.length" :aria-expanded="isOpen" @click="isOpen = !isOpen">
     {{ isOpen ? 'less' : 'when' }}
   </LinkButton>

@@ -4,12 +4,15 @@ import type { DayAsk } from '@/shared/api/client'
 import { dueTab, dueText } from '@/shared/time/due'
 import { moment, today } from '@/shared/time/format'
 import { shortSpan } from '@/shared/time/span'
+import { TaskSources, useTask } from '@/features/tasks'
 import IndexTab from '@/ui/IndexTab.vue'
+import MarkdownText from '@/ui/MarkdownText.vue'
 import { titleOf, whyOf } from './asks'
 
 /** What is asked about, as far as one has to know it. */
 const props = defineProps<{ ask: DayAsk; keystone: string | null; left: number }>()
 const task = computed(() => props.ask.task)
+const { data: full } = useTask(() => props.ask.task?.id ?? '')
 const tab = computed(() => (task.value?.due ? dueTab(task.value.due, task.value.over) : null))
 const link = computed(() =>
   task.value
@@ -40,7 +43,9 @@ const facts = computed(() =>
       <p class="slate facts">{{ facts.join(' · ') }}</p>
       <p v-if="ask.conversation?.excerpt" class="excerpt">{{ ask.conversation.excerpt }}</p>
       <p v-if="task && keystone === task.id" class="stone">The keystone of today</p>
+      <MarkdownText v-if="full?.notes" :text="full.notes" />
       <router-link class="link" :to="link">{{ ask.owed ? 'All that is owed' : 'Open it' }}</router-link>
+      <TaskSources v-if="full" :task="full" />
     </article>
   </section>
 </template>

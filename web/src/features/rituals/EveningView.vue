@@ -36,7 +36,7 @@ const isStoneDone = computed(() => data.value?.done.some(({ id }) => id === keys
 const figures = computed(() =>
   data.value
     ? [
-        counted(data.value.done.length, 'task') + ' done',
+        data.value.done.length ? `${counted(data.value.done.length, 'task')} done` : 'No task is done yet',
         `${data.value.decided === 1 ? '1 conversation' : `${data.value.decided} conversations`} decided`,
         ...(data.value.worked ? [`${workText(data.value.worked)} by the clock`] : []),
       ].join(' · ')

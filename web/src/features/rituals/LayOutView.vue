@@ -105,10 +105,13 @@ useKeys('Lay out today', [
     </div>
     <section v-else class="sheet end">
       <h2 v-if="!day">The day is laid out</h2>
+      <h2 v-else-if="!day.hours">
+        {{ day.promised ? `A day off, with ${shortSpan(day.promised)} on it` : 'A day off' }}
+      </h2>
       <h2 v-else-if="over > 0" class="over">It holds {{ shortSpan(over) }} too much</h2>
       <h2 v-else-if="!day.promised">Nothing is promised for today</h2>
       <h2 v-else>It fits</h2>
-      <p v-if="day">
+      <p v-if="day?.hours">
         {{ shortSpan(day.promised) }} promised,
         {{ day.there ? shortSpan(day.there) : 'no hours' }} there<template
           v-if="over <= 0 && day.there > day.promised"

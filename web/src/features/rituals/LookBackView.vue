@@ -88,7 +88,7 @@ useKeys('Look back', [
       </nav>
       <h2>{{ here?.asks }}</h2>
 
-      <template v-if="stop === 'completed'">
+      <section v-if="stop === 'completed'" class="sheet part">
         <p v-if="data.keystones.chosen">
           {{ data.keystones.done }} of {{ counted(data.keystones.chosen, 'keystone') }} laid.
         </p>
@@ -100,7 +100,7 @@ useKeys('Look back', [
           </li>
         </ul>
         <p v-else class="slate">No task was completed.</p>
-      </template>
+      </section>
       <template v-else-if="asks">
         <div v-if="current" class="desk">
           <AskSheet :ask="current" :keystone="null" :left="left.length" />
@@ -116,11 +116,11 @@ useKeys('Look back', [
         </p>
         <p v-else class="slate">Nothing here.</p>
       </template>
-      <template v-else-if="stop === 'lists'">
+      <section v-else-if="stop === 'lists'" class="sheet part">
         <NextStep v-for="list in data.lists" :key="list.id" :list="list" />
         <p v-if="!data.lists.length" class="slate">Each list has something that can be done next.</p>
-      </template>
-      <p v-else-if="stop === 'tray'">
+      </section>
+      <p v-else-if="stop === 'tray'" class="sheet part">
         <template v-if="data.tray.conversations">
           {{
             data.tray.conversations === 1
@@ -134,7 +134,7 @@ useKeys('Look back', [
         </template>
         <template v-else>The tray is empty.</template>
       </p>
-      <AheadRows v-else-if="stop === 'ahead'" :days="data.ahead" />
+      <AheadRows v-else-if="stop === 'ahead'" class="sheet part" :days="data.ahead" />
       <div v-else class="plots">
         <SmallPlot
           v-for="plot in plots"
@@ -193,6 +193,15 @@ h2 {
   margin: 0 0 14px;
   font-size: var(--type-head);
   font-weight: 600;
+}
+
+.part {
+  max-width: 900px;
+  padding: 18px 22px;
+}
+
+.part p {
+  margin: 0 0 8px;
 }
 
 .completed {

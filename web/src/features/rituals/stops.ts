@@ -45,12 +45,13 @@ export interface Plot {
 /** What is drawn of the weeks. */
 export function plotsOf(weeks: LookBack['figures']): Plot[] {
   const count = (value: number) => String(value)
+  const times = (value: number) => (value === 1 ? 'once' : `${value} times`)
   return [
     { name: 'Conversations decided', values: weeks.map(({ figures }) => figures.decided), say: count },
     {
       name: 'Looked at, until decided',
       values: weeks.map(({ timesTouched }) => timesTouched),
-      say: (value) => `${value} times`,
+      say: times,
     },
     {
       name: 'Time in clearing',
@@ -61,7 +62,7 @@ export function plotsOf(weeks: LookBack['figures']): Plot[] {
     {
       name: 'Put off',
       values: weeks.map(({ figures }) => figures.putOffs),
-      say: (value) => (value === 1 ? 'once' : `${value} times`),
+      say: times,
     },
     {
       name: 'Work by the clock',

@@ -67,6 +67,7 @@ export function useTaskTree(filter: MaybeRefOrGetter<TaskFilter>, enabled: Maybe
 export function useTask(id: MaybeRefOrGetter<string>) {
   return useQuery({
     queryKey: ['task', id],
+    enabled: () => toValue(id) !== '',
     queryFn: ({ signal }) =>
       answer(api.GET('/tasks/{id}', { signal, params: { path: { id: toValue(id) } } })),
   })
