@@ -40,19 +40,30 @@ const emit = defineEmits<{
   choose: [date: string]
 }>()
 
-/** So many pixels of a row a name needs. */
+/** So many pixels of a row a name needs, and each letter of it and of what stands below. */
 const NAME = 150
+const LETTER = { name: 7.8, about: 6.6, around: 26, most: 300 }
+const needed = (thing: Thing): number =>
+  Math.min(
+    LETTER.most,
+    LETTER.around +
+      Math.max(
+        thing.title.length * LETTER.name,
+        [hoursOf(thing), thing.about].filter(Boolean).join(', ').length * LETTER.about,
+      ),
+  )
 const LANE = 46
 const hours = ref<HTMLElement>()
 const box = () => hours.value?.getBoundingClientRect()
 const isToday = computed(() => props.day.date === today())
+/** Minutes to a pixel. */
+const minute = computed(() => (props.shown.to - props.shown.from) / (hours.value?.clientWidth || 900))
 const timed = computed(() => {
   const spans = props.things.flatMap((thing) => {
     const span = partOf(thing, props.day.date)
-    return span ? [{ id: thing.ref, ...span }] : []
+    return span ? [{ id: thing.ref, needs: needed(thing) * minute.value, ...span }] : []
   })
-  const name = (NAME / (hours.value?.clientWidth || 900)) * (props.shown.to - props.shown.from)
-  return lanes(spans, name).flatMap((placed) => {
+  return lanes(spans, NAME * minute.value).flatMap((placed) => {
     const thing = props.things.find(({ ref: name_ }) => name_ === placed.id)
     return thing ? [{ thing, placed }] : []
   })

@@ -39,16 +39,17 @@ export function hoursShown(wanted: Span, laid: readonly Span[]): Span {
  * Things that would lie over one another come into lanes. A name stands in its thing, or beside it where that is too short
  * for it: then it takes as much room as the name.
  *
- * @param least how many minutes a name needs at the least
+ * @param things needs: how many minutes its name needs
+ * @param least how many it needs where that is not known
  */
-export function lanes(things: readonly Laid[], least: number): Placed[] {
+export function lanes(things: readonly (Laid & { needs?: number })[], least: number): Placed[] {
   const ends: number[] = []
   return [...things]
     .sort((a, b) => a.from - b.from || b.to - a.to || a.id.localeCompare(b.id))
-    .map((thing) => {
+    .map(({ needs, ...thing }) => {
       const free = ends.findIndex((end) => end <= thing.from)
       const lane = free < 0 ? ends.length : free
-      ends[lane] = Math.max(thing.to, thing.from + least)
+      ends[lane] = Math.max(thing.to, thing.from + (needs ?? least))
       return { ...thing, lane }
     })
 }

@@ -89,7 +89,7 @@ useKeys('Focus', [
         </span>
         <ShareRail v-if="left !== null" :share="left" />
       </div>
-      <h1 :class="{ done: row.completedAt }">{{ row.title }}</h1>
+      <h1 v-first tabindex="-1" :class="{ done: row.completedAt }">{{ row.title }}</h1>
       <TaskFacts :task="task" />
       <MarkdownText v-if="task.notes" class="notes" :text="task.notes" />
       <SubtaskList :task="task" @check="check" />
@@ -143,6 +143,7 @@ useKeys('Focus', [
 }
 
 h1 {
+  outline: none;
   margin: 14px 0 14px;
   font-size: var(--type-title);
   font-weight: 650;

@@ -59,7 +59,7 @@ useKeys('Evening look', [
 <template>
   <div class="view">
     <div class="view-head">
-      <h1>Evening look</h1>
+      <h1 v-first tabindex="-1">Evening look</h1>
       <small v-if="left.length" class="slate">{{ groupsOf(left) }}</small>
       <v-btn v-keyed="'Escape'" class="later" variant="text" @click="leave"
         >Later <KeyCap name="Esc"

@@ -71,7 +71,7 @@ useKeys('Lay out today', [
 <template>
   <div class="view">
     <div class="view-head">
-      <h1>Lay out today</h1>
+      <h1 v-first tabindex="-1">Lay out today</h1>
       <small v-if="left.length" class="slate">{{ groupsOf(left) }}</small>
       <ShareRail v-if="left.length + decided" class="share" :share="decided / (decided + left.length)" />
       <v-btn v-keyed="'Escape'" variant="text" @click="leave">Later <KeyCap name="Esc" /></v-btn>

@@ -67,7 +67,7 @@ useKeys('Look back', [
 <template>
   <div class="view">
     <div class="view-head">
-      <h1>Look back</h1>
+      <h1 v-first tabindex="-1">Look back</h1>
       <small v-if="data" class="slate">{{ dayText(data.from) }} to {{ dayText(data.until) }}</small>
       <v-btn v-keyed="'Escape'" class="later" variant="text" @click="leave"
         >Later <KeyCap name="Esc"

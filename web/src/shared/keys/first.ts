@@ -7,7 +7,7 @@ import type { Directive } from 'vue'
 export const vFirst: Directive<HTMLElement, boolean | undefined> = {
   mounted: (element, { value }) => {
     if (value === false) return
-    const field = element.matches('input, textarea, button')
+    const field = element.matches('input, textarea, button, h1')
       ? element
       : element.querySelector<HTMLElement>('input, textarea, button')
     field?.focus({ preventScroll: true })
