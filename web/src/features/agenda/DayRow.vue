@@ -8,7 +8,7 @@ import { PlainButton } from '@/ui/kit'
 import { shortSpan } from '@/shared/time/span'
 import ThingCard from './ThingCard.vue'
 import { useDrawing } from './drawing'
-import { clashing, hoursOf, isInPocket, linkOf, partOf, type Spot, type Thing } from './things'
+import { clashing, hoursOf, isInPocket, linkOf, NAME, needed, partOf, type Spot, type Thing } from './things'
 import { lanes, minutesOf, part, quarterAt, timeOf, type Span } from './place'
 
 /** What is on its way: a thing, or a task that lies nowhere yet; and where in it it was taken hold of, in minutes. */
@@ -40,18 +40,6 @@ const emit = defineEmits<{
   choose: [date: string]
 }>()
 
-/** So many pixels of a row a name needs, and each letter of it and of what stands below. */
-const NAME = 150
-const LETTER = { name: 7.8, about: 6.6, around: 26, most: 300 }
-const needed = (thing: Thing): number =>
-  Math.min(
-    LETTER.most,
-    LETTER.around +
-      Math.max(
-        thing.title.length * LETTER.name,
-        [hoursOf(thing), thing.about].filter(Boolean).join(', ').length * LETTER.about,
-      ),
-  )
 const LANE = 46
 const hours = ref<HTMLElement>()
 const box = () => hours.value?.getBoundingClientRect()

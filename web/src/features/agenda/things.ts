@@ -160,3 +160,16 @@ export function clashing(placed: readonly (Span & { thing: Thing })[]): Set<stri
       .map(({ thing }) => thing.ref),
   )
 }
+
+/** So many pixels of a row a name needs, and each letter of it and of what stands below. */
+export const NAME = 150
+const LETTER = { name: 7.8, about: 6.6, around: 26, most: 300 }
+export const needed = (thing: Thing): number =>
+  Math.min(
+    LETTER.most,
+    LETTER.around +
+      Math.max(
+        thing.title.length * LETTER.name,
+        [hoursOf(thing), thing.about].filter(Boolean).join(', ').length * LETTER.about,
+      ),
+  )

@@ -20,7 +20,7 @@ import { useDayWalk } from './useDayWalk'
 
 /** A minute in the evening: what was done, and what goes on tomorrow. */
 const router = useRouter()
-const { data, error, refetch } = useEvening()
+const { data, error, refetch, dataUpdatedAt } = useEvening()
 const { closed } = useDaySteps()
 const keystone = computed(() => data.value?.keystone ?? null)
 const asks = computed(() => data.value?.asks)
@@ -28,6 +28,7 @@ const leave = () => void router.push({ name: 'agenda' })
 const { current, left, skipped, again, cards, question, chosen, ask } = useDayWalk(
   'Evening look',
   asks,
+  dataUpdatedAt,
   keystone,
   'evening',
   leave,

@@ -21,7 +21,7 @@ import { useDayWalk } from './useDayWalk'
 
 /** A few minutes in the morning: what is asked about, one thing after the other, beside the row of today that fills. */
 const router = useRouter()
-const { data, error, refetch } = useMorning()
+const { data, error, refetch, dataUpdatedAt } = useMorning()
 const { laidOut } = useDaySteps()
 const { data: agenda, tasks, laid, shown, put, pull } = useLaid(today, 1)
 const { lay } = useAgendaSteps()
@@ -31,6 +31,7 @@ const leave = () => void router.push({ name: 'agenda' })
 const { current, left, skipped, decided, again, cards, question, chosen, stone, ask } = useDayWalk(
   'Lay out today',
   asks,
+  dataUpdatedAt,
   keystone,
   'morning',
   leave,

@@ -23,7 +23,7 @@ import { useDayWalk } from './useDayWalk'
 
 /** A walk over the week, stop by stop. It can be left at any of them, and goes on there. */
 const router = useRouter()
-const { data, error, refetch } = useLookBack()
+const { data, error, refetch, dataUpdatedAt } = useLookBack()
 const { goTo, endWeek } = useDaySteps()
 const stop = computed(() => data.value?.stop ?? 'completed')
 const here = computed(() => STOPS.find((one) => one.stop === stop.value))
@@ -39,6 +39,7 @@ const asks = computed(() =>
 const { current, left, skipped, again, cards, question, chosen, ask } = useDayWalk(
   'Look back',
   asks,
+  dataUpdatedAt,
   computed(() => null),
   'week',
   leave,

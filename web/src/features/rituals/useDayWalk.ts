@@ -13,11 +13,12 @@ import { useWalk } from './walk'
 export function useDayWalk(
   title: string,
   asks: Ref<readonly DayAsk[] | undefined>,
+  askedAt: Ref<number>,
   keystone: ComputedRef<string | null>,
   kind: 'morning' | 'evening' | 'week',
   leave: () => void,
 ) {
-  const walk = useWalk(asks)
+  const walk = useWalk(asks, askedAt)
   const answers = useAnswers()
   const { chooseKeystone } = useAgendaSteps()
   const { current, take } = walk

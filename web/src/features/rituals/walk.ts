@@ -5,8 +5,10 @@ import { keyOf } from './asks'
 /**
  * Goes from one thing to the next. What was answered leaves the list by itself; what is passed over is left out until it is
  * asked for again.
+ *
+ * @param askedAt when the list was asked for last
  */
-export function useWalk(asks: Ref<readonly DayAsk[] | undefined>) {
+export function useWalk(asks: Ref<readonly DayAsk[] | undefined>, askedAt: Ref<number>) {
   const passed = ref<string[]>([])
   /** What was answered and is still in the list, which is being asked for again. */
   const answered = ref(new Set<string>())
@@ -15,10 +17,11 @@ export function useWalk(asks: Ref<readonly DayAsk[] | undefined>) {
   const left = computed(() => open.value.filter((one) => !passed.value.includes(keyOf(one))))
   const current = computed(() => left.value[0])
   const skipped = computed(() => open.value.filter((one) => passed.value.includes(keyOf(one))))
-  // What was undone is in the list again, and is asked about again.
-  watch(asks, (now) => {
-    const there = new Set((now ?? []).map(keyOf))
-    for (const key of answered.value) if (!there.has(key)) answered.value.delete(key)
+  /** Of those, what the server has accepted: what is asked for from then on is how it is, also when it was undone meanwhile. */
+  const accepted = new Set<string>()
+  watch(askedAt, () => {
+    for (const key of accepted) answered.value.delete(key)
+    accepted.clear()
   })
 
   /** Runs the answer; when it is refused, the thing stays. */
@@ -26,7 +29,7 @@ export function useWalk(asks: Ref<readonly DayAsk[] | undefined>) {
     const key = keyOf(ask)
     answered.value.add(key)
     decided.value += 1
-    if (await run()) return
+    if (await run()) return void accepted.add(key)
     answered.value.delete(key)
     decided.value -= 1
   }
