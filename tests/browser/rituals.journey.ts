@@ -109,7 +109,7 @@ test('a week is looked back over stop by stop, left, and gone on with', async ({
   await expect(stop('Owed')).toHaveAttribute('aria-current', 'step')
   await stop('Ahead').click()
   await expect(page.getByRole('listitem').filter({ hasText: ' of ' }).first()).toBeVisible()
-  await desk.press('Enter')
+  await page.getByRole('button', { name: /^Next/ }).click()
   await expect(page.getByText('Conversations decided')).toBeVisible()
   await desk.expectAccessible('the figures of a week')
   await page.getByRole('button', { name: /That was the week/ }).click()

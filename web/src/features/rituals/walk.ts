@@ -19,10 +19,14 @@ export function useWalk(asks: Ref<readonly DayAsk[] | undefined>, askedAt: Ref<n
   const skipped = computed(() => open.value.filter((one) => passed.value.includes(keyOf(one))))
   /** Of those, what the server has accepted: what is asked for from then on is how it is, also when it was undone meanwhile. */
   const accepted = new Set<string>()
-  watch(askedAt, () => {
-    for (const key of accepted) answered.value.delete(key)
-    accepted.clear()
-  })
+  watch(
+    askedAt,
+    () => {
+      for (const key of accepted) answered.value.delete(key)
+      accepted.clear()
+    },
+    { flush: 'sync' },
+  )
 
   /** Runs the answer; when it is refused, the thing stays. */
   async function take(ask: DayAsk, run: () => Promise<boolean>): Promise<void> {
