@@ -37,3 +37,34 @@ test('another time is proposed with the mouse', async ({ desk, page }) => {
   await desk.undoLast()
   await desk.expectCount('Tray', before)
 })
+
+test('what a letter says takes place is put into the agenda with one key, its words marked', async ({
+  desk,
+  page,
+}) => {
+  await desk.open('Delivery of the scaffold: which tide?')
+  const card = page.getByRole('button', { name: /Into the agenda/ })
+  await expect(card).toContainText('06:40 to 07:40')
+  await desk.press('F8')
+  const dialog = page.getByRole('dialog', { name: 'Event' })
+  await expect(dialog.locator('mark')).toContainText('06:40')
+  const title = dialog.getByLabel('What takes place')
+  await expect(title).toHaveValue(/Delivery of the scaffold/)
+  await title.fill('The scaffold arrives')
+  await desk.press('Escape')
+  await expect(dialog).toHaveCount(0)
+  await card.click()
+  await expect(dialog.getByLabel('What takes place')).toHaveValue('The scaffold arrives')
+  await desk.expectAccessible('an event from a letter')
+  await desk.press('Control+Enter')
+  await expect(dialog).toHaveCount(0)
+  await desk.goTo('Agenda')
+  const there = page.locator('[data-ref^="event"]').filter({ hasText: 'The scaffold arrives' })
+  for (let pages = 0; pages < 3 && !(await there.count()); pages += 1) {
+    await desk.press('PageDown')
+    await page.waitForLoadState('networkidle')
+  }
+  await expect(there).toBeVisible()
+  await desk.undoByKey()
+  await expect(there).toHaveCount(0)
+})

@@ -20,6 +20,7 @@ use ZippyTray\Core\Agenda\Event\KeepEvents;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\EmailId;
+use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Account\Account;
@@ -29,6 +30,7 @@ use ZippyTray\Server\Http\Payload\Agenda\EventMoveField;
 use ZippyTray\Server\Http\Payload\Agenda\EventMoves;
 use ZippyTray\Server\Http\Payload\Agenda\EventRemoval;
 use ZippyTray\Server\Http\Payload\Agenda\NewEvent;
+use ZippyTray\Server\Read\Agenda\EventProposals;
 use ZippyTray\Server\Read\Agenda\EventSheets;
 use ZippyTray\Server\Read\Journal\EntryRows;
 
@@ -93,6 +95,13 @@ final readonly class EventController
             ),
             $moves->moves,
         )));
+    }
+
+    /** What event a message would be. */
+    #[Route('/proposals/{id}', methods: 'GET')]
+    public function propose(#[CurrentUser] Account $account, string $id, Messages $messages, EventProposals $proposals): JsonResponse
+    {
+        return new JsonResponse($proposals->of($account, $messages->get($account->id, new EmailId($id))));
     }
 
     #[Route('/{id}/copies', methods: 'POST')]

@@ -150,6 +150,45 @@ final class EventTest extends ApiTestCase
         self::assertSame(['Once'], array_column(array_map(self::rung(...), $this->rings()), 0), 'What is gone reminds no more.');
     }
 
+    public function testAMessageIsProposedAsAnEventAndIsItsSource(): void
+    {
+        $letter = "The roof meeting is on 20 May 2031 at 14:00 to 16:00,\r\nin Keeper’s kitchen.";
+        $conversation = $this->receive('Roof meeting', '"Norgaard, Ilse" <ilse@isle.example>', $letter, "Cc: tam@glass.example\r\n");
+        $message = self::text(((array) ((array) $this->call('GET', "/conversations/{$conversation}")['messages'])[0])['id']);
+        $proposal = $this->call('GET', "/events/proposals/{$message}");
+        self::assertSame(['Roof meeting', 'Keeper’s kitchen', true], [$proposal['title'], $proposal['place'], $proposal['found']]);
+        self::assertStringContainsString('ilse@isle.example', self::text($proposal['people']));
+        self::assertStringContainsString('tam@glass.example', self::text($proposal['people']));
+        self::assertStringNotContainsString('wren@', self::text($proposal['people']));
+        $marked = array_filter((array) $proposal['pieces'], static fn (mixed $piece): bool => true === ((array) $piece)['marked']);
+        self::assertSame(['on 20 May 2031 at 14:00 to 16:00', 'Keeper’s kitchen'], array_column($marked, 'text'));
+        $id = self::id();
+        $this->call('PUT', "/events/{$id}", ['entry' => self::id(), 'source' => $message, 'fields' => [
+            'title' => $proposal['title'], 'when' => ['phrase' => $proposal['when']], 'place' => $proposal['place'],
+        ]], 201);
+        self::assertSame($message, ((array) $this->call('GET', "/events/{$id}")['event'])['source']);
+        $empty = $this->receive('Nothing', text: 'Hello.');
+        $message = self::text(((array) ((array) $this->call('GET', "/conversations/{$empty}")['messages'])[0])['id']);
+        $nothing = $this->call('GET', "/events/proposals/{$message}");
+        self::assertSame([false, '', []], [$nothing['found'], $nothing['when'], $nothing['pieces']]);
+        $this->call('GET', '/events/proposals/'.self::id(), null, 404);
+    }
+
+    public function testOnceMoreRightBehindItself(): void
+    {
+        $id = self::id();
+        $this->make($id, ['title' => 'Standup', 'when' => ['phrase' => 'every day 9:00-9:15'], 'people' => 'ilse@isle.example']);
+        $first = $this->events()[0];
+        $copy = self::id();
+        $entry = $this->call('POST', "/events/{$id}/copies", ['entry' => self::id(), 'copy' => $copy, 'key' => $first['key']], 201);
+        self::assertSame('make_event', $entry['kind']);
+        $sheet = $this->call('GET', "/events/{$copy}");
+        self::assertStringContainsString('09:15 to 09:30', self::text($sheet['when']));
+        self::assertSame(['', []], [$sheet['repeat'], $sheet['participants']]);
+        $this->undo($entry);
+        $this->call('GET', "/events/{$copy}", null, 404);
+    }
+
     public function testNonsenseIsRefusedByName(): void
     {
         $fine = ['title' => 'Roof', 'when' => ['phrase' => 'friday']];

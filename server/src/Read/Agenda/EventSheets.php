@@ -34,10 +34,10 @@ final readonly class EventSheets
      *
      * @return array{
      *     event: EventView, when: string, zone: string|null, notes: string, repeat: string, participants: list<ParticipantState>,
-     *     reminders: list<string>, conversation: string|null
+     *     reminders: list<string>, busy: bool|null, conversation: string|null
      * }
      *
-     *        when: a phrase that says it again, by the clocks of zone; repeat: in words
+     *        when: a phrase that says it again, by the clocks of zone; repeat: in words; busy: null when nobody has said so
      *
      * @throws NotFound
      */
@@ -58,6 +58,7 @@ final readonly class EventSheets
             'repeat' => self::repeat($event->fields()->repeat, $event->more()),
             'participants' => array_map(static fn (Participant $who): array => $who->state(), $fields->participants),
             'reminders' => array_map(static fn (Reminder $reminder): string => $reminder->text(), $fields->reminders),
+            'busy' => $fields->isBusy,
             'conversation' => null === $source ? null : $this->conversation($account, $source),
         ];
     }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { PeopleField, addressOf } from '@/features/write'
-import type { EventFields, EventSheet } from '@/shared/api/client'
+import type { EventFields, EventProposal, EventSheet } from '@/shared/api/client'
 import type { Written } from '@/shared/api/when'
 import { useSession } from '@/shared/api/session'
 import { attempt } from '@/shared/notice'
@@ -11,6 +11,7 @@ import KeptNote from '@/ui/KeptNote.vue'
 import ReminderField from '@/ui/ReminderField.vue'
 import WhenField from '@/ui/WhenField.vue'
 import { ChoiceDot, TickBox } from '@/ui/kit'
+import MarkedLetter from './MarkedLetter.vue'
 import { useAgendaSteps } from './steps'
 
 /** An event in its fields. What somebody else says, when and where it is, is only told. */
@@ -19,6 +20,9 @@ const props = defineProps<{
   sheet: EventSheet | null
   /** The phrase with which a new one begins */
   when: string
+  /** What the letter says from which it is made */
+  proposal?: EventProposal
+  source?: string
 }>()
 const emit = defineEmits<{ close: [] }>()
 
@@ -29,18 +33,18 @@ const event = computed(() => props.sheet?.event ?? null)
 const isFixed = computed(() => event.value?.organiser != null)
 const ownZone = computed(() => account.value?.zone ?? '')
 const fields = reactive({
-  title: props.sheet?.event.title ?? '',
+  title: props.sheet?.event.title ?? props.proposal?.title ?? '',
   when: first(props.sheet?.when ?? props.when),
   zone: props.sheet?.zone ?? '',
-  place: props.sheet?.event.place ?? '',
+  place: props.sheet?.event.place ?? props.proposal?.place ?? '',
   repeat: first(props.sheet?.repeat ?? ''),
-  people: (props.sheet?.participants ?? []).map(addressOf).join(', '),
+  people: props.proposal?.people ?? (props.sheet?.participants ?? []).map(addressOf).join(', '),
   reminders: props.sheet?.reminders ?? [],
   notes: props.sheet?.notes ?? '',
-  busy: props.sheet?.event.busy ?? null,
+  busy: props.sheet?.busy ?? null,
 })
 const { keptAt, accept, anew } = useTyped(
-  `event:${event.value ? `${event.value.id} ${event.value.key}` : 'new'}`,
+  `event:${event.value ? `${event.value.id} ${event.value.key}` : (props.source ?? 'new')}`,
   fields,
 )
 /** What is meant of a series. */
@@ -69,7 +73,10 @@ function done(): void {
 }
 const { wrong, busy, keep } = useKeeping(
   'title',
-  () => (event.value ? changeEvent(event.value.id, keyMeant.value, sent()) : makeEvent(sent())),
+  () =>
+    event.value
+      ? changeEvent(event.value.id, keyMeant.value, sent())
+      : makeEvent(sent(), props.source ?? null),
   done,
 )
 async function remove(): Promise<void> {
@@ -104,6 +111,7 @@ const SAID = {
         </p>
       </template>
       <template v-else>
+        <MarkedLetter v-if="proposal?.pieces.length" :pieces="proposal.pieces" />
         <v-text-field
           v-model="fields.title"
           v-first

@@ -8,16 +8,13 @@ import ModalDialog from '@/ui/ModalDialog.vue'
 import { PlainButton } from '@/ui/kit'
 import InvitationForm from './InvitationForm.vue'
 import { useInvitation } from './queries'
+import { invitationIn } from './things'
 
 /** An invitation in the conversation: what clashes, and a key to answer it. */
 const props = defineProps<{ conversation: Conversation; clearing?: string | undefined }>()
 const emit = defineEmits<{ decided: [] }>()
 
-const message = computed(() =>
-  props.conversation.messages.findLast(
-    (one) => !one.own && one.attachments.some(({ event }) => event?.method === 'request'),
-  ),
-)
+const message = computed(() => invitationIn(props.conversation))
 const { data } = useInvitation(() => message.value?.id ?? '')
 const open = ref(false)
 const SAID = {

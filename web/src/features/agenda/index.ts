@@ -1,4 +1,5 @@
 export { default as DayRow, type Held } from './DayRow.vue'
+export { default as EventFromMail } from './EventFromMail.vue'
 export { default as InvitationCard } from './InvitationCard.vue'
 export { default as PinnedToday } from './PinnedToday.vue'
 export { default as ShortList } from './ShortList.vue'

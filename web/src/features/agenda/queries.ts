@@ -27,6 +27,15 @@ export const useEvent = (id: MaybeRefOrGetter<string>, key: MaybeRefOrGetter<str
     },
   })
 
+/** What event a message would be. */
+export const useEventProposal = (message: MaybeRefOrGetter<string>) =>
+  useQuery({
+    queryKey: ['event-proposal', message],
+    enabled: () => toValue(message) !== '',
+    queryFn: ({ signal }) =>
+      answer(api.GET('/events/proposals/{id}', { signal, params: { path: { id: toValue(message) } } })),
+  })
+
 /** What can be done about something that does not fit. */
 export const useWays = (id: MaybeRefOrGetter<string>) =>
   useQuery({

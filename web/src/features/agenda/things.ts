@@ -1,5 +1,5 @@
 import { shortSpan } from '@/shared/time/span'
-import type { AgendaDay, Event, Slot, TaskRow } from '@/shared/api/client'
+import type { AgendaDay, Conversation, Event, Slot, TaskRow } from '@/shared/api/client'
 import { minutesOf, timeOf, type Span } from './place'
 
 /** Where something lies: on a day, from a time on or at no hour. */
@@ -122,6 +122,10 @@ export const inOrder = (things: readonly Thing[], date: string): Thing[] =>
         b.days - a.days ||
         a.title.localeCompare(b.title),
     )
+
+/** The message of a conversation with which one was invited last. */
+export const invitationIn = ({ messages }: Conversation) =>
+  messages.findLast((one) => !one.own && one.attachments.some(({ event }) => event?.method === 'request'))
 
 /** Where a click on it leads. */
 export const linkOf = (thing: Thing) =>

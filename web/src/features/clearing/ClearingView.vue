@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import type { ClearingOrder, Conversation, ConversationRow } from '@/shared/api/client'
 import { useSession, useSignIn } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
-import { InvitationCard } from '@/features/agenda'
+import { EventFromMail, InvitationCard } from '@/features/agenda'
 import { StampCards } from '@/features/stamps'
 import { send } from '@/features/tasks'
 import {
@@ -185,6 +185,7 @@ useKeys('Clearing', [
       <aside>
         <WhatBecomes :row="current" />
         <InvitationCard v-if="shown" :conversation="shown" :clearing="id" @decided="gone" />
+        <EventFromMail v-if="shown" :conversation="shown" />
         <StampCards :rows="[current]" :clearing="id" @decided="next()" />
         <DecisionCards
           ref="cards"

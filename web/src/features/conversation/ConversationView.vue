@@ -5,7 +5,7 @@ import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { api, newId, type ConversationRow } from '@/shared/api/client'
 import { useSession } from '@/shared/api/session'
 import { useKeys } from '@/shared/keys/registry'
-import { InvitationCard } from '@/features/agenda'
+import { EventFromMail, InvitationCard } from '@/features/agenda'
 import { StampCards } from '@/features/stamps'
 import { send } from '@/features/tasks'
 import { useAnswering, useAwaited, DraftStrip, WriteSheet } from '@/features/write'
@@ -187,6 +187,7 @@ useKeys('Conversation', [
       <aside>
         <WhatBecomes :row="row" />
         <InvitationCard :conversation="conversation" @decided="decided" />
+        <EventFromMail :conversation="conversation" />
         <StampCards :rows="[row]" @decided="decided()" />
         <DecisionCards
           :key="row.id"

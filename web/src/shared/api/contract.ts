@@ -655,6 +655,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/events/proposals/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What event would be made of a message */
+        get: operations["proposeEvent"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/events/{id}/copies": {
         parameters: {
             query?: never;
@@ -2761,6 +2780,21 @@ export interface components {
             /** @description Week by week, this one last */
             figures: components["schemas"]["WeekFigures"][];
         };
+        EventProposal: {
+            title: string;
+            /** @description As it is written into the field; empty: it does not say */
+            when: string;
+            place: string;
+            /** @description Addresses, as they are written into the field */
+            people: string;
+            /** @description It speaks of something that takes place */
+            found: boolean;
+            /** @description Of the letter, in order, around what is marked */
+            pieces: {
+                text: string;
+                marked: boolean;
+            }[];
+        };
         /** @description What is asked about: a task, mail that came back, or what somebody owes */
         DayAsk: {
             /** @enum {string} */
@@ -2840,6 +2874,8 @@ export interface components {
             source: components["schemas"]["Id"] | null;
         };
         EventSheet: {
+            /** @description Whether it takes its hours; null: nobody has said so */
+            busy: boolean | null;
             event: components["schemas"]["Event"];
             /** @description A phrase that says it again by the clocks of its zone */
             when: string;
@@ -4997,6 +5033,29 @@ export interface operations {
         };
         responses: {
             200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    proposeEvent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What the letter says */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EventProposal"];
+                };
+            };
             default: components["responses"]["Problem"];
         };
     };

@@ -21,6 +21,7 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   corrections: ['correction'],
   day: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
   days: ['conversation', 'task', 'list', 'ring', 'outgoing', 'owed'],
+  'event-proposal': NOTHING,
   evening: ['conversation', 'task', 'list', 'slot', 'event', 'stretch', 'day_plan'],
   event: ['event', 'conversation'],
   find: ['label', 'reading', 'borne', 'conversation', 'task', 'outgoing', 'owed'],
