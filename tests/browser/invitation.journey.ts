@@ -60,6 +60,8 @@ test('what a letter says takes place is put into the agenda with one key, its wo
   await expect(dialog).toHaveCount(0)
   await desk.goTo('Agenda')
   const there = page.locator('[data-ref^="event"]').filter({ hasText: 'The scaffold arrives' })
+  await expect(page.locator('li.day').first()).toBeVisible()
+  await page.waitForLoadState('networkidle')
   for (let pages = 0; pages < 3 && !(await there.count()); pages += 1) {
     await desk.press('PageDown')
     await page.waitForLoadState('networkidle')

@@ -105,11 +105,13 @@ final readonly class EventProposals
         if ((int) $at + self::AROUND < mb_strlen($text)) {
             $pieces[$last]['text'] = preg_replace('/\s+\S*$/u', '', $pieces[$last]['text']).' …';
         }
-        $pieces = array_map(
-            static fn (array $piece): array => ['text' => (string) preg_replace('/\s*\n\s*\n\s*/u', "\n", $piece['text'])] + $piece,
-            $pieces,
-        );
+        $shown = [];
+        foreach ($pieces as ['text' => $piece, 'marked' => $isMarked]) {
+            if ('' !== $piece) {
+                $shown[] = ['text' => (string) preg_replace('/\s*\n\s*\n\s*/u', "\n", $piece), 'marked' => $isMarked];
+            }
+        }
 
-        return array_values(array_filter($pieces, static fn (array $piece): bool => '' !== $piece['text']));
+        return $shown;
     }
 }
