@@ -88,25 +88,18 @@ final readonly class EventProposals
         $pieces = [];
         $at = null;
         foreach ($event->marks as [$from, $to]) {
-            $begin = max($at ?? 0, $from - (null === $at || $from - $at > self::APART ? self::AROUND : $from - $at));
-            if (null !== $at && $begin > $at) {
-                $pieces[] = ['text' => ' … ', 'marked' => false];
-            }
-            $pieces[] = ['text' => mb_substr($text, $begin, $from - $begin), 'marked' => false];
-            $pieces[] = ['text' => mb_substr($text, $from, $to - $from), 'marked' => true];
+            $begin = null !== $at && $from - $at <= self::APART ? $at : max((int) $at, $from - self::AROUND);
+            $before = mb_substr($text, $begin, $from - $begin);
+            // Neither the first word of a piece nor the last is one that was cut.
+            $pieces[] = [$begin > (int) $at ? '… '.preg_replace('/^\S*\s+/u', '', $before) : $before, false];
+            $pieces[] = [mb_substr($text, $from, $to - $from), true];
             $at = $to;
         }
-        $pieces[] = ['text' => mb_substr($text, (int) $at, self::AROUND), 'marked' => false];
-        // Neither the first word nor the last is one that was cut.
-        $last = \count($pieces) - 1;
-        if ($event->marks[0][0] > self::AROUND) {
-            $pieces[0]['text'] = '… '.preg_replace('/^\S*\s+/u', '', $pieces[0]['text']);
-        }
-        if ((int) $at + self::AROUND < mb_strlen($text)) {
-            $pieces[$last]['text'] = preg_replace('/\s+\S*$/u', '', $pieces[$last]['text']).' …';
-        }
+        $behind = mb_substr($text, (int) $at, self::AROUND);
+        $isCut = (int) $at + self::AROUND < mb_strlen($text);
+        $pieces[] = [$isCut ? preg_replace('/\s+\S*$/u', '', $behind).' …' : $behind, false];
         $shown = [];
-        foreach ($pieces as ['text' => $piece, 'marked' => $isMarked]) {
+        foreach ($pieces as [$piece, $isMarked]) {
             if ('' !== $piece) {
                 $shown[] = ['text' => (string) preg_replace('/\s*\n\s*\n\s*/u', "\n", $piece), 'marked' => $isMarked];
             }
