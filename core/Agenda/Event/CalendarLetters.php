@@ -20,4 +20,21 @@ interface CalendarLetters
      * @return string a calendar object
      */
     public function reply(Event $event, Participant $who, Address $owner, ?EventTime $proposed, string $comment): string;
+
+    /**
+     * What those who take part are asked to, as it is now (REQUEST, RFC 5546, 3.2.2); without what reminds the owner.
+     *
+     * @return string a calendar object
+     */
+    public function request(Event $event, Address $owner): string;
+
+    /**
+     * It does not take place, or not for them (CANCEL, RFC 5546, 3.2.5).
+     *
+     * @param list<Participant> $for
+     * @param string|null       $key which one of a series; null: all of it
+     *
+     * @return string a calendar object
+     */
+    public function cancel(Event $event, Address $owner, array $for, ?string $key): string;
 }

@@ -24,7 +24,8 @@ use ZippyTray\Core\Time\Reminder;
  * @phpstan-type ToldState array{title: string, time: EventTimeState, place: string, notes: string}
  * @phpstan-type EventState array{
  *     fields: EventFieldsState, uid: string, sequence: int, status: string, organiser: array{name: string, email: string}|null,
- *     source: string|null, exceptions: array<string, ToldState|null>, more: list<string>, other: list<string>
+ *     source: string|null, exceptions: array<string, ToldState|null>, more: list<string>, other: list<string>,
+ *     told?: array{sequence: int, emails: list<string>}
  * }
  */
 final class Event implements Journaled
@@ -50,16 +51,12 @@ final class Event implements Journaled
 
     private ?EventFields $fields = null;
 
-    /**
-     * @param Address|null $organiser who asks to it; null: the person themselves
-     * @param EmailId|null $source    the message that it was made from
-     */
+    /** @param EmailId|null $source the message that it was made from */
     public function __construct(
         public readonly EventId $id,
         public readonly AccountId $accountId,
         EventFields $fields,
         ?string $uid = null,
-        ?Address $organiser = null,
         ?EmailId $source = null,
     ) {
         $this->restore([
@@ -67,7 +64,7 @@ final class Event implements Journaled
             'uid' => $uid ?? $id->text,
             'sequence' => 0,
             'status' => EventStatus::Confirmed->value,
-            'organiser' => null === $organiser ? null : ['name' => $organiser->name, 'email' => $organiser->email],
+            'organiser' => null,
             'source' => $source?->text,
             'exceptions' => [],
             'more' => [],
@@ -129,6 +126,24 @@ final class Event implements Journaled
         return $this->repeats;
     }
 
+    /** @return list<string>|null who was told of it by mail, in lower case; null: nobody has been */
+    public function toldTo(): ?array
+    {
+        return $this->state['told']['emails'] ?? null;
+    }
+
+    /** Whether it has changed since those who take part were told of it. */
+    public function isNews(): bool
+    {
+        return isset($this->state['told']) && $this->state['told']['sequence'] < $this->sequence();
+    }
+
+    /** @param list<string> $emails who takes part and has been told of it as it is now, in lower case */
+    public function told(array $emails): void
+    {
+        $this->restore(['told' => ['sequence' => $this->sequence(), 'emails' => $emails]] + $this->state);
+    }
+
     /** @return list<string> keys of days besides those of the rule (RDATE) */
     public function more(): array
     {
@@ -144,7 +159,7 @@ final class Event implements Journaled
     /** @return array<string, EventFields|null> by the keys of those of the series that are told anew; null: it does not take place */
     public function exceptions(): array
     {
-        return array_map(fn (?array $told): ?EventFields => null === $told ? null : $this->told($told), $this->state['exceptions']);
+        return array_map(fn (?array $told): ?EventFields => null === $told ? null : $this->asTold($told), $this->state['exceptions']);
     }
 
     /**
@@ -174,12 +189,7 @@ final class Event implements Journaled
         if ($isFull || null === $this->occurrence($key)) {
             throw new NotFound('occurrence', $key);
         }
-        $state['exceptions'][$key] = null === $fields ? null : [
-            'title' => $fields->title,
-            'time' => $fields->time->state(),
-            'place' => $fields->place,
-            'notes' => $fields->notes,
-        ];
+        $state['exceptions'][$key] = self::toldState($fields);
         ++$state['sequence'];
         $this->restore($state);
     }
@@ -248,14 +258,10 @@ final class Event implements Journaled
             'status' => $told->status->value,
             'organiser' => null === $told->organiser ? null : ['name' => $told->organiser->name, 'email' => $told->organiser->email],
             'source' => $this->state['source'],
-            'exceptions' => array_map(static fn (?EventFields $one): ?array => null === $one ? null : [
-                'title' => $one->title,
-                'time' => $one->time->state(),
-                'place' => $one->place,
-                'notes' => $one->notes,
-            ], \array_slice($told->exceptions, 0, self::MOST_EXCEPTIONS, true)),
+            'exceptions' => array_map(self::toldState(...), \array_slice($told->exceptions, 0, self::MOST_EXCEPTIONS, true)),
             'more' => \array_slice($told->more, 0, self::MOST_EXCEPTIONS),
             'other' => $told->other,
+            ...(isset($this->state['told']) ? ['told' => $this->state['told']] : []),
         ]);
     }
 
@@ -394,8 +400,19 @@ final class Event implements Journaled
         }
     }
 
+    /** @return ($fields is null ? null : ToldState) */
+    private static function toldState(?EventFields $fields): ?array
+    {
+        return null === $fields ? null : [
+            'title' => $fields->title,
+            'time' => $fields->time->state(),
+            'place' => $fields->place,
+            'notes' => $fields->notes,
+        ];
+    }
+
     /** @param ToldState $told */
-    private function told(array $told): EventFields
+    private function asTold(array $told): EventFields
     {
         return $this->fields()->changed($told['title'], EventTime::fromState($told['time']), $told['place'], $told['notes']);
     }

@@ -20,7 +20,7 @@ use ZippyTray\Core\Refused;
  */
 final readonly class KeepEvents
 {
-    public function __construct(private Events $events, private Journal $journal, private Ids $ids)
+    public function __construct(private Events $events, private TellPeople $tell, private Journal $journal, private Ids $ids)
     {
     }
 
@@ -28,40 +28,58 @@ final readonly class KeepEvents
      * @param EntryId      $entryId made by the client; the same id again changes nothing
      * @param EventId      $id      made by the client
      * @param EmailId|null $source  the message that it was made from
+     * @param Telling|null $telling null: nobody is told
      */
-    public function make(AccountId $accountId, EntryId $entryId, EventId $id, EventFields $fields, ?EmailId $source = null): Entry
-    {
+    public function make(
+        AccountId $accountId,
+        EntryId $entryId,
+        EventId $id,
+        EventFields $fields,
+        ?EmailId $source = null,
+        ?Telling $telling = null,
+    ): Entry {
         return $this->journal->write($accountId, $entryId, EntryKind::MakeEvent, function (Step $step) use (
             $accountId,
             $id,
             $fields,
             $source,
+            $telling,
         ): void {
             $event = new Event($id, $accountId, $fields, source: $source);
             $this->events->add($event);
             $step->made($event);
-            $step->say($fields->title, self::text($fields));
+            null === $telling ?: $this->tell->ask($event, $telling, $step);
+            $step->say($fields->title, self::text($fields).self::toldText($event, $telling));
         });
     }
 
     /**
-     * @param string|null $key which one of a series is meant (see EventTime::key()); null: all of it
+     * @param string|null  $key     which one of a series is meant (see EventTime::key()); null: all of it
+     * @param Telling|null $telling null: nobody is told
      *
      * @throws NotFound
      * @throws Refused  when somebody else asks to it: they say when and where it is
      */
-    public function change(AccountId $accountId, EntryId $entryId, EventId $id, EventFields $fields, ?string $key = null): Entry
-    {
+    public function change(
+        AccountId $accountId,
+        EntryId $entryId,
+        EventId $id,
+        EventFields $fields,
+        ?string $key = null,
+        ?Telling $telling = null,
+    ): Entry {
         return $this->journal->write($accountId, $entryId, EntryKind::EditEvent, function (Step $step) use (
             $accountId,
             $id,
             $fields,
             $key,
+            $telling,
         ): void {
             $event = $this->events->get($accountId, $id);
             $step->touch($event);
-            $this->tell($event, $fields, $key);
-            $step->say($fields->title, self::text($fields));
+            $this->told($event, $fields, $key);
+            null === $telling ?: $this->tell->ask($event, $telling, $step);
+            $step->say($fields->title, self::text($fields).self::toldText($event, $telling));
         });
     }
 
@@ -80,23 +98,31 @@ final readonly class KeepEvents
                 $fields = null === $move->key
                     ? $event->fields()
                     : $event->occurrence($move->key)?->fields() ?? throw new NotFound('occurrence', $move->key);
-                $this->tell($event, $fields->at($move->time), $move->key);
+                $this->told($event, $fields->at($move->time), $move->key);
                 $step->say($event->title(), $move->time->text());
             }
         });
     }
 
     /**
-     * @param string|null $key likewise
+     * @param string|null  $key     likewise
+     * @param Telling|null $telling likewise; who had been told of it hears that it is called off
      *
      * @throws NotFound
      */
-    public function drop(AccountId $accountId, EntryId $entryId, EventId $id, ?string $key = null): Entry
+    public function drop(AccountId $accountId, EntryId $entryId, EventId $id, ?string $key = null, ?Telling $telling = null): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::DropEvent, function (Step $step) use ($accountId, $id, $key): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::DropEvent, function (Step $step) use (
+            $accountId,
+            $id,
+            $key,
+            $telling,
+        ): void {
             $event = $this->events->get($accountId, $id);
             $fields = $event->fields();
-            if (null !== $key && $event->isRepeating()) {
+            $isOne = null !== $key && $event->isRepeating();
+            null === $telling ?: $this->tell->callOff($event, $isOne ? $key : null, $telling, $step);
+            if ($isOne) {
                 $fields = $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key);
                 $step->touch($event);
                 $event->except($key, null);
@@ -161,7 +187,7 @@ final readonly class KeepEvents
         return [$entry, $known];
     }
 
-    private function tell(Event $event, EventFields $fields, ?string $key): void
+    private function told(Event $event, EventFields $fields, ?string $key): void
     {
         $isOneOfMany = null !== $key && $event->isRepeating();
         $before = $isOneOfMany ? $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key) : $event->fields();
@@ -169,6 +195,14 @@ final readonly class KeepEvents
             throw new Refused(\sprintf('%s says when and where “%s” is.', $event->organiser()->label(), $fields->title), 'time');
         }
         $isOneOfMany ? $event->except($key, $fields) : $event->tell($fields);
+    }
+
+    /** Who is told, as far as anybody is. */
+    private static function toldText(Event $event, ?Telling $telling): string
+    {
+        $count = null === $telling ? 0 : \count($event->toldTo() ?? []);
+
+        return 0 === $count ? '' : \sprintf('; %s told', 1 === $count ? 'one person is' : $count.' people are');
     }
 
     private static function text(EventFields $fields): string

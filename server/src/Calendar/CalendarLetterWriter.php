@@ -25,4 +25,20 @@ final readonly class CalendarLetterWriter implements CalendarLetters
 
         return $write->text();
     }
+
+    public function request(Event $event, Address $owner): string
+    {
+        $write = new WriteCalendar(\DateTimeImmutable::createFromInterface($this->clock->now()), $owner, 'request');
+        $write->event($event, false);
+
+        return $write->text();
+    }
+
+    public function cancel(Event $event, Address $owner, array $for, ?string $key): string
+    {
+        $write = new WriteCalendar(\DateTimeImmutable::createFromInterface($this->clock->now()), $owner, 'cancel');
+        $write->cancelled($event, $for, $key);
+
+        return $write->text();
+    }
 }

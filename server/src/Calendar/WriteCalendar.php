@@ -66,7 +66,8 @@ final class WriteCalendar
         '' === $method ?: $this->calendar->add('METHOD', strtoupper($method));
     }
 
-    public function event(Event $event): void
+    /** @param bool $isOwn whether it is written for who owns it: what reminds them, and lines that came with it, are theirs alone */
+    public function event(Event $event, bool $isOwn = true): void
     {
         $fields = $event->fields();
         $component = $this->component($event, $fields);
@@ -79,10 +80,10 @@ final class WriteCalendar
                 Times::write($component, 'EXDATE', $fields->time->beginning((string) $key)->begins);
             }
         }
-        foreach ($fields->reminders as $reminder) {
+        foreach ($isOwn ? $fields->reminders : [] as $reminder) {
             Alarms::write($component, $reminder, $fields->title, false);
         }
-        if ([] !== $event->other()) {
+        if ($isOwn && [] !== $event->other()) {
             $mark = hash('xxh128', $event->uid());
             $this->other[$mark] = implode("\r\n", $event->other());
             $component->add(self::OTHER, $mark);
@@ -91,6 +92,33 @@ final class WriteCalendar
             if (null !== $told) {
                 Times::write($this->component($event, $told), 'RECURRENCE-ID', $fields->time->beginning((string) $key)->begins);
             }
+        }
+    }
+
+    /**
+     * It does not take place (CANCEL, RFC 5546, 3.2.5).
+     *
+     * @param list<Participant> $for who hears of it
+     * @param string|null       $key which one of a series; null: all of it
+     */
+    public function cancelled(Event $event, array $for, ?string $key): void
+    {
+        $fields = $event->fields();
+        $one = null === $key ? null : $event->occurrence($key);
+        $component = $this->component($event, new EventFields(
+            $fields->title,
+            null === $one ? $fields->time : $one->time,
+            $fields->place,
+            participants: $for,
+            isBusy: $fields->isBusy(),
+        ));
+        $component->remove('STATUS');
+        $component->add('STATUS', 'CANCELLED');
+        $component->remove('SEQUENCE');
+        // It is newer than what they know.
+        $component->add('SEQUENCE', (string) ($event->sequence() + 1));
+        if (null !== $one && $event->isRepeating()) {
+            Times::write($component, 'RECURRENCE-ID', $fields->time->beginning($one->key)->begins);
         }
     }
 

@@ -17,12 +17,15 @@ use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Event\EventMove;
 use ZippyTray\Core\Agenda\Event\Events;
 use ZippyTray\Core\Agenda\Event\KeepEvents;
+use ZippyTray\Core\Agenda\Event\Telling;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Field\Speaker;
+use ZippyTray\Core\Time\Moment;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Agenda\EventChange;
 use ZippyTray\Server\Http\Payload\Agenda\EventCopy;
@@ -69,6 +72,7 @@ final readonly class EventController
             new EventId($id),
             $event->fields->read($this->speaker($account)),
             null === $event->source ? null : new EmailId($event->source),
+            $this->telling($account, $event->tell),
         ), Response::HTTP_CREATED);
     }
 
@@ -81,6 +85,7 @@ final readonly class EventController
             new EventId($id),
             $change->fields->read($this->speaker($account), $this->before($account, $id, $change->key)),
             $change->key,
+            $this->telling($account, $change->tell),
         ));
     }
 
@@ -119,7 +124,13 @@ final readonly class EventController
     #[Route('/{id}/removals', methods: 'POST')]
     public function drop(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] EventRemoval $removal): JsonResponse
     {
-        return $this->answer($this->keep->drop($account->id, new EntryId($removal->entry), new EventId($id), $removal->key));
+        return $this->answer($this->keep->drop(
+            $account->id,
+            new EntryId($removal->entry),
+            new EventId($id),
+            $removal->key,
+            $this->telling($account, $removal->tell),
+        ));
     }
 
     /** @throws NotFound */
@@ -128,6 +139,21 @@ final readonly class EventController
         $event = $this->events->get($account->id, new EventId($id));
 
         return null === $key ? $event->fields() : $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key);
+    }
+
+    /** @throws Refused when no mail goes out */
+    private function telling(Account $account, bool $isMeant): ?Telling
+    {
+        if (!$isMeant) {
+            return null;
+        }
+        if ('none' === $account->mailWays()->out) {
+            throw new Refused('No mail goes out from here: connect a mailbox in Settings first, or tell them yourself.', 'tell');
+        }
+        $seconds = $account->profile->postSettings()->undoSeconds;
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+
+        return new Telling($account->person(), new Moment($now->modify("+{$seconds} seconds"), $account->timeZone()));
     }
 
     private function speaker(Account $account): Speaker

@@ -10,6 +10,7 @@ use ZippyTray\Core\Agenda\Day\DayPlan;
 use ZippyTray\Core\Agenda\Day\KeepDays;
 use ZippyTray\Core\Agenda\DoneInAgenda;
 use ZippyTray\Core\Agenda\Event\KeepEvents;
+use ZippyTray\Core\Agenda\Event\TellPeople;
 use ZippyTray\Core\Agenda\LaySlots;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Recipient;
@@ -257,7 +258,12 @@ final class World
             $this->ids,
         );
         $this->laySlots = new LaySlots($slots, $tasks, $journal);
-        $this->events = new KeepEvents(new MemoryEvents($this->memory), $journal, $this->ids);
+        $this->events = new KeepEvents(
+            new MemoryEvents($this->memory),
+            new TellPeople(new PlainCalendarLetters(), $outgoings, $this->clock, $this->ids),
+            $journal,
+            $this->ids,
+        );
         $this->letIn = new LetIn($conversations, $journal, $this->clock);
         $this->archiveOld = new ArchiveOld($conversations, $journal, $this->clock);
         $orders = new MemoryOrders($this->memory);

@@ -60,6 +60,52 @@ final class InvitationTest extends ApiTestCase
         self::assertSame(0, $this->outgoing());
     }
 
+    public function testOthersAreAskedToAnEventOfOnesOwnToldAnewAndThatItIsCalledOff(): void
+    {
+        $id = self::id();
+        $fields = [
+            'title' => 'Tide walk', 'when' => ['phrase' => 'friday 15:00-16:00'], 'place' => 'Slip', 'people' => 'Olga <olga@slates.example>',
+            'reminders' => ['1 hour before'],
+        ];
+        $entry = $this->call('PUT', "/events/{$id}", ['entry' => self::id(), 'fields' => $fields, 'tell' => true], 201);
+        self::assertStringEndsWith('one person is told', self::text($entry['consequence']));
+        $letter = $this->letter();
+        foreach (['Subject: Invitation: Tide walk', 'To: Olga <olga@slates.example>', 'METHOD:REQUEST', 'ORGANIZER;CN=Wren Halloran',
+            'PARTSTAT=NEEDS-ACTION', 'LOCATION:Slip', "UID:{$id}", 'Fri 27 Nov 2026, 15:00 to 16:00, Slip',
+        ] as $part) {
+            self::assertStringContainsString($part, $letter);
+        }
+        self::assertStringNotContainsString('VALARM', $letter, 'When somebody wants to be reminded is their own.');
+        $key = $this->events()[0]['key'];
+        $this->call('POST', '/events/moves', ['entry' => self::id(), 'moves' => [
+            ['id' => $id, 'key' => $key, 'when' => ['date' => '2026-11-27', 'time' => '16:00']],
+        ]]);
+        self::assertTrue($this->events()[0]['news'], 'It was moved, and nobody knows.');
+        $changed = ['when' => ['phrase' => 'friday 16:00-17:00']] + $fields;
+        $this->call('POST', "/events/{$id}/changes", ['entry' => self::id(), 'key' => null, 'fields' => $changed, 'tell' => true]);
+        self::assertFalse($this->events()[0]['news']);
+        self::assertStringContainsString('Subject: Changed: Tide walk', $this->letter());
+        $entry = $this->call('POST', "/events/{$id}/removals", ['entry' => self::id(), 'key' => null, 'tell' => true]);
+        $letter = $this->letter();
+        foreach (['Subject: Called off: Tide walk', 'METHOD:CANCEL', 'STATUS:CANCELLED', 'SEQUENCE:2'] as $part) {
+            self::assertStringContainsString($part, $letter);
+        }
+        $this->undo($entry);
+        self::assertCount(1, $this->events());
+        self::assertSame(2, $this->outgoing());
+    }
+
+    public function testNobodyIsToldWhereNoMailGoesOut(): void
+    {
+        $this->wren->connect(MailWays::none());
+        $this->service(EntityManagerInterface::class)->flush();
+        $problem = $this->call('PUT', '/events/'.self::id(), ['entry' => self::id(), 'tell' => true, 'fields' => [
+            'title' => 'Tide walk', 'when' => ['phrase' => 'friday'], 'people' => 'olga@slates.example',
+        ]], 422);
+        self::assertSame(['tell'], array_column((array) $problem['violations'], 'field'));
+        self::assertSame([], $this->events());
+    }
+
     public function testAClashIsShownWithTimesNearIt(): void
     {
         $this->call('PUT', '/events/'.self::id(), ['entry' => self::id(), 'fields' => [

@@ -34,10 +34,11 @@ final readonly class EventSheets
      *
      * @return array{
      *     event: EventView, when: string, zone: string|null, notes: string, repeat: string, participants: list<ParticipantState>,
-     *     reminders: list<string>, busy: bool|null, conversation: string|null
+     *     reminders: list<string>, busy: bool|null, told: bool, conversation: string|null
      * }
      *
-     *        when: a phrase that says it again, by the clocks of zone; repeat: in words; busy: null when nobody has said so
+     *        when: a phrase that says it again, by the clocks of zone; repeat: in words; busy: null when nobody has said so; told: whether
+     *        anybody was by mail
      *
      * @throws NotFound
      */
@@ -59,6 +60,7 @@ final readonly class EventSheets
             'participants' => array_map(static fn (Participant $who): array => $who->state(), $fields->participants),
             'reminders' => array_map(static fn (Reminder $reminder): string => $reminder->text(), $fields->reminders),
             'busy' => $fields->isBusy,
+            'told' => null !== $event->toldTo(),
             'conversation' => null === $source ? null : $this->conversation($account, $source),
         ];
     }

@@ -29,6 +29,8 @@ final readonly class EventView
      * @param Answer|null                             $answer    what the person has said to it; null when they are not asked
      * @param int                                     $people    how many take part besides
      * @param string|null                             $source    the message that it was made from
+     * @param bool                                    $asked     whether those who take part were told of it by mail
+     * @param bool                                    $news      whether it has changed since those who take part were told of it
      */
     public function __construct(
         public string $id,
@@ -46,6 +48,8 @@ final readonly class EventView
         public ?Answer $answer,
         public int $people,
         public ?string $source,
+        public bool $asked,
+        public bool $news,
     ) {
     }
 
@@ -74,6 +78,8 @@ final readonly class EventView
             $mine?->answer,
             \count($fields->participants) - (null === $mine ? 0 : 1),
             $one->event->source()?->text,
+            null !== $one->event->toldTo(),
+            $one->event->isNews(),
         );
     }
 

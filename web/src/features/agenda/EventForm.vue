@@ -12,6 +12,7 @@ import ReminderField from '@/ui/ReminderField.vue'
 import WhenField from '@/ui/WhenField.vue'
 import { ChoiceDot, TickBox } from '@/ui/kit'
 import MarkedLetter from './MarkedLetter.vue'
+import { askWhetherToTell } from './telling'
 import { useAgendaSteps } from './steps'
 
 /** An event in its fields. What somebody else says, when and where it is, is only told. */
@@ -47,6 +48,10 @@ const { keptAt, accept, anew } = useTyped(
   `event:${event.value ? `${event.value.id} ${event.value.key}` : (props.source ?? 'new')}`,
   fields,
 )
+/** Whether those who take part are told by mail: at first, and from then on whenever it changes. */
+const tell = ref(props.sheet?.told ?? true)
+const hasOthers = computed(() => fields.people.trim() !== '' || props.sheet?.told === true)
+const isTold = computed(() => !isFixed.value && hasOthers.value && tell.value)
 /** What is meant of a series. */
 const which = ref<'one' | 'all'>('one')
 const keyMeant = computed(() => (event.value?.repeats && which.value === 'one' ? event.value.key : null))
@@ -75,13 +80,14 @@ const { wrong, busy, keep } = useKeeping(
   'title',
   () =>
     event.value
-      ? changeEvent(event.value.id, keyMeant.value, sent())
-      : makeEvent(sent(), props.source ?? null),
+      ? changeEvent(event.value.id, keyMeant.value, sent(), isTold.value)
+      : makeEvent(sent(), props.source ?? null, isTold.value),
   done,
 )
 async function remove(): Promise<void> {
   const one = event.value
-  if (one && (await attempt(() => dropEvent(one.id, keyMeant.value)))) done()
+  const told = props.sheet?.told && !isFixed.value ? await askWhetherToTell() : 'no'
+  if (one && told && (await attempt(() => dropEvent(one.id, keyMeant.value, told === 'yes')))) done()
 }
 const SAID = {
   'needs-action': 'no answer yet',
@@ -177,6 +183,11 @@ const SAID = {
         />
         It takes these hours
       </label>
+      <label v-if="!isFixed && hasOthers" class="takes">
+        <TickBox v-model="tell" />
+        {{ sheet?.told ? 'Tell them by mail what is otherwise' : 'Ask them by mail' }}
+        <span v-if="wrong.tell" class="wrong" role="alert">{{ wrong.tell }}</span>
+      </label>
       <router-link v-if="sheet?.conversation" :to="{ name: 'message', params: { id: event?.source ?? '' } }"
         >The message that it was made from</router-link
       >
@@ -234,6 +245,10 @@ p {
   gap: 8px;
   align-items: center;
   font-size: var(--type-note);
+}
+
+.wrong {
+  color: rgb(var(--v-theme-error));
 }
 
 .delete {

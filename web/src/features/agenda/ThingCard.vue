@@ -85,7 +85,8 @@ function drag(event: DragEvent): void {
       @dragend="emit('drag', null)"
     >
       <b>{{ thing.title }}</b><small
-        ><em v-if="stone" class="stone">keystone</em><em v-if="clash">clash</em> {{ about }}</small
+        ><em v-if="stone" class="stone">keystone</em><em v-if="clash">clash</em
+        ><em v-if="thing.news">not told</em> {{ about }}</small
       >
     </router-link>
     <template v-if="!thing.fixed && !thing.done">

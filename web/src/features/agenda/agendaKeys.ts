@@ -9,6 +9,7 @@ import { counted } from '@/shared/words'
 import { FOCUS, PAUSE, useClock } from '@/features/clock'
 import { useCompleting } from '@/features/tasks'
 import { useAgendaSteps } from './steps'
+import { askWhetherToTell } from './telling'
 import { shifted, stretched, type Spot, type Thing } from './things'
 
 /** How many days can stand on the page. */
@@ -71,7 +72,9 @@ export function useAgendaKeys(agenda: {
           ],
         })
       : 'all'
-    if (which) await attempt(() => dropEvent(one.id, which === 'one' ? one.key : null))
+    const told = which && one.asked && !one.fixed ? await askWhetherToTell() : 'no'
+    if (which && told)
+      await attempt(() => dropEvent(one.id, which === 'one' ? one.key : null, told === 'yes'))
   }
   async function again(): Promise<void> {
     const one = thing.value

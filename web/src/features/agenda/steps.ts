@@ -94,27 +94,31 @@ export const useAgendaSteps = () =>
           }),
         ),
       ),
-    dropEvent: async (id: string, key: string | null) =>
+    dropEvent: async (id: string, key: string | null, tell = false) =>
       done(
         await answer(
-          api.POST('/events/{id}/removals', { params: { path: { id } }, body: { entry: newId(), key } }),
+          api.POST('/events/{id}/removals', {
+            params: { path: { id } },
+            body: { entry: newId(), key, tell },
+          }),
         ),
       ),
-    makeEvent: async (fields: EventFields, source: string | null = null) =>
+    /** @param tell whether those who take part are told by mail */
+    makeEvent: async (fields: EventFields, source: string | null, tell: boolean) =>
       done(
         await answer(
           api.PUT('/events/{id}', {
             params: { path: { id: newId() } },
-            body: { entry: newId(), fields, source },
+            body: { entry: newId(), fields, source, tell },
           }),
         ),
       ),
-    changeEvent: async (id: string, key: string | null, fields: EventFields) =>
+    changeEvent: async (id: string, key: string | null, fields: EventFields, tell: boolean) =>
       done(
         await answer(
           api.POST('/events/{id}/changes', {
             params: { path: { id } },
-            body: { entry: newId(), key, fields },
+            body: { entry: newId(), key, fields, tell },
           }),
         ),
       ),

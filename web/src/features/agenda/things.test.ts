@@ -27,6 +27,8 @@ const event = (over: Partial<Event>): Event => ({
   organiser: null,
   answer: null,
   people: 0,
+  asked: false,
+  news: false,
   source: null,
   ...over,
 })

@@ -31,6 +31,10 @@ export interface Thing extends Spot {
   light: boolean
   /** Somebody else says when it is */
   fixed: boolean
+  /** It has changed since those who take part were told of it */
+  news: boolean
+  /** Those who take part were asked by mail */
+  asked: boolean
   repeats: boolean
 }
 
@@ -53,6 +57,8 @@ const slotOf = (slot: Slot, row: TaskRow | undefined): Thing => ({
   done: slot.done,
   light: false,
   fixed: false,
+  news: false,
+  asked: false,
   repeats: false,
 })
 
@@ -81,6 +87,8 @@ const eventOf = (event: Event): Thing => ({
   done: event.status === 'cancelled' || event.answer === 'declined',
   light: !event.busy || event.status === 'tentative' || event.answer === 'tentative',
   fixed: event.organiser !== null,
+  news: event.news,
+  asked: event.asked,
   repeats: event.repeats,
 })
 

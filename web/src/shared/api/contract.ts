@@ -2872,8 +2872,14 @@ export interface components {
             /** @description How many take part besides */
             people: number;
             source: components["schemas"]["Id"] | null;
+            /** @description Those who take part were told of it by mail */
+            asked: boolean;
+            /** @description It has changed since those who take part were told of it */
+            news: boolean;
         };
         EventSheet: {
+            /** @description Whether anybody who takes part was told of it by mail */
+            told: boolean;
             /** @description Whether it takes its hours; null: nobody has said so */
             busy: boolean | null;
             event: components["schemas"]["Event"];
@@ -5003,6 +5009,11 @@ export interface operations {
                 "application/json": {
                     entry: components["schemas"]["Id"];
                     fields: components["schemas"]["EventFields"];
+                    /**
+                     * @description Whether those who take part are told by mail
+                     * @default false
+                     */
+                    tell?: boolean;
                     /** @description The message that it is made from */
                     source?: components["schemas"]["Id"] | null;
                 };
@@ -5027,6 +5038,11 @@ export interface operations {
                 "application/json": {
                     entry: components["schemas"]["Id"];
                     fields: components["schemas"]["EventFields"];
+                    /**
+                     * @description Whether those who take part are told by mail
+                     * @default false
+                     */
+                    tell?: boolean;
                     key?: components["schemas"]["OccurrenceKey"];
                 };
             };
@@ -5096,6 +5112,11 @@ export interface operations {
                 "application/json": {
                     entry: components["schemas"]["Id"];
                     key?: components["schemas"]["OccurrenceKey"];
+                    /**
+                     * @description Whether those who take part are told by mail
+                     * @default false
+                     */
+                    tell?: boolean;
                 };
             };
         };

@@ -8,13 +8,17 @@ use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class EventChange
 {
-    /** @param string|null $key which one of a series; null: all of it */
+    /**
+     * @param string|null $key  which one of a series; null: all of it
+     * @param bool        $tell whether those who take part are told by mail
+     */
     public function __construct(
         #[Assert\Uuid]
         public string $entry,
         #[Assert\Valid]
         public FieldsOfEvent $fields,
         public ?string $key = null,
+        public bool $tell = false,
     ) {
     }
 }

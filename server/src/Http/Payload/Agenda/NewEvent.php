@@ -8,7 +8,10 @@ use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class NewEvent
 {
-    /** @param string|null $source the message that it is made from */
+    /**
+     * @param string|null $source the message that it is made from
+     * @param bool        $tell   whether those who take part are told by mail
+     */
     public function __construct(
         #[Assert\Uuid]
         public string $entry,
@@ -16,6 +19,7 @@ final readonly class NewEvent
         public FieldsOfEvent $fields,
         #[Assert\Uuid]
         public ?string $source = null,
+        public bool $tell = false,
     ) {
     }
 }
