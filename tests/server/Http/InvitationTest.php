@@ -64,7 +64,8 @@ final class InvitationTest extends ApiTestCase
     {
         $id = self::id();
         $fields = [
-            'title' => 'Tide walk', 'when' => ['phrase' => 'friday 15:00-16:00'], 'place' => 'Slip', 'people' => 'Olga <olga@slates.example>',
+            'title' => 'Tide walk', 'when' => ['phrase' => 'friday 15:00-16:00'],
+            'place' => 'Slip', 'people' => 'Olga <olga@slates.example>',
             'reminders' => ['1 hour before'],
         ];
         $entry = $this->call('PUT', "/events/{$id}", ['entry' => self::id(), 'fields' => $fields, 'tell' => true], 201);

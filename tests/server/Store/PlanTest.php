@@ -46,7 +46,7 @@ final class PlanTest extends ApiTestCase
     ];
 
     /** Of all there is, these are few. */
-    private const SMALL = '/INDEX (conversation_reminding|conversation_muted) /';
+    private const SMALL = '/INDEX (conversation_reminding|conversation_muted|stretch_running) /';
 
     #[TestWith([false])]
     #[TestWith([true])]
@@ -100,6 +100,11 @@ final class PlanTest extends ApiTestCase
         yield 'tasks' => fn (): array => $this->call('GET', '/tasks');
         yield 'coming' => fn (): array => $this->call('GET', '/coming');
         yield 'days' => fn (): array => $this->call('GET', '/days?count=12');
+        yield 'agenda' => fn (): array => $this->call('GET', '/agenda');
+        yield 'balances' => fn (): array => $this->call('GET', '/balances');
+        yield 'morning' => fn (): array => $this->call('GET', '/rituals/morning');
+        yield 'evening' => fn (): array => $this->call('GET', '/rituals/evening');
+        yield 'look back' => fn (): array => $this->call('GET', '/look-back');
         yield 'lists' => fn (): array => $this->call('GET', '/lists');
         yield 'owed' => fn (): array => $this->call('GET', '/owed');
         yield 'going out' => fn (): array => $this->call('GET', '/outgoing');

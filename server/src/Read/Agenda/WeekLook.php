@@ -125,10 +125,16 @@ final readonly class WeekLook
         $can = array_filter($open, static fn (array $task): bool => $task['alone'] && !$task['waiting']);
         $over = array_column(array_filter($can, static fn (array $task): bool => $task['over']), 'id');
         $undated = array_column(array_filter($can, static fn (array $task): bool => '' === $task['day']), 'id');
-        $laid = $this->ids('SELECT DISTINCT task_id FROM slot WHERE account_id = ? AND day >= ?', [
-            $account->id->text,
-            (string) LocalDate::of($this->look->now(), $account->timeZone()),
-        ]);
+        $today = LocalDate::of($this->look->now(), $account->timeZone());
+        $laid = $this->ids(
+            'SELECT task_id FROM slot WHERE account_id = :account AND at IS NULL AND day >= :day
+             UNION SELECT task_id FROM slot WHERE account_id = :account AND at IS NOT NULL AND at >= :at',
+            [
+                'account' => $account->id->text,
+                'day' => (string) $today,
+                'at' => StoredNow::of($today->at(TimeOfDay::parse('00:00'), $account->timeZone())),
+            ],
+        );
 
         return [
             Stop::Over->value => $this->ofTasks($account, Why::Over, $over),

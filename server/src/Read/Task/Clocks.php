@@ -12,6 +12,7 @@ use ZippyTray\Core\Agenda\Lasted;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\Row;
+use ZippyTray\Server\Store\StoredNow;
 
 /**
  * What the clock of tasks says: which one runs, how long somebody was at something, and what that says of their estimates.
@@ -24,7 +25,9 @@ final readonly class Clocks
     /** So many stretches of one task are named, the newest first. */
     private const NAMED = 50;
 
-    /** So many stretches back one looks for what things usually take. */
+    /** So far back one looks for what things usually take, and so many stretches at the most. */
+    private const SINCE = '-1 year';
+
     private const BACK = 2000;
 
     private const SECONDS = "(CAST(strftime('%s', s.ends) AS INTEGER) - CAST(strftime('%s', s.begins) AS INTEGER))";
@@ -86,12 +89,13 @@ final readonly class Clocks
     public function experience(Account $account): Experience
     {
         $seconds = self::SECONDS;
+        $since = StoredNow::of($this->clock->now()->modify(self::SINCE));
         $lasted = [];
         foreach ($this->connection->iterateAssociative(
-            "SELECT t.title, t.list_id, t.estimate, SUM(s.took) took FROM (
+            "SELECT t.title, t.list_id, t.estimate, SUM(n.took) took FROM (
                 SELECT s.task_id, {$seconds} took FROM stretch s
                 WHERE s.account_id = ? AND s.task_id IS NOT NULL AND s.ends IS NOT NULL ORDER BY s.begins DESC LIMIT ".self::BACK.'
-             ) s JOIN task t ON t.id = s.task_id WHERE t.completed_at IS NOT NULL AND t.estimate > 0
+             ) n JOIN task t ON t.id = n.task_id WHERE t.completed_at IS NOT NULL AND t.estimate > 0
              GROUP BY t.id ORDER BY t.completed_at DESC, t.id',
             [$account->id->text],
         ) as $columns) {
@@ -104,9 +108,9 @@ final readonly class Clocks
             );
         }
         foreach ($this->connection->iterateAssociative(
-            "SELECT s.title, s.estimated, {$seconds} took FROM stretch s WHERE s.account_id = ? AND s.estimated IS NOT NULL
+            "SELECT s.title, s.estimated, {$seconds} took FROM stretch s WHERE s.account_id = ? AND s.begins >= ? AND s.estimated IS NOT NULL
              AND s.ends IS NOT NULL ORDER BY s.begins DESC LIMIT ".self::BACK,
-            [$account->id->text],
+            [$account->id->text, $since],
         ) as $columns) {
             $row = new Row($columns);
             $lasted[] = new Lasted($row->string('title'), null, $row->int('estimated'), $row->int('took') / 60);

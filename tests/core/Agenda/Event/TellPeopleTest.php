@@ -27,7 +27,14 @@ final class TellPeopleTest extends TestCase
         $world = new World();
         $states = [$world->state()];
         $entries = [
-            $world->events->make(World::account(), new EntryId('a'), new EventId('e'), self::fields(['ilse', 'wren']), null, self::telling($world)),
+            $world->events->make(
+                World::account(),
+                new EntryId('a'),
+                new EventId('e'),
+                self::fields(['ilse', 'wren']),
+                null,
+                self::telling($world),
+            ),
         ];
         self::assertSame([['ilse', 'Invitation: Roof', 'request 0']], self::letters($world));
         self::assertStringEndsWith('one person is told', $entries[0]->consequence);
