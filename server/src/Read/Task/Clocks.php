@@ -94,10 +94,11 @@ final readonly class Clocks
         foreach ($this->connection->iterateAssociative(
             "SELECT t.title, t.list_id, t.estimate, SUM(n.took) took FROM (
                 SELECT s.task_id, {$seconds} took FROM stretch s
-                WHERE s.account_id = ? AND s.task_id IS NOT NULL AND s.ends IS NOT NULL ORDER BY s.begins DESC LIMIT ".self::BACK.'
+                WHERE s.account_id = ? AND s.begins >= ? AND s.task_id IS NOT NULL AND s.ends IS NOT NULL
+                ORDER BY s.begins DESC LIMIT ".self::BACK.'
              ) n JOIN task t ON t.id = n.task_id WHERE t.completed_at IS NOT NULL AND t.estimate > 0
              GROUP BY t.id ORDER BY t.completed_at DESC, t.id',
-            [$account->id->text],
+            [$account->id->text, $since],
         ) as $columns) {
             $row = new Row($columns);
             $lasted[] = new Lasted(
@@ -108,8 +109,8 @@ final readonly class Clocks
             );
         }
         foreach ($this->connection->iterateAssociative(
-            "SELECT s.title, s.estimated, {$seconds} took FROM stretch s WHERE s.account_id = ? AND s.begins >= ? AND s.estimated IS NOT NULL
-             AND s.ends IS NOT NULL ORDER BY s.begins DESC LIMIT ".self::BACK,
+            "SELECT s.title, s.estimated, {$seconds} took FROM stretch s WHERE s.account_id = ? AND s.begins >= ?
+             AND s.estimated IS NOT NULL AND s.ends IS NOT NULL ORDER BY s.begins DESC LIMIT ".self::BACK,
             [$account->id->text, $since],
         ) as $columns) {
             $row = new Row($columns);
