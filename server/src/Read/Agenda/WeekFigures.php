@@ -123,8 +123,8 @@ final readonly class WeekFigures
     {
         $seconds = 0;
         foreach ($this->connection->fetchAllAssociative(
-            "SELECT CAST(strftime('%s', (SELECT MAX(e.done_at) FROM journal_entry e
-                WHERE e.account_id = c.account_id AND e.clearing_id = c.id))
+            "SELECT CAST(strftime('%s', (SELECT e.done_at FROM journal_entry e
+                WHERE e.account_id = c.account_id AND e.clearing_id = c.id ORDER BY e.number DESC LIMIT 1))
                 AS INTEGER) - CAST(strftime('%s', c.started_at) AS INTEGER) n
              FROM clearing c WHERE c.account_id = :account AND c.started_at >= :from AND c.started_at < :until",
             $of,
