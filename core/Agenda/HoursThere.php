@@ -31,9 +31,9 @@ final readonly class HoursThere
         if (null === $hours) {
             return 0;
         }
-        $end = $this->second('00:00' === $hours['to'] ? $date->plusDays(1) : $date, $hours['to']);
+        [$begin, $end] = self::span($date, $hours, $this->zone);
         // A minute that has begun is there still.
-        $at = max($this->second($date, $hours['from']), 60 * intdiv($now?->instant->getTimestamp() ?? 0, 60));
+        $at = max($begin, 60 * intdiv($now?->instant->getTimestamp() ?? 0, 60));
         $free = 0;
         sort($taken);
         foreach ([...$taken, [$end, $end]] as [$from, $until]) {
@@ -44,8 +44,27 @@ final readonly class HoursThere
         return intdiv(intdiv($free, 60) * (100 - $this->settings->keptFree), 100);
     }
 
-    private function second(LocalDate $date, string $time): int
+    /**
+     * Minutes from when one begins to work on a day until one ends.
+     *
+     * @param array{from: string, to: string} $hours HH:MM
+     */
+    public static function between(LocalDate $date, array $hours, \DateTimeZone $zone): int
     {
-        return $date->at(TimeOfDay::parse($time), $this->zone)->getTimestamp();
+        [$begin, $end] = self::span($date, $hours, $zone);
+
+        return intdiv(max(0, $end - $begin), 60);
+    }
+
+    /**
+     * @param array{from: string, to: string} $hours
+     *
+     * @return array{int, int} seconds since 1970
+     */
+    private static function span(LocalDate $date, array $hours, \DateTimeZone $zone): array
+    {
+        $second = static fn (LocalDate $day, string $time): int => $day->at(TimeOfDay::parse($time), $zone)->getTimestamp();
+
+        return [$second($date, $hours['from']), $second('00:00' === $hours['to'] ? $date->plusDays(1) : $date, $hours['to'])];
     }
 }

@@ -24,6 +24,7 @@ use ZippyTray\Server\Http\Payload\Agenda\SlotMoves;
 use ZippyTray\Server\Http\Payload\Agenda\SomeSlots;
 use ZippyTray\Server\Read\Agenda\AgendaDays;
 use ZippyTray\Server\Read\Agenda\AgendaWays;
+use ZippyTray\Server\Read\Agenda\WhatCameIn;
 use ZippyTray\Server\Read\Journal\EntryRows;
 
 /**
@@ -56,6 +57,13 @@ final readonly class AgendaController
     public function balances(#[CurrentUser] Account $account, AgendaDays $agenda, #[MapQueryParameter] int $count = 14): JsonResponse
     {
         return new JsonResponse($agenda->balance($account, max(1, min($count, AgendaDays::MOST))));
+    }
+
+    /** How much of the hours could be kept free, by what came in of late. */
+    #[Route('/share-kept-free', methods: 'GET')]
+    public function share(#[CurrentUser] Account $account, WhatCameIn $cameIn): JsonResponse
+    {
+        return new JsonResponse($cameIn->of($account));
     }
 
     /** What can be done about a task, or a slot, that does not fit. */

@@ -102,6 +102,23 @@ final class AgendaTest extends ApiTestCase
         self::assertCount(5, $this->call('GET', '/balances?count=5'));
     }
 
+    public function testTheShareKeptFreeIsProposedByWhatCameIn(): void
+    {
+        self::assertNull($this->call('GET', '/share-kept-free')['share'], 'Nothing is known yet.');
+        for ($day = 0; $day < 5; ++$day) {
+            foreach ([60, 36] as $minutes) {
+                $task = $this->makeTask(['title' => 'What came up', 'estimate' => "{$minutes} min"]);
+                $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'done' => true, 'tasks' => [$task]]);
+            }
+            $planned = $this->makeTask(['title' => 'Planned', 'estimate' => '300 min']);
+            $this->service(ProgramClock::class)->moveForward(86400);
+            $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'done' => true, 'tasks' => [$planned]]);
+        }
+        $this->service(ProgramClock::class)->moveForward(23 * 86400);
+        // Five days of 96 minutes, of twenty with eight hours each.
+        self::assertSame(['share' => 5, 'clearing' => 0, 'unplanned' => 24], $this->call('GET', '/share-kept-free'));
+    }
+
     public function testHoursAreOnesOwnAndTodayHasWhatIsLeft(): void
     {
         $hours = ['1' => ['from' => '08:00', 'to' => '12:00'], '6' => ['from' => '20:00', 'to' => '00:00']];

@@ -59,7 +59,7 @@ final readonly class WeekFigures
             $this->row($things, $of, $deciding)->int('n'),
             $touched->int('touches'),
             $touched->int('n'),
-            $this->clearing($of),
+            array_sum(array_column($this->clearings($of), 'seconds')),
             $this->row($things, $of, self::PUT_OFFS)->int('n'),
             $this->row($things, $of, [EntryKind::CompleteTask])->int('n'),
             $tasks->int('estimated'),
@@ -117,22 +117,27 @@ final readonly class WeekFigures
     /**
      * From the beginning of each clearing until the last decision in it.
      *
-     * @param array<string, string> $of
+     * @param array<string, string> $of account, and from which instant until which
+     *
+     * @return list<array{at: string, seconds: int}> at: when it began (RFC 3339); without those in which nothing was decided
      */
-    private function clearing(array $of): int
+    public function clearings(array $of): array
     {
-        $seconds = 0;
+        $clearings = [];
         foreach ($this->connection->fetchAllAssociative(
-            "SELECT CAST(strftime('%s', (SELECT e.done_at FROM journal_entry e
-                WHERE e.account_id = c.account_id AND e.clearing_id = c.id ORDER BY e.number DESC LIMIT 1))
-                AS INTEGER) - CAST(strftime('%s', c.started_at) AS INTEGER) n
+            "SELECT c.started_at, CAST(strftime('%s', (SELECT e.done_at FROM journal_entry e
+                WHERE e.account_id = c.account_id AND e.clearing_id = c.id ORDER BY e.number DESC LIMIT 1)) AS INTEGER)
+                - CAST(strftime('%s', c.started_at) AS INTEGER) n
              FROM clearing c WHERE c.account_id = :account AND c.started_at >= :from AND c.started_at < :until",
             $of,
         ) as $columns) {
-            $seconds += null === $columns['n'] ? 0 : max(0, min(self::CLEARING, (new Row($columns))->int('n')));
+            $row = new Row($columns);
+            if (null !== $columns['n']) {
+                $clearings[] = ['at' => $row->string('started_at'), 'seconds' => max(0, min(self::CLEARING, $row->int('n')))];
+            }
         }
 
-        return $seconds;
+        return $clearings;
     }
 
     /**

@@ -44,6 +44,13 @@ export const useWays = (id: MaybeRefOrGetter<string>) =>
     queryFn: ({ signal }) => answer(api.GET('/ways/{id}', { signal, params: { path: { id: toValue(id) } } })),
   })
 
+/** How much of the hours could be kept free, by what came in of late. */
+export const useShareKeptFree = () =>
+  useQuery({
+    queryKey: ['share-kept-free'],
+    queryFn: ({ signal }) => answer(api.GET('/share-kept-free', { signal })),
+  })
+
 /** How the days from today on stand. */
 export const useBalances = (count: MaybeRefOrGetter<number>) =>
   useQuery({

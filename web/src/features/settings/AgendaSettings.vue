@@ -7,6 +7,8 @@ import { readOnce } from '@/shared/api/when'
 import { tell } from '@/shared/notice'
 import { remember } from '@/shared/trail'
 import { useAskAgain } from '@/shared/steps/steps'
+import { useShareKeptFree } from '@/features/agenda'
+import { shortSpan } from '@/shared/time/span'
 import { counted } from '@/shared/words'
 import { FileInput, LinkButton, TextInput, TickBox } from '@/ui/kit'
 
@@ -19,6 +21,7 @@ const { account } = useSession()
 const { saveSettings } = useSignIn()
 const askAgain = useAskAgain()
 const agenda = computed(() => account.value?.settings.agenda)
+const { data: came } = useShareKeptFree()
 const wrong = ref('')
 /** Of every day, also where nobody has said anything yet. */
 const hours = computed(() =>
@@ -136,6 +139,14 @@ async function take(event: Event): Promise<void> {
         />
         %</label
       >
+      <span v-if="came?.share != null" class="slate came">
+        The last four weeks brought {{ shortSpan(came.clearing + came.unplanned) }} a day:
+        {{ shortSpan(came.clearing) }} of clearing and {{ shortSpan(came.unplanned) }} of tasks that came up.
+        That is {{ came.share }} %.
+        <LinkButton v-if="came.share !== agenda.keptFree" @click="change({ keptFree: came.share })"
+          >Keep so much free</LinkButton
+        >
+      </span>
     </p>
     <p>
       A day is shown from
@@ -181,6 +192,12 @@ async function take(event: Event): Promise<void> {
 
 <style scoped src="./settings.css"></style>
 <style scoped>
+.came {
+  display: block;
+  margin-top: 4px;
+  font-size: var(--type-note);
+}
+
 .week {
   display: grid;
   gap: 4px;

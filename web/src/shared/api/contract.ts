@@ -398,6 +398,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/share-kept-free": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How much of the hours could be kept free, by what the last four weeks brought */
+        get: operations["shareKeptFree"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/ways/{id}": {
         parameters: {
             query?: never;
@@ -4602,6 +4619,34 @@ export interface operations {
                         /** @description Minutes */
                         promised: number;
                     }[];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    shareKeptFree: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What came in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Per cent; null: too little is known */
+                        share: number | null;
+                        /** @description Minutes of clearing a day of work */
+                        clearing: number;
+                        /** @description Minutes a day of tasks that came up and were done at once */
+                        unplanned: number;
+                    };
                 };
             };
             default: components["responses"]["Problem"];

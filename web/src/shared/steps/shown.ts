@@ -48,6 +48,7 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   rest: ['conversation', 'task', 'outgoing', 'owed', 'blocked_sender'],
   session: NOTHING,
   sessions: NOTHING,
+  'share-kept-free': NOTHING,
   'snooze-choices': NOTHING,
   source: ['conversation', 'task'],
   stamps: ['stamp'],
