@@ -13,6 +13,7 @@ use ZippyTray\Core\Label\Labels;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
 
 /**
@@ -20,6 +21,9 @@ use ZippyTray\Server\Account\Account;
  */
 final readonly class AgendaFile
 {
+    /** Days before today from which on others are shown what took place. */
+    private const SHOWN = 60;
+
     public function __construct(private EntityManagerInterface $orm, private Labels $labels, private ClockInterface $clock)
     {
     }
@@ -45,6 +49,32 @@ final readonly class AgendaFile
                 array_map(static fn (Label $label): string => $label->name(), $labels->borne($task->labels(), $task->isDone())),
                 $slots[$task->id->text] ?? [],
             );
+        }
+
+        return $write->text();
+    }
+
+    /**
+     * What other programs are to show: what takes place from some weeks ago on, and when tasks are meant to be done.
+     */
+    public function feed(Account $account): string
+    {
+        $write = $this->begin($account);
+        $since = LocalDate::of($this->clock->now(), $account->timeZone())->plusDays(-self::SHOWN);
+        foreach ($this->orm->createQueryBuilder()->select('e')->from(Event::class, 'e')
+            ->where('e.accountId = :account AND (e.lastDay IS NULL OR e.lastDay >= :since)')->orderBy('e.id')
+            ->setParameter('account', $account->id, 'account_id')->setParameter('since', (string) $since)
+            ->getQuery()->toIterable() as $event) {
+            \assert($event instanceof Event);
+            $write->event($event);
+        }
+        foreach ($this->orm->createQueryBuilder()->select('s', 't.title')->from(Slot::class, 's')
+            ->join(Task::class, 't', 'WITH', 't.id = s.taskId')
+            ->where('s.accountId = :account AND s.day >= :since')->orderBy('s.id')
+            ->setParameter('account', $account->id, 'account_id')->setParameter('since', (string) $since)
+            ->getQuery()->toIterable() as $row) {
+            \assert(\is_array($row) && $row[0] instanceof Slot && \is_string($row['title']));
+            $write->slot($row[0], $row['title']);
         }
 
         return $write->text();

@@ -137,6 +137,17 @@ final class WriteCalendar
         '' === $comment ?: $component->add('COMMENT', $comment);
     }
 
+    /** When a task is meant to be done, for programs that only show what takes place. */
+    public function slot(Slot $slot, string $title): void
+    {
+        $component = $this->add('VEVENT', $slot->id->text, $title);
+        $when = $slot->when();
+        $this->need($when);
+        Times::write($component, 'DTSTART', $when);
+        null === $when->time ?: $component->add('DURATION', 'PT'.$slot->minutes().'M');
+        $component->add('TRANSP', null === $when->time ? 'TRANSPARENT' : 'OPAQUE');
+    }
+
     /**
      * @param list<string> $labels names
      * @param list<Slot>   $slots
@@ -176,7 +187,7 @@ final class WriteCalendar
             SourceKind::Web !== $source->kind ?: $todo->add('URL', $source->ref);
         }
         foreach ($slots as $slot) {
-            $todo->add(self::SLOT, self::slot($slot->when()), [self::MINUTES => (string) $slot->minutes()]);
+            $todo->add(self::SLOT, self::written($slot->when()), [self::MINUTES => (string) $slot->minutes()]);
         }
         foreach ($task->reminders() as $reminder) {
             Alarms::write($todo, $reminder, $task->title(), null !== $due);
@@ -207,7 +218,7 @@ final class WriteCalendar
             : Due::at(LocalDate::parse($day), TimeOfDay::parse($time), Moment::zone($zone));
     }
 
-    private static function slot(Due $when): string
+    private static function written(Due $when): string
     {
         return trim($when->date.' '.$when->time.' '.$when->zone?->getName());
     }

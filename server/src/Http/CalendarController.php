@@ -13,8 +13,10 @@ use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Event\Events;
+use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\AgendaAddress;
 use ZippyTray\Server\Calendar\AgendaFile;
 use ZippyTray\Server\Calendar\TakeCalendar;
 use ZippyTray\Server\Read\Journal\EntryRows;
@@ -34,6 +36,45 @@ final readonly class CalendarController
     public function all(#[CurrentUser] Account $account, AgendaFile $file): Response
     {
         return HarmlessFile::response($file->all($account), self::TYPE, 'agenda.ics', true);
+    }
+
+    /** For other programs: whoever knows the word reads it. */
+    #[Route('/calendars/{word}.ics', requirements: ['word' => '[A-Za-z0-9_-]{20,64}'], methods: 'GET')]
+    public function feed(string $word, AgendaAddress $address, AgendaFile $file, Request $request): Response
+    {
+        $account = $address->whose($word) ?? throw new NotFound('calendar', 'of this address');
+        $response = HarmlessFile::response($file->feed($account), self::TYPE, 'agenda.ics', true);
+        // When it was written says nothing of what is in it.
+        $response->setEtag(hash('xxh128', (string) preg_replace('/^DTSTAMP:.*$/m', '', (string) $response->getContent())));
+        $response->headers->set('Cache-Control', 'private, no-cache');
+        $response->isNotModified($request);
+
+        return $response;
+    }
+
+    #[Route('/agenda-address', methods: 'GET')]
+    public function address(#[CurrentUser] Account $account, AgendaAddress $address): JsonResponse
+    {
+        return new JsonResponse(['path' => self::path($address->of($account))]);
+    }
+
+    #[Route('/agenda-address', methods: 'PUT')]
+    public function renew(#[CurrentUser] Account $account, AgendaAddress $address): JsonResponse
+    {
+        return new JsonResponse(['path' => self::path($address->renew($account))]);
+    }
+
+    #[Route('/agenda-address', methods: 'DELETE')]
+    public function close(#[CurrentUser] Account $account, AgendaAddress $address): JsonResponse
+    {
+        $address->close($account);
+
+        return new JsonResponse(['path' => null]);
+    }
+
+    private static function path(?string $word): ?string
+    {
+        return null === $word ? null : "/api/calendars/{$word}.ics";
     }
 
     #[Route('/events/{id}.ics', methods: 'GET')]

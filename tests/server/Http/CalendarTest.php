@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Http;
 
+use Doctrine\DBAL\Connection;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
+use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Tests\Server\ApiTestCase;
 
 /**
@@ -12,6 +14,40 @@ use ZippyTray\Tests\Server\ApiTestCase;
  */
 final class CalendarTest extends ApiTestCase
 {
+    public function testOtherProgramsReadTheAgendaAtAnAddressThatCanBeChanged(): void
+    {
+        $this->signIn();
+        self::assertNull($this->call('GET', '/agenda-address')['path']);
+        $this->call('PUT', '/events/'.self::id(), ['entry' => self::id(), 'fields' => [
+            'title' => 'Roof meeting', 'when' => ['phrase' => 'tomorrow 14:00-16:00'],
+        ]], 201);
+        $task = $this->makeTask(['title' => 'Polish the lens']);
+        $this->call('PUT', '/slots/'.self::id(), [
+            'entry' => self::id(), 'task' => $task, 'when' => ['date' => $this->day(1), 'time' => '10:00'], 'minutes' => 45,
+        ]);
+        $first = self::text($this->call('PUT', '/agenda-address')['path']);
+        self::assertSame($first, $this->call('GET', '/agenda-address')['path']);
+        $this->call('DELETE', '/session', null, 204);
+        $file = $this->fetch(substr($first, 4));
+        self::assertSame('text/calendar; charset=utf-8', $file->headers->get('Content-Type'));
+        foreach (['SUMMARY:Roof meeting', 'SUMMARY:Polish the lens', 'DURATION:PT45M', 'DURATION:PT120M'] as $line) {
+            self::assertStringContainsString($line, (string) $file->getContent());
+        }
+        self::assertSame($file->headers->get('ETag'), $this->fetch(substr($first, 4))->headers->get('ETag'));
+        $this->fetch('/calendars/'.str_repeat('A', 32).'.ics', 404);
+        $this->fetch('/agenda.ics', 401);
+        $this->signIn($this->service(Accounts::class)->find('wren@ternpoint.example'));
+        $second = self::text($this->call('PUT', '/agenda-address')['path']);
+        $this->fetch(substr($first, 4), 404);
+        $this->fetch(substr($second, 4));
+        $word = basename($second, '.ics');
+        $kept = $this->service(Connection::class)->fetchOne('SELECT hash || word FROM agenda_address');
+        self::assertIsString($kept);
+        self::assertStringNotContainsString($word, $kept, 'Who has the database alone does not know it.');
+        self::assertNull($this->call('DELETE', '/agenda-address')['path']);
+        $this->fetch(substr($second, 4), 404);
+    }
+
     public function testAllGoesOutAndComesBackElsewhereWithoutLoss(): void
     {
         $this->signIn();

@@ -10,6 +10,7 @@ import { useAskAgain } from '@/shared/steps/steps'
 import { useShareKeptFree } from '@/features/agenda'
 import { shortSpan } from '@/shared/time/span'
 import { counted } from '@/shared/words'
+import AgendaAddress from './AgendaAddress.vue'
 import { FileInput, LinkButton, TextInput, TickBox } from '@/ui/kit'
 
 /** At which hours one works, how much of them stays free, and the agenda as calendar files. */
@@ -187,6 +188,7 @@ async function take(event: Event): Promise<void> {
       </ul>
       <LinkButton @click="outcome = null">All right</LinkButton>
     </div>
+    <AgendaAddress />
   </section>
 </template>
 

@@ -11,6 +11,7 @@ const NOTHING: Thing[] = []
  */
 const MADE_FROM: Record<string, Thing[] | null> = {
   agenda: ['slot', 'event', 'task', 'list', 'day_plan'],
+  'agenda-address': NOTHING,
   balances: ['slot', 'event', 'task', 'list', 'stretch'],
   blocked: ['blocked_sender'],
   clearing: null,
