@@ -30,6 +30,8 @@ final class BenchCommand extends Command
         'people',
         'tasks',
         'rest',
+        'agenda',
+        'reckoning',
         'clients',
         'page',
     ];
@@ -100,8 +102,13 @@ final class BenchCommand extends Command
             $isInstalled,
         );
         $report = ['messages' => $sizes];
+        if ($isWanted('reckoning')) {
+            $report['reckoning'] = Reckoning::report($style);
+        }
+        // Of it alone, nothing has to be brought in.
+        $isMail = ['reckoning'] !== $only;
         try {
-            foreach (array_filter([...$folders, $many]) as $folder) {
+            foreach ($isMail ? array_filter([...$folders, $many]) : [] as $folder) {
                 $folder->open(static fn (string $text): null => $style->writeln($text));
             }
             if ($isWanted('import')) {

@@ -74,6 +74,10 @@ final readonly class Requests
             new Part('tasks', 'coming back', $get('/coming'), $bare('/away'), rounds: 10, isMany: true),
             new Part('tasks', 'days', $get('/days?count=14'), $bare('/tasks'), isMany: true),
             new Part('tasks', 'lists', $get('/lists'), $bare('/tasks'), isMany: true),
+            new Part('agenda', 'the agenda, a week', $get('/agenda'), $bare('/tasks'), rounds: 10, isMany: true),
+            new Part('agenda', 'balances of two weeks', $get('/balances'), $bare('/tasks'), rounds: 10, isMany: true),
+            new Part('agenda', 'laying out today', $get('/rituals/morning'), $bare('/tasks'), rounds: 5, isMany: true),
+            new Part('agenda', 'looking back', $get('/look-back'), $bare('/tasks'), rounds: 5, isMany: true),
             new Part('rest', 'the check before archiving the rest', $get('/rest'), $bare('/tray'), rounds: 5, isMany: true),
         ];
     }

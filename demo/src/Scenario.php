@@ -23,6 +23,7 @@ use ZippyTray\Core\Stamp\StampStep;
  *     people?: list<array{name: string, email: string}>
  * }
  * @phpstan-type SlotStep array{at: string, task: string, when: string, minutes: int}
+ * @phpstan-type WorkStep array{at: string, task: string, minutes: int}
  */
 final readonly class Scenario
 {
@@ -34,7 +35,7 @@ final readonly class Scenario
      *     orders: list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}>,
      *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
      *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
-     *     events: list<EventStep>, slots: list<SlotStep>
+     *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>
      * }
      */
     private array $data;
@@ -49,7 +50,7 @@ final readonly class Scenario
          *     orders: list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}>,
          *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
          *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
-         *     events: list<EventStep>, slots: list<SlotStep>
+         *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>
          * } $data
          */
         $data = Yaml::parseFile($file);
@@ -113,6 +114,12 @@ final readonly class Scenario
     public function slots(): array
     {
         return $this->data['slots'];
+    }
+
+    /** @return list<WorkStep> */
+    public function worked(): array
+    {
+        return $this->data['worked'];
     }
 
     /** @return list<Step> */

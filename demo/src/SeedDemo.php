@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Demo;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Agenda\Clock\KeepTime;
+use ZippyTray\Core\Agenda\Clock\StretchId;
 use ZippyTray\Core\Agenda\Event\EventFields;
 use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Event\EventTime;
@@ -74,6 +76,7 @@ final readonly class SeedDemo
     public function __construct(
         private KeepEvents $keepEvents,
         private LaySlots $laySlots,
+        private KeepTime $keepTime,
         private Letters $letters,
         private Scenario $scenario,
         private Accounts $accounts,
@@ -347,6 +350,15 @@ final readonly class SeedDemo
                     $slot['minutes'],
                 ),
             ];
+        }
+
+        foreach ($this->scenario->worked() as $work) {
+            $begins = $dates->read($work['at']);
+            $steps[] = [
+                $begins,
+                fn () => $this->keepTime->start($account->id, new StretchId($this->ids->next()), $this->taskCalled($account, $work['task'])),
+            ];
+            $steps[] = [$begins->modify("+{$work['minutes']} minutes"), fn () => $this->keepTime->pause($account->id)];
         }
 
         return $steps;

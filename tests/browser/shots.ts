@@ -45,9 +45,6 @@ test('pictures of the views', async ({ desk, page }) => {
   await page.goto('/owed')
   await page.getByRole('region', { name: 'Kit Marsh' }).getByRole('listitem').hover()
   await page.screenshot({ path: `${FOLDER}/owed.png` })
-  await page.goto('/people/olga@brandt-roofs.example')
-  await expect(page.getByRole('region', { name: 'Owed to them' })).toContainText('Before the inspection')
-  await shoot(desk, 'person')
   await page.goto('/')
   await desk.open('Before the inspection')
   await desk.press('2')
@@ -59,6 +56,13 @@ test('pictures of the views', async ({ desk, page }) => {
   await desk.goTo('Agenda')
   await expect(page.getByText('Barge with the scaffold')).toBeVisible()
   await shoot(desk, 'agenda')
+  await desk.press('4')
+  await expect(page.locator('article.ask h2').first()).toBeVisible()
+  await shoot(desk, 'laying-out')
+  await page.goto('/agenda/week')
+  await page.getByRole('navigation', { name: 'Stops' }).getByRole('button', { name: 'Figures' }).click()
+  await expect(page.getByText('Conversations decided')).toBeVisible()
+  await shoot(desk, 'look-back')
 
   await desk.goTo('Tasks')
   await expect(desk.row('Send Olga')).toBeVisible()
@@ -88,16 +92,6 @@ test('pictures of the views', async ({ desk, page }) => {
   await desk.goTo('Coming back')
   await expect(page.getByRole('listitem').first()).toBeVisible()
   await shoot(desk, 'coming-back')
-})
-
-test('pictures of a reminder', async ({ desk }) => {
-  await desk.jot('Wind the lamp; by today 5pm; list Lantern; remind in 1 min')
-  await desk.goTo('Tasks')
-  await expect(desk.reminders).toBeVisible({ timeout: 90_000 })
-  await desk.reminders.getByRole('button', { name: 'Again' }).click()
-  await shoot(desk, 'reminder')
-  await desk.reminders.getByRole('button', { name: 'Done' }).click()
-  await expect(desk.reminders).toHaveCount(0)
 })
 
 test('pictures on a phone', async ({ desk, page }) => {
@@ -143,14 +137,17 @@ test('pictures of a clearing', async ({ desk, page }) => {
   await page.waitForTimeout(600)
   await shoot(desk, 'clearing-dark')
   await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
-  await desk.press('0')
-  await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeFocused()
-  await page.keyboard.type('Thank you, this is on its way to you today.')
-  await shoot(desk, 'answering')
-  await page.getByRole('button', { name: 'Delete draft' }).click()
-  await desk.press('Escape')
-
-  for (let back = 0; back < 3; ++back) await desk.press('ArrowLeft')
+  const invitation = page.getByRole('button', { name: /^Invitation/ })
+  let passed = 3
+  for (; passed < 60 && !(await invitation.isVisible()); ++passed) {
+    const before = await page.locator('.conversation h1').innerText()
+    await desk.press('ArrowRight')
+    await expect(page.locator('.conversation h1')).not.toHaveText(before)
+    await page.waitForLoadState('networkidle')
+  }
+  await expect(invitation).toBeVisible()
+  await shoot(desk, 'invitation')
+  for (let back = 0; back < passed; ++back) await desk.press('ArrowLeft')
   const status = page.getByRole('status').filter({ hasText: 'left' })
   for (let turn = 0; turn < 60; ++turn) {
     await expect(page.locator('.conversation h1, .summary h1')).toBeVisible()
