@@ -356,7 +356,11 @@ final readonly class SeedDemo
             $begins = $dates->read($work['at']);
             $steps[] = [
                 $begins,
-                fn () => $this->keepTime->start($account->id, new StretchId($this->ids->next()), $this->taskCalled($account, $work['task'])),
+                fn () => $this->keepTime->start(
+                    $account->id,
+                    new StretchId($this->ids->next()),
+                    $this->taskCalled($account, $work['task']),
+                ),
             ];
             $steps[] = [$begins->modify("+{$work['minutes']} minutes"), fn () => $this->keepTime->pause($account->id)];
         }

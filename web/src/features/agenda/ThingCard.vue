@@ -122,6 +122,9 @@ function drag(event: DragEvent): void {
 .thing.late a {
   position: absolute;
   right: 0;
+  /* beside it, in front */
+  padding: 0 calc(100% + 8px) 0 8px;
+  text-align: right;
 }
 
 .thing b {
@@ -230,6 +233,8 @@ function drag(event: DragEvent): void {
   .thing a,
   .thing.late a {
     position: relative;
+    padding: 0 8px 0 12px;
+    text-align: left;
     width: auto;
     height: auto;
     min-height: 44px;
