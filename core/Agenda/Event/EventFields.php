@@ -138,6 +138,21 @@ final readonly class EventFields
         return $this->time->state() !== $before->time->state() || $this->place !== $before->place || $this->repeat !== $before->repeat;
     }
 
+    /** @return list<string> what was otherwise before, each a clause: "it was Fri 27 Nov 2026, 14:00" */
+    public function otherwise(self $before): array
+    {
+        return array_values(array_filter([
+            $this->time->state() === $before->time->state() ? '' : 'it was '.$before->time->text(),
+            match (true) {
+                $this->place === $before->place => '',
+                '' === $before->place => 'it says where now',
+                default => 'it was in: '.$before->place,
+            },
+            $this->title === $before->title ? '' : 'it was called “'.$before->title.'”',
+            $this->repeat === $before->repeat ? '' : 'it comes again otherwise than before',
+        ], static fn (string $clause): bool => '' !== $clause));
+    }
+
     /** @return EventFieldsState */
     public function state(): array
     {

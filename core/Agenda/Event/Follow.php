@@ -82,12 +82,7 @@ final readonly class Follow
         if ($after->state() === $event->state()) {
             return null;
         }
-        $changes = array_filter([
-            $before->time->state() === $told->fields->time->state() ? '' : 'it was '.$before->time->text(),
-            $before->place === $told->fields->place ? '' : ('' === $before->place ? 'it says where' : 'it was in: '.$before->place),
-            $before->title === $told->fields->title ? '' : 'it was called “'.$before->title.'”',
-            $before->repeat === $told->fields->repeat ? '' : 'it comes again otherwise',
-        ]);
+        $changes = $told->fields->otherwise($before);
 
         return [
             static fn () => $event->restore($after->state()),

@@ -60,7 +60,10 @@ final readonly class Invitations
             self::said($account, $event, $told),
             null === $event || $event->sequence() > $told->sequence
                 ? []
-                : [...$this->followed($account, $message), ...self::changes($event, $told)],
+                : [...$this->followed($account, $message), ...array_map(
+                    static fn (string $clause): string => ucfirst($clause).'.',
+                    $told->fields->otherwise($event->fields()),
+                )],
             array_map(static fn (Occurrence $one): EventView => EventView::of($one, $account->person(), $zone), $clashes),
             null === $start || [] === $clashes ? [] : $this->free($account, new Moment($start->instant, $zone), $time->minutes, $others),
             null !== $event && $event->sequence() > $told->sequence,
@@ -84,20 +87,6 @@ final readonly class Invitations
         }
 
         return Answer::None;
-    }
-
-    /** @return list<string> */
-    private static function changes(Event $event, ToldEvent $told): array
-    {
-        $before = $event->fields();
-        $now = $told->fields;
-
-        return array_values(array_filter([
-            $before->time->state() === $now->time->state() ? '' : 'It was '.$before->time->text().'.',
-            $before->place === $now->place ? '' : ('' === $before->place ? 'It says where now.' : 'It was in: '.$before->place.'.'),
-            $before->title === $now->title ? '' : 'It was called “'.$before->title.'”.',
-            $before->repeat === $now->repeat ? '' : 'It comes again otherwise than before.',
-        ]));
     }
 
     /**
