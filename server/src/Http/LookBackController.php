@@ -16,7 +16,7 @@ use ZippyTray\Server\Read\Agenda\WeekLook;
 /**
  * Looking back over a week.
  */
-#[Route('/api/look-back', requirements: ['week' => '\d{4}-\d{2}-\d{2}'])]
+#[Route('/api/look-back')]
 final readonly class LookBackController
 {
     public function __construct(private KeepLookBack $keep)

@@ -20,7 +20,7 @@ use ZippyTray\Server\Read\Journal\EntryRows;
 /**
  * A day as it is laid out in the morning and looked back at in the evening.
  */
-#[Route('/api', requirements: ['day' => '\d{4}-\d{2}-\d{2}'])]
+#[Route('/api')]
 final readonly class RitualController
 {
     public function __construct(private KeepDays $days)

@@ -174,6 +174,24 @@ final class InvitationTest extends ApiTestCase
         self::assertSame(0, $this->service(Connection::class)->fetchOne('SELECT COUNT(*) FROM calendar_mail'));
     }
 
+    public function testOnesOwnRemindersStayWhenItIsToldAnew(): void
+    {
+        $this->answer($this->invited(), ['answer' => 'accepted']);
+        $event = $this->events()[0];
+        self::assertIsString($event['id']);
+        $this->call('POST', "/events/{$event['id']}/changes", ['entry' => self::id(), 'key' => null, 'fields' => [
+            'title' => 'Roof meeting', 'when' => ['phrase' => 'Fri 27 Nov 2026, 14:00 to 16:00'], 'place' => 'Keeper kitchen',
+            'people' => 'wren@ternpoint.example', 'reminders' => ['1 hour before'],
+        ]]);
+        $this->invited('second@slates.example', 2, '20261127T150000');
+        $this->follow();
+        $sheet = $this->call('GET', "/events/{$event['id']}");
+        self::assertSame(
+            ['Fri 27 Nov 2026, 15:00 to 17:00', ['1 hour before']],
+            [$sheet['when'], $sheet['reminders']],
+        );
+    }
+
     public function testWhoIsAskedAnswersAndIsCounted(): void
     {
         $id = self::id();
