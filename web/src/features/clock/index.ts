@@ -1,6 +1,6 @@
 export { default as ClockChip } from './ClockChip.vue'
 export { default as TimeDialog } from './TimeDialog.vue'
 export { default as TimeSpent } from './TimeSpent.vue'
-export { GIVEN, beginAtOnce, doneAtOnce, useUsual } from './atOnce'
+export { GIVEN, beginAtOnce, doneAtOnce, leaveAtOnce, useUsual } from './atOnce'
 export { useClock, useSeconds } from './clock'
 export { FOCUS, PAUSE } from './keys'

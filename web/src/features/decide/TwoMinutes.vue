@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
-import { GIVEN as MINUTES, beginAtOnce, useUsual } from '@/features/clock'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { GIVEN as MINUTES, beginAtOnce, leaveAtOnce, useUsual } from '@/features/clock'
 import KeyCap from '@/ui/KeyCap.vue'
 import ShareRail from '@/ui/ShareRail.vue'
 
@@ -21,6 +21,9 @@ const done = ref<{ $el: HTMLElement }>()
 onMounted(() => {
   done.value?.$el.focus({ preventScroll: true })
   if (props.conversation) beginAtOnce(props.conversation, props.what ?? '')
+})
+onBeforeUnmount(() => {
+  if (props.conversation) leaveAtOnce(props.conversation)
 })
 </script>
 
