@@ -36,7 +36,7 @@ useKeys('Event', [
 </script>
 
 <template>
-  <PlainButton v-if="!isInvited && speaking && data?.found" class="event" @click="open = true">
+  <PlainButton v-if="!isInvited && speaking && data?.found" class="beside" @click="open = true">
     <span class="head"><b>Into the agenda</b> <KeyCap name="F8" /></span>
     <span>{{ [data.when, data.place].filter(Boolean).join(', ') }}</span>
   </PlainButton>
@@ -54,25 +54,4 @@ useKeys('Event', [
   </ModalDialog>
 </template>
 
-<style scoped>
-.event {
-  display: grid;
-  gap: 2px;
-  width: 100%;
-  padding: 8px 12px;
-  margin-bottom: 10px;
-  font-size: var(--type-note);
-  text-align: left;
-  background: rgb(var(--v-theme-surface));
-  border: 1px solid var(--v-edge);
-  border-left: 4px solid var(--v-slate);
-  border-radius: 5px;
-}
-
-.head {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  justify-content: space-between;
-}
-</style>
+<style scoped src="./beside-letter.css"></style>

@@ -39,7 +39,7 @@ useKeys('Invitation', [
 </script>
 
 <template>
-  <PlainButton v-if="data && message" class="invitation" @click="open = true">
+  <PlainButton v-if="data && message" class="beside" @click="open = true">
     <span class="head"><b>Invitation</b> {{ SAID[data.said] }} <KeyCap name="F8" /></span>
     <span v-for="one in data.clashes.slice(0, 2)" :key="one.key" class="clash">
       Clashes with {{ one.title }}, {{ day(one.begins.date)
@@ -62,29 +62,10 @@ useKeys('Invitation', [
   </ModalDialog>
 </template>
 
+<style scoped src="./beside-letter.css"></style>
 <style scoped>
-.invitation {
-  display: grid;
-  gap: 2px;
-  width: 100%;
-  padding: 8px 12px;
-  margin-bottom: 10px;
-  font-size: var(--type-note);
-  text-align: left;
-  background: rgb(var(--v-theme-surface));
-  border: 1px solid var(--v-edge);
-  border-left: 4px solid rgb(var(--v-theme-primary));
-  border-radius: 5px;
-}
-
-.head {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-
-.head :last-child {
-  margin-left: auto;
+.beside {
+  border-left-color: rgb(var(--v-theme-primary));
 }
 
 .clash {

@@ -9,10 +9,8 @@ import { counted } from '@/shared/words'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
-import WhenDialog from '@/ui/WhenDialog.vue'
 import { LinkButton } from '@/ui/kit'
-import AnswerCards from './AnswerCards.vue'
-import AskSheet from './AskSheet.vue'
+import AskDesk from './AskDesk.vue'
 import { groupsOf, leftText } from './asks'
 import { useEvening } from './queries'
 import { useDaySteps } from './steps'
@@ -80,16 +78,16 @@ useKeys('Evening look', [
           </li>
         </ul>
       </section>
-      <div v-if="current" class="desk">
-        <AskSheet :ask="current" :keystone="keystone" :left="left.length" />
-        <div>
-          <AnswerCards :cards="cards" />
-          <p class="slate keys">
-            <KeyCap name="Space" /> takes the first · <KeyCap name="ArrowRight" /> passes over ·
-            <KeyCap name="Ctrl+z" /> undoes
-          </p>
-        </div>
-      </div>
+      <AskDesk
+        v-if="current"
+        :ask="current"
+        :keystone="keystone"
+        :left="left.length"
+        :cards="cards"
+        :question="question"
+        @choose="chosen"
+        @close="ask = null"
+      />
       <section v-else class="sheet end">
         <h2>{{ isStoneDone ? 'A good day: its keystone is laid' : 'Nothing is left hanging' }}</h2>
         <p v-if="skipped.length">
@@ -100,7 +98,6 @@ useKeys('Evening look', [
         /></v-btn>
       </section>
     </template>
-    <WhenDialog :title="question" label="When" first="" @choose="chosen" @close="ask = null" />
   </div>
 </template>
 

@@ -10,10 +10,8 @@ import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import ShareRail from '@/ui/ShareRail.vue'
-import WhenDialog from '@/ui/WhenDialog.vue'
 import { ChoiceDot, LinkButton } from '@/ui/kit'
-import AnswerCards from './AnswerCards.vue'
-import AskSheet from './AskSheet.vue'
+import AskDesk from './AskDesk.vue'
 import { groupsOf, leftText } from './asks'
 import { useMorning } from './queries'
 import { useDaySteps } from './steps'
@@ -94,16 +92,16 @@ useKeys('Lay out today', [
     </ol>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
-    <div v-else-if="current" class="desk">
-      <AskSheet :ask="current" :keystone="keystone" :left="left.length" />
-      <div>
-        <AnswerCards :cards="cards" />
-        <p class="slate keys">
-          <KeyCap name="Space" /> takes the first · <KeyCap name="ArrowRight" /> passes over ·
-          <KeyCap name="Ctrl+z" /> undoes
-        </p>
-      </div>
-    </div>
+    <AskDesk
+      v-else-if="current"
+      :ask="current"
+      :keystone="keystone"
+      :left="left.length"
+      :cards="cards"
+      :question="question"
+      @choose="chosen"
+      @close="ask = null"
+    />
     <section v-else class="sheet end">
       <h2 v-if="!day">The day is laid out</h2>
       <h2 v-else-if="!day.hours">
@@ -141,7 +139,6 @@ useKeys('Lay out today', [
         >The day is laid out <KeyCap name="Enter"
       /></v-btn>
     </section>
-    <WhenDialog :title="question" label="When" first="" @choose="chosen" @close="ask = null" />
   </div>
 </template>
 

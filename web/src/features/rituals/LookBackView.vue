@@ -8,11 +8,9 @@ import { counted } from '@/shared/words'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
-import WhenDialog from '@/ui/WhenDialog.vue'
 import { LinkButton, PlainButton } from '@/ui/kit'
 import AheadRows from './AheadRows.vue'
-import AnswerCards from './AnswerCards.vue'
-import AskSheet from './AskSheet.vue'
+import AskDesk from './AskDesk.vue'
 import { leftText } from './asks'
 import NextStep from './NextStep.vue'
 import SmallPlot from './SmallPlot.vue'
@@ -103,15 +101,16 @@ useKeys('Look back', [
         <p v-else class="slate">No task was completed.</p>
       </section>
       <template v-else-if="asks">
-        <div v-if="current" class="desk">
-          <AskSheet :ask="current" :keystone="null" :left="left.length" />
-          <div>
-            <AnswerCards :cards="cards" />
-            <p class="slate keys">
-              <KeyCap name="Space" /> takes the first · <KeyCap name="Ctrl+z" /> undoes
-            </p>
-          </div>
-        </div>
+        <AskDesk
+          v-if="current"
+          :ask="current"
+          :keystone="null"
+          :left="left.length"
+          :cards="cards"
+          :question="question"
+          @choose="chosen"
+          @close="ask = null"
+        />
         <p v-else-if="skipped.length">
           {{ leftText(skipped.length) }} <LinkButton @click="again">Look at them again</LinkButton>
         </p>
@@ -158,7 +157,6 @@ useKeys('Look back', [
         <span v-if="data.ended" class="slate">You have looked back over this week.</span>
       </div>
     </template>
-    <WhenDialog :title="question" label="When" first="" @choose="chosen" @close="ask = null" />
   </div>
 </template>
 
