@@ -24,6 +24,7 @@ const { laidOut } = useDaySteps()
 const { data: agenda, tasks, laid, shown, put, pull } = useLaid(today, 1)
 const { lay } = useAgendaSteps()
 const keystone = computed(() => data.value?.keystone ?? null)
+const day = computed(() => agenda.value?.days[0])
 const asks = computed(() => data.value?.asks)
 const leave = () => void router.push({ name: 'agenda' })
 const { current, left, skipped, decided, again, cards, question, chosen, stone, ask } = useDayWalk(
@@ -33,9 +34,9 @@ const { current, left, skipped, decided, again, cards, question, chosen, stone, 
   keystone,
   'morning',
   leave,
+  () => day.value?.hours === null,
 )
 
-const day = computed(() => agenda.value?.days[0])
 const over = computed(() => (day.value ? day.value.promised - day.value.there : 0))
 const short = computed(() => (agenda.value?.short ?? []).filter(({ by }) => by === today()))
 /** What of the day can be its keystone. */

@@ -58,13 +58,18 @@ const rest = (ask: DayAsk, run: Runs): AnswerCard[] => [
 ]
 
 /** The answers in the morning. */
-export function morningCards(ask: DayAsk, keystone: string | null, run: Runs): AnswerCard[] {
+export function morningCards(
+  ask: DayAsk,
+  keystone: string | null,
+  run: Runs,
+  isDayOff = false,
+): AnswerCard[] {
   const task = ask.task
   return [
     {
       key: '1',
       text: ask.free ? `At ${ask.free}` : 'On an hour',
-      follows: ask.free ? 'the next time that is free' : 'no room is left today',
+      follows: ask.free ? 'the next time that is free' : isDayOff ? 'a day off' : 'no room is left today',
       run: run.hour,
       first: !!ask.free,
       off: !ask.free,

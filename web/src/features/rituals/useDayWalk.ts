@@ -17,6 +17,7 @@ export function useDayWalk(
   keystone: ComputedRef<string | null>,
   kind: 'morning' | 'evening' | 'week',
   leave: () => void,
+  isDayOff: () => boolean = () => false,
 ) {
   const walk = useWalk(asks, askedAt)
   const answers = useAnswers()
@@ -52,7 +53,7 @@ export function useDayWalk(
       drop: () => take(ask, () => answers.drop(ask)),
       keystone: () => ask.task && stone(ask.task.id),
     }
-    if (kind === 'morning') return morningCards(ask, keystone.value, run)
+    if (kind === 'morning') return morningCards(ask, keystone.value, run, isDayOff())
     return kind === 'evening' ? eveningCards(ask, run) : weekCards(ask, run, walk.pass)
   })
 
