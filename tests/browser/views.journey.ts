@@ -15,6 +15,12 @@ for (const [name, size, scheme] of [
       await expect(page.getByRole('listitem').first()).toBeVisible()
       await desk.expectAccessible(`${view}, ${name}`)
     }
+    for (const ritual of ['Lay out today', 'Evening look', 'Look back']) {
+      await desk.goTo('Agenda')
+      await page.getByRole('link', { name: ritual }).click()
+      await expect(page.getByRole('heading', { name: ritual })).toBeVisible()
+      await desk.expectAccessible(`${ritual}, ${name}`)
+    }
     await desk.goTo('Tasks')
     await desk.row('Cut a pane').getByRole('link').click()
     await expect(page.getByText('Broken pane in the porch')).toBeVisible()
