@@ -57,11 +57,13 @@ final readonly class HoursThere
     }
 
     /**
-     * @param array{from: string, to: string} $hours
+     * From when one begins to work on a day until one ends; 00:00 is the end of it.
+     *
+     * @param array{from: string, to: string} $hours HH:MM
      *
      * @return array{int, int} seconds since 1970
      */
-    private static function span(LocalDate $date, array $hours, \DateTimeZone $zone): array
+    public static function span(LocalDate $date, array $hours, \DateTimeZone $zone): array
     {
         $second = static fn (LocalDate $day, string $time): int => $day->at(TimeOfDay::parse($time), $zone)->getTimestamp();
 

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Agenda\Event;
 
 use ZippyTray\Core\Agenda\AgendaSettings;
-use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Agenda\HoursThere;
 use ZippyTray\Core\Time\Moment;
-use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Time\Week;
 
 /**
@@ -39,8 +38,8 @@ final readonly class FreeTimes
             if (null === $hours || $minutes <= 0) {
                 continue;
             }
-            $end = $this->second('00:00' === $hours['to'] ? $date->plusDays(1) : $date, $hours['to'], $meant->zone);
-            for ($at = $this->second($date, $hours['from'], $meant->zone); $at + 60 * $minutes <= $end; $at += self::STEP) {
+            [$begin, $end] = HoursThere::span($date, $hours, $meant->zone);
+            for ($at = $begin; $at + 60 * $minutes <= $end; $at += self::STEP) {
                 $isTaken = [] !== array_filter($taken, static fn (array $one): bool => $one[0] < $at + 60 * $minutes && $at < $one[1]);
                 if (!$isTaken && $at > $now->instant->getTimestamp()) {
                     $found[$at] = abs($at - $meant->instant->getTimestamp());
@@ -52,10 +51,5 @@ final readonly class FreeTimes
         sort($near);
 
         return array_map(static fn (int $at): Moment => new Moment(new \DateTimeImmutable('@'.$at), $meant->zone), $near);
-    }
-
-    private function second(LocalDate $date, string $time, \DateTimeZone $zone): int
-    {
-        return $date->at(TimeOfDay::parse($time), $zone)->getTimestamp();
     }
 }

@@ -126,6 +126,8 @@ final readonly class KeepEvents
                 $fields = $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key);
                 $step->touch($event);
                 $event->except($key, null);
+                // Who had been told of the series has heard of this one, too.
+                null === $telling || null === $event->toldTo() ?: $event->told($event->toldTo());
             } else {
                 $step->removed($event);
                 $this->events->remove($event);

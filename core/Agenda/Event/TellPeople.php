@@ -49,7 +49,9 @@ final readonly class TellPeople
             $out = array_map(static fn (string $email): Participant => new Participant(new Address($email)), $gone);
             $this->send($event, $telling, $step, 'Called off', $out, $this->letters->cancel($event, $owner, $out, null), 'cancel');
         }
-        $event->told(array_map(static fn (Participant $one): string => mb_strtolower($one->who->email), $others));
+        if (null !== $known || [] !== $others) {
+            $event->told(array_map(static fn (Participant $one): string => mb_strtolower($one->who->email), $others));
+        }
         if ([] !== $others) {
             $word = null === $known ? 'Invitation' : 'Changed';
             $this->send($event, $telling, $step, $word, $others, $this->letters->request($event, $owner), 'request');

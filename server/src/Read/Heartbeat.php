@@ -66,7 +66,7 @@ final readonly class Heartbeat
             'read' => $number('SELECT read FROM mail_mark WHERE account_id = ?', $account->id->text),
             // What has gone out does not change any more; that it went is in the journal, too.
             'post' => $number("SELECT TOTAL(revision) FROM outgoing WHERE account_id = ? AND state <> 'sent'", $account->id->text),
-            'clock' => $this->clocks->running($account)['id'] ?? '',
+            'clock' => $this->clocks->runningId($account),
             'settings' => $account->fingerprint(),
         ];
     }

@@ -7,8 +7,8 @@ namespace ZippyTray\Server\Read\Agenda;
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Agenda\Day\NextGap;
 use ZippyTray\Core\Agenda\Day\Why;
+use ZippyTray\Core\Agenda\HoursThere;
 use ZippyTray\Core\Agenda\LaySlots;
-use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
@@ -50,6 +50,7 @@ final readonly class DayAsks
         private ConversationRows $conversations,
         private OwedRows $owed,
         private DayPlans $plans,
+        private WeekFigures $figures,
     ) {
     }
 
@@ -96,7 +97,12 @@ final readonly class DayAsks
         $whys = array_filter(array_map(static fn (array $task): ?Why => $task['archived'] || $task['waiting'] || !self::counts($task, $laid)
             ? null
             : Why::atNight($today, self::day($task['day']), $task['over'], self::days($laid[$task['id']] ?? [])), $ahead->open));
-        $midnight = StoredNow::of($today->at(TimeOfDay::parse('00:00'), $now->zone));
+        $midnight = TimeOfDay::parse('00:00');
+        $of = [
+            'account' => $account->id->text,
+            'from' => StoredNow::of($today->at($midnight, $now->zone)),
+            'until' => StoredNow::of($today->plusDays(1)->at($midnight, $now->zone)),
+        ];
 
         return ['date' => (string) $today] + $this->plan($account, $today) + [
             'asks' => $this->inOrder($this->ofTasks($account, $whys, $laid, $ahead, $now)),
@@ -104,11 +110,11 @@ final readonly class DayAsks
                 static fn (array $columns): string => (new Row($columns))->string('id'),
                 $this->connection->fetchAllAssociative(
                     'SELECT id FROM task WHERE account_id = ? AND completed_at >= ? ORDER BY completed_at DESC, id LIMIT '.self::DONE,
-                    [$account->id->text, $midnight],
+                    [$account->id->text, $of['from']],
                 ),
             )),
-            'decided' => $this->decidedSince($account, $midnight),
-            'worked' => $this->workedSince($account, $midnight),
+            'decided' => $this->figures->decided($of),
+            'worked' => $this->figures->worked($of),
         ];
     }
 
@@ -209,10 +215,10 @@ final readonly class DayAsks
                 $taken[] = [$at, $at + 60 * $slot->minutes];
             }
         }
-        $second = static fn (LocalDate $day, string $time): int => $day->at(TimeOfDay::parse($time), $now->zone)->getTimestamp();
+        [$begin, $end] = HoursThere::span($today, $hours, $now->zone);
         $at = NextGap::of(
-            max($second($today, $hours['from']), $now->instant->getTimestamp()),
-            $second('00:00' === $hours['to'] ? $today->plusDays(1) : $today, $hours['to']),
+            max($begin, $now->instant->getTimestamp()),
+            $end,
             $taken,
             60 * $minutes,
         );
@@ -236,26 +242,6 @@ final readonly class DayAsks
         usort($asks, static fn (DayAsk $one, DayAsk $other): int => $key($one) <=> $key($other));
 
         return $asks;
-    }
-
-    private function decidedSince(Account $account, string $since): int
-    {
-        $kinds = array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->decides());
-
-        return (int) (new Row($this->connection->fetchAssociative(
-            'SELECT CAST(TOTAL(COALESCE(things, 1)) AS INTEGER) decided FROM journal_entry WHERE account_id = ? AND done_at >= ?
-                AND undone_by IS NULL AND kind IN ('.implode(', ', array_fill(0, \count($kinds), '?')).')',
-            [$account->id->text, $since, ...array_values(array_map(static fn (EntryKind $kind): string => $kind->value, $kinds))],
-        ) ?: []))->int('decided');
-    }
-
-    private function workedSince(Account $account, string $since): int
-    {
-        return (new Row($this->connection->fetchAssociative(
-            "SELECT CAST(TOTAL(CAST(strftime('%s', ends) AS INTEGER) - CAST(strftime('%s', begins) AS INTEGER)) AS INTEGER) worked
-             FROM stretch WHERE account_id = ? AND begins >= ? AND ends IS NOT NULL",
-            [$account->id->text, $since],
-        ) ?: []))->int('worked');
     }
 
     private static function day(string $date): ?LocalDate

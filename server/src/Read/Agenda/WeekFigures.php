@@ -11,6 +11,7 @@ use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Task\Clocks;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
 
@@ -30,8 +31,6 @@ final readonly class WeekFigures
     private const ENTRIES = 'FROM journal_entry e WHERE e.account_id = :account AND e.done_at >= :from AND e.done_at < :until
         AND e.undone_by IS NULL AND e.kind IN (:kinds)';
 
-    private const LASTED = "(CAST(strftime('%s', s.ends) AS INTEGER) - CAST(strftime('%s', s.begins) AS INTEGER))";
-
     public function __construct(private Connection $connection)
     {
     }
@@ -45,27 +44,24 @@ final readonly class WeekFigures
             'from' => StoredNow::of($week->at($midnight, $account->timeZone())),
             'until' => StoredNow::of($week->plusDays(7)->at($midnight, $account->timeZone())),
         ];
-        $deciding = array_values(array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->decides()));
-        $things = 'SELECT CAST(TOTAL(COALESCE(e.things, 1)) AS INTEGER) n '.self::ENTRIES;
         $touched = $this->row('SELECT COUNT(*) n, CAST(TOTAL((SELECT COUNT(*) FROM conversation_touch x WHERE x.conversation_id = d.id))
             AS INTEGER) touches FROM (SELECT DISTINCT t.object_id id FROM (SELECT e.id '.self::ENTRIES.") e
-            CROSS JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation') d", $of, $deciding);
-        $tasks = $this->row('SELECT CAST(TOTAL(t.estimate) AS INTEGER) estimated, CAST(TOTAL((SELECT TOTAL('.self::LASTED.') FROM stretch s
-            WHERE s.task_id = t.id AND s.ends IS NOT NULL)) AS INTEGER) took FROM task t WHERE t.account_id = :account
+            CROSS JOIN journal_touch t ON t.entry_id = e.id AND t.kind = 'conversation') d", $of, self::deciding());
+        $tasks = $this->row('SELECT CAST(TOTAL(t.estimate) AS INTEGER) estimated, CAST(TOTAL((SELECT TOTAL('.Clocks::SECONDS.')
+            FROM stretch s WHERE s.task_id = t.id AND s.ends IS NOT NULL)) AS INTEGER) took FROM task t WHERE t.account_id = :account
             AND t.completed_at >= :from AND t.completed_at < :until AND t.estimate > 0
             AND EXISTS (SELECT 1 FROM stretch s WHERE s.task_id = t.id AND s.ends IS NOT NULL)', $of);
 
         return new Figures(
-            $this->row($things, $of, $deciding)->int('n'),
+            $this->decided($of),
             $touched->int('touches'),
             $touched->int('n'),
             array_sum(array_column($this->clearings($of), 'seconds')),
-            $this->row($things, $of, self::PUT_OFFS)->int('n'),
-            $this->row($things, $of, [EntryKind::CompleteTask])->int('n'),
+            $this->things($of, self::PUT_OFFS),
+            $this->things($of, [EntryKind::CompleteTask]),
             $tasks->int('estimated'),
             $tasks->int('took'),
-            $this->row('SELECT CAST(TOTAL('.self::LASTED.') AS INTEGER) n FROM stretch s WHERE s.account_id = :account AND s.begins >= :from
-                AND s.begins < :until AND s.ends IS NOT NULL', $of)->int('n'),
+            $this->worked($of),
         );
     }
 
@@ -115,6 +111,27 @@ final readonly class WeekFigures
     }
 
     /**
+     * Conversations, as often as they were.
+     *
+     * @param array<string, string> $of account, and from which instant until which
+     */
+    public function decided(array $of): int
+    {
+        return $this->things($of, self::deciding());
+    }
+
+    /**
+     * Seconds by the clock.
+     *
+     * @param array<string, string> $of likewise
+     */
+    public function worked(array $of): int
+    {
+        return $this->row('SELECT CAST(TOTAL('.Clocks::SECONDS.') AS INTEGER) n FROM stretch s WHERE s.account_id = :account
+            AND s.begins >= :from AND s.begins < :until AND s.ends IS NOT NULL', $of)->int('n');
+    }
+
+    /**
      * From the beginning of each clearing until the last decision in it.
      *
      * @param array<string, string> $of account, and from which instant until which
@@ -138,6 +155,21 @@ final readonly class WeekFigures
         }
 
         return $clearings;
+    }
+
+    /** @return list<EntryKind> */
+    private static function deciding(): array
+    {
+        return array_values(array_filter(EntryKind::cases(), static fn (EntryKind $kind): bool => $kind->decides()));
+    }
+
+    /**
+     * @param array<string, string> $of
+     * @param list<EntryKind>       $kinds
+     */
+    private function things(array $of, array $kinds): int
+    {
+        return $this->row('SELECT CAST(TOTAL(COALESCE(e.things, 1)) AS INTEGER) n '.self::ENTRIES, $of, $kinds)->int('n');
     }
 
     /**

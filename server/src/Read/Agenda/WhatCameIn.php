@@ -11,6 +11,7 @@ use ZippyTray\Core\Agenda\ShareKeptFree;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Read\Task\Clocks;
 use ZippyTray\Server\Store\Row;
 use ZippyTray\Server\Store\StoredNow;
 
@@ -84,10 +85,11 @@ final readonly class WhatCameIn
      */
     private function unplanned(array $of, \DateTimeZone $zone): array
     {
+        $seconds = Clocks::SECONDS;
         $minutes = [];
         foreach ($this->connection->iterateAssociative(
-            "SELECT t.created_at, t.completed_at, t.estimate, (SELECT SUM(CAST(strftime('%s', s.ends) AS INTEGER)
-                - CAST(strftime('%s', s.begins) AS INTEGER)) FROM stretch s WHERE s.task_id = t.id AND s.ends IS NOT NULL) took
+            "SELECT t.created_at, t.completed_at, t.estimate, (SELECT SUM({$seconds})
+                FROM stretch s WHERE s.task_id = t.id AND s.ends IS NOT NULL) took
              FROM task t WHERE t.account_id = :account AND t.completed_at >= :from AND t.completed_at < :until",
             $of,
         ) as $columns) {

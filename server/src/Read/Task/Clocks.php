@@ -30,10 +30,19 @@ final readonly class Clocks
 
     private const BACK = 2000;
 
-    private const SECONDS = "(CAST(strftime('%s', s.ends) AS INTEGER) - CAST(strftime('%s', s.begins) AS INTEGER))";
+    /** How long it has lasted, for a query of a stretch s that has ended. */
+    public const SECONDS = "(CAST(strftime('%s', s.ends) AS INTEGER) - CAST(strftime('%s', s.begins) AS INTEGER))";
 
     public function __construct(private Connection $connection, private ClockInterface $clock)
     {
+    }
+
+    /** Of the stretch whose clock runs; empty when none does. */
+    public function runningId(Account $account): string
+    {
+        $id = $this->connection->fetchOne('SELECT id FROM stretch WHERE account_id = ? AND ends IS NULL', [$account->id->text]);
+
+        return \is_string($id) ? $id : '';
     }
 
     /** @return Running|null before: seconds of earlier stretches */

@@ -77,6 +77,7 @@ final class TellPeopleTest extends TestCase
         $world->events->drop(World::account(), new EntryId('b'), new EventId('e'), null, self::telling($world));
         $world->events->make(World::account(), new EntryId('c'), new EventId('f'), self::fields(['wren']), null, self::telling($world));
         self::assertSame([], self::letters($world), 'Nobody writes to themselves.');
+        self::assertNull($world->memory->events['f']->toldTo());
     }
 
     public function testOneOfASeriesIsCalledOff(): void
@@ -87,7 +88,7 @@ final class TellPeopleTest extends TestCase
         $key = $world->memory->events['e']->between(LocalDate::parse('2026-12-06'), LocalDate::parse('2026-12-06'), World::zone())[0]->key;
         $world->events->drop(World::account(), new EntryId('b'), new EventId('e'), $key, self::telling($world));
         self::assertSame(['ilse', 'Called off: Roof', 'cancel '.$key], self::letters($world)[1]);
-        self::assertArrayHasKey('e', $world->memory->events);
+        self::assertFalse($world->memory->events['e']->isNews(), 'They have heard of it.');
     }
 
     /** @param list<string> $names */

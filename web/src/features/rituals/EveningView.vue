@@ -32,6 +32,10 @@ const { current, left, skipped, again, cards, question, chosen, ask } = useDayWa
   leave,
 )
 const isStoneDone = computed(() => data.value?.done.some(({ id }) => id === keystone.value) === true)
+const closing = computed(() => {
+  if (isStoneDone.value) return 'A good day: its keystone is laid'
+  return skipped.value.length ? 'That was today' : 'Nothing is left hanging'
+})
 const figures = computed(() =>
   data.value
     ? [
@@ -89,7 +93,7 @@ useKeys('Evening look', [
         @close="ask = null"
       />
       <section v-else class="sheet end">
-        <h2>{{ isStoneDone ? 'A good day: its keystone is laid' : 'Nothing is left hanging' }}</h2>
+        <h2>{{ closing }}</h2>
         <p v-if="skipped.length">
           {{ leftText(skipped.length) }} <LinkButton @click="again">Look at them again</LinkButton>
         </p>
