@@ -22,6 +22,7 @@ use ZippyTray\Core\Stamp\StampStep;
  *     at: string, title: string, begins: string, minutes?: int, days?: int, repeat?: string, place?: string,
  *     people?: list<array{name: string, email: string}>
  * }
+ * @phpstan-type TheirEvent array{title: string, begins: string, minutes?: int, days?: int, repeat?: string, place?: string}
  * @phpstan-type SlotStep array{at: string, task: string, when: string, minutes: int}
  * @phpstan-type WorkStep array{at: string, task: string, minutes: int}
  */
@@ -35,7 +36,8 @@ final readonly class Scenario
      *     orders: list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}>,
      *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
      *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
-     *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>
+     *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>,
+     *     calendars: list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}>
      * }
      */
     private array $data;
@@ -50,7 +52,8 @@ final readonly class Scenario
          *     orders: list<array{name: string, on?: bool, condition: array<string, mixed>, steps: list<StepState>}>,
          *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
          *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
-         *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>
+         *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>,
+         *     calendars: list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}>
          * } $data
          */
         $data = Yaml::parseFile($file);
@@ -108,6 +111,12 @@ final readonly class Scenario
     public function events(): array
     {
         return $this->data['events'];
+    }
+
+    /** @return list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}> of others */
+    public function calendars(): array
+    {
+        return $this->data['calendars'];
     }
 
     /** @return list<SlotStep> */

@@ -94,6 +94,7 @@ final readonly class SeedDemo
         private ObeyMailIn $mailIn,
         private KeepLabels $keepLabels,
         private PutLabels $putLabels,
+        private SeedCalendars $calendars,
         private Rings $rings,
         private ProgramClock $clock,
         private Connection $connection,
@@ -153,6 +154,7 @@ final readonly class SeedDemo
             ($this->arrive)($account->recipient($now), $letter);
         }
         ($this->mailIn)(static fn (): bool => false);
+        ($this->calendars)($account, $dates, $now);
         foreach ($this->scenario->labels() as $name => ['on' => $subjects]) {
             ($this->putLabels)(
                 $account->id,

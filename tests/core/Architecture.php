@@ -55,7 +55,7 @@ final class Architecture
         'Store' => ['Clock', 'Account'],
         'Read' => ['Clock', 'Account', 'Store'],
         'Books' => ['Store'],
-        'Calendar' => ['Account'],
+        'Calendar' => ['Account', 'Store'],
         'Mailroom' => ['Account', 'Store'],
         'Work' => ['Account', 'Store', 'Read', 'Calendar', 'Mailroom'],
         'Http' => ['Clock', 'People', 'Account', 'Store', 'Read', 'Calendar', 'Mailroom'],

@@ -12,7 +12,9 @@ use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Person\Person;
+use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\LocalDate;
+use ZippyTray\Core\Time\Recurrence\Recur;
 use ZippyTray\Core\Time\Reminder;
 
 /**
@@ -51,6 +53,9 @@ final class Event implements Journaled
 
     private ?EventFields $fields = null;
 
+    /** Of whom the calendar is that it is read from; null: it is the person's own. */
+    private ?string $calendar = null;
+
     /** @param EmailId|null $source the message that it was made from */
     public function __construct(
         public readonly EventId $id,
@@ -72,12 +77,16 @@ final class Event implements Journaled
         ]);
     }
 
-    /** @param array<string, mixed> $state what state() gave */
-    public static function revived(EventId $id, AccountId $accountId, array $state): self
+    /**
+     * @param array<string, mixed> $state    what state() gave
+     * @param string|null          $calendar the name of the calendar of others that it is read from
+     */
+    public static function revived(EventId $id, AccountId $accountId, array $state, ?string $calendar = null): self
     {
         /** @var EventState $state */
         $event = new self($id, $accountId, EventFields::fromState($state['fields']));
         $event->restore($state);
+        $event->calendar = $calendar;
 
         return $event;
     }
@@ -119,6 +128,18 @@ final class Event implements Journaled
     public function source(): ?EmailId
     {
         return null === $this->state['source'] ? null : new EmailId($this->state['source']);
+    }
+
+    /** The name of the calendar of others that it is read from, where it cannot be changed; null: it is the person's own. */
+    public function calendar(): ?string
+    {
+        return $this->calendar;
+    }
+
+    /** @return array{string, string|null} first and last day, seen from UTC with a day to spare; without a last one it has no end */
+    public function days(): array
+    {
+        return [$this->day, $this->lastDay];
     }
 
     public function isRepeating(): bool
@@ -175,6 +196,33 @@ final class Event implements Journaled
             [$state['exceptions'], $state['more']] = $this->shifted($before->time, $fields->time);
         }
         $this->restore('' === $fields->repeat && [] === $state['more'] ? ['exceptions' => []] + $state : $state);
+    }
+
+    /**
+     * What is said of one of the series, as it is then said of all of it: that begins later by as much as this one does. Where one of it
+     * is on the new day already, the days stay, and only the hour is another.
+     *
+     * @param EventFields $fields with the repeat of the series, or another one
+     *
+     * @throws NotFound when there is no such one
+     * @throws Refused  when the days on which they come cannot be moved along
+     */
+    public function asAll(string $key, EventFields $fields): EventFields
+    {
+        $one = $this->occurrence($key) ?? throw new NotFound('occurrence', $key);
+        $series = $this->fields();
+        if ($one->time->state() === $fields->time->state()) {
+            return $fields->at($series->time);
+        }
+        $date = $fields->time->begins->date;
+        $isOneThere = [] !== array_filter(
+            $this->between($date, $date, $series->time->begins->zone ?? new \DateTimeZone('UTC')),
+            static fn (Occurrence $other): bool => !$other->isTold(),
+        );
+        $days = $isOneThere ? 0 : $one->time->begins->date->daysUntil($date);
+        $repeat = $fields->repeat === $series->repeat ? Recur::moved($series->repeat, $days) : $fields->repeat;
+
+        return $fields->at($fields->time->on($series->time->begins->date->plusDays($days)), $repeat);
     }
 
     /**
@@ -387,9 +435,9 @@ final class Event implements Journaled
         } else {
             $early = $from->plusDays(-2 - max($time->days, intdiv($time->minutes, 1440)));
             $late = $until->plusDays(2);
-            foreach ($recur->dates($time->begins->date, $early) as $date) {
+            foreach ($recur->dates($time->begins->date, $early, $late) as $date) {
                 $one = $time->on($date);
-                if ($late->isBefore($date) || (null !== $recur->end && null !== $one->start() && $one->start()->instant > $recur->end)) {
+                if (null !== $recur->end && null !== $one->start() && $one->start()->instant > $recur->end) {
                     break;
                 }
                 yield $one;

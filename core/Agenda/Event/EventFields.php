@@ -118,14 +118,15 @@ final readonly class EventFields
         return new self($this->title, $time, $this->place, $this->notes, '', [], $this->reminders, $this->isBusy);
     }
 
-    public function at(EventTime $time): self
+    /** @param string|null $repeat null: as it is */
+    public function at(EventTime $time, ?string $repeat = null): self
     {
         return new self(
             $this->title,
             $time,
             $this->place,
             $this->notes,
-            $this->repeat,
+            $repeat ?? $this->repeat,
             $this->participants,
             $this->reminders,
             $this->isBusy,

@@ -9,8 +9,11 @@ namespace ZippyTray\Core\Agenda\Event;
  */
 final readonly class EventMove
 {
-    /** @param string|null $key which one of a series (see EventTime::key()); null: the event, or the whole series */
-    public function __construct(public EventId $id, public ?string $key, public EventTime $time)
+    /**
+     * @param string|null $key which one of a series (see EventTime::key()); null: the event, or the whole series
+     * @param bool        $all whether all of the series go along with that one
+     */
+    public function __construct(public EventId $id, public ?string $key, public EventTime $time, public bool $all = false)
     {
     }
 }

@@ -56,6 +56,7 @@ final readonly class KeepEvents
     /**
      * @param string|null  $key     which one of a series is meant (see EventTime::key()); null: all of it
      * @param Telling|null $telling null: nobody is told
+     * @param bool         $all     whether what is said of that one is said of all of its series (see Event::asAll())
      *
      * @throws NotFound
      * @throws Refused  when somebody else asks to it: they say when and where it is
@@ -67,6 +68,7 @@ final readonly class KeepEvents
         EventFields $fields,
         ?string $key = null,
         ?Telling $telling = null,
+        bool $all = false,
     ): Entry {
         return $this->journal->write($accountId, $entryId, EntryKind::EditEvent, function (Step $step) use (
             $accountId,
@@ -74,10 +76,11 @@ final readonly class KeepEvents
             $fields,
             $key,
             $telling,
+            $all,
         ): void {
             $event = $this->events->get($accountId, $id);
             $step->touch($event);
-            $this->told($event, $fields, $key);
+            $this->told($event, $fields, $key, $all);
             null === $telling ?: $this->tell->ask($event, $telling, $step);
             $step->say($fields->title, self::text($fields).self::toldText($event, $telling));
         });
@@ -98,7 +101,7 @@ final readonly class KeepEvents
                 $fields = null === $move->key
                     ? $event->fields()
                     : $event->occurrence($move->key)?->fields() ?? throw new NotFound('occurrence', $move->key);
-                $this->told($event, $fields->at($move->time), $move->key);
+                $this->told($event, $fields->at($move->time, $move->all ? $event->fields()->repeat : null), $move->key, $move->all);
                 $step->say($event->title(), $move->time->text());
             }
         });
@@ -189,8 +192,11 @@ final readonly class KeepEvents
         return [$entry, $known];
     }
 
-    private function told(Event $event, EventFields $fields, ?string $key): void
+    private function told(Event $event, EventFields $fields, ?string $key, bool $all = false): void
     {
+        if ($all && null !== $key && $event->isRepeating()) {
+            [$fields, $key] = [$event->asAll($key, $fields), null];
+        }
         $isOneOfMany = null !== $key && $event->isRepeating();
         $before = $isOneOfMany ? $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key) : $event->fields();
         if (null !== $event->organiser() && $fields->matters($before)) {

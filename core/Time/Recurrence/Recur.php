@@ -110,19 +110,24 @@ final readonly class Recur
      *
      * @param LocalDate      $start its first day, which is one of it whatever the rule says (RFC 5545, 3.8.5.3)
      * @param LocalDate|null $from  days before it are left out
+     * @param LocalDate|null $until days after it are left out, and not looked for
      *
      * @return iterable<LocalDate>
      */
-    public function dates(LocalDate $start, ?LocalDate $from = null): iterable
+    public function dates(LocalDate $start, ?LocalDate $from = null, ?LocalDate $until = null): iterable
     {
         $from ??= $start;
+        if (true === $until?->isBefore($start)) {
+            return;
+        }
+        $until = null === $until || true === $this->until?->isBefore($until) ? $this->until : $until;
         if (!$start->isBefore($from)) {
             yield $start;
         }
         $number = 1;
         $skip = null === $this->count && $start->isBefore($from) ? $from : $start;
-        foreach ($this->unlimited($start, $skip) as $date) {
-            if ((null !== $this->until && $this->until->isBefore($date)) || (null !== $this->count && ++$number > $this->count)) {
+        foreach ($this->unlimited($start, $skip, $until) as $date) {
+            if (true === $until?->isBefore($date) || (null !== $this->count && ++$number > $this->count)) {
                 return;
             }
             if (!$date->isBefore($from)) {
@@ -131,8 +136,36 @@ final readonly class Recur
         }
     }
 
-    /** @return iterable<LocalDate> that fit and come after $start, from $from on */
-    private function unlimited(LocalDate $start, LocalDate $from): iterable
+    /**
+     * The same rule for a series that begins so many days later (or earlier): its days of the week, and its end, go along.
+     *
+     * @param string $rule one that parse() takes
+     *
+     * @throws Refused when it names days that do not go along: of a month, of a year, or the third Monday
+     */
+    public static function moved(string $rule, int $days): string
+    {
+        $parts = [];
+        foreach (0 === $days ? [] : explode(';', strtoupper($rule)) as $part) {
+            [$name, $value] = explode('=', $part, 2) + [1 => ''];
+            $parts[] = match (true) {
+                'BYDAY' === $name && 1 === preg_match('/^[A-Z,]+$/', $value) => 'BYDAY='.implode(',', array_map(
+                    static fn (string $day): string => NthDay::CODES[((int) array_search($day, NthDay::CODES, true) + $days % 7 + 6) % 7 + 1],
+                    explode(',', $value),
+                )),
+                'UNTIL' === $name => 'UNTIL='.str_replace('-', '', (string) LocalDate::parse(
+                    substr($value, 0, 4).'-'.substr($value, 4, 2).'-'.substr($value, 6, 2),
+                )->plusDays($days)),
+                \in_array($name, ['FREQ', 'INTERVAL', 'COUNT', 'WKST', 'BYHOUR', 'BYMINUTE', 'BYSECOND'], true) => $part,
+                default => throw new Refused('All of them come on days of their own: write anew when they come again.', 'repeat'),
+            };
+        }
+
+        return [] === $parts ? $rule : implode(';', $parts);
+    }
+
+    /** @return iterable<LocalDate> that fit and come after $start, from $from on; of the period of $until some may come after it */
+    private function unlimited(LocalDate $start, LocalDate $from, ?LocalDate $until): iterable
     {
         $rule = $this->completed($start);
         $length = match ($this->frequency) {
@@ -143,10 +176,11 @@ final readonly class Recur
         };
         $step = max(0, intdiv(max(0, $start->daysUntil($from)), $this->interval * $length) - 1);
         for ($looked = 0; $looked < self::IN_VAIN; ++$step) {
-            $days = $rule->period($start, $step * $this->interval);
-            if (null === $days) {
+            $first = $rule->begin($start, $step * $this->interval);
+            if (null === $first || true === $until?->isBefore($first)) {
                 return;
             }
+            $days = $rule->period($first);
             $looked += 1 + \count($days);
             $found = $rule->picked(array_values(array_filter($days, $rule->fits(...))));
             foreach ($found as $date) {
@@ -188,8 +222,8 @@ final readonly class Recur
         );
     }
 
-    /** @return list<LocalDate>|null the days of a period, those left out that cannot fit; null beyond the calendar */
-    private function period(LocalDate $start, int $steps): ?array
+    /** The first day of a period; null beyond the calendar. */
+    private function begin(LocalDate $start, int $steps): ?LocalDate
     {
         $years = match ($this->frequency) {
             Frequency::Daily => intdiv($steps, 365),
@@ -200,20 +234,27 @@ final readonly class Recur
         if ($start->year() + $years >= 9998) {
             return null;
         }
-        if (Frequency::Yearly === $this->frequency && [] !== $this->weeks) {
-            $first = $this->firstWeek($start->year() + $steps);
-
-            return self::run($first, $first->daysUntil($this->firstWeek($start->year() + $steps + 1)));
-        }
 
         return match ($this->frequency) {
-            Frequency::Daily => [$start->plusDays($steps)],
-            Frequency::Weekly => self::run((new Week($this->weekStart))->startOf($start)->plusDays(7 * $steps), 7),
-            Frequency::Monthly => $this->month($start->plusDays(1 - $start->day())->plusMonths($steps)),
-            Frequency::Yearly => array_merge(...array_map(
-                fn (int $month): array => $this->month(LocalDate::on($start->year() + $steps, $month, 1) ?? $start),
-                range(1, 12),
-            )),
+            Frequency::Daily => $start->plusDays($steps),
+            Frequency::Weekly => (new Week($this->weekStart))->startOf($start)->plusDays(7 * $steps),
+            Frequency::Monthly => $start->plusDays(1 - $start->day())->plusMonths($steps),
+            Frequency::Yearly => [] === $this->weeks
+                ? LocalDate::on($start->year() + $steps, 1, 1)
+                : $this->firstWeek($start->year() + $steps),
+        };
+    }
+
+    /** @return list<LocalDate> the days of a period, those left out that cannot fit */
+    private function period(LocalDate $first): array
+    {
+        return match ($this->frequency) {
+            Frequency::Daily => [$first],
+            Frequency::Weekly => self::run($first, 7),
+            Frequency::Monthly => $this->month($first),
+            Frequency::Yearly => [] === $this->weeks
+                ? array_merge(...array_map(fn (int $months): array => $this->month($first->plusMonths($months)), range(0, 11)))
+                : self::run($first, $first->daysUntil($this->firstWeek($first->plusDays(3)->year() + 1))),
         };
     }
 

@@ -40,8 +40,8 @@ final readonly class ReadCalendar
         }
         $events = $todos = $left = [];
         $name = $method = '';
-        preg_match_all('/BEGIN:VCALENDAR.*?(?:\nEND:VCALENDAR|\z)/is', mb_scrub($bytes), $matches);
-        foreach ($matches[0] as $text) {
+        // Not by one expression for all of it: what is long would be more than it looks through, and be nothing.
+        foreach (preg_split('/^(?=BEGIN:VCALENDAR)/mi', ltrim(mb_scrub($bytes), "\xEF\xBB\xBF \t\r\n"), flags: \PREG_SPLIT_NO_EMPTY) ?: [] as $text) {
             try {
                 $calendar = Reader::read($text, Reader::OPTION_FORGIVING | Reader::OPTION_IGNORE_INVALID_LINES);
             } catch (\Throwable $problem) {

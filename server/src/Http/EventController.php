@@ -83,9 +83,10 @@ final readonly class EventController
             $account->id,
             new EntryId($change->entry),
             new EventId($id),
-            $change->fields->read($this->speaker($account), $this->before($account, $id, $change->key)),
+            $change->fields->read($this->speaker($account), $this->before($account, $id, $change->key, $change->all)),
             $change->key,
             $this->telling($account, $change->tell),
+            $change->all,
         ));
     }
 
@@ -97,6 +98,7 @@ final readonly class EventController
                 new EventId($move->id),
                 $move->key,
                 $move->when->read($this->speaker($account), $this->before($account, $move->id, $move->key)->time)[0],
+                $move->all,
             ),
             $moves->moves,
         )));
@@ -133,12 +135,20 @@ final readonly class EventController
         ));
     }
 
-    /** @throws NotFound */
-    private function before(Account $account, string $id, ?string $key): EventFields
+    /**
+     * @param bool $all whether its series is meant, as it is on that day
+     *
+     * @throws NotFound
+     */
+    private function before(Account $account, string $id, ?string $key, bool $all = false): EventFields
     {
         $event = $this->events->get($account->id, new EventId($id));
+        if (null === $key) {
+            return $event->fields();
+        }
+        $one = $event->occurrence($key) ?? throw new NotFound('occurrence', $key);
 
-        return null === $key ? $event->fields() : $event->occurrence($key)?->fields() ?? throw new NotFound('occurrence', $key);
+        return $all ? $event->fields()->at($one->time) : $one->fields();
     }
 
     /** @throws Refused when no mail goes out */

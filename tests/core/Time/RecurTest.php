@@ -90,6 +90,25 @@ final class RecurTest extends TestCase
         }
     }
 
+    /** Ending earlier gives the same as leaving out what comes after; where nothing comes, it is not looked for. */
+    #[DataProvider('series')]
+    public function testEndingEarlierLeavesNothingOut(string $rule, string $start): void
+    {
+        $recur = Recur::parse($rule, new \DateTimeZone('UTC'));
+        $first = LocalDate::parse($start);
+        $all = self::some($recur->dates($first), 60);
+        foreach ([-1, 0, 1, 6, 31, 365, 400, 1000] as $days) {
+            $until = (string) $first->plusDays($days);
+            self::assertSame(
+                array_values(array_filter($all, static fn (string $date): bool => $date <= $until)),
+                array_values(array_filter(
+                    self::some($recur->dates($first, null, $first->plusDays($days)), 60),
+                    static fn (string $date): bool => $date <= end($all),
+                )),
+            );
+        }
+    }
+
     /** What can be said in words is the same rule. */
     public function testWhatWhenPhrasesSayIsTheSame(): void
     {

@@ -335,6 +335,17 @@ final class ReadCalendarTest extends TestCase
         return $state;
     }
 
+    public function testALargeFileIsReadToItsEnd(): void
+    {
+        $notes = str_repeat('a word ', 100);
+        $event = static fn (int $number): string => "BEGIN:VEVENT\r\nUID:{$number}\r\nSUMMARY:Number {$number}\r\n"
+            ."DTSTART:20261127T140000Z\r\nDESCRIPTION:{$notes}\r\nEND:VEVENT\r\n";
+        $bytes = self::calendar(implode('', array_map($event, range(1, 3000))));
+        self::assertGreaterThan(2_000_000, \strlen($bytes));
+        self::assertCount(3000, self::read($bytes)->events);
+        self::assertCount(3001, self::read("\xEF\xBB\xBF\n".$bytes.self::calendar($event(3001)))->events, 'And one behind it.');
+    }
+
     private static function calendar(string $inner): string
     {
         return "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Somebody//Else//EN\r\n"

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Read\Agenda;
 
+use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Event\Events;
 use ZippyTray\Core\Agenda\Event\Occurrence;
@@ -25,7 +26,7 @@ use ZippyTray\Server\Account\Account;
  */
 final readonly class EventSheets
 {
-    public function __construct(private Events $events, private Messages $messages)
+    public function __construct(private Events $events, private SubscribedEvents $subscribed, private Messages $messages)
     {
     }
 
@@ -44,7 +45,7 @@ final readonly class EventSheets
      */
     public function of(Account $account, EventId $id, ?string $key): array
     {
-        $event = $this->events->get($account->id, $id);
+        $event = $this->event($account, $id);
         $one = null === $key
             ? new Occurrence($event, $event->fields()->time->key(), $event->fields()->time)
             : $event->occurrence($key) ?? throw new NotFound('occurrence', $key);
@@ -81,6 +82,16 @@ final readonly class EventSheets
         $one = array_values($near)[0] ?? new Occurrence($event, $event->fields()->time->key(), $event->fields()->time);
 
         return EventView::of($one, $account->person(), $account->timeZone());
+    }
+
+    /** @throws NotFound */
+    private function event(Account $account, EventId $id): Event
+    {
+        try {
+            return $this->events->get($account->id, $id);
+        } catch (NotFound) {
+            return $this->subscribed->get($account, $id);
+        }
     }
 
     /** @param list<string> $more */

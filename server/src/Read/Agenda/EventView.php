@@ -31,6 +31,8 @@ final readonly class EventView
      * @param string|null                             $source    the message that it was made from
      * @param bool                                    $asked     whether those who take part were told of it by mail
      * @param bool                                    $news      whether it has changed since those who take part were told of it
+     * @param string|null                             $calendar  the name of the calendar of others that it is in, where it cannot be
+     *                                                           changed; null: the person's own
      */
     public function __construct(
         public string $id,
@@ -50,6 +52,7 @@ final readonly class EventView
         public ?string $source,
         public bool $asked,
         public bool $news,
+        public ?string $calendar,
     ) {
     }
 
@@ -80,6 +83,7 @@ final readonly class EventView
             $one->event->source()?->text,
             null !== $one->event->toldTo(),
             $one->event->isNews(),
+            $one->event->calendar(),
         );
     }
 

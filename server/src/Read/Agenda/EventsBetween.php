@@ -6,8 +6,6 @@ namespace ZippyTray\Server\Read\Agenda;
 
 use Doctrine\DBAL\Connection;
 use Psr\Log\LoggerInterface;
-use ZippyTray\Core\Agenda\Event\Event;
-use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Event\EventTime;
 use ZippyTray\Core\Agenda\Event\Occurrence;
 use ZippyTray\Core\Time\LocalDate;
@@ -15,7 +13,7 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\Row;
 
 /**
- * What takes place between two days.
+ * What takes place between two days, also in calendars of others that are shown.
  */
 final readonly class EventsBetween
 {
@@ -29,11 +27,17 @@ final readonly class EventsBetween
         $found = [];
         $zone = $account->timeZone();
         foreach ($this->connection->iterateAssociative(
-            'SELECT id, state FROM event WHERE account_id = :account AND repeats = 0 AND day BETWEEN :earliest AND :until
-                AND last_day >= :from
+            'SELECT id, state, NULL AS calendar, 1 AS busy FROM event
+             WHERE account_id = :account AND repeats = 0 AND day BETWEEN :earliest AND :until AND last_day >= :from
              UNION ALL
-             SELECT id, state FROM event WHERE account_id = :account AND repeats = 1 AND day <= :until
-                AND (last_day IS NULL OR last_day >= :from)',
+             SELECT id, state, NULL, 1 FROM event
+             WHERE account_id = :account AND repeats = 1 AND day <= :until AND (last_day IS NULL OR last_day >= :from)
+             UNION ALL
+             SELECT e.id, e.state, s.name, s.busy FROM subscribed_event e CROSS JOIN subscription s ON s.id = e.subscription_id
+             WHERE e.account_id = :account AND e.repeats = 0 AND e.day BETWEEN :earliest AND :until AND e.last_day >= :from
+             UNION ALL
+             SELECT e.id, e.state, s.name, s.busy FROM subscribed_event e CROSS JOIN subscription s ON s.id = e.subscription_id
+             WHERE e.account_id = :account AND e.repeats = 1 AND e.day <= :until AND (e.last_day IS NULL OR e.last_day >= :from)',
             [
                 'account' => $account->id,
                 'earliest' => (string) $from->plusDays(-EventTime::LONGEST - 3),
@@ -43,9 +47,7 @@ final readonly class EventsBetween
         ) as $columns) {
             $row = new Row($columns);
             try {
-                /** @var array<string, mixed> $state */
-                $state = json_decode($row->string('state'), true, flags: \JSON_THROW_ON_ERROR);
-                array_push($found, ...Event::revived(new EventId($row->string('id')), $account->id, $state)->between($from, $until, $zone));
+                array_push($found, ...SubscribedEvents::revived($account, $row)->between($from, $until, $zone));
             } catch (\Throwable $problem) {
                 $this->logger->error('An event cannot be shown.', ['event' => $row->string('id'), 'exception' => $problem]);
             }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Core\Agenda\Event;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Event\EventFields;
 use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Event\EventMove;
 use ZippyTray\Core\Agenda\Event\EventTime;
+use ZippyTray\Core\Agenda\Event\Occurrence;
 use ZippyTray\Core\Agenda\Event\ToldEvent;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\Address;
@@ -74,6 +76,97 @@ final class KeepEventsTest extends TestCase
             $world->undo($entry);
             self::assertSame($states[$number], $world->state());
         }
+    }
+
+    /**
+     * The series begins on Friday 27 November at 14:00; what is said is said of one of it, and meant of all.
+     *
+     * @return iterable<string, array{string, string, string, string, list<string>|null, string}> rule, which one, its new day and hour, the
+     *                                                                                            next days, and the rule then
+     */
+    public static function movesOfAll(): iterable
+    {
+        $fridays = ['27 15:30', '04 15:30', '11 15:30'];
+        yield 'another hour, said of the first' => ['FREQ=WEEKLY', '2026-11-27', '2026-11-27', '15:30', $fridays, 'FREQ=WEEKLY'];
+        yield 'said of a later one' => ['FREQ=WEEKLY', '2026-12-11', '2026-12-11', '15:30', $fridays, 'FREQ=WEEKLY'];
+        yield 'another day' => ['FREQ=WEEKLY', '2026-12-04', '2026-12-01', '14:00', ['24 14:00', '01 14:00', '08 14:00'], 'FREQ=WEEKLY'];
+        yield 'another day, by name' => [
+            'FREQ=WEEKLY;BYDAY=FR', '2026-12-04', '2026-12-05', '14:00', ['28 14:00', '05 14:00', '12 14:00'], 'FREQ=WEEKLY;BYDAY=SA',
+        ];
+        yield 'over the end of the week' => [
+            'FREQ=WEEKLY;BYDAY=FR', '2026-12-04', '2026-12-07', '14:00', ['30 14:00', '07 14:00', '14 14:00'], 'FREQ=WEEKLY;BYDAY=MO',
+        ];
+        yield 'two days of the week' => [
+            'FREQ=WEEKLY;BYDAY=TU,FR', '2026-12-04', '2026-12-05', '14:00', ['28 14:00', '02 14:00', '05 14:00'],
+            'FREQ=WEEKLY;BYDAY=WE,SA',
+        ];
+        yield 'on a day that is one of it' => [
+            'FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR', '2026-12-01', '2026-12-02', '09:00', ['27 09:00', '30 09:00', '01 09:00'],
+            'FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR',
+        ];
+        yield 'every other week, by one' => [
+            'FREQ=WEEKLY;INTERVAL=2', '2026-12-11', '2026-12-18', '14:00', ['04 14:00', '18 14:00', '01 14:00'], 'FREQ=WEEKLY;INTERVAL=2',
+        ];
+        yield 'it ends later by as much' => [
+            'FREQ=WEEKLY;UNTIL=20261204', '2026-11-27', '2026-11-28', '14:00', ['28 14:00', '05 14:00'], 'FREQ=WEEKLY;UNTIL=20261205',
+        ];
+        yield 'so many times' => ['FREQ=WEEKLY;COUNT=2', '2026-12-04', '2026-12-03', '14:00', ['26 14:00', '03 14:00'], 'FREQ=WEEKLY;COUNT=2'];
+        yield 'of a month, another hour' => [
+            'FREQ=MONTHLY;BYDAY=-1FR', '2026-12-25', '2026-12-25', '09:00', ['27 09:00', '25 09:00', '29 09:00'], 'FREQ=MONTHLY;BYDAY=-1FR',
+        ];
+        yield 'of a month, another day' => ['FREQ=MONTHLY;BYDAY=-1FR', '2026-12-25', '2026-12-24', '14:00', null, ''];
+        yield 'of a year' => ['FREQ=YEARLY;BYMONTH=11;BYMONTHDAY=27', '2027-11-27', '2027-11-28', '14:00', null, ''];
+    }
+
+    /** @param list<string>|null $expected null: it is refused */
+    #[DataProvider('movesOfAll')]
+    public function testWhatIsSaidOfOneIsMeantOfAll(
+        string $rule,
+        string $which,
+        string $day,
+        string $hour,
+        ?array $expected,
+        string $then,
+    ): void {
+        $world = new World();
+        $world->events->make(World::account(), new EntryId('make'), new EventId('roof'), self::fields('Roof', '14:00', $rule));
+        $utc = new \DateTimeZone('UTC');
+        $key = $which.'T14:00:00Z';
+        $time = EventTime::from(Due::at(LocalDate::parse($day), TimeOfDay::parse($hour), $utc), 60);
+        null !== $expected ?: $this->expectException(Refused::class);
+
+        $entry = $world->events->move(World::account(), new EntryId('move'), [new EventMove(new EventId('roof'), $key, $time, true)]);
+
+        $event = self::event($world);
+        $next = array_map(
+            static fn (Occurrence $one): string => $one->time->start()?->instant->format('d H:i') ?? '',
+            $event->between(LocalDate::parse('2026-11-01'), LocalDate::parse('2027-02-01'), $utc),
+        );
+        self::assertSame([$expected, $then], [\array_slice($next, 0, 3), $event->fields()->repeat]);
+        $world->undo($entry);
+        self::assertSame($rule, self::event($world)->fields()->repeat);
+    }
+
+    public function testExceptionsGoAlongWithAllOfThem(): void
+    {
+        $world = new World();
+        $world->events->make(World::account(), new EntryId('make'), new EventId('roof'), self::fields('Roof', '14:00', 'FREQ=WEEKLY'));
+        $world->events->drop(World::account(), new EntryId('drop'), new EventId('roof'), '2026-12-04T14:00:00Z');
+        $fields = self::fields('The roof', '14:00', 'FREQ=WEEKLY')
+            ->at(EventTime::from(Due::at(LocalDate::parse('2026-12-11'), TimeOfDay::parse('14:00'), new \DateTimeZone('UTC')), 60));
+        $world->events->change(World::account(), new EntryId('name'), new EventId('roof'), $fields, '2026-12-11T14:00:00Z', null, true);
+        self::assertSame(['The roof', '2026-11-27', ['2026-12-04T14:00:00Z']], [
+            self::event($world)->title(),
+            (string) self::event($world)->fields()->time->begins->date,
+            array_keys(self::event($world)->exceptions()),
+        ], 'Another name, said of the third, leaves the first ones.');
+        $world->events->move(World::account(), new EntryId('move'), [new EventMove(
+            new EventId('roof'),
+            '2026-12-11T14:00:00Z',
+            EventTime::from(Due::at(LocalDate::parse('2026-12-10'), TimeOfDay::parse('16:00'), new \DateTimeZone('UTC')), 60),
+            true,
+        )]);
+        self::assertSame(['2026-12-03T16:00:00Z'], array_keys(self::event($world)->exceptions()));
     }
 
     public function testWhoAsksSaysWhenAndWhere(): void

@@ -21,6 +21,7 @@ import { isPinned } from './pinned'
 import { LENGTHS, useAgendaKeys } from './agendaKeys'
 import { useLaid } from './laid'
 import { folded, part, timeOf, type Span } from './place'
+import { askWhich } from './questions'
 import { useAgendaSteps } from './steps'
 import type { Spot, Thing } from './things'
 
@@ -85,9 +86,11 @@ const question = computed(() => {
 async function chosen(when: When): Promise<void> {
   const { task } = asked.value ?? {}
   const one = meant.value
+  const which = one?.repeats ? await askWhich(one) : 'one'
+  if (!which) return
   const phrase = 'phrase' in when ? when.phrase : [when.date, when.time].filter(Boolean).join(' ')
   const well = await attempt(async () => {
-    if (one?.kind === 'event') await moveEventTo(one, phrase)
+    if (one?.kind === 'event') await moveEventTo(one, phrase, which === 'all')
     else if (one) await moveTo(one.id, when)
     else if (task) await lay(task, when)
   })

@@ -12,7 +12,7 @@ import ReminderField from '@/ui/ReminderField.vue'
 import WhenField from '@/ui/WhenField.vue'
 import { ChoiceDot, TickBox } from '@/ui/kit'
 import MarkedLetter from './MarkedLetter.vue'
-import { askWhetherToTell } from './telling'
+import { askWhetherToTell } from './questions'
 import { useAgendaSteps } from './steps'
 
 /** An event in its fields. What somebody else says, when and where it is, is only told. */
@@ -24,6 +24,8 @@ const props = defineProps<{
   /** What the letter says from which it is made */
   proposal?: EventProposal
   source?: string
+  /** An event of a calendar of others, of which it begins as a copy */
+  model?: EventSheet
 }>()
 const emit = defineEmits<{ close: [] }>()
 
@@ -33,19 +35,20 @@ const first = (phrase: string): Written => ({ phrase, reading: null })
 const event = computed(() => props.sheet?.event ?? null)
 const isFixed = computed(() => event.value?.organiser != null)
 const ownZone = computed(() => account.value?.zone ?? '')
+const begin = props.sheet ?? props.model
 const fields = reactive({
-  title: props.sheet?.event.title ?? props.proposal?.title ?? '',
-  when: first(props.sheet?.when ?? props.when),
-  zone: props.sheet?.zone ?? '',
-  place: props.sheet?.event.place ?? props.proposal?.place ?? '',
+  title: begin?.event.title ?? props.proposal?.title ?? '',
+  when: first(begin?.when ?? props.when),
+  zone: begin?.zone ?? '',
+  place: begin?.event.place ?? props.proposal?.place ?? '',
   repeat: first(props.sheet?.repeat ?? ''),
   people: props.proposal?.people ?? (props.sheet?.participants ?? []).map(addressOf).join(', '),
   reminders: props.sheet?.reminders ?? [],
-  notes: props.sheet?.notes ?? '',
+  notes: begin?.notes ?? '',
   busy: props.sheet?.busy ?? null,
 })
 const { keptAt, accept, anew } = useTyped(
-  `event:${event.value ? `${event.value.id} ${event.value.key}` : (props.source ?? 'new')}`,
+  `event:${event.value ? `${event.value.id} ${event.value.key}` : (props.source ?? props.model?.event.id ?? 'new')}`,
   fields,
 )
 /** Whether those who take part are told by mail: at first, and from then on whenever it changes. */
@@ -54,7 +57,7 @@ const hasOthers = computed(() => fields.people.trim() !== '' || props.sheet?.tol
 const isTold = computed(() => !isFixed.value && hasOthers.value && tell.value)
 /** What is meant of a series. */
 const which = ref<'one' | 'all'>('one')
-const keyMeant = computed(() => (event.value?.repeats && which.value === 'one' ? event.value.key : null))
+const key = computed(() => (event.value?.repeats ? event.value.key : null))
 const isOne = computed(() => event.value?.repeats === true && which.value === 'one')
 const isElsewhere = computed(() => fields.zone !== '' && fields.zone !== ownZone.value)
 
@@ -80,14 +83,14 @@ const { wrong, busy, keep } = useKeeping(
   'title',
   () =>
     event.value
-      ? changeEvent(event.value.id, keyMeant.value, sent(), isTold.value)
+      ? changeEvent(event.value.id, key.value, sent(), isTold.value, !isOne.value)
       : makeEvent(sent(), props.source ?? null, isTold.value),
   done,
 )
 async function remove(): Promise<void> {
   const one = event.value
   const told = props.sheet?.told && !isFixed.value ? await askWhetherToTell() : 'no'
-  if (one && told && (await attempt(() => dropEvent(one.id, keyMeant.value, told === 'yes')))) done()
+  if (one && told && (await attempt(() => dropEvent(one.id, isOne.value ? key.value : null, told === 'yes')))) done()
 }
 const SAID = {
   'needs-action': 'no answer yet',

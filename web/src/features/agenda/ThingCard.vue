@@ -68,7 +68,7 @@ function drag(event: DragEvent): void {
 <template>
   <div
     class="thing"
-    :class="[thing.kind, { done: thing.done, light: thing.light, stone, late }]"
+    :class="[thing.kind, { done: thing.done, light: thing.light, others: thing.others, stone, late }]"
     :style="{ left: percent(placed.from), width, top: `${placed.lane * lane}px` }"
     @pointerdown.stop
   >
@@ -190,6 +190,11 @@ function drag(event: DragEvent): void {
   background: none;
   border: 1px dashed var(--v-slate);
   border-left: 4px solid var(--v-slate);
+}
+
+.others .length {
+  border-left-style: double;
+  border-left-width: 6px;
 }
 
 .done .length {

@@ -2,14 +2,13 @@ import type { ComputedRef, Ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { TaskRow } from '@/shared/api/client'
 import { useKeys } from '@/shared/keys/registry'
-import { ask } from '@/shared/ask'
 import { attempt } from '@/shared/notice'
 import { plusDays, today } from '@/shared/time/format'
 import { counted } from '@/shared/words'
 import { FOCUS, PAUSE, useClock } from '@/features/clock'
 import { useCompleting } from '@/features/tasks'
 import { useAgendaSteps } from './steps'
-import { askWhetherToTell } from './telling'
+import { askWhetherToTell, askWhich } from './questions'
 import { shifted, stretched, type Spot, type Thing } from './things'
 
 /** How many days can stand on the page. */
@@ -46,8 +45,8 @@ export function useAgendaKeys(agenda: {
   const { check } = useCompleting()
   const clock = useClock()
   const router = useRouter()
-  const has = () => thing.value !== undefined
   const canMove = () => thing.value?.fixed === false
+  const isOwn = () => thing.value?.others === false
   const task = () => tasks.value.get(thing.value?.task ?? focused.value.task ?? '')
 
   function shift(minutes: number, days: number): void {
@@ -62,16 +61,7 @@ export function useAgendaKeys(agenda: {
     const one = thing.value
     if (!one) return
     if (one.kind === 'slot') return void attempt(() => dropSlot(one.id))
-    const which = one.repeats
-      ? await ask({
-          title: one.title,
-          text: 'It comes again and again. What is to be taken out?',
-          answers: [
-            { value: 'one', text: 'Only this one' },
-            { value: 'all', text: 'All of them' },
-          ],
-        })
-      : 'all'
+    const which = one.repeats ? await askWhich(one) : 'all'
     const told = which && one.asked && !one.fixed ? await askWhetherToTell() : 'no'
     if (which && told)
       await attempt(() => dropEvent(one.id, which === 'one' ? one.key : null, told === 'yes'))
@@ -157,13 +147,13 @@ export function useAgendaKeys(agenda: {
         if (row) void check(row)
       },
     },
-    { key: '*', label: 'Once more, right behind it', when: has, run: again },
+    { key: '*', label: 'Once more, right behind it', when: isOwn, run: again },
     {
       key: 'Shift+Enter',
       label: 'Open the source',
       when: () => !!thing.value?.source,
       run: () => void router.push({ name: 'message', params: { id: thing.value?.source ?? '' } }),
     },
-    { key: 'Delete', label: 'Out of the agenda', when: has, run: remove },
+    { key: 'Delete', label: 'Out of the agenda', when: isOwn, run: remove },
   ])
 }

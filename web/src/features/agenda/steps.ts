@@ -64,11 +64,12 @@ export const useAgendaSteps = () =>
     /** A slot, when it is said in words. */
     moveTo: async (slot: string, when: When) =>
       done(await answer(api.POST('/slots/moves', { body: { entry: newId(), moves: [{ id: slot, when }] } }))),
-    moveEventTo: async (thing: Thing, phrase: string) =>
+    /** @param all whether all of its series go along */
+    moveEventTo: async (thing: Thing, phrase: string, all = false) =>
       done(
         await answer(
           api.POST('/events/moves', {
-            body: { entry: newId(), moves: [{ id: thing.id, key: thing.key, when: { phrase } }] },
+            body: { entry: newId(), moves: [{ id: thing.id, key: thing.key, all, when: { phrase } }] },
           }),
         ),
       ),
@@ -113,12 +114,13 @@ export const useAgendaSteps = () =>
           }),
         ),
       ),
-    changeEvent: async (id: string, key: string | null, fields: EventFields, tell: boolean) =>
+    /** @param all whether what is said of that one is said of all of its series */
+    changeEvent: async (id: string, key: string | null, fields: EventFields, tell: boolean, all: boolean) =>
       done(
         await answer(
           api.POST('/events/{id}/changes', {
             params: { path: { id } },
-            body: { entry: newId(), key, fields, tell },
+            body: { entry: newId(), key, all, fields, tell },
           }),
         ),
       ),

@@ -30,6 +30,7 @@ const event = (over: Partial<Event>): Event => ({
   asked: false,
   news: false,
   source: null,
+  calendar: null,
   ...over,
 })
 function thing(over: Partial<Event> = {}) {
@@ -113,6 +114,11 @@ test.each([
     { fixed: true, about: 'not answered, with 3' },
   ],
   [{ repeats: true }, { key: 'k', repeats: true }],
+  [{ calendar: null }, { others: false }],
+  [
+    { calendar: 'Harbour office', place: 'slip' },
+    { fixed: true, others: true, about: 'slip, Harbour office' },
+  ],
 ])('an event %j', (over, expected) => expect(thing(over)).toMatchObject(expected))
 
 test('moving keeps to the day, and lengths to what can be', () => {

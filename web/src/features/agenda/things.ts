@@ -31,6 +31,8 @@ export interface Thing extends Spot {
   light: boolean
   /** Somebody else says when it is */
   fixed: boolean
+  /** It is in a calendar of others: nothing of it can be changed */
+  others: boolean
   /** It has changed since those who take part were told of it */
   news: boolean
   /** Those who take part were asked by mail */
@@ -57,6 +59,7 @@ const slotOf = (slot: Slot, row: TaskRow | undefined): Thing => ({
   done: slot.done,
   light: false,
   fixed: false,
+  others: false,
   news: false,
   asked: false,
   repeats: false,
@@ -79,6 +82,7 @@ const eventOf = (event: Event): Thing => ({
     event.answer && event.answer in said ? said[event.answer as keyof typeof said] : '',
     event.place,
     event.people ? `with ${event.people}` : '',
+    event.calendar ?? '',
   ]
     .filter(Boolean)
     .join(', '),
@@ -86,7 +90,8 @@ const eventOf = (event: Event): Thing => ({
   source: event.source,
   done: event.status === 'cancelled' || event.answer === 'declined',
   light: !event.busy || event.status === 'tentative' || event.answer === 'tentative',
-  fixed: event.organiser !== null,
+  fixed: event.organiser !== null || event.calendar !== null,
+  others: event.calendar !== null,
   news: event.news,
   asked: event.asked,
   repeats: event.repeats,

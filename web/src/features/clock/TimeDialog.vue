@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { Problem } from '@/shared/api/problem'
-import type { Written } from '@/shared/api/when'
 import { tell } from '@/shared/notice'
+import { useKeptPhrase } from '@/shared/typing/phrase'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import WhenField from '@/ui/WhenField.vue'
 import { askedOf, askHowLong, asWritten } from './clock'
@@ -10,17 +10,19 @@ import { useTimeSteps } from './steps'
 
 /** Asks how long somebody was at something, where the clock does not know. */
 const { correctTime } = useTimeSteps()
-const took = ref<Written>({ phrase: '', reading: null })
+const { written: took, accept } = useKeptPhrase(
+  () => (askedOf.value ? `took:${askedOf.value.id}` : ''),
+  () => (askedOf.value ? asWritten(askedOf.value) : ''),
+)
 const wrong = ref('')
-watch(askedOf, (now) => {
-  took.value = { phrase: now ? asWritten(now) : '', reading: null }
-  wrong.value = ''
-})
+watch(askedOf, () => (wrong.value = ''))
 
 async function set(phrase: string | null): Promise<void> {
   if (!askedOf.value) return
   try {
-    await correctTime(askedOf.value.id, phrase)
+    const { id } = askedOf.value
+    await correctTime(id, phrase)
+    accept(`took:${id}`)
     askHowLong(null)
   } catch (problem) {
     if (problem instanceof Problem && problem.fields.took) wrong.value = problem.fields.took

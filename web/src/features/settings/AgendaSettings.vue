@@ -11,6 +11,7 @@ import { useShareKeptFree } from '@/features/agenda'
 import { shortSpan } from '@/shared/time/span'
 import { counted } from '@/shared/words'
 import AgendaAddress from './AgendaAddress.vue'
+import OtherCalendars from './OtherCalendars.vue'
 import { FileInput, LinkButton, TextInput, TickBox } from '@/ui/kit'
 
 /** At which hours one works, how much of them stays free, and the agenda as calendar files. */
@@ -188,6 +189,7 @@ async function take(event: Event): Promise<void> {
       </ul>
       <LinkButton @click="outcome = null">All right</LinkButton>
     </div>
+    <OtherCalendars />
     <AgendaAddress />
   </section>
 </template>

@@ -398,6 +398,81 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/subscriptions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Calendars of others that are shown among the days */
+        get: operations["subscriptions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/subscriptions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** A calendar at an address is shown among the days from now on; it is read soon */
+        put: operations["addSubscription"];
+        post?: never;
+        /** It is not shown any more, and what it held is forgotten */
+        delete: operations["removeSubscription"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/subscriptions/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Another name, or whether it takes hours */
+        post: operations["changeSubscription"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/subscriptions/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** It is read as soon as can be */
+        post: operations["readSubscription"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/agenda-address": {
         parameters: {
             query?: never;
@@ -2931,6 +3006,30 @@ export interface components {
             asked: boolean;
             /** @description It has changed since those who take part were told of it */
             news: boolean;
+            /** @description The name of the calendar of others that it is in, where it cannot be changed; null: their own */
+            calendar: string | null;
+        };
+        /** @description A calendar of others that is shown among the days. Its address is a secret, and never said again. */
+        Subscription: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @description On which server it is read */
+            host: string;
+            /** @description Whether its events take the person's hours */
+            busy: boolean;
+            /** @description How many it has */
+            events: number;
+            /** @description When it was read last with success; null: not yet */
+            readAt: string | null;
+            /** @description A sentence: why it could not be read last time */
+            problem: string | null;
+            /** @description Sentences about what was left out of it */
+            left: string[];
+            /** @description It is read as soon as can be */
+            waiting: boolean;
+        };
+        Subscriptions: {
+            subscriptions: components["schemas"]["Subscription"][];
         };
         EventSheet: {
             /** @description Whether anybody who takes part was told of it by mail */
@@ -4657,6 +4756,137 @@ export interface operations {
                         /** @description Minutes */
                         promised: number;
                     }[];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    subscriptions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Subscriptions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addSubscription: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description https or webcal */
+                    address: string;
+                    /** @description Empty: as it calls itself */
+                    name?: string;
+                    /** @description Whether its events take the person's hours; they do by default */
+                    busy?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description All of them */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Subscriptions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    removeSubscription: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Subscriptions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeSubscription: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    busy: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Subscriptions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readSubscription: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Subscriptions"];
                 };
             };
             default: components["responses"]["Problem"];
