@@ -13,9 +13,7 @@ use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Task;
-use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\Tasks;
-use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Span;
 
 /**
@@ -34,35 +32,43 @@ final readonly class LaySlots
     }
 
     /**
-     * @param EntryId  $entryId made by the client; the same id again changes nothing
-     * @param SlotId   $id      made by the client
-     * @param int|null $minutes null: what of the estimate lies nowhere yet
+     * @param EntryId                 $entryId made by the client; the same id again changes nothing
+     * @param non-empty-list<NewSlot> $slots
      *
      * @throws NotFound
-     * @throws Refused  when the task is done or has too many slots, or the slot is too short or too long
+     * @throws Refused  when a task is done or has too many slots, or a slot is too short or too long; then none is laid
      */
-    public function put(AccountId $accountId, EntryId $entryId, SlotId $id, TaskId $taskId, Due $when, ?int $minutes = null): Entry
+    public function put(AccountId $accountId, EntryId $entryId, array $slots): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::LaySlot, function (Step $step) use (
-            $accountId,
-            $id,
-            $taskId,
-            $when,
-            $minutes,
-        ): void {
-            $task = $this->tasks->get($accountId, $taskId);
-            if ($task->isDone()) {
-                throw new Refused(\sprintf('“%s” is done already.', $task->title()), 'task');
+        return $this->journal->write($accountId, $entryId, EntryKind::LaySlot, function (Step $step) use ($accountId, $slots): void {
+            foreach ($slots as $slot) {
+                $this->lay($accountId, $slot, $step);
             }
-            $others = $this->slots->ofTask($accountId, $taskId);
-            if (\count($others) >= self::MOST) {
-                throw new Refused(\sprintf('“%s” lies in %d places already.', $task->title(), self::MOST), 'task');
-            }
-            $slot = new Slot($id, $accountId, $taskId, $when, $minutes ?? self::left($task, $others));
-            $this->slots->add($slot);
-            $step->made($slot);
-            $step->say($task->title(), self::text($slot));
         });
+    }
+
+    /**
+     * The same within a step.
+     *
+     * @param int $things to how many it was done, by this; none where the step has named it already
+     *
+     * @throws NotFound
+     * @throws Refused
+     */
+    public function lay(AccountId $accountId, NewSlot $new, Step $step, int $things = 1): void
+    {
+        $task = $this->tasks->get($accountId, $new->taskId);
+        if ($task->isDone()) {
+            throw new Refused(\sprintf('“%s” is done already.', $task->title()), 'task');
+        }
+        $others = $this->slots->ofTask($accountId, $new->taskId);
+        if (\count($others) >= self::MOST) {
+            throw new Refused(\sprintf('“%s” lies in %d places already.', $task->title(), self::MOST), 'task');
+        }
+        $slot = new Slot($new->id, $accountId, $new->taskId, $new->when, $new->minutes ?? self::left($task, $others));
+        $this->slots->add($slot);
+        $step->made($slot);
+        $step->say($task->title(), self::text($slot), $things);
     }
 
     /**

@@ -60,18 +60,31 @@ final readonly class SettleOwed
     public function move(AccountId $accountId, EntryId $entryId, string $id, Moment $until): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::MoveOwed, function (Step $step) use ($accountId, $id, $until): void {
-            $now = \DateTimeImmutable::createFromInterface($this->clock->now());
-            $owed = $this->open($accountId, $id);
-            $until->mustBeAhead($now, 'until');
-            $step->touch($owed);
-            $owed->moveTo($until);
-            $conversation = null === $owed->conversationId() ? null : $this->conversations->get($accountId, $owed->conversationId());
-            if (null !== $conversation && Place::Away === $conversation->placeAt($now)) {
-                $step->touch($conversation);
-                $conversation->moveReturn($until, $now);
-            }
-            $step->say(self::name($owed), 'has until '.$until->text());
+            $this->expect($accountId, $id, $until, $step);
         });
+    }
+
+    /**
+     * The same within a step.
+     *
+     * @param int $things to how many it was done, by this; none where the step is about something else
+     *
+     * @throws NotFound
+     * @throws Refused
+     */
+    public function expect(AccountId $accountId, string $id, Moment $until, Step $step, int $things = 1): void
+    {
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $owed = $this->open($accountId, $id);
+        $until->mustBeAhead($now, 'until');
+        $step->touch($owed);
+        $owed->moveTo($until);
+        $conversation = null === $owed->conversationId() ? null : $this->conversations->get($accountId, $owed->conversationId());
+        if (null !== $conversation && Place::Away === $conversation->placeAt($now)) {
+            $step->touch($conversation);
+            $conversation->moveReturn($until, $now);
+        }
+        $step->say(self::name($owed), 'has until '.$until->text(), $things);
     }
 
     /**

@@ -45,10 +45,11 @@ final readonly class MakeTasks
     /**
      * Conversations to which something happened since the person saw them are left as they are, and no task is made of them.
      *
-     * @param EntryId                   $entryId    made by the client; the same id again changes nothing
-     * @param non-empty-list<TaskOrder> $orders
-     * @param \DateTimeZone             $zone       the person's own
-     * @param ClearingId|null           $clearingId the clearing in which it was decided
+     * @param EntryId                                        $entryId    made by the client; the same id again changes nothing
+     * @param non-empty-list<TaskOrder>                      $orders
+     * @param \DateTimeZone                                  $zone       the person's own
+     * @param ClearingId|null                                $clearingId the clearing in which it was decided
+     * @param callable(Step, array<string, Task>): void|null $also       what belongs to the same step, with the tasks that were made by their ids
      *
      * @throws NotFound  when a message is not there; then nothing is done
      * @throws Refused   when a field cannot be taken as it is; then nothing is done
@@ -60,6 +61,7 @@ final readonly class MakeTasks
         array $orders,
         \DateTimeZone $zone,
         ?ClearingId $clearingId = null,
+        ?callable $also = null,
     ): Decided {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $ofMail = array_filter($orders, static fn (TaskOrder $order): bool => null !== $order->messageId || null !== $order->claim);
@@ -70,8 +72,10 @@ final readonly class MakeTasks
             $orders,
             $now,
             $zone,
+            $also,
             &$overtaken,
         ): void {
+            $made = [];
             $ranks = new LastRanks($this->tasks);
             foreach ($orders as $order) {
                 $meanwhile = $this->overtaken($accountId, $order, $step);
@@ -89,12 +93,14 @@ final readonly class MakeTasks
                 if ($order->done) {
                     $task->complete($now);
                 }
+                $made[$task->id->text] = $task;
                 $due = $task->due();
                 $step->say($task->title(), null === $due ? 'without date' : 'due '.$due->text());
             }
             if (\count($overtaken) === \count($orders)) {
                 throw $overtaken[0];
             }
+            null === $also ?: $also($step, $made);
         }, clearingId: $clearingId);
 
         return new Decided($entry, $overtaken);

@@ -13,6 +13,7 @@ use ZippyTray\Core\Agenda\Event\EventTime;
 use ZippyTray\Core\Agenda\Event\KeepEvents;
 use ZippyTray\Core\Agenda\Event\Participant;
 use ZippyTray\Core\Agenda\LaySlots;
+use ZippyTray\Core\Agenda\NewSlot;
 use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Colour;
@@ -343,14 +344,12 @@ final readonly class SeedDemo
         foreach ($this->scenario->slots() as $slot) {
             $steps[] = [
                 $dates->read($slot['at']),
-                fn () => $this->laySlots->put(
-                    $account->id,
-                    new EntryId($this->ids->next()),
+                fn () => $this->laySlots->put($account->id, new EntryId($this->ids->next()), [new NewSlot(
                     new SlotId($this->ids->next()),
                     $this->taskCalled($account, $slot['task']),
                     $this->day($slot['when'], $account, $dates),
                     $slot['minutes'],
-                ),
+                )]),
             ];
         }
 

@@ -166,6 +166,20 @@ abstract class ApiTestCase extends WebTestCase
         return $id;
     }
 
+    /**
+     * Lays a task on an hour, or into the pocket of a day.
+     *
+     * @param array<string, mixed> $when
+     *
+     * @return array<mixed> the journal's entry, or the problem
+     */
+    protected function lay(string $task, array $when, ?int $minutes = null, ?string $id = null, int $status = 200): array
+    {
+        $slot = ['id' => $id ?? self::id(), 'task' => $task, 'when' => $when] + (null === $minutes ? [] : ['minutes' => $minutes]);
+
+        return $this->call('POST', '/slots', ['entry' => self::id(), 'slots' => [$slot]], $status);
+    }
+
     /** The day so many days from now, where the person is. */
     protected function day(int $ahead = 0): string
     {

@@ -9,6 +9,7 @@ use Symfony\Component\Uid\Uuid;
 use ZippyTray\Core\Agenda\Event\KeepEvents;
 use ZippyTray\Core\Agenda\Event\ToldEvent;
 use ZippyTray\Core\Agenda\LaySlots;
+use ZippyTray\Core\Agenda\NewSlot;
 use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
@@ -89,7 +90,9 @@ final readonly class TakeCalendar
         }
         foreach ($slots as [$id, ['when' => $when, 'minutes' => $minutes]]) {
             try {
-                $entries[] = $this->lay->put($account->id, self::entry(), new SlotId(Uuid::v7()->toRfc4122()), $id, $when, $minutes);
+                $entries[] = $this->lay->put($account->id, self::entry(), [
+                    new NewSlot(new SlotId(Uuid::v7()->toRfc4122()), $id, $when, $minutes),
+                ]);
             } catch (Refused|NotFound $problem) {
                 $left[] = $problem->getMessage();
             }

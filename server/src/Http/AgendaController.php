@@ -12,14 +12,12 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Agenda\LaySlots;
-use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
-use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\Agenda\NewSlot;
+use ZippyTray\Server\Http\Payload\Agenda\NewSlots;
 use ZippyTray\Server\Http\Payload\Agenda\SlotMoves;
 use ZippyTray\Server\Http\Payload\Agenda\SomeSlots;
 use ZippyTray\Server\Read\Agenda\AgendaDays;
@@ -73,17 +71,10 @@ final readonly class AgendaController
         return new JsonResponse($ways->of($account, $id));
     }
 
-    #[Route('/slots/{id}', methods: 'PUT')]
-    public function put(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] NewSlot $slot): JsonResponse
+    #[Route('/slots', methods: 'POST')]
+    public function put(#[CurrentUser] Account $account, #[MapRequestPayload] NewSlots $new): JsonResponse
     {
-        return $this->answer($this->lay->put(
-            $account->id,
-            new EntryId($slot->entry),
-            new SlotId($id),
-            new TaskId($slot->task),
-            $slot->when->due($this->speaker($account), 'when'),
-            $slot->minutes,
-        ));
+        return $this->answer($this->lay->put($account->id, new EntryId($new->entry), $new->slots($this->speaker($account))));
     }
 
     #[Route('/slots/moves', methods: 'POST')]

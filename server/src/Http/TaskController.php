@@ -12,10 +12,10 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\Agenda\MakeAndLay;
 use ZippyTray\Core\Journal\ClearingId;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Task\EditTask;
-use ZippyTray\Core\Task\MakeTasks;
 use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\Priority;
 use ZippyTray\Core\Task\ReadOutline;
@@ -91,15 +91,19 @@ final readonly class TaskController
         Account $account,
         #[MapRequestPayload]
         NewTasks $new,
-        MakeTasks $make,
+        MakeAndLay $make,
         DecisionAnswer $answer,
     ): JsonResponse {
+        $speaker = $account->profile->speaker($this->clock->now());
+
         return $answer->of(
             $make(
                 $account->id,
                 new EntryId($new->entry),
-                $new->orders($account->profile->speaker($this->clock->now())),
+                $new->orders($speaker),
                 $account->timeZone(),
+                $new->slots($speaker),
+                null === $new->asked ? null : ['id' => $new->asked->id, 'until' => $new->asked->until->moment($speaker, 'until')],
                 ClearingId::orNull($new->clearing),
             ),
             Response::HTTP_CREATED,

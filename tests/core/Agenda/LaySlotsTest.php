@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\Agenda;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Agenda\NewSlot;
 use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Agenda\SlotMove;
@@ -144,7 +145,9 @@ final class LaySlotsTest extends TestCase
 
     private static function put(World $world, string $id, TaskId $task, Due $when, ?int $minutes = null): Entry
     {
-        return $world->laySlots->put(World::account(), new EntryId('put '.$id), new SlotId($id), $task, $when, $minutes);
+        return $world->laySlots->put(World::account(), new EntryId('put '.$id), [
+            new NewSlot(new SlotId($id), $task, $when, $minutes),
+        ]);
     }
 
     private static function slot(World $world, string $id): Slot

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use ZippyTray\Core\Agenda\NewSlot;
 use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\Entry;
@@ -205,13 +206,11 @@ final class PromiseTest extends TestCase
                     new Snooze(new Moment($world->clock->now()->modify('+1 day'), World::zone()), AwayReason::Answer),
                     $some,
                 ),
-                26 => null === $task ? null : $world->laySlots->put(
-                    World::account(),
-                    new EntryId($world->ids->next()),
+                26 => null === $task ? null : $world->laySlots->put(World::account(), new EntryId($world->ids->next()), [new NewSlot(
                     new SlotId($world->ids->next()),
                     $task->id,
                     Due::onDay(LocalDate::parse('2026-11-24')->plusDays($chance->getInt(-1, 1))),
-                ),
+                )]),
                 27 => null === $task ? null : $world->keepDays->choose(
                     World::account(),
                     new EntryId($world->ids->next()),

@@ -12,6 +12,7 @@ use ZippyTray\Core\Agenda\DoneInAgenda;
 use ZippyTray\Core\Agenda\Event\KeepEvents;
 use ZippyTray\Core\Agenda\Event\TellPeople;
 use ZippyTray\Core\Agenda\LaySlots;
+use ZippyTray\Core\Agenda\MakeAndLay;
 use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Arrival\Settle;
@@ -111,6 +112,8 @@ final class World
     public readonly LetIn $letIn;
 
     public readonly LaySlots $laySlots;
+
+    public readonly MakeAndLay $makeAndLay;
 
     public readonly KeepTime $keepTime;
 
@@ -258,6 +261,7 @@ final class World
             $this->ids,
         );
         $this->laySlots = new LaySlots($slots, $tasks, $journal);
+        $this->makeAndLay = new MakeAndLay($this->makeTasks, $this->laySlots, $this->settleOwed);
         $this->events = new KeepEvents(
             new MemoryEvents($this->memory),
             new TellPeople(new PlainCalendarLetters(), $outgoings, $this->clock, $this->ids),

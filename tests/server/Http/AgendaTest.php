@@ -30,9 +30,9 @@ final class AgendaTest extends ApiTestCase
     {
         $task = $this->makeTask(['title' => 'Polish the lens', 'estimate' => '90 min']);
         $slot = self::id();
-        $entry = $this->lay($slot, $task, ['date' => $this->day(1), 'time' => '09:30'], 60);
+        $entry = $this->lay($task, ['date' => $this->day(1), 'time' => '09:30'], 60, $slot);
         self::assertSame(['lay_slot', 'Polish the lens'], [$entry['kind'], $entry['about']]);
-        $this->lay(self::id(), $task, ['date' => $this->day(2)]);
+        $this->lay($task, ['date' => $this->day(2)]);
         [, $tuesday, $wednesday] = $this->agenda();
         self::assertSame(
             [['09:30', 60, false], [null, 30, false]],
@@ -68,7 +68,7 @@ final class AgendaTest extends ApiTestCase
         self::assertSame([$report], $days[1]['due']);
         $short = (array) $this->call('GET', '/agenda')['short'];
         self::assertSame([['task' => $report, 'minutes' => 60, 'by' => $this->day(1)]], $short);
-        $this->lay(self::id(), $report, ['date' => $this->day()], 540);
+        $this->lay($report, ['date' => $this->day()], 540);
         $days = $this->agenda();
         self::assertSame([540, []], [$days[0]['promised'], $days[1]['due']], 'It lies on Monday, which is too much for it.');
         self::assertSame([], $this->call('GET', '/agenda')['short']);
@@ -87,8 +87,8 @@ final class AgendaTest extends ApiTestCase
         );
         self::assertSame([], $this->call('GET', "/ways/{$other}"), 'It fits.');
         $slot = self::id();
-        $this->lay($slot, $other, ['date' => $this->day(2), 'time' => '09:00'], 100);
-        $this->lay(self::id(), $other, ['date' => $this->day(2), 'time' => '11:00'], 200);
+        $this->lay($other, ['date' => $this->day(2), 'time' => '09:00'], 100, $slot);
+        $this->lay($other, ['date' => $this->day(2), 'time' => '11:00'], 200);
         self::assertSame(['other_day', $this->day(3)], [
             self::way($this->call('GET', "/ways/{$slot}"))['kind'], self::way($this->call('GET', "/ways/{$slot}"))['day'],
         ]);
@@ -142,23 +142,72 @@ final class AgendaTest extends ApiTestCase
     public function testWhatIsDoneStaysWhereItLayAndAsksForNoTime(): void
     {
         $task = $this->makeTask(['title' => 'Polish the lens', 'estimate' => '60 min']);
-        $this->lay(self::id(), $task, ['date' => $this->day(), 'time' => '10:00']);
+        $this->lay($task, ['date' => $this->day(), 'time' => '10:00']);
         $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'done' => true, 'tasks' => [$task]]);
         $today = $this->agenda()[0];
         self::assertSame([[['10:00', 60, true]], 0], [self::shown($today), $today['promised']]);
-        $this->call('PUT', '/slots/'.self::id(), ['entry' => self::id(), 'task' => $task, 'when' => ['phrase' => 'tomorrow']], 422);
+        $this->lay($task, ['phrase' => 'tomorrow'], status: 422);
+    }
+
+    public function testWhatIsPutOnAnHourIsOneStep(): void
+    {
+        $conversation = $this->receive('Lantern glass');
+        $task = self::id();
+        $this->call('POST', '/tasks', ['entry' => self::id(), 'tasks' => [[
+            'id' => $task,
+            'fields' => ['title' => 'Choose a glass', 'estimate' => '45 min'],
+            'conversation' => ['id' => $conversation],
+            'slot' => ['id' => self::id(), 'when' => ['date' => $this->day(1), 'time' => '10:00']],
+        ]]], 201);
+        self::assertSame([['10:00', 45, false]], self::shown($this->agenda()[1]));
+        [$entry] = $this->entries();
+        self::assertSame(['make_task', 'Choose a glass', 1], [$entry['kind'], $entry['about'], $entry['things']]);
+        $this->undo($entry);
+        self::assertSame([[], []], [$this->agenda()[1]['slots'], $this->tasks()]);
+        self::assertSame(['Lantern glass'], array_column($this->rows('/tray'), 'subject'));
+
+        $one = $this->makeTask(['title' => 'Polish the lens']);
+        $other = $this->makeTask(['title' => 'Wind the clock']);
+        $this->call('POST', '/slots', ['entry' => self::id(), 'slots' => [
+            ['id' => self::id(), 'task' => $one, 'when' => ['date' => $this->day(1)]],
+            ['id' => self::id(), 'task' => $other, 'when' => ['date' => $this->day(1)], 'minutes' => 20],
+        ]]);
+        self::assertCount(2, self::shown($this->agenda()[1]));
+        $this->undo($this->entries()[0]);
+        self::assertSame([], $this->agenda()[1]['slots']);
+    }
+
+    public function testAskingForWhatIsOwedIsOneStep(): void
+    {
+        $conversation = $this->receive('Lantern glass');
+        $this->decide('hand_over', [$conversation], ['phrase' => 'in 2 days at 9'], more: ['by' => 'tam@glass.example', 'what' => 'the price']);
+        $owed = (array) ((array) $this->call('GET', '/owed')['people'])[0];
+        $owed = (array) ((array) $owed['owed'])[0];
+        $this->call('POST', '/tasks', [
+            'entry' => self::id(),
+            'asked' => ['id' => $owed['id'], 'until' => ['phrase' => 'in 6 days at 9']],
+            'tasks' => [[
+                'id' => self::id(), 'fields' => ['title' => 'Ask Tam: the price'],
+                'slot' => ['id' => self::id(), 'when' => ['date' => $this->day(1)], 'minutes' => 10],
+            ]],
+        ], 201);
+        self::assertSame([[null, 10, false]], self::shown($this->agenda()[1]));
+        [$entry] = $this->entries();
+        self::assertStringContainsString('has until', self::text($entry['consequence']));
+        $this->undo($entry);
+        self::assertSame([[], []], [$this->agenda()[1]['slots'], $this->tasks()]);
+        self::assertStringContainsString($this->day(2), (string) json_encode($this->call('GET', '/owed')));
     }
 
     public function testNonsenseIsRefusedAndSlotsBelongToOnePerson(): void
     {
         $task = $this->makeTask(['title' => 'Polish the lens']);
         $slot = self::id();
-        $this->lay($slot, $task, ['phrase' => 'tomorrow at 9']);
-        $when = static fn (string $phrase): array => ['when' => ['phrase' => $phrase]];
-        foreach ([$when('blursday'), $when('every friday'), ['minutes' => 3], ['minutes' => 1441]] as $wrong) {
-            $this->call('PUT', '/slots/'.self::id(), $wrong + ['entry' => self::id(), 'task' => $task] + $when('tomorrow'), 422);
+        $this->lay($task, ['phrase' => 'tomorrow at 9'], null, $slot);
+        foreach ([['blursday', null], ['every friday', null], ['tomorrow', 3], ['tomorrow', 1441]] as [$phrase, $minutes]) {
+            $this->lay($task, ['phrase' => $phrase], $minutes, status: 422);
         }
-        $this->call('PUT', '/slots/'.self::id(), ['entry' => self::id(), 'task' => self::id(), 'when' => ['phrase' => 'tomorrow']], 404);
+        $this->lay(self::id(), ['phrase' => 'tomorrow'], status: 404);
         $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
         self::assertSame(array_fill(0, 7, []), array_column($this->agenda(), 'slots'));
         $this->call('POST', '/slots/removals', ['entry' => self::id(), 'slots' => [$slot]], 404);
@@ -170,22 +219,19 @@ final class AgendaTest extends ApiTestCase
     {
         $task = $this->makeTask(['title' => 'Polish the lens']);
         foreach (['10:00', '11:00'] as $time) {
-            $this->lay(self::id(), $task, ['date' => $this->day(), 'time' => $time]);
+            $this->lay($task, ['date' => $this->day(), 'time' => $time]);
         }
         $this->service(Connection::class)->executeStatement("UPDATE slot SET at = at || 'x' WHERE rowid = (SELECT MIN(rowid) FROM slot)");
         self::assertCount(1, self::shown($this->agenda()[0]));
     }
 
-    /**
-     * @param array<string, mixed> $when
-     *
-     * @return array<mixed>
-     */
-    private function lay(string $id, string $task, array $when, ?int $minutes = null): array
+    /** @return list<Json> what was done last, the newest first */
+    private function entries(): array
     {
-        $body = ['entry' => self::id(), 'task' => $task, 'when' => $when, 'minutes' => $minutes];
+        /** @var list<Json> $entries */
+        $entries = $this->call('GET', '/journal')['entries'];
 
-        return $this->call('PUT', "/slots/{$id}", $body);
+        return $entries;
     }
 
     /** @return list<Json> a week from today */

@@ -22,9 +22,7 @@ final class CalendarTest extends ApiTestCase
             'title' => 'Roof meeting', 'when' => ['phrase' => 'tomorrow 14:00-16:00'],
         ]], 201);
         $task = $this->makeTask(['title' => 'Polish the lens']);
-        $this->call('PUT', '/slots/'.self::id(), [
-            'entry' => self::id(), 'task' => $task, 'when' => ['date' => $this->day(1), 'time' => '10:00'], 'minutes' => 45,
-        ]);
+        $this->lay($task, ['date' => $this->day(1), 'time' => '10:00'], 45);
         $first = self::text($this->call('PUT', '/agenda-address')['path']);
         self::assertSame($first, $this->call('GET', '/agenda-address')['path']);
         $this->call('DELETE', '/session', null, 204);
@@ -62,16 +60,8 @@ final class CalendarTest extends ApiTestCase
             ['title' => 'Polish it', 'due' => ['phrase' => 'friday 15:00'], 'repeat' => ['phrase' => 'every 2 weeks on friday at 15:00']],
             ['parent' => $parent],
         );
-        $this->call(
-            'PUT',
-            '/slots/'.self::id(),
-            ['entry' => self::id(), 'task' => $parent, 'when' => ['phrase' => 'tomorrow 14:00'], 'minutes' => 45],
-        );
-        $this->call(
-            'PUT',
-            '/slots/'.self::id(),
-            ['entry' => self::id(), 'task' => $parent, 'when' => ['date' => $this->day(2)], 'minutes' => 60],
-        );
+        $this->lay($parent, ['phrase' => 'tomorrow 14:00'], 45);
+        $this->lay($parent, ['date' => $this->day(2)], 60);
         $done = $this->makeTask(['title' => 'Buy polish']);
         $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'done' => true, 'tasks' => [$done]]);
         $this->call('PUT', '/events/'.self::id(), ['entry' => self::id(), 'fields' => [

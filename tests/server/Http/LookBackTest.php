@@ -46,11 +46,7 @@ final class LookBackTest extends ApiTestCase
         self::assertLessThan($this->day(), $this->look()['from'], 'On a Monday one looks back over the week before.');
 
         $this->forward(4 * 86400 + 6 * 3600);
-        $this->call(
-            'PUT',
-            '/slots/'.self::id(),
-            ['entry' => self::id(), 'task' => $laid, 'when' => ['date' => $this->day(3)], 'minutes' => 30],
-        );
+        $this->lay($laid, ['date' => $this->day(3)], 30);
         $look = $this->look();
         self::assertSame(
             [$this->day(-4), $this->day(2), 'completed', false],

@@ -25,7 +25,8 @@ final class RitualTest extends ApiTestCase
     public function testADayIsLaidOut(): void
     {
         $left = $this->makeTask(['title' => 'Polish the lens', 'estimate' => '90 min', 'due' => ['phrase' => 'in 3 days']]);
-        $slot = $this->lay($left, ['date' => $this->day(), 'time' => '10:00'], 60);
+        $slot = self::id();
+        $this->lay($left, ['date' => $this->day(), 'time' => '10:00'], 60, $slot);
         $this->makeTask(['title' => 'Over by then', 'due' => ['phrase' => 'today']]);
         $this->makeTask(['title' => 'Due', 'estimate' => '2 hours', 'due' => ['phrase' => 'tomorrow 17:00']]);
         $this->makeTask(['title' => 'Has time', 'due' => ['phrase' => 'in 5 days']]);
@@ -138,15 +139,6 @@ final class RitualTest extends ApiTestCase
         $day = ((array) $this->call('GET', '/agenda?days=1')['days'])[0];
 
         return $day;
-    }
-
-    /** @param array<string, string> $when */
-    private function lay(string $task, array $when, int $minutes): string
-    {
-        $id = self::id();
-        $this->call('PUT', "/slots/{$id}", ['entry' => self::id(), 'task' => $task, 'when' => $when, 'minutes' => $minutes]);
-
-        return $id;
     }
 
     private function forward(int $seconds): void

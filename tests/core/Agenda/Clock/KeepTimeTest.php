@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZippyTray\Core\Agenda\Clock\Stretch;
 use ZippyTray\Core\Agenda\Clock\StretchId;
+use ZippyTray\Core\Agenda\NewSlot;
 use ZippyTray\Core\Agenda\SlotId;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Mail\ConversationId;
@@ -129,7 +130,7 @@ final class KeepTimeTest extends TestCase
         $task = $world->task('Polish the lens')->id;
         foreach (['today' => 0, 'tomorrow' => 1] as $name => $days) {
             $day = Due::onDay(LocalDate::parse('2026-11-24')->plusDays($days));
-            $world->laySlots->put(World::account(), new EntryId($name), new SlotId($name), $task, $day);
+            $world->laySlots->put(World::account(), new EntryId($name), [new NewSlot(new SlotId($name), $task, $day)]);
         }
         $world->keepDays->choose(World::account(), new EntryId('stone'), LocalDate::parse('2026-11-24'), $task);
         $world->keepTime->start(World::account(), new StretchId('a'), $task);

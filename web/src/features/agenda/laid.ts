@@ -52,7 +52,6 @@ export function useLaid(from: MaybeRefOrGetter<string>, days: MaybeRefOrGetter<n
 /** Mail becomes tasks, as they are proposed, which are laid there. */
 export function useLayMail() {
   const { makeTasks } = useTaskSteps()
-  const { lay } = useAgendaSteps()
   return async (
     rows: readonly Pick<ConversationRow, 'id' | 'revision' | 'subject'>[],
     when: When,
@@ -64,8 +63,8 @@ export function useLayMail() {
       ...asProposed(row, of.get(row.id), {}),
       id: newId(),
       conversation: claimOf(row),
+      slot: { id: newId(), when },
     }))
     await makeTasks(made, clearing)
-    for (const { id } of made) await lay(id, when)
   }
 }

@@ -21,13 +21,10 @@ interface InvitationAnswer {
 export const useAgendaSteps = () =>
   useSteps(({ done, decided, leaving }) => ({
     /** @param minutes null: what of its estimate lies nowhere yet */
-    lay: async (task: string, when: When, minutes: number | null = null) =>
+    lay: async (tasks: string | string[], when: When, minutes: number | null = null) =>
       done(
         await answer(
-          api.PUT('/slots/{id}', {
-            params: { path: { id: newId() } },
-            body: { entry: newId(), task, when, minutes },
-          }),
+          api.POST('/slots', { body: { entry: newId(), slots: [tasks].flat().map((task) => ({ id: newId(), task, when, minutes })) } }),
         ),
       ),
     move: async (thing: Thing, to: Spot) =>

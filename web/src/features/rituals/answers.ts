@@ -27,11 +27,10 @@ export function useAnswers() {
       else if (ask.task) await lay(ask.task.id, when)
       else if (ask.conversation) await layMail([ask.conversation], when)
       else if (ask.owed) {
-        const id = newId()
-        const person = ask.owed.person.name || ask.owed.person.email
-        await makeTasks([{ id, fields: { title: `Ask ${person}: ${ask.owed.what}`, notes: '' } }])
-        await lay(id, when)
-        await moveOwed(ask.owed.id, { phrase: `${plusDays(date, 1)} end of day` })
+        const { id, person, what } = ask.owed
+        const fields = { title: `Ask ${person.name || person.email}: ${what}`, notes: '' }
+        const until = { phrase: `${plusDays(date, 1)} end of day` }
+        await makeTasks([{ fields, slot: { id: newId(), when } }], undefined, { id, until })
       }
     })
 

@@ -23,6 +23,8 @@ export interface NewTask {
   /** The title is a jotted line */
   jotted?: boolean
   done?: boolean
+  /** Where it is laid */
+  slot?: { id: string; when: When }
 }
 
 /** What is changed of one task or of several alike. */
@@ -48,11 +50,13 @@ export interface Spot {
 
 export const useTaskSteps = () =>
   useSteps(({ done, decided, leaving }) => ({
-    makeTasks: async (tasks: NewTask[], clearing?: string) => {
+    /** @param asked what is owed and is asked for by them, and when it is expected then */
+    makeTasks: async (tasks: NewTask[], clearing?: string, asked?: { id: string; until: When }) => {
       const body = {
         entry: newId(),
         tasks: tasks.map((task) => ({ id: newId(), ...task })),
         ...(clearing ? { clearing } : {}),
+        ...(asked ? { asked } : {}),
       }
       const ids = tasks.flatMap((task) => task.conversation?.id ?? [])
       return decided(await leaving(ids, () => answer(api.POST('/tasks', { body }))))

@@ -638,19 +638,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/slots/{id}": {
+    "/slots": {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
+            path?: never;
             cookie?: never;
         };
         get?: never;
-        /** Lay a task on an hour or a day */
-        put: operations["laySlot"];
-        post?: never;
+        put?: never;
+        /** Lay tasks on hours or days */
+        post: operations["laySlots"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2939,6 +2937,13 @@ export interface components {
             /** @description HH:MM, the next time today at which there is room for it */
             free: string | null;
         };
+        /** @description When it is left out, what of the estimate lies nowhere yet */
+        SlotMinutes: number | null;
+        /**
+         * @description Whether what is said of that one is said of all of its series
+         * @default false
+         */
+        AllOfSeries: boolean;
         /** @description Which one of a series, by when it would have begun (RECURRENCE-ID, RFC 5545, 3.8.4.4): a day or an instant; null: all of it */
         OccurrenceKey: string | null;
         /** @description When an event takes place, as a person writes it: a phrase ("friday 2-4pm", "25 to 27 nov"), or a day and perhaps a time */
@@ -5176,23 +5181,23 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    laySlot: {
+    laySlots: {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
+            path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
                 "application/json": {
                     entry: components["schemas"]["Id"];
-                    task: components["schemas"]["Id"];
-                    when: components["schemas"]["When"];
-                    /** @description When it is left out, what of the estimate lies nowhere yet */
-                    minutes?: number | null;
+                    slots: {
+                        id: components["schemas"]["Id"];
+                        task: components["schemas"]["Id"];
+                        when: components["schemas"]["When"];
+                        minutes?: components["schemas"]["SlotMinutes"];
+                    }[];
                 };
             };
         };
@@ -5459,6 +5464,7 @@ export interface operations {
                      */
                     tell?: boolean;
                     key?: components["schemas"]["OccurrenceKey"];
+                    all?: components["schemas"]["AllOfSeries"];
                 };
             };
         };
@@ -5554,6 +5560,7 @@ export interface operations {
                     moves: {
                         id: components["schemas"]["Id"];
                         key?: components["schemas"]["OccurrenceKey"];
+                        all?: components["schemas"]["AllOfSeries"];
                         when: components["schemas"]["EventWhen"];
                     }[];
                 };
@@ -6334,10 +6341,21 @@ export interface operations {
                     entry: components["schemas"]["Id"];
                     /** @description The clearing in which it is decided */
                     clearing?: components["schemas"]["Id"] | null;
+                    /** @description What is owed and is asked for by them, and when it is expected then */
+                    asked?: {
+                        id: components["schemas"]["Id"];
+                        until: components["schemas"]["When"];
+                    } | null;
                     tasks: {
                         /** @description The task's */
                         id: components["schemas"]["Id"];
                         fields: components["schemas"]["TaskFields"];
+                        /** @description Where it is laid */
+                        slot?: {
+                            id: components["schemas"]["Id"];
+                            when: components["schemas"]["When"];
+                            minutes?: components["schemas"]["SlotMinutes"];
+                        } | null;
                         /** @description What it comes from */
                         message?: components["schemas"]["Id"] | null;
                         /** @description When no message is named: its newest by somebody else */

@@ -11,6 +11,7 @@ use ZippyTray\Core\Task\Outline;
 use ZippyTray\Core\Task\TaskId;
 use ZippyTray\Core\Task\TaskOrder;
 use ZippyTray\Core\Time\Field\Speaker;
+use ZippyTray\Server\Http\Payload\Agenda\SlotField;
 use ZippyTray\Server\Http\Payload\Tray\ClaimField;
 
 final readonly class NewTask
@@ -19,6 +20,7 @@ final readonly class NewTask
      * @param list<OutlineField> $subtasks
      * @param bool               $jotted   the title is a jotted line, with clauses behind semicolons; its list and notes are those of the
      *                                     fields where it names none
+     * @param SlotField|null     $slot     where it is laid
      */
     public function __construct(
         #[Assert\Uuid]
@@ -35,6 +37,8 @@ final readonly class NewTask
         public array $subtasks = [],
         public bool $jotted = false,
         public bool $done = false,
+        #[Assert\Valid]
+        public ?SlotField $slot = null,
     ) {
     }
 
