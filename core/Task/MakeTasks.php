@@ -49,7 +49,7 @@ final readonly class MakeTasks
      * @param non-empty-list<TaskOrder>                      $orders
      * @param \DateTimeZone                                  $zone       the person's own
      * @param ClearingId|null                                $clearingId the clearing in which it was decided
-     * @param callable(Step, array<string, Task>): void|null $also       what belongs to the same step, with the tasks that were made by their ids
+     * @param callable(Step, array<string, Task>): void|null $also       belongs to the same step; with the tasks made, by their ids
      *
      * @throws NotFound  when a message is not there; then nothing is done
      * @throws Refused   when a field cannot be taken as it is; then nothing is done

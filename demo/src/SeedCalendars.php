@@ -35,14 +35,15 @@ final readonly class SeedCalendars
 
     public function __invoke(Account $account, RelativeDate $dates, \DateTimeImmutable $now): void
     {
+        $zone = $account->timeZone();
         foreach ($this->scenario->calendars() as ['address' => $address, 'name' => $name, 'busy' => $busy, 'events' => $events]) {
             $file = new WriteCalendar($now, new Address('office@harbour.example', $name));
             foreach ($events as $event) {
                 $at = $dates->read($event['begins']);
-                $date = LocalDate::of($at, $account->timeZone());
+                $date = LocalDate::of($at, $zone);
                 $time = isset($event['days'])
                     ? EventTime::days($date, $event['days'])
-                    : EventTime::from(Due::at($date, TimeOfDay::of($at, $account->timeZone()), $account->timeZone()), $event['minutes'] ?? 60);
+                    : EventTime::from(Due::at($date, TimeOfDay::of($at, $zone), $zone), $event['minutes'] ?? 60);
                 $file->event(new Event(
                     new EventId($this->ids->next()),
                     $account->id,

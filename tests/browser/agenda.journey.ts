@@ -87,6 +87,37 @@ test('with the keyboard: an event is written on an hour, moved, made longer, put
   await desk.expectAccessible('the agenda')
 })
 
+test('with the keyboard: all of a series are moved along with the one that has the focus', async ({
+  desk,
+  page,
+}) => {
+  await openNextWeek(desk)
+  await unfold(desk)
+  await desk.jot('event Turn the lamp; every day from in 8 days 6:30-6:45')
+  const turns = thing(desk, 'Turn the lamp')
+  await expect(turns.nth(2)).toBeVisible()
+  const count = await turns.count()
+  await turns.nth(1).focus()
+  await desk.press('=')
+  const when = page.getByRole('dialog', { name: 'When?' })
+  const field = when.getByLabel('When', { exact: true })
+  await field.fill('in 9 days at 7:1')
+  await desk.press('Escape')
+  await expect(when).toHaveCount(0)
+  await turns.nth(1).focus()
+  await desk.press('=')
+  await expect(field).toHaveValue('in 9 days at 7:1')
+  await field.fill('in 9 days 7:10-7:30')
+  await desk.press('Enter')
+  await page.getByRole('button', { name: 'All of them' }).click()
+  await expect(when).toHaveCount(0)
+  await expect(turns.filter({ hasText: '07:10 to 07:30' })).toHaveCount(count)
+  await desk.undoByKey()
+  await expect(turns.filter({ hasText: '06:30 to 06:45' })).toHaveCount(count)
+  await desk.undoByKey()
+  await expect(turns).toHaveCount(0)
+})
+
 test('with the keyboard: a task is laid on an hour, a second time, moved by a phrase, completed and taken out', async ({
   desk,
   page,

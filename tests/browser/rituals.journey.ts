@@ -74,7 +74,16 @@ test('with the mouse: today is laid out, looked back at in the evening, and what
   await passTo(desk, 'Wash the flags')
   await page.getByRole('button', { name: /Any time today/ }).click()
   await expect(row(desk).locator('.pocket')).toContainText('Wash the flags')
-  await page.getByRole('button', { name: /^Later/ }).click()
+  const on = page.getByRole('button', { name: 'Pass it over' })
+  const end = page.getByRole('button', { name: /The day is laid out/ })
+  for (let passed = 0; passed < 30 && !(await end.isVisible()); passed += 1) {
+    await on.click()
+    await page.waitForTimeout(100)
+  }
+  await page.getByRole('radio', { name: 'Wash the flags' }).click()
+  await expect(row(desk).locator('.pocket')).toContainText('keystoneWash the flags')
+  await end.click()
+  await page.waitForURL(/\/agenda$/)
   await page.getByRole('link', { name: /^Evening look/ }).click()
   await passTo(desk, 'Wash the flags')
   await expect(page.getByText('It was meant for today, and is not done.')).toBeVisible()
@@ -114,6 +123,28 @@ test('a week is looked back over stop by stop, left, and gone on with', async ({
   await desk.expectAccessible('the figures of a week')
   await page.getByRole('button', { name: /That was the week/ }).click()
   await page.waitForURL(/\/agenda$/)
+})
+
+const STOPS = ['Done', 'Over', 'Put off', 'Owed', 'Lists', 'No date', 'Tray', 'Ahead', 'Figures']
+
+test('a whole week is looked back over with the keyboard, and with the mouse', async ({ desk, page }) => {
+  await desk.goTo('Agenda')
+  const stops = page.getByRole('navigation', { name: 'Stops' }).getByRole('button')
+  const here = page.getByRole('navigation', { name: 'Stops' }).locator('[aria-current="step"]')
+  for (const way of ['keyboard', 'mouse'] as const) {
+    if (way === 'keyboard') await desk.press('6')
+    else await page.getByRole('link', { name: /^Look back/ }).click()
+    await expect(stops).toHaveCount(STOPS.length)
+    await stops.first().click()
+    for (const stop of STOPS) {
+      await expect(here).toContainText(stop)
+      const next = page.getByRole('button', { name: stop === 'Figures' ? /That was the week/ : /^Next/ })
+      await expect(next).toBeVisible()
+      if (way === 'keyboard') await desk.press('Enter')
+      else await next.click()
+    }
+    await page.waitForURL(/\/agenda$/)
+  }
 })
 
 test('the clock of a task runs from view to view, is paused and set right; focus leaves one task on screen', async ({

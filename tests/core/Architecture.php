@@ -33,7 +33,7 @@ final class Architecture
         'Stamp' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Owed', 'Post'],
         'MailIn' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
-        'Agenda' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Task', 'Post'],
+        'Agenda' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Task', 'Owed', 'Post'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task', 'Agenda'],
         'Settings' => ['Time', 'Mail', 'MailIn', 'Agenda', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order', 'MailIn', 'Agenda'],

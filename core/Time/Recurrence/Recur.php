@@ -150,7 +150,9 @@ final readonly class Recur
             [$name, $value] = explode('=', $part, 2) + [1 => ''];
             $parts[] = match (true) {
                 'BYDAY' === $name && 1 === preg_match('/^[A-Z,]+$/', $value) => 'BYDAY='.implode(',', array_map(
-                    static fn (string $day): string => NthDay::CODES[((int) array_search($day, NthDay::CODES, true) + $days % 7 + 6) % 7 + 1],
+                    static fn (string $day): string => NthDay::CODES[
+                        ((int) array_search($day, NthDay::CODES, true) + $days % 7 + 6) % 7 + 1
+                    ],
                     explode(',', $value),
                 )),
                 'UNTIL' === $name => 'UNTIL='.str_replace('-', '', (string) LocalDate::parse(

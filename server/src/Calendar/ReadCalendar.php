@@ -41,7 +41,8 @@ final readonly class ReadCalendar
         $events = $todos = $left = [];
         $name = $method = '';
         // Not by one expression for all of it: what is long would be more than it looks through, and be nothing.
-        foreach (preg_split('/^(?=BEGIN:VCALENDAR)/mi', ltrim(mb_scrub($bytes), "\xEF\xBB\xBF \t\r\n"), flags: \PREG_SPLIT_NO_EMPTY) ?: [] as $text) {
+        $whole = ltrim(mb_scrub($bytes), "\xEF\xBB\xBF \t\r\n");
+        foreach (preg_split('/^(?=BEGIN:VCALENDAR)/mi', $whole, flags: \PREG_SPLIT_NO_EMPTY) ?: [] as $text) {
             try {
                 $calendar = Reader::read($text, Reader::OPTION_FORGIVING | Reader::OPTION_IGNORE_INVALID_LINES);
             } catch (\Throwable $problem) {

@@ -23,6 +23,7 @@ use ZippyTray\Server\Work\CarryOutOrders;
 use ZippyTray\Server\Work\FollowCalendarMail;
 use ZippyTray\Server\Work\KeepLearning;
 use ZippyTray\Server\Work\ObeyMailIn;
+use ZippyTray\Server\Work\ReadSubscriptions;
 use ZippyTray\Server\Work\ReadWanted;
 use ZippyTray\Server\Work\WeighTray;
 use ZippyTray\Server\Work\Worker;
@@ -51,6 +52,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
         private readonly FollowCalendarMail $calendarMail,
         private readonly CarryOutOrders $orders,
         private readonly KeepLearning $learning,
+        private readonly ReadSubscriptions $subscriptions,
         private readonly WeighTray $weighing,
         private readonly WorkerSeen $workerSeen,
         private readonly EntityManagerInterface $orm,
@@ -126,6 +128,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
             'calendar mail' => fn () => ($this->calendarMail)($isEnding),
             'standing orders' => fn () => ($this->orders)($isEnding),
             'learning' => fn () => ($this->learning)($isEnding),
+            'calendars of others' => fn () => ($this->subscriptions)($isEnding),
             'weighing' => fn () => ($this->weighing)(),
             'chores' => function () use ($isEnding, $say): void {
                 foreach ($this->worker->round($isEnding) as $name => $worked) {

@@ -161,7 +161,7 @@ final class AgendaTest extends ApiTestCase
         ]]], 201);
         self::assertSame([['10:00', 45, false]], self::shown($this->agenda()[1]));
         [$entry] = $this->entries();
-        self::assertSame(['make_task', 'Choose a glass', 1], [$entry['kind'], $entry['about'], $entry['things']]);
+        self::assertSame(['make_task', 'Choose a glass', 1], [$entry['kind'], $entry['about'], $entry['count']]);
         $this->undo($entry);
         self::assertSame([[], []], [$this->agenda()[1]['slots'], $this->tasks()]);
         self::assertSame(['Lantern glass'], array_column($this->rows('/tray'), 'subject'));
@@ -180,9 +180,9 @@ final class AgendaTest extends ApiTestCase
     public function testAskingForWhatIsOwedIsOneStep(): void
     {
         $conversation = $this->receive('Lantern glass');
-        $this->decide('hand_over', [$conversation], ['phrase' => 'in 2 days at 9'], more: ['by' => 'tam@glass.example', 'what' => 'the price']);
-        $owed = (array) ((array) $this->call('GET', '/owed')['people'])[0];
-        $owed = (array) ((array) $owed['owed'])[0];
+        $more = ['by' => 'tam@glass.example', 'what' => 'the price'];
+        $this->decide('hand_over', [$conversation], ['phrase' => 'in 2 days at 9'], more: $more);
+        [$owed] = $this->rows('/owed');
         $this->call('POST', '/tasks', [
             'entry' => self::id(),
             'asked' => ['id' => $owed['id'], 'until' => ['phrase' => 'in 6 days at 9']],

@@ -71,12 +71,13 @@ final readonly class FetchCalendar
             }
         } catch (ExceptionInterface $problem) {
             // What it says holds the address.
+            $text = $problem->getMessage();
             throw new Refused(match (true) {
-                str_contains($problem->getMessage(), ' is blocked for ') => self::isKnown($address->host)
+                str_contains($text, ' is blocked for ') => self::isKnown($address->host)
                     ? 'It lies inside the network in which this program runs: nothing is read there.'
                     : 'There is no such server.',
-                microtime(true) >= $until - 0.5, str_contains($problem->getMessage(), 'timeout') => 'The server took too long.',
-                1 === preg_match('/ssl|certificate|crypto/i', $problem->getMessage()) => 'The server could not show that it is the one that is meant (its certificate).',
+                microtime(true) >= $until - 0.5, str_contains($text, 'timeout') => 'The server took too long.',
+                1 === preg_match('/ssl|certificate|crypto/i', $text) => 'The server cannot show that it is the right one (certificate).',
                 default => 'The server cannot be reached.',
             });
         }

@@ -110,7 +110,9 @@ final class KeepEventsTest extends TestCase
         yield 'it ends later by as much' => [
             'FREQ=WEEKLY;UNTIL=20261204', '2026-11-27', '2026-11-28', '14:00', ['28 14:00', '05 14:00'], 'FREQ=WEEKLY;UNTIL=20261205',
         ];
-        yield 'so many times' => ['FREQ=WEEKLY;COUNT=2', '2026-12-04', '2026-12-03', '14:00', ['26 14:00', '03 14:00'], 'FREQ=WEEKLY;COUNT=2'];
+        yield 'so many times' => [
+            'FREQ=WEEKLY;COUNT=2', '2026-12-04', '2026-12-03', '14:00', ['26 14:00', '03 14:00'], 'FREQ=WEEKLY;COUNT=2',
+        ];
         yield 'of a month, another hour' => [
             'FREQ=MONTHLY;BYDAY=-1FR', '2026-12-25', '2026-12-25', '09:00', ['27 09:00', '25 09:00', '29 09:00'], 'FREQ=MONTHLY;BYDAY=-1FR',
         ];

@@ -2,6 +2,7 @@
 import type { DayAsk, When } from '@/shared/api/client'
 import KeyCap from '@/ui/KeyCap.vue'
 import WhenDialog from '@/ui/WhenDialog.vue'
+import { LinkButton } from '@/ui/kit'
 import AnswerCards from './AnswerCards.vue'
 import AskSheet from './AskSheet.vue'
 import type { AnswerCard } from './cards'
@@ -15,7 +16,7 @@ defineProps<{
   /** Until when, while that is asked; empty: it is not */
   question: string
 }>()
-defineEmits<{ choose: [when: When]; close: [] }>()
+defineEmits<{ choose: [when: When]; close: []; pass: [] }>()
 </script>
 
 <template>
@@ -24,8 +25,8 @@ defineEmits<{ choose: [when: When]; close: [] }>()
     <div>
       <AnswerCards :cards="cards" />
       <p class="slate keys">
-        <KeyCap name="Space" /> takes the first · <KeyCap name="ArrowRight" /> passes over ·
-        <KeyCap name="Ctrl+z" /> undoes
+        <LinkButton @click="$emit('pass')">Pass it over</LinkButton> <KeyCap name="ArrowRight" /> ·
+        <KeyCap name="Space" /> takes the first · <KeyCap name="Ctrl+z" /> undoes
       </p>
     </div>
     <WhenDialog

@@ -23,7 +23,7 @@ const { closed } = useDaySteps()
 const keystone = computed(() => data.value?.keystone ?? null)
 const asks = computed(() => data.value?.asks)
 const leave = () => void router.push({ name: 'agenda' })
-const { current, left, skipped, again, cards, question, chosen, ask } = useDayWalk(
+const { current, left, skipped, again, pass, cards, question, chosen, ask } = useDayWalk(
   'Evening look',
   asks,
   dataUpdatedAt,
@@ -90,6 +90,7 @@ useKeys('Evening look', [
         :cards="cards"
         :question="question"
         @choose="chosen"
+        @pass="pass"
         @close="ask = null"
       />
       <section v-else class="sheet end">

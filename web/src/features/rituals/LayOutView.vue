@@ -27,7 +27,7 @@ const keystone = computed(() => data.value?.keystone ?? null)
 const day = computed(() => agenda.value?.days[0])
 const asks = computed(() => data.value?.asks)
 const leave = () => void router.push({ name: 'agenda' })
-const { current, left, skipped, decided, again, cards, question, chosen, stone, ask } = useDayWalk(
+const { current, left, skipped, decided, again, pass, cards, question, chosen, stone, ask } = useDayWalk(
   'Lay out today',
   asks,
   dataUpdatedAt,
@@ -101,6 +101,7 @@ useKeys('Lay out today', [
       :cards="cards"
       :question="question"
       @choose="chosen"
+      @pass="pass"
       @close="ask = null"
     />
     <section v-else class="sheet end">

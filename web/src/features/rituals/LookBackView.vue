@@ -34,7 +34,7 @@ const asks = computed(() =>
     ? data.value.asks[stop.value as keyof typeof data.value.asks]
     : undefined,
 )
-const { current, left, skipped, again, cards, question, chosen, ask } = useDayWalk(
+const { current, left, skipped, again, pass, cards, question, chosen, ask } = useDayWalk(
   'Look back',
   asks,
   dataUpdatedAt,
@@ -109,6 +109,7 @@ useKeys('Look back', [
           :cards="cards"
           :question="question"
           @choose="chosen"
+          @pass="pass"
           @close="ask = null"
         />
         <p v-else-if="skipped.length">

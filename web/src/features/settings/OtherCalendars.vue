@@ -136,7 +136,7 @@ const state = (one: Subscription): string =>
     />
     <v-text-field
       v-model="fields.name"
-      label="Name"
+      label="Name for it"
       placeholder="as it calls itself"
       maxlength="200"
       hide-details="auto"
