@@ -14,6 +14,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\Tasks;
+use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Span;
 
 /**
@@ -72,6 +73,8 @@ final readonly class LaySlots
     }
 
     /**
+     * Pieces of one task that are sent to the same moment follow each other.
+     *
      * @param non-empty-list<SlotMove> $moves
      *
      * @throws NotFound
@@ -80,10 +83,14 @@ final readonly class LaySlots
     public function move(AccountId $accountId, EntryId $entryId, array $moves): Entry
     {
         return $this->journal->write($accountId, $entryId, EntryKind::MoveSlot, function (Step $step) use ($accountId, $moves): void {
+            $ends = [];
             foreach ($moves as $move) {
                 $slot = $this->slots->get($accountId, $move->id);
                 $step->touch($slot);
-                $slot->lay($move->when, $move->minutes ?? $slot->minutes());
+                $piece = $slot->taskId()->text.' '.$move->when->text();
+                $slot->lay($ends[$piece] ?? $move->when, $move->minutes ?? $slot->minutes());
+                $end = $slot->ends();
+                null === $end ?: $ends[$piece] = Due::at($end->date(), $end->time(), $end->zone);
                 $step->say($this->title($slot), self::text($slot));
             }
         });

@@ -136,6 +136,28 @@ final class LaySlotsTest extends TestCase
         ], 'A day is a day wherever one is.');
     }
 
+    public function testPiecesOfATaskThatAreSentToOneMomentFollowEachOther(): void
+    {
+        $world = new World();
+        $world->makeTask(new TaskFields('Polish the lens'));
+        $task = $world->task('Polish the lens')->id;
+        $day = Due::onDay(LocalDate::parse('2026-11-24'));
+        foreach (['a' => 30, 'b' => 45, 'c' => 20] as $id => $minutes) {
+            $world->laySlots->put(World::account(), new EntryId('put '.$id), [new NewSlot(new SlotId($id), $task, $day, $minutes)]);
+        }
+        $at = Due::at(LocalDate::parse('2026-11-25'), TimeOfDay::parse('23:00'), World::zone());
+        $world->laySlots->move(World::account(), new EntryId('move'), array_map(
+            static fn (string $id): SlotMove => new SlotMove(new SlotId($id), 'c' === $id ? $day : $at),
+            ['a', 'b', 'c'],
+        ));
+        self::assertSame(['2026-11-25 23:00', '2026-11-25 23:30', '2026-11-24'], array_map(
+            static fn (string $id): string => trim(
+                $world->memory->slots[$id]->when()->date.' '.$world->memory->slots[$id]->when()->time,
+            ),
+            ['a', 'b', 'c'],
+        ));
+    }
+
     private static function task(World $world, ?int $estimate): TaskId
     {
         $world->makeTask(new TaskFields('Polish the lens', estimate: $estimate));
