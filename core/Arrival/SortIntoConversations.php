@@ -8,6 +8,8 @@ use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Labels;
+use ZippyTray\Core\Lists\Card;
+use ZippyTray\Core\Lists\Cards;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
@@ -34,6 +36,7 @@ final readonly class SortIntoConversations
         private Conversations $conversations,
         private Owing $owing,
         private Labels $labels,
+        private Cards $cards,
         private Ids $ids,
     ) {
     }
@@ -130,6 +133,9 @@ final readonly class SortIntoConversations
         foreach ([] === $origins ? [] : $this->labels->borneBy($accountId, new ConversationId($origins[0])) as $borne) {
             $this->labels->put(new Borne($this->ids->next(), $accountId, $conversation->id, $borne->labelId(), $borne->since()));
         }
+        foreach ([] === $origins ? [] : $this->cards->ofConversation($accountId, new ConversationId($origins[0])) as $card) {
+            $this->cards->put(new Card($this->ids->next(), $accountId, $conversation->id, $card->listId(), $card->since()));
+        }
 
         return $conversation;
     }
@@ -153,6 +159,7 @@ final readonly class SortIntoConversations
                     $conversation->takeOver($other);
                     $this->owing->move($accountId, new ConversationId($origin), $conversation->id);
                     $this->labels->move($accountId, new ConversationId($origin), $conversation->id);
+                    $this->moveCards($accountId, new ConversationId($origin), $conversation->id);
                 }
             }
         }
@@ -162,6 +169,18 @@ final readonly class SortIntoConversations
             } else {
                 $conversation->describe($this->messages->ofConversation($accountId, new ConversationId($id)));
             }
+        }
+    }
+
+    /** What belonged to a list belongs to it still: once. */
+    private function moveCards(AccountId $accountId, ConversationId $from, ConversationId $to): void
+    {
+        $there = [];
+        foreach ($this->cards->ofConversation($accountId, $to) as $card) {
+            $there[$card->listId()->text] = true;
+        }
+        foreach ($this->cards->ofConversation($accountId, $from) as $card) {
+            isset($there[$card->listId()->text]) ? $this->cards->takeOut($card) : $card->moveTo($to);
         }
     }
 }

@@ -46,6 +46,7 @@ enum EntryKind: string
     case AddList = 'add_list';
     case EditList = 'edit_list';
     case DeleteList = 'delete_list';
+    case PutIntoList = 'put_into_list';
     case Send = 'send';
     case SendLater = 'send_later';
     case TakeBack = 'take_back';

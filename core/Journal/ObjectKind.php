@@ -20,6 +20,7 @@ enum ObjectKind: string
     case Correction = 'correction';
     case Label = 'label';
     case Borne = 'borne';
+    case Card = 'card';
     case Reading = 'reading';
     case Stamp = 'stamp';
     case Order = 'order';

@@ -32,7 +32,7 @@ final class TaskList implements Journaled
     /** Out of the way, with its tasks. */
     private bool $archived = false;
 
-    /** The list that it lies under; null: none. Lists nest one level deep. */
+    /** The list that it lies under; null: none. */
     private ?ListId $parentId = null;
 
     /** @throws Refused when the name is empty or longer than NAME_LENGTH characters */

@@ -28,6 +28,7 @@ final class Architecture
         'Label' => ['Mail', 'Journal'],
         'Tray' => ['Time', 'Mail', 'Person', 'Journal', 'People', 'Label'],
         'Task' => ['Time', 'Mail', 'Journal', 'Label', 'Tray'],
+        'Lists' => ['Mail', 'Journal', 'Tray', 'Task'],
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
         'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
         'Stamp' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Owed', 'Post'],
@@ -36,7 +37,9 @@ final class Architecture
         'Agenda' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Task', 'Owed', 'Post'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task', 'Agenda'],
         'Settings' => ['Time', 'Mail', 'MailIn', 'Agenda', 'Person', 'Tray', 'Task', 'Post'],
-        'Arrival' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Post', 'Order', 'MailIn', 'Agenda'],
+        'Arrival' => [
+            'Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Owed', 'Task', 'Lists', 'Post', 'Order', 'MailIn', 'Agenda',
+        ],
     ];
 
     /** The same of what a message is; besides, each may know the message itself. */

@@ -38,7 +38,7 @@ final readonly class JournalExplains implements BookCheck
     ];
 
     /** What is gone with its mail, or once it was answered. */
-    private const GONE = [ObjectKind::Conversation, ObjectKind::Reading, ObjectKind::Borne, ObjectKind::Ring];
+    private const GONE = [ObjectKind::Conversation, ObjectKind::Reading, ObjectKind::Borne, ObjectKind::Card, ObjectKind::Ring];
 
     public function __construct(
         private Connection $connection,

@@ -23,6 +23,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Remind\RemindOf;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Tray\Advice\Findings;
@@ -92,10 +93,18 @@ final readonly class ConversationController
         string $after = '',
         #[MapQueryParameter]
         ?string $label = null,
+        #[MapQueryParameter]
+        ?string $list = null,
     ): JsonResponse {
-        return new JsonResponse(
-            $find->page($account, $words, Place::tryFrom($place), 'muted' === $place, $after, LabelId::orNull($label)),
-        );
+        return new JsonResponse($find->page(
+            $account,
+            $words,
+            Place::tryFrom($place),
+            'muted' === $place,
+            $after,
+            LabelId::orNull($label),
+            ListId::orNull($list),
+        ));
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]

@@ -13,12 +13,14 @@ use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
+use ZippyTray\Core\Lists\ChangeLists;
+use ZippyTray\Core\Lists\PutIntoLists;
 use ZippyTray\Core\Refused;
-use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Task\ListFields;
 use ZippyTray\Server\Http\Payload\Task\ListPlace;
+use ZippyTray\Server\Http\Payload\Task\MailOfLists;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Task\TaskRows;
 
@@ -51,6 +53,18 @@ final readonly class ListController
             ),
             Response::HTTP_CREATED,
         );
+    }
+
+    #[Route('/mail', methods: 'POST')]
+    public function put(#[CurrentUser] Account $account, #[MapRequestPayload] MailOfLists $mail, PutIntoLists $put): JsonResponse
+    {
+        return $this->answer($put(
+            $account->id,
+            new EntryId($mail->entry),
+            $mail->ids(),
+            MailOfLists::lists($mail->into),
+            MailOfLists::lists($mail->outOf),
+        ));
     }
 
     #[Route('/{id}', methods: 'PUT')]

@@ -11,6 +11,7 @@ use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
+use ZippyTray\Core\Lists\Card;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\MailIn\MadeByMail;
 use ZippyTray\Core\Order\StandingOrder;
@@ -69,6 +70,9 @@ final class Memory
 
     /** @var array<string, Borne> */
     public array $borne = [];
+
+    /** @var array<string, Card> */
+    public array $cards = [];
 
     /** @var array<string, Stamp> */
     public array $stamps = [];

@@ -19,6 +19,7 @@ use ZippyTray\Core\Journal\Objects;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Label\LabelId;
+use ZippyTray\Core\Lists\Card;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Order\OrderId;
 use ZippyTray\Core\Order\StandingOrder;
@@ -56,6 +57,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Correction => $this->memory->corrections[$object->id] ?? null,
             ObjectKind::Label => $this->memory->labels[$object->id] ?? null,
             ObjectKind::Borne => $this->memory->borne[$object->id] ?? null,
+            ObjectKind::Card => $this->memory->cards[$object->id] ?? null,
             ObjectKind::Stamp => $this->memory->stamps[$object->id] ?? null,
             ObjectKind::Order => $this->memory->orders[$object->id] ?? null,
             ObjectKind::Slot => $this->memory->slots[$object->id] ?? null,
@@ -91,6 +93,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Stretch => $this->memory->stretches[$object->id] = Stretch::revived(new StretchId($object->id), $accountId, $state),
             ObjectKind::Stamp => $this->memory->stamps[$object->id] = Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
+            ObjectKind::Card => $this->memory->cards[$object->id] = Card::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
         };
     }
@@ -99,6 +102,11 @@ final readonly class MemoryObjects implements Objects
     {
         foreach (ObjectKind::Label === $object->kind ? $this->memory->borne : [] as $borne) {
             if ($borne->labelId()->text === $object->id) {
+                return true;
+            }
+        }
+        foreach (ObjectKind::TaskList === $object->kind ? $this->memory->cards : [] as $card) {
+            if ($card->listId()->text === $object->id) {
                 return true;
             }
         }
@@ -130,6 +138,7 @@ final readonly class MemoryObjects implements Objects
             $this->memory->stretches[$id],
             $this->memory->orders[$id],
             $this->memory->borne[$id],
+            $this->memory->cards[$id],
             $this->memory->owed[$id],
             $this->memory->templates[$id],
             $this->memory->tasks[$object->ref()->id],

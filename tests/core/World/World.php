@@ -27,6 +27,8 @@ use ZippyTray\Core\Label\KeepLabels;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Label\NameLabels;
 use ZippyTray\Core\Label\ShownLabels;
+use ZippyTray\Core\Lists\ChangeLists;
+use ZippyTray\Core\Lists\PutIntoLists;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\DateSource;
@@ -57,7 +59,6 @@ use ZippyTray\Core\Stamp\Foresee;
 use ZippyTray\Core\Stamp\KeepStamps;
 use ZippyTray\Core\Stamp\StampOf;
 use ZippyTray\Core\Stamp\UseStamp;
-use ZippyTray\Core\Task\ChangeLists;
 use ZippyTray\Core\Task\ChangeTasks;
 use ZippyTray\Core\Task\CompleteTasks;
 use ZippyTray\Core\Task\EditTask;
@@ -138,6 +139,8 @@ final class World
 
     public readonly ChangeLists $changeLists;
 
+    public readonly PutIntoLists $putIntoLists;
+
     public readonly Arrive $arrive;
 
     public readonly Clear $clear;
@@ -208,6 +211,7 @@ final class World
         $journal = new Journal($entries, $transaction, $this->clock, $lifts);
         $this->moveTasks = new MoveTasks($tasks, $journal);
         $labels = new MemoryLabels($this->memory);
+        $cards = new MemoryCards($this->memory);
         $name = new NameLabels($labels);
         $this->keepLabels = new KeepLabels($labels, $name, $journal);
         $this->putLabels = new PutLabels($conversations, $labels, $name, $journal, $this->clock, $this->ids);
@@ -228,7 +232,8 @@ final class World
         $this->keepTime = new KeepTime($stretches, $tasks, $journal, $transaction, $this->clock);
         $this->keepDays = new KeepDays($plans, $tasks, $journal, $transaction, $this->clock, $this->ids);
         $this->removeTasks = new RemoveTasks($tasks, $journal);
-        $this->changeLists = new ChangeLists($tasks, $this->moveTasks, $this->removeTasks, $journal);
+        $this->putIntoLists = new PutIntoLists($conversations, $cards, $tasks, $journal, $this->clock, $this->ids);
+        $this->changeLists = new ChangeLists($tasks, $cards, $this->moveTasks, $this->removeTasks, $journal);
         $rings = new MemoryRings($this->memory);
         $reminded = new Reminded($tasks, $conversations, new MemoryEvents($this->memory));
         $this->moveReminder = new MoveReminder($reminded, $journal, $this->clock);
@@ -285,7 +290,7 @@ final class World
             new MessageReader(),
             new MemoryReading($this->memory),
             $messages,
-            new SortIntoConversations($threads, $messages, $conversations, $owing, $labels, $this->ids),
+            new SortIntoConversations($threads, $messages, $conversations, $owing, $labels, $cards, $this->ids),
             $threads,
             $senders,
             new Settle($owing, $outgoings, $conversations, $tasks),
@@ -493,6 +498,7 @@ final class World
             ...$this->memory->corrections,
             ...$this->memory->labels,
             ...$this->memory->borne,
+            ...$this->memory->cards,
             ...$this->memory->stamps,
             ...$this->memory->slots,
             ...$this->memory->events,

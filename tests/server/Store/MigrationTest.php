@@ -62,6 +62,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261221000000' => '6b94f0123c595370311fc66fdd6b6ccc3d781989bc74f92c4893c9d6080515f0',
         'Version20261222000000' => '4721a8650994e8ea998fd19e3defa503ab5a116a5b6ed43e639c70ff30b9a761',
         'Version20261223000000' => 'e69bf1c75c1352bb0c678b029fd4c608218cbf51a40a50a9f1a4b8142dd3b8be',
+        'Version20261224000000' => 'f4f0ea6d2a6206be7346b2503e947c55cff9c2af9aeb1ca737f110e92617d777',
     ];
 
     /**

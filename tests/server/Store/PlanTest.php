@@ -94,6 +94,8 @@ final class PlanTest extends ApiTestCase
         yield 'find in a place' => fn (): array => $this->call('GET', '/find?words=lamp&place=archive');
         yield 'find all' => fn (): array => $this->call('GET', '/find');
         yield 'find all of a place' => fn (): array => $this->call('GET', '/find?place=archive');
+        yield 'find in a list' => fn (): array => $this->call('GET', '/find?list='.self::id());
+        yield 'find a word in a list' => fn (): array => $this->call('GET', '/find?words=lamp&list='.self::id());
         yield 'muted' => fn (): array => $this->call('GET', '/find?place=muted');
         yield 'people' => fn (): array => $this->call('GET', '/people?words=ta');
         yield 'a person' => fn (): array => $this->call('GET', '/people/'.rawurlencode('tam1@glass.example'));

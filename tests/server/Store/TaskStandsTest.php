@@ -10,7 +10,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\EntryId;
-use ZippyTray\Core\Task\ChangeLists;
+use ZippyTray\Core\Lists\ChangeLists;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Standing;
 use ZippyTray\Core\Task\Task;

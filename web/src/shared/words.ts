@@ -35,6 +35,7 @@ const DONE: Record<Entry['kind'], string> = {
   add_list: 'List made',
   edit_list: 'List changed',
   delete_list: 'List deleted',
+  put_into_list: 'List',
   send: 'Sent',
   send_later: 'To go out',
   take_back: 'Taken back',

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Read\Find;
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\Text\Passage;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Label\LabelRows;
@@ -35,6 +36,7 @@ final readonly class Find
      * @param bool         $muted only those that stay out of the tray whatever arrives
      * @param string       $after what `next` was of the part before; empty for the first
      * @param LabelId|null $label only what bears it
+     * @param ListId|null  $list  only what belongs to it
      *
      * @return array{
      *     rows: list<ConversationRow>, hits: \ArrayObject<string, string>, total: int, next: string|null
@@ -47,6 +49,7 @@ final readonly class Find
         bool $muted = false,
         string $after = '',
         ?LabelId $label = null,
+        ?ListId $list = null,
     ): array {
         $words = self::words($typed);
         $conditions = $muted ? ['c.muted'] : [];
@@ -57,8 +60,12 @@ final readonly class Find
         if (null !== $label) {
             [$conditions[], $with] = $this->labels->bearing($account->id, $label);
         }
+        if (null !== $list) {
+            $conditions[] = 'c.id IN (SELECT x.conversation_id FROM card x WHERE x.account_id = :account AND x.list_id = :list)';
+            $with['list'] = $list->text;
+        }
         [$keys, $total] = [] === $words
-            ? $this->inOrder($account, $conditions, $place, $muted || null !== $label, $after, $with)
+            ? $this->inOrder($account, $conditions, $place, $muted || null !== $label || null !== $list, $after, $with)
             : $this->matching($account, self::match($words), $conditions, $place, $after, $with);
         $rows = array_values($this->conversations->some($account, array_column($keys, 0)));
 

@@ -219,25 +219,22 @@ final readonly class TaskRows
 
     /**
      * @return list<array{
-     *     id: string, name: string, colour: Colour, archived: bool, parent: ?string, open: int, over: int,
-     *     done: int
-     * }> in their order, those under another among themselves
+     *     id: string, name: string, colour: Colour, archived: bool, parent: ?string, open: int, over: int, done: int, conversations: int
+     * }> in their order, those under another behind it
      */
     public function lists(Account $account): array
     {
         $over = $this->open->overByList($account);
-        $rows = $this->connection->fetchAllAssociative(
+        $under = [];
+        foreach ($this->connection->fetchAllAssociative(
             'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL
-                AND '.TaskStands::ALONE.'), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done
-             FROM task_list l LEFT JOIN task t ON t.list_id = l.id LEFT JOIN task_list p ON p.id = l.parent_id WHERE l.account_id = ?
-             GROUP BY l.id ORDER BY COALESCE(p.rank, l.rank), COALESCE(p.id, l.id), p.id IS NOT NULL, l.rank, l.id',
+                AND '.TaskStands::ALONE.'), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done,
+                (SELECT COUNT(*) FROM card x WHERE x.account_id = l.account_id AND x.list_id = l.id) AS conversations
+             FROM task_list l LEFT JOIN task t ON t.list_id = l.id WHERE l.account_id = ? GROUP BY l.id ORDER BY l.rank, l.id',
             [$account->id],
-        );
-
-        return array_map(static function (array $columns) use ($over): array {
+        ) as $columns) {
             $row = new Row($columns);
-
-            return [
+            $under[$row->string('parent_id')][] = [
                 'id' => $row->string('id'),
                 'name' => $row->string('name'),
                 'colour' => Colour::from($row->string('colour')),
@@ -246,8 +243,25 @@ final readonly class TaskRows
                 'open' => $row->int('open'),
                 'over' => $over[$row->string('id')] ?? 0,
                 'done' => $row->int('done'),
+                'conversations' => $row->int('conversations'),
             ];
-        }, $rows);
+        }
+        $ordered = [];
+        $walk = static function (string $parent) use (&$walk, &$ordered, &$under): void {
+            $lists = $under[$parent] ?? [];
+            unset($under[$parent]);
+            foreach ($lists as $list) {
+                $ordered[] = $list;
+                $walk($list['id']);
+            }
+        };
+        $walk('');
+        // What lies under a list that is gone.
+        foreach (array_keys($under) as $parent) {
+            $walk((string) $parent);
+        }
+
+        return $ordered;
     }
 
     /** @return list<TaskLink> */

@@ -23,6 +23,7 @@ final readonly class ConversationRow
 {
     /**
      * @param list<LabelView> $labels
+     * @param list<ListWord>  $lists   that it belongs to
      * @param string          $trouble what was not understood of what it asked for by mail; empty when nothing, or once it was decided
      */
     private function __construct(
@@ -49,6 +50,7 @@ final readonly class ConversationRow
         public int $touches,
         public ?TooOften $tooOften,
         public array $labels,
+        public array $lists,
         public int $revision,
         public string $trouble,
         public ?AdviceGlance $advice,
@@ -92,6 +94,7 @@ final readonly class ConversationRow
             $row->int('touches'),
             TooOften::of($row->int('snoozes'), $row->int('touches')),
             LabelRows::on($row, $labels),
+            ListWord::each($row->json('lists')),
             $row->int('revision'),
             $row->string('trouble'),
             null === $weighed ? null : AdviceGlance::of($weighed, $why),
@@ -128,6 +131,7 @@ final readonly class ConversationRow
             0,
             0,
             null,
+            [],
             [],
             $row->int('revision'),
             '',

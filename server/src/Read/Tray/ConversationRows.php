@@ -50,6 +50,10 @@ final readonly class ConversationRows
     public const TOUCHES = '(SELECT COUNT(*) FROM conversation_touch t WHERE t.conversation_id = c.id AND t.touched_at > '
         ."COALESCE(c.decided_at, ''))";
 
+    /** The lists that it belongs to, as JSON, for a query of c. */
+    private const LISTS = "(SELECT json_group_array(json_object('id', l.id, 'name', l.name, 'colour', l.colour))
+        FROM card x CROSS JOIN task_list l ON l.id = x.list_id WHERE x.conversation_id = c.id)";
+
     /** Who owed an answer and gave it last, for a query of c. */
     private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = "
         ."c.id AND o.state = 'answered' ORDER BY o.settled_at DESC, o.id DESC LIMIT 1)";
@@ -307,7 +311,7 @@ final readonly class ConversationRows
         }
         $rows = $this->connection->fetchAllAssociative(
             'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by, '.self::TROUBLE.' AS trouble,
-                '.LabelRows::BORNE.' AS borne
+                '.LabelRows::BORNE.' AS borne, '.self::LISTS.' AS lists
                 FROM json_each(?) j CROSS JOIN conversation c ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
             [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id],
         );

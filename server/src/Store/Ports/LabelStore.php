@@ -22,7 +22,8 @@ final readonly class LabelStore implements Labels
 
     public function all(AccountId $accountId): ShownLabels
     {
-        return new ShownLabels($this->withUnwritten(
+        return new ShownLabels(Unwritten::beside(
+            $this->orm,
             $this->orm->getRepository(Label::class)->findBy(['accountId' => $accountId]),
             static fn (object $one): bool => $one instanceof Label && $one->accountId->is($accountId),
         ));
@@ -42,7 +43,8 @@ final readonly class LabelStore implements Labels
 
     public function borneBy(AccountId $accountId, ConversationId $conversationId): array
     {
-        return $this->withUnwritten(
+        return Unwritten::beside(
+            $this->orm,
             $this->orm->getRepository(Borne::class)->findBy(['accountId' => $accountId, 'conversationId' => $conversationId]),
             static fn (object $one): bool => $one instanceof Borne && $one->accountId->is($accountId)
                 && $one->conversationId()->is($conversationId),
@@ -65,24 +67,5 @@ final readonly class LabelStore implements Labels
             $borne->moveTo($to);
         }
         $this->orm->flush();
-    }
-
-    /**
-     * Writing what is new before each question would go through all that has been loaded, for each of ten thousand conversations.
-     *
-     * @template T of object
-     *
-     * @param list<T>                $found
-     * @param callable(object): bool $isMeant
-     *
-     * @return list<T> with those that were added since and not written yet, without those that were removed
-     */
-    private function withUnwritten(array $found, callable $isMeant): array
-    {
-        $work = $this->orm->getUnitOfWork();
-        /** @var list<T> $added */
-        $added = array_values(array_filter($work->getScheduledEntityInsertions(), $isMeant));
-
-        return [...array_values(array_filter($found, static fn (object $one): bool => !$work->isScheduledForDelete($one))), ...$added];
     }
 }

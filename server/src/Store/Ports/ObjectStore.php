@@ -22,6 +22,7 @@ use ZippyTray\Core\Journal\Objects;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Label\LabelId;
+use ZippyTray\Core\Lists\Card;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Order\OrderId;
 use ZippyTray\Core\Order\StandingOrder;
@@ -61,6 +62,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Correction => Correction::class,
             ObjectKind::Label => Label::class,
             ObjectKind::Borne => Borne::class,
+            ObjectKind::Card => Card::class,
             ObjectKind::Stamp => Stamp::class,
             ObjectKind::Order => StandingOrder::class,
             ObjectKind::Slot => Slot::class,
@@ -104,6 +106,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::DayPlan => throw new CannotUndo('This day was never planned.'),
             ObjectKind::Stamp => Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
+            ObjectKind::Card => Card::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
 
@@ -113,7 +116,8 @@ final readonly class ObjectStore implements Objects
     public function isNeeded(AccountId $accountId, ObjectRef $object): bool
     {
         $query = match ($object->kind) {
-            ObjectKind::TaskList => 'SELECT 1 FROM task WHERE account_id = :account AND list_id = :id',
+            ObjectKind::TaskList => 'SELECT 1 FROM task WHERE account_id = :account AND list_id = :id
+                UNION ALL SELECT 1 FROM card WHERE account_id = :account AND list_id = :id LIMIT 1',
             ObjectKind::Task => 'SELECT 1 FROM task WHERE account_id = :account AND parent_id = :id',
             ObjectKind::Label => 'SELECT 1 FROM conversation_label WHERE account_id = :account AND label_id = :id
                 UNION ALL SELECT 1 FROM task t, json_each(t.labels) l WHERE t.account_id = :account AND l.value = :id LIMIT 1',

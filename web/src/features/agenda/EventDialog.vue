@@ -25,7 +25,12 @@ const close = () => void router.replace({ name: 'agenda' })
 <template>
   <ModalDialog :open="!!id" max-width="640" name="Event" @close="close">
     <EventForm v-if="isNew" :key="word('when')" :sheet="null" :when="word('when')" @close="close" />
-    <OthersEvent v-else-if="data?.event.calendar && !taken" :sheet="data" @close="close" @take="taken = true" />
+    <OthersEvent
+      v-else-if="data?.event.calendar && !taken"
+      :sheet="data"
+      @close="close"
+      @take="taken = true"
+    />
     <EventForm
       v-else-if="data?.event.calendar"
       :key="`own ${id} ${key}`"

@@ -90,7 +90,8 @@ const { wrong, busy, keep } = useKeeping(
 async function remove(): Promise<void> {
   const one = event.value
   const told = props.sheet?.told && !isFixed.value ? await askWhetherToTell() : 'no'
-  if (one && told && (await attempt(() => dropEvent(one.id, isOne.value ? key.value : null, told === 'yes')))) done()
+  if (one && told && (await attempt(() => dropEvent(one.id, isOne.value ? key.value : null, told === 'yes'))))
+    done()
 }
 const SAID = {
   'needs-action': 'no answer yet',

@@ -10,8 +10,7 @@ const emit = defineEmits<{ close: []; take: [] }>()
   <div class="sheet asking">
     <h2>{{ sheet.event.title }}</h2>
     <p>
-      <b>{{ sheet.when }}</b
-      ><template v-if="sheet.event.place">, {{ sheet.event.place }}</template>
+      <b>{{ sheet.when }}</b><template v-if="sheet.event.place">, {{ sheet.event.place }}</template>
     </p>
     <p v-if="sheet.repeat">It comes {{ sheet.repeat }}.</p>
     <p v-if="sheet.participants.length" class="slate">

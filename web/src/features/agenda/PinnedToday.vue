@@ -21,7 +21,8 @@ async function drop(what: Held, date: string, time: string | null): Promise<void
   endDrag()
   if (what.thing) await put(what.thing, { date, time, minutes: what.thing.minutes })
   else if (what.task) await attempt(() => lay(what.task ?? '', when))
-  else if (from?.kind === 'task') await attempt(() =>
+  else if (from?.kind === 'task')
+    await attempt(() =>
       lay(
         from.tasks.map(({ id }) => id),
         when,

@@ -24,7 +24,12 @@ export const useAgendaSteps = () =>
     lay: async (tasks: string | string[], when: When, minutes: number | null = null) =>
       done(
         await answer(
-          api.POST('/slots', { body: { entry: newId(), slots: [tasks].flat().map((task) => ({ id: newId(), task, when, minutes })) } }),
+          api.POST('/slots', {
+            body: {
+              entry: newId(),
+              slots: [tasks].flat().map((task) => ({ id: newId(), task, when, minutes })),
+            },
+          }),
         ),
       ),
     move: async (thing: Thing, to: Spot) =>

@@ -5,6 +5,7 @@ import { age } from '@/shared/time/format'
 import { counted, subjectOf } from '@/shared/words'
 import { ImportanceMark } from '@/features/importance'
 import LabelWord from '@/ui/LabelWord.vue'
+import ListWord from '@/ui/ListWord.vue'
 import { TickBox } from '@/ui/kit'
 
 withDefaults(
@@ -61,6 +62,7 @@ defineEmits<{ select: [event: MouseEvent] }>()
         ></span
       >
       <span class="what">
+        <ListWord v-for="one in row.lists" :key="one.id" class="borne" :list="one" />
         <LabelWord v-for="one in row.labels" :key="one.id" class="borne" :label="one" />
         <template v-if="action"
           ><b>{{ action }}</b> · {{ subjectOf(row) }}</template

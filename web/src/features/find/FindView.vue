@@ -12,8 +12,10 @@ import { StampCards } from '@/features/stamps'
 import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
+import ListWord from '@/ui/ListWord.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import MoreRows from '@/ui/MoreRows.vue'
+import { useLists } from '@/shared/api/lists'
 import { attempt } from '@/shared/notice'
 import { PLACES, type FindPlace } from '@/shared/places'
 import RowChunks from '@/ui/RowChunks.vue'
@@ -36,7 +38,11 @@ const bearing = computed({
   get: () => String(route.query.label ?? ''),
   set: (id) => void router.replace({ query: { ...route.query, label: id || undefined } }),
 })
-const found = useFind(words, place, bearing)
+/** Only what belongs to that list. */
+const listId = computed(() => String(route.query.list ?? ''))
+const { data: lists } = useLists()
+const list = computed(() => lists.value?.find(({ id }) => id === listId.value))
+const found = useFind(words, place, bearing, listId)
 const { data, error, refetch } = found
 const rows = computed(() => data.value?.rows ?? [])
 const { current, currentId, moving, selecting, selected, goTo, clicked, clear, meant } = useSelection(
@@ -106,6 +112,17 @@ useKeys('Find', [
         {{ where.text }}
       </PlainButton>
       <LabelFilter v-model="bearing" class="bearing" counts="conversations" />
+      <span v-if="listId" class="of-list">
+        in <ListWord v-if="list" :list="list" /><span v-else>a list that is gone</span>
+        <LinkButton
+          aria-label="Not only of this list"
+          @click="router.replace({ query: { ...route.query, list: undefined } })"
+          >×</LinkButton
+        >
+        <router-link v-if="list" class="link" :to="{ name: 'tasks', query: { by: 'list', list: list.id } }"
+          >To do</router-link
+        >
+      </span>
       <span v-if="data" class="slate total" role="status">{{ counted(data.total, 'conversation') }}</span>
       <EmptyBin v-if="place === 'bin' && rows.length && !words && !bearing" :total="data?.total ?? 0" />
     </div>
@@ -126,10 +143,17 @@ useKeys('Find', [
     </div>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />
-    <EmptyState v-else-if="!rows.length" :title="words || bearing ? 'Nothing found' : 'Nothing here'">
+    <EmptyState
+      v-else-if="!rows.length"
+      :title="words || bearing || listId ? 'Nothing found' : 'Nothing here'"
+    >
       <template v-if="words"
         >No conversation holds all of these words{{ place ? ' in this place' : '' }}. Fewer letters find
         more.</template
+      >
+      <template v-else-if="listId && !bearing"
+        >No mail belongs to this list{{ place ? ' in this place' : '' }}. <KeyCap name="F7" /> puts it there,
+        from the tray, a conversation or here.</template
       >
       <template v-else-if="bearing">Nothing here bears that label.</template>
       <template v-else-if="place === 'muted'"
@@ -224,6 +248,13 @@ mark {
 
 .bearing {
   max-width: 180px;
+  font-size: var(--type-note);
+}
+
+.of-list {
+  display: flex;
+  gap: 8px;
+  align-items: center;
   font-size: var(--type-note);
 }
 

@@ -6,10 +6,11 @@ export function useFind(
   words: MaybeRefOrGetter<string>,
   place: MaybeRefOrGetter<Place | 'muted' | ''>,
   label: MaybeRefOrGetter<string> = '',
+  list: MaybeRefOrGetter<string> = '',
   enabled: MaybeRefOrGetter<boolean> = true,
 ) {
   const found = useParts(
-    ['find', words, place, label],
+    ['find', words, place, label, list],
     (after, signal) =>
       answer(
         api.GET('/find', {
@@ -20,6 +21,7 @@ export function useFind(
               place: toValue(place),
               after,
               ...(toValue(label) ? { label: toValue(label) } : {}),
+              ...(toValue(list) ? { list: toValue(list) } : {}),
             },
           },
         }),

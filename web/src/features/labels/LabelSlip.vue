@@ -1,23 +1,51 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { useLists } from '@/shared/api/lists'
 import { useKeeping } from '@/shared/typing/keeping'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LabelWord from '@/ui/LabelWord.vue'
+import ListWord from '@/ui/ListWord.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import { PlainButton, TextInput } from '@/ui/kit'
-import { choicesOf, type LabelChoice } from './choices'
+import { choicesOf, type Choosable, type LabelChoice } from './choices'
 import { useLabels } from './queries'
 import { bearer, typed } from './slip'
 
-/** Labels are put on mail or tasks, and taken off: one by typing and Enter, several by the mouse. */
-const { data: labels, error, refetch } = useLabels()
+/** Labels are put on mail or tasks, mail into lists, and off and out again: one by typing and Enter, several by the mouse. */
+const ofLabels = useLabels()
+const ofLists = useLists()
+const isList = computed(() => bearer.value?.kind === 'list')
+const error = computed(() => (isList.value ? ofLists.error.value : ofLabels.error.value))
+const labels = computed<Choosable[] | undefined>(() =>
+  isList.value ? ofLists.data.value?.filter(({ archived }) => !archived) : ofLabels.data.value,
+)
+const refetch = () => (isList.value ? ofLists.refetch() : ofLabels.refetch())
+const WORDS = {
+  label: {
+    name: 'Labels',
+    asks: (what: string) => `Label ${what}`,
+    turns: 'puts it on or takes it off',
+    hint: 'Which label? A new word makes one',
+    none: 'There are no labels yet. Type a short word to make one.',
+  },
+  list: {
+    name: 'Lists',
+    asks: (what: string) => `Put ${what} into a list`,
+    turns: 'puts it in or takes it out',
+    hint: 'Which list?',
+    none: 'No list is called so. Lists are made in Tasks, by list.',
+  },
+}
+const words = computed(() => WORDS[isList.value ? 'list' : 'label'])
 
 const at = ref(0)
 /** What was put on and taken off since it opened, before the rows that it was opened with know of it. */
 const turned = ref(new Map<string, boolean>())
-const choices = computed(() => choicesOf(labels.value ?? [], typed.value, bearer.value?.borne ?? []))
+const choices = computed(() =>
+  choicesOf(labels.value ?? [], typed.value, bearer.value?.borne ?? [], !isList.value),
+)
 const isOn = (choice: LabelChoice) => turned.value.get(choice.name) ?? choice.on === 'all'
 watch(typed, () => (at.value = 0))
 watch(bearer, (now) => {
@@ -37,7 +65,9 @@ let isLast = false
 const { wrong, keep } = useKeeping(
   'labels',
   async () => {
-    if (choice) await bearer.value?.put(isOn(choice) ? [] : [choice.name], isOn(choice) ? [choice.name] : [])
+    if (!choice) return
+    const one = isList.value ? (choice.label?.id ?? '') : choice.name
+    await bearer.value?.put(isOn(choice) ? [] : [one], isOn(choice) ? [one] : [])
   },
   () => {
     if (choice) turned.value.set(choice.name, !isOn(choice))
@@ -57,9 +87,9 @@ const step = (by: number) => (at.value = Math.max(0, Math.min(choices.value.leng
 </script>
 
 <template>
-  <ModalDialog :open="!!bearer" name="Labels" max-width="420" @close="close">
+  <ModalDialog :open="!!bearer" name="Labels and lists" max-width="420" @close="close">
     <div v-if="bearer" class="sheet asking">
-      <h2>Label {{ bearer.what }}</h2>
+      <h2>{{ words.asks(bearer.what) }}</h2>
       <FailedState v-if="error && !labels" :error="error" @again="refetch()" />
       <LoadingRows v-else-if="!labels" />
       <template v-else>
@@ -68,16 +98,16 @@ const step = (by: number) => (at.value = Math.max(0, Math.min(choices.value.leng
             v-model="typed"
             v-first
             maxlength="60"
-            placeholder="Which label? A new word makes one"
-            aria-label="Which label?"
+            :placeholder="words.hint"
+            :aria-label="words.hint.split('?')[0] + '?'"
             aria-controls="label-choices"
             @keydown.down.prevent="step(1)"
             @keydown.up.prevent="step(-1)"
             @keydown.enter.prevent="turn(choices[at], true)"
           />
         </label>
-        <p v-if="wrong.labels" class="wrong" role="alert">{{ wrong.labels }}</p>
-        <ul id="label-choices" aria-label="Labels">
+        <p v-if="wrong.labels ?? wrong.into" class="wrong" role="alert">{{ wrong.labels ?? wrong.into }}</p>
+        <ul id="label-choices" :aria-label="words.name">
           <li v-for="(one, index) in choices" :key="one.name + (one.label ? '' : ' new')">
             <PlainButton
               class="choice-row"
@@ -89,16 +119,17 @@ const step = (by: number) => (at.value = Math.max(0, Math.min(choices.value.leng
               <span class="tickmark" aria-hidden="true">{{
                 isOn(one) ? '✓' : one.on === 'some' && !turned.has(one.name) ? '–' : ''
               }}</span>
-              <LabelWord v-if="one.label" :label="one.label" />
+              <ListWord v-if="one.label && isList" :list="one.label" />
+              <LabelWord v-else-if="one.label" :label="one.label" />
               <span v-else>Make “{{ one.name }}”</span>
               <span v-if="one.label?.untilDealt" class="slate note">until dealt with</span>
             </PlainButton>
           </li>
         </ul>
-        <p v-if="!choices.length" class="slate">There are no labels yet. Type a short word to make one.</p>
+        <p v-if="!choices.length" class="slate">{{ words.none }}</p>
         <p class="slate foot">
-          <KeyCap name="ArrowUp" /> <KeyCap name="ArrowDown" /> choose · <KeyCap name="Enter" /> puts it on or
-          takes it off · a click does, and stays here
+          <KeyCap name="ArrowUp" /> <KeyCap name="ArrowDown" /> choose · <KeyCap name="Enter" />
+          {{ words.turns }} · a click does, and stays here
         </p>
       </template>
     </div>
@@ -135,7 +166,7 @@ ul {
   background: var(--v-sea-soft);
 }
 
-.choice-row :deep(.label-word) {
+.choice-row :deep(:is(.label-word, .list-word)) {
   max-width: 30ch;
   font-size: var(--type-text);
   line-height: 22px;

@@ -3,14 +3,14 @@ import type { ConversationRow } from '@/shared/api/client'
 import KeyCap from '@/ui/KeyCap.vue'
 import { PlainButton } from '@/ui/kit'
 import { useMarkKeys } from './markKeys'
-import { LABEL } from './slip'
+import { LABEL, LIST } from './slip'
 import { UNREAD } from './unread'
 
 /** What the keys of labels and of unread mail do, for the mouse. */
 const props = defineProps<{ rows: ConversationRow[] }>()
 const emit = defineEmits<{ folded: [] }>()
 
-const { open, turn } = useMarkKeys(
+const { open, list, turn } = useMarkKeys(
   () => props.rows,
   () => emit('folded'),
 )
@@ -18,6 +18,7 @@ const { open, turn } = useMarkKeys(
 
 <template>
   <PlainButton class="mark" @click="open"><KeyCap :name="LABEL" />Label</PlainButton>
+  <PlainButton class="mark" @click="list"><KeyCap :name="LIST" />List</PlainButton>
   <PlainButton class="mark" @click="turn">
     <KeyCap :name="UNREAD" />{{ rows.every((row) => !row.unread) ? 'Unread' : 'Read' }}
   </PlainButton>

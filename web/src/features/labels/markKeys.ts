@@ -2,14 +2,14 @@ import type { ConversationRow } from '@/shared/api/client'
 import type { Binding } from '@/shared/keys/registry'
 import { attempt } from '@/shared/notice'
 import { counted } from '@/shared/words'
-import { label, LABEL } from './slip'
+import { label, LABEL, LIST } from './slip'
 import { useLabelSteps } from './steps'
 import { UNREAD, useUnread } from './unread'
 
-type Row = Pick<ConversationRow, 'id' | 'labels' | 'unread'>
+type Row = Pick<ConversationRow, 'id' | 'labels' | 'lists' | 'unread'>
 
 /**
- * The keys that label conversations and make them unread again.
+ * The keys that label conversations, put them into lists and make them unread again.
  *
  * @param meant those that are selected, or the current one
  * @param back the row has the focus again
@@ -17,8 +17,8 @@ type Row = Pick<ConversationRow, 'id' | 'labels' | 'unread'>
 export function useMarkKeys(
   meant: () => Row[],
   back?: () => unknown,
-): { keys: Binding[]; open: () => void; turn: () => void } {
-  const { labelMail } = useLabelSteps()
+): { keys: Binding[]; open: () => void; list: () => void; turn: () => void } {
+  const { labelMail, listMail } = useLabelSteps()
   const turnUnread = useUnread()
 
   function open(): void {
@@ -31,14 +31,27 @@ export function useMarkKeys(
       closed: back,
     })
   }
+  function list(): void {
+    const rows = meant()
+    const ids = rows.map(({ id }) => id)
+    label({
+      kind: 'list',
+      what: counted(ids.length, 'conversation'),
+      borne: rows.map(({ lists }) => lists),
+      put: (into, outOf) => listMail(ids, into, outOf),
+      closed: back,
+    })
+  }
   const turn = () => void attempt(() => turnUnread(meant()))
   const when = () => meant().length > 0
 
   return {
     open,
+    list,
     turn,
     keys: [
       { key: LABEL, label: 'Label', opens: true, when, run: open },
+      { key: LIST, label: 'Into a list, or out', opens: true, when, run: list },
       { key: UNREAD, label: 'Unread again, or read', when, run: turn },
     ],
   }

@@ -4,12 +4,17 @@ import type { LabelOn } from '@/shared/api/client'
 /** The key that puts labels on. In a list of tasks, 7 does the same. */
 export const LABEL = 'F4'
 
-/** What is to be labelled: mail or tasks. */
+/** The key that puts mail into lists. */
+export const LIST = 'F7'
+
+/** What is to be labelled, mail or tasks, or put into lists. */
 export interface Bearer {
+  kind?: 'list'
   /** In words: "3 conversations" */
   what: string
-  /** What each of them bears */
+  /** What each of them bears, or the lists that it belongs to */
   borne: LabelOn[][]
+  /** By names of labels, or ids of lists */
   put: (on: string[], off: string[]) => Promise<unknown>
   /** When it is over */
   closed?: (() => unknown) | undefined

@@ -6,6 +6,9 @@ type Fields = Pick<Label, 'name' | 'colour' | 'untilDealt'>
 export const useLabelSteps = () =>
   useSteps(({ done }) => ({
     /** @param on names of labels; those that there are not yet are made */
+    /** @param into ids of lists */
+    listMail: async (conversations: string[], into: string[], outOf: string[]) =>
+      done(await answer(api.POST('/lists/mail', { body: { entry: newId(), conversations, into, outOf } }))),
     labelMail: async (conversations: string[], on: string[], off: string[]) =>
       done(await answer(api.POST('/labelled', { body: { entry: newId(), conversations, on, off } }))),
     addLabel: async (fields: Fields) =>

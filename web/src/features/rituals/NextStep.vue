@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
+import type { Colour } from '@/shared/api/client'
 import { attempt } from '@/shared/notice'
 import { useTyped } from '@/shared/typing/kept'
 import { useTaskSteps } from '@/features/tasks'
+import ListWord from '@/ui/ListWord.vue'
 import { TextInput } from '@/ui/kit'
 
 /** A list in which nothing can be done next: its next step is written here. */
-const props = defineProps<{ list: { id: string; name: string; colour: string } }>()
+const props = defineProps<{ list: { id: string; name: string; colour: Colour } }>()
 const { makeTasks } = useTaskSteps()
 const fields = reactive({ title: '' })
 const typed = useTyped(`next-step:${props.list.id}`, fields)
@@ -23,7 +25,7 @@ async function write(): Promise<void> {
 
 <template>
   <form class="next" @submit.prevent="write">
-    <span class="list"><i class="dot" :class="list.colour" aria-hidden="true" />{{ list.name }}</span>
+    <ListWord class="list" :list="list" />
     <TextInput
       v-model="fields.title"
       class="field"

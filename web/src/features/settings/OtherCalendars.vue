@@ -45,7 +45,10 @@ const {
   async () =>
     set(
       await answer(
-        api.PUT('/subscriptions/{id}', { params: { path: { id: newId() } }, body: { ...fields, busy: true } }),
+        api.PUT('/subscriptions/{id}', {
+          params: { path: { id: newId() } },
+          body: { ...fields, busy: true },
+        }),
       ),
     ),
   () => {

@@ -5,6 +5,7 @@ import type { TaskList } from '@/shared/api/client'
 import { dragged, endDrag } from '@/ui/drag'
 import ListDialog from './ListDialog.vue'
 import { attempt } from '@/shared/notice'
+import { counted } from '@/shared/words'
 import { useTaskSteps } from './steps'
 import { useListSteps } from './listSteps'
 import { LinkButton, PlainButton } from '@/ui/kit'
@@ -15,6 +16,8 @@ const emit = defineEmits<{ choose: [id: string] }>()
 
 const { changeTasks } = useTaskSteps()
 const { moveList } = useListSteps()
+/** Levels under the top. */
+const DEEPEST = 2
 const editing = ref<TaskList | 'new' | null>(null)
 const over = ref('')
 const withArchived = ref(false)
@@ -23,14 +26,29 @@ const moved = ref<TaskList | null>(null)
 /** Those that lie under another stand below it. */
 const shown = computed(() => {
   const there = props.lists.filter(({ archived }) => withArchived.value || !archived)
-  const isUnder = (list: TaskList, parent: string) => list.parent === parent
-  const tops = there.filter(({ parent }) => !parent || !there.some(({ id }) => id === parent))
-  return tops.flatMap((top) => [top, ...there.filter((list) => isUnder(list, top.id))])
+  const ids = new Set(there.map(({ id }) => id))
+  const withUnder = (list: TaskList): TaskList[] => [
+    list,
+    ...there.filter(({ parent }) => parent === list.id).flatMap(withUnder),
+  ]
+  return there.filter(({ parent }) => !parent || !ids.has(parent)).flatMap(withUnder)
 })
-const depth = (list: TaskList) => (shown.value.some(({ id }) => id === list.parent) ? 1 : 0)
-const siblings = (list: TaskList) =>
-  shown.value.filter((one) => depth(one) === depth(list) && (!depth(list) || one.parent === list.parent))
+/** The list that it is shown under. */
+const above = (list: TaskList) => shown.value.find(({ id }) => id === list.parent)
+const depth = (list: TaskList): number => {
+  const one = above(list)
+  return one ? 1 + depth(one) : 0
+}
+const siblings = (list: TaskList) => shown.value.filter((one) => above(one)?.id === above(list)?.id)
 const archived = computed(() => props.lists.filter((list) => list.archived).length)
+
+const held = (list: TaskList): string =>
+  [
+    list.open || !list.conversations ? `${list.open} to do` : '',
+    list.conversations ? counted(list.conversations, 'conversation') : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 
 async function drop(list: TaskList): Promise<void> {
   over.value = ''
@@ -64,11 +82,11 @@ async function step(list: TaskList, by: number): Promise<void> {
 /** Under the one above it, or out of the one that it lies under. */
 async function nest(list: TaskList, isIn: boolean): Promise<void> {
   const all = siblings(list)
-  const above = all[all.findIndex(({ id }) => id === list.id) - 1]
-  if (!isIn && depth(list)) await move(list, list.parent, null)
-  else if (isIn && !depth(list) && above) {
-    const last = shown.value.filter(({ parent }) => parent === above.id).at(-1)
-    await move(list, last?.id ?? null, above.id)
+  const before = all[all.findIndex(({ id }) => id === list.id) - 1]
+  if (!isIn && depth(list)) await move(list, list.parent, above(list)?.parent ?? null)
+  else if (isIn && depth(list) < DEEPEST && before) {
+    const last = shown.value.filter(({ parent }) => parent === before.id).at(-1)
+    await move(list, last?.id ?? null, before.id)
   }
 }
 
@@ -90,8 +108,8 @@ async function move(list: TaskList, behind: string | null, parent: string | null
           chosen: list.id === chosen,
           over: over === list.id,
           archived: list.archived,
-          under: depth(list),
         }"
+        :style="{ marginLeft: `${depth(list) * 18}px` }"
         draggable="true"
         @dragstart="moved = list"
         @dragend="((moved = null), (over = ''))"
@@ -110,11 +128,11 @@ async function move(list: TaskList, behind: string | null, parent: string | null
           @keydown.ctrl.right.prevent.stop="nest(list, true)"
           @keydown.ctrl.left.prevent.stop="nest(list, false)"
         >
-          <i class="dot" :class="list.colour" aria-hidden="true" />
+          <i class="spine" :class="list.colour" aria-hidden="true" />
           <span>{{ list.name }}</span>
-          <span v-if="list.archived" class="slate">archived</span>
+          <span v-if="list.archived" class="slate count">archived</span>
           <span v-else class="slate count"
-            >{{ list.open }}<b v-if="list.over">, {{ list.over }} over</b></span
+            >{{ held(list) }}<b v-if="list.over">, {{ list.over }} over</b></span
           >
         </PlainButton>
         <PlainButton class="more" :aria-label="`Change the list ${list.name}`" @click="editing = list">
@@ -142,50 +160,57 @@ ul {
   margin: 0 0 10px;
 }
 
+/* the dividers of a card box, one behind the other */
 li {
   position: relative;
   display: flex;
-  align-items: center;
-  border-radius: 8px;
-}
-
-li.under {
-  margin-left: 18px;
+  margin-top: -1px;
+  background: rgb(from rgb(var(--v-theme-surface)) r g b / 55%);
+  border: 1px solid var(--v-edge);
+  border-radius: 0 9px 9px 0;
 }
 
 li.chosen {
+  z-index: 1;
+  margin-right: -8px;
   background: rgb(var(--v-theme-surface));
-  box-shadow: 0 1px 2px rgb(30 44 53 / 12%);
+  box-shadow: 0 1px 4px rgb(30 44 53 / 16%);
 }
 
 li.over {
   outline: 2px solid rgb(var(--v-theme-primary));
 }
 
+li.archived {
+  opacity: 0.75;
+}
+
+.spine {
+  position: absolute;
+  inset: -1px auto -1px -1px;
+  width: 6px;
+  background: var(--tint, var(--v-slate));
+}
+
 .name {
   flex: 1;
-  display: flex;
-  align-items: baseline;
+  display: grid;
   min-width: 0;
-  padding: 7px 10px;
+  padding: 8px 30px 8px 18px;
   font-weight: 550;
   text-align: left;
 }
 
-.name > span:first-of-type {
+.name > span {
   min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
 
-.count,
-.archived .slate {
-  margin-left: auto;
-  padding-left: 8px;
+.count {
   font-size: var(--type-small);
   font-weight: 500;
-  white-space: nowrap;
 }
 
 .count b {
@@ -195,7 +220,8 @@ li.over {
 
 .more {
   position: absolute;
-  right: 2px;
+  top: 8px;
+  right: 4px;
   display: grid;
   padding: 4px 6px;
   border-radius: 6px;

@@ -4,6 +4,7 @@ import type { Task } from '@/shared/api/client'
 import { dueText } from '@/shared/time/due'
 import { moment, nearMoment } from '@/shared/time/format'
 import { TimeSpent } from '@/features/clock'
+import ListWord from '@/ui/ListWord.vue'
 import { spanText } from '@/shared/time/span'
 
 /** What is known of a task, line by line. */
@@ -17,7 +18,7 @@ const placeOf = (zone: string) => zone.split('/').at(-1)?.replaceAll('_', ' ') ?
 <template>
   <dl>
     <dt>List</dt>
-    <dd><i class="dot" :class="row.list.colour" aria-hidden="true" />{{ row.list.name }}</dd>
+    <dd><ListWord :list="row.list" /></dd>
     <template v-if="row.start">
       <dt>Start</dt>
       <dd>{{ dueText(row.start) }}{{ row.waiting ? ', out of the way until then' : '' }}</dd>

@@ -16,7 +16,7 @@ import SourceField from './SourceField.vue'
 import TaskExtras from './TaskExtras.vue'
 import WhenField from '@/ui/WhenField.vue'
 import { counted } from '@/shared/words'
-import { useLists } from './queries'
+import { useLists } from '@/shared/api/lists'
 import { LinkButton, TextInput } from '@/ui/kit'
 
 /** All that a person fills in of a task; on a card only what matters there, the rest one step away. */

@@ -8,6 +8,7 @@ import { shortSpan } from '@/shared/time/span'
 import IndexTab from '@/ui/IndexTab.vue'
 import LabelWord from '@/ui/LabelWord.vue'
 import { counted } from '@/shared/words'
+import ListWord from '@/ui/ListWord.vue'
 import { PlainButton, TickBox } from '@/ui/kit'
 
 /** A task in a list: to check off, to open, to move. */
@@ -120,9 +121,7 @@ const facts = computed(() => {
         />
       </span>
     </router-link>
-    <span v-if="!listless" class="slate list"
-      ><i class="dot" :class="task.list.colour" aria-hidden="true" />{{ task.list.name }}</span
-    >
+    <ListWord v-if="!listless" class="slate list" :list="task.list" />
     <IndexTab v-if="tab" :near="tab.near">{{ tab.text }}</IndexTab>
   </li>
 </template>

@@ -9,6 +9,7 @@ import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import ListNav from './ListNav.vue'
+import ListViews from './ListViews.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import MoreRows from '@/ui/MoreRows.vue'
 import { attempt } from '@/shared/notice'
@@ -172,6 +173,7 @@ useTaskKeys({
           @choose="chooseList"
         />
         <div class="content">
+          <ListViews v-if="order === 'list' && list" :list="list" />
           <TaskBar
             v-if="selected.size"
             ref="bar"

@@ -73,10 +73,6 @@ export function useTask(id: MaybeRefOrGetter<string>) {
   })
 }
 
-export function useLists() {
-  return useQuery({ queryKey: ['lists'], queryFn: ({ signal }) => answer(api.GET('/lists', { signal })) })
-}
-
 /** What tasks of conversations would be; the same wherever they are made. */
 export const proposalsOf = (conversations: string[]) =>
   answer(api.POST('/proposals', { body: { conversations } }))

@@ -3,7 +3,8 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { byCompletion, byDate } from './groups'
 import { useTree } from './tree'
-import { useLists, useTasks, useTaskTree, type TaskFilter } from './queries'
+import { useLists } from '@/shared/api/lists'
+import { useTasks, useTaskTree, type TaskFilter } from './queries'
 
 export const ORDERS = [
   { value: 'date', text: 'By date' },

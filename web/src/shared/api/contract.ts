@@ -1650,6 +1650,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lists/mail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put conversations into lists, or take them out */
+        post: operations["putIntoLists"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/labelled": {
         parameters: {
             query?: never;
@@ -3245,12 +3262,20 @@ export interface components {
             name: string;
             email: string;
         };
+        /** @description A list as it stands on something that belongs to it */
+        ListWord: {
+            id: components["schemas"]["Id"];
+            name: string;
+            colour: components["schemas"]["Colour"];
+        };
         ConversationRow: {
             id: components["schemas"]["Id"];
             subject: string;
             who: string;
             email: string;
             excerpt: string;
+            /** @description To which it belongs */
+            lists: components["schemas"]["ListWord"][];
             latestAt: components["schemas"]["Instant"];
             messages: number;
             attachments: number;
@@ -3909,6 +3934,8 @@ export interface components {
             over: number;
             /** @description How many are completed */
             done: number;
+            /** @description How many belong to it */
+            conversations: number;
         };
         Jot: {
             /** @enum {string} */
@@ -4089,7 +4116,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "reading" | "stamp" | "order" | "slot" | "event" | "stretch" | "day_plan" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "card" | "reading" | "stamp" | "order" | "slot" | "event" | "stretch" | "day_plan" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -4110,7 +4137,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "correct_time" | "choose_keystone" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "put_into_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "correct_time" | "choose_keystone" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -5729,6 +5756,8 @@ export interface operations {
                 /** @description All of them must occur, as beginnings of words */
                 words?: string;
                 place?: components["schemas"]["Place"] | ("" | "muted");
+                /** @description Only what belongs to that list */
+                list?: components["schemas"]["Id"];
                 /** @description Only what bears it */
                 label?: components["parameters"]["Label"];
                 /** @description `next` of the part before */
@@ -6706,6 +6735,28 @@ export interface operations {
                     entry: components["schemas"]["Id"];
                     /** @description The other label */
                     into: components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    putIntoLists: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    conversations: components["schemas"]["Id"][];
+                    into?: components["schemas"]["Id"][];
+                    outOf?: components["schemas"]["Id"][];
                 };
             };
         };

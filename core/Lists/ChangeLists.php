@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Core\Task;
+namespace ZippyTray\Core\Lists;
 
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Colour;
@@ -13,16 +13,32 @@ use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\Branch;
+use ZippyTray\Core\Task\ListId;
+use ZippyTray\Core\Task\MoveTasks;
+use ZippyTray\Core\Task\Rank;
+use ZippyTray\Core\Task\RemoveTasks;
+use ZippyTray\Core\Task\Task;
+use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Task\Tasks;
 
 /**
  * What can be done with lists of tasks.
  */
 final readonly class ChangeLists
 {
+    /** How deep lists lie under one another: a list, one under it, and one under that. */
+    public const LEVELS = 2;
+
     private Branch $branch;
 
-    public function __construct(private Tasks $tasks, private MoveTasks $move, private RemoveTasks $remove, private Journal $journal)
-    {
+    public function __construct(
+        private Tasks $tasks,
+        private Cards $cards,
+        private MoveTasks $move,
+        private RemoveTasks $remove,
+        private Journal $journal,
+    ) {
         $this->branch = new Branch($tasks);
     }
 
@@ -82,7 +98,7 @@ final readonly class ChangeLists
      * @param ListId|null $parentId the list that it is to lie under; null: none
      *
      * @throws NotFound
-     * @throws Refused  when that would nest lists deeper than one level
+     * @throws Refused  when that would nest lists deeper than LEVELS, or under themselves
      */
     public function move(AccountId $accountId, EntryId $entryId, ListId $listId, ?ListId $behindId, ?ListId $parentId = null): Entry
     {
@@ -122,13 +138,37 @@ final readonly class ChangeLists
      */
     private function checkNesting(TaskList $list, TaskList $parent, array $all): void
     {
-        if ($parent->id->is($list->id)) {
-            throw new Refused('A list cannot lie under itself.', 'parent');
+        $above = 1;
+        for ($at = $parent; null !== $at && $above <= \count($all); $at = self::above($at, $all)) {
+            if ($at->id->is($list->id)) {
+                throw new Refused('A list cannot lie under itself.', 'parent');
+            }
+            $above += null === self::above($at, $all) ? 0 : 1;
         }
-        $hasOwn = [] !== array_filter($all, static fn (TaskList $other): bool => $other->liesUnder($list->id));
-        if (null !== $parent->parentId() || $hasOwn) {
-            throw new Refused('Lists lie under one another one level deep.', 'parent');
+        if ($above + self::below($list, $all, self::LEVELS) > self::LEVELS) {
+            throw new Refused(\sprintf('Lists lie under one another %d levels deep.', self::LEVELS), 'parent');
         }
+    }
+
+    /** @param list<TaskList> $all */
+    private static function above(TaskList $list, array $all): ?TaskList
+    {
+        return array_values(array_filter($all, static fn (TaskList $other): bool => true === $list->parentId()?->is($other->id)))[0] ?? null;
+    }
+
+    /**
+     * @param list<TaskList> $all
+     *
+     * @return int how many levels lie under it, no more than $most + 1
+     */
+    private static function below(TaskList $list, array $all, int $most): int
+    {
+        $levels = array_map(
+            static fn (TaskList $under): int => $most < 0 ? 0 : 1 + self::below($under, $all, $most - 1),
+            array_filter($all, static fn (TaskList $other): bool => $other->liesUnder($list->id)),
+        );
+
+        return [] === $levels ? 0 : max($levels);
     }
 
     /**
@@ -161,8 +201,12 @@ final readonly class ChangeLists
             foreach ($this->tasks->lists($accountId) as $under) {
                 if ($under->liesUnder($list->id)) {
                     $step->touch($under);
-                    $under->place($under->rank());
+                    $under->place($under->rank(), $list->parentId());
                 }
+            }
+            foreach ($this->cards->ofList($accountId, $listId) as $card) {
+                $step->removed($card);
+                $this->cards->takeOut($card);
             }
             $step->removed($list);
             $this->tasks->removeList($list);

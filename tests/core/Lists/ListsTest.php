@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Tests\Core\Task;
+namespace ZippyTray\Tests\Core\Lists;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -17,7 +17,7 @@ use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Tests\Core\World\World;
 
 /**
- * Lists of tasks, which have an order and lie under one another one level deep.
+ * Lists, which have an order and lie under one another two levels deep.
  */
 final class ListsTest extends TestCase
 {
@@ -122,11 +122,13 @@ final class ListsTest extends TestCase
         $this->move('Gutter', 'House', 'Roof');
     }
 
-    public function testListsLieOneLevelDeep(): void
+    public function testListsLieTwoLevelsDeep(): void
     {
-        $this->move('Shed', null, 'Roof');
+        $this->add('Gutter');
+        $this->move('Shed', null, 'House');
+        $this->move('House', null, 'Roof');
         $before = $this->world->state();
-        foreach ([['House', 'Shed'], ['Roof', 'House'], ['Roof', 'Roof']] as [$which, $under]) {
+        foreach ([['Gutter', 'Shed'], ['Roof', 'Gutter'], ['Roof', 'Roof'], ['Roof', 'Shed'], ['House', 'Shed']] as [$which, $under]) {
             try {
                 $this->move($which, null, $under);
                 self::fail("{$which} lies under {$under}.");
@@ -135,6 +137,11 @@ final class ListsTest extends TestCase
             }
         }
         self::assertSame($before, $this->world->state());
+        $this->world->undo($this->move('House', null, 'Gutter'));
+        $this->move('House', null, 'Roof');
+        self::assertSame('Roof/House Gutter', $this->order());
+        $this->world->changeLists->delete(World::account(), new EntryId('delete'), new ListId('House'), null);
+        self::assertSame('Roof/Shed Gutter', $this->order(), 'What lay under it lies where it lay.');
     }
 
     /** @return iterable<string, array{int, string|null, string, int}> tasks of it, where they go, what is said, tasks left */

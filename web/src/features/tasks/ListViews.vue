@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import type { TaskList } from '@/shared/api/client'
+
+/** What a list holds, seen one way or another. */
+defineProps<{ list: TaskList }>()
+</script>
+
+<template>
+  <p class="list-views">
+    <b>{{ list.name }}</b>
+    <span aria-current="page">To do</span>
+    <router-link class="link" :to="{ name: 'find', query: { list: list.id } }"
+      >All mail {{ list.conversations || '' }}</router-link
+    >
+  </p>
+</template>
+
+<style scoped>
+.list-views {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-items: baseline;
+  margin: 0 0 8px;
+}
+
+b {
+  margin-right: auto;
+  font-size: var(--type-lead);
+}
+
+[aria-current] {
+  font-weight: 600;
+}
+</style>
