@@ -153,7 +153,13 @@ final readonly class ChangeLists
     /** @param list<TaskList> $all */
     private static function above(TaskList $list, array $all): ?TaskList
     {
-        return array_values(array_filter($all, static fn (TaskList $other): bool => true === $list->parentId()?->is($other->id)))[0] ?? null;
+        foreach ($all as $other) {
+            if (true === $list->parentId()?->is($other->id)) {
+                return $other;
+            }
+        }
+
+        return null;
     }
 
     /**

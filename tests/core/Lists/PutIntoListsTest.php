@@ -102,7 +102,7 @@ final class PutIntoListsTest extends TestCase
                 $this->put($conversations, $into, $outOf);
                 self::fail('It was taken.');
             } catch (Refused|NotFound $thrown) {
-                self::assertInstanceOf($problem, $thrown);
+                self::assertSame($problem, $thrown::class);
             }
         }
         $this->put([$mail], $many);
@@ -126,15 +126,23 @@ final class PutIntoListsTest extends TestCase
      */
     private function put(array $conversations, array $into, array $outOf = []): Entry
     {
-        $lists = static fn (array $ids): array => array_map(static fn (string $id): ListId => new ListId($id), $ids);
-
         return ($this->world->putIntoLists)(
             World::account(),
             new EntryId($this->world->ids->next()),
             $conversations,
-            $lists($into),
-            $lists($outOf),
+            self::ids($into),
+            self::ids($outOf),
         );
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<ListId>
+     */
+    private static function ids(array $ids): array
+    {
+        return array_map(static fn (string $id): ListId => new ListId($id), $ids);
     }
 
     /** @return list<string> in order */

@@ -65,7 +65,7 @@ final readonly class Find
             $with['list'] = $list->text;
         }
         [$keys, $total] = [] === $words
-            ? $this->inOrder($account, $conditions, $place, $muted || null !== $label || null !== $list, $after, $with)
+            ? $this->inOrder($account, $conditions, $place, $muted || [] !== $with, $after, $with)
             : $this->matching($account, self::match($words), $conditions, $place, $after, $with);
         $rows = array_values($this->conversations->some($account, array_column($keys, 0)));
 
@@ -88,14 +88,14 @@ final readonly class Find
      *
      * @param list<string>          $conditions
      * @param bool                  $counts     whether how many there are is to be counted; otherwise it is kept
-     * @param array<string, string> $with       parameters of the conditions
+     * @param array<string, string> $with       parameters of the conditions; with some they are of few, by which these are found
      *
      * @return array{list<list<string>>, int} a part: the id of each and the instant that orders; and how many there are in all
      */
     private function inOrder(Account $account, array $conditions, ?Place $place, bool $counts, string $after, array $with): array
     {
         $at = self::found($place);
-        $from = 'FROM conversation c WHERE '.implode(' AND ', ['c.account_id = :account', ...$conditions]);
+        $from = 'FROM conversation c WHERE '.implode(' AND ', [([] === $with ? '' : '+').'c.account_id = :account', ...$conditions]);
         [$id, $last] = explode(' ', $after, 2) + ['', ''];
         $later = '' === $after ? '' : " AND {$at} <= :at AND ({$at} < :at OR c.id > :id)";
         $keys = $this->conversations->ids(
