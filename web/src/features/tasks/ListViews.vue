@@ -10,7 +10,7 @@ defineProps<{ list: TaskList }>()
     <b>{{ list.name }}</b>
     <span aria-current="page">To do</span>
     <router-link class="link" :to="{ name: 'find', query: { list: list.id } }"
-      >All mail {{ list.conversations || '' }}</router-link
+      >Mail {{ list.conversations || '' }}</router-link
     >
   </p>
 </template>

@@ -53,6 +53,7 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   'snooze-choices': NOTHING,
   source: ['conversation', 'task'],
   stamps: ['stamp'],
+  subscriptions: NOTHING,
   task: ['stretch', 'label', 'task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
   tasks: ['label', 'task', 'list', 'conversation', 'ring', 'outgoing', 'owed'],
   templates: ['template'],
