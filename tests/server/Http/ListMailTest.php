@@ -61,6 +61,21 @@ final class ListMailTest extends ApiTestCase
         self::assertSame(0, $this->command('data:check', [])[0], $this->command('data:check', [])[1]);
     }
 
+    public function testATaskMadeFromItIsProposedForTheList(): void
+    {
+        $this->list('Roof');
+        $lantern = $this->list('Lantern');
+        $mail = $this->receive('Slates', text: 'Please send me the plan by Friday.');
+        $proposed = fn (): mixed => ((array) $this->call('GET', '/conversations/'.$mail)['proposal'])['list'];
+        self::assertSame('', $proposed());
+        $this->put([$mail], [$lantern]);
+        self::assertSame('Lantern', $proposed());
+        $this->call('PUT', '/lists/'.$lantern, [
+            'entry' => self::id(), 'name' => 'Lantern', 'colour' => 'sea', 'archived' => true,
+        ]);
+        self::assertSame('', $proposed(), 'Not for one that is out of the way.');
+    }
+
     public function testListsLieTwoLevelsDeepAndStandBehindTheOneThatTheyLieUnder(): void
     {
         $ids = [];

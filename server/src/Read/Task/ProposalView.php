@@ -19,6 +19,7 @@ final readonly class ProposalView
      * @param list<string>                            $reminders
      * @param list<Outline>                           $subtasks
      * @param array{date: string, time: ?string}|null $until
+     * @param string                                  $list      that the conversation belongs to; empty: none
      */
     private function __construct(
         public string $title,
@@ -27,10 +28,11 @@ final readonly class ProposalView
         public array $reminders,
         public array $subtasks,
         public ?array $until,
+        public string $list,
     ) {
     }
 
-    public static function of(TaskProposal $proposal, \DateTimeZone $zone): self
+    public static function of(TaskProposal $proposal, \DateTimeZone $zone, string $list): self
     {
         return new self(
             $proposal->title,
@@ -39,6 +41,7 @@ final readonly class ProposalView
             array_map(static fn (Reminder $reminder): string => $reminder->text(), $proposal->reminders),
             $proposal->subtasks,
             null === $proposal->until ? null : DueView::at($proposal->until),
+            $list,
         );
     }
 }

@@ -45,6 +45,7 @@ final readonly class Proposals
     {
         $newest = $this->newest(array_map(strval(...), array_keys($advices)));
         $found = $this->findings->of($account, array_values($newest));
+        $lists = $this->lists(array_map(strval(...), array_keys($advices)));
         $speaker = $account->profile->speaker($this->clock->now());
         $proposals = [];
         foreach ($advices as $id => $advice) {
@@ -52,10 +53,31 @@ final readonly class Proposals
             $proposals[$id] = ProposalView::of(
                 TaskProposal::of($advice, $items, $speaker, $account->profile->taskSettings()),
                 $account->timeZone(),
+                $lists[$id] ?? '',
             );
         }
 
         return $proposals;
+    }
+
+    /**
+     * @param list<string> $conversationIds
+     *
+     * @return array<string, string> the name of the list that each belongs to, of several the first; archived ones do not count
+     */
+    private function lists(array $conversationIds): array
+    {
+        $lists = [];
+        foreach ($this->connection->iterateAssociative(
+            'SELECT x.conversation_id, l.name FROM json_each(?) j CROSS JOIN card x ON x.conversation_id = j.value
+             CROSS JOIN task_list l ON l.id = x.list_id WHERE NOT l.archived ORDER BY l.rank DESC, l.id DESC',
+            [json_encode($conversationIds, \JSON_THROW_ON_ERROR)],
+        ) as $columns) {
+            $row = new Row($columns);
+            $lists[$row->string('conversation_id')] = $row->string('name');
+        }
+
+        return $lists;
     }
 
     /**

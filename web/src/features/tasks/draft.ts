@@ -79,6 +79,7 @@ export function proposedDraft(proposal: TaskProposal | null | undefined, subject
     title: proposal?.title || subject,
     due: written(proposal?.due),
     reminders: proposal?.reminders ?? [],
+    ...(proposal?.list ? { list: proposal.list } : {}),
   })
 }
 

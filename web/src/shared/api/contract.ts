@@ -3594,6 +3594,8 @@ export interface components {
             title: string;
             /** @description From a deadline in the text */
             due: components["schemas"]["Due"] | null;
+            /** @description The name of a list that the conversation belongs to; empty: none */
+            list: string;
             /** @description The own words of the deadline, may be empty */
             words: string;
             /** @description The first reminder */
