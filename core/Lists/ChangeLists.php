@@ -94,6 +94,31 @@ final readonly class ChangeLists
     }
 
     /**
+     * @param string $was what stood there when somebody began to write
+     *
+     * @throws NotFound
+     * @throws Refused  when it is too long, or something else stands there by now
+     */
+    public function note(AccountId $accountId, EntryId $entryId, ListId $listId, string $note, string $was): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use (
+            $accountId,
+            $listId,
+            $note,
+            $was,
+        ): void {
+            $list = $this->tasks->getList($accountId, $listId);
+            if ($list->note() !== $was) {
+                throw new Refused('This note was changed in another window meanwhile. Look at it, then save yours once more.', 'note');
+            }
+            $step->touch($list);
+            $list->noteDown($note);
+            $first = explode("\n", $list->note())[0];
+            $step->say($list->name(), '' === $first ? 'without note' : 'note: '.mb_strimwidth($first, 0, 80, '…'));
+        });
+    }
+
+    /**
      * @param ListId|null $behindId the list behind which it is to stand; null: the first of its like
      * @param ListId|null $parentId the list that it is to lie under; null: none
      *

@@ -12,13 +12,16 @@ use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Refused;
 
 /**
- * A list of tasks, with a name of the person's own.
+ * A list: the home of a subject, with a name of the person's own.
  *
- * @phpstan-type ListState array{name: string, rank: string, colour: string, archived: bool, parent?: string}
+ * @phpstan-type ListState array{name: string, rank: string, colour: string, archived: bool, parent?: string, note?: string}
  */
 final class TaskList implements Journaled
 {
     public const NAME_LENGTH = 80;
+
+    /** Characters. */
+    public const NOTE_LENGTH = 50_000;
 
     /** The list that tasks go to when none is named. */
     public const DEFAULT = 'Tasks';
@@ -34,6 +37,9 @@ final class TaskList implements Journaled
 
     /** The list that it lies under; null: none. */
     private ?ListId $parentId = null;
+
+    /** What is to be known of its subject (Markdown). */
+    private string $note = '';
 
     /** @throws Refused when the name is empty or longer than NAME_LENGTH characters */
     public function __construct(public readonly ListId $id, public readonly AccountId $accountId, string $name, string $rank = 'V')
@@ -77,6 +83,21 @@ final class TaskList implements Journaled
     public function rename(string $name): void
     {
         $this->name = self::checked($name);
+    }
+
+    /** @throws Refused when it is too long */
+    public function noteDown(string $note): void
+    {
+        $note = trim(str_replace(["\r\n", "\r"], "\n", $note));
+        if (mb_strlen($note) > self::NOTE_LENGTH) {
+            throw new Refused(\sprintf('A note can have %d characters.', self::NOTE_LENGTH), 'note');
+        }
+        $this->note = $note;
+    }
+
+    public function note(): string
+    {
+        return $this->note;
     }
 
     public function colour(Colour $colour): void
@@ -135,6 +156,7 @@ final class TaskList implements Journaled
             'colour' => $this->colour->value,
             'archived' => $this->archived,
             ...(null === $this->parentId ? [] : ['parent' => $this->parentId->text]),
+            ...('' === $this->note ? [] : ['note' => $this->note]),
         ];
     }
 
@@ -146,6 +168,7 @@ final class TaskList implements Journaled
         $this->colour = Colour::from($state['colour']);
         $this->archived = $state['archived'];
         $this->parentId = ListId::orNull($state['parent'] ?? null);
+        $this->note = $state['note'] ?? '';
     }
 
     public function needs(): array

@@ -11,7 +11,7 @@ final class Version20261224000000 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return 'Conversations that belong to lists';
+        return 'Conversations that belong to lists, and notes of lists';
     }
 
     /** Schema opens one transaction around all migrations. */
@@ -28,6 +28,7 @@ final class Version20261224000000 extends AbstractMigration
             conversation_id VARCHAR(36) NOT NULL REFERENCES conversation (id) ON DELETE CASCADE DEFERRABLE INITIALLY DEFERRED,
             list_id VARCHAR(36) NOT NULL REFERENCES task_list (id) DEFERRABLE INITIALLY DEFERRED, since VARCHAR(20) NOT NULL
         )");
+        $this->addSql("ALTER TABLE task_list ADD COLUMN note CLOB NOT NULL DEFAULT ''");
         $this->addSql('CREATE UNIQUE INDEX card_of ON card (conversation_id, list_id)');
         $this->addSql('CREATE INDEX card_list ON card (account_id, list_id, conversation_id)');
     }

@@ -93,3 +93,39 @@ test('lists lie two levels deep, and go back', async ({ desk, page }) => {
   for (let steps = 0; steps < 3; steps += 1) await desk.undoByKey()
   await expect.poll(() => indent('Visitors')).toBe('0px')
 })
+
+test('a list has a note, which no window overwrites and no key loses', async ({ desk, page }) => {
+  await desk.goTo('Tasks')
+  await page.getByRole('button', { name: 'By list' }).click()
+  await nav(desk).locator('[data-list]').filter({ hasText: 'Supplies' }).click()
+  const note = page.getByRole('region', { name: 'Note' })
+  await note.getByRole('button', { name: 'Write a note' }).click()
+  await note.getByRole('textbox').fill('Paraffin **only** from Holm.')
+  await desk.press('Escape')
+  await expect(note.getByRole('textbox')).toHaveCount(0)
+  await note.getByRole('button', { name: 'Write a note' }).click()
+  await expect(note.getByRole('textbox')).toHaveValue('Paraffin **only** from Holm.')
+  await note.getByRole('textbox').focus()
+  await desk.press('Control+Enter')
+  await expect(note.locator('strong')).toHaveText('only')
+  await desk.expectAccessible('the note of a list')
+
+  await note.getByRole('button', { name: 'Change the note' }).click()
+  await note.getByRole('textbox').fill('Mine')
+  await page.evaluate(async () => {
+    const lists = (await (await fetch('/api/lists')).json()) as { id: string; name: string }[]
+    const id = lists.find(({ name }) => name === 'Supplies')?.id ?? ''
+    const headers = { 'Content-Type': 'application/json', 'X-Csrf-Token': crypto.randomUUID() }
+    const body = { entry: crypto.randomUUID(), note: 'Theirs', was: 'Paraffin **only** from Holm.' }
+    await fetch(`/api/lists/${id}/note`, { method: 'PUT', headers, body: JSON.stringify(body) })
+  })
+  await note.getByRole('button', { name: 'Save the note' }).click()
+  await expect(note.getByText('changed in another window meanwhile')).toBeVisible()
+  await expect(note.getByText('Theirs')).toBeVisible()
+  await expect(note.getByRole('textbox')).toHaveValue('Mine')
+  await note.getByRole('button', { name: 'Save the note' }).click()
+  await expect(note.getByRole('textbox')).toHaveCount(0)
+  await expect(note.getByText('Mine')).toBeVisible()
+  await desk.undoByKey()
+  await expect(note.getByText('Theirs')).toBeVisible()
+})

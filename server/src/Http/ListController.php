@@ -17,8 +17,10 @@ use ZippyTray\Core\Lists\ChangeLists;
 use ZippyTray\Core\Lists\PutIntoLists;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ListId;
+use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Task\ListFields;
+use ZippyTray\Server\Http\Payload\Task\ListNote;
 use ZippyTray\Server\Http\Payload\Task\ListPlace;
 use ZippyTray\Server\Http\Payload\Task\MailOfLists;
 use ZippyTray\Server\Read\Journal\EntryRows;
@@ -78,6 +80,18 @@ final readonly class ListController
             $fields->colour,
             $fields->archived,
         ));
+    }
+
+    #[Route('/{id}/note', methods: 'GET')]
+    public function note(#[CurrentUser] Account $account, string $id, Tasks $tasks): JsonResponse
+    {
+        return new JsonResponse(['note' => $tasks->getList($account->id, new ListId($id))->note()]);
+    }
+
+    #[Route('/{id}/note', methods: 'PUT')]
+    public function noteDown(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] ListNote $note): JsonResponse
+    {
+        return $this->answer($this->change->note($account->id, new EntryId($note->entry), new ListId($id), $note->note, $note->was));
     }
 
     #[Route('/{id}/place', methods: 'PUT')]

@@ -96,6 +96,30 @@ final class ListMailTest extends ApiTestCase
         $place('House', 'Slates', 422);
     }
 
+    public function testAListHasANoteThatNoOtherWindowOverwrites(): void
+    {
+        $roof = $this->list('Roof');
+        $note = fn (): mixed => $this->call('GET', "/lists/{$roof}/note")['note'];
+        $write = fn (string $text, string $was, int $status = 200): array => $this->call(
+            'PUT',
+            "/lists/{$roof}/note",
+            ['entry' => self::id(), 'note' => $text, 'was' => $was],
+            $status,
+        );
+        self::assertSame('', $note());
+        $write(" Slates are **Welsh**.\r\nNo work in January. \n", '');
+        self::assertSame("Slates are **Welsh**.\nNo work in January.", $note());
+        $problem = $write('Mine', '', 422);
+        self::assertStringContainsString('another window', (string) json_encode($problem));
+        $entry = $write('', (string) self::text($note()));
+        self::assertSame(['', 'without note'], [$note(), $entry['consequence']]);
+        $this->undo($entry);
+        self::assertSame("Slates are **Welsh**.\nNo work in January.", $note());
+        $write(str_repeat('a', 50_001), self::text($note()), 422);
+        $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
+        $this->call('GET', "/lists/{$roof}/note", null, 404);
+    }
+
     public function testNonsenseIsRefusedAndListsBelongToOnePerson(): void
     {
         $roof = $this->list('Roof');

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { TaskList } from '@/shared/api/client'
+import ListNote from './ListNote.vue'
 
 /** What a list holds, seen one way or another. */
 defineProps<{ list: TaskList }>()
@@ -13,6 +14,7 @@ defineProps<{ list: TaskList }>()
       >Mail {{ list.conversations || '' }}</router-link
     >
   </p>
+  <ListNote :id="list.id" :key="list.id" />
 </template>
 
 <style scoped>

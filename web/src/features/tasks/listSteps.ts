@@ -14,6 +14,13 @@ export const useListSteps = () =>
           }),
         ),
       ),
+    /** @param was what stood there when it was begun */
+    noteDown: async (id: string, note: string, was: string) =>
+      done(
+        await answer(
+          api.PUT('/lists/{id}/note', { params: { path: { id } }, body: { entry: newId(), note, was } }),
+        ),
+      ),
     moveList: async (id: string, behind: string | null, parent: string | null = null) =>
       done(
         await answer(

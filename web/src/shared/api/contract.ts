@@ -1976,6 +1976,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lists/{id}/note": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What is to be known of the subject of a list */
+        get: operations["listNote"];
+        /** Write the note of a list */
+        put: operations["noteDown"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lists/{id}/place": {
         parameters: {
             query?: never;
@@ -7318,6 +7338,56 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    listNote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The note */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Markdown; may be empty */
+                        note: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    noteDown: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    note: string;
+                    /** @description What stood there when somebody began to write */
+                    was: string;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
     moveList: {
         parameters: {
             query?: never;
@@ -7334,7 +7404,7 @@ export interface operations {
                     /** @description The list behind which it is to stand; null: the first */
                     behind: components["schemas"]["Id"] | null;
                     /**
-                     * @description The list that it is to lie under, one level deep; null: none
+                     * @description The list that it is to lie under, two levels deep; null: none
                      * @default null
                      */
                     parent?: components["schemas"]["Id"] | null;

@@ -33,6 +33,7 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   jot: ['list', 'task'],
   journal: null,
   labels: ['label', 'borne', 'task', 'conversation'],
+  'list-note': ['list'],
   lists: ['list', 'task', 'card'],
   'look-back': ['conversation', 'task', 'list', 'slot', 'event', 'owed', 'outgoing', 'stretch', 'day_plan'],
   'mail-ways': NOTHING,
