@@ -99,23 +99,22 @@ final class ListMailTest extends ApiTestCase
     public function testAListHasANoteThatNoOtherWindowOverwrites(): void
     {
         $roof = $this->list('Roof');
-        $note = fn (): mixed => $this->call('GET', "/lists/{$roof}/note")['note'];
         $write = fn (string $text, string $was, int $status = 200): array => $this->call(
             'PUT',
             "/lists/{$roof}/note",
             ['entry' => self::id(), 'note' => $text, 'was' => $was],
             $status,
         );
-        self::assertSame('', $note());
+        self::assertSame('', $this->note($roof));
         $write(" Slates are **Welsh**.\r\nNo work in January. \n", '');
-        self::assertSame("Slates are **Welsh**.\nNo work in January.", $note());
+        self::assertSame("Slates are **Welsh**.\nNo work in January.", $this->note($roof));
         $problem = $write('Mine', '', 422);
         self::assertStringContainsString('another window', (string) json_encode($problem));
-        $entry = $write('', (string) self::text($note()));
-        self::assertSame(['', 'without note'], [$note(), $entry['consequence']]);
+        $entry = $write('', $this->note($roof));
+        self::assertSame(['', 'without note'], [$this->note($roof), $entry['consequence']]);
         $this->undo($entry);
-        self::assertSame("Slates are **Welsh**.\nNo work in January.", $note());
-        $write(str_repeat('a', 50_001), self::text($note()), 422);
+        self::assertSame("Slates are **Welsh**.\nNo work in January.", $this->note($roof));
+        $write(str_repeat('a', 50_001), $this->note($roof), 422);
         $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
         $this->call('GET', "/lists/{$roof}/note", null, 404);
     }
@@ -130,6 +129,12 @@ final class ListMailTest extends ApiTestCase
         $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
         $this->put([$slates], [$roof], [], 404);
         self::assertSame([], $this->found($roof));
+    }
+
+    /** @phpstan-impure */
+    private function note(string $list): string
+    {
+        return self::text($this->call('GET', "/lists/{$list}/note")['note']);
     }
 
     private function list(string $name): string
