@@ -67,8 +67,9 @@ async function save(): Promise<void> {
         <v-btn variant="text" size="small" @click="close">Cancel</v-btn>
       </p>
     </form>
-    <LinkButton v-else-if="data" @click="open">{{
-      data.note ? 'Change the note' : 'Write a note'
+    <!-- there from the first on: what stands below does not move when the answer comes -->
+    <LinkButton v-else :disabled="!data" @click="open">{{
+      data?.note ? 'Change the note' : 'Write a note'
     }}</LinkButton>
   </section>
 </template>
