@@ -155,7 +155,7 @@ test('lists are made, changed, moved, archived and deleted, and Done is cleared'
   await expect.poll(async () => (await nav.locator('.name').allInnerTexts()).at(-1)).not.toMatch(/^Boat/)
   await desk.jot('Caulk the hull; list Boat')
   await desk.jot('Buy rope; list Boat; by 1 jan 2020')
-  await expect(boat).toContainText('2, 1 over')
+  await expect(boat).toContainText('2 to do, 1 over')
 
   const change = nav.getByRole('button', { name: 'Change the list Boat' })
   await change.click({ force: true })

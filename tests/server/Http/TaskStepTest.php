@@ -234,7 +234,7 @@ final class TaskStepTest extends ApiTestCase
         $this->call('DELETE', "/lists/{$roof}?entry=".self::id().'&moveTo='.$roof, status: 422);
     }
 
-    public function testListsLieUnderListsOneLevelDeep(): void
+    public function testListsLieUnderLists(): void
     {
         $this->signIn();
         [$house, $roof, $door] = [self::id(), self::id(), self::id()];
@@ -253,7 +253,6 @@ final class TaskStepTest extends ApiTestCase
         self::assertSame([['House', null], ['Roof', $house], ['Door', $house]], $tree());
         $place($house, null, $roof, 422);
         $place($roof, null, $roof, 422);
-        $place($door, null, $roof, 422);
         $this->undo($nested);
         self::assertSame([['House', null], ['Roof', $house], ['Door', null]], $tree());
         $deleted = $this->call('DELETE', "/lists/{$house}?entry=".self::id());
