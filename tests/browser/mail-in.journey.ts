@@ -62,7 +62,11 @@ test('who else may make things is written in the settings, and what is no addres
   await expect(section.getByRole('alert')).toContainText('"nobody" is no address')
   await expect(field).toHaveValue('office@ternpoint.example, nobody')
   await field.fill('office@ternpoint.example')
+  const kept = page.waitForResponse(
+    (response) => response.url().endsWith('/api/settings') && response.request().method() === 'PUT',
+  )
   await desk.press('Tab')
+  expect((await kept).ok()).toBe(true)
   await expect(section.getByRole('alert')).toHaveCount(0)
   await page.reload()
   await expect(field).toHaveValue('office@ternpoint.example')
