@@ -174,10 +174,11 @@ final class SubscriptionTest extends ApiTestCase
         $stamp = fn (int $day): string => self::stamp($this->day($day), '080000');
         $days = implode(',', array_map($stamp, range(1, ReadSubscription::MOST_APART + 1)));
         $this->publish("BEGIN:VEVENT\r\nUID:days\r\nSUMMARY:Days\r\nDTSTART:".self::stamp($this->day(), '080000')
-            ."\r\nRDATE:{$days}\r\nEND:VEVENT\r\n".self::event('gate', 'Gate duty', $this->day(1), '130000', 60));
+            ."\r\nRDATE:{$days}\r\nEND:VEVENT\r\n".self::event('gate', 'Gate duty', $this->day(1), '130000', 60)
+            .self::event('daily', 'Watering', $this->day(), '080000', 60, "RRULE:FREQ=DAILY\r\n"));
         $this->add();
         $this->read();
-        self::assertSame(['Gate duty'], $this->titles(1));
+        self::assertSame(['Gate duty', 'Watering'], $this->titles(1), 'Also the series that comes behind it.');
         self::assertStringContainsString('1 event:', $this->left());
     }
 

@@ -150,15 +150,18 @@ final readonly class ReadSubscription
                 );
                 $event->take($one);
                 $event->remind([]);
-                if ($event->isRepeating()) {
-                    ++$series;
-                    $apart += \count($one->exceptions) + \count($one->more);
-                    $times += self::end($event, $today->plusDays(self::FAR));
-                }
-                $isMuch = $series > self::MOST_SERIES || $apart > self::MOST_APART || $times > self::MOST_TIMES;
-                if (\count($rows) >= self::MOST || ($isMuch && $event->isRepeating())) {
+                $aside = \count($one->exceptions) + \count($one->more);
+                // What is left out takes no room from what comes behind it.
+                $isMuch = $event->isRepeating()
+                    && ($series >= self::MOST_SERIES || $apart + $aside > self::MOST_APART || $times >= self::MOST_TIMES);
+                if (\count($rows) >= self::MOST || $isMuch) {
                     ++$over;
                     continue;
+                }
+                if ($event->isRepeating()) {
+                    ++$series;
+                    $apart += $aside;
+                    $times += self::end($event, $today->plusDays(self::FAR));
                 }
                 $rows[$event->id->text] = [
                     'id' => $event->id->text,
