@@ -47,6 +47,11 @@ enum EntryKind: string
     case EditList = 'edit_list';
     case DeleteList = 'delete_list';
     case PutIntoList = 'put_into_list';
+    /** Along the stages of a list, or among its like. */
+    case MoveCard = 'move_card';
+    case AddReference = 'add_reference';
+    case EditReference = 'edit_reference';
+    case DeleteReference = 'delete_reference';
     case Send = 'send';
     case SendLater = 'send_later';
     case TakeBack = 'take_back';

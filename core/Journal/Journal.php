@@ -18,6 +18,7 @@ final readonly class Journal
         private Transaction $transaction,
         private ClockInterface $clock,
         private Lifts $lifts,
+        private Follow $follow,
     ) {
     }
 
@@ -46,6 +47,9 @@ final readonly class Journal
             }
             $step = new Step();
             $work($step);
+            if (EntryKind::Undo !== $kind) {
+                $this->follow->after($accountId, $step);
+            }
             $entry = $this->entry($accountId, $entryId, $kind, $step, $undoes, $clearingId);
             $this->entries->add($entry);
 

@@ -21,6 +21,7 @@ enum ObjectKind: string
     case Label = 'label';
     case Borne = 'borne';
     case Card = 'card';
+    case Reference = 'reference';
     case Reading = 'reading';
     case Stamp = 'stamp';
     case Order = 'order';

@@ -54,6 +54,12 @@ final class Step
         $this->consequence = $consequence;
     }
 
+    /** Said behind the rest: what went along with it. */
+    public function addTo(string $consequence): void
+    {
+        $this->consequence = '' === $this->consequence ? $consequence : $this->consequence.'; '.$consequence;
+    }
+
     public function about(): string
     {
         return $this->about;

@@ -18,6 +18,8 @@ use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\MoveTasks;
 use ZippyTray\Core\Task\Rank;
 use ZippyTray\Core\Task\RemoveTasks;
+use ZippyTray\Core\Task\Stage\Stage;
+use ZippyTray\Core\Task\Stage\Stages;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\Tasks;
@@ -35,6 +37,7 @@ final readonly class ChangeLists
     public function __construct(
         private Tasks $tasks,
         private Cards $cards,
+        private References $references,
         private MoveTasks $move,
         private RemoveTasks $remove,
         private Journal $journal,
@@ -115,6 +118,33 @@ final readonly class ChangeLists
             $list->noteDown($note);
             $first = explode("\n", $list->note())[0];
             $step->say($list->name(), '' === $first ? 'without note' : 'note: '.mb_strimwidth($first, 0, 80, '…'));
+        });
+    }
+
+    /**
+     * What stands at a stage that is left out stands off the line, and at it again where that is undone.
+     *
+     * @param list<string> $were ids of the stages that somebody saw who changes them
+     *
+     * @throws NotFound
+     * @throws Refused  when they were changed meanwhile
+     */
+    public function stages(AccountId $accountId, EntryId $entryId, ListId $listId, Stages $stages, array $were): Entry
+    {
+        return $this->journal->write($accountId, $entryId, EntryKind::EditList, function (Step $step) use (
+            $accountId,
+            $listId,
+            $stages,
+            $were,
+        ): void {
+            $list = $this->tasks->getList($accountId, $listId);
+            if ($were !== array_map(static fn (Stage $stage): string => $stage->id, $list->stages()->all)) {
+                throw new Refused('The stages of this list were changed in another window meanwhile. Look at them once more.', 'stages');
+            }
+            $step->touch($list);
+            $list->goThrough($stages);
+            $names = array_map(static fn (Stage $stage): string => $stage->name, $stages->all);
+            $step->say($list->name(), [] === $names ? 'without stages' : 'stages: '.implode(', ', $names));
         });
     }
 
@@ -203,7 +233,7 @@ final readonly class ChangeLists
     }
 
     /**
-     * @param ListId|null $moveTo the list that its tasks go to; null: they are deleted with it
+     * @param ListId|null $moveTo the list that its tasks and things to look up go to; null: they are deleted with it
      *
      * @throws NotFound
      * @throws Refused  when its tasks are to go to itself
@@ -238,6 +268,16 @@ final readonly class ChangeLists
             foreach ($this->cards->ofList($accountId, $listId) as $card) {
                 $step->removed($card);
                 $this->cards->takeOut($card);
+            }
+            $last = null === $target ? null : $this->references->lastRank($accountId, $target->id);
+            foreach ($this->references->ofList($accountId, $listId) as $reference) {
+                if (null === $target) {
+                    $step->removed($reference);
+                    $this->references->remove($reference);
+                } else {
+                    $step->touch($reference);
+                    $reference->place($target->id, $last = Rank::between($last, null));
+                }
             }
             $step->removed($list);
             $this->tasks->removeList($list);

@@ -16,13 +16,17 @@ use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ListId;
+use ZippyTray\Core\Task\Rank;
+use ZippyTray\Core\Task\Stage\StageSpot;
 use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
+use ZippyTray\Core\Tray\Place;
 
 /**
- * Puts conversations into lists and takes them out. A conversation can belong to several.
+ * Puts conversations into lists and takes them out. A conversation can belong to several. One that is still to be decided, or
+ * comes back, begins at the first stage of a list that has stages; what is dealt with stands off the line.
  */
 final readonly class PutIntoLists
 {
@@ -61,9 +65,14 @@ final readonly class PutIntoLists
             $outOf,
         ): void {
             [$into, $outOf] = array_map(fn (array $ids): array => $this->lists($accountId, $ids), [$into, $outOf]);
+            $last = [];
+            foreach ($into as $list) {
+                $first = $list->stages()->first();
+                $last[$list->id->text] = null === $first ? null : $this->cards->lastRank($accountId, $list->id, $first->id);
+            }
             foreach ($conversationIds as $id) {
                 $conversation = $this->conversations->get($accountId, $id);
-                $this->change($conversation, $into, $outOf, $step);
+                $this->change($conversation, $into, $outOf, $last, $step);
                 $step->say($conversation->subject());
             }
             $step->say('', implode(', ', [
@@ -86,12 +95,13 @@ final readonly class PutIntoLists
     }
 
     /**
-     * @param list<TaskList> $into
-     * @param list<TaskList> $outOf
+     * @param list<TaskList>             $into
+     * @param list<TaskList>             $outOf
+     * @param array<string, string|null> $last  the last rank at the first stage, by list
      *
      * @throws Refused
      */
-    private function change(Conversation $conversation, array $into, array $outOf, Step $step): void
+    private function change(Conversation $conversation, array $into, array $outOf, array &$last, Step $step): void
     {
         $there = [];
         $outOf = array_map(static fn (TaskList $list): string => $list->id->text, $outOf);
@@ -108,6 +118,11 @@ final readonly class PutIntoLists
             if (!isset($there[$list->id->text])) {
                 $card = new Card($this->ids->next(), $conversation->accountId, $conversation->id, $list->id, $now);
                 $there[$list->id->text] = $card;
+                $first = $list->stages()->first();
+                if (null !== $first && \in_array($conversation->placeAt($now), [Place::Tray, Place::Away], true)) {
+                    $rank = $last[$list->id->text] = Rank::between($last[$list->id->text] ?? null, null);
+                    $card->standAt(new StageSpot($first->id, $now, $rank));
+                }
                 $this->cards->put($card);
                 $step->made($card);
             }

@@ -68,7 +68,7 @@ final readonly class LookOut
                 $reminding->about->kind,
                 $reminding->about->id,
                 $reminder->kind(),
-                $reminder->text(),
+                '' === $reminding->words ? $reminder->text() : $reminding->words,
                 $come->at,
                 $come->times,
                 $now,

@@ -15,9 +15,17 @@ use ZippyTray\Core\Time\TimeSettings;
  */
 final readonly class Reminding
 {
-    /** @param list<Reminder> $reminders */
-    public function __construct(public ObjectRef $about, public ?Due $start, public ?Due $due, public array $reminders)
-    {
+    /**
+     * @param list<Reminder> $reminders
+     * @param string         $words     what it says instead of when it was meant to come; empty: that
+     */
+    public function __construct(
+        public ObjectRef $about,
+        public ?Due $start,
+        public ?Due $due,
+        public array $reminders,
+        public string $words = '',
+    ) {
     }
 
     /**

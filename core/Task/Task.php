@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace ZippyTray\Core\Task;
 
 use ZippyTray\Core\AccountId;
-use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Label\LabelName;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\Stage\AtStage;
+use ZippyTray\Core\Task\Stage\StageSpot;
+use ZippyTray\Core\Task\Stage\StandsAtStage;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Time\Reminder;
@@ -21,15 +23,19 @@ use ZippyTray\Core\Time\Reminder;
  * @phpstan-import-type RepeatState from Repeat
  * @phpstan-import-type ReminderState from Reminder
  * @phpstan-import-type SourceState from Source
+ * @phpstan-import-type StageSpotState from StageSpot
  *
  * @phpstan-type TaskState array{
  *     createdAt: string, title: string, notes: string, list: string, parent: ?string, rank: string, start: DueState|null,
  *     due: DueState|null, estimate: ?int, priority: string, labels: list<string>, repeat: RepeatState|null, reminders: list<ReminderState>,
  *     sources: list<SourceState>, files: list<string>, completedAt: ?string,
+ *     stage?: StageSpotState,
  * }
  */
-final class Task implements Journaled
+final class Task implements AtStage
 {
+    use StandsAtStage;
+
     public const TITLE_LENGTH = 300;
 
     public const NOTES_LENGTH = 100_000;
@@ -116,12 +122,13 @@ final class Task implements Journaled
     }
 
     /**
-     * The same to do again, apart from where it stands and what became of it.
+     * The same to do again, at no stage, apart from what became of it.
      */
     public function copy(TaskId $id, \DateTimeImmutable $now): self
     {
         $made = new self($id, $this->accountId, $now, $this->title, $this->listId);
         $made->restore($this->state());
+        $made->keepStage(null);
 
         return $made;
     }
@@ -154,12 +161,25 @@ final class Task implements Journaled
         $this->changed();
     }
 
-    /** @param TaskId|null $parentId the task that it is a part of */
+    /**
+     * In another list it stands at no stage.
+     *
+     * @param TaskId|null $parentId the task that it is a part of
+     */
     public function place(ListId $listId, ?TaskId $parentId, string $rank): void
     {
+        if (!$this->listId->is($listId)) {
+            $this->keepStage(null);
+        }
         $this->listId = $listId;
         $this->parentId = $parentId;
         $this->rank = $rank;
+        $this->changed();
+    }
+
+    public function standAt(?StageSpot $spot): void
+    {
+        $this->keepStage($spot);
         $this->changed();
     }
 
@@ -388,6 +408,7 @@ final class Task implements Journaled
             'sources' => $this->sources,
             'files' => $this->files,
             'completedAt' => $this->completedAt?->format(\DATE_ATOM),
+            ...$this->stageState(),
         ];
     }
 
@@ -413,6 +434,7 @@ final class Task implements Journaled
         $this->sources = $state['sources'];
         $this->files = $state['files'];
         $this->completedAt = null === $state['completedAt'] ? null : new \DateTimeImmutable($state['completedAt']);
+        $this->keepStage(StageSpot::fromState($state['stage'] ?? null));
         $this->changed();
     }
 

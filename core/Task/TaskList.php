@@ -10,11 +10,17 @@ use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Task\Stage\Stage;
+use ZippyTray\Core\Task\Stage\Stages;
 
 /**
  * A list: the home of a subject, with a name of the person's own.
  *
- * @phpstan-type ListState array{name: string, rank: string, colour: string, archived: bool, parent?: string, note?: string}
+ * @phpstan-import-type StageState from Stage
+ *
+ * @phpstan-type ListState array{
+ *     name: string, rank: string, colour: string, archived: bool, parent?: string, note?: string, stages?: list<StageState>
+ * }
  */
 final class TaskList implements Journaled
 {
@@ -40,6 +46,9 @@ final class TaskList implements Journaled
 
     /** What is to be known of its subject (Markdown). */
     private string $note = '';
+
+    /** @var list<StageState> */
+    private array $stages = [];
 
     /** @throws Refused when the name is empty or longer than NAME_LENGTH characters */
     public function __construct(public readonly ListId $id, public readonly AccountId $accountId, string $name, string $rank = 'V')
@@ -100,6 +109,16 @@ final class TaskList implements Journaled
         return $this->note;
     }
 
+    public function stages(): Stages
+    {
+        return Stages::fromStates($this->stages);
+    }
+
+    public function goThrough(Stages $stages): void
+    {
+        $this->stages = $stages->states();
+    }
+
     public function colour(Colour $colour): void
     {
         $this->colour = $colour;
@@ -157,6 +176,7 @@ final class TaskList implements Journaled
             'archived' => $this->archived,
             ...(null === $this->parentId ? [] : ['parent' => $this->parentId->text]),
             ...('' === $this->note ? [] : ['note' => $this->note]),
+            ...([] === $this->stages ? [] : ['stages' => $this->stages]),
         ];
     }
 
@@ -169,6 +189,7 @@ final class TaskList implements Journaled
         $this->archived = $state['archived'];
         $this->parentId = ListId::orNull($state['parent'] ?? null);
         $this->note = $state['note'] ?? '';
+        $this->stages = $state['stages'] ?? [];
     }
 
     public function needs(): array

@@ -77,6 +77,7 @@ final class Architecture
         'Order' => ['Label', 'Tray'],
         'Agenda' => ['Label', 'Tray', 'Post', 'Task'],
         'Coming' => ['Tray', 'Post', 'Task', 'Agenda'],
+        'Lists' => ['Label', 'Tray', 'Post', 'Task'],
     ];
 
     public function testCoreKnowsNobody(): Rule

@@ -14,16 +14,23 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Lists\ChangeLists;
+use ZippyTray\Core\Lists\MoveCards;
 use ZippyTray\Core\Lists\PutIntoLists;
+use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Http\Payload\Task\ListFields;
-use ZippyTray\Server\Http\Payload\Task\ListNote;
-use ZippyTray\Server\Http\Payload\Task\ListPlace;
-use ZippyTray\Server\Http\Payload\Task\MailOfLists;
+use ZippyTray\Server\Http\Payload\Lists\CardName;
+use ZippyTray\Server\Http\Payload\Lists\CardsAlong;
+use ZippyTray\Server\Http\Payload\Lists\CardsTo;
+use ZippyTray\Server\Http\Payload\Lists\ListFields;
+use ZippyTray\Server\Http\Payload\Lists\ListNote;
+use ZippyTray\Server\Http\Payload\Lists\ListPlace;
+use ZippyTray\Server\Http\Payload\Lists\MailOfLists;
+use ZippyTray\Server\Http\Payload\Lists\StagesOfList;
 use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Lists\StageCards;
 use ZippyTray\Server\Read\Task\TaskRows;
 
 /**
@@ -66,6 +73,59 @@ final readonly class ListController
             $mail->ids(),
             MailOfLists::lists($mail->into),
             MailOfLists::lists($mail->outOf),
+        ));
+    }
+
+    #[Route('/along', methods: 'POST')]
+    public function along(#[CurrentUser] Account $account, #[MapRequestPayload] CardsAlong $cards, MoveCards $move): JsonResponse
+    {
+        return $this->answer($move->along($account->id, new EntryId($cards->entry), CardName::refs($cards->cards), $cards->by));
+    }
+
+    #[Route('/{id}/cards', methods: 'PUT')]
+    public function to(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] CardsTo $cards, MoveCards $move): JsonResponse
+    {
+        return $this->answer($move->to(
+            $account->id,
+            new EntryId($cards->entry),
+            new ListId($id),
+            CardName::refs($cards->cards),
+            $cards->stage,
+            $cards->behind?->ref(),
+            !$cards->first,
+        ));
+    }
+
+    #[Route('/{id}/stages', methods: 'GET')]
+    public function stages(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        Tasks $tasks,
+        StageCards $cards,
+        #[MapQueryParameter]
+        ?string $stage = null,
+        #[MapQueryParameter]
+        string $after = '',
+    ): JsonResponse {
+        $list = $tasks->getList($account->id, new ListId($id));
+        if (null === $stage) {
+            return new JsonResponse(['stages' => $cards->of($account, $list)]);
+        }
+        $at = 'off' === $stage ? null : $list->stages()->at($stage) ?? throw new NotFound('stage', $stage);
+
+        return new JsonResponse(['stages' => [$cards->at($account, $list, $at, $after)]]);
+    }
+
+    #[Route('/{id}/stages', methods: 'PUT')]
+    public function goThrough(#[CurrentUser] Account $account, string $id, #[MapRequestPayload] StagesOfList $stages): JsonResponse
+    {
+        return $this->answer($this->change->stages(
+            $account->id,
+            new EntryId($stages->entry),
+            new ListId($id),
+            $stages->stages(),
+            $stages->were,
         ));
     }
 

@@ -12,6 +12,7 @@ use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Lists\Card;
+use ZippyTray\Core\Lists\Reference;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\MailIn\MadeByMail;
 use ZippyTray\Core\Order\StandingOrder;
@@ -55,6 +56,9 @@ final class Memory
 
     /** @var array<string, SourceCopy> */
     public array $copies = [];
+
+    /** @var array<string, Reference> */
+    public array $references = [];
 
     /** @var list<string> ids of files */
     public array $files = [];

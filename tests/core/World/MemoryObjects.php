@@ -20,6 +20,7 @@ use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Lists\Card;
+use ZippyTray\Core\Lists\Reference;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Order\OrderId;
 use ZippyTray\Core\Order\StandingOrder;
@@ -58,6 +59,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Label => $this->memory->labels[$object->id] ?? null,
             ObjectKind::Borne => $this->memory->borne[$object->id] ?? null,
             ObjectKind::Card => $this->memory->cards[$object->id] ?? null,
+            ObjectKind::Reference => $this->memory->references[$object->id] ?? null,
             ObjectKind::Stamp => $this->memory->stamps[$object->id] ?? null,
             ObjectKind::Order => $this->memory->orders[$object->id] ?? null,
             ObjectKind::Slot => $this->memory->slots[$object->id] ?? null,
@@ -94,6 +96,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Stamp => $this->memory->stamps[$object->id] = Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
             ObjectKind::Card => $this->memory->cards[$object->id] = Card::revived($object->id, $accountId, $state),
+            ObjectKind::Reference => $this->memory->references[$object->id] = Reference::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
         };
     }
@@ -105,8 +108,8 @@ final readonly class MemoryObjects implements Objects
                 return true;
             }
         }
-        foreach (ObjectKind::TaskList === $object->kind ? $this->memory->cards : [] as $card) {
-            if ($card->listId()->text === $object->id) {
+        foreach (ObjectKind::TaskList === $object->kind ? [...$this->memory->cards, ...$this->memory->references] : [] as $one) {
+            if ($one->listId()->text === $object->id) {
                 return true;
             }
         }
@@ -139,6 +142,7 @@ final readonly class MemoryObjects implements Objects
             $this->memory->orders[$id],
             $this->memory->borne[$id],
             $this->memory->cards[$id],
+            $this->memory->references[$id],
             $this->memory->owed[$id],
             $this->memory->templates[$id],
             $this->memory->tasks[$object->ref()->id],

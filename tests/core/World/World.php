@@ -28,6 +28,10 @@ use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Label\NameLabels;
 use ZippyTray\Core\Label\ShownLabels;
 use ZippyTray\Core\Lists\ChangeLists;
+use ZippyTray\Core\Lists\KeepReferences;
+use ZippyTray\Core\Lists\MoveAlong;
+use ZippyTray\Core\Lists\MoveAtStages;
+use ZippyTray\Core\Lists\MoveCards;
 use ZippyTray\Core\Lists\PutIntoLists;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Mail\ConversationId;
@@ -139,6 +143,10 @@ final class World
 
     public readonly ChangeLists $changeLists;
 
+    public readonly MoveCards $moveCards;
+
+    public readonly KeepReferences $keepReferences;
+
     public readonly PutIntoLists $putIntoLists;
 
     public readonly Arrive $arrive;
@@ -208,10 +216,12 @@ final class World
         $outgoings = new MemoryOutgoings($this->memory);
         $owing = new MemoryOwing($this->memory);
         $expect = new Expect($owing, $this->ids);
-        $journal = new Journal($entries, $transaction, $this->clock, $lifts);
+        $cards = new MemoryCards($this->memory);
+        $moveAtStages = new MoveAtStages($cards, $this->clock);
+        $journal = new Journal($entries, $transaction, $this->clock, $lifts, new MoveAlong($tasks, $cards, $moveAtStages));
+        $this->moveCards = new MoveCards($tasks, $cards, $conversations, $moveAtStages, $journal);
         $this->moveTasks = new MoveTasks($tasks, $journal);
         $labels = new MemoryLabels($this->memory);
-        $cards = new MemoryCards($this->memory);
         $name = new NameLabels($labels);
         $this->keepLabels = new KeepLabels($labels, $name, $journal);
         $this->putLabels = new PutLabels($conversations, $labels, $name, $journal, $this->clock, $this->ids);
@@ -233,7 +243,9 @@ final class World
         $this->keepDays = new KeepDays($plans, $tasks, $journal, $transaction, $this->clock, $this->ids);
         $this->removeTasks = new RemoveTasks($tasks, $journal);
         $this->putIntoLists = new PutIntoLists($conversations, $cards, $tasks, $journal, $this->clock, $this->ids);
-        $this->changeLists = new ChangeLists($tasks, $cards, $this->moveTasks, $this->removeTasks, $journal);
+        $references = new MemoryReferences($this->memory);
+        $this->keepReferences = new KeepReferences($references, $tasks, $messages, $journal, $this->clock, $this->ids);
+        $this->changeLists = new ChangeLists($tasks, $cards, $references, $this->moveTasks, $this->removeTasks, $journal);
         $rings = new MemoryRings($this->memory);
         $reminded = new Reminded($tasks, $conversations, new MemoryEvents($this->memory));
         $this->moveReminder = new MoveReminder($reminded, $journal, $this->clock);
@@ -491,6 +503,7 @@ final class World
             ...$this->memory->lists,
             ...$this->memory->senders,
             ...$this->memory->rings,
+            ...$this->memory->references,
             ...$this->memory->outgoings,
             ...$this->memory->owed,
             ...$this->memory->templates,

@@ -63,6 +63,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261222000000' => '4721a8650994e8ea998fd19e3defa503ab5a116a5b6ed43e639c70ff30b9a761',
         'Version20261223000000' => 'e69bf1c75c1352bb0c678b029fd4c608218cbf51a40a50a9f1a4b8142dd3b8be',
         'Version20261224000000' => '81f5f39a1d64d3d995bfb28822052a2a01e0f5221269c1c25b3b097ad1eef146',
+        'Version20261225000000' => '935659d6faa7ee03bb49ce91551406df0f497df3f71131f53508a6765ab8efeb',
     ];
 
     /**

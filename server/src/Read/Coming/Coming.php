@@ -259,7 +259,7 @@ final readonly class Coming
                         '',
                         $reminding->about->kind,
                         $reminding->about->id,
-                        $reminder->text(),
+                        '' === $reminding->words ? $reminder->text() : $reminding->words,
                         $reminder->kind(),
                     );
                 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Read\Task;
 
-use ZippyTray\Core\Colour;
 use ZippyTray\Core\Label\ShownLabels;
 use ZippyTray\Core\Task\DateGroup;
 use ZippyTray\Core\Task\Priority;
@@ -12,6 +11,7 @@ use ZippyTray\Core\Task\Repeat;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Read\DueView;
 use ZippyTray\Server\Read\Label\LabelView;
+use ZippyTray\Server\Read\Tray\ListWord;
 use ZippyTray\Server\Store\Row;
 
 /**
@@ -22,21 +22,20 @@ use ZippyTray\Server\Store\Row;
 final readonly class TaskRow
 {
     /**
-     * @param array{id: string, name: string, colour: Colour} $list
-     * @param array{id: string, title: string}|null           $parent
-     * @param array{date: string, time: ?string}|null         $start
-     * @param bool                                            $waiting  its start, or that of what it is a part of, is ahead
-     * @param array{date: string, time: ?string}|null         $due
-     * @param int|null                                        $estimate minutes
-     * @param list<LabelView>                                 $labels
-     * @param array{open: int, done: int}                     $subtasks
-     * @param array{id: string, who: string}|null             $source   the first message
+     * @param array{id: string, title: string}|null   $parent
+     * @param array{date: string, time: ?string}|null $start
+     * @param bool                                    $waiting  its start, or that of what it is a part of, is ahead
+     * @param array{date: string, time: ?string}|null $due
+     * @param int|null                                $estimate minutes
+     * @param list<LabelView>                         $labels
+     * @param array{open: int, done: int}             $subtasks
+     * @param array{id: string, who: string}|null     $source   the first message
      */
     private function __construct(
         public string $id,
         public int $revision,
         public string $title,
-        public array $list,
+        public ListWord $list,
         public ?array $parent,
         public string $rank,
         public ?array $start,
@@ -73,11 +72,7 @@ final readonly class TaskRow
             $row->string('id'),
             $row->int('revision'),
             $row->string('title'),
-            [
-                'id' => $row->string('list_id'),
-                'name' => $row->string('list_name'),
-                'colour' => Colour::from($row->string('list_colour')),
-            ],
+            ListWord::of($row),
             null === $parent ? null : ['id' => $parent, 'title' => $row->string('parent_title')],
             $row->string('rank'),
             null === $start ? null : DueView::in($speaker->now->zone, $start),

@@ -31,7 +31,7 @@ final readonly class TaskRows
     private const SELECT = "SELECT t.id, t.revision, t.title, t.list_id, t.parent_id, t.rank,
         t.start_date, t.start_time, t.start_zone, t.due_date, t.due_time, t.due_zone,
             t.estimate, t.priority, t.labels, t.repeats, t.reminders, t.files, t.notes <> '' AS noted, t.completed_at,
-            l.name AS list_name, l.colour AS list_colour, p.title AS parent_title, s.id AS source_id,
+            l.name AS list_name, l.colour AS list_colour, l.stages AS list_stages, t.stage, p.title AS parent_title, s.id AS source_id,
             json_extract(s.sender, '$.name') AS source_name, json_extract(s.sender, '$.email') AS source_email
         FROM json_each(?) w CROSS JOIN task t ON t.id = w.value JOIN task_list l ON l.id = t.list_id
         LEFT JOIN task p ON p.id = t.parent_id LEFT JOIN source_copy s ON s.id = ".self::SOURCE;
@@ -219,7 +219,8 @@ final readonly class TaskRows
 
     /**
      * @return list<array{
-     *     id: string, name: string, colour: Colour, archived: bool, parent: ?string, open: int, over: int, done: int, conversations: int
+     *     id: string, name: string, colour: Colour, archived: bool, parent: ?string, open: int, over: int, done: int, conversations: int,
+     *     stages: array<mixed>
      * }> in their order, those under another behind it
      */
     public function lists(Account $account): array
@@ -227,7 +228,7 @@ final readonly class TaskRows
         $over = $this->open->overByList($account);
         $under = [];
         foreach ($this->connection->fetchAllAssociative(
-            'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL
+            'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, l.stages, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL
                 AND '.TaskStands::ALONE.'), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done,
                 (SELECT COUNT(*) FROM card x WHERE x.account_id = l.account_id AND x.list_id = l.id) AS conversations
              FROM task_list l LEFT JOIN task t ON t.list_id = l.id WHERE l.account_id = ? GROUP BY l.id ORDER BY l.rank, l.id',
@@ -244,6 +245,7 @@ final readonly class TaskRows
                 'over' => $over[$row->string('id')] ?? 0,
                 'done' => $row->int('done'),
                 'conversations' => $row->int('conversations'),
+                'stages' => $row->json('stages'),
             ];
         }
         $ordered = [];

@@ -51,7 +51,8 @@ final readonly class ConversationRows
         ."COALESCE(c.decided_at, ''))";
 
     /** The lists that it belongs to, as JSON, for a query of c. */
-    private const LISTS = "(SELECT json_group_array(json_object('id', l.id, 'name', l.name, 'colour', l.colour))
+    private const LISTS = "(SELECT json_group_array(json_object('id', l.id, 'name', l.name, 'colour', l.colour, 'stage', x.stage,
+            'stages', CASE WHEN json_valid(l.stages) THEN json(l.stages) END))
         FROM card x CROSS JOIN task_list l ON l.id = x.list_id WHERE x.conversation_id = c.id)";
 
     /** Who owed an answer and gave it last, for a query of c. */

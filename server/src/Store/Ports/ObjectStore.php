@@ -23,6 +23,7 @@ use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
 use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Lists\Card;
+use ZippyTray\Core\Lists\Reference;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\Order\OrderId;
 use ZippyTray\Core\Order\StandingOrder;
@@ -63,6 +64,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Label => Label::class,
             ObjectKind::Borne => Borne::class,
             ObjectKind::Card => Card::class,
+            ObjectKind::Reference => Reference::class,
             ObjectKind::Stamp => Stamp::class,
             ObjectKind::Order => StandingOrder::class,
             ObjectKind::Slot => Slot::class,
@@ -107,6 +109,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Stamp => Stamp::revived(new StampId($object->id), $accountId, $state),
             ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
             ObjectKind::Card => Card::revived($object->id, $accountId, $state),
+            ObjectKind::Reference => Reference::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
 
@@ -117,7 +120,8 @@ final readonly class ObjectStore implements Objects
     {
         $query = match ($object->kind) {
             ObjectKind::TaskList => 'SELECT 1 FROM task WHERE account_id = :account AND list_id = :id
-                UNION ALL SELECT 1 FROM card WHERE account_id = :account AND list_id = :id LIMIT 1',
+                UNION ALL SELECT 1 FROM card WHERE account_id = :account AND list_id = :id
+                UNION ALL SELECT 1 FROM reference WHERE account_id = :account AND list_id = :id LIMIT 1',
             ObjectKind::Task => 'SELECT 1 FROM task WHERE account_id = :account AND parent_id = :id',
             ObjectKind::Label => 'SELECT 1 FROM conversation_label WHERE account_id = :account AND label_id = :id
                 UNION ALL SELECT 1 FROM task t, json_each(t.labels) l WHERE t.account_id = :account AND l.value = :id LIMIT 1',

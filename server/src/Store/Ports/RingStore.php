@@ -17,6 +17,7 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Remind\Reminding;
 use ZippyTray\Core\Remind\Ring;
 use ZippyTray\Core\Remind\Rings;
+use ZippyTray\Core\Task\TaskList;
 use ZippyTray\Core\Time\Due;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\Moment;
@@ -88,6 +89,50 @@ final readonly class RingStore implements Rings
             }
         }
         yield from $this->ofEvents($accountId);
+        yield from $this->ofStages($accountId);
+    }
+
+    /** @return iterable<Reminding> of what stands at a stage that lets things stand for some days only */
+    private function ofStages(AccountId $accountId): iterable
+    {
+        foreach ($this->orm->getRepository(TaskList::class)->findBy(['accountId' => $accountId, 'archived' => false]) as $list) {
+            foreach ($list->stages()->all as $stage) {
+                if (null === $stage->days) {
+                    continue;
+                }
+                $rows = $this->orm->getConnection()->iterateAssociative(
+                    "SELECT 'conversation' AS kind, x.conversation_id AS id, x.stage_since AS since FROM card x
+                        CROSS JOIN conversation c ON c.id = x.conversation_id
+                     WHERE x.account_id = :account AND x.list_id = :list AND x.stage = :stage AND x.stage_since > :from
+                        AND c.place NOT IN ('bin', 'blocked')
+                     UNION ALL SELECT 'task', t.id, t.stage_since FROM task t
+                     WHERE t.account_id = :account AND t.list_id = :list AND t.stage = :stage AND t.stage_since > :from
+                        AND t.completed_at IS NULL",
+                    [
+                        'account' => $accountId->text,
+                        'list' => $list->id->text,
+                        'stage' => $stage->id,
+                        'from' => StoredNow::of($this->clock->now()->modify(\sprintf('-%d days', $stage->days + self::BEHIND))),
+                    ],
+                );
+                foreach ($rows as $columns) {
+                    $one = $this->guarded(new Row($columns), static function (Row $row) use ($list, $stage): ?Reminding {
+                        $up = $stage->comesUp(new \DateTimeImmutable($row->string('since')));
+
+                        return null === $up ? null : new Reminding(
+                            new ObjectRef(ObjectKind::from($row->string('kind')), $row->string('id')),
+                            null,
+                            null,
+                            [Reminder::at(new Moment($up, new \DateTimeZone('UTC')))],
+                            \sprintf('%d %s at “%s” of %s', $stage->days, 1 === $stage->days ? 'day' : 'days', $stage->name, $list->name()),
+                        );
+                    });
+                    if (null !== $one) {
+                        yield $one;
+                    }
+                }
+            }
+        }
     }
 
     /** @return iterable<Reminding> of events; of a series for each time that is near */
@@ -119,7 +164,7 @@ final readonly class RingStore implements Rings
     /**
      * One that is damaged reminds of nothing, and does not keep the others from it.
      *
-     * @param callable(Row): Reminding $make
+     * @param callable(Row): (Reminding|null) $make
      */
     private function guarded(Row $row, callable $make): ?Reminding
     {

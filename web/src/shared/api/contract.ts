@@ -1996,6 +1996,124 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lists/along": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move conversations and tasks along the stages of their lists, or back */
+        post: operations["moveAlong"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lists/{id}/references": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** The things to look up of a list, in their order */
+        get: operations["references"];
+        put?: never;
+        /**
+         * Put a thing to look up into a list
+         * @description Of a message and of what is attached to it a copy is kept, so that it is there when the mail is gone for good.
+         */
+        post: operations["addReference"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/references/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Change the words of a thing to look up */
+        put: operations["editReference"];
+        post?: never;
+        /** Take a thing to look up out of its list */
+        delete: operations["deleteReference"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/references/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Move a thing to look up among the others, or to another list */
+        put: operations["moveReference"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lists/{id}/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Put what belongs to a list at one of its stages, in the given order */
+        put: operations["putAtStage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lists/{id}/stages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What stands at the stages of a list, and off the line */
+        get: operations["stageCards"];
+        /** Say which stages a list has, in their order */
+        put: operations["changeStages"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lists/{id}/place": {
         parameters: {
             query?: never;
@@ -3287,6 +3405,79 @@ export interface components {
             id: components["schemas"]["Id"];
             name: string;
             colour: components["schemas"]["Colour"];
+            /** @description The name of the stage that it stands at; null: it stands off the line */
+            stage: string | null;
+            /** @description The list has stages */
+            staged: boolean;
+        };
+        /** @description One of the stages that the cases of a list go through */
+        Stage: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @description So many days after it came here, a card comes up; left out: never */
+            days?: number | null;
+            /** @description What is done before a card goes on by itself; left out: nothing */
+            onwards?: components["schemas"]["Onwards"] | null;
+        };
+        /** @enum {string} */
+        ReferenceKind: "message" | "attachment" | "page" | "file" | "text";
+        ReferenceWords: {
+            title: string;
+            text: string;
+            url: string;
+        };
+        /** @description A thing to look up: it belongs to a list and asks nothing */
+        Reference: {
+            id: components["schemas"]["Id"];
+            list: components["schemas"]["ListWord"];
+            kind: components["schemas"]["ReferenceKind"];
+            title: string;
+            /** @description In words of one's own, Markdown; may be empty */
+            text: string;
+            /** @description Of a page; otherwise empty */
+            url: string;
+            file: components["schemas"]["File"] | null;
+            source: {
+                /** @description Of the copy that is kept */
+                id: components["schemas"]["Id"];
+                who: string;
+                sentAt: components["schemas"]["Instant"];
+                /** @description Where the message is; null: it is gone */
+                conversation: components["schemas"]["Id"] | null;
+            } | null;
+            addedAt: components["schemas"]["Instant"];
+        };
+        /** @enum {string} */
+        Onwards: "answered" | "handed_over" | "made_task" | "done";
+        /** @description What can stand at a stage */
+        CardName: {
+            /** @enum {string} */
+            kind: "conversation" | "task";
+            id: components["schemas"]["Id"];
+        };
+        ListCard: {
+            /** @enum {string} */
+            kind: "conversation" | "task";
+            id: components["schemas"]["Id"];
+            /**
+             * Format: date-time
+             * @description When it came to the stage, or into the list
+             */
+            since: string;
+            /** @description It stands there longer than the stage lets things stand */
+            up: boolean;
+            conversation: components["schemas"]["ConversationRow"] | null;
+            task: components["schemas"]["TaskRow"] | null;
+        };
+        StageOfCards: {
+            /** @description Null: what stands off the line */
+            stage: components["schemas"]["Stage"] | null;
+            total: number;
+            /** @description How many of them stand there longer than the stage lets things stand */
+            up: number;
+            cards: components["schemas"]["ListCard"][];
+            /** @description What `after` is for the next part; null: there is no more */
+            next: string | null;
         };
         ConversationRow: {
             id: components["schemas"]["Id"];
@@ -3844,11 +4035,7 @@ export interface components {
             id: components["schemas"]["Id"];
             revision: number;
             title: string;
-            list: {
-                id: components["schemas"]["Id"];
-                name: string;
-                colour: components["schemas"]["Colour"];
-            };
+            list: components["schemas"]["ListWord"];
             parent: null | {
                 id: components["schemas"]["Id"];
                 title: string;
@@ -3958,6 +4145,8 @@ export interface components {
             done: number;
             /** @description How many belong to it */
             conversations: number;
+            /** @description In their order */
+            stages: components["schemas"]["Stage"][];
         };
         Jot: {
             /** @enum {string} */
@@ -4138,7 +4327,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "card" | "reading" | "stamp" | "order" | "slot" | "event" | "stretch" | "day_plan" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "card" | "reference" | "reading" | "stamp" | "order" | "slot" | "event" | "stretch" | "day_plan" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -4159,7 +4348,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "put_into_list" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "correct_time" | "choose_keystone" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "put_into_list" | "move_card" | "add_reference" | "edit_reference" | "delete_reference" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "correct_time" | "choose_keystone" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -7380,6 +7569,242 @@ export interface operations {
                     note: string;
                     /** @description What stood there when somebody began to write */
                     was: string;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveAlong: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    cards: components["schemas"]["CardName"][];
+                    /** @description Stages onwards; negative: back */
+                    by: number;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    references: {
+        parameters: {
+            query?: {
+                /** @description What `next` was of the part before */
+                after?: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A part of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        references: components["schemas"]["Reference"][];
+                        next: string | null;
+                        total: number;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addReference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    id: components["schemas"]["Id"];
+                    kind: components["schemas"]["ReferenceKind"];
+                    /** @description Taken from what it is when it is empty */
+                    title?: string;
+                    /** @description Markdown */
+                    text?: string;
+                    /** @description Of a page */
+                    url?: string;
+                    /** @description The message that it is, or is attached to */
+                    message?: components["schemas"]["Id"] | null;
+                    /** @description Which of those of the message, from 0 */
+                    attachment?: number | null;
+                    /** @description One that was uploaded */
+                    file?: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            201: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    editReference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    now: components["schemas"]["ReferenceWords"];
+                    was: components["schemas"]["ReferenceWords"];
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    deleteReference: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveReference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    list: components["schemas"]["Id"];
+                    /** @description What it is to stand behind; null: the first */
+                    behind?: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    putAtStage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    cards: components["schemas"]["CardName"][];
+                    /** @description Null: off the line */
+                    stage: components["schemas"]["Id"] | null;
+                    /** @description What they are to stand behind; null: at the end */
+                    behind?: components["schemas"]["CardName"] | null;
+                    /**
+                     * @description At the beginning instead of the end
+                     * @default false
+                     */
+                    first?: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    stageCards: {
+        parameters: {
+            query?: {
+                /** @description The id of one stage, or `off`; without it a first part of each is given */
+                stage?: string;
+                /** @description What `next` was of the part before */
+                after?: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The stages */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        stages: components["schemas"]["StageOfCards"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeStages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    stages: components["schemas"]["Stage"][];
+                    /** @description The ids of the stages that were seen; where others are there by now, it is refused */
+                    were: components["schemas"]["Id"][];
                 };
             };
         };

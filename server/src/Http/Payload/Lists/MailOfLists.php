@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Server\Http\Payload\Task;
+namespace ZippyTray\Server\Http\Payload\Lists;
 
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\Mail\ConversationId;

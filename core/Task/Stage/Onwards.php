@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Core\Task\Stage;
+
+/**
+ * What somebody does with something that stands at a stage, after which it goes on to the next.
+ */
+enum Onwards: string
+{
+    /** They send a message in the conversation, now or later. */
+    case Answered = 'answered';
+    /** Somebody owes them an answer in it. */
+    case HandedOver = 'handed_over';
+    /** It becomes a task. */
+    case MadeTask = 'made_task';
+    /** It goes to the archive, or the task is done. */
+    case Done = 'done';
+
+    /** As it stands behind the name of a list and of a stage. */
+    public function text(): string
+    {
+        return match ($this) {
+            self::Answered => 'after you answer',
+            self::HandedOver => 'after you hand it over',
+            self::MadeTask => 'after you make it a task',
+            self::Done => 'after it is archived, or done',
+        };
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Http\Payload\Lists;
+
+use Symfony\Component\Validator\Constraints as Assert;
+
+final readonly class ReferencePlace
+{
+    /** @param string|null $behind null: the first */
+    public function __construct(
+        #[Assert\Uuid]
+        public string $entry,
+        #[Assert\Uuid]
+        public string $list,
+        #[Assert\Uuid]
+        public ?string $behind = null,
+    ) {
+    }
+}
