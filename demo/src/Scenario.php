@@ -23,6 +23,12 @@ use ZippyTray\Core\Stamp\StampStep;
  *     people?: list<array{name: string, email: string}>
  * }
  * @phpstan-type TheirEvent array{title: string, begins: string, minutes?: int, days?: int, repeat?: string, place?: string}
+ * @phpstan-type SubjectCards array{stage?: string, at?: string, of?: list<string>, tasks?: list<string>}
+ * @phpstan-type SubjectReference array{at?: string, title?: string, text?: string, url?: string, message?: string, attachment?: int}
+ * @phpstan-type Subject array{
+ *     list: string, at: string, note?: string, stages: list<array{name: string, days?: int, onwards?: string}>,
+ *     cards: list<SubjectCards>, references: list<SubjectReference>
+ * }
  * @phpstan-type SlotStep array{at: string, task: string, when: string, minutes: int}
  * @phpstan-type WorkStep array{at: string, task: string, minutes: int}
  */
@@ -37,7 +43,8 @@ final readonly class Scenario
      *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
      *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
      *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>,
-     *     calendars: list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}>
+     *     calendars: list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}>,
+     *     subjects: list<Subject>
      * }
      */
     private array $data;
@@ -53,7 +60,8 @@ final readonly class Scenario
          *     stamps: list<array{name: string, key: int, steps: list<StepState>}>, tasks: list<Step>, snoozes: list<Step>,
          *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
          *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>,
-         *     calendars: list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}>
+         *     calendars: list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}>,
+         *     subjects: list<Subject>
          * } $data
          */
         $data = Yaml::parseFile($file);
@@ -75,6 +83,12 @@ final readonly class Scenario
     public function templates(): array
     {
         return $this->data['templates'];
+    }
+
+    /** @return list<Subject> */
+    public function subjects(): array
+    {
+        return $this->data['subjects'];
     }
 
     /** @return array<string, string> colours by name */

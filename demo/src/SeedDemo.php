@@ -96,6 +96,7 @@ final readonly class SeedDemo
         private KeepLabels $keepLabels,
         private PutLabels $putLabels,
         private SeedCalendars $calendars,
+        private SeedSubjects $subjects,
         private Rings $rings,
         private ProgramClock $clock,
         private Connection $connection,
@@ -156,6 +157,7 @@ final readonly class SeedDemo
         }
         ($this->mailIn)(static fn (): bool => false);
         ($this->calendars)($account, $dates, $now);
+        $this->subjects->now($account);
         foreach ($this->scenario->labels() as $name => ['on' => $subjects]) {
             ($this->putLabels)(
                 $account->id,
@@ -314,7 +316,7 @@ final readonly class SeedDemo
                 }
             }
         }
-        array_push($steps, ...$this->agenda($account, $dates));
+        array_push($steps, ...$this->agenda($account, $dates), ...$this->subjects->before($account, $dates));
         usort($steps, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return $steps;

@@ -36,6 +36,14 @@ final class Version20261225000000 extends AbstractMigration
             source_id VARCHAR(36) DEFAULT NULL, added_at VARCHAR(20) NOT NULL, rank CLOB NOT NULL
         )');
         $this->addSql('CREATE INDEX reference_list ON reference (account_id, list_id, rank, id)');
+        $this->addSql('CREATE TABLE list_entry (
+            list_id VARCHAR(36) NOT NULL, entry_id VARCHAR(36) NOT NULL REFERENCES journal_entry (id), PRIMARY KEY (list_id, entry_id)
+        ) WITHOUT ROWID');
+        $this->addSql("INSERT OR IGNORE INTO list_entry (list_id, entry_id) SELECT * FROM (
+            SELECT CASE WHEN j.value ->> 'kind' = 'list' THEN j.value ->> 'id' ELSE j.value -> s.value ->> '$.list' END AS list_id, e.id
+            FROM journal_entry e, json_each(e.changes) j, json_each('[\"before\",\"after\"]') s
+            WHERE j.value ->> 'kind' IN ('task', 'card', 'list')) WHERE list_id IS NOT NULL");
+        $this->addSql('CREATE INDEX list_entry_entry ON list_entry (entry_id)');
         $this->addSql('CREATE INDEX reference_file ON reference (file_id) WHERE file_id IS NOT NULL');
     }
 }

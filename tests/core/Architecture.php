@@ -77,7 +77,7 @@ final class Architecture
         'Order' => ['Label', 'Tray'],
         'Agenda' => ['Label', 'Tray', 'Post', 'Task'],
         'Coming' => ['Tray', 'Post', 'Task', 'Agenda'],
-        'Lists' => ['Label', 'Tray', 'Post', 'Task'],
+        'Lists' => ['Label', 'Tray', 'Journal', 'Post', 'Task'],
     ];
 
     public function testCoreKnowsNobody(): Rule

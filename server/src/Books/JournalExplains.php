@@ -8,9 +8,11 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\Journal\Change;
 use ZippyTray\Core\Journal\Entry;
+use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Lifts;
 use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\Objects;
+use ZippyTray\Server\Store\ListEntries;
 use ZippyTray\Server\Store\StoredNow;
 
 /**
@@ -24,6 +26,7 @@ final readonly class JournalExplains implements BookCheck
     /** What arrival and delivery never touch. */
     private const EXACT = [
         ObjectKind::TaskList,
+        ObjectKind::Reference,
         ObjectKind::Template,
         ObjectKind::Contact,
         ObjectKind::Correction,
@@ -45,6 +48,7 @@ final readonly class JournalExplains implements BookCheck
         private EntityManagerInterface $orm,
         private Objects $objects,
         private Lifts $lifts,
+        private ListEntries $lists,
     ) {
     }
 
@@ -66,6 +70,9 @@ final readonly class JournalExplains implements BookCheck
             foreach ($entries as $entry) {
                 $number = min($number, $entry->number);
                 ++$found->seen;
+                $lists = ListEntries::lists($entry->changes());
+                sort($lists);
+                $lists === $this->lists->of($entry) || $found->wrong(\sprintf('A list does not know entry %d.', $entry->number));
                 foreach ($entry->changes() as $change) {
                     $key = $change->object->kind->value.' '.$change->object->id;
                     if (!isset($seen[$key])) {
@@ -143,5 +150,11 @@ final readonly class JournalExplains implements BookCheck
             "INSERT OR IGNORE INTO journal_touch (entry_id, kind, object_id) SELECT e.id, j.value ->> 'kind', j.value ->> 'id'
                 FROM journal_entry e, json_each(e.changes) j",
         );
+        $this->connection->executeStatement('DELETE FROM list_entry');
+        foreach ($this->connection->iterateColumn('SELECT id FROM journal_entry') as $id) {
+            $entry = \is_string($id) ? $this->orm->find(Entry::class, new EntryId($id)) : null;
+            null === $entry || $this->lists->add($entry);
+            $this->orm->clear();
+        }
     }
 }

@@ -21,17 +21,24 @@ final readonly class HarmlessFile
     /** @param bool $asIs whether the type is given as it is, though the file is downloaded */
     public static function response(string $bytes, string $type, string $name, bool $asIs = false): Response
     {
+        return self::download(new Response($bytes), $asIs || \in_array($type, self::SHOWN, true) ? $type : 'application/octet-stream', $name);
+    }
+
+    /** @param string $type as it is said to be */
+    public static function download(Response $response, string $type, string $name): Response
+    {
         $name = mb_strcut(
             str_replace(['/', '\\', '%'], ' ', (string) preg_replace('/[\x00-\x1f\x7f]/', ' ', mb_scrub($name))),
             0,
             self::NAME,
         );
         $plain = (string) preg_replace('/[^\x20-\x7e]/', '_', $name);
-
-        return new Response($bytes, headers: [
-            'Content-Type' => $asIs || \in_array($type, self::SHOWN, true) ? $type : 'application/octet-stream',
+        $response->headers->add([
+            'Content-Type' => $type,
             'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name, $plain),
             'Content-Security-Policy' => "default-src 'none'; sandbox",
         ]);
+
+        return $response;
     }
 }

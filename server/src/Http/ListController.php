@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Http;
 
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
@@ -16,7 +17,6 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Lists\ChangeLists;
 use ZippyTray\Core\Lists\MoveCards;
 use ZippyTray\Core\Lists\PutIntoLists;
-use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Task\Tasks;
@@ -30,6 +30,9 @@ use ZippyTray\Server\Http\Payload\Lists\ListPlace;
 use ZippyTray\Server\Http\Payload\Lists\MailOfLists;
 use ZippyTray\Server\Http\Payload\Lists\StagesOfList;
 use ZippyTray\Server\Read\Journal\EntryRows;
+use ZippyTray\Server\Read\Lists\ListHistory;
+use ZippyTray\Server\Read\Lists\ListMarkdown;
+use ZippyTray\Server\Read\Lists\ListPeople;
 use ZippyTray\Server\Read\Lists\StageCards;
 use ZippyTray\Server\Read\Task\TaskRows;
 
@@ -103,18 +106,10 @@ final readonly class ListController
         string $id,
         Tasks $tasks,
         StageCards $cards,
-        #[MapQueryParameter]
-        ?string $stage = null,
-        #[MapQueryParameter]
-        string $after = '',
+        #[MapQueryParameter(options: ['min_range' => 1, 'max_range' => StageCards::MOST])]
+        int $most = 100,
     ): JsonResponse {
-        $list = $tasks->getList($account->id, new ListId($id));
-        if (null === $stage) {
-            return new JsonResponse(['stages' => $cards->of($account, $list)]);
-        }
-        $at = 'off' === $stage ? null : $list->stages()->at($stage) ?? throw new NotFound('stage', $stage);
-
-        return new JsonResponse(['stages' => [$cards->at($account, $list, $at, $after)]]);
+        return new JsonResponse(['stages' => $cards->of($account, $tasks->getList($account->id, new ListId($id)), $most)]);
     }
 
     #[Route('/{id}/stages', methods: 'PUT')]
@@ -140,6 +135,39 @@ final readonly class ListController
             $fields->colour,
             $fields->archived,
         ));
+    }
+
+    #[Route('/{id}/history', methods: 'GET')]
+    public function history(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        Tasks $tasks,
+        ListHistory $history,
+        #[MapQueryParameter]
+        string $after = '',
+    ): JsonResponse {
+        return new JsonResponse($history->page($account, $tasks->getList($account->id, new ListId($id))->id, $after));
+    }
+
+    #[Route('/{id}/people', methods: 'GET')]
+    public function people(#[CurrentUser] Account $account, string $id, Tasks $tasks, ListPeople $people): JsonResponse
+    {
+        return new JsonResponse($people->of($account, $tasks->getList($account->id, new ListId($id))->id));
+    }
+
+    /** All of it as one file that can be read (Markdown). */
+    #[Route('/{id}/export', methods: 'GET')]
+    public function export(#[CurrentUser] Account $account, string $id, Tasks $tasks, ListMarkdown $markdown): Response
+    {
+        $list = $tasks->getList($account->id, new ListId($id));
+        $response = new StreamedResponse(static function () use ($account, $list, $markdown): void {
+            foreach ($markdown->of($account, $list) as $piece) {
+                echo $piece;
+            }
+        });
+
+        return HarmlessFile::download($response, 'text/markdown; charset=utf-8', $list->name().'.md');
     }
 
     #[Route('/{id}/note', methods: 'GET')]

@@ -91,7 +91,7 @@ final class ReferencesTest extends ApiTestCase
     /**
      * @param array<string, mixed> $fields
      *
-     * @return array<string, mixed>
+     * @return array<mixed>
      */
     private function add(array $fields, int $status = 201): array
     {
@@ -101,7 +101,7 @@ final class ReferencesTest extends ApiTestCase
     /**
      * @param array{title: string, text: string, url: string} $words
      *
-     * @return array<string, mixed>
+     * @return array<mixed>
      */
     private function edit(string $id, array $words): array
     {

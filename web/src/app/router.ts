@@ -50,6 +50,13 @@ export const router = createRouter({
       meta: { title: 'Tasks' },
     },
     {
+      path: '/lists/:id/:view(stages|mail|look-up|history|people)',
+      name: 'list',
+      component: () => import('@/features/lists/ListView.vue'),
+      props: true,
+      meta: { title: 'List', view: 'tasks' },
+    },
+    {
       path: '/agenda',
       name: 'agenda',
       component: () => import('@/features/agenda/AgendaView.vue'),

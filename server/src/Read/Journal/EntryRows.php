@@ -69,6 +69,19 @@ final readonly class EntryRows
         ));
     }
 
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, EntryRow> by id
+     */
+    public function some(AccountId $accountId, array $ids): array
+    {
+        return array_column(self::views($this->connection->fetchAllAssociative(
+            self::SELECT.' WHERE +e.account_id = ? AND e.id IN (SELECT value FROM json_each(?))',
+            [$accountId, json_encode($ids, \JSON_THROW_ON_ERROR)],
+        )), null, 'id');
+    }
+
     public function of(Entry $entry): EntryRow
     {
         return self::views($this->connection->fetchAllAssociative(

@@ -12,16 +12,17 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Read\Task\TaskRows;
 use ZippyTray\Server\Read\Tray\ConversationRows;
 use ZippyTray\Server\Store\Row;
+use ZippyTray\Server\Store\StoredNow;
 
 /**
- * What stands at the stages of a list, a part of each stage at a time.
+ * What stands at the stages of a list, the first part of each.
  *
- * @phpstan-type Place array{stage: Stage|null, total: int, up: int, cards: list<CardView>, next: string|null}
+ * @phpstan-type Place array{stage: Stage|null, total: int, up: int, cards: list<CardView>}
  */
 final readonly class StageCards
 {
     /** So many of a stage at once. */
-    public const PAGE = 100;
+    public const MOST = 1000;
 
     /** Mail that is deleted or blocked stands nowhere. */
     private const THERE = "c.place NOT IN ('bin', 'blocked')";
@@ -35,21 +36,18 @@ final readonly class StageCards
     }
 
     /**
+     * @param int $most so many of each stage
+     *
      * @return list<Place> each stage in its order, and at the end what stands off the line, the newest first; of
      *                     tasks only the open ones stand there
      */
-    public function of(Account $account, TaskList $list): array
+    public function of(Account $account, TaskList $list, int $most): array
     {
-        return array_map(fn (?Stage $stage): array => $this->at($account, $list, $stage), [...$list->stages()->all, null]);
+        return array_map(fn (?Stage $stage): array => $this->at($account, $list, $stage, $most), [...$list->stages()->all, null]);
     }
 
-    /**
-     * @param Stage|null $stage null: off the line
-     * @param string     $after what `next` was of the part before; empty for the first
-     *
-     * @return Place
-     */
-    public function at(Account $account, TaskList $list, ?Stage $stage, string $after = ''): array
+    /** @return Place */
+    private function at(Account $account, TaskList $list, ?Stage $stage, int $most): array
     {
         $with = [
             'account' => $account->id->text,
@@ -59,23 +57,18 @@ final readonly class StageCards
         $cards = null === $stage
             ? $this->union('x.since', 't.created_at', '(%1$s.stage IS NULL OR %1$s.stage NOT IN (SELECT value FROM json_each(:stages)))', true)
             : $this->union('x.stage_rank', 't.stage_rank', '%s.stage = :stage', false);
-        [$order, $id] = explode(' ', $after, 2) + ['', ''];
-        $further = '' === $after ? '' : (null === $stage ? 'WHERE (at < :at OR (at = :at AND id > :id))' : 'WHERE (at, id) > (:at, :id)');
-        $rows = $this->rows(
-            "SELECT * FROM ({$cards}) {$further} ORDER BY at ".(null === $stage ? 'DESC' : 'ASC').', id LIMIT '.(self::PAGE + 1),
-            $with + ('' === $after ? [] : ['at' => $order, 'id' => $id]),
-        );
-        $part = \array_slice($rows, 0, self::PAGE);
-        $last = end($part);
-        $limit = null === $stage?->days ? '' : $this->clock->now()->modify("-{$stage->days} days")->format('Y-m-d\TH:i:s\Z');
+        $limit = null === $stage?->days ? '' : StoredNow::of($this->clock->now()->modify("-{$stage->days} days"));
         $counts = $this->rows("SELECT COUNT(*) AS total, COALESCE(SUM(since <= :limit), 0) AS up FROM ({$cards})", $with + ['limit' => $limit]);
 
         return [
             'stage' => $stage,
             'total' => ($counts[0] ?? null)?->int('total') ?? 0,
             'up' => null === $stage?->days ? 0 : ($counts[0] ?? null)?->int('up') ?? 0,
-            'cards' => $this->views($account, $part, $stage),
-            'next' => \count($rows) > self::PAGE && false !== $last ? $last->string('at').' '.$last->string('id') : null,
+            'cards' => $this->views(
+                $account,
+                $this->rows("SELECT * FROM ({$cards}) ORDER BY at ".(null === $stage ? 'DESC' : 'ASC').", id LIMIT {$most}", $with),
+                $stage,
+            ),
         ];
     }
 

@@ -220,7 +220,7 @@ final readonly class TaskRows
     /**
      * @return list<array{
      *     id: string, name: string, colour: Colour, archived: bool, parent: ?string, open: int, over: int, done: int, conversations: int,
-     *     stages: array<mixed>
+     *     references: int, stages: array<mixed>
      * }> in their order, those under another behind it
      */
     public function lists(Account $account): array
@@ -230,7 +230,8 @@ final readonly class TaskRows
         foreach ($this->connection->fetchAllAssociative(
             'SELECT l.id, l.name, l.colour, l.archived, l.parent_id, l.stages, COALESCE(SUM(t.completed_at IS NULL AND t.id IS NOT NULL
                 AND '.TaskStands::ALONE.'), 0) AS open, COALESCE(SUM(t.completed_at IS NOT NULL), 0) AS done,
-                (SELECT COUNT(*) FROM card x WHERE x.account_id = l.account_id AND x.list_id = l.id) AS conversations
+                (SELECT COUNT(*) FROM card x WHERE x.account_id = l.account_id AND x.list_id = l.id) AS conversations,
+                (SELECT COUNT(*) FROM reference r WHERE r.account_id = l.account_id AND r.list_id = l.id) AS things
              FROM task_list l LEFT JOIN task t ON t.list_id = l.id WHERE l.account_id = ? GROUP BY l.id ORDER BY l.rank, l.id',
             [$account->id],
         ) as $columns) {
@@ -245,6 +246,7 @@ final readonly class TaskRows
                 'over' => $over[$row->string('id')] ?? 0,
                 'done' => $row->int('done'),
                 'conversations' => $row->int('conversations'),
+                'references' => $row->int('things'),
                 'stages' => $row->json('stages'),
             ];
         }

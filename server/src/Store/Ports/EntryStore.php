@@ -11,10 +11,11 @@ use ZippyTray\Core\Journal\Entries;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\ObjectRef;
+use ZippyTray\Server\Store\ListEntries;
 
 final readonly class EntryStore implements Entries
 {
-    public function __construct(private EntityManagerInterface $orm)
+    public function __construct(private EntityManagerInterface $orm, private ListEntries $lists)
     {
     }
 
@@ -42,6 +43,7 @@ final readonly class EntryStore implements Entries
                 'object_id' => $change->object->id,
             ]);
         }
+        $this->lists->add($entry);
     }
 
     public function after(AccountId $accountId, int $number, int $most): array

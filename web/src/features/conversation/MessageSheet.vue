@@ -4,7 +4,10 @@ import { computed, ref } from 'vue'
 import type { Message, Person } from '@/shared/api/client'
 import { moment, size } from '@/shared/time/format'
 import { proposeCard } from '@/features/people'
+import { label } from '@/features/labels'
 import { attempt } from '@/shared/notice'
+import { useLookUp } from '@/shared/steps/lookUp'
+import { subjectOf } from '@/shared/words'
 import CopyAddress from './CopyAddress.vue'
 import EventSlip from './EventSlip.vue'
 import FormattedMail from './FormattedMail.vue'
@@ -26,6 +29,22 @@ function keepAsTemplate(): void {
     .join('\n')
   editTemplate({ name: '', subject: props.message.subject, text: text.trim(), signed: true })
 }
+
+const { addReference } = useLookUp()
+/** The message, or what is attached to it, is kept in a list, to be looked up there. */
+const toLookUp = (file?: { name: string; number: number }) =>
+  label({
+    kind: 'look-up',
+    what: file?.name ?? subjectOf(props.message),
+    borne: [],
+    put: async ([list]) =>
+      list &&
+      (await addReference(list, {
+        kind: file ? 'attachment' : 'message',
+        message: props.message.id,
+        ...(file ? { attachment: file.number } : {}),
+      })),
+  })
 
 const asFormatted = ref(!props.message.plain)
 
@@ -74,6 +93,7 @@ const dateNote = computed(
           Contact card
         </LinkButton>
         <LinkButton v-if="message.own" @click="keepAsTemplate"> Keep as a template </LinkButton>
+        <LinkButton @click="toLookUp()">To look up</LinkButton>
         <a class="link" :href="`/api/messages/${message.id}/source`" download>Save as .eml</a>
         <CopyAddress :message="message" />
       </p>
@@ -100,6 +120,9 @@ const dateNote = computed(
           <v-icon :icon="mdiPaperclip" size="16" /> <span>{{ file.name }}</span>
           <span class="slate">{{ size(file.size) }}</span>
         </a>
+        <LinkButton class="keep" :aria-label="`To look up: ${file.name}`" @click="toLookUp(file)"
+          >To look up</LinkButton
+        >
       </li>
     </ul>
     <MessageRemarks :remarks="message.remarks.filter(({ place }) => place === 'file')" />

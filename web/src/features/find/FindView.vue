@@ -4,31 +4,19 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '@/shared/keys/registry'
-import { useWritingFrom } from '@/features/write'
-import { ConversationLine } from '@/features/conversation'
-import { DecisionCards } from '@/features/decide'
-import { LabelFilter, MarkButtons, useMarkKeys } from '@/features/labels'
-import { StampCards } from '@/features/stamps'
+import { LabelFilter } from '@/features/labels'
 import EmptyState from '@/ui/EmptyState.vue'
-import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import ListWord from '@/ui/ListWord.vue'
-import LoadingRows from '@/ui/LoadingRows.vue'
-import MoreRows from '@/ui/MoreRows.vue'
 import { useLists } from '@/shared/api/lists'
-import { attempt } from '@/shared/notice'
 import { PLACES, type FindPlace } from '@/shared/places'
-import RowChunks from '@/ui/RowChunks.vue'
-import { useSelection } from '@/shared/selection'
 import { counted } from '@/shared/words'
-import { claimOf, useDecideSteps } from '@/shared/steps/decide'
-import { useFind } from './queries'
+import FoundMail from './FoundMail.vue'
 import EmptyBin from './EmptyBin.vue'
 import { LinkButton, PlainButton } from '@/ui/kit'
 
 const route = useRoute()
 const router = useRouter()
-const { decide } = useDecideSteps()
 
 const typed = ref(String(route.query.words ?? ''))
 const words = refDebounced(typed, 150)
@@ -42,48 +30,16 @@ const bearing = computed({
 const listId = computed(() => String(route.query.list ?? ''))
 const { data: lists } = useLists()
 const list = computed(() => lists.value?.find(({ id }) => id === listId.value))
-const found = useFind(words, place, bearing, listId)
-const { data, error, refetch } = found
-const rows = computed(() => data.value?.rows ?? [])
-const { current, currentId, moving, selecting, selected, goTo, clicked, clear, meant } = useSelection(
-  rows,
-  'data-conversation',
-  'find',
-  found.whole,
-)
-const writeFrom = useWritingFrom()
+const total = ref<number>()
+const found = ref<InstanceType<typeof FoundMail>>()
 const field = ref<{ $el: HTMLElement }>()
 const toWords = () => field.value?.$el.querySelector('input')?.focus()
-/** Into the tray again, from wherever they are. */
-const bringBack = () =>
-  attempt(() => decide(place.value === 'bin' ? 'put_back' : 'bring_back', meant.value.map(claimOf)))
-async function decided(): Promise<void> {
-  clear()
-  await goTo(current.value)
-}
-/** What matched, in pieces: every second one is the word itself. */
-const pieces = (hit: string) => hit.split(/[\u0002\u0003]/)
 
 watch(words, (now) => void router.replace({ query: { ...route.query, words: now || undefined } }))
 
 const look = (where: FindPlace) => void router.replace({ query: { ...route.query, in: where || undefined } })
 
-const { keys: markKeys } = useMarkKeys(
-  () => meant.value,
-  () => goTo(current.value),
-)
-useKeys('Find', [
-  ...moving,
-  {
-    key: 'Backspace',
-    label: 'Bring back into the tray',
-    when: () => meant.value.length > 0,
-    run: () => void bringBack(),
-  },
-  { key: 'F2', label: 'To the words', run: toWords },
-  ...markKeys,
-  ...selecting,
-])
+useKeys('Find', [{ key: 'F2', label: 'To the words', run: toWords }])
 </script>
 
 <template>
@@ -99,7 +55,7 @@ useKeys('Find', [
       label="Find words in subjects, people and messages"
       :prepend-inner-icon="mdiMagnify"
       clearable
-      @keydown.down.prevent="goTo(0)"
+      @keydown.down.prevent="found?.first()"
       @click:clear="typed = ''"
     />
     <div class="places" role="group" aria-label="Where to look">
@@ -123,71 +79,42 @@ useKeys('Find', [
           >To do</router-link
         >
       </span>
-      <span v-if="data" class="slate total" role="status">{{ counted(data.total, 'conversation') }}</span>
-      <EmptyBin v-if="place === 'bin' && rows.length && !words && !bearing" :total="data?.total ?? 0" />
-    </div>
-    <div v-if="rows.length" class="decide">
-      <span class="slate">{{
-        selected.size ? `${selected.size} selected` : meant.length ? 'This one' : 'Choose a row'
+      <span v-if="total !== undefined" class="slate total" role="status">{{
+        counted(total, 'conversation')
       }}</span>
-      <DecisionCards
-        :rows="meant"
-        bar
-        @decided="decided"
-        @folded="goTo(current)"
-        @write="(wanted) => meant[0] && writeFrom(meant[0], wanted)"
-      />
-      <StampCards v-show="selected.size" bar :rows="meant" @decided="decided" @folded="goTo(current)">
-        <MarkButtons :rows="meant" @folded="goTo(current)" />
-      </StampCards>
+      <EmptyBin v-if="place === 'bin' && total && !words && !bearing" :total="total" />
     </div>
-    <FailedState v-if="error && !data" :error="error" @again="refetch()" />
-    <LoadingRows v-else-if="!data" />
-    <EmptyState
-      v-else-if="!rows.length"
-      :title="words || bearing || listId ? 'Nothing found' : 'Nothing here'"
+    <FoundMail
+      ref="found"
+      :words="words"
+      :place="place"
+      :label="bearing"
+      :list="listId"
+      @found="(count) => (total = count)"
     >
-      <template v-if="words"
-        >No conversation holds all of these words{{ place ? ' in this place' : '' }}. Fewer letters find
-        more.</template
-      >
-      <template v-else-if="listId && !bearing"
-        >No mail belongs to this list{{ place ? ' in this place' : '' }}. <KeyCap name="F7" /> puts it there,
-        from the tray, a conversation or here.</template
-      >
-      <template v-else-if="bearing">Nothing here bears that label.</template>
-      <template v-else-if="place === 'muted'"
-        >Muted conversations stay out of the tray whatever arrives (<KeyCap name="8" />). Bring one back, and
-        it is not muted any more.</template
-      >
-      <template v-else-if="place === 'bin'"
-        >Deleted conversations stay here for 30 days and can be put back.</template
-      >
-      <template v-else>When mail comes in, it can be found here.</template>
-    </EmptyState>
-    <RowChunks v-else v-slot="{ row }" :rows="rows" :current="currentId">
-      <ConversationLine
-        :row="row"
-        :selected="selected.has(row.id)"
-        :current="row.id === currentId"
-        @select="clicked(rows.indexOf(row), $event.shiftKey)"
-        @focusin="current = rows.indexOf(row)"
-      >
-        <LinkButton v-if="row.place === 'bin'" @click="attempt(() => decide('put_back', [claimOf(row)]))">
-          Put back
-        </LinkButton>
-        <span v-else-if="row.muted" class="slate place">muted</span>
-        <span v-else-if="!place" class="slate place">{{ row.place }}</span>
-        <template v-if="data?.hits[row.id]" #text>
-          <template v-for="(piece, at) in pieces(data?.hits[row.id] ?? '')" :key="at"
-            ><mark v-if="at % 2">{{ piece }}</mark
-            ><template v-else>{{ piece }}</template></template
+      <template #none>
+        <EmptyState :title="words || bearing || listId ? 'Nothing found' : 'Nothing here'">
+          <template v-if="words"
+            >No conversation holds all of these words{{ place ? ' in this place' : '' }}. Fewer letters find
+            more.</template
           >
-        </template>
-      </ConversationLine>
-    </RowChunks>
-    <MoreRows v-if="data" :parts="found" :left="data.total - rows.length" one="conversation" />
-    <p v-if="data && !words" class="slate can">
+          <template v-else-if="listId && !bearing"
+            >No mail belongs to this list{{ place ? ' in this place' : '' }}. <KeyCap name="F7" /> puts it
+            there, from the tray, a conversation or here.</template
+          >
+          <template v-else-if="bearing">Nothing here bears that label.</template>
+          <template v-else-if="place === 'muted'"
+            >Muted conversations stay out of the tray whatever arrives (<KeyCap name="8" />). Bring one back,
+            and it is not muted any more.</template
+          >
+          <template v-else-if="place === 'bin'"
+            >Deleted conversations stay here for 30 days and can be put back.</template
+          >
+          <template v-else>When mail comes in, it can be found here.</template>
+        </EmptyState>
+      </template>
+    </FoundMail>
+    <p v-if="total !== undefined && !words" class="slate can">
       Words are looked for in subjects, people, addresses and texts, in any order and from their beginnings:
       <b>tam lant</b> finds Tam’s letter about the lantern. Accents and capitals do not matter.
     </p>
@@ -221,26 +148,6 @@ useKeys('Find', [
   border-color: transparent;
 }
 
-.decide {
-  position: sticky;
-  top: 62px;
-  z-index: 25;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
-  margin: 0 -10px 10px;
-  padding: 8px 10px;
-  background: rgb(var(--v-theme-background));
-}
-
-mark {
-  padding: 0 1px;
-  color: var(--v-tab-soon-ink);
-  background: var(--v-tab-soon);
-  border-radius: 3px;
-}
-
 .can {
   margin-top: 14px;
   font-size: var(--type-note);
@@ -262,12 +169,6 @@ mark {
   margin-left: auto;
   margin-right: 8px;
   font-size: var(--type-note);
-}
-
-.place {
-  width: 62px;
-  font-size: var(--type-note);
-  padding-right: 12px;
 }
 
 .end .link {

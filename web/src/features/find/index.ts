@@ -1,1 +1,2 @@
+export { default as FoundMail } from './FoundMail.vue'
 export { useFind } from './queries'

@@ -16,7 +16,7 @@ import { bearer, typed } from './slip'
 /** Labels are put on mail or tasks, mail into lists, and off and out again: one by typing and Enter, several by the mouse. */
 const ofLabels = useLabels()
 const ofLists = useLists()
-const isList = computed(() => bearer.value?.kind === 'list')
+const isList = computed(() => bearer.value?.kind !== undefined)
 const error = computed(() => (isList.value ? ofLists.error.value : ofLabels.error.value))
 const labels = computed<Choosable[] | undefined>(() =>
   isList.value ? ofLists.data.value?.filter(({ archived }) => !archived) : ofLabels.data.value,
@@ -37,8 +37,15 @@ const WORDS = {
     hint: 'Which list?',
     none: 'No list is called so. Lists are made in Tasks, by list.',
   },
+  'look-up': {
+    name: 'Lists',
+    asks: (what: string) => `To look up: ${what}`,
+    turns: 'keeps it there',
+    hint: 'In which list?',
+    none: 'No list is called so. Lists are made in Tasks, by list.',
+  },
 }
-const words = computed(() => WORDS[isList.value ? 'list' : 'label'])
+const words = computed(() => WORDS[bearer.value?.kind ?? 'label'])
 
 const at = ref(0)
 /** What was put on and taken off since it opened, before the rows that it was opened with know of it. */

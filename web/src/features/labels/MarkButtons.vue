@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { ConversationRow } from '@/shared/api/client'
+import { ALONG, BACK } from '@/shared/steps/along'
 import KeyCap from '@/ui/KeyCap.vue'
 import { PlainButton } from '@/ui/kit'
 import { useMarkKeys } from './markKeys'
@@ -10,10 +12,11 @@ import { UNREAD } from './unread'
 const props = defineProps<{ rows: ConversationRow[] }>()
 const emit = defineEmits<{ folded: [] }>()
 
-const { open, list, turn } = useMarkKeys(
+const { open, list, turn, move } = useMarkKeys(
   () => props.rows,
   () => emit('folded'),
 )
+const isStaged = computed(() => props.rows.some(({ lists }) => lists.some(({ staged }) => staged)))
 </script>
 
 <template>
@@ -22,6 +25,10 @@ const { open, list, turn } = useMarkKeys(
   <PlainButton class="mark" @click="turn">
     <KeyCap :name="UNREAD" />{{ rows.every((row) => !row.unread) ? 'Unread' : 'Read' }}
   </PlainButton>
+  <template v-if="isStaged">
+    <PlainButton class="mark" @click="move(-1)"><KeyCap :name="BACK" />Stage back</PlainButton>
+    <PlainButton class="mark" @click="move(1)"><KeyCap :name="ALONG" />Stage on</PlainButton>
+  </template>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 import type { ConversationRow } from '@/shared/api/client'
 import type { Binding } from '@/shared/keys/registry'
 import { attempt } from '@/shared/notice'
+import { ALONG, BACK, useAlong } from '@/shared/steps/along'
 import { counted } from '@/shared/words'
 import { label, LABEL, LIST } from './slip'
 import { useLabelSteps } from './steps'
@@ -9,7 +10,7 @@ import { UNREAD, useUnread } from './unread'
 type Row = Pick<ConversationRow, 'id' | 'labels' | 'lists' | 'unread'>
 
 /**
- * The keys that label conversations, put them into lists and make them unread again.
+ * The keys that label conversations, put them into lists, move them along the stages there and make them unread again.
  *
  * @param meant those that are selected, or the current one
  * @param back the row has the focus again
@@ -17,7 +18,7 @@ type Row = Pick<ConversationRow, 'id' | 'labels' | 'lists' | 'unread'>
 export function useMarkKeys(
   meant: () => Row[],
   back?: () => unknown,
-): { keys: Binding[]; open: () => void; list: () => void; turn: () => void } {
+): { keys: Binding[]; open: () => void; list: () => void; turn: () => void; move: (by: number) => void } {
   const { labelMail, listMail } = useLabelSteps()
   const turnUnread = useUnread()
 
@@ -42,6 +43,10 @@ export function useMarkKeys(
       closed: back,
     })
   }
+  const { along } = useAlong()
+  const move = (by: number) =>
+    void attempt(() => along(meant().map(({ id }) => ({ kind: 'conversation', id })), by))
+  const isStaged = () => meant().some(({ lists }) => lists.some(({ staged }) => staged))
   const turn = () => void attempt(() => turnUnread(meant()))
   const when = () => meant().length > 0
 
@@ -49,10 +54,13 @@ export function useMarkKeys(
     open,
     list,
     turn,
+    move,
     keys: [
       { key: LABEL, label: 'Label', opens: true, when, run: open },
       { key: LIST, label: 'Into a list, or out', opens: true, when, run: list },
       { key: UNREAD, label: 'Unread again, or read', when, run: turn },
+      { key: ALONG, label: 'To the next stage', when: isStaged, run: () => move(1) },
+      { key: BACK, label: 'Back to the stage before', when: isStaged, run: () => move(-1) },
     ],
   }
 }

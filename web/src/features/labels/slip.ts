@@ -7,9 +7,9 @@ export const LABEL = 'F4'
 /** The key that puts mail into lists. */
 export const LIST = 'F7'
 
-/** What is to be labelled, mail or tasks, or put into lists. */
+/** What is to be labelled, mail or tasks, or put into lists, or to be looked up in one. */
 export interface Bearer {
-  kind?: 'list'
+  kind?: 'list' | 'look-up'
   /** In words: "3 conversations" */
   what: string
   /** What each of them bears, or the lists that it belongs to */

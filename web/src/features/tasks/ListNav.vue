@@ -10,12 +10,12 @@ import { useTaskSteps } from './steps'
 import { useListSteps } from './listSteps'
 import { LinkButton, PlainButton } from '@/ui/kit'
 
-/** The lists in the person's own order, with what each holds; tasks can be dropped on them. */
+/** The lists in the person's own order, with what each holds; tasks and mail can be dropped on them. */
 const props = defineProps<{ lists: TaskList[]; chosen: string }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 
 const { changeTasks } = useTaskSteps()
-const { moveList } = useListSteps()
+const { moveList, putMail } = useListSteps()
 /** Levels under the top. */
 const DEEPEST = 2
 const editing = ref<TaskList | 'new' | null>(null)
@@ -45,7 +45,7 @@ const archived = computed(() => props.lists.filter((list) => list.archived).leng
 const held = (list: TaskList): string =>
   [
     list.open || !list.conversations ? `${list.open} to do` : '',
-    list.conversations ? counted(list.conversations, 'conversation') : '',
+    list.conversations ? counted(list.conversations, 'letter') : '',
   ]
     .filter(Boolean)
     .join(', ')
@@ -64,6 +64,11 @@ async function drop(list: TaskList): Promise<void> {
     if (id !== list.id && behind !== id)
       await attempt(() => moveList(id, behind, depth(list) ? list.parent : null))
     return
+  }
+  if (what?.kind === 'conversation') {
+    const mail = what.rows.map(({ id }) => id)
+    endDrag()
+    await attempt(() => putMail(mail, list.id))
   }
   if (what?.kind !== 'task') return
   const ids = what.tasks.map(({ id }) => id)

@@ -1,20 +1,41 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { TaskList } from '@/shared/api/client'
-import ListNote from './ListNote.vue'
 
 /** What a list holds, seen one way or another. */
-defineProps<{ list: TaskList }>()
+const props = defineProps<{ list: TaskList; here: string }>()
+
+const views = computed(() => [
+  {
+    key: 'todo',
+    text: 'To do',
+    count: props.list.open,
+    to: { name: 'tasks', query: { by: 'list', list: props.list.id } },
+  },
+  ...[
+    { key: 'stages', text: 'Stages', count: 0 },
+    { key: 'mail', text: 'Mail', count: props.list.conversations },
+    { key: 'look-up', text: 'To look up', count: props.list.references },
+    { key: 'history', text: 'History', count: 0 },
+    { key: 'people', text: 'People', count: 0 },
+  ].map((view) => ({ ...view, to: { name: 'list', params: { id: props.list.id, view: view.key } } })),
+])
 </script>
 
 <template>
-  <p class="list-views">
-    <b>{{ list.name }}</b>
-    <span aria-current="page">To do</span>
-    <router-link class="link" :to="{ name: 'find', query: { list: list.id } }"
-      >Mail {{ list.conversations || '' }}</router-link
-    >
-  </p>
-  <ListNote :id="list.id" :key="list.id" />
+  <header class="list-views">
+    <h1>{{ list.name }}</h1>
+    <nav :aria-label="`Views of ${list.name}`">
+      <router-link
+        v-for="view in views"
+        :key="view.key"
+        class="plain"
+        :to="view.to"
+        :aria-current="view.key === here ? 'page' : undefined"
+        >{{ `${view.text} ` }}<small v-if="view.count">{{ view.count }}</small></router-link
+      >
+    </nav>
+  </header>
 </template>
 
 <style scoped>
@@ -26,12 +47,30 @@ defineProps<{ list: TaskList }>()
   margin: 0 0 8px;
 }
 
-b {
-  margin-right: auto;
-  font-size: var(--type-lead);
+h1 {
+  margin: 0 auto 0 0 !important;
+  overflow-wrap: anywhere;
 }
 
-[aria-current] {
+nav {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 16px;
+}
+
+a {
+  padding: 3px 0;
+  color: var(--v-slate);
+  border-bottom: 2px solid transparent;
+}
+
+small {
+  margin-left: 5px;
+}
+
+a[aria-current] {
   font-weight: 600;
+  color: inherit;
+  border-bottom-color: rgb(var(--v-theme-primary));
 }
 </style>

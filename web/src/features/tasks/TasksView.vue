@@ -9,6 +9,7 @@ import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import ListNav from './ListNav.vue'
+import ListNote from './ListNote.vue'
 import ListViews from './ListViews.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import MoreRows from '@/ui/MoreRows.vue'
@@ -54,9 +55,8 @@ const {
   whole,
 } = useTaskList()
 const show = (id?: string) => router.replace({ name: 'tasks', params: { id: id ?? '' }, query: route.query })
-const sort = (by: string) => router.replace({ name: 'tasks', params: { id: '' }, query: { by } })
-const chooseList = (chosen: string) =>
-  router.replace({ name: 'tasks', params: { id: '' }, query: { by: 'list', list: chosen } })
+const sort = (by: string, list?: string) =>
+  router.replace({ name: 'tasks', params: { id: '' }, query: { by, ...(list ? { list } : {}) } })
 
 const { current, moving, selecting, selected, goTo, clicked, clear, select, meant } = useSelection(
   rows,
@@ -170,10 +170,13 @@ useTaskKeys({
           v-if="order === 'list' && lists?.length"
           :lists="lists"
           :chosen="listId"
-          @choose="chooseList"
+          @choose="(chosen) => sort('list', chosen)"
         />
         <div class="content">
-          <ListViews v-if="order === 'list' && list" :list="list" />
+          <template v-if="order === 'list' && list">
+            <ListViews :list="list" here="todo" />
+            <ListNote :id="list.id" :key="list.id" />
+          </template>
           <TaskBar
             v-if="selected.size"
             ref="bar"

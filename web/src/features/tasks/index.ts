@@ -1,3 +1,6 @@
+export { default as ListNav } from './ListNav.vue'
+export { default as ListNote } from './ListNote.vue'
+export { default as ListViews } from './ListViews.vue'
 export { default as OutlineDialog } from './OutlineDialog.vue'
 export { default as SubtaskList } from './SubtaskList.vue'
 export { default as TaskFacts } from './TaskFacts.vue'

@@ -30,6 +30,12 @@ export const useListSteps = () =>
           }),
         ),
       ),
+    putMail: async (conversations: string[], list: string) =>
+      done(
+        await answer(
+          api.POST('/lists/mail', { body: { entry: newId(), conversations, into: [list], outOf: [] } }),
+        ),
+      ),
     deleteList: async (id: string, moveTo?: string) =>
       done(
         await answer(

@@ -2013,6 +2013,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lists/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** What came into a list, went and moved in it, the newest first */
+        get: operations["listHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lists/{id}/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** Who wrote in the conversations of a list, and who owes what there */
+        get: operations["listPeople"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lists/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** All that a list holds, with its letters, as one text (Markdown) */
+        get: operations["exportList"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lists/{id}/references": {
         parameters: {
             query?: never;
@@ -3476,8 +3533,6 @@ export interface components {
             /** @description How many of them stand there longer than the stage lets things stand */
             up: number;
             cards: components["schemas"]["ListCard"][];
-            /** @description What `after` is for the next part; null: there is no more */
-            next: string | null;
         };
         ConversationRow: {
             id: components["schemas"]["Id"];
@@ -4145,6 +4200,8 @@ export interface components {
             done: number;
             /** @description How many belong to it */
             conversations: number;
+            /** @description How many things to look up it holds */
+            references: number;
             /** @description In their order */
             stages: components["schemas"]["Stage"][];
         };
@@ -7599,6 +7656,108 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    listHistory: {
+        parameters: {
+            query?: {
+                /** @description What `next` was of the part before */
+                after?: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A part of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: {
+                            /** @enum {string} */
+                            kind: "entry" | "message";
+                            at: components["schemas"]["Instant"];
+                            entry: components["schemas"]["Entry"] | null;
+                            message: {
+                                id: components["schemas"]["Id"];
+                                who: string;
+                                subject: string;
+                                own: boolean;
+                                conversation: components["schemas"]["Id"];
+                            } | null;
+                        }[];
+                        next: string | null;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    listPeople: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who owes something first, then who wrote last */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        name: string;
+                        /** @description Empty where only a name is known */
+                        email: string;
+                        /** @description How many of theirs are in the list */
+                        messages: number;
+                        latestAt: components["schemas"]["Instant"] | null;
+                        /** @description Conversations of the tray in which they wrote last: they wait for the person */
+                        waiting: number;
+                        owes: {
+                            id: components["schemas"]["Id"];
+                            what: string;
+                            until: components["schemas"]["Instant"];
+                            conversation: components["schemas"]["Id"];
+                        }[];
+                    }[];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The text */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/markdown": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     references: {
         parameters: {
             query?: {
@@ -7762,10 +7921,8 @@ export interface operations {
     stageCards: {
         parameters: {
             query?: {
-                /** @description The id of one stage, or `off`; without it a first part of each is given */
-                stage?: string;
-                /** @description What `next` was of the part before */
-                after?: string;
+                /** @description So many of each stage */
+                most?: number;
             };
             header?: never;
             path: {
