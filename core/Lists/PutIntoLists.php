@@ -83,6 +83,18 @@ final readonly class PutIntoLists
     }
 
     /**
+     * Puts one conversation into one list, within another step.
+     *
+     * @throws Refused when it would belong to too many
+     */
+    public function put(Conversation $conversation, TaskList $list, Step $step): void
+    {
+        $first = $list->stages()->first();
+        $last = [$list->id->text => null === $first ? null : $this->cards->lastRank($list->accountId, $list->id, $first->id)];
+        $this->change($conversation, [$list], [], $last, $step);
+    }
+
+    /**
      * @param list<ListId> $ids
      *
      * @return list<TaskList>

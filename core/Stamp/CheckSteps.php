@@ -12,6 +12,7 @@ use ZippyTray\Core\Post\Templates;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Task\Jot\ClauseKind;
 use ZippyTray\Core\Task\Jot\ReadJot;
+use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Decision\HandOver;
 
@@ -22,7 +23,7 @@ final readonly class CheckSteps
 {
     public const MOST = 12;
 
-    public function __construct(private Templates $templates)
+    public function __construct(private Templates $templates, private Tasks $tasks)
     {
     }
 
@@ -89,6 +90,7 @@ final readonly class CheckSteps
     {
         match ($step->do) {
             StepKind::Label, StepKind::Unlabel => [] === LabelName::each($step->labels) ? throw new Refused('Which label?', 'steps') : null,
+            StepKind::PutIntoList => $this->tasks->listNamed($accountId, $step->list) ?? throw new Refused('Into which list?', 'steps'),
             StepKind::Snooze => AwayReason::NextClearing === $step->for && '' === $step->until
                 ? null
                 : $this->when($step->until, $hand),

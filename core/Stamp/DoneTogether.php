@@ -13,6 +13,8 @@ use ZippyTray\Core\Journal\ObjectKind;
 use ZippyTray\Core\Journal\ObjectRef;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Labels;
+use ZippyTray\Core\Lists\Card;
+use ZippyTray\Core\Lists\Cards;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\NotFound;
 
@@ -24,7 +26,7 @@ final readonly class DoneTogether
     /** Seconds: what lies further back was another matter. */
     private const SHORTLY = 600;
 
-    public function __construct(private Entries $entries, private Labels $labels)
+    public function __construct(private Entries $entries, private Labels $labels, private Cards $cards)
     {
     }
 
@@ -42,6 +44,7 @@ final readonly class DoneTogether
         }
         $about = [
             new ObjectRef(ObjectKind::Conversation, $conversation->text),
+            ...array_map(static fn (Card $card): ObjectRef => $card->ref(), $this->cards->ofConversation($accountId, $conversation)),
             ...array_map(static fn (Borne $borne): ObjectRef => $borne->ref(), $this->labels->borneBy($accountId, $conversation)),
         ];
         $together = [];
@@ -57,7 +60,7 @@ final readonly class DoneTogether
         return array_values($together);
     }
 
-    /** The first conversation that an entry is about, or whose label it changed. */
+    /** The first conversation that an entry is about, or whose label or list it changed. */
     public static function conversation(Entry $entry): ?ConversationId
     {
         foreach ($entry->changes() as $change) {
@@ -76,7 +79,7 @@ final readonly class DoneTogether
 
         return match ($change->object->kind) {
             ObjectKind::Conversation => $change->object->id,
-            ObjectKind::Borne => \is_string($borne) ? $borne : '',
+            ObjectKind::Borne, ObjectKind::Card => \is_string($borne) ? $borne : '',
             default => '',
         };
     }

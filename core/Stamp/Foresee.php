@@ -22,6 +22,7 @@ use ZippyTray\Core\Task\Jot\ReadJot;
 use ZippyTray\Core\Task\Task;
 use ZippyTray\Core\Task\TaskFields;
 use ZippyTray\Core\Task\TaskList;
+use ZippyTray\Core\Task\Tasks;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\AwayReason;
 use ZippyTray\Core\Tray\Conversation;
@@ -39,8 +40,17 @@ use ZippyTray\Core\Tray\NextClearing;
  */
 final readonly class Foresee
 {
-    public function __construct(private Templates $templates, private Messages $messages)
+    public function __construct(private Templates $templates, private Messages $messages, private Tasks $tasks)
     {
+    }
+
+    /** @throws Refused when it is not there any more */
+    public function list(StampStep $step, AccountId $accountId): TaskList
+    {
+        return $this->tasks->listNamed($accountId, $step->list) ?? throw new Refused(
+            \sprintf('There is no list "%s" any more.', mb_strimwidth($step->list, 0, TaskList::NAME_LENGTH, '…')),
+            'steps',
+        );
     }
 
     /**
@@ -73,6 +83,7 @@ final readonly class Foresee
         return match ($step->do) {
             StepKind::Label => 'Label '.implode(', ', $step->labels),
             StepKind::Unlabel => 'Without label '.implode(', ', $step->labels),
+            StepKind::PutIntoList => 'Into '.$this->list($step, $conversation->accountId)->name(),
             StepKind::Read => 'Read',
             StepKind::Task => $this->taskSentence($this->task($step, $conversation, $hand)),
             StepKind::Answer => $this->answerSentence($step, $conversation, $hand),

@@ -95,6 +95,7 @@ final readonly class StampOf
             EntryKind::HandOver => [$this->handOver($entry, $after, $zone)],
             EntryKind::MakeTask => $this->task($accountId, $entry, $zone),
             EntryKind::Label => $this->labels($accountId, $entry),
+            EntryKind::PutIntoList => $this->lists($accountId, $entry),
             default => [],
         };
     }
@@ -180,6 +181,22 @@ final readonly class StampOf
             ...([] === $names['on'] ? [] : [new StampStep(StepKind::Label, array_values($names['on']))]),
             ...([] === $names['off'] ? [] : [new StampStep(StepKind::Unlabel, array_values($names['off']))]),
         ];
+    }
+
+    /** @return list<StampStep> what was put in; a stamp takes nothing out */
+    private function lists(AccountId $accountId, Entry $entry): array
+    {
+        $steps = [];
+        foreach ($entry->changes() as $change) {
+            $id = self::text($change->after['list'] ?? '');
+            foreach (ObjectKind::Card === $change->object->kind && null === $change->before ? $this->tasks->lists($accountId) : [] as $list) {
+                if ($list->id->text === $id) {
+                    $steps[$id] = new StampStep(StepKind::PutIntoList, list: $list->name());
+                }
+            }
+        }
+
+        return array_values($steps);
     }
 
     private function first(Entry $entry, ObjectKind $kind): ?Change

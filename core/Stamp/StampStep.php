@@ -11,7 +11,7 @@ use ZippyTray\Core\Tray\AwayReason;
  *
  * @phpstan-type StepState array{
  *     do: string, labels?: list<string>, line?: string, template?: string, send?: bool, all?: bool, until?: string, for?: string,
- *     to?: string, what?: string
+ *     to?: string, what?: string, list?: string
  * }
  */
 final readonly class StampStep
@@ -26,6 +26,7 @@ final readonly class StampStep
      * @param AwayReason   $for      what ends a snooze before
      * @param string       $to       to whom it is handed over: names or addresses
      * @param string       $what     what they owe
+     * @param string       $list     the name of the list that it is put into
      */
     public function __construct(
         public StepKind $do,
@@ -38,6 +39,7 @@ final readonly class StampStep
         public AwayReason $for = AwayReason::Snooze,
         public string $to = '',
         public string $what = '',
+        public string $list = '',
     ) {
     }
 
@@ -46,6 +48,7 @@ final readonly class StampStep
     {
         return match ($this->do) {
             StepKind::Label, StepKind::Unlabel => ['do' => $this->do->value, 'labels' => $this->labels],
+            StepKind::PutIntoList => ['do' => $this->do->value, 'list' => $this->list],
             StepKind::Answer => ['do' => $this->do->value, 'template' => $this->template, 'send' => $this->send, 'all' => $this->all],
             StepKind::Task => ['do' => $this->do->value, 'line' => $this->line],
             StepKind::Snooze => ['do' => $this->do->value, 'until' => $this->until, 'for' => $this->for->value],
@@ -68,6 +71,7 @@ final readonly class StampStep
             AwayReason::from($state['for'] ?? AwayReason::Snooze->value),
             $state['to'] ?? '',
             $state['what'] ?? '',
+            $state['list'] ?? '',
         );
     }
 
@@ -79,6 +83,7 @@ final readonly class StampStep
         return match ($this->do) {
             StepKind::Label => 'label '.implode(', ', $this->labels),
             StepKind::Unlabel => 'without label '.implode(', ', $this->labels),
+            StepKind::PutIntoList => 'into '.$this->list,
             StepKind::Read => 'read',
             StepKind::Answer => $this->send ? 'answered' : 'an answer drafted',
             StepKind::Task => 'task '.$this->line,

@@ -11,6 +11,8 @@ enum StepKind: string
 {
     case Label = 'label';
     case Unlabel = 'unlabel';
+    /** Into a list of the person's. */
+    case PutIntoList = 'list';
     case Read = 'read';
     case Answer = 'answer';
     case Task = 'task';
@@ -25,6 +27,6 @@ enum StepKind: string
     /** Whether it is a decision about the conversation. */
     public function decides(): bool
     {
-        return !\in_array($this, [self::Label, self::Unlabel, self::Read, self::Answer], true);
+        return !\in_array($this, [self::Label, self::Unlabel, self::PutIntoList, self::Read, self::Answer], true);
     }
 }

@@ -13,6 +13,7 @@ use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\Journal;
 use ZippyTray\Core\Journal\Step;
+use ZippyTray\Core\Lists\PutIntoLists;
 use ZippyTray\Core\Mail\OutgoingId;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Post\Outgoing;
@@ -41,6 +42,7 @@ final readonly class UseStamp
         private Foresee $foresee,
         private Conversations $conversations,
         private PutLabels $labels,
+        private PutIntoLists $lists,
         private MakeTasks $tasks,
         private BlockSender $block,
         private Outgoings $outgoings,
@@ -128,6 +130,7 @@ final readonly class UseStamp
         match ($one->do) {
             StepKind::Label => $this->labels->put($conversation, $one->labels, [], $step),
             StepKind::Unlabel => $this->labels->put($conversation, [], $one->labels, $step),
+            StepKind::PutIntoList => $this->lists->put($conversation, $this->foresee->list($one, $conversation->accountId), $step),
             StepKind::Read => $this->read($conversation, $step),
             StepKind::Answer => $this->answer($one, $conversation, $hand, $step, $byItself),
             StepKind::Task => $this->tasks->ofMail(

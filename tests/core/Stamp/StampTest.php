@@ -6,10 +6,12 @@ namespace ZippyTray\Tests\Core\Stamp;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\Colour;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\EntryKind;
 use ZippyTray\Core\Journal\ObjectKind;
+use ZippyTray\Core\Lists\Card;
 use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Post\OutgoingState;
 use ZippyTray\Core\Post\PostSettings;
@@ -19,6 +21,7 @@ use ZippyTray\Core\Stamp\StampHand;
 use ZippyTray\Core\Stamp\StampId;
 use ZippyTray\Core\Stamp\StampStep;
 use ZippyTray\Core\Stamp\StepKind;
+use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Moment;
 use ZippyTray\Core\Tray\AwayReason;
@@ -63,6 +66,7 @@ final class StampTest extends TestCase
         yield 'a task without a title' => [[new StampStep(StepKind::Task, line: '; high')], 'A task needs a title'];
         yield 'a task due never' => [[new StampStep(StepKind::Task, line: '{asked}; due blursday')], '"due blursday":'];
         yield 'a gap that there is not' => [[new StampStep(StepKind::Task, line: 'Pay {sum}')], '"{sum}" is no gap'];
+        yield 'into a list that there is not' => [[new StampStep(StepKind::PutIntoList, list: 'Nowhere')], 'Into which list?'];
         yield 'too many' => [array_fill(0, 13, new StampStep(StepKind::Read)), '12 steps at most'];
     }
 
@@ -116,6 +120,15 @@ final class StampTest extends TestCase
             ['Label money, office', 'Without label today'],
             static fn (World $world, Conversation $mail): array => $world->labelsOn($mail),
             ['money', 'office'],
+        ];
+        yield 'into a list' => [
+            [new StampStep(StepKind::PutIntoList, list: 'office')],
+            ['Into Office'],
+            static fn (World $world, Conversation $mail): array => array_map(
+                static fn (Card $card): string => $card->listId()->text,
+                array_values($world->memory->cards),
+            ),
+            ['office'],
         ];
         yield 'read' => [
             [new StampStep(StepKind::Read)],
@@ -317,6 +330,8 @@ final class StampTest extends TestCase
         $office = ($world->putLabels)(World::account(), new EntryId('o'), [$mail->id], ['office'], []);
         self::assertSame([['do' => 'label', 'labels' => ['money', 'office']]], $steps($label, $office));
         $world->undo($office);
+        $put = ($world->putIntoLists)(World::account(), new EntryId('p'), [$mail->id], [new ListId('office')], []);
+        self::assertSame([['do' => 'list', 'list' => 'Office']], $steps($put));
         [, $left] = ($world->stampOf)(World::account(), [$world->undo($made)], World::zone());
         self::assertCount(1, $left);
         // It can be made as it is.
@@ -348,6 +363,8 @@ final class StampTest extends TestCase
         foreach ($texts as $id => $text) {
             $world->keepTemplates->add(World::account(), new EntryId('template '.$id), $id, ucfirst($id), '', $text, 'thanks' === $id);
         }
+
+        $world->changeLists->add(World::account(), new EntryId('office'), new ListId('office'), 'Office', Colour::Sea);
 
         return $world;
     }

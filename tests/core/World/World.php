@@ -260,14 +260,15 @@ final class World
         $this->keepTemplates = new KeepTemplates(new MemoryTemplates($this->memory), $journal);
         $stamps = new MemoryStamps($this->memory);
         $templates = new MemoryTemplates($this->memory);
-        $this->keepStamps = new KeepStamps($stamps, new CheckSteps($templates), $journal);
-        $this->foresee = new Foresee($templates, $messages);
+        $this->keepStamps = new KeepStamps($stamps, new CheckSteps($templates, $tasks), $journal);
+        $this->foresee = new Foresee($templates, $messages, $tasks);
         $this->stampOf = new StampOf($labels, $tasks);
         $this->useStamp = new UseStamp(
             $stamps,
             $this->foresee,
             $conversations,
             $this->putLabels,
+            $this->putIntoLists,
             $this->makeTasks,
             $this->block,
             $outgoings,
@@ -288,7 +289,7 @@ final class World
         $this->letIn = new LetIn($conversations, $journal, $this->clock);
         $this->archiveOld = new ArchiveOld($conversations, $journal, $this->clock);
         $orders = new MemoryOrders($this->memory);
-        $this->keepOrders = new KeepOrders($orders, new CheckSteps($templates), $journal);
+        $this->keepOrders = new KeepOrders($orders, new CheckSteps($templates, $tasks), $journal);
         $this->carryOut = new CarryOut($orders, $conversations, $this->useStamp, $journal, $this->clock);
         $this->goingOut = new GoingOut($owing, $conversations, $messages, $journal, $this->clock, $this->ids);
         $this->keepContacts = new KeepContacts(new MemoryContacts($this->memory), $journal, $this->ids);

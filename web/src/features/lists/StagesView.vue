@@ -179,7 +179,8 @@ const left = computed(() => places.value.some(({ cards: some, total }) => total 
           ><KeyCap name="F2" /> Change the stages</LinkButton
         >
       </div>
-      <div v-if="onlyMail.length" class="decide">
+      <!-- there from the first on: what is taken hold of does not move away -->
+      <div v-if="cards.some(({ conversation }) => conversation)" class="decide">
         <DecisionCards
           :rows="onlyMail"
           bar

@@ -22,7 +22,7 @@ describe('where a card is dropped', () => {
     ['abc', 1, 'a', null],
     ['abc', 2, 'a', 'b'],
     ['abc', 3, 'a', undefined],
-    ['abc', 2, 'c', 'b'],
+    ['abc', 2, 'c', undefined],
     ['abcd', 2, 'bc', 'a'],
     ['', 0, 'x', undefined],
   ])('in %s at %i, moving %s', (there, at, moved, behind) => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useLists } from '@/shared/api/lists'
 import { useTemplates } from '@/features/write'
 import { ChoiceDot, ChoiceList, LinkButton, TextInput } from '@/ui/kit'
 import { STEPS, type StepDraft } from './draft'
@@ -9,6 +10,8 @@ const props = defineProps<{ step: StepDraft }>()
 defineEmits<{ remove: [] }>()
 
 const { data: templates } = useTemplates()
+const { data: all } = useLists()
+const lists = computed(() => all.value?.filter(({ archived }) => !archived))
 const step = computed(() => props.step)
 const name = computed(() => STEPS.find((one) => one.do === props.step.do)?.text ?? '')
 const FOR = [
@@ -27,6 +30,10 @@ const FOR = [
       placeholder="money, roof survey"
       aria-label="Labels, with commas between them"
     />
+    <ChoiceList v-else-if="step.do === 'list'" v-model="step.list" aria-label="The list">
+      <option value="" disabled>Which list?</option>
+      <option v-for="one in lists ?? []" :key="one.id" :value="one.name">{{ one.name }}</option>
+    </ChoiceList>
     <template v-else-if="step.do === 'task'">
       <TextInput v-model="step.line" maxlength="1000" aria-label="The task, as it is jotted" />
       <p class="slate">

@@ -6,6 +6,7 @@ import { decides, stepsText } from './using'
 test.each<StampStep>([
   { do: 'label', labels: ['money', 'roof survey'] },
   { do: 'unlabel', labels: ['today'] },
+  { do: 'list', list: 'Roof' },
   { do: 'read' },
   { do: 'answer', template: 't', send: true, all: false },
   { do: 'task', line: '{asked}; due friday' },
@@ -30,8 +31,8 @@ test('what belongs to another kind of step is left behind', () => {
 
 test.each<[string, StampStep['do'][], StampStep['do'][]]>([
   ['nothing yet', [], STEPS.map((step) => step.do)],
-  ['a decision', ['archive'], ['label', 'unlabel', 'read', 'answer']],
-  ['an answer, read and a label', ['answer', 'read', 'label'], ['label', 'unlabel', ...DECISIONS]],
+  ['a decision', ['archive'], ['label', 'unlabel', 'list', 'read', 'answer']],
+  ['an answer, read and a label', ['answer', 'read', 'label'], ['label', 'unlabel', 'list', ...DECISIONS]],
 ])('after %s, what makes sense can be added', (_, there, expected) => {
   expect(addable(there.map(newStep)).map((step) => step.do)).toEqual(expected)
 })

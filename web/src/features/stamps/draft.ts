@@ -6,6 +6,7 @@ export type StepKind = StampStep['do']
 export const STEPS: { do: StepKind; text: string; decides?: boolean }[] = [
   { do: 'label', text: 'Put labels on' },
   { do: 'unlabel', text: 'Take labels off' },
+  { do: 'list', text: 'Put into a list' },
   { do: 'read', text: 'Mark as read' },
   { do: 'answer', text: 'Answer with a template' },
   { do: 'task', text: 'Make a task', decides: true },
@@ -36,6 +37,7 @@ export const newStep = (kind: StepKind): StepDraft => ({
   for: 'snooze',
   to: '',
   what: '',
+  list: '',
 })
 
 /** Steps as they are filled in, from those of a stamp. */
@@ -49,12 +51,13 @@ export const draftOf = (step: StampStep): StepDraft => ({
   for: step.for ?? 'snooze',
   to: step.to ?? '',
   what: step.what ?? '',
+  list: step.list ?? '',
   labels: (step.labels ?? []).join(', '),
 })
 
 /** What of it belongs to a step of its kind. */
 export function stepOf(draft: StepDraft): StampStep {
-  const { line, template, send, all, until, to, what } = draft
+  const { line, template, send, all, until, to, what, list } = draft
   switch (draft.do) {
     case 'label':
     case 'unlabel':
@@ -65,6 +68,8 @@ export function stepOf(draft: StepDraft): StampStep {
           .map((name) => name.trim())
           .filter(Boolean),
       }
+    case 'list':
+      return { do: 'list', list }
     case 'answer':
       return { do: 'answer', template, send, all }
     case 'task':
@@ -85,7 +90,7 @@ export const addable = (steps: StepDraft[]) =>
   STEPS.filter(({ do: kind, decides }) =>
     decides
       ? !steps.some((step) => DECISIONS.has(step.do))
-      : kind === 'label' || kind === 'unlabel' || !steps.some((step) => step.do === kind),
+      : kind === 'label' || kind === 'unlabel' || kind === 'list' || !steps.some((step) => step.do === kind),
   )
 
 /** The digits that no other stamp has. */

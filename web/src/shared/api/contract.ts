@@ -3943,7 +3943,7 @@ export interface components {
         Priority: "high" | "normal" | "low";
         StampStep: {
             /** @enum {string} */
-            do: "label" | "unlabel" | "read" | "answer" | "task" | "snooze" | "hand_over" | "do_now" | "archive" | "delete" | "block" | "mute";
+            do: "label" | "unlabel" | "list" | "read" | "answer" | "task" | "snooze" | "hand_over" | "do_now" | "archive" | "delete" | "block" | "mute";
             /** @description What it does, whatever it is applied to */
             text?: string;
             /** @description Names */
@@ -3963,6 +3963,8 @@ export interface components {
             /** @description To whom it is handed over */
             to?: string;
             what?: string;
+            /** @description The name of the list that it is put into */
+            list?: string;
         };
         Stamp: {
             id: components["schemas"]["Id"];

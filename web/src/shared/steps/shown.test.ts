@@ -26,6 +26,7 @@ test('a step asks again for what it touched, and for nothing else', () => {
     'foreseen',
     'heartbeat',
     'journal',
+    'list-history',
     'templates',
   ])
   expect(asked('task')).not.toContain('tray')

@@ -30,6 +30,8 @@ final readonly class StampStepField
         public string $to = '',
         #[Assert\Length(max: 500)]
         public string $what = '',
+        #[Assert\Length(max: 500)]
+        public string $list = '',
     ) {
     }
 
@@ -46,6 +48,7 @@ final readonly class StampStepField
             AwayReason::from($this->for),
             $this->to,
             $this->what,
+            $this->list,
         );
     }
 }
