@@ -19,6 +19,7 @@ use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\MessageContent;
 use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Mail\Mime\AttachedText;
 use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Mail\Mime\UnreadableMessage;
 use ZippyTray\Core\Mail\Thread\ThreadIndex;
@@ -102,7 +103,9 @@ final readonly class Arrive
         $asking = null === $to->mailIn ? null : Asking::of($content, $to->person, $to->mailIn);
         $findings = $isDecided && $advised ? $this->reading->read($to, Gist::of($content), $content->header) : null;
 
-        return new Incoming($raw, $content, $into, $isRefused, $isDecided, $advised, $findings, $asking);
+        $attached = $isRefused ? '' : (new AttachedText())->of($content->attachments);
+
+        return new Incoming($raw, $content, $into, $isRefused, $isDecided, $advised, $findings, $asking, $attached);
     }
 
     /**
@@ -136,7 +139,7 @@ final readonly class Arrive
             default => $incoming->into,
         });
         $this->settle($message, $conversation, $incoming, $isBlocked, $to, $now);
-        $this->messages->add($message, $incoming->raw, $conversation->id);
+        $this->messages->add($message, $incoming->raw, $conversation->id, $incoming->attached);
         $this->threads->put($message);
         $this->ask($to->accountId, $message->id, $incoming->asking);
         if (!$message->own && [] !== array_filter($message->attachments, static fn (Attachment $one): bool => null !== $one->event)) {

@@ -20,6 +20,7 @@ final readonly class Incoming
      * @param bool          $isDecided whether it asks the person for a decision
      * @param bool          $isAdvised whether it has been read for advice; otherwise that is to be done later
      * @param Asking|null   $asking    what it asks of the program itself
+     * @param string        $attached  what stands in text that is attached
      * @param Findings|null $findings  null when it was not read for advice, or could not be
      */
     public function __construct(
@@ -31,6 +32,7 @@ final readonly class Incoming
         public bool $isAdvised,
         public ?Findings $findings,
         public ?Asking $asking = null,
+        public string $attached = '',
     ) {
     }
 }

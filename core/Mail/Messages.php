@@ -31,8 +31,11 @@ interface Messages
     /** Whether the person has removed it for good. */
     public function isErased(AccountId $accountId, string $fingerprint): bool;
 
-    /** @param string $raw the message's bytes, which are kept exactly */
-    public function add(Message $message, string $raw, ConversationId $conversationId): void;
+    /**
+     * @param string $raw      the message's bytes, which are kept exactly
+     * @param string $attached what stands in text that is attached, to be found by it
+     */
+    public function add(Message $message, string $raw, ConversationId $conversationId, string $attached = ''): void;
 
     /**
      * The message that a lasting address names.

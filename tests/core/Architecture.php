@@ -35,6 +35,7 @@ final class Architecture
         'MailIn' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
         'Agenda' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Task', 'Owed', 'Post'],
+        'Find' => ['Time', 'Tray', 'Task'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task', 'Agenda'],
         'Settings' => ['Time', 'Mail', 'MailIn', 'Agenda', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => [
@@ -71,7 +72,7 @@ final class Architecture
         'Tray' => ['Label'],
         'Journal' => [],
         'People' => [],
-        'Find' => ['Label', 'Tray'],
+        'Find' => ['Label', 'Tray', 'People'],
         'Post' => ['Tray'],
         'Task' => ['Label', 'Tray', 'Post'],
         'Order' => ['Label', 'Tray'],

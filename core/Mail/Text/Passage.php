@@ -60,7 +60,15 @@ final class Passage
         }
         $ways = array_filter($ways, static fn (string $way): bool => '' !== $way);
 
-        return [] === $ways ? '' : '/(?<![\p{L}\p{N}\p{M}])(?:'.implode('|', $ways).')[\p{L}\p{N}\p{M}]*+/iu';
+        // What is written without blanks is found inside, and alone.
+        $inside = array_filter($ways, InnerWords::isIn(...));
+        $ways = array_diff_key($ways, $inside);
+        $found = [
+            ...([] === $ways ? [] : ['(?<![\p{L}\p{N}\p{M}])(?:'.implode('|', $ways).')[\p{L}\p{N}\p{M}]*+']),
+            ...$inside,
+        ];
+
+        return [] === $found ? '' : '/'.implode('|', $found).'/iu';
     }
 
     /** Some characters before a place, where a word begins. */

@@ -9,6 +9,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\EmailId;
+use ZippyTray\Core\Mail\Mime\AttachedText;
+use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Mail\Thread\ThreadIndex;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Server\Store\PeopleIndex;
@@ -27,6 +29,7 @@ final readonly class Derived implements BookCheck
         private MessageStore $messages,
         private ThreadIndex $threads,
         private EntityManagerInterface $orm,
+        private MessageReader $reader,
     ) {
     }
 
@@ -58,6 +61,14 @@ final readonly class Derived implements BookCheck
                 $this->connection->fetchFirstColumn(
                     'SELECT s.id FROM message_search_docsize s LEFT JOIN conversation_message x ON x.number = s.id WHERE x.number IS NULL',
                 ),
+            )
+            ->allWrong(
+                'A task, a thing to look up, a note, an event or an entry is not found by its words',
+                $this->connection->fetchFirstColumn("SELECT id FROM (
+                    SELECT 'task' AS kind, id FROM task UNION ALL SELECT 'reference', id FROM reference
+                    UNION ALL SELECT 'note', id FROM task_list UNION ALL SELECT 'event', id FROM event
+                    UNION ALL SELECT 'entry', id FROM journal_entry
+                ) t WHERE NOT EXISTS (SELECT 1 FROM search_thing s JOIN thing_search w ON w.rowid = s.number WHERE s.kind = t.kind AND s.id = t.id)"),
             )
             ->allWrong(
                 'A conversation is not found in its order or its place',
@@ -158,7 +169,12 @@ final readonly class Derived implements BookCheck
             foreach ($rows as ['number' => $number, 'id' => $id, 'account_id' => $account]) {
                 if (\is_string($id) && \is_string($account) && is_numeric($number)) {
                     $message = $this->messages->get(new AccountId($account), new EmailId($id));
-                    $this->connection->update('conversation_message', ['people' => MessageStore::people($message)], ['number' => $number]);
+                    $content = $this->reader->read($this->messages->source($message), $message->sentAt->instant);
+                    $this->connection->update(
+                        'conversation_message',
+                        MessageStore::words($message, (new AttachedText())->of($content->attachments)),
+                        ['number' => $number],
+                    );
                     PeopleIndex::add($this->connection, $message);
                     $this->threads->put($message);
                     $last = (int) $number;

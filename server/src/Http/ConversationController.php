@@ -39,6 +39,7 @@ use ZippyTray\Server\Http\Payload\Tray\ProposalsWanted;
 use ZippyTray\Server\Http\Payload\Tray\Touch;
 use ZippyTray\Server\Http\Payload\Tray\Unread;
 use ZippyTray\Server\Read\Find\Find;
+use ZippyTray\Server\Read\Find\SearchReading;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Post\MessageView;
 use ZippyTray\Server\Read\Post\OutgoingRows;
@@ -105,6 +106,12 @@ final readonly class ConversationController
             LabelId::orNull($label),
             ListId::orNull($list),
         ));
+    }
+
+    #[Route('/find/read', methods: 'GET')]
+    public function readSearch(#[CurrentUser] Account $account, SearchReading $reading, #[MapQueryParameter] string $words = ''): JsonResponse
+    {
+        return new JsonResponse($reading->of($account, $words));
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]

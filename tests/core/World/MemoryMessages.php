@@ -71,7 +71,7 @@ final readonly class MemoryMessages implements Messages
         return \in_array($fingerprint, $this->memory->erased, true);
     }
 
-    public function add(Message $message, string $raw, ConversationId $conversationId): void
+    public function add(Message $message, string $raw, ConversationId $conversationId, string $attached = ''): void
     {
         $this->memory->messages[$message->id->text] = $message;
         $this->memory->sources[$message->id->text] = $raw;

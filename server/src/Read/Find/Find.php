@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Read\Find;
 
 use Doctrine\DBAL\Connection;
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Find\ReadSearch;
+use ZippyTray\Core\Find\Refine;
+use ZippyTray\Core\Find\Sort;
 use ZippyTray\Core\Label\LabelId;
 use ZippyTray\Core\Mail\Text\Passage;
 use ZippyTray\Core\Task\ListId;
@@ -24,15 +28,22 @@ final readonly class Find
 {
     public const PAGE = 100;
 
+    /** What is found by its subject or its people counts as so much later. */
+    private const AHEAD = '+90 days';
+
     /** Characters of a text in which the place that matched is looked for */
     private const SHOWN_OF = 100_000;
 
-    public function __construct(private Connection $connection, private ConversationRows $conversations, private LabelRows $labels)
-    {
+    public function __construct(
+        private Connection $connection,
+        private ConversationRows $conversations,
+        private LabelRows $labels,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
-     * @param string       $typed all words of it must occur in a message, as beginnings of words; empty for any
+     * @param string       $typed words and refinements, see ReadSearch; empty for any
      * @param bool         $muted only those that stay out of the tray whatever arrives
      * @param string       $after what `next` was of the part before; empty for the first
      * @param LabelId|null $label only what bears it
@@ -51,8 +62,14 @@ final readonly class Find
         ?LabelId $label = null,
         ?ListId $list = null,
     ): array {
-        $words = self::words($typed);
-        $conditions = $muted ? ['c.muted'] : [];
+        $names = new NamesHere($this->connection, $this->labels, $account);
+        $search = ReadSearch::of($typed, new Refine($account->profile->speaker($this->clock->now()), $names));
+        if ('' !== trim($typed) && !$search->canFind(Sort::Mail)) {
+            return ['rows' => [], 'hits' => new \ArrayObject(), 'total' => 0, 'next' => null];
+        }
+        $sought = MailSought::of($search, $account, $names, $this->labels);
+        $words = $search->words();
+        $conditions = [...$sought->where, ...($muted ? ['c.muted'] : [])];
         if (null !== $place) {
             $conditions[] = WhereNow::is($place);
         }
@@ -64,14 +81,16 @@ final readonly class Find
             $conditions[] = 'c.id IN (SELECT x.conversation_id FROM card x WHERE x.account_id = :account AND x.list_id = :list)';
             $with['list'] = $list->text;
         }
-        [$keys, $total] = [] === $words
-            ? $this->inOrder($account, $conditions, $place, $muted || [] !== $with, $after, $with)
-            : $this->matching($account, self::match($words), $conditions, $place, $after, $with);
+        $isFew = $sought->isFew || [] !== $with;
+        $with += $sought->with;
+        [$keys, $total] = '' === $sought->match
+            ? $this->inOrder($account, $conditions, $place, [] !== $conditions && ($muted || [] !== $sought->where || $isFew), $after, $with, $isFew)
+            : $this->matching($account, $sought->match, $conditions, $place, $after, $with);
         $rows = array_values($this->conversations->some($account, array_column($keys, 0)));
 
         return [
             'rows' => $rows,
-            'hits' => new \ArrayObject([] === $words ? [] : $this->hits($words, array_column($keys, 2))),
+            'hits' => new \ArrayObject('' === $sought->match ? [] : $this->hits($words, array_column($keys, 2))),
             'total' => $total,
             'next' => \count($keys) < self::PAGE ? null : implode(' ', \array_slice(end($keys), 0, 2)),
         ];
@@ -86,16 +105,17 @@ final readonly class Find
     /**
      * Of all there is, in an order that is kept.
      *
-     * @param list<string>          $conditions
-     * @param bool                  $counts     whether how many there are is to be counted; otherwise it is kept
-     * @param array<string, string> $with       parameters of the conditions; with some they are of few, by which these are found
+     * @param list<string>              $conditions
+     * @param bool                      $counts     whether how many there are is to be counted; otherwise it is kept
+     * @param array<string, string|int> $with       parameters of the conditions
+     * @param bool                      $isFew      whether the conditions are of few, by which these are found
      *
      * @return array{list<list<string>>, int} a part: the id of each and the instant that orders; and how many there are in all
      */
-    private function inOrder(Account $account, array $conditions, ?Place $place, bool $counts, string $after, array $with): array
+    private function inOrder(Account $account, array $conditions, ?Place $place, bool $counts, string $after, array $with, bool $isFew): array
     {
         $at = self::found($place);
-        $from = 'FROM conversation c WHERE '.implode(' AND ', [([] === $with ? '' : '+').'c.account_id = :account', ...$conditions]);
+        $from = 'FROM conversation c WHERE '.implode(' AND ', [($isFew ? '+' : '').'c.account_id = :account', ...$conditions]);
         [$id, $last] = explode(' ', $after, 2) + ['', ''];
         $later = '' === $after ? '' : " AND {$at} <= :at AND ({$at} < :at OR c.id > :id)";
         $keys = $this->conversations->ids(
@@ -111,12 +131,12 @@ final readonly class Find
     /**
      * Of what matches, which is gone through once: of most of it no more is read than where it stands.
      *
-     * @param list<string>          $conditions
-     * @param array<string, string> $with       parameters of the conditions
+     * @param list<string>              $conditions
+     * @param array<string, string|int> $with       parameters of the conditions
      *
      * @return array{
      *     list<list<string>>, int
-     * } a part: the id of each, the instant that orders, and the number of the newest message that matches of each;
+     * } a part: the id of each, what orders it (its instant; what is found by its subject or its people counts as AHEAD later), and the number of the newest message that matches of each;
      * and how many there are in all
      */
     private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after, array $with): array
@@ -124,17 +144,19 @@ final readonly class Find
         $at = self::found($place);
         [$id, $last] = explode(' ', $after, 2) + ['', ''];
         $later = '' === $after ? '' : 'WHERE at < :at OR (at = :at AND id > :id)';
+        $order = "CASE WHEN f.conversation IN (SELECT m.conversation FROM message_search s JOIN search_message m ON m.number = s.rowid
+            WHERE message_search MATCH :ahead) THEN strftime('%Y-%m-%dT%H:%M:%SZ', {$at}, '".self::AHEAD."') ELSE {$at} END";
         $rows = $this->conversations->ids(
             "WITH f AS (SELECT m.conversation, MAX(m.number) AS newest FROM message_search s JOIN search_message m ON m.number = s.rowid
              WHERE message_search MATCH :words GROUP BY m.conversation),
-             found AS MATERIALIZED (SELECT c.id, {$at} AS at, f.newest
+             found AS MATERIALIZED (SELECT c.id, {$order} AS at, f.newest
              FROM f CROSS JOIN search_conversation c ON c.number = f.conversation
              WHERE ".implode(' AND ', ['c.account_id = :account', ...$conditions]).')
              SELECT COUNT(*) FROM found
              UNION ALL SELECT * FROM (SELECT id || \' \' || at || \' \' || newest FROM found '.$later.'
              ORDER BY at DESC, id LIMIT '.self::PAGE.')',
             $account,
-            ['words' => $match] + $with + ('' === $after ? [] : ['at' => $last, 'id' => $id]),
+            ['words' => $match, 'ahead' => "{subject people} : ({$match})"] + $with + ('' === $after ? [] : ['at' => $last, 'id' => $id]),
         );
 
         return [array_map(static fn (string $key): array => explode(' ', $key, 3), \array_slice($rows, 1)), (int) ($rows[0] ?? 0)];
@@ -152,33 +174,20 @@ final readonly class Find
     {
         $hits = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT w.conversation_id, w.people, substr(w.text, 1, :longest) AS text FROM json_each(:numbers) j CROSS JOIN message_words w '
+            'SELECT w.conversation_id, w.people, w.files, w.attached, substr(w.text, 1, :longest) AS text FROM json_each(:numbers) j CROSS JOIN message_words w '
                 .'ON w.number = j.value',
             ['longest' => self::SHOWN_OF, 'numbers' => json_encode(array_map(intval(...), $numbers), \JSON_THROW_ON_ERROR)],
         ) as $columns) {
             $row = new Row($columns);
-            $hit = Passage::in($row->string('text'), $words) ?: Passage::in($row->string('people'), $words);
+            $hit = '';
+            foreach (['text', 'people', 'files', 'attached'] as $column) {
+                $hit = $hit ?: Passage::in($row->string($column), $words);
+            }
             if ('' !== $hit) {
                 $hits[$row->string('conversation_id')] = $hit;
             }
         }
 
         return $hits;
-    }
-
-    /** @return list<string> what can be looked for of what a person typed */
-    private static function words(string $typed): array
-    {
-        return preg_match_all('/[\p{L}\p{N}]+/u', $typed, $m) ? $m[0] : [];
-    }
-
-    /**
-     * An expression of SQLite's full-text search.
-     *
-     * @param non-empty-list<string> $words
-     */
-    private static function match(array $words): string
-    {
-        return implode(' AND ', array_map(static fn (string $word): string => '"'.$word.'" *', $words));
     }
 }

@@ -282,7 +282,7 @@ final readonly class ConversationRows
     /**
      * The first column of a query with the parameters :account and :now, as far as it names them.
      *
-     * @param array<string, string> $more
+     * @param array<string, string|int> $more
      *
      * @return list<string>
      */

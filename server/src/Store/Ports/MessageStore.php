@@ -9,10 +9,12 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Core\AccountId;
 use ZippyTray\Core\Mail\Address;
+use ZippyTray\Core\Mail\Attachment;
 use ZippyTray\Core\Mail\ConversationId;
 use ZippyTray\Core\Mail\EmailId;
 use ZippyTray\Core\Mail\Message;
 use ZippyTray\Core\Mail\Messages;
+use ZippyTray\Core\Mail\Text\InnerWords;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Store\PeopleIndex;
 
@@ -111,7 +113,7 @@ final readonly class MessageStore implements Messages
         );
     }
 
-    public function add(Message $message, string $raw, ConversationId $conversationId): void
+    public function add(Message $message, string $raw, ConversationId $conversationId, string $attached = ''): void
     {
         $this->orm->persist($message);
         $connection = $this->orm->getConnection();
@@ -122,7 +124,7 @@ final readonly class MessageStore implements Messages
         );
         $connection->insert(
             'conversation_message',
-            ['message_id' => $message->id, 'conversation_id' => $conversationId, 'people' => self::people($message)],
+            ['message_id' => $message->id, 'conversation_id' => $conversationId] + self::words($message, $attached),
         );
         $number = (int) $connection->lastInsertId();
         $connection->executeStatement(
@@ -132,8 +134,26 @@ final readonly class MessageStore implements Messages
         PeopleIndex::add($connection, $message);
     }
 
-    /** Everybody whom it names, as they are looked for; the index of words takes them from conversation_message. */
-    public static function people(Message $message): string
+    /**
+     * What it is found by besides its subject and text; the index of words takes it from conversation_message.
+     *
+     * @return array{people: string, files: string, attached: string, inside: string}
+     */
+    public static function words(Message $message, string $attached): array
+    {
+        $people = self::people($message);
+        $files = implode(' ', array_map(static fn (Attachment $file): string => $file->name, $message->attachments));
+
+        return [
+            'people' => $people,
+            'files' => $files,
+            'attached' => $attached,
+            'inside' => InnerWords::of($message->subject, $people, $files, $message->text, $attached),
+        ];
+    }
+
+    /** Everybody whom it names. */
+    private static function people(Message $message): string
     {
         return implode(
             ' ',

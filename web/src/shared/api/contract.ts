@@ -999,6 +999,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/find/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How what is typed to find something is read, and what could follow */
+        get: operations["readSearch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/find": {
         parameters: {
             query?: never;
@@ -6015,6 +6032,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Coming"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readSearch: {
+        parameters: {
+            query?: {
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Refinements and offers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        clauses: {
+                            /** @description Which refinement; null: it cannot be read */
+                            what: string | null;
+                            /** @description Characters from 0 */
+                            from: number;
+                            to: number;
+                            /** @description What it means, or why it cannot be read */
+                            reading: string;
+                            /** @description It must not hold */
+                            not: boolean;
+                        }[];
+                        /** @description What could stand from there to the end */
+                        offers: {
+                            from: number;
+                            text: string;
+                            hint: string;
+                        }[];
+                    };
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Http;
+
+use ZippyTray\Tests\Server\ApiTestCase;
+
+/**
+ * Mail that is found by words and refinements.
+ */
+final class FindTest extends ApiTestCase
+{
+    /** @var array<string, string> ids by subject */
+    private array $mail = [];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->signIn();
+    }
+
+    public function testItFinds(): void
+    {
+        $this->mailbox();
+        foreach (self::searches() as [$words, $found]) {
+            self::assertSame($found, $this->found($words), $words);
+        }
+    }
+
+    /** @return iterable<array{string, string}> newest first, what has it in its subject earlier */
+    private static function searches(): iterable
+    {
+        yield ['slates', 'Slates, Tiles'];
+        yield ['slat', 'Slates, Tiles'];
+        yield ['"welsh slates"', 'Tiles'];
+        yield ['slates not welsh', 'Slates'];
+        yield ['slates or glass', 'Glass, Slates, Tiles'];
+        yield ['not slates', 'Menu, Glass, 会議'];
+        yield ['café', 'Menu'];
+        yield ['cafe', 'Menu'];
+        yield ['CAFÉ not glass', 'Menu'];
+        // inside words without blanks
+        yield ['会議室', '会議'];
+        yield ['議室', '会議'];
+        yield ['室', '会議'];
+        yield ['会室', ''];
+        yield ['予約 or slates', 'Slates, 会議, Tiles'];
+        // attachments
+        yield ['with attachment', 'Menu, Glass'];
+        yield ['with pdf', 'Glass'];
+        yield ['with picture', ''];
+        yield ['file plan', 'Glass'];
+        yield ['file menu', 'Menu'];
+        yield ['rhubarb', 'Menu'];
+        yield ['gooseberry', 'Menu'];
+        yield ['drawing', 'Glass'];
+        // who
+        yield ['from tam', 'Glass, Slates'];
+        yield ['from tam slates', 'Slates'];
+        yield ['from "Tam Reed"', 'Glass, Slates'];
+        yield ['from zoe', 'Tiles'];
+        yield ['from nobody', ''];
+        yield ['not from tam', 'Menu, 会議, Tiles'];
+        yield ['from tam or from zoe', 'Glass, Slates, Tiles'];
+        yield ['to petra', 'Glass'];
+        yield ['with petra', 'Menu, Glass'];
+        yield ['to wren@ternpoint.example', 'Menu, Glass, Slates, 会議, Tiles'];
+        // when
+        yield ['before 1 november', 'Tiles'];
+        yield ['since 1 november slates', 'Slates'];
+        yield ['in october', 'Tiles'];
+        yield ['this week', 'Menu'];
+        yield ['last week', 'Glass'];
+        yield ['not this week from tam', 'Glass, Slates'];
+        // where, and how it stands
+        yield ['in tray', 'Menu, Glass, 会議'];
+        yield ['in archive', 'Slates'];
+        yield ['in away', 'Tiles'];
+        yield ['undecided', 'Menu, Glass, 会議'];
+        yield ['decided as archived', 'Slates'];
+        yield ['decided as task', ''];
+        yield ['owed', 'Tiles'];
+        yield ['with open task', 'Slates'];
+        yield ['list roof', 'Slates'];
+        yield ['not list roof slates', 'Tiles'];
+        yield ['label money', 'Glass'];
+        yield ['stage asked', 'Slates'];
+        yield ['asks something', 'Glass'];
+        yield ['larger than 50 kB', 'Menu'];
+        yield ['larger than 1 MB', ''];
+        // what cannot be read finds nothing, and tasks are no mail
+        yield ['slates before blursday', ''];
+        yield ['list nowhere', ''];
+        yield ['overdue', ''];
+        yield ['(from tam or slates) not in archive', 'Glass, Tiles'];
+    }
+
+    public function testALongListComesInPartsInItsOrder(): void
+    {
+        for ($number = 0; $number < 130; ++$number) {
+            $this->receive(\sprintf('%s %03d', 0 === $number % 3 ? 'Slates' : 'Letter', $number), text: 'About slates.', id: "m{$number}@x.example");
+        }
+        $first = $this->call('GET', '/find?words=slates');
+        $rest = $this->call('GET', '/find?words=slates&after='.rawurlencode(self::text($first['next'])));
+        $subjects = [...array_column((array) $first['rows'], 'subject'), ...array_column((array) $rest['rows'], 'subject')];
+        self::assertSame([130, 100, 30, null], [$first['total'], \count((array) $first['rows']), \count((array) $rest['rows']), $rest['next']]);
+        self::assertCount(130, array_unique($subjects));
+        $inSubject = array_map(static fn (mixed $one): bool => str_starts_with(self::text($one), 'Slates'), $subjects);
+        self::assertSame(44, array_sum(\array_slice($inSubject, 0, 44)), 'What has it in its subject stands first.');
+    }
+
+    public function testHitsAreMarkedWhereTheyStand(): void
+    {
+        $this->mailbox();
+        $hit = fn (string $words, string $of): mixed => ((array) $this->call('GET', '/find?words='.rawurlencode($words))['hits'])[$this->mail[$of]] ?? null;
+        self::assertSame("We have \u{2}Welsh\u{3} \u{2}slates\u{3}.", $hit('"welsh slates"', 'Tiles'));
+        self::assertSame("Rhubarb pie \u{2}Gooseberry\u{3} fool", $hit('gooseberry', 'Menu'));
+        self::assertStringContainsString("\u{2}議室\u{3}", self::text($hit('議室', '会議')));
+    }
+
+    public function testWhatIsTypedIsReadAndWhatCouldFollowIsOffered(): void
+    {
+        $this->mailbox();
+        $read = fn (string $words): array => $this->call('GET', '/find/read?words='.rawurlencode($words));
+        $clauses = (array) $read('slates not from tam before blursday')['clauses'];
+        self::assertSame([['from', 7, 19, 'from tam', true], [null, 20, 35, '“blursday” is no day that I can read.', false]], array_map(
+            static fn (mixed $one): array => array_values((array) $one),
+            $clauses,
+        ));
+        $offers = static fn (array $read): array => array_column((array) $read['offers'], 'text');
+        self::assertContains('before ', $offers($read('slates bef')));
+        self::assertContains('"Tam Reed" ', $offers($read('slates from ta')));
+        self::assertSame(['Roof '], $offers($read('list ro')));
+        self::assertSame(['money '], $offers($read('label ')));
+        self::assertSame(['Asked '], $offers($read('stage a')));
+        self::assertContains('archive ', $offers($read('in ')));
+        self::assertSame([], $offers($read('')));
+    }
+
+    public function testNobodyFindsWhatIsSomebodyElses(): void
+    {
+        $this->mailbox();
+        $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
+        foreach (self::searches() as [$words]) {
+            self::assertSame('', $this->found($words), $words);
+        }
+    }
+
+    private function found(string $words): string
+    {
+        return implode(', ', array_map(self::text(...), array_column((array) $this->call('GET', '/find?words='.rawurlencode($words))['rows'], 'subject')));
+    }
+
+    private function mailbox(): void
+    {
+        $letter = static fn (string $subject, string $from, string $to, string $date, string $body, string $more = ''): string => "From: {$from}\r\nTo: {$to}\r\n"
+            .'Subject: =?utf-8?B?'.base64_encode($subject)."?=\r\nDate: {$date}\r\nMessage-ID: <".md5($subject)."@x.example>\r\nMIME-Version: 1.0\r\n"
+            .('' === $more
+                ? "Content-Type: text/plain; charset=utf-8\r\n\r\n{$body}\r\n"
+                : "Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n{$body}\r\n{$more}--b--\r\n");
+        $file = static fn (string $type, string $name, string $content): string => "--b\r\nContent-Type: {$type}\r\n"
+            ."Content-Disposition: attachment; filename=\"{$name}\"\r\n\r\n{$content}\r\n";
+        $wren = 'Wren Halloran <wren@ternpoint.example>';
+        $tam = 'Tam Reed <tam@glass.example>';
+        $this->upload([
+            '1.eml' => $letter('Tiles', 'Zoë Ash <zoe@tiles.example>', $wren, 'Mon, 12 Oct 2026 09:00:00 +0000', 'We have Welsh slates.'),
+            '2.eml' => $letter('Slates', $tam, $wren, 'Wed, 4 Nov 2026 09:00:00 +0000', 'They are here.'),
+            '3.eml' => $letter('Glass', $tam, $wren.', Petra Lind <petra@lind.example>', 'Wed, 18 Nov 2026 09:00:00 +0000', 'Please send me the measures by Friday.', $file(
+                'application/pdf',
+                'plan of the drawing.pdf',
+                'no real one',
+            )),
+            '4.eml' => $letter('Menu', 'Petra Lind <petra@lind.example>', $wren, 'Mon, 23 Nov 2026 09:00:00 +0000', 'The Café is open.', $file(
+                'text/html; charset=utf-8',
+                'menu.html',
+                '<html><head><title>none</title></head><body><p>Rhubarb pie</p></body></html>',
+            ).$file('text/plain', 'more.txt', 'Gooseberry fool'.str_repeat("\r\n".str_repeat(' ', 70), 1000))),
+            '5.eml' => $letter('会議', '山田 <yamada@minato.example>', $wren, 'Tue, 3 Nov 2026 09:00:00 +0000', '明日の会議室の予約をお願いします。'),
+        ]);
+        foreach ($this->rows('/tray') as $row) {
+            $this->mail[self::text($row['subject'])] = self::text($row['id']);
+        }
+        $list = self::id();
+        $this->call('POST', '/lists', ['entry' => self::id(), 'id' => $list, 'name' => 'Roof', 'colour' => 'sea'], 201);
+        $this->call('PUT', "/lists/{$list}/stages", ['entry' => self::id(), 'stages' => [['id' => self::id(), 'name' => 'Asked']], 'were' => []]);
+        $this->call('POST', '/lists/mail', ['entry' => self::id(), 'conversations' => [$this->mail['Slates']], 'into' => [$list]]);
+        $this->call('POST', '/labelled', ['entry' => self::id(), 'conversations' => [$this->mail['Glass']], 'on' => ['money'], 'off' => []]);
+        $message = self::text(((array) ((array) $this->call('GET', '/conversations/'.$this->mail['Slates'])['messages'])[0])['messageHeader']);
+        $this->makeTask(['title' => 'Count them', 'sources' => [['kind' => 'message', 'ref' => 'mid:'.$message]]]);
+        $this->decide('archive', [$this->mail['Slates']]);
+        $this->decide('hand_over', [$this->mail['Tiles']], ['phrase' => 'friday'], more: ['by' => 'Zoe', 'what' => 'the plan']);
+    }
+}
