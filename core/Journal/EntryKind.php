@@ -95,6 +95,8 @@ enum EntryKind: string
     case FollowEvent = 'follow_event';
     case CorrectTime = 'correct_time';
     case ChooseKeystone = 'choose_keystone';
+    case KeepSearch = 'keep_search';
+    case DropSearch = 'drop_search';
     case Undo = 'undo';
 
     /** Whether the conversations that it touched count as decided by it. */

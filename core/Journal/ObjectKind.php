@@ -22,6 +22,7 @@ enum ObjectKind: string
     case Borne = 'borne';
     case Card = 'card';
     case Reference = 'reference';
+    case KeptSearch = 'kept_search';
     case Reading = 'reading';
     case Stamp = 'stamp';
     case Order = 'order';

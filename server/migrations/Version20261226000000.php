@@ -83,6 +83,7 @@ final class Version20261226000000 extends AbstractMigration
     {
         $this->do('CREATE TABLE search_thing (number INTEGER NOT NULL PRIMARY KEY, account_id VARCHAR(36) NOT NULL, kind VARCHAR(10) NOT NULL,
             id VARCHAR(36) NOT NULL, at VARCHAR(20) NOT NULL, UNIQUE (kind, id))');
+        $this->do('CREATE INDEX search_thing_at ON search_thing (account_id, kind, at)');
         $this->do("CREATE VIRTUAL TABLE thing_search USING fts5(title, text, tokenize = 'unicode61 remove_diacritics 2', prefix = '2 3')");
         foreach (self::THINGS as $kind => [$table, $changed, $title, $text, $at]) {
             $number = "(SELECT number FROM search_thing WHERE kind = '{$kind}' AND id = OLD.id)";

@@ -35,7 +35,7 @@ final class Architecture
         'MailIn' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
         'Agenda' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Task', 'Owed', 'Post'],
-        'Find' => ['Time', 'Tray', 'Task'],
+        'Find' => ['Time', 'Journal', 'Tray', 'Task'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task', 'Agenda'],
         'Settings' => ['Time', 'Mail', 'MailIn', 'Agenda', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => [
@@ -72,13 +72,13 @@ final class Architecture
         'Tray' => ['Label'],
         'Journal' => [],
         'People' => [],
-        'Find' => ['Label', 'Tray', 'People'],
         'Post' => ['Tray'],
         'Task' => ['Label', 'Tray', 'Post'],
         'Order' => ['Label', 'Tray'],
         'Agenda' => ['Label', 'Tray', 'Post', 'Task'],
         'Coming' => ['Tray', 'Post', 'Task', 'Agenda'],
         'Lists' => ['Label', 'Tray', 'Journal', 'Post', 'Task'],
+        'Find' => ['Label', 'Tray', 'People', 'Journal', 'Task', 'Lists'],
     ];
 
     public function testCoreKnowsNobody(): Rule

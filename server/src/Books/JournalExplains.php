@@ -27,6 +27,7 @@ final readonly class JournalExplains implements BookCheck
     private const EXACT = [
         ObjectKind::TaskList,
         ObjectKind::Reference,
+        ObjectKind::KeptSearch,
         ObjectKind::Template,
         ObjectKind::Contact,
         ObjectKind::Correction,

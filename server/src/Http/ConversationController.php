@@ -23,7 +23,6 @@ use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Owed\OwedState;
 use ZippyTray\Core\Owed\Promise;
 use ZippyTray\Core\Remind\RemindOf;
-use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\Reminder;
 use ZippyTray\Core\Tray\Advice\Findings;
@@ -31,15 +30,12 @@ use ZippyTray\Core\Tray\ClearingOrder;
 use ZippyTray\Core\Tray\Conversation;
 use ZippyTray\Core\Tray\Conversations;
 use ZippyTray\Core\Tray\PassOver;
-use ZippyTray\Core\Tray\Place;
 use ZippyTray\Core\Tray\Undecided;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Tray\ConversationReminders;
 use ZippyTray\Server\Http\Payload\Tray\ProposalsWanted;
 use ZippyTray\Server\Http\Payload\Tray\Touch;
 use ZippyTray\Server\Http\Payload\Tray\Unread;
-use ZippyTray\Server\Read\Find\Find;
-use ZippyTray\Server\Read\Find\SearchReading;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Post\MessageView;
 use ZippyTray\Server\Read\Post\OutgoingRows;
@@ -79,39 +75,6 @@ final readonly class ConversationController
     public function rest(#[CurrentUser] Account $account, RestRows $rest, #[MapQueryParameter] string $after = ''): JsonResponse
     {
         return new JsonResponse($rest->page($account, $after));
-    }
-
-    #[Route('/find', methods: 'GET')]
-    public function find(
-        #[CurrentUser]
-        Account $account,
-        Find $find,
-        #[MapQueryParameter]
-        string $words = '',
-        #[MapQueryParameter]
-        string $place = '',
-        #[MapQueryParameter]
-        string $after = '',
-        #[MapQueryParameter]
-        ?string $label = null,
-        #[MapQueryParameter]
-        ?string $list = null,
-    ): JsonResponse {
-        return new JsonResponse($find->page(
-            $account,
-            $words,
-            Place::tryFrom($place),
-            'muted' === $place,
-            $after,
-            LabelId::orNull($label),
-            ListId::orNull($list),
-        ));
-    }
-
-    #[Route('/find/read', methods: 'GET')]
-    public function readSearch(#[CurrentUser] Account $account, SearchReading $reading, #[MapQueryParameter] string $words = ''): JsonResponse
-    {
-        return new JsonResponse($reading->of($account, $words));
     }
 
     #[Route('/conversations/{id}', requirements: ['id' => Requirement::UUID], methods: 'GET')]

@@ -8,6 +8,7 @@ use ZippyTray\Core\Agenda\Clock\Stretch;
 use ZippyTray\Core\Agenda\Day\DayPlan;
 use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Slot;
+use ZippyTray\Core\Find\KeptSearch;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Label\Borne;
 use ZippyTray\Core\Label\Label;
@@ -56,6 +57,9 @@ final class Memory
 
     /** @var array<string, SourceCopy> */
     public array $copies = [];
+
+    /** @var array<string, KeptSearch> */
+    public array $searches = [];
 
     /** @var array<string, Reference> */
     public array $references = [];

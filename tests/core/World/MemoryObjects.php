@@ -11,6 +11,7 @@ use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Agenda\SlotId;
+use ZippyTray\Core\Find\KeptSearch;
 use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -60,6 +61,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Borne => $this->memory->borne[$object->id] ?? null,
             ObjectKind::Card => $this->memory->cards[$object->id] ?? null,
             ObjectKind::Reference => $this->memory->references[$object->id] ?? null,
+            ObjectKind::KeptSearch => $this->memory->searches[$object->id] ?? null,
             ObjectKind::Stamp => $this->memory->stamps[$object->id] ?? null,
             ObjectKind::Order => $this->memory->orders[$object->id] ?? null,
             ObjectKind::Slot => $this->memory->slots[$object->id] ?? null,
@@ -97,6 +99,7 @@ final readonly class MemoryObjects implements Objects
             ObjectKind::Borne => $this->memory->borne[$object->id] = Borne::revived($object->id, $accountId, $state),
             ObjectKind::Card => $this->memory->cards[$object->id] = Card::revived($object->id, $accountId, $state),
             ObjectKind::Reference => $this->memory->references[$object->id] = Reference::revived($object->id, $accountId, $state),
+            ObjectKind::KeptSearch => $this->memory->searches[$object->id] = KeptSearch::revived($object->id, $accountId, $state),
             ObjectKind::Template => $this->memory->templates[$object->id] = Template::revived($object->id, $accountId, $state),
         };
     }
@@ -143,6 +146,7 @@ final readonly class MemoryObjects implements Objects
             $this->memory->borne[$id],
             $this->memory->cards[$id],
             $this->memory->references[$id],
+            $this->memory->searches[$id],
             $this->memory->owed[$id],
             $this->memory->templates[$id],
             $this->memory->tasks[$object->ref()->id],

@@ -17,6 +17,7 @@ use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\Arrival\Settle;
 use ZippyTray\Core\Arrival\SortIntoConversations;
+use ZippyTray\Core\Find\KeepSearches;
 use ZippyTray\Core\Journal\Entry;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\Journal;
@@ -147,6 +148,8 @@ final class World
 
     public readonly KeepReferences $keepReferences;
 
+    public readonly KeepSearches $keepSearches;
+
     public readonly PutIntoLists $putIntoLists;
 
     public readonly Arrive $arrive;
@@ -244,6 +247,7 @@ final class World
         $this->removeTasks = new RemoveTasks($tasks, $journal);
         $this->putIntoLists = new PutIntoLists($conversations, $cards, $tasks, $journal, $this->clock, $this->ids);
         $references = new MemoryReferences($this->memory);
+        $this->keepSearches = new KeepSearches(new MemoryKeptSearches($this->memory), $journal);
         $this->keepReferences = new KeepReferences($references, $tasks, $messages, $journal, $this->clock, $this->ids);
         $this->changeLists = new ChangeLists($tasks, $cards, $references, $this->moveTasks, $this->removeTasks, $journal);
         $rings = new MemoryRings($this->memory);
@@ -505,6 +509,7 @@ final class World
             ...$this->memory->senders,
             ...$this->memory->rings,
             ...$this->memory->references,
+            ...$this->memory->searches,
             ...$this->memory->outgoings,
             ...$this->memory->owed,
             ...$this->memory->templates,

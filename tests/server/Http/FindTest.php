@@ -103,11 +103,60 @@ final class FindTest extends ApiTestCase
         }
         $first = $this->call('GET', '/find?words=slates');
         $rest = $this->call('GET', '/find?words=slates&after='.rawurlencode(self::text($first['next'])));
-        $subjects = [...array_column((array) $first['rows'], 'subject'), ...array_column((array) $rest['rows'], 'subject')];
+        $subjects = array_map(self::text(...), [...array_column((array) $first['rows'], 'subject'), ...array_column((array) $rest['rows'], 'subject')]);
         self::assertSame([130, 100, 30, null], [$first['total'], \count((array) $first['rows']), \count((array) $rest['rows']), $rest['next']]);
         self::assertCount(130, array_unique($subjects));
-        $inSubject = array_map(static fn (mixed $one): bool => str_starts_with(self::text($one), 'Slates'), $subjects);
+        $inSubject = array_map(static fn (string $one): bool => str_starts_with($one, 'Slates'), $subjects);
         self::assertSame(44, array_sum(\array_slice($inSubject, 0, 44)), 'What has it in its subject stands first.');
+    }
+
+    public function testWhatIsNoMailIsFound(): void
+    {
+        $this->mailbox();
+        $list = self::text($this->rows('/lists')[0]['id']);
+        $this->call('PUT', "/lists/{$list}/note", ['entry' => self::id(), 'note' => 'Only **Welsh** slates, no varnish.', 'was' => '']);
+        $this->call('POST', "/lists/{$list}/references", [
+            'entry' => self::id(), 'id' => self::id(), 'kind' => 'page', 'title' => 'Varnish', 'url' => 'https://paint.example/boats',
+        ], 201);
+        $this->makeTask(['title' => 'Buy varnish', 'list' => 'Roof', 'due' => ['date' => '2026-11-25'], 'priority' => 'high']);
+        $this->makeTask(['title' => 'Varnish the door', 'notes' => 'Two **coats** of it', 'due' => ['date' => '2026-11-20']]);
+        $done = $this->makeTask(['title' => 'Old varnish off']);
+        $this->call('PUT', '/tasks/state', ['entry' => self::id(), 'tasks' => [$done], 'done' => true, 'withSubtasks' => false]);
+        foreach ([
+            'varnish' => ['Buy varnish, Varnish the door, Old varnish off', 'Varnish', 'Roof'],
+            'varn coats' => ['Varnish the door', '', ''],
+            'boats' => ['', 'Varnish', ''],
+            'varnish list roof' => ['Buy varnish', 'Varnish', 'Roof'],
+            'overdue' => ['Varnish the door', '', ''],
+            'due tomorrow' => ['Buy varnish', '', ''],
+            'due by friday' => ['Buy varnish, Varnish the door', '', ''],
+            'varnish is done' => ['Old varnish off', '', ''],
+            'varnish without date is open' => ['', '', ''],
+            'high priority or overdue' => ['Buy varnish, Varnish the door', '', ''],
+            'varnish not high priority is open' => ['Varnish the door', '', ''],
+            'varnish in tray' => ['', '', ''],
+            'varnish before blursday' => ['', '', ''],
+            '' => ['', '', ''],
+        ] as $words => $expected) {
+            $found = $this->call('GET', '/find/things?words='.rawurlencode($words));
+            $names = static fn (string $sort, string $name): string => implode(', ', array_map(self::text(...), array_column((array) $found[$sort], $name)));
+            $tasks = array_map(self::text(...), array_column((array) $found['tasks'], 'title'));
+            sort($tasks);
+            $wanted = array_filter(explode(', ', $expected[0]));
+            sort($wanted);
+            self::assertSame([$wanted, $expected[1], $expected[2]], [$tasks, $names('references', 'title'), $names('notes', 'name')], $words);
+        }
+        $found = $this->call('GET', '/find/things?words=varnish&whole=entry');
+        self::assertSame(3, ((array) $found['counts'])['task']);
+        self::assertSame('Old varnish off', self::text(((array) ((array) $found['tasks'])[2])['title']), 'What is done comes last.');
+        self::assertGreaterThanOrEqual(4, \count((array) $found['entries']));
+        self::assertStringContainsString("\u{2}varnish\u{3}", implode(' ', array_map(self::text(...), (array) $found['hits'])));
+        $people = array_column((array) $this->call('GET', '/find/things?words=tam%20re')['people'], 'name');
+        self::assertSame(['Tam Reed'], $people);
+        self::assertSame(0, $this->command('data:check', [])[0], $this->command('data:check', [])[1]);
+        $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
+        $found = $this->call('GET', '/find/things?words=varnish');
+        self::assertSame(0, array_sum((array) $found['counts']));
     }
 
     public function testHitsAreMarkedWhereTheyStand(): void

@@ -39,6 +39,8 @@ const DONE: Record<Entry['kind'], string> = {
   move_card: 'Stage',
   add_reference: 'To look up',
   edit_reference: 'To look up',
+  keep_search: 'Search kept',
+  drop_search: 'Search dropped',
   delete_reference: 'Taken out',
   send: 'Sent',
   send_later: 'To go out',

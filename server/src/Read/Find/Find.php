@@ -96,6 +96,12 @@ final readonly class Find
         ];
     }
 
+    /** How many there are, without what they are. */
+    public function count(Account $account, string $typed): int
+    {
+        return $this->page($account, $typed, null)['total'];
+    }
+
     /** What conversations are found in the order of. */
     private static function found(?Place $place): string
     {

@@ -14,6 +14,7 @@ use ZippyTray\Core\Agenda\Event\Event;
 use ZippyTray\Core\Agenda\Event\EventId;
 use ZippyTray\Core\Agenda\Slot;
 use ZippyTray\Core\Agenda\SlotId;
+use ZippyTray\Core\Find\KeptSearch;
 use ZippyTray\Core\Journal\CannotUndo;
 use ZippyTray\Core\Journal\Journaled;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -65,6 +66,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Borne => Borne::class,
             ObjectKind::Card => Card::class,
             ObjectKind::Reference => Reference::class,
+            ObjectKind::KeptSearch => KeptSearch::class,
             ObjectKind::Stamp => Stamp::class,
             ObjectKind::Order => StandingOrder::class,
             ObjectKind::Slot => Slot::class,
@@ -110,6 +112,7 @@ final readonly class ObjectStore implements Objects
             ObjectKind::Borne => Borne::revived($object->id, $accountId, $state),
             ObjectKind::Card => Card::revived($object->id, $accountId, $state),
             ObjectKind::Reference => Reference::revived($object->id, $accountId, $state),
+            ObjectKind::KeptSearch => KeptSearch::revived($object->id, $accountId, $state),
         };
         $this->orm->persist($made);
 

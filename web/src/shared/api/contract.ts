@@ -999,6 +999,79 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/find/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is found besides mail, of each sort the best first */
+        get: operations["findThings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/searches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The searches that are kept, in their order, with how much each finds */
+        get: operations["searches"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/searches/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a search, or change one that is kept */
+        put: operations["keepSearch"];
+        post?: never;
+        /** Drop a search that is kept */
+        delete: operations["dropSearch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/searches/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Move a search among the others */
+        put: operations["moveSearch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/find/read": {
         parameters: {
             query?: never;
@@ -3493,6 +3566,18 @@ export interface components {
             /** @description What is done before a card goes on by itself; left out: nothing */
             onwards?: components["schemas"]["Onwards"] | null;
         };
+        KeptSearch: {
+            id: components["schemas"]["Id"];
+            name: string;
+            words: string;
+            sort: components["schemas"]["FindSort"];
+            /** @enum {string} */
+            shownIn: "" | "tray" | "tasks";
+            /** @description How much it finds now */
+            count: number;
+        };
+        /** @enum {string} */
+        FindSort: "mail" | "task" | "reference" | "note" | "event" | "person" | "entry";
         /** @enum {string} */
         ReferenceKind: "message" | "attachment" | "page" | "file" | "text";
         ReferenceWords: {
@@ -4403,7 +4488,7 @@ export interface components {
             questions: string[];
         };
         /** @enum {string} */
-        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "card" | "reference" | "reading" | "stamp" | "order" | "slot" | "event" | "stretch" | "day_plan" | "blocked_sender";
+        ObjectKind: "conversation" | "task" | "list" | "ring" | "outgoing" | "owed" | "template" | "contact" | "correction" | "label" | "borne" | "card" | "reference" | "kept_search" | "reading" | "stamp" | "order" | "slot" | "event" | "stretch" | "day_plan" | "blocked_sender";
         Entry: {
             id: components["schemas"]["Id"];
             number: number;
@@ -4424,7 +4509,7 @@ export interface components {
             undoable: boolean;
         };
         /** @enum {string} */
-        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "put_into_list" | "move_card" | "add_reference" | "edit_reference" | "delete_reference" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "correct_time" | "choose_keystone" | "undo";
+        EntryKind: "do_now" | "archive" | "delete" | "snooze" | "hand_over" | "mute" | "block" | "unblock" | "archive_rest" | "bring_back" | "put_back" | "move_return" | "come_back" | "let_in" | "arrive" | "deliver" | "remind" | "remind_again" | "let_go" | "empty_bin" | "make_task" | "add_task" | "edit_task" | "complete_task" | "restore_task" | "delete_task" | "change_tasks" | "put_off" | "move_task" | "skip_task" | "clear_done" | "add_list" | "edit_list" | "delete_list" | "put_into_list" | "move_card" | "add_reference" | "edit_reference" | "delete_reference" | "keep_search" | "drop_search" | "send" | "send_later" | "take_back" | "drop_draft" | "settle_owed" | "move_owed" | "take_up_owed" | "add_template" | "edit_template" | "delete_template" | "keep_contact" | "delete_contact" | "correct" | "drop_correction" | "label" | "add_label" | "edit_label" | "merge_labels" | "delete_label" | "stamp" | "add_stamp" | "edit_stamp" | "delete_stamp" | "old_mail" | "order" | "mail_in" | "add_order" | "edit_order" | "delete_order" | "lay_slot" | "move_slot" | "drop_slot" | "make_event" | "edit_event" | "drop_event" | "take_events" | "answer_invitation" | "follow_event" | "correct_time" | "choose_keystone" | "undo";
         UndoneEntry: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["EntryKind"];
@@ -6034,6 +6119,143 @@ export interface operations {
                     "application/json": components["schemas"]["Coming"];
                 };
             };
+            default: components["responses"]["Problem"];
+        };
+    };
+    findThings: {
+        parameters: {
+            query?: {
+                words?: string;
+                /** @description Of which sort more than the first are given */
+                whole?: components["schemas"]["FindSort"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is found */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        counts: {
+                            task: number;
+                            reference: number;
+                            note: number;
+                            event: number;
+                            /** @description How many are given */
+                            person: number;
+                            entry: number;
+                        };
+                        tasks: components["schemas"]["TaskRow"][];
+                        references: components["schemas"]["Reference"][];
+                        /** @description Of lists */
+                        notes: components["schemas"]["ListWord"][];
+                        events: {
+                            id: components["schemas"]["Id"];
+                            title: string;
+                            day: components["schemas"]["Date"];
+                        }[];
+                        people: components["schemas"]["KnownPerson"][];
+                        entries: components["schemas"]["Entry"][];
+                        /** @description Where the words stand, by id, as in mail */
+                        hits: {
+                            [key: string]: string;
+                        };
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    searches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The searches */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSearch"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepSearch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    name: string;
+                    words: string;
+                    sort: components["schemas"]["FindSort"];
+                    /** @description tray or tasks, where it is a group of its own; empty: nowhere */
+                    shownIn: string;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropSearch: {
+        parameters: {
+            query: {
+                entry: components["schemas"]["Id"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Entry"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    moveSearch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    /** @description Null: the first */
+                    behind?: components["schemas"]["Id"] | null;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Entry"];
             default: components["responses"]["Problem"];
         };
     };
