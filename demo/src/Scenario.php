@@ -44,7 +44,7 @@ final readonly class Scenario
      *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
      *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>,
      *     calendars: list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}>,
-     *     subjects: list<Subject>
+     *     subjects: list<Subject>, searches: list<array{name: string, words: string, sort: string, shownIn?: string}>
      * }
      */
     private array $data;
@@ -61,7 +61,7 @@ final readonly class Scenario
          *     reminders: list<Step>, handOvers: list<Step>, deleted: list<Step>, doneAtOnce: list<string>, notLookedAt: list<string>,
          *     events: list<EventStep>, slots: list<SlotStep>, worked: list<WorkStep>,
          *     calendars: list<array{address: string, name: string, busy: bool, events: list<TheirEvent>}>,
-         *     subjects: list<Subject>
+         *     subjects: list<Subject>, searches: list<array{name: string, words: string, sort: string, shownIn?: string}>
          * } $data
          */
         $data = Yaml::parseFile($file);
@@ -83,6 +83,12 @@ final readonly class Scenario
     public function templates(): array
     {
         return $this->data['templates'];
+    }
+
+    /** @return list<array{name: string, words: string, sort: string, shownIn?: string}> */
+    public function searches(): array
+    {
+        return $this->data['searches'];
     }
 
     /** @return list<Subject> */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Demo;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\Find\KeepSearches;
+use ZippyTray\Core\Find\Sort;
 use ZippyTray\Core\Ids;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Journal\ObjectKind;
@@ -26,7 +28,8 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Mailroom\AttachedFiles;
 
 /**
- * What lists of the demo hold besides tasks: stages, letters that stand there, things to look up and a note.
+ * What lists of the demo hold besides tasks: stages, letters that stand there, things to look up and a note;
+ * and the searches that are kept.
  *
  * @phpstan-import-type Subject from Scenario
  * @phpstan-import-type SubjectCards from Scenario
@@ -40,6 +43,7 @@ final readonly class SeedSubjects
         private PutIntoLists $put,
         private MoveCards $move,
         private KeepReferences $references,
+        private KeepSearches $searches,
         private AttachedFiles $attached,
         private Messages $messages,
         private Tasks $tasks,
@@ -79,6 +83,17 @@ final readonly class SeedSubjects
             foreach ($subject['references'] as $reference) {
                 isset($reference['at']) || $this->reference($account, $subject, $reference);
             }
+        }
+        foreach ($this->scenario->searches() as $search) {
+            $this->searches->keep(
+                $account->id,
+                $this->entry(),
+                $this->ids->next(),
+                $search['name'],
+                $search['words'],
+                Sort::from($search['sort']),
+                $search['shownIn'] ?? '',
+            );
         }
     }
 

@@ -45,7 +45,7 @@ export const router = createRouter({
     {
       path: '/tasks/:id?',
       name: 'tasks',
-      component: () => import('@/features/tasks/TasksView.vue'),
+      component: () => import('./TasksPage.vue'),
       props: true,
       meta: { title: 'Tasks' },
     },

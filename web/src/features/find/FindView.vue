@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { mdiMagnify } from '@mdi/js'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -11,7 +10,12 @@ import ListWord from '@/ui/ListWord.vue'
 import { useLists } from '@/shared/api/lists'
 import { PLACES, type FindPlace } from '@/shared/places'
 import { counted } from '@/shared/words'
+import type { FindSort, KeptSearch } from '@/shared/api/client'
 import FoundMail from './FoundMail.vue'
+import FoundThings from './FoundThings.vue'
+import KeptSearches from './KeptSearches.vue'
+import SearchField from './SearchField.vue'
+import { useThings } from './queries'
 import EmptyBin from './EmptyBin.vue'
 import { LinkButton, PlainButton } from '@/ui/kit'
 
@@ -31,34 +35,55 @@ const listId = computed(() => String(route.query.list ?? ''))
 const { data: lists } = useLists()
 const list = computed(() => lists.value?.find(({ id }) => id === listId.value))
 const total = ref<number>()
-const found = ref<InstanceType<typeof FoundMail>>()
-const field = ref<{ $el: HTMLElement }>()
-const toWords = () => field.value?.$el.querySelector('input')?.focus()
+const found = ref<{ first: () => unknown }>()
+/** What is found: mail first, and what else there is. */
+const SORTS: { value: FindSort; text: string }[] = [
+  { value: 'mail', text: 'Mail' },
+  { value: 'task', text: 'Tasks' },
+  { value: 'reference', text: 'To look up' },
+  { value: 'note', text: 'Notes' },
+  { value: 'event', text: 'Events' },
+  { value: 'person', text: 'People' },
+  { value: 'entry', text: 'Journal' },
+]
+const sort = computed(() => SORTS.find(({ value }) => value === route.query.sort)?.value ?? 'mail')
+const isMail = computed(() => sort.value === 'mail' || !words.value.trim())
+const { data: things } = useThings(words, sort)
+const turn = (to: FindSort) =>
+  void router.replace({ query: { ...route.query, sort: to === 'mail' ? undefined : to } })
+function choose(search: KeptSearch): void {
+  typed.value = search.words
+  void router.replace({
+    query: { words: search.words, ...(search.sort === 'mail' ? {} : { sort: search.sort }) },
+  })
+}
+const field = ref<InstanceType<typeof SearchField>>()
 
 watch(words, (now) => void router.replace({ query: { ...route.query, words: now || undefined } }))
 
 const look = (where: FindPlace) => void router.replace({ query: { ...route.query, in: where || undefined } })
 
-useKeys('Find', [{ key: 'F2', label: 'To the words', run: toWords }])
+useKeys('Find', [{ key: 'F2', label: 'To the words', run: () => field.value?.focus() }])
 </script>
 
 <template>
   <div class="view">
     <h1 class="sr-only">Find</h1>
-    <v-text-field
-      ref="field"
-      v-model="typed"
-      v-first
-      class="field"
-      density="comfortable"
-      bg-color="surface"
-      label="Find words in subjects, people and messages"
-      :prepend-inner-icon="mdiMagnify"
-      clearable
-      @keydown.down.prevent="found?.first()"
-      @click:clear="typed = ''"
-    />
-    <div class="places" role="group" aria-label="Where to look">
+    <SearchField ref="field" v-model="typed" @down="found?.first()" />
+    <KeptSearches :words="typed" :sort="sort" @choose="choose" />
+    <div v-if="words.trim()" class="sorts" role="group" aria-label="What is found">
+      <PlainButton
+        v-for="one in SORTS"
+        :key="one.value"
+        :aria-pressed="sort === one.value"
+        @click="turn(one.value)"
+        >{{ one.text }}
+        <small>{{
+          (one.value === 'mail' ? total : things?.counts[one.value])?.toLocaleString('en-GB')
+        }}</small>
+      </PlainButton>
+    </div>
+    <div v-if="isMail" class="places" role="group" aria-label="Where to look">
       <PlainButton
         v-for="where in PLACES"
         :key="where.value"
@@ -84,7 +109,9 @@ useKeys('Find', [{ key: 'F2', label: 'To the words', run: toWords }])
       }}</span>
       <EmptyBin v-if="place === 'bin' && total && !words && !bearing" :total="total" />
     </div>
+    <FoundThings v-if="!isMail" ref="found" :words="words" :sort="sort" />
     <FoundMail
+      v-else
       ref="found"
       :words="words"
       :place="place"
@@ -95,8 +122,8 @@ useKeys('Find', [{ key: 'F2', label: 'To the words', run: toWords }])
       <template #none>
         <EmptyState :title="words || bearing || listId ? 'Nothing found' : 'Nothing here'">
           <template v-if="words"
-            >No conversation holds all of these words{{ place ? ' in this place' : '' }}. Fewer letters find
-            more.</template
+            >No conversation is like that{{ place ? ' in this place' : '' }}. Fewer letters find more; a
+            refinement can be taken out or turned round.</template
           >
           <template v-else-if="listId && !bearing"
             >No mail belongs to this list{{ place ? ' in this place' : '' }}. <KeyCap name="F7" /> puts it
@@ -114,14 +141,36 @@ useKeys('Find', [{ key: 'F2', label: 'To the words', run: toWords }])
         </EmptyState>
       </template>
     </FoundMail>
-    <p v-if="total !== undefined && !words" class="slate can">
-      Words are looked for in subjects, people, addresses and texts, in any order and from their beginnings:
-      <b>tam lant</b> finds Tam’s letter about the lantern. Accents and capitals do not matter.
+    <p v-if="!words" class="slate can">
+      Words are looked for in subjects, people, texts and what is attached, in any order and from their
+      beginnings: <b>tam lant</b> finds Tam’s letter about the lantern. <b>“a phrase”</b> stands together;
+      <b>not</b>, <b>or</b> and brackets do what they say. Besides words: <b>from ada</b>,
+      <b>before last friday</b>, <b>in march</b>, <b>in archive</b>, <b>list roof</b>, <b>with pdf</b>,
+      <b>asks something</b>, <b>overdue</b>. What stands in quotes is looked for as it stands.
     </p>
   </div>
 </template>
 
 <style scoped>
+.sorts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  border-bottom: 1px solid var(--v-edge);
+}
+
+.sorts button {
+  padding: 3px 0;
+  color: var(--v-slate);
+  border-bottom: 2px solid transparent;
+}
+
+.sorts button[aria-pressed='true'] {
+  font-weight: 600;
+  color: rgb(var(--v-theme-on-surface));
+  border-bottom-color: rgb(var(--v-theme-primary));
+}
+
 .places {
   display: flex;
   flex-wrap: wrap;

@@ -16,6 +16,7 @@ import RowChunks from '@/ui/RowChunks.vue'
 import { useSelection } from '@/shared/selection'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
 import { LinkButton } from '@/ui/kit'
+import HitText from './HitText.vue'
 import { useFind } from './queries'
 
 /** Conversations that were found, to be decided, labelled and put into lists like those in the tray. */
@@ -50,9 +51,6 @@ async function decided(): Promise<void> {
   clear()
   await goTo(current.value)
 }
-/** What matched, in pieces: every second one is the word itself. */
-const pieces = (hit: string) => hit.split(/[\u0002\u0003]/)
-
 const { keys: markKeys } = useMarkKeys(
   () => meant.value,
   () => goTo(current.value),
@@ -107,10 +105,7 @@ defineExpose({ first: () => goTo(0) })
       <span v-else-if="row.muted" class="slate place">muted</span>
       <span v-else-if="!place" class="slate place">{{ row.place }}</span>
       <template v-if="data?.hits[row.id]" #text>
-        <template v-for="(piece, at) in pieces(data?.hits[row.id] ?? '')" :key="at"
-          ><mark v-if="at % 2">{{ piece }}</mark
-          ><template v-else>{{ piece }}</template></template
-        >
+        <HitText :hit="data?.hits[row.id] ?? ''" />
       </template>
     </ConversationLine>
   </RowChunks>
@@ -129,13 +124,6 @@ defineExpose({ first: () => goTo(0) })
   margin: 0 -10px 10px;
   padding: 8px 10px;
   background: rgb(var(--v-theme-background));
-}
-
-mark {
-  padding: 0 1px;
-  color: var(--v-tab-soon-ink);
-  background: var(--v-tab-soon);
-  border-radius: 3px;
 }
 
 .place {

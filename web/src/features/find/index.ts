@@ -1,2 +1,3 @@
 export { default as FoundMail } from './FoundMail.vue'
-export { useFind } from './queries'
+export { default as KeptGroups } from './KeptGroups.vue'
+export { useFind, useSearches } from './queries'

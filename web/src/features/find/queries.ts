@@ -1,5 +1,6 @@
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import { answer, api, type Place } from '@/shared/api/client'
+import { answer, api, type FindSort, type Place } from '@/shared/api/client'
 import { together, useParts } from '@/shared/api/parts'
 
 export function useFind(
@@ -40,3 +41,31 @@ export function useFind(
     ),
   }
 }
+
+/** How what is typed is read, and what could follow. */
+export const useReading = (words: MaybeRefOrGetter<string>) =>
+  useQuery({
+    queryKey: ['find-read', words],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/find/read', { signal, params: { query: { words: toValue(words) } } })),
+    enabled: () => toValue(words).trim() !== '',
+    placeholderData: keepPreviousData,
+  })
+
+/** What is found besides mail. */
+export const useThings = (words: MaybeRefOrGetter<string>, whole: MaybeRefOrGetter<FindSort>) =>
+  useQuery({
+    queryKey: ['find-things', words, whole],
+    queryFn: ({ signal }) =>
+      answer(
+        api.GET('/find/things', {
+          signal,
+          params: { query: { words: toValue(words), whole: toValue(whole) } },
+        }),
+      ),
+    enabled: () => toValue(words).trim() !== '',
+    placeholderData: keepPreviousData,
+  })
+
+export const useSearches = () =>
+  useQuery({ queryKey: ['searches'], queryFn: ({ signal }) => answer(api.GET('/searches', { signal })) })

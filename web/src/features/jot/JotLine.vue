@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, reactive, ref, toRef } from 'vue'
+import { computed, nextTick, reactive, ref, toRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/shared/api/client'
 import { EVERYWHERE, useKeys } from '@/shared/keys/registry'
@@ -10,7 +10,10 @@ import KeyCap from '@/ui/KeyCap.vue'
 import ModalDialog from '@/ui/ModalDialog.vue'
 import { attempt } from '@/shared/notice'
 import { offerList } from '@/features/tasks'
+import { matching } from './go'
+import GoList from './GoList.vue'
 import { useJotSteps } from './steps'
+import { useGoings } from './useGoings'
 
 /** One line, from everywhere: a task is written down, clause by clause; or a message's address is opened. */
 const router = useRouter()
@@ -32,6 +35,25 @@ const address = computed(() => {
   if (/^mid:\S+$/i.test(text)) return text
   return /^(?:https?:\/\/[^/]+)?\/m\/(\S+)$/.exec(text)?.[1] ?? ''
 })
+const all = useGoings(settled, open)
+/** What the line names instead of a task; the one that Enter takes. */
+const goings = computed(() => (address.value ? [] : matching(all.value, line.value)))
+const at = ref(0)
+watch(line, () => (at.value = 0))
+const move = (by: number) => (at.value = Math.max(0, Math.min(goings.value.length, at.value + by)))
+const going = computed(() => goings.value[at.value])
+async function take(index: number): Promise<void> {
+  at.value = index
+  const one = goings.value[index]
+  if (!one) return write()
+  line.value = ''
+  accept()
+  open.value = false
+  // The keys belong to the page again, and the focus is where it was.
+  await nextTick()
+  await nextTick()
+  await attempt(async () => void (await one.run()))
+}
 const { data } = useQuery({
   queryKey: ['jot', settled],
   queryFn: ({ signal }) => answer(api.POST('/jot', { signal, body: { line: settled.value } })),
@@ -83,25 +105,35 @@ async function write(): Promise<void> {
   busy.value = false
 }
 
-useKeys(EVERYWHERE, [{ key: ';', label: 'Jot: write a task down in one line', run: show }])
+useKeys(EVERYWHERE, [{ key: ';', label: 'Go anywhere, do anything, or jot a task in one line', run: show }])
 defineExpose({ show })
 </script>
 
 <template>
   <ModalDialog :open="open" max-width="760" location="top" class="jot" name="Jot" @close="open = false">
-    <form class="sheet" novalidate @submit.prevent="write">
+    <form class="sheet" novalidate @submit.prevent="going ? take(at) : write()">
       <v-text-field
         v-model="line"
         v-first
-        label="Jot: what is to be done?"
+        label="Go anywhere, do anything, or jot: what is to be done?"
         placeholder="Order brass polish; by friday 3pm; remind 2h before; list Supplies"
         persistent-placeholder
         maxlength="4000"
         autocomplete="off"
         hide-details
+        aria-controls="goings"
+        @keydown.down.prevent="move(1)"
+        @keydown.up.prevent="move(-1)"
+        @keydown.ctrl.enter.prevent="write"
         @paste="pasted"
       />
-      <ul v-if="clauses.length" class="clauses" aria-live="polite" aria-label="How the line is read">
+      <GoList v-if="goings.length" :goings="goings" :at="at" @take="take" />
+      <ul
+        v-if="clauses.length && !going"
+        class="clauses"
+        aria-live="polite"
+        aria-label="How the line is read"
+      >
         <li v-for="clause in clauses" :key="clause.from" :class="clause.kind">
           <span class="kind">{{
             clause.kind === 'title' && data?.makes === 'event' ? 'Event' : NAMES[clause.kind]
@@ -112,9 +144,10 @@ defineExpose({ show })
           <span v-if="clause.odd" class="odd">{{ clause.odd }}</span>
         </li>
       </ul>
-      <p v-else-if="address" class="slate">Enter opens this message alone.</p>
-      <p v-else class="slate">
-        After the title, each behind a semicolon and all as you like: <b>by</b> friday 3pm ·
+      <p v-else-if="address && !going" class="slate">Enter opens this message alone.</p>
+      <p v-else-if="!going" class="slate">
+        A view, a list, somebody, a search or a command, by part of its name, goes there or does it. Anything
+        else is a task. After the title, each behind a semicolon and all as you like: <b>by</b> friday 3pm ·
         <b>start</b> monday · <b>remind</b> 2h before · <b>list</b> Supplies · <b>label</b> harbour ·
         <b>high</b> · <b>every</b> month on the 1st · <b>20 min</b> · <b>note</b> … · https://…<br />
         An event: <b>event</b> Roof meeting; friday 2-4pm; <b>at</b> Keeper’s kitchen; <b>with</b> Ilse
@@ -122,10 +155,16 @@ defineExpose({ show })
       <p v-if="unread" class="slate">What is not read goes into the notes.</p>
       <div class="actions">
         <span class="slate"
-          ><KeyCap name="Enter" /> writes it down, <KeyCap name="Escape" /> keeps it here</span
+          ><KeyCap name="Enter" /> {{ going ? 'goes there or does it' : 'writes it down' }},
+          <KeyCap name="Escape" /> keeps it here</span
         >
-        <v-btn type="submit" color="primary" :loading="busy" :disabled="!address && data?.writable === false">
-          {{ address ? 'Open it' : 'Write it down' }}
+        <v-btn
+          type="submit"
+          color="primary"
+          :loading="busy"
+          :disabled="!address && !going && data?.writable === false"
+        >
+          {{ address ? 'Open it' : going ? 'Go' : 'Write it down' }}
         </v-btn>
       </div>
     </form>

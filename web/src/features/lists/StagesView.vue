@@ -23,7 +23,7 @@ import EmptyState from '@/ui/EmptyState.vue'
 import FailedState from '@/ui/FailedState.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
-import { LinkButton, PlainButton } from '@/ui/kit'
+import { LinkButton, PlainButton, TextInput } from '@/ui/kit'
 import { behindAt, beside, nameOf, pastNext } from './board'
 import { useStages } from './queries'
 import StageColumn from './StageColumn.vue'
@@ -64,7 +64,13 @@ const shown = computed(() =>
 const open = computed(() =>
   shown.value.map(({ place }) => place).filter((place) => isNarrow.value || !isFolded(place)),
 )
-const cards = computed(() => open.value.flatMap((place) => place.cards))
+/** Only cards with these words are shown; the line stays as it is. */
+const words = ref('')
+const holds = ({ conversation, task }: ListCard) =>
+  `${conversation?.who ?? ''} ${conversation?.subject ?? ''} ${task?.title ?? ''}`
+    .toLowerCase()
+    .includes(words.value.trim().toLowerCase())
+const cards = computed(() => open.value.flatMap((place) => place.cards).filter(holds))
 
 const { current, currentId, selecting, selected, goTo, clicked, clear, meant } = useSelection(
   cards,
@@ -175,6 +181,13 @@ const left = computed(() => places.value.some(({ cards: some, total }) => total 
           ><KeyCap :name="ALONG" />Along</PlainButton
         >
         <LinkButton v-if="selected.size" @click="clear">Select none</LinkButton>
+        <TextInput
+          v-model="words"
+          class="words"
+          type="search"
+          placeholder="Words"
+          aria-label="Only cards with"
+        />
         <LinkButton class="change" @click="changing = true"
           ><KeyCap name="F2" /> Change the stages</LinkButton
         >
@@ -196,7 +209,7 @@ const left = computed(() => places.value.some(({ cards: some, total }) => total 
         <StageColumn
           v-for="{ place, number } in shown"
           :key="keyOf(place)"
-          :place="place"
+          :place="words.trim() ? { ...place, cards: place.cards.filter(holds) } : place"
           :number="number"
           :folded="!isNarrow && isFolded(place)"
           :current-id="currentId"
@@ -222,57 +235,4 @@ const left = computed(() => places.value.some(({ cards: some, total }) => total 
   </div>
 </template>
 
-<style scoped>
-.line {
-  display: flex;
-  gap: 12px;
-  align-items: stretch;
-  overflow-x: auto;
-}
-
-.bar,
-.decide {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: center;
-  min-height: 30px;
-  margin-bottom: 8px;
-  font-size: var(--type-note);
-}
-
-.move {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  color: rgb(var(--v-theme-primary));
-}
-
-.move:disabled {
-  opacity: 0.5;
-}
-
-.change {
-  margin-left: auto;
-}
-
-.stops {
-  display: flex;
-  gap: 6px;
-  margin-bottom: 8px;
-  overflow-x: auto;
-}
-
-.stops button {
-  flex: none;
-  padding: 4px 10px;
-  font-size: var(--type-note);
-  border: 1px solid var(--v-edge);
-  border-radius: 8px;
-}
-
-.stops [aria-current] {
-  background: var(--v-sea-soft);
-  border-color: transparent;
-}
-</style>
+<style scoped src="./stages.css"></style>

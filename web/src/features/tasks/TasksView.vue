@@ -32,7 +32,6 @@ const route = useRoute()
 const router = useRouter()
 const { makeTasks, moveTasks, clearDone } = useTaskSteps()
 const { check } = useCompleting()
-
 const {
   order,
   lists,
@@ -65,7 +64,6 @@ const { current, moving, selecting, selected, goTo, clicked, clear, select, mean
   whole,
 )
 watch(order, clear)
-
 const adding = ref(false)
 const sheet = ref<InstanceType<typeof TaskSheet>>()
 
@@ -109,7 +107,6 @@ async function askFor(what: 'due' | 'list' | 'priority'): Promise<void> {
   await nextTick()
   bar.value?.unfold(what)
 }
-/** The row has the focus again. */
 function settle(): void {
   clear()
   void goTo(current.value)
@@ -177,6 +174,7 @@ useTaskKeys({
             <ListViews :list="list" here="todo" />
             <ListNote :id="list.id" :key="list.id" />
           </template>
+          <slot v-if="order !== 'list'" />
           <TaskBar
             v-if="selected.size"
             ref="bar"

@@ -16,6 +16,7 @@ import { useWritingFrom } from '@/features/write'
 import { useSelection } from '@/shared/selection'
 import { send } from '@/features/tasks'
 import { PastLine } from '@/features/orders'
+import { KeptGroups } from '@/features/find'
 import { HeldLine } from '@/features/sessions'
 import { StampCards } from '@/features/stamps'
 import RestDialog from './RestDialog.vue'
@@ -157,6 +158,7 @@ useKeys('Tray', [
       </template>
     </div>
 
+    <KeptGroups in="tray" />
     <HeldLine v-if="rows.length" class="waits" />
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!data" />

@@ -23,10 +23,12 @@ test('a step asks again for what it touched, and for nothing else', () => {
   expect(asked('template')).toEqual([
     'clearing',
     'conversation',
+    'find-things',
     'foreseen',
     'heartbeat',
     'journal',
     'list-history',
+    'searches',
     'templates',
   ])
   expect(asked('task')).not.toContain('tray')
