@@ -59,6 +59,20 @@ final readonly class Requests
                 $bare('/find?words='.Mailbox::COMMON.'+harb*'),
                 rounds: 15,
             ),
+            ...array_map(
+                static fn (string $typed): Part => new Part(
+                    'find',
+                    "find “{$typed}”",
+                    $get('/find?words='.rawurlencode($typed)),
+                    $bare('/find?words='.Mailbox::COMMON),
+                    rounds: 9,
+                ),
+                [
+                    'from pet '.Mailbox::COMMON.' before last month', 'unread not in archive', 'with pdf since last year',
+                    Mailbox::COMMON.' or harbour not in bin', 'asks something', 'larger than 100 kB',
+                ],
+            ),
+            new Part('find', 'find what is no mail', $get('/find/things?words='.Mailbox::COMMON), $bare('/latest'), rounds: 9),
             new Part('find', 'find with nothing typed', $get('/find'), $bare('/latest'), rounds: 15),
             new Part('people', 'people whose name begins', $get('/people?words=pet'), $bare('/people?words=pet')),
             new Part(

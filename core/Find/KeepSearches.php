@@ -32,8 +32,15 @@ final readonly class KeepSearches
      *
      * @throws Refused when it makes no sense, its name is taken, or there are too many
      */
-    public function keep(AccountId $accountId, EntryId $entryId, string $id, string $name, string $words, Sort $sort, string $shownIn): Entry
-    {
+    public function keep(
+        AccountId $accountId,
+        EntryId $entryId,
+        string $id,
+        string $name,
+        string $words,
+        Sort $sort,
+        string $shownIn,
+    ): Entry {
         return $this->journal->write($accountId, $entryId, EntryKind::KeepSearch, function (Step $step) use (
             $accountId,
             $id,
@@ -72,7 +79,11 @@ final readonly class KeepSearches
      */
     public function move(AccountId $accountId, EntryId $entryId, string $id, ?string $behind): Entry
     {
-        return $this->journal->write($accountId, $entryId, EntryKind::KeepSearch, function (Step $step) use ($accountId, $id, $behind): void {
+        return $this->journal->write($accountId, $entryId, EntryKind::KeepSearch, function (Step $step) use (
+            $accountId,
+            $id,
+            $behind,
+        ): void {
             $all = $this->searches->all($accountId);
             $search = $this->of($all, $id) ?? throw new NotFound('search', $id);
             $others = array_values(array_filter($all, static fn (KeptSearch $one): bool => $one->id !== $id));

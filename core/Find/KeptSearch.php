@@ -105,7 +105,8 @@ final class KeptSearch implements Journaled
     public function state(): array
     {
         return [
-            'name' => $this->name, 'words' => $this->words, 'sort' => $this->sort->value, 'shownIn' => $this->shownIn, 'rank' => $this->rank,
+            'name' => $this->name, 'words' => $this->words, 'sort' => $this->sort->value,
+            'shownIn' => $this->shownIn, 'rank' => $this->rank,
         ];
     }
 

@@ -20,7 +20,12 @@ final readonly class Piece
     /** @return list<self> */
     public static function each(string $typed): array
     {
-        preg_match_all('/["“”„](?<quoted>[^"“”„]*)(?:["“”„]|$)|(?<mark>[()])|(?<word>[^\s()"“”„]+)/u', $typed, $found, \PREG_SET_ORDER | \PREG_OFFSET_CAPTURE);
+        preg_match_all(
+            '/["“”„](?<quoted>[^"“”„]*)(?:["“”„]|$)|(?<mark>[()])|(?<word>[^\s()"“”„]+)/u',
+            $typed,
+            $found,
+            \PREG_SET_ORDER | \PREG_OFFSET_CAPTURE,
+        );
         $pieces = [];
         foreach ($found as $one) {
             $from = mb_strlen(substr($typed, 0, $one[0][1]));

@@ -87,7 +87,11 @@ final readonly class ReadPeriod
             $count = $this->count($m[2]);
             $away = null === $count ? null : $this->away($m[3], 'next' === $m[1] ? $count : -$count);
 
-            return null === $away ? null : ($away->isBefore($this->today()) ? new Period($away, $this->today()) : new Period($this->today(), $away));
+            return match (true) {
+                null === $away => null,
+                $away->isBefore($this->today()) => new Period($away, $this->today()),
+                default => new Period($this->today(), $away),
+            };
         }
         if (1 === preg_match('/^(\S+(?: \S+)?) (day|week|month|year)s? ago$/u', $phrase, $m)) {
             $count = $this->count($m[1]);
@@ -142,7 +146,10 @@ final readonly class ReadPeriod
     {
         $first = Period::month($this->today())->from;
 
-        return new Speaker(new Moment($first->at($this->speaker->now->time(), $this->speaker->now->zone), $this->speaker->now->zone), $this->speaker->settings);
+        return new Speaker(
+            new Moment($first->at($this->speaker->now->time(), $this->speaker->now->zone), $this->speaker->now->zone),
+            $this->speaker->settings,
+        );
     }
 
     /** "last friday", "last 3 may": the last one before today. */

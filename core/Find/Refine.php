@@ -22,7 +22,8 @@ final readonly class Refine
         'with open task' => Refinement::HasTask, 'has a task' => Refinement::HasTask, 'with task' => Refinement::HasTask,
         'asks for something' => Refinement::Asks, 'asks something' => Refinement::Asks,
         'with an attachment' => Refinement::Attachment, 'with attachments' => Refinement::Attachment,
-        'with attachment' => Refinement::Attachment, 'has attachments' => Refinement::Attachment, 'has attachment' => Refinement::Attachment,
+        'with attachment' => Refinement::Attachment, 'has attachments' => Refinement::Attachment,
+        'has attachment' => Refinement::Attachment,
         'owed to me' => Refinement::Owed, 'is owed' => Refinement::Owed, 'owed' => Refinement::Owed,
         'not decided' => Refinement::Undecided, 'undecided' => Refinement::Undecided,
         'decided as' => Refinement::DecidedAs, 'larger than' => Refinement::LargerThan, 'bigger than' => Refinement::LargerThan,
@@ -41,11 +42,29 @@ final readonly class Refine
     ];
 
     /** Days that are meant without a word before them. */
-    private const BARE = '/^(?:today|yesterday|(?:this|last|past|previous) (?:week|weekend|month|quarter|year)|(?:last|past) \S+ (?:days|weeks|months|years)'
+    private const BARE = '/^(?:today|yesterday|(?:this|last|past|previous) (?:week|weekend|month|quarter|year)'
+        .'|(?:last|past) \S+ (?:days|weeks|months|years)'
         .'|\S+ (?:days?|weeks?|months?|years?) ago|last (?:mon|tues|wednes|thurs|fri|satur|sun)day)$/u';
 
     /** What stands before a thing and not before a name. */
-    private const ARTICLES = ['the', 'a', 'an', 'my', 'your', 'our', 'their', 'his', 'her', 'its', 'this', 'that', 'all', 'be', 'do', 'and'];
+    private const ARTICLES = [
+        'the',
+        'a',
+        'an',
+        'my',
+        'your',
+        'our',
+        'their',
+        'his',
+        'her',
+        'its',
+        'this',
+        'that',
+        'all',
+        'be',
+        'do',
+        'and',
+    ];
 
     /** What kinds of attachments are called, and how their names end. */
     public const KINDS = [
@@ -118,7 +137,11 @@ final readonly class Refine
     /** @param list<Piece> $pieces */
     private function led(Refinement $what, string $lead, int $count, array $pieces): ?FoundRefinement
     {
-        $value = static fn (string $value, string $reading): FoundRefinement => new FoundRefinement($count, new Refined($what, $value), $reading);
+        $value = static fn (string $value, string $reading): FoundRefinement => new FoundRefinement(
+            $count,
+            new Refined($what, $value),
+            $reading,
+        );
 
         return match ($what) {
             Refinement::HasTask => $value('', 'has an open task'),
@@ -204,10 +227,12 @@ final readonly class Refine
         for ($count = $most; $count > 0; --$count) {
             $period = (new ReadPeriod($this->speaker, $ahead))->read(self::plain($pieces, $at, $count));
             if (null !== $period) {
-                $day = Refinement::Since === $what || Refinement::Before === $what || Refinement::DueBefore === $what ? Period::day($period->from) : $period;
+                $begins = \in_array($what, [Refinement::Since, Refinement::Before, Refinement::DueBefore], true);
+                $day = $begins ? Period::day($period->from) : $period;
                 $text = Refinement::After === $what || Refinement::DueAfter === $what ? $period->to->text() : $day->text();
                 $said = [
-                    'before' => 'before ', 'after' => 'after ', 'since' => 'since ', 'on' => '', 'due' => 'due ', 'due_before' => 'due before ',
+                    'before' => 'before ', 'after' => 'after ', 'since' => 'since ', 'on' => '', 'due' => 'due ',
+                    'due_before' => 'due before ',
                     'due_after' => 'due after ',
                 ][$what->value] ?? '';
 
@@ -314,7 +339,10 @@ final readonly class Refine
             if (1 === preg_match('/^(\d{1,6}(?:[.,]\d+)?) ?(k|kb|m|mb|g|gb|bytes?)$/', self::text($pieces, $at, $count), $m)) {
                 $bytes = (float) str_replace(',', '.', $m[1]) * ['k' => 1e3, 'm' => 1e6, 'g' => 1e9, 'b' => 1][$m[2][0]];
 
-                return new FoundRefinement($at + $count, new Refined(Refinement::LargerThan, (string) (int) $bytes), 'larger than '.$m[1].' '
+                return new FoundRefinement($at + $count, new Refined(
+                    Refinement::LargerThan,
+                    (string) (int) $bytes,
+                ), 'larger than '.$m[1].' '
                     .['k' => 'kB', 'm' => 'MB', 'g' => 'GB', 'b' => 'bytes'][$m[2][0]]);
             }
         }
@@ -336,6 +364,9 @@ final readonly class Refine
     /** @param list<Piece> $pieces */
     private static function plain(array $pieces, int $from, int $count): string
     {
-        return \count($pieces) < $from + $count ? '' : implode(' ', array_map(static fn (Piece $piece): string => $piece->text, \array_slice($pieces, $from, $count)));
+        return \count($pieces) < $from + $count ? '' : implode(
+            ' ',
+            array_map(static fn (Piece $piece): string => $piece->text, \array_slice($pieces, $from, $count)),
+        );
     }
 }

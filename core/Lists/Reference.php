@@ -77,7 +77,8 @@ final class Reference implements Journaled
         }
         $first = mb_strimwidth(ltrim(explode("\n", $fields->text)[0], '# '), 0, 80, '…');
         $address = (string) preg_replace('~^https?://(?:www\.)?|/$~i', '', $fields->url);
-        $this->title = $fields->title ?: (ReferenceKind::Page === $this->kind ? mb_strimwidth($address, 0, 120, '…') : $first) ?: 'Without title';
+        $own = ReferenceKind::Page === $this->kind ? mb_strimwidth($address, 0, 120, '…') : $first;
+        $this->title = $fields->title ?: $own ?: 'Without title';
         $this->text = $fields->text;
         $this->url = ReferenceKind::Page === $this->kind ? $fields->url : '';
     }

@@ -189,7 +189,8 @@ final readonly class StampOf
         $steps = [];
         foreach ($entry->changes() as $change) {
             $id = self::text($change->after['list'] ?? '');
-            foreach (ObjectKind::Card === $change->object->kind && null === $change->before ? $this->tasks->lists($accountId) : [] as $list) {
+            $isPut = ObjectKind::Card === $change->object->kind && null === $change->before;
+            foreach ($isPut ? $this->tasks->lists($accountId) : [] as $list) {
                 if ($list->id->text === $id) {
                     $steps[$id] = new StampStep(StepKind::PutIntoList, list: $list->name());
                 }

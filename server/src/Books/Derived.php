@@ -68,7 +68,8 @@ final readonly class Derived implements BookCheck
                     SELECT 'task' AS kind, id FROM task UNION ALL SELECT 'reference', id FROM reference
                     UNION ALL SELECT 'note', id FROM task_list UNION ALL SELECT 'event', id FROM event
                     UNION ALL SELECT 'entry', id FROM journal_entry
-                ) t WHERE NOT EXISTS (SELECT 1 FROM search_thing s JOIN thing_search w ON w.rowid = s.number WHERE s.kind = t.kind AND s.id = t.id)"),
+                ) t WHERE NOT EXISTS (SELECT 1 FROM search_thing s JOIN thing_search w ON w.rowid = s.number
+                    WHERE s.kind = t.kind AND s.id = t.id)"),
             )
             ->allWrong(
                 'A conversation is not found in its order or its place',

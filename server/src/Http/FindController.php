@@ -64,8 +64,13 @@ final readonly class FindController
     }
 
     #[Route('/find/read', methods: 'GET')]
-    public function readSearch(#[CurrentUser] Account $account, SearchReading $reading, #[MapQueryParameter] string $words = ''): JsonResponse
-    {
+    public function readSearch(
+        #[CurrentUser]
+        Account $account,
+        SearchReading $reading,
+        #[MapQueryParameter]
+        string $words = '',
+    ): JsonResponse {
         return new JsonResponse($reading->of($account, $words));
     }
 

@@ -21,7 +21,11 @@ final readonly class HarmlessFile
     /** @param bool $asIs whether the type is given as it is, though the file is downloaded */
     public static function response(string $bytes, string $type, string $name, bool $asIs = false): Response
     {
-        return self::download(new Response($bytes), $asIs || \in_array($type, self::SHOWN, true) ? $type : 'application/octet-stream', $name);
+        return self::download(
+            new Response($bytes),
+            $asIs || \in_array($type, self::SHOWN, true) ? $type : 'application/octet-stream',
+            $name,
+        );
     }
 
     /** @param string $type as it is said to be */

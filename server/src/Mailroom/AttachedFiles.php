@@ -20,8 +20,12 @@ use ZippyTray\Server\Store\Files;
  */
 final readonly class AttachedFiles
 {
-    public function __construct(private Messages $messages, private MessageReader $reader, private Files $files, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Messages $messages,
+        private MessageReader $reader,
+        private Files $files,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**

@@ -8,8 +8,8 @@ use Doctrine\DBAL\Connection;
 use ZippyTray\Server\Store\StoredNow;
 
 /**
- * Removes files that were put down in a form which was then given up. What a task, a thing to look up, a message that goes out or the journal
- * names stays,
+ * Removes files that were put down in a form which was then given up. What a task, a thing to look up, a message that goes out or
+ * the journal names stays,
  * since undoing may bring it back.
  */
 final readonly class LooseFiles implements Chore

@@ -193,7 +193,25 @@ final class ReadSearchTest extends TestCase
     public function testAnythingIsRead(): void
     {
         mt_srand(3);
-        $words = [...Refine::leads(), 'or', 'not', 'and', '(', ')', '"', 'ada', 'friday', 'march', '5 MB', 'roof', '部屋', "\xff", 'é', '-', 'the'];
+        $words = [
+            ...Refine::leads(),
+            'or',
+            'not',
+            'and',
+            '(',
+            ')',
+            '"',
+            'ada',
+            'friday',
+            'march',
+            '5 MB',
+            'roof',
+            '部屋',
+            "\xff",
+            'é',
+            '-',
+            'the',
+        ];
         for ($turn = 0; $turn < 1500; ++$turn) {
             $typed = '';
             for ($count = mt_rand(1, 14); $count > 0; --$count) {

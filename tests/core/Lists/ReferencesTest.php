@@ -171,7 +171,16 @@ final class ReferencesTest extends TestCase
         ?string $file = null,
         string $list = 'roof',
     ): Entry {
-        return $this->world->keepReferences->add(World::account(), $this->entryId(), $id, new ListId($list), $kind, $fields, $message, $file);
+        return $this->world->keepReferences->add(
+            World::account(),
+            $this->entryId(),
+            $id,
+            new ListId($list),
+            $kind,
+            $fields,
+            $message,
+            $file,
+        );
     }
 
     private function move(string $id, string $list, ?string $behind): Entry

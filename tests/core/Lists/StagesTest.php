@@ -121,8 +121,14 @@ final class StagesTest extends TestCase
     public function testAnyNumberOfMovesKeepsTheOrder(): void
     {
         mt_srand(7);
-        $all = array_map(fn (int $number): ObjectRef => $number % 3 ? $this->mail('m'.$number) : $this->task('t'.$number, 'visits'), range(1, 12));
-        $this->put(array_values(array_filter($all, static fn (ObjectRef $one): bool => ObjectKind::Conversation === $one->kind)), ['visits']);
+        $all = array_map(
+            fn (int $number): ObjectRef => $number % 3 ? $this->mail('m'.$number) : $this->task('t'.$number, 'visits'),
+            range(1, 12),
+        );
+        $this->put(
+            array_values(array_filter($all, static fn (ObjectRef $one): bool => ObjectKind::Conversation === $one->kind)),
+            ['visits'],
+        );
         $this->to($all, 'asked');
         $order = $all;
         for ($turn = 0; $turn < 300; ++$turn) {
@@ -175,7 +181,11 @@ final class StagesTest extends TestCase
             World::zone(),
         );
         $handOver = static fn (self $test, ObjectRef $ref): Entry => $test->world->decide(
-            new HandOver('Petra <petra@x.example>', 'the rota', Moment::at(LocalDate::parse('2026-11-27'), TimeOfDay::parse('09:00'), World::zone())),
+            new HandOver(
+                'Petra <petra@x.example>',
+                'the rota',
+                Moment::at(LocalDate::parse('2026-11-27'), TimeOfDay::parse('09:00'), World::zone()),
+            ),
             [$test->world->memory->conversations[$ref->id]],
         );
         $makeTask = static fn (self $test, ObjectRef $ref): Entry => $test->world->makeTask(

@@ -99,12 +99,22 @@ final class FindTest extends ApiTestCase
     public function testALongListComesInPartsInItsOrder(): void
     {
         for ($number = 0; $number < 130; ++$number) {
-            $this->receive(\sprintf('%s %03d', 0 === $number % 3 ? 'Slates' : 'Letter', $number), text: 'About slates.', id: "m{$number}@x.example");
+            $this->receive(
+                \sprintf('%s %03d', 0 === $number % 3 ? 'Slates' : 'Letter', $number),
+                text: 'About slates.',
+                id: "m{$number}@x.example",
+            );
         }
         $first = $this->call('GET', '/find?words=slates');
         $rest = $this->call('GET', '/find?words=slates&after='.rawurlencode(self::text($first['next'])));
-        $subjects = array_map(self::text(...), [...array_column((array) $first['rows'], 'subject'), ...array_column((array) $rest['rows'], 'subject')]);
-        self::assertSame([130, 100, 30, null], [$first['total'], \count((array) $first['rows']), \count((array) $rest['rows']), $rest['next']]);
+        $subjects = array_map(
+            self::text(...),
+            [...array_column((array) $first['rows'], 'subject'), ...array_column((array) $rest['rows'], 'subject')],
+        );
+        self::assertSame(
+            [130, 100, 30, null],
+            [$first['total'], \count((array) $first['rows']), \count((array) $rest['rows']), $rest['next']],
+        );
         self::assertCount(130, array_unique($subjects));
         $inSubject = array_map(static fn (string $one): bool => str_starts_with($one, 'Slates'), $subjects);
         self::assertSame(44, array_sum(\array_slice($inSubject, 0, 44)), 'What has it in its subject stands first.');
@@ -139,12 +149,19 @@ final class FindTest extends ApiTestCase
             '' => ['', '', ''],
         ] as $words => $expected) {
             $found = $this->call('GET', '/find/things?words='.rawurlencode($words));
-            $names = static fn (string $sort, string $name): string => implode(', ', array_map(self::text(...), array_column((array) $found[$sort], $name)));
+            $names = static fn (string $sort, string $name): string => implode(
+                ', ',
+                array_map(self::text(...), array_column((array) $found[$sort], $name)),
+            );
             $tasks = array_map(self::text(...), array_column((array) $found['tasks'], 'title'));
             sort($tasks);
             $wanted = array_filter(explode(', ', $expected[0]));
             sort($wanted);
-            self::assertSame([$wanted, $expected[1], $expected[2]], [$tasks, $names('references', 'title'), $names('notes', 'name')], $words);
+            self::assertSame(
+                [$wanted, $expected[1], $expected[2]],
+                [$tasks, $names('references', 'title'), $names('notes', 'name')],
+                $words,
+            );
         }
         $found = $this->call('GET', '/find/things?words=varnish&whole=entry');
         self::assertSame(3, ((array) $found['counts'])['task']);
@@ -162,7 +179,8 @@ final class FindTest extends ApiTestCase
     public function testHitsAreMarkedWhereTheyStand(): void
     {
         $this->mailbox();
-        $hit = fn (string $words, string $of): mixed => ((array) $this->call('GET', '/find?words='.rawurlencode($words))['hits'])[$this->mail[$of]] ?? null;
+        $hits = fn (string $words): array => (array) $this->call('GET', '/find?words='.rawurlencode($words))['hits'];
+        $hit = fn (string $words, string $of): mixed => $hits($words)[$this->mail[$of]] ?? null;
         self::assertSame("We have \u{2}Welsh\u{3} \u{2}slates\u{3}.", $hit('"welsh slates"', 'Tiles'));
         self::assertSame("Rhubarb pie \u{2}Gooseberry\u{3} fool", $hit('gooseberry', 'Menu'));
         self::assertStringContainsString("\u{2}議室\u{3}", self::text($hit('議室', '会議')));
@@ -198,29 +216,43 @@ final class FindTest extends ApiTestCase
 
     private function found(string $words): string
     {
-        return implode(', ', array_map(self::text(...), array_column((array) $this->call('GET', '/find?words='.rawurlencode($words))['rows'], 'subject')));
+        return implode(
+            ', ',
+            array_map(self::text(...), array_column((array) $this->call('GET', '/find?words='.rawurlencode($words))['rows'], 'subject')),
+        );
     }
 
     private function mailbox(): void
     {
-        $letter = static fn (string $subject, string $from, string $to, string $date, string $body, string $more = ''): string => "From: {$from}\r\nTo: {$to}\r\n"
-            .'Subject: =?utf-8?B?'.base64_encode($subject)."?=\r\nDate: {$date}\r\nMessage-ID: <".md5($subject)."@x.example>\r\nMIME-Version: 1.0\r\n"
+        $letter = static fn (
+            string $subject,
+            string $from,
+            string $to,
+            string $date,
+            string $body,
+            string $more = '',
+        ): string => "From: {$from}\r\nTo: {$to}\r\n"
+            .'Subject: =?utf-8?B?'.base64_encode($subject)."?=\r\nDate: {$date}\r\n"
+            .'Message-ID: <'.md5($subject)."@x.example>\r\nMIME-Version: 1.0\r\n"
             .('' === $more
                 ? "Content-Type: text/plain; charset=utf-8\r\n\r\n{$body}\r\n"
-                : "Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n{$body}\r\n{$more}--b--\r\n");
+                : "Content-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n{$body}\r\n"
+                    ."{$more}--b--\r\n");
         $file = static fn (string $type, string $name, string $content): string => "--b\r\nContent-Type: {$type}\r\n"
             ."Content-Disposition: attachment; filename=\"{$name}\"\r\n\r\n{$content}\r\n";
         $wren = 'Wren Halloran <wren@ternpoint.example>';
         $tam = 'Tam Reed <tam@glass.example>';
+        $petra = 'Petra Lind <petra@lind.example>';
+        $date = static fn (string $day): string => $day.' 2026 09:00:00 +0000';
         $this->upload([
             '1.eml' => $letter('Tiles', 'Zoë Ash <zoe@tiles.example>', $wren, 'Mon, 12 Oct 2026 09:00:00 +0000', 'We have Welsh slates.'),
             '2.eml' => $letter('Slates', $tam, $wren, 'Wed, 4 Nov 2026 09:00:00 +0000', 'They are here.'),
-            '3.eml' => $letter('Glass', $tam, $wren.', Petra Lind <petra@lind.example>', 'Wed, 18 Nov 2026 09:00:00 +0000', 'Please send me the measures by Friday.', $file(
+            '3.eml' => $letter('Glass', $tam, $wren.', '.$petra, $date('Wed, 18 Nov'), 'Please send me the measures by Friday.', $file(
                 'application/pdf',
                 'plan of the drawing.pdf',
                 'no real one',
             )),
-            '4.eml' => $letter('Menu', 'Petra Lind <petra@lind.example>', $wren, 'Mon, 23 Nov 2026 09:00:00 +0000', 'The Café is open.', $file(
+            '4.eml' => $letter('Menu', $petra, $wren, $date('Mon, 23 Nov'), 'The Café is open.', $file(
                 'text/html; charset=utf-8',
                 'menu.html',
                 '<html><head><title>none</title></head><body><p>Rhubarb pie</p></body></html>',
@@ -232,10 +264,21 @@ final class FindTest extends ApiTestCase
         }
         $list = self::id();
         $this->call('POST', '/lists', ['entry' => self::id(), 'id' => $list, 'name' => 'Roof', 'colour' => 'sea'], 201);
-        $this->call('PUT', "/lists/{$list}/stages", ['entry' => self::id(), 'stages' => [['id' => self::id(), 'name' => 'Asked']], 'were' => []]);
+        $this->call(
+            'PUT',
+            "/lists/{$list}/stages",
+            ['entry' => self::id(), 'stages' => [['id' => self::id(), 'name' => 'Asked']], 'were' => []],
+        );
         $this->call('POST', '/lists/mail', ['entry' => self::id(), 'conversations' => [$this->mail['Slates']], 'into' => [$list]]);
-        $this->call('POST', '/labelled', ['entry' => self::id(), 'conversations' => [$this->mail['Glass']], 'on' => ['money'], 'off' => []]);
-        $message = self::text(((array) ((array) $this->call('GET', '/conversations/'.$this->mail['Slates'])['messages'])[0])['messageHeader']);
+        $this->call(
+            'POST',
+            '/labelled',
+            ['entry' => self::id(), 'conversations' => [$this->mail['Glass']], 'on' => ['money'], 'off' => []],
+        );
+        $message = self::text(((array) ((array) $this->call(
+            'GET',
+            '/conversations/'.$this->mail['Slates'],
+        )['messages'])[0])['messageHeader']);
         $this->makeTask(['title' => 'Count them', 'sources' => [['kind' => 'message', 'ref' => 'mid:'.$message]]]);
         $this->decide('archive', [$this->mail['Slates']]);
         $this->decide('hand_over', [$this->mail['Tiles']], ['phrase' => 'friday'], more: ['by' => 'Zoe', 'what' => 'the plan']);

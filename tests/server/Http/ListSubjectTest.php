@@ -49,7 +49,10 @@ final class ListSubjectTest extends ApiTestCase
         $rest = $this->call('GET', "/lists/{$this->list}/history?after=".rawurlencode(self::text($first['next'])));
         self::assertNull($rest['next']);
         $all = [...(array) $first['items'], ...(array) $rest['items']];
-        self::assertCount(131, array_unique(array_map(static fn (mixed $one): string => self::text(((array) ((array) $one)['entry'])['id']), $all)));
+        self::assertCount(
+            131,
+            array_unique(array_map(static fn (mixed $one): string => self::text(((array) ((array) $one)['entry'])['id']), $all)),
+        );
     }
 
     public function testItsPeopleAreThoseWhoWroteWithWhatTheyOwe(): void
@@ -58,7 +61,12 @@ final class ListSubjectTest extends ApiTestCase
         $glass = $this->receive('Glass');
         $this->put([$slates, $glass], [$this->list]);
         self::assertSame([[2, 2, 0]], $this->people());
-        $this->decide('hand_over', [$slates], ['phrase' => 'friday'], more: ['by' => 'Petra Lind <petra@lind.example>', 'what' => 'the plan']);
+        $this->decide(
+            'hand_over',
+            [$slates],
+            ['phrase' => 'friday'],
+            more: ['by' => 'Petra Lind <petra@lind.example>', 'what' => 'the plan'],
+        );
         self::assertSame([[0, 0, 1], [2, 1, 0]], $this->people());
         $first = (array) $this->rows("/lists/{$this->list}/people")[0];
         self::assertSame(['Petra Lind', 'the plan', $slates], [
@@ -72,14 +80,22 @@ final class ListSubjectTest extends ApiTestCase
     {
         $slates = $this->receive('Slates & <b>glass</b>', text: "We have\n# Welsh ones.");
         $this->put([$slates], [$this->list]);
-        $this->makeTask(['title' => 'Ring the roofer', 'list' => 'Roof *survey*', 'due' => ['date' => '2026-11-27'], 'notes' => 'Before noon']);
+        $this->makeTask([
+            'title' => 'Ring the roofer',
+            'list' => 'Roof *survey*',
+            'due' => ['date' => '2026-11-27'],
+            'notes' => 'Before noon',
+        ]);
         $this->call('PUT', "/lists/{$this->list}/note", ['entry' => self::id(), 'note' => 'Only **Welsh** slates.', 'was' => '']);
         $this->call('POST', "/lists/{$this->list}/references", [
             'entry' => self::id(), 'id' => self::id(), 'kind' => 'page', 'title' => 'Tides', 'url' => 'https://tides.example/a_b',
         ], 201);
         $response = $this->fetch("/lists/{$this->list}/export");
         self::assertSame('text/markdown; charset=utf-8', $response->headers->get('Content-Type'));
-        self::assertStringContainsString('attachment; filename="Roof *survey*.md"', (string) $response->headers->get('Content-Disposition'));
+        self::assertStringContainsString(
+            'attachment; filename="Roof *survey*.md"',
+            (string) $response->headers->get('Content-Disposition'),
+        );
         $text = (string) $response->getContent();
         foreach ([
             "# Roof \\*survey\\*\n", "\n## Note\n\nOnly **Welsh** slates.\n",

@@ -38,7 +38,10 @@ final class StagesTest extends ApiTestCase
         self::assertSame('Asked: Holm | off: Tarn, Rope at the stairs', $this->line());
         self::assertSame('Asked', $this->stageOf('/tray'));
         $moved = $this->to([['conversation', $tarn], ['task', $task]], 'Offered');
-        self::assertSame(['move_card', 'Tarn', 'Visits: to Offered', 2], [$moved['kind'], $moved['about'], $moved['consequence'], $moved['count']]);
+        self::assertSame(
+            ['move_card', 'Tarn', 'Visits: to Offered', 2],
+            [$moved['kind'], $moved['about'], $moved['consequence'], $moved['count']],
+        );
         self::assertSame('Asked: Holm | Offered: Tarn, Rope at the stairs', $this->line());
         self::assertSame('Offered', $this->stageOf('/tasks?list='.$this->list, 'tasks'));
         $this->along([['conversation', $holm]], 1);
@@ -75,7 +78,10 @@ final class StagesTest extends ApiTestCase
         $this->to([['conversation', $holm], ['task', $task]], 'Offered');
         $this->call('GET', '/heartbeat');
         $coming = $this->call('GET', '/coming');
-        self::assertStringContainsString('3 days at “Offered” of Visits', json_encode($coming, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE));
+        self::assertStringContainsString(
+            '3 days at “Offered” of Visits',
+            json_encode($coming, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+        );
         self::assertSame([], $this->rings());
         $this->call('POST', '/demo/clock', ['to' => 'week']);
         $this->call('GET', '/heartbeat');

@@ -84,7 +84,15 @@ final readonly class Find
         $isFew = $sought->isFew || [] !== $with;
         $with += $sought->with;
         [$keys, $total] = '' === $sought->match
-            ? $this->inOrder($account, $conditions, $place, [] !== $conditions && ($muted || [] !== $sought->where || $isFew), $after, $with, $isFew)
+            ? $this->inOrder(
+                $account,
+                $conditions,
+                $place,
+                [] !== $conditions && ($muted || [] !== $sought->where || $isFew),
+                $after,
+                $with,
+                $isFew,
+            )
             : $this->matching($account, $sought->match, $conditions, $place, $after, $with);
         $rows = array_values($this->conversations->some($account, array_column($keys, 0)));
 
@@ -118,8 +126,15 @@ final readonly class Find
      *
      * @return array{list<list<string>>, int} a part: the id of each and the instant that orders; and how many there are in all
      */
-    private function inOrder(Account $account, array $conditions, ?Place $place, bool $counts, string $after, array $with, bool $isFew): array
-    {
+    private function inOrder(
+        Account $account,
+        array $conditions,
+        ?Place $place,
+        bool $counts,
+        string $after,
+        array $with,
+        bool $isFew,
+    ): array {
         $at = self::found($place);
         $from = 'FROM conversation c WHERE '.implode(' AND ', [($isFew ? '+' : '').'c.account_id = :account', ...$conditions]);
         [$id, $last] = explode(' ', $after, 2) + ['', ''];
@@ -142,7 +157,8 @@ final readonly class Find
      *
      * @return array{
      *     list<list<string>>, int
-     * } a part: the id of each, what orders it (its instant; what is found by its subject or its people counts as AHEAD later), and the number of the newest message that matches of each;
+     * } a part: the id of each, what orders it (its instant; what is found by its subject or its people counts as AHEAD later),
+     * and the number of the newest message that matches of each;
      * and how many there are in all
      */
     private function matching(Account $account, string $match, array $conditions, ?Place $place, string $after, array $with): array
@@ -180,7 +196,8 @@ final readonly class Find
     {
         $hits = [];
         foreach ($this->connection->iterateAssociative(
-            'SELECT w.conversation_id, w.people, w.files, w.attached, substr(w.text, 1, :longest) AS text FROM json_each(:numbers) j CROSS JOIN message_words w '
+            'SELECT w.conversation_id, w.people, w.files, w.attached, substr(w.text, 1, :longest) AS text '
+                .'FROM json_each(:numbers) j CROSS JOIN message_words w '
                 .'ON w.number = j.value',
             ['longest' => self::SHOWN_OF, 'numbers' => json_encode(array_map(intval(...), $numbers), \JSON_THROW_ON_ERROR)],
         ) as $columns) {

@@ -71,7 +71,13 @@ final readonly class FindThings
             $most = $sort === $whole ? self::MOST : self::FIRST;
             [$ids[$sort->value], $counts[$sort->value], $found] = null === $search->node || !$search->canFind($sort)
                 ? [[], 0, []]
-                : $this->some($account, $search, $sort, ThingSought::of($search, $sort, $account, $names, $this->labels, $speaker->now), $most);
+                : $this->some(
+                    $account,
+                    $search,
+                    $sort,
+                    ThingSought::of($search, $sort, $account, $names, $this->labels, $speaker->now),
+                    $most,
+                );
             $hits += $found;
         }
         $people = $this->named($account, $search, Sort::Person === $whole ? self::MOST : self::FIRST);

@@ -14,6 +14,7 @@ use ZippyTray\Core\Find\Refine;
 use ZippyTray\Core\Find\Refinement;
 use ZippyTray\Core\Find\Search;
 use ZippyTray\Core\Label\LabelId;
+use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Core\Time\TimeOfDay;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
@@ -33,7 +34,8 @@ final class MailSought
     ];
 
     /** Conversations with a message that matches. */
-    private const MATCHING = 'c.id IN (SELECT n.conversation_id FROM message_search s CROSS JOIN conversation_message n ON n.number = s.rowid
+    private const MATCHING = 'c.id IN (SELECT n.conversation_id FROM message_search s
+        CROSS JOIN conversation_message n ON n.number = s.rowid
         WHERE message_search MATCH ';
 
     /** @var array<string, string|int> */
@@ -181,7 +183,8 @@ final class MailSought
             return '0';
         }
         $zone = $this->account->timeZone();
-        $at = fn (\ZippyTray\Core\Time\LocalDate $day): string => $this->parameter(StoredNow::of($day->at(TimeOfDay::parse('00:00'), $zone)));
+        $midnight = TimeOfDay::parse('00:00');
+        $at = fn (LocalDate $day): string => $this->parameter(StoredNow::of($day->at($midnight, $zone)));
 
         return match ($what) {
             Refinement::Before => 'c.latest_at < '.$at($period->from),

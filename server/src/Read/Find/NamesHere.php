@@ -21,8 +21,11 @@ final class NamesHere implements KnownNames
     /** @var array<string, string>|null */
     private ?array $lists = null;
 
-    public function __construct(private readonly Connection $connection, private readonly LabelRows $labels, private readonly Account $account)
-    {
+    public function __construct(
+        private readonly Connection $connection,
+        private readonly LabelRows $labels,
+        private readonly Account $account,
+    ) {
     }
 
     public function lists(): array
@@ -71,7 +74,8 @@ final class NamesHere implements KnownNames
         }
         $parts = $with = [];
         foreach ($sought as $number => $word) {
-            $parts[] = "SELECT email FROM person_word WHERE account_id = :account AND word >= :w{$number} AND word < :w{$number} || char(1114111)";
+            $parts[] = "SELECT email FROM person_word WHERE account_id = :account AND word >= :w{$number}
+                AND word < :w{$number} || char(1114111)";
             $with['w'.$number] = $word;
         }
 

@@ -30,7 +30,8 @@ final readonly class SearchReading
         'this week' => 'its latest message', 'last week' => 'its latest message', 'yesterday' => 'its latest message',
         'list' => 'in a list: list roof', 'label' => 'label money', 'stage' => 'at a stage of a list',
         'with attachment' => 'something is attached', 'with pdf' => 'or picture, document, spreadsheet', 'file' => 'by the name of a file',
-        'asks something' => 'a letter asks for something', 'with open task' => 'a task came from it', 'owed' => 'somebody owes you an answer',
+        'asks something' => 'a letter asks for something', 'with open task' => 'a task came from it',
+        'owed' => 'somebody owes you an answer',
         'undecided' => 'still in the tray', 'decided as' => 'archived, task, snoozed, handed over', 'larger than' => 'larger than 5 MB',
         'unread' => 'not read yet', 'not' => 'what must not be there: not from ada', 'or' => 'one or the other',
         'due' => 'tasks: due tomorrow', 'due before' => 'tasks: due before friday', 'overdue' => 'tasks', 'without date' => 'tasks',
@@ -66,11 +67,17 @@ final readonly class SearchReading
     /** @return list<Offer> */
     private function offers(Account $account, string $typed, NamesHere $names): array
     {
-        if (1 === preg_match('/(?:^|[\s(])(?<lead>from|to|with|list|label|stage|in(?: the)?|decided as) +(?<begun>[^"“”()]*)$/iu', $typed, $m, \PREG_OFFSET_CAPTURE)) {
+        if (1 === preg_match(
+            '/(?:^|[\s(])(?<lead>from|to|with|list|label|stage|in(?: the)?|decided as) +(?<begun>[^"“”()]*)$/iu',
+            $typed,
+            $m,
+            \PREG_OFFSET_CAPTURE,
+        )) {
             $begun = mb_strtolower(ltrim($m['begun'][0], '"'));
             $known = array_values(array_filter(
                 $this->named($account, mb_strtolower($m['lead'][0]), $begun, $names),
-                static fn (string $name): bool => str_starts_with(mb_strtolower($name), $begun) || str_contains(mb_strtolower($name), ' '.$begun)
+                static fn (string $name): bool => str_starts_with(mb_strtolower($name), $begun)
+                    || str_contains(mb_strtolower($name), ' '.$begun)
                     || str_contains($name, '@'),
             ));
             $from = mb_strlen(substr($typed, 0, $m['begun'][1]));

@@ -83,7 +83,8 @@ final class ThingSought
             Refinement::On => 's.at >= '.$this->day($node->period?->from).' AND s.at < '.$this->day($node->period?->to->plusDays(1)),
             Refinement::InList => match ($this->sort) {
                 Sort::Note => 's.id = '.$this->parameter($node->value),
-                Sort::Reference => 'EXISTS (SELECT 1 FROM reference r WHERE r.id = s.id AND r.list_id = '.$this->parameter($node->value).')',
+                Sort::Reference => 'EXISTS (SELECT 1 FROM reference r WHERE r.id = s.id AND r.list_id = '
+                    .$this->parameter($node->value).')',
                 default => $task('k.list_id = '.$this->parameter($node->value)),
             },
             Refinement::From => $task("EXISTS (SELECT 1 FROM json_each(k.sources) j CROSS JOIN source_copy o ON o.id = j.value ->> '$.ref'

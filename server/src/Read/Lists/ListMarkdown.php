@@ -55,7 +55,11 @@ final readonly class ListMarkdown
                 yield "\n## Letters\n";
             }
             $stage = $list->stages()->at($row->stringOrNull('stage'));
-            yield \sprintf("\n### %s%s\n", self::plain($row->string('subject')) ?: 'no subject', null === $stage ? '' : ' ('.self::plain($stage->name).')');
+            yield \sprintf(
+                "\n### %s%s\n",
+                self::plain($row->string('subject')) ?: 'no subject',
+                null === $stage ? '' : ' ('.self::plain($stage->name).')',
+            );
             yield from $this->letters($account, $row->string('conversation_id'), $zone);
         }
     }

@@ -55,10 +55,18 @@ final readonly class StageCards
             'stages' => json_encode(array_column($list->stages()->all, 'id'), \JSON_THROW_ON_ERROR),
         ] + (null === $stage ? [] : ['stage' => $stage->id]);
         $cards = null === $stage
-            ? $this->union('x.since', 't.created_at', '(%1$s.stage IS NULL OR %1$s.stage NOT IN (SELECT value FROM json_each(:stages)))', true)
+            ? $this->union(
+                'x.since',
+                't.created_at',
+                '(%1$s.stage IS NULL OR %1$s.stage NOT IN (SELECT value FROM json_each(:stages)))',
+                true,
+            )
             : $this->union('x.stage_rank', 't.stage_rank', '%s.stage = :stage', false);
         $limit = null === $stage?->days ? '' : StoredNow::of($this->clock->now()->modify("-{$stage->days} days"));
-        $counts = $this->rows("SELECT COUNT(*) AS total, COALESCE(SUM(since <= :limit), 0) AS up FROM ({$cards})", $with + ['limit' => $limit]);
+        $counts = $this->rows(
+            "SELECT COUNT(*) AS total, COALESCE(SUM(since <= :limit), 0) AS up FROM ({$cards})",
+            $with + ['limit' => $limit],
+        );
 
         return [
             'stage' => $stage,

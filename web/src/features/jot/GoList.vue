@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import KeyCap from '@/ui/KeyCap.vue'
-import { PlainButton } from '@/ui/kit'
 import type { Going } from './go'
 
 /** What the line names, the chosen one marked; at the end, that it is a task after all. */
@@ -9,6 +8,7 @@ defineEmits<{ take: [index: number] }>()
 </script>
 
 <template>
+  <!-- chosen with the keys of the field, or by a click -->
   <ul id="goings" role="listbox" aria-label="Go there, or do it">
     <li
       v-for="(going, index) in goings"
@@ -16,30 +16,31 @@ defineEmits<{ take: [index: number] }>()
       role="option"
       :aria-selected="index === at"
       :class="{ at: index === at }"
+      @click="$emit('take', index)"
     >
-      <PlainButton tabindex="-1" @click="$emit('take', index)">
-        <span class="slate kind">{{ going.kind }}</span>
-        <span class="text">{{ going.text }}</span>
-        <span v-if="going.hint" class="slate">{{ going.hint }}</span>
-        <KeyCap v-if="going.key" :name="going.key" />
-      </PlainButton>
+      <span class="slate kind">{{ going.kind }}</span>
+      <span class="text">{{ going.text }}</span>
+      <span v-if="going.hint" class="slate">{{ going.hint }}</span>
+      <KeyCap v-if="going.key" :name="going.key" />
     </li>
-    <li role="option" :aria-selected="at === goings.length" :class="{ at: at === goings.length }">
-      <PlainButton tabindex="-1" @click="$emit('take', goings.length)">
-        <span class="slate kind">jot</span> <span class="text">Write it down as a task</span>
-      </PlainButton>
+    <li
+      role="option"
+      :aria-selected="at === goings.length"
+      :class="{ at: at === goings.length }"
+      @click="$emit('take', goings.length)"
+    >
+      <span class="slate kind">jot</span> <span class="text">Write it down as a task</span>
     </li>
   </ul>
 </template>
 
 <style scoped>
-li button {
+li {
   display: flex;
   gap: 12px;
   align-items: center;
-  width: 100%;
   padding: 4px 12px;
-  text-align: left;
+  cursor: pointer;
   border-radius: 7px;
 }
 

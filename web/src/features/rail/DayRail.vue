@@ -5,6 +5,7 @@ import type { DayGlance } from '@/shared/api/client'
 import { EVERYWHERE, useKeys } from '@/shared/keys/registry'
 import { day } from '@/shared/time/format'
 import DayPanel from './DayPanel.vue'
+import RailLists from './RailLists.vue'
 import { consequence, onItsWay, sending, stopSending, usePuttingDown, type Row } from '@/features/tasks'
 import { counted } from '@/shared/words'
 import { useBalances } from '@/features/agenda'
@@ -115,6 +116,7 @@ useKeys('Send to a day', [
       <span v-if="sending" class="slate">← → day, ↑ ↓ row, Enter puts it down, Esc leaves it</span>
     </p>
     <template v-if="onItsWay">
+      <RailLists />
       <div v-for="{ row, text } in rows" :key="row" class="days targets">
         <span class="row-name">{{ text }}</span>
         <PlainButton

@@ -41,6 +41,7 @@ const facts = computed(() => {
   const { open, done } = task.subtasks
   return [
     task.parent && props.depth === undefined ? `part of ${task.parent.title}` : '',
+    props.listless && task.list.stage ? `at ${task.list.stage}` : '',
     task.waiting && task.start ? `starts ${nearDay(task.start.date)}` : '',
     task.priority === 'normal' ? '' : `${task.priority} priority`,
     task.source ? `from ${task.source.who}` : '',

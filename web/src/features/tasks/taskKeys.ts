@@ -7,6 +7,7 @@ import { LABEL } from '@/features/labels'
 import { useCompleting } from './complete'
 import { useLabelling } from './labelling'
 import { attempt } from '@/shared/notice'
+import { ALONG, BACK, useAlong } from '@/shared/steps/along'
 import { putOff } from './putOff'
 import { send } from './sendToDay'
 import { useSources } from './sources'
@@ -40,6 +41,7 @@ export interface TaskDesk {
 export function useTaskKeys(on: TaskDesk): void {
   const router = useRouter()
   const { deleteTasks } = useTaskSteps()
+  const { along } = useAlong()
   const { complete, restore } = useCompleting()
   const labelTasks = useLabelling()
   const clock = useClock()
@@ -51,6 +53,14 @@ export function useTaskKeys(on: TaskDesk): void {
   /** All that are meant are completed, or opened again when all of them are done. */
   const turn = () =>
     on.chosen.value.every(({ completedAt }) => completedAt) ? restore(ids()) : complete(ids())
+  const isStaged = () => on.chosen.value.some(({ list }) => list.staged)
+  const move = (by: number) =>
+    attempt(() =>
+      along(
+        on.chosen.value.map(({ id }) => ({ kind: 'task', id })),
+        by,
+      ),
+    )
   const remove = () => attempt(() => deleteTasks(ids()))
 
   useKeys('Tasks', [
@@ -71,6 +81,8 @@ export function useTaskKeys(on: TaskDesk): void {
     },
     { key: '5', label: 'To a list', when: hasChosen, run: () => void on.askFor('list') },
     { key: '6', label: 'Delete', when: hasChosen, run: () => void remove() },
+    { key: ALONG, label: 'To the next stage', when: isStaged, run: () => void move(1) },
+    { key: BACK, label: 'Back to the stage before', when: isStaged, run: () => void move(-1) },
     { key: 'Delete', label: 'Delete', when: hasChosen, run: () => void remove() },
     ...['7', LABEL].map((key) => ({
       key,
