@@ -121,7 +121,7 @@ defineExpose({ show })
         maxlength="4000"
         autocomplete="off"
         hide-details
-        aria-controls="goings"
+        :aria-controls="goings.length ? 'goings' : undefined"
         @keydown.down.prevent="move(1)"
         @keydown.up.prevent="move(-1)"
         @keydown.ctrl.enter.prevent="write"

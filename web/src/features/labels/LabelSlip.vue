@@ -82,12 +82,16 @@ const { wrong, keep } = useKeeping(
     if (isLast) close()
   },
 )
+/** One after the other: a click while another is on its way is not lost. */
+let before = Promise.resolve()
 /** @param last that was all */
 function turn(one: LabelChoice | undefined, last = false): void {
   if (!one) return
-  choice = one
-  isLast = last
-  void keep()
+  before = before.then(async () => {
+    choice = one
+    isLast = last
+    await keep()
+  })
 }
 
 const step = (by: number) => (at.value = Math.max(0, Math.min(choices.value.length - 1, at.value + by)))
