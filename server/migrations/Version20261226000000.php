@@ -62,6 +62,7 @@ final class Version20261226000000 extends AbstractMigration
                 $last = $number;
             }
         }
+        $this->do('CREATE INDEX message_size ON message (account_id, size)');
         $this->do('DROP TRIGGER message_indexed');
         $this->do('DROP TRIGGER message_unindexed');
         $this->do('DROP TABLE message_search');

@@ -30,13 +30,13 @@ final class MailSought
 {
     private const FEW = [
         Refinement::From, Refinement::To, Refinement::With, Refinement::InList, Refinement::Label, Refinement::Stage, Refinement::Owed,
-        Refinement::HasTask, Refinement::FileKind, Refinement::FileName,
+        Refinement::HasTask, Refinement::LargerThan, Refinement::FileKind, Refinement::FileName,
     ];
 
     /** Conversations with a message that matches. */
-    private const MATCHING = 'c.id IN (SELECT n.conversation_id FROM message_search s
-        CROSS JOIN conversation_message n ON n.number = s.rowid
-        WHERE message_search MATCH ';
+    private const MATCHING = 'c.id IN (SELECT o.id FROM (SELECT DISTINCT i.conversation FROM message_search s
+        CROSS JOIN search_message i ON i.number = s.rowid WHERE message_search MATCH %s) d
+        CROSS JOIN search_conversation o ON o.number = d.conversation)';
 
     /** @var array<string, string|int> */
     private array $with = [];
@@ -74,7 +74,7 @@ final class MailSought
     {
         $match = Matches::of($node);
         if (null !== $match) {
-            return self::MATCHING.$this->parameter($match).')';
+            return $this->matching($match);
         }
 
         return match (true) {
@@ -84,6 +84,12 @@ final class MailSought
             $node instanceof Refined => '('.$this->refined($node).')',
             default => throw new \LogicException('This cannot be looked for in mail.'),
         };
+    }
+
+    /** @param string $match an expression of full-text search */
+    private function matching(string $match): string
+    {
+        return \sprintf(self::MATCHING, $this->parameter($match));
     }
 
     private function parameter(string|int $value): string
@@ -111,11 +117,11 @@ final class MailSought
                 ON x.list_id = l.id AND x.stage = g.value ->> 'id' WHERE l.account_id = :account AND x.account_id = :account
                 AND json_valid(l.stages) AND g.value ->> 'name' = {$this->parameter($node->value)})",
             Refinement::Attachment => $of('v.attachments > 0'),
-            Refinement::FileKind => self::MATCHING.$this->parameter('files : ('.implode(' OR ', array_map(
+            Refinement::FileKind => $this->matching('files : ('.implode(' OR ', array_map(
                 static fn (string $end): string => '"'.$end.'"',
                 Refine::KINDS[$node->value] ?? [],
-            )).')').')',
-            Refinement::FileName => self::MATCHING.$this->parameter('files : '.self::named($node->value)).')',
+            )).')'),
+            Refinement::FileName => $this->matching('files : '.self::named($node->value)),
             Refinement::Asks => "c.id IN (SELECT n.conversation_id FROM message_findings f CROSS JOIN conversation_message n
                 ON n.message_id = f.message_id WHERE json_array_length(f.findings -> '$.requests') > 0)",
             Refinement::HasTask => "c.id IN (SELECT n.conversation_id FROM task t, json_each(t.sources) j CROSS JOIN source_copy s
@@ -124,8 +130,9 @@ final class MailSought
             Refinement::Owed => "c.id IN (SELECT o.conversation_id FROM owed o WHERE o.account_id = :account AND o.state = 'open')",
             Refinement::DecidedAs => $of('v.decided_as = '.$this->parameter($node->value)),
             Refinement::Undecided => WhereNow::is(Place::Tray),
-            Refinement::LargerThan => 'EXISTS (SELECT 1 FROM conversation_message n CROSS JOIN message m ON m.id = n.message_id
-                WHERE n.conversation_id = c.id AND m.size > '.$this->parameter((int) $node->value).')',
+            Refinement::LargerThan => 'c.id IN (SELECT n.conversation_id FROM message m
+                CROSS JOIN conversation_message n ON n.message_id = m.id
+                WHERE m.account_id = :account AND m.size > '.$this->parameter((int) $node->value).')',
             Refinement::Unread => $of('v.unread'),
             default => '0',
         };
