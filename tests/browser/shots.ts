@@ -72,7 +72,7 @@ test('pictures of the views', async ({ desk, page }) => {
   await expect(page.getByText('Where the children stand')).toBeVisible()
   await shoot(desk, 'list-look-up')
   await desk.goTo('Find')
-  await page.getByRole('textbox', { name: /^Find:/ }).fill('slip or tower not from ilse since last month wi')
+  await page.getByRole('textbox', { name: /^Find:/ }).fill('(slip or tower) not from ilse since last month wi')
   await expect(page.getByRole('list', { name: 'How it is read' })).toContainText('from ilse')
   await page.waitForTimeout(800)
   await shoot(desk, 'find')
