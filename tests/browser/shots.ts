@@ -72,7 +72,9 @@ test('pictures of the views', async ({ desk, page }) => {
   await expect(page.getByText('Where the children stand')).toBeVisible()
   await shoot(desk, 'list-look-up')
   await desk.goTo('Find')
-  await page.getByRole('textbox', { name: /^Find:/ }).fill('(slip or tower) not from ilse since last month wi')
+  await page
+    .getByRole('textbox', { name: /^Find:/ })
+    .fill('(slip or tower) not from ilse since last month wi')
   await expect(page.getByRole('list', { name: 'How it is read' })).toContainText('from ilse')
   await page.waitForTimeout(800)
   await shoot(desk, 'find')
@@ -138,7 +140,11 @@ test('pictures of a clearing', async ({ desk, page }) => {
   await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
   const invitation = page.getByRole('button', { name: /^Invitation/ })
   let passed = 3
-  for (; passed < 60 && !(await invitation.isVisible()); ++passed) {
+  for (
+    ;
+    passed < 60 && !(await page.locator('.conversation h1').innerText()).startsWith('Invitation');
+    ++passed
+  ) {
     const before = await page.locator('.conversation h1').innerText()
     await desk.press('ArrowRight')
     await expect(page.locator('.conversation h1')).not.toHaveText(before)

@@ -6,7 +6,9 @@ defineProps<{ list: { name: string; colour: Colour; stage?: string | null } }>()
 </script>
 
 <template>
-  <span class="list-word" :class="list.colour">{{ list.name }}<template v-if="list.stage"> · {{ list.stage }}</template></span>
+  <span class="list-word" :class="list.colour"
+    >{{ list.name }}<template v-if="list.stage"> · {{ list.stage }}</template></span
+  >
 </template>
 
 <style scoped>

@@ -45,7 +45,12 @@ export function useMarkKeys(
   }
   const { along } = useAlong()
   const move = (by: number) =>
-    void attempt(() => along(meant().map(({ id }) => ({ kind: 'conversation', id })), by))
+    void attempt(() =>
+      along(
+        meant().map(({ id }) => ({ kind: 'conversation', id })),
+        by,
+      ),
+    )
   const isStaged = () => meant().some(({ lists }) => lists.some(({ staged }) => staged))
   const turn = () => void attempt(() => turnUnread(meant()))
   const when = () => meant().length > 0
