@@ -30,9 +30,9 @@ final readonly class MoveAlong implements Follow
 
     public function after(AccountId $accountId, Step $step): void
     {
-        $done = $this->done($step->changes());
-        $lists = [] === $done ? [] : $this->lists($accountId, array_merge(...array_values($done)));
-        if ([] === $lists) {
+        $lists = $this->lists($accountId);
+        $done = [] === $lists ? [] : $this->done($step->changes());
+        if ([] === $done) {
             return;
         }
         $moves = [];
@@ -99,19 +99,13 @@ final readonly class MoveAlong implements Follow
         };
     }
 
-    /**
-     * @param list<Onwards> $onwards
-     *
-     * @return array<string, TaskList> those with a stage that goes on by one of them, by id
-     */
-    private function lists(AccountId $accountId, array $onwards): array
+    /** @return array<string, TaskList> those with a stage that is left by itself, by id */
+    private function lists(AccountId $accountId): array
     {
         $lists = [];
         foreach ($this->tasks->lists($accountId) as $list) {
-            foreach ($onwards as $one) {
-                if ($list->stages()->goOnBy($one)) {
-                    $lists[$list->id->text] = $list;
-                }
+            if ($list->stages()->goOn()) {
+                $lists[$list->id->text] = $list;
             }
         }
 

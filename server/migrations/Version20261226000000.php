@@ -17,7 +17,8 @@ final class Version20261226000000 extends AbstractMigration
         'note' => ['task_list', 'name, note', 'NEW.name', 'NEW.note', "''"],
         'event' => [
             'event', 'title, state', 'NEW.title',
-            "COALESCE(NEW.state ->> '$.place', '') || ' ' || COALESCE(NEW.state ->> '$.notes', '')", 'NEW.day',
+            "CASE WHEN json_valid(NEW.state) THEN COALESCE(NEW.state ->> '$.place', '') || ' ' || COALESCE(NEW.state ->> '$.notes', '')
+                ELSE '' END", 'NEW.day',
         ],
         'entry' => ['journal_entry', 'about, consequence', 'NEW.about', 'NEW.consequence', 'NEW.done_at'],
     ];

@@ -97,6 +97,12 @@ test('lists lie two levels deep, and go back', async ({ desk, page }) => {
   await desk.press('Control+ArrowRight')
   await expect.poll(() => indent('House')).toBe('36px')
   await desk.expectAccessible('lists under lists')
+  // what lies under a list folds away, by key and by mouse
+  await list('Lantern').focus()
+  await desk.press('ArrowLeft')
+  await expect(list('Visitors')).toHaveCount(0)
+  await nav(desk).getByRole('button', { name: 'Unfold Lantern' }).click()
+  await expect(list('Visitors')).toBeVisible()
   for (let steps = 0; steps < 3; steps += 1) await desk.undoByKey()
   await expect.poll(() => indent('Visitors')).toBe('0px')
 })

@@ -185,6 +185,15 @@ test('things to look up: an address, a text, a file, a letter; changed, moved an
   await expect(things()).toHaveCount(2)
   await desk.undoByKey()
   await expect(things()).toHaveCount(3)
+  for (const at of [0, 1])
+    await region
+      .getByRole('button', { name: /^Select/ })
+      .nth(at)
+      .click()
+  await region.getByRole('button', { name: 'Take them out' }).click()
+  await expect(things()).toHaveCount(1)
+  await desk.undoByKey()
+  await expect(things()).toHaveCount(3)
 
   await desk.goTo('Tray')
   await desk.row('Polish').or(desk.row('Bell rope')).first().getByRole('link').click()

@@ -17,15 +17,4 @@ enum Onwards: string
     case MadeTask = 'made_task';
     /** It goes to the archive, or the task is done. */
     case Done = 'done';
-
-    /** As it stands behind the name of a list and of a stage. */
-    public function text(): string
-    {
-        return match ($this) {
-            self::Answered => 'after you answer',
-            self::HandedOver => 'after you hand it over',
-            self::MadeTask => 'after you make it a task',
-            self::Done => 'after it is archived, or done',
-        };
-    }
 }

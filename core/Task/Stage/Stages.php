@@ -88,8 +88,9 @@ final readonly class Stages
         return $this->all[max(-1, min(\count($this->all) - 1, $at + $by))] ?? null;
     }
 
-    public function goOnBy(Onwards $onwards): bool
+    /** Whether something goes on by itself from one of them. */
+    public function goOn(): bool
     {
-        return [] !== array_filter($this->all, static fn (Stage $stage): bool => $stage->onwards === $onwards);
+        return [] !== array_filter($this->all, static fn (Stage $stage): bool => null !== $stage->onwards);
     }
 }

@@ -16,6 +16,7 @@ use ZippyTray\Core\Find\KeptSearches;
 use ZippyTray\Core\Find\Sort;
 use ZippyTray\Core\Journal\EntryId;
 use ZippyTray\Core\Label\LabelId;
+use ZippyTray\Core\NotFound;
 use ZippyTray\Core\Task\ListId;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
@@ -88,7 +89,7 @@ final readonly class FindController
     }
 
     #[Route('/searches', methods: 'GET')]
-    public function all(#[CurrentUser] Account $account, KeptSearches $searches, Find $find, FindThings $things): JsonResponse
+    public function all(#[CurrentUser] Account $account, KeptSearches $searches): JsonResponse
     {
         return new JsonResponse(array_map(static fn (KeptSearch $search): array => [
             'id' => $search->id,
@@ -96,10 +97,27 @@ final readonly class FindController
             'words' => $search->words(),
             'sort' => $search->sort(),
             'shownIn' => $search->shownIn(),
-            'count' => Sort::Mail === $search->sort()
-                ? $find->count($account, $search->words())
-                : $things->count($account, $search->words(), $search->sort()),
         ], $searches->all($account->id)));
+    }
+
+    #[Route('/searches/{id}/count', methods: 'GET')]
+    public function count(
+        #[CurrentUser]
+        Account $account,
+        string $id,
+        KeptSearches $searches,
+        Find $find,
+        FindThings $things,
+    ): JsonResponse {
+        foreach ($searches->all($account->id) as $search) {
+            if ($search->id === $id) {
+                return new JsonResponse(['count' => Sort::Mail === $search->sort()
+                    ? $find->count($account, $search->words())
+                    : $things->count($account, $search->words(), $search->sort())]);
+            }
+        }
+
+        throw new NotFound('search', $id);
     }
 
     #[Route('/searches/{id}', methods: 'PUT')]

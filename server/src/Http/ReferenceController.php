@@ -24,6 +24,7 @@ use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Http\Payload\Lists\NewReference;
 use ZippyTray\Server\Http\Payload\Lists\ReferenceChange;
 use ZippyTray\Server\Http\Payload\Lists\ReferencePlace;
+use ZippyTray\Server\Http\Payload\Lists\ReferencesOut;
 use ZippyTray\Server\Mailroom\AttachedFiles;
 use ZippyTray\Server\Read\Journal\EntryRows;
 use ZippyTray\Server\Read\Lists\ReferenceRows;
@@ -102,15 +103,10 @@ final readonly class ReferenceController
         return $this->answer($this->keep->move($account->id, new EntryId($place->entry), $id, new ListId($place->list), $place->behind));
     }
 
-    #[Route('/references/{id}', methods: 'DELETE')]
-    public function delete(
-        #[CurrentUser]
-        Account $account,
-        string $id,
-        #[MapQueryParameter(options: ['regexp' => '/^[0-9a-f-]{36}$/'], filter: \FILTER_VALIDATE_REGEXP)]
-        string $entry,
-    ): JsonResponse {
-        return $this->answer($this->keep->delete($account->id, new EntryId($entry), [$id]));
+    #[Route('/references/removals', methods: 'POST')]
+    public function delete(#[CurrentUser] Account $account, #[MapRequestPayload] ReferencesOut $out): JsonResponse
+    {
+        return $this->answer($this->keep->delete($account->id, new EntryId($out->entry), $out->references));
     }
 
     private function answer(Entry $entry, int $status = Response::HTTP_OK): JsonResponse

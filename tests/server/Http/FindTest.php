@@ -205,6 +205,38 @@ final class FindTest extends ApiTestCase
         self::assertSame([], $offers($read('')));
     }
 
+    public function testSearchesAreKeptCountedMovedAndDropped(): void
+    {
+        $this->mailbox();
+        [$slates, $open] = [self::id(), self::id()];
+        $keep = fn (
+            string $id,
+            string $name,
+            string $words,
+            string $sort,
+            int $status = 200,
+        ): array => $this->call('PUT', '/searches/'.$id, [
+            'entry' => self::id(), 'name' => $name, 'words' => $words, 'sort' => $sort, 'shownIn' => 'mail' === $sort ? 'tray' : '',
+        ], $status);
+        $keep($slates, 'Slates', 'slates or "no such"', 'mail');
+        $keep($open, 'To do', 'is open', 'task');
+        $count = fn (string $id): mixed => $this->call('GET', "/searches/{$id}/count")['count'];
+        self::assertSame([2, 1], [$count($slates), $count($open)]);
+        $keep(self::id(), 'slates', 'x', 'mail', 422);
+        $moved = $this->call('PUT', "/searches/{$open}/place", ['entry' => self::id(), 'behind' => null]);
+        self::assertSame(['To do', 'Slates'], array_column($this->rows('/searches'), 'name'));
+        $this->undo($moved);
+        $gone = $this->call('DELETE', "/searches/{$slates}?entry=".self::id());
+        self::assertSame(['To do'], array_column($this->rows('/searches'), 'name'));
+        $this->undo($gone);
+        self::assertSame(['Slates', 'To do'], array_column($this->rows('/searches'), 'name'));
+        self::assertSame(0, $this->command('data:check', [])[0], $this->command('data:check', [])[1]);
+        $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
+        self::assertSame([], $this->rows('/searches'));
+        $this->call('GET', "/searches/{$slates}/count", null, 404);
+        $this->call('DELETE', "/searches/{$slates}?entry=".self::id(), null, 404);
+    }
+
     public function testNobodyFindsWhatIsSomebodyElses(): void
     {
         $this->mailbox();

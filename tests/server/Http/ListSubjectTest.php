@@ -96,7 +96,7 @@ final class ListSubjectTest extends ApiTestCase
             'attachment; filename="Roof *survey*.md"',
             (string) $response->headers->get('Content-Disposition'),
         );
-        $text = (string) $response->getContent();
+        $text = (string) $this->browser->getInternalResponse()->getContent();
         foreach ([
             "# Roof \\*survey\\*\n", "\n## Note\n\nOnly **Welsh** slates.\n",
             "\n## To do\n\n- [ ] Ring the roofer (due 2026-11-27)\n  Before noon\n",

@@ -42,8 +42,8 @@ final class ReferencesTest extends ApiTestCase
         $edit = $this->edit($page, ['title' => 'Tides', 'text' => 'Both tables', 'url' => 'https://tides.example/']);
         self::assertSame([['page', 'Tides'], ['text', 'Guides']], $this->all());
         $this->undo($edit);
-        $gone = $this->call('DELETE', "/references/{$text}?entry=".self::id());
-        self::assertSame([['page', 'tides.example/tern']], $this->all());
+        $gone = $this->call('POST', '/references/removals', ['entry' => self::id(), 'references' => [$text, $page]]);
+        self::assertSame([2, []], [$gone['count'], $this->all()]);
         $this->undo($gone);
         self::assertCount(2, $this->all());
         $this->call('PUT', "/references/{$page}", [
@@ -82,7 +82,7 @@ final class ReferencesTest extends ApiTestCase
         $this->signIn($this->account('ada@ternpoint.example', 'Ada'));
         $this->call('GET', "/lists/{$this->list}/references", null, 404);
         $this->add(['kind' => 'text', 'text' => 'Hers'], 404);
-        $this->call('DELETE', "/references/{$id}?entry=".self::id(), null, 404);
+        $this->call('POST', '/references/removals', ['entry' => self::id(), 'references' => [$id]], 404);
         $this->call('PUT', "/references/{$id}/place", ['entry' => self::id(), 'list' => $this->list], 404);
         $words = ['title' => 'Mine', 'text' => 'Mine', 'url' => ''];
         $this->call('PUT', "/references/{$id}", ['entry' => self::id(), 'now' => $words, 'was' => $words], 404);

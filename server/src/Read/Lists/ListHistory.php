@@ -25,12 +25,12 @@ final readonly class ListHistory
     public const PAGE = 100;
 
     /** What happened, by the list that tells of it and by the conversations that are in it now. */
-    private const KEYS = "SELECT 'entry' AS kind, e.id, e.done_at AS at FROM (
+    private const KEYS = "SELECT 'entry' AS kind, e.id, e.done_at AS at, e.number FROM (
             SELECT entry_id FROM list_entry WHERE list_id = :list
             UNION SELECT t.entry_id FROM card x CROSS JOIN journal_touch t ON t.kind = 'conversation' AND t.object_id = x.conversation_id
             WHERE x.account_id = :account AND x.list_id = :list
         ) w CROSS JOIN journal_entry e ON e.id = w.entry_id WHERE +e.account_id = :account
-        UNION ALL SELECT 'message', m.id, m.sent_at FROM card x
+        UNION ALL SELECT 'message', m.id, m.sent_at, 0 FROM card x
         CROSS JOIN conversation_message n ON n.conversation_id = x.conversation_id CROSS JOIN message m ON m.id = n.message_id
         WHERE x.account_id = :account AND x.list_id = :list";
 
@@ -45,11 +45,15 @@ final readonly class ListHistory
      */
     public function page(Account $account, ListId $listId, string $after = ''): array
     {
-        [$at, $id] = explode(' ', $after, 2) + ['', ''];
+        [$at, $number, $id] = explode(' ', $after, 3) + ['', '', ''];
         $rows = array_map(static fn (array $columns): Row => new Row($columns), $this->connection->fetchAllAssociative(
-            'SELECT * FROM ('.self::KEYS.')'.('' === $after ? '' : ' WHERE (at, id) < (:at, :id)').' ORDER BY at DESC, id DESC LIMIT '
+            'SELECT * FROM ('.self::KEYS.')'.('' === $after ? '' : ' WHERE (at, number, id) < (:at, CAST(:number AS INTEGER), :id)')
+                .' ORDER BY at DESC, number DESC, id DESC LIMIT '
                 .(self::PAGE + 1),
-            ['account' => $account->id->text, 'list' => $listId->text] + ('' === $after ? [] : ['at' => $at, 'id' => $id]),
+            [
+                'account' => $account->id->text,
+                'list' => $listId->text,
+            ] + ('' === $after ? [] : ['at' => $at, 'number' => $number, 'id' => $id]),
         ));
         $part = \array_slice($rows, 0, self::PAGE);
         $of = static fn (string $kind): array => array_values(array_map(
@@ -67,7 +71,10 @@ final readonly class ListHistory
                 'entry' => $entries[$row->string('id')] ?? null,
                 'message' => $messages[$row->string('id')] ?? null,
             ], $part),
-            'next' => \count($rows) > self::PAGE && false !== $last ? $last->string('at').' '.$last->string('id') : null,
+            'next' => \count($rows) > self::PAGE && false !== $last ? implode(
+                ' ',
+                [$last->string('at'), $last->int('number'), $last->string('id')],
+            ) : null,
         ];
     }
 

@@ -17,6 +17,8 @@ const isMail = computed(() => props.search.sort === 'mail')
 const { data } = useFind(() => props.search.words, '', '', '', isMail)
 const { data: things } = useThings(() => (isMail.value ? '' : props.search.words), 'mail')
 const { check } = useCompleting()
+const isThere = computed(() => (isMail.value ? data.value : things.value) !== undefined)
+const count = computed(() => (isMail.value ? data.value?.total : things.value?.counts.task) ?? 0)
 const rows = computed(() => data.value?.rows.slice(0, SHOWN) ?? [])
 const tasks = computed(() => things.value?.tasks.slice(0, SHOWN) ?? [])
 </script>
@@ -44,12 +46,12 @@ const tasks = computed(() => things.value?.tasks.slice(0, SHOWN) ?? [])
         }}</IndexTab>
       </li>
     </template>
-    <li v-if="search.count > SHOWN" class="task">
+    <li v-if="count > SHOWN" class="task">
       <router-link class="link" :to="{ name: 'find', query: { words: search.words, sort: search.sort } }"
-        >All {{ search.count.toLocaleString('en-GB') }}</router-link
+        >All {{ count.toLocaleString('en-GB') }}</router-link
       >
     </li>
-    <li v-if="!search.count" class="task slate">Nothing now.</li>
+    <li v-if="isThere && !count" class="task slate">Nothing now.</li>
   </ul>
 </template>
 

@@ -3,6 +3,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { PlainButton } from '@/ui/kit'
 import KeptGroup from './KeptGroup.vue'
+import SearchCount from './SearchCount.vue'
 import { useSearches } from './queries'
 
 /** The searches that are shown as groups of their own in the tray, or in Tasks. */
@@ -19,7 +20,7 @@ const turn = (id: string) =>
   <section v-for="search in searches" :key="search.id" class="kept-group" :aria-label="search.name">
     <PlainButton class="head" :aria-expanded="open.includes(search.id)" @click="turn(search.id)">
       <span aria-hidden="true">{{ open.includes(search.id) ? '▾' : '▸' }}</span> {{ search.name }}
-      <small class="slate">{{ search.count.toLocaleString('en-GB') }}</small>
+      <SearchCount :id="search.id" />
     </PlainButton>
     <KeptGroup v-if="open.includes(search.id)" :search="search" />
   </section>

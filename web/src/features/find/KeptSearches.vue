@@ -5,6 +5,7 @@ import type { FindSort, KeptSearch } from '@/shared/api/client'
 import { attempt } from '@/shared/notice'
 import { LinkButton, PlainButton } from '@/ui/kit'
 import KeepDialog from './KeepDialog.vue'
+import SearchCount from './SearchCount.vue'
 import { useSearches } from './queries'
 import { useSearchSteps } from './steps'
 
@@ -51,8 +52,8 @@ const isHere = (search: KeptSearch) => search.words === props.words.trim()
         @click="emit('choose', search)"
         @keydown.ctrl.left.prevent.stop="step(search, -1)"
         @keydown.ctrl.right.prevent.stop="step(search, 1)"
-        >{{ search.name }} <small>{{ search.count.toLocaleString('en-GB') }}</small></PlainButton
-      >
+        >{{ search.name }} <SearchCount :id="search.id"
+      /></PlainButton>
       <PlainButton class="change" :aria-label="`Change the search ${search.name}`" @click="changing = search">
         <v-icon :icon="mdiPencilOutline" size="14" />
       </PlainButton>

@@ -67,5 +67,13 @@ export const useThings = (words: MaybeRefOrGetter<string>, whole: MaybeRefOrGett
     placeholderData: keepPreviousData,
   })
 
+/** How much a kept search finds now; of each that is shown alone, since it may take a moment. */
+export const useSearchCount = (id: string) =>
+  useQuery({
+    queryKey: ['search-count', id],
+    queryFn: ({ signal }) => answer(api.GET('/searches/{id}/count', { signal, params: { path: { id } } })),
+    staleTime: 10_000,
+  })
+
 export const useSearches = () =>
   useQuery({ queryKey: ['searches'], queryFn: ({ signal }) => answer(api.GET('/searches', { signal })) })

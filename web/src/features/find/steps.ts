@@ -8,7 +8,7 @@ export const useBinSteps = () =>
 
 export const useSearchSteps = () =>
   useSteps(({ done }) => ({
-    keepSearch: async (id: string, fields: Omit<KeptSearch, 'id' | 'count'>) =>
+    keepSearch: async (id: string, fields: Omit<KeptSearch, 'id'>) =>
       done(
         await answer(
           api.PUT('/searches/{id}', { params: { path: { id } }, body: { entry: newId(), ...fields } }),

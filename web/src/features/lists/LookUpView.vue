@@ -10,6 +10,7 @@ import FailedState from '@/ui/FailedState.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import MoreRows from '@/ui/MoreRows.vue'
 import { useReferences } from './queries'
+import { LinkButton, TextInput } from '@/ui/kit'
 import ReferenceForm from './ReferenceForm.vue'
 import ReferenceLine from './ReferenceLine.vue'
 import { useListCardSteps } from './steps'
@@ -19,10 +20,22 @@ const props = defineProps<{ list: TaskList }>()
 
 const found = useReferences(() => props.list.id)
 const { error, refetch } = found
-const rows = computed(() => together(found.parts.value?.map(({ references }) => references)))
+const all = computed(() => together(found.parts.value?.map(({ references }) => references)))
+/** Only those with these words, of what is there. */
+const words = ref('')
+const rows = computed(() =>
+  all.value.filter(({ title, text, url }) =>
+    `${title} ${text} ${url}`.toLowerCase().includes(words.value.trim().toLowerCase()),
+  ),
+)
 const total = computed(() => found.parts.value?.at(-1)?.total ?? 0)
-const { moveReference, deleteReference } = useListCardSteps()
-const { current, currentId, moving, goTo } = useSelection(rows, 'data-reference', 'look-up', found.whole)
+const { moveReference, takeOut } = useListCardSteps()
+const { current, currentId, moving, selecting, selected, clicked, clear, meant, goTo } = useSelection(
+  rows,
+  'data-reference',
+  'look-up',
+  found.whole,
+)
 const lines = ref(new Map<string, InstanceType<typeof ReferenceLine>>())
 const now = computed(() => rows.value[current.value])
 
@@ -46,6 +59,7 @@ async function drop(onto: Reference): Promise<void> {
   await move(one, from < at ? onto.id : (rows.value[at - 1]?.id ?? null))
 }
 
+const out = () => attempt(() => takeOut(meant.value.map(({ id }) => id))).then(clear)
 const has = () => !!now.value
 useKeys('To look up', [
   ...moving,
@@ -62,8 +76,9 @@ useKeys('To look up', [
     key: 'Delete',
     label: 'Take out',
     when: has,
-    run: () => void attempt(() => deleteReference(currentId.value ?? '')),
+    run: () => void out(),
   },
+  ...selecting,
 ])
 const keep = (id: string, line: unknown) =>
   line ? lines.value.set(id, line as InstanceType<typeof ReferenceLine>) : lines.value.delete(id)
@@ -72,8 +87,16 @@ const keep = (id: string, line: unknown) =>
 <template>
   <section aria-label="To look up">
     <ReferenceForm :key="list.id" :list="list.id" />
-    <FailedState v-if="error && !rows.length" :error="error" @again="refetch()" />
+    <p v-if="all.length > 5 || selected.size" class="bar slate">
+      <TextInput v-model="words" type="search" placeholder="Words" aria-label="Only those with" />
+      <template v-if="selected.size"
+        >{{ selected.size }} selected <LinkButton @click="out">Take them out</LinkButton>
+        <LinkButton @click="clear">Select none</LinkButton></template
+      >
+    </p>
+    <FailedState v-if="error && !all.length" :error="error" @again="refetch()" />
     <LoadingRows v-else-if="!found.parts.value" />
+    <EmptyState v-else-if="!rows.length && words" title="Nothing is like that">Use fewer words.</EmptyState>
     <EmptyState v-else-if="!rows.length" title="Nothing to look up yet">
       Addresses, texts, files, and letters or what is attached to them (“To look up” beside them): what
       belongs to
@@ -87,6 +110,8 @@ const keep = (id: string, line: unknown) =>
         :class="{ over: over === one.id }"
         :reference="one"
         :current="index === current"
+        :selected="selected.has(one.id)"
+        @select="(event) => clicked(index, event.shiftKey)"
         @focusin="current = index"
         @dragstart="dragged = one"
         @dragend="((dragged = null), (over = ''))"
@@ -95,11 +120,27 @@ const keep = (id: string, line: unknown) =>
         @click.self="goTo(index)"
       />
     </ul>
-    <MoreRows :parts="found" :left="total - rows.length" one="thing" />
+    <MoreRows :parts="found" :left="total - all.length" one="thing" />
   </section>
 </template>
 
 <style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+  margin: 0 0 8px;
+  font-size: var(--type-note);
+}
+
+.bar input {
+  width: 160px;
+  padding: 3px 8px;
+  border: 1px solid var(--v-edge);
+  border-radius: 7px;
+}
+
 .rows > * + * {
   border-top: 1px solid var(--v-edge);
 }

@@ -16,11 +16,12 @@ import { useKeeping } from '@/shared/typing/keeping'
 import { useTyped } from '@/shared/typing/kept'
 import KeptNote from '@/ui/KeptNote.vue'
 import MarkdownText from '@/ui/MarkdownText.vue'
-import { LinkButton } from '@/ui/kit'
+import { LinkButton, PlainButton } from '@/ui/kit'
 import { useListCardSteps } from './steps'
 
 /** A thing to look up: it opens what it leads to, and its words can be changed. */
-const props = defineProps<{ reference: Reference; current?: boolean }>()
+const props = defineProps<{ reference: Reference; current?: boolean; selected?: boolean }>()
+defineEmits<{ select: [event: MouseEvent] }>()
 
 const KINDS = {
   message: { icon: mdiEmailOutline, text: 'message' },
@@ -29,7 +30,7 @@ const KINDS = {
   file: { icon: mdiFileOutline, text: 'file' },
   text: { icon: mdiTextBoxOutline, text: 'text' },
 }
-const { editReference, deleteReference } = useListCardSteps()
+const { editReference, takeOut } = useListCardSteps()
 const was = () => ({
   title: props.reference.title,
   text: props.reference.text,
@@ -69,8 +70,17 @@ defineExpose({ edit })
 </script>
 
 <template>
-  <li class="reference" :class="{ current }" draggable="true">
-    <v-icon class="grip slate" :icon="mdiDragVertical" size="18" title="Drag to move" />
+  <li class="reference" :class="{ current, selected }" draggable="true">
+    <PlainButton
+      class="grip"
+      :aria-label="`Select ${reference.title}`"
+      :aria-pressed="selected ?? false"
+      tabindex="-1"
+      title="Click to select, drag to move"
+      @click="$emit('select', $event)"
+    >
+      <v-icon :icon="mdiDragVertical" size="18" />
+    </PlainButton>
     <v-icon class="slate" :icon="KINDS[reference.kind].icon" size="18" />
     <div class="what">
       <a
@@ -153,9 +163,7 @@ defineExpose({ edit })
         >Conversation</router-link
       >
       <LinkButton v-if="!isOpen" :aria-label="`Change ${reference.title}`" @click="edit">Change</LinkButton>
-      <LinkButton
-        :aria-label="`Take out ${reference.title}`"
-        @click="attempt(() => deleteReference(reference.id))"
+      <LinkButton :aria-label="`Take out ${reference.title}`" @click="attempt(() => takeOut([reference.id]))"
         >Take out</LinkButton
       >
     </span>
@@ -168,6 +176,10 @@ defineExpose({ edit })
   gap: 10px;
   align-items: flex-start;
   padding: 9px 12px 9px 6px;
+}
+
+.reference.selected {
+  background: var(--v-sea-soft);
 }
 
 .reference.current {

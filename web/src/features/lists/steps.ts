@@ -40,8 +40,6 @@ export const useListCardSteps = () =>
           }),
         ),
       ),
-    deleteReference: async (id: string) =>
-      done(
-        await answer(api.DELETE('/references/{id}', { params: { path: { id }, query: { entry: newId() } } })),
-      ),
+    takeOut: async (references: string[]) =>
+      done(await answer(api.POST('/references/removals', { body: { entry: newId(), references } }))),
   }))

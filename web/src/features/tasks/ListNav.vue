@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiDotsHorizontal, mdiPlus } from '@mdi/js'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import type { TaskList } from '@/shared/api/client'
 import { dragged, endDrag } from '@/ui/drag'
@@ -23,13 +24,23 @@ const over = ref('')
 const withArchived = ref(false)
 const moved = ref<TaskList | null>(null)
 
+/** Those whose lists are folded away on this device. */
+const folded = useLocalStorage<string[]>('zippy-tray.folded-lists', [])
+const isParent = (list: TaskList) =>
+  props.lists.some(({ parent, archived: isAway }) => parent === list.id && (withArchived.value || !isAway))
+function fold(list: TaskList, isAway: boolean): void {
+  if (isParent(list))
+    folded.value = [...folded.value.filter((id) => id !== list.id), ...(isAway ? [list.id] : [])]
+}
 /** Those that lie under another stand below it. */
 const shown = computed(() => {
   const there = props.lists.filter(({ archived }) => withArchived.value || !archived)
   const ids = new Set(there.map(({ id }) => id))
   const withUnder = (list: TaskList): TaskList[] => [
     list,
-    ...there.filter(({ parent }) => parent === list.id).flatMap(withUnder),
+    ...(folded.value.includes(list.id)
+      ? []
+      : there.filter(({ parent }) => parent === list.id).flatMap(withUnder)),
   ]
   return there.filter(({ parent }) => !parent || !ids.has(parent)).flatMap(withUnder)
 })
@@ -113,6 +124,7 @@ async function move(list: TaskList, behind: string | null, parent: string | null
           chosen: list.id === chosen,
           over: over === list.id,
           archived: list.archived,
+          parent: isParent(list),
         }"
         :style="{ marginLeft: `${depth(list) * 18}px` }"
         draggable="true"
@@ -123,15 +135,26 @@ async function move(list: TaskList, behind: string | null, parent: string | null
         @drop.prevent="drop(list)"
       >
         <PlainButton
+          v-if="isParent(list)"
+          class="fold"
+          tabindex="-1"
+          :aria-label="`${folded.includes(list.id) ? 'Unfold' : 'Fold'} ${list.name}`"
+          :aria-expanded="!folded.includes(list.id)"
+          @click="fold(list, !folded.includes(list.id))"
+          >{{ folded.includes(list.id) ? '▸' : '▾' }}</PlainButton
+        >
+        <PlainButton
           class="name"
           :aria-current="list.id === chosen || undefined"
           :data-list="list.id"
-          title="Ctrl+↑ ↓ moves it; Ctrl+→ lays it under the one above, Ctrl+← out again"
+          title="Ctrl+↑ ↓ moves it; Ctrl+→ lays it under the one above, Ctrl+← out again; ← → fold what lies under it"
           @click="emit('choose', list.id)"
           @keydown.ctrl.up.prevent.stop="step(list, -1)"
           @keydown.ctrl.down.prevent.stop="step(list, 1)"
           @keydown.ctrl.right.prevent.stop="nest(list, true)"
           @keydown.ctrl.left.prevent.stop="nest(list, false)"
+          @keydown.left.exact.prevent.stop="fold(list, true)"
+          @keydown.right.exact.prevent.stop="fold(list, false)"
         >
           <i class="spine" :class="list.colour" aria-hidden="true" />
           <span>{{ list.name }}</span>
@@ -160,98 +183,4 @@ async function move(list: TaskList, behind: string | null, parent: string | null
   </nav>
 </template>
 
-<style scoped>
-ul {
-  margin: 0 0 10px;
-}
-
-/* the dividers of a card box, one behind the other */
-li {
-  position: relative;
-  display: flex;
-  margin-top: -1px;
-  background: rgb(from rgb(var(--v-theme-surface)) r g b / 55%);
-  border: 1px solid var(--v-edge);
-  border-radius: 0 9px 9px 0;
-}
-
-li.chosen {
-  z-index: 1;
-  margin-right: -8px;
-  background: rgb(var(--v-theme-surface));
-  box-shadow: 0 1px 4px rgb(30 44 53 / 16%);
-}
-
-li.over {
-  outline: 2px solid rgb(var(--v-theme-primary));
-}
-
-li.archived {
-  opacity: 0.75;
-}
-
-.spine {
-  position: absolute;
-  inset: -1px auto -1px -1px;
-  width: 6px;
-  background: var(--tint, var(--v-slate));
-}
-
-.name {
-  flex: 1;
-  display: grid;
-  min-width: 0;
-  padding: 8px 30px 8px 18px;
-  font-weight: 550;
-  text-align: left;
-}
-
-.name > span {
-  min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.count {
-  font-size: var(--type-small);
-  font-weight: 500;
-}
-
-.count b {
-  font-weight: 600;
-  color: rgb(var(--v-theme-error));
-}
-
-.more {
-  position: absolute;
-  top: 8px;
-  right: 4px;
-  display: grid;
-  padding: 4px 6px;
-  border-radius: 6px;
-  color: var(--v-slate);
-  background: none;
-  border: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-
-li:hover .more,
-.more:focus-visible {
-  opacity: 1;
-  background: var(--v-rim);
-}
-
-.new {
-  display: flex;
-  gap: 4px;
-  align-items: center;
-  margin: 0 0 6px 8px;
-}
-
-nav > .link:not(.new) {
-  margin-left: 10px;
-  color: var(--v-slate);
-}
-</style>
+<style scoped src="./list-nav.css"></style>

@@ -1023,7 +1023,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The searches that are kept, in their order, with how much each finds */
+        /** The searches that are kept, in their order */
         get: operations["searches"];
         put?: never;
         post?: never;
@@ -1048,6 +1048,25 @@ export interface paths {
         post?: never;
         /** Drop a search that is kept */
         delete: operations["dropSearch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/searches/{id}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** How much a search that is kept finds now */
+        get: operations["countSearch"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2196,8 +2215,24 @@ export interface paths {
         /** Change the words of a thing to look up */
         put: operations["editReference"];
         post?: never;
-        /** Take a thing to look up out of its list */
-        delete: operations["deleteReference"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/references/removals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take things to look up out of their lists */
+        post: operations["deleteReferences"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3573,8 +3608,6 @@ export interface components {
             sort: components["schemas"]["FindSort"];
             /** @enum {string} */
             shownIn: "" | "tray" | "tasks";
-            /** @description How much it finds now */
-            count: number;
         };
         /** @enum {string} */
         FindSort: "mail" | "task" | "reference" | "note" | "event" | "person" | "entry";
@@ -6236,6 +6269,31 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    countSearch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description So much */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        count: number;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     moveSearch: {
         parameters: {
             query?: never;
@@ -8128,18 +8186,21 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    deleteReference: {
+    deleteReferences: {
         parameters: {
-            query: {
-                entry: components["schemas"]["Id"];
-            };
+            query?: never;
             header?: never;
-            path: {
-                id: components["parameters"]["Id"];
-            };
+            path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": {
+                    entry: components["schemas"]["Id"];
+                    references: components["schemas"]["Id"][];
+                };
+            };
+        };
         responses: {
             200: components["responses"]["Entry"];
             default: components["responses"]["Problem"];

@@ -28,7 +28,7 @@ test('a step asks again for what it touched, and for nothing else', () => {
     'heartbeat',
     'journal',
     'list-history',
-    'searches',
+    'search-count',
     'templates',
   ])
   expect(asked('task')).not.toContain('tray')
