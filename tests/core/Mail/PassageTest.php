@@ -18,7 +18,8 @@ final class PassageTest extends TestCase
         yield 'all of them' => ['Brass and iron, iron and brass', ['brass', 'iron'], '[Brass] and [iron], [iron] and [brass]'];
         yield 'accents and case, either way' => ['Besuch im FRÜHJAHR', ['fruhj', 'besüch'], '[Besuch] im [FRÜHJAHR]'];
         yield 'letters that are written apart' => ["Fru\u{308}hjahr", ['früh'], '[Frühjahr]'];
-        yield 'other scripts' => ['Маяк открыт, 灯台', ['маяк', '灯'], '[Маяк] открыт, [灯台]'];
+        yield 'other scripts' => ['Маяк открыт, 灯台', ['маяк', '灯'], '[Маяк] открыт, [灯]台'];
+        yield 'inside words without blanks' => ['明日の会議室の予約', ['議室'], '明日の会[議室]の予約'];
         yield 'digits' => ['In 2031, room 20', ['20'], 'In [2031], room [20]'];
         yield 'none' => ['Nothing of it', ['brass'], ''];
         yield 'no words' => ['Nothing of it', [], ''];
