@@ -129,7 +129,7 @@ test('the journal undoes a step that is not the last, or says what is in the way
   await desk.open('Your order has been sent')
   await desk.press('6')
   await desk.goTo('Find')
-  await page.getByRole('textbox', { name: 'Find words' }).fill('class 3b wonderful')
+  await page.getByRole('textbox', { name: /^Find:/ }).fill('class 3b wonderful')
   await desk.open('Thank you from class 3b')
   await desk.press('6')
 

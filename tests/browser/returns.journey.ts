@@ -185,7 +185,7 @@ test('presets of one’s own, and how often something was put off', async ({ des
 
 test('a conversation reminds wherever it is, again and again', async ({ desk, page }) => {
   await desk.goTo('Find')
-  await page.getByRole('textbox', { name: 'Find words' }).fill('slates')
+  await page.getByRole('textbox', { name: /^Find:/ }).fill('slates')
   await expect(page.getByRole('status')).toHaveText(/^[1-9] conversations?$/)
   await desk.row('Slates').first().getByRole('link').click()
   await page.waitForURL(/\/c\//)

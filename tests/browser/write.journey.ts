@@ -36,7 +36,7 @@ test('answered in a clearing by keyboard, taken back, and sent', async ({ desk, 
   expect(raw).toContain('The brass one, please. Two of them.')
   expect(raw).toMatch(/In-Reply-To: <[^>]+@ternpoint\.example>/)
   await desk.goTo('Find')
-  await page.getByRole('textbox', { name: 'Find words' }).fill('hinge')
+  await page.getByRole('textbox', { name: /^Find:/ }).fill('hinge')
   await expect(page.getByRole('status')).toHaveText('1 conversation')
   await desk.row('Which hinge').getByRole('link').click()
   await expect(page.getByRole('button', { name: /You/ })).toBeVisible()
