@@ -87,7 +87,8 @@ const keep = (id: string, line: unknown) =>
 <template>
   <section aria-label="To look up">
     <ReferenceForm :key="list.id" :list="list.id" />
-    <p v-if="all.length > 5 || selected.size" class="bar slate">
+    <!-- there from the first on: what is clicked does not move away -->
+    <p v-if="all.length" class="bar slate">
       <TextInput v-model="words" type="search" placeholder="Words" aria-label="Only those with" />
       <template v-if="selected.size"
         >{{ selected.size }} selected <LinkButton @click="out">Take them out</LinkButton>
@@ -130,6 +131,7 @@ const keep = (id: string, line: unknown) =>
   flex-wrap: wrap;
   gap: 4px 14px;
   align-items: center;
+  min-height: 30px;
   margin: 0 0 8px;
   font-size: var(--type-note);
 }
