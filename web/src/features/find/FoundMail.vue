@@ -70,7 +70,7 @@ defineExpose({ first: () => goTo(0) })
 </script>
 
 <template>
-  <div v-if="rows.length" class="decide">
+  <div v-if="rows.length" class="decide" :class="{ idle: !meant.length }">
     <span class="slate">{{
       selected.size ? `${selected.size} selected` : meant.length ? 'This one' : 'Choose a row'
     }}</span>
@@ -124,6 +124,12 @@ defineExpose({ first: () => goTo(0) })
   margin: 0 -10px 10px;
   padding: 8px 10px;
   background: rgb(var(--v-theme-background));
+}
+
+@media (max-width: 760px) {
+  .decide.idle {
+    display: none;
+  }
 }
 
 .place {

@@ -193,7 +193,11 @@ const left = computed(() => places.value.some(({ cards: some, total }) => total 
         >
       </div>
       <!-- there from the first on: what is taken hold of does not move away -->
-      <div v-if="cards.some(({ conversation }) => conversation)" class="decide">
+      <div
+        v-if="cards.some(({ conversation }) => conversation)"
+        class="decide"
+        :class="{ idle: !onlyMail.length }"
+      >
         <DecisionCards
           :rows="onlyMail"
           bar
