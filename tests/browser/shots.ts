@@ -64,7 +64,7 @@ test('pictures of the views', async ({ desk, page }) => {
     .getByRole('button', { name: /^Visitors/ })
     .click()
   await expect(desk.leaf('Have forty printed')).toBeVisible()
-  const views = page.getByRole('navigation', { name: 'Views of Visitors' })
+  const views = page.getByRole('navigation', { name: 'Pages of Visitors' })
   await views.getByRole('link', { name: 'Stages' }).click()
   await expect(page.getByRole('region', { name: 'Asked', exact: true })).toBeVisible()
   await shoot(desk, 'list-stages')

@@ -18,7 +18,7 @@ async function openList(desk: Desk, name: string, view: string): Promise<void> {
   await desk.page.getByRole('button', { name: 'By list' }).click()
   await nav(desk).locator('[data-list]').filter({ hasText: name }).click()
   await desk.page
-    .getByRole('navigation', { name: `Views of ${name}` })
+    .getByRole('navigation', { name: `Pages of ${name}` })
     .getByRole('link', { name: view })
     .click()
   await desk.page.waitForURL(/\/lists\//)

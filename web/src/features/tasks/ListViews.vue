@@ -25,7 +25,7 @@ const views = computed(() => [
 <template>
   <header class="list-views">
     <h1>{{ list.name }}</h1>
-    <nav :aria-label="`Views of ${list.name}`">
+    <nav :aria-label="`Pages of ${list.name}`">
       <router-link
         v-for="view in views"
         :key="view.key"
