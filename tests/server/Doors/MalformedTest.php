@@ -18,6 +18,9 @@ final class MalformedTest extends ApiTestCase
     /** @var array<string, string> what there is of the person's own, by the part of a path that it belongs to */
     private array $own = [];
 
+    /** @var array<string, int> in how many bodies a field like this was spoiled, by its name and its value */
+    private array $spoiledBefore = [];
+
     public function testEachFieldOfEachBodyIsSomethingElse(): void
     {
         $this->fill();
@@ -28,13 +31,13 @@ final class MalformedTest extends ApiTestCase
                 continue;
             }
             foreach (\is_array($schema['oneOf'] ?? null) ? $schema['oneOf'] : [$schema] as $one) {
-                foreach (\is_array($one) ? self::spoiled($this->example($one)) : [] as $what => $body) {
+                foreach (\is_array($one) ? $this->spoiled($this->example($one)) : [] as $what => $body) {
                     $this->sendRaw($method, $path, (string) json_encode($body), "{$operation}: {$what}");
                     ++$sent;
                 }
             }
         }
-        self::assertGreaterThan(2000, $sent);
+        self::assertGreaterThan(4000, $sent);
         fwrite(\STDOUT, \sprintf("\n%d malformed bodies\n", $sent));
     }
 
@@ -409,9 +412,11 @@ final class MalformedTest extends ApiTestCase
     }
 
     /**
+     * A field that was spoiled in every way in another body takes its turn here: a few of the ways, other ones each time.
+     *
      * @return iterable<string, mixed> the same with one field after the other spoiled
      */
-    private static function spoiled(mixed $example): iterable
+    private function spoiled(mixed $example): iterable
     {
         $bad = [
             'null' => null,
@@ -433,7 +438,14 @@ final class MalformedTest extends ApiTestCase
             'uuid' => '00000000-0000-0000-0000-000000000000',
         ];
         foreach (self::places($example) as $place) {
-            foreach ($bad as $name => $value) {
+            $shape = preg_replace('/[0-9a-f-]{36}/', 'id', (string) json_encode([end($place), self::at($example, $place)]));
+            $turn = $this->spoiledBefore[$shape] ?? null;
+            $this->spoiledBefore[$shape] = ($turn ?? 0) + 1;
+            foreach (array_keys($bad) as $number => $name) {
+                if (null !== $turn && $number % 5 !== $turn % 5) {
+                    continue;
+                }
+                $value = $bad[$name];
                 yield implode('.', $place).' '.$name => self::with($example, $place, $value);
             }
             yield implode('.', $place).' gone' => self::with($example, $place, null, true);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTemplateRef } from 'vue'
 import { useCover, type Binding } from '@/shared/keys/registry'
 import CoverSheet from './CoverSheet.vue'
 
@@ -17,11 +18,24 @@ const props = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 
 const close = () => void (props.insistent || emit('close'))
-useCover(() => props.open, close, props.keys)
+const sheet = useTemplateRef<{ contentEl?: HTMLElement }>('sheet')
+useCover(
+  () => props.open,
+  close,
+  props.keys,
+  () => sheet.value?.contentEl,
+)
 </script>
 
 <template>
-  <v-dialog :model-value="open" :aria-label="name" persistent no-click-animation @click:outside="close">
+  <v-dialog
+    ref="sheet"
+    :model-value="open"
+    :aria-label="name"
+    persistent
+    no-click-animation
+    @click:outside="close"
+  >
     <slot />
     <CoverSheet />
   </v-dialog>

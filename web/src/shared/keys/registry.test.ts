@@ -92,6 +92,25 @@ test('the focus goes back to where it was, unless somebody has moved it', async 
   }
 })
 
+test('a dialog that fades has the focus no more', async () => {
+  const dialog = document.body.appendChild(document.createElement('div'))
+  const inner = dialog.appendChild(document.createElement('input'))
+  const open = ref(false)
+  mount(() =>
+    useCover(
+      open,
+      () => undefined,
+      [],
+      () => dialog,
+    ),
+  )
+  open.value = true
+  inner.focus()
+  open.value = false
+  await nextTick()
+  expect(document.activeElement).toBe(document.body)
+})
+
 test('in a field only what is meant for typing works, and nothing while a word is being composed', () => {
   mount(() => useKeys('view', [does('5'), does('Ctrl+Enter', 'send', { typing: true })]))
   const field = document.body.appendChild(document.createElement('textarea'))

@@ -78,8 +78,14 @@ export function useKeys(title: string, bindings: Binding[]): void {
  *
  * @param close what Esc does
  * @param bindings its other keys; what lies within it can have more with useKeys()
+ * @param content what it shows: it may fade for a while after it was closed, and has no focus any more by then
  */
-export function useCover(open: MaybeRefOrGetter<boolean>, close: () => void, bindings: Binding[] = []): void {
+export function useCover(
+  open: MaybeRefOrGetter<boolean>,
+  close: () => void,
+  bindings: Binding[] = [],
+  content: () => Element | undefined = () => undefined,
+): void {
   const escape: Binding = { key: 'Escape', label: 'Close', typing: true, run: close }
   const cover: Cover = { bindings: [...bindings, escape], close }
   let before: Element | null = null
@@ -95,7 +101,7 @@ export function useCover(open: MaybeRefOrGetter<boolean>, close: () => void, bin
       if (isOpen) {
         covers.push(cover)
         before = document.activeElement
-      } else if (wasOpen) void nextTick(() => giveBack(before))
+      } else if (wasOpen) void nextTick(() => covers.includes(cover) || giveBack(before, content()))
     },
     { immediate: true, flush: 'sync' },
   )
@@ -137,9 +143,11 @@ export function escape(event: KeyboardEvent, close: () => void): void {
 }
 
 /** Unless somebody has put it elsewhere by then. */
-function giveBack(before: Element | null): void {
+function giveBack(before: Element | null, closed?: Element): void {
   const now = document.activeElement
-  const isLost = !now || now === document.body || now.closest('[inert]')
+  const isLeft = closed?.contains(now) === true
+  if (isLeft && now instanceof HTMLElement) now.blur()
+  const isLost = isLeft || !now || now === document.body || now.closest('[inert]')
   if (isLost && before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
 }
 
