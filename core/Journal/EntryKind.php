@@ -95,6 +95,8 @@ enum EntryKind: string
     case FollowEvent = 'follow_event';
     case CorrectTime = 'correct_time';
     case ChooseKeystone = 'choose_keystone';
+    /** It was decided with another program, on the mail server. */
+    case Elsewhere = 'elsewhere';
     case KeepSearch = 'keep_search';
     case DropSearch = 'drop_search';
     case Undo = 'undo';
@@ -113,6 +115,7 @@ enum EntryKind: string
             self::ArchiveRest,
             self::MakeTask,
             self::Stamp,
+            self::Elsewhere,
             self::Send,
             self::SendLater => true,
             default => false,

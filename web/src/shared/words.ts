@@ -66,6 +66,7 @@ const DONE: Record<Entry['kind'], string> = {
   edit_stamp: 'Stamp changed',
   delete_stamp: 'Stamp deleted',
   old_mail: 'Old mail archived',
+  elsewhere: 'Decided elsewhere',
   order: 'By standing order',
   mail_in: 'Asked by mail',
   add_order: 'Standing order given',

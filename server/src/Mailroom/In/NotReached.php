@@ -7,6 +7,6 @@ namespace ZippyTray\Server\Mailroom\In;
 /**
  * No mail could be fetched. The message is a sentence for the person.
  */
-final class NotReached extends \RuntimeException
+class NotReached extends \RuntimeException
 {
 }

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Mailroom\Imap;
+
+/**
+ * A folder as the server lists it (RFC 9051, 6.3.9 and 6.3.11).
+ */
+final readonly class FolderStatus
+{
+    /**
+     * @param string       $name       in UTF-8
+     * @param list<string> $attributes in small letters, as \archive
+     * @param int          $validity   UIDVALIDITY; 0 when it cannot be opened
+     * @param int          $next       UIDNEXT
+     * @param int          $modSeq     HIGHESTMODSEQ (RFC 7162); 0 where the server has none
+     */
+    public function __construct(
+        public string $name,
+        public string $delimiter,
+        public array $attributes,
+        public int $validity,
+        public int $next,
+        public int $messages,
+        public int $modSeq,
+    ) {
+    }
+
+    public function canBeOpened(): bool
+    {
+        return $this->validity > 0;
+    }
+}
