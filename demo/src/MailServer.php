@@ -167,10 +167,10 @@ final class MailServer
         file_put_contents($configuration, "[req]\ndistinguished_name = dn\n[dn]\n[v3]\nsubjectAltName = DNS:localhost, IP:127.0.0.1\n");
         $options = ['config' => $configuration, 'x509_extensions' => 'v3', 'req_extensions' => 'v3', 'digest_alg' => 'sha256'];
         $request = false === $key ? false : openssl_csr_new(['commonName' => 'localhost'], $key, $options);
-        $certificate = $request instanceof \OpenSSLCertificateSigningRequest && false !== $key
+        $certificate = $request instanceof \OpenSSLCertificateSigningRequest
             ? openssl_csr_sign($request, null, $key, 3650, $options, random_int(1, \PHP_INT_MAX))
             : false;
-        if (false === $key || false === $certificate) {
+        if (!$key instanceof \OpenSSLAsymmetricKey || false === $certificate) {
             throw new \RuntimeException('No certificate could be made for the mail server.');
         }
         openssl_x509_export_to_file($certificate, "{$folder}/certificate.pem");

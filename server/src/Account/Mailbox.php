@@ -28,6 +28,14 @@ class Mailbox
     #[ORM\Column(type: 'text')]
     private string $folder;
 
+    /** Where it is on a server, sealed; empty when it is on none. */
+    #[ORM\Column(type: 'text')]
+    private string $server = '';
+
+    /** Its own address; empty: that of the account. */
+    #[ORM\Column(type: 'text')]
+    private string $address = '';
+
     public function __construct(
         #[ORM\Id, ORM\ManyToOne(targetEntity: Account::class, inversedBy: 'mailboxes'), ORM\JoinColumn(nullable: false)]
         public readonly Account $account,
@@ -41,6 +49,29 @@ class Mailbox
     public function connect(MailWays $ways): void
     {
         ['out' => $this->out, 'dsn' => $this->dsn, 'plain' => $this->plain, 'in' => $this->in, 'folder' => $this->folder] = $ways->state();
+    }
+
+    /** @param string $address of the mailbox */
+    public function keepInStepWith(MailServer $server, string $address): void
+    {
+        $this->server = $server->sealed();
+        $this->address = $address;
+    }
+
+    public function disconnect(): void
+    {
+        $this->server = $this->address = '';
+    }
+
+    /** @return MailServer|null null when it is on none, or its password cannot be opened any more */
+    public function server(): ?MailServer
+    {
+        return '' === $this->server ? null : MailServer::unsealed($this->server);
+    }
+
+    public function address(): string
+    {
+        return '' === $this->address ? $this->account->email : $this->address;
     }
 
     public function ways(): MailWays

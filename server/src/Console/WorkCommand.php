@@ -17,6 +17,7 @@ use Symfony\Component\Lock\LockFactory;
 use Symfony\Component\Lock\SharedLockInterface;
 use ZippyTray\Server\Mailroom\Deliver;
 use ZippyTray\Server\Mailroom\Fetch;
+use ZippyTray\Server\Mailroom\InStep\KeepInStep;
 use ZippyTray\Server\PrivateLocks;
 use ZippyTray\Server\Store\WorkerSeen;
 use ZippyTray\Server\Work\CarryOutOrders;
@@ -47,6 +48,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
         private readonly Worker $worker,
         private readonly Deliver $deliver,
         private readonly Fetch $fetch,
+        private readonly KeepInStep $inStep,
         private readonly ReadWanted $read,
         private readonly ObeyMailIn $mailIn,
         private readonly FollowCalendarMail $calendarMail,
@@ -123,6 +125,7 @@ final class WorkCommand extends Command implements SignalableCommandInterface
             'sign of life' => $this->beSeen(...),
             'sending' => fn () => ($this->deliver)($isEnding),
             'fetching' => fn () => ($this->fetch)($isEnding),
+            'mailboxes' => fn () => ($this->inStep)($isEnding),
             'reading' => fn () => ($this->read)($isEnding),
             'mail-in addresses' => fn () => ($this->mailIn)($isEnding),
             'calendar mail' => fn () => ($this->calendarMail)($isEnding),

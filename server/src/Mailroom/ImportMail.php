@@ -4,13 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Mailroom;
 
-use Doctrine\DBAL\Exception as DatabaseProblem;
-use Doctrine\ORM\EntityManagerInterface;
-use Psr\Log\LoggerInterface;
-use ZippyTray\Core\Arrival\Arrive;
 use ZippyTray\Core\Arrival\Incoming;
-use ZippyTray\Core\Journal\Transaction;
-use ZippyTray\Core\Mail\Mime\UnreadableMessage;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Store\Statistics;
@@ -22,21 +16,13 @@ use ZippyTray\Server\Store\Statistics;
  */
 final readonly class ImportMail
 {
-    /** Messages that are kept in one transaction, and bytes of them. */
-    private const BATCH = 100;
-
-    private const BATCH_BYTES = 8_000_000;
-
     /** After so many new ones, what the planner knows is old. */
     private const MANY = 1000;
 
     public function __construct(
         private MailFiles $files,
-        private Arrive $arrive,
-        private Transaction $transaction,
-        private EntityManagerInterface $orm,
+        private TakeLetters $take,
         private Statistics $statistics,
-        private LoggerInterface $logger,
     ) {
     }
 
@@ -64,7 +50,7 @@ final readonly class ImportMail
                     $batch[] = [$found, $letter];
                     $bytes += \strlen($letter->raw);
                 }
-                if (\count($batch) >= self::BATCH || $bytes >= self::BATCH_BYTES) {
+                if (\count($batch) >= TakeLetters::BATCH || $bytes >= TakeLetters::BATCH_BYTES) {
                     $this->keep($account, $batch, $outcome);
                     $batch = [];
                     $bytes = 0;
@@ -83,17 +69,16 @@ final readonly class ImportMail
 
     private function read(Account $account, FoundMessage $found, Place $into, ImportOutcome $outcome, bool $advised): ?Incoming
     {
-        if (null === $found->raw) {
-            $outcome->refuse($found->file, $found->position, $found->problem);
+        $letter = null === $found->raw
+            ? $found->problem
+            : $this->take->read($account->recipient(), $found->raw, $into, self::where($found), advised: $advised);
+        if (\is_string($letter)) {
+            $outcome->refuse($found->file, $found->position, $letter);
 
             return null;
         }
 
-        return $this->guarded(
-            $found,
-            $outcome,
-            fn (): Incoming => $this->arrive->read($account->recipient(), $found->raw, $into, advised: $advised),
-        );
+        return $letter;
     }
 
     /** @param list<array{FoundMessage, Incoming}> $batch in the order of the file */
@@ -102,69 +87,24 @@ final readonly class ImportMail
         if ([] === $batch) {
             return;
         }
-        try {
-            $new = $this->transaction->run(function () use ($account, $batch): int {
-                $new = 0;
-                foreach ($batch as [, $letter]) {
-                    $new += $this->take($account, $letter);
-                }
-
-                return $new;
-            });
-            $outcome->new += $new;
-            $outcome->known += \count($batch) - $new;
-        } catch (DatabaseProblem $problem) {
-            throw $problem;
-        } catch (\Throwable) {
-            // One of them is at fault. Each by itself, the others come in.
-            foreach ($batch as [$found, $letter]) {
-                $new = $this->guarded(
-                    $found,
-                    $outcome,
-                    fn (): int => $this->transaction->run(fn (): int => $this->take($account, $letter)),
-                );
-                $outcome->new += $new ?? 0;
-                $outcome->known += 0 === $new ? 1 : 0;
+        $kept = $this->take->keep(
+            $account->recipient(),
+            array_map(static fn (array $one): array => [$one[1], self::where($one[0]), null], $batch),
+        );
+        foreach ($kept as $at => $isNew) {
+            if (\is_string($isNew)) {
+                $outcome->refuse($batch[$at][0]->file, $batch[$at][0]->position, $isNew);
+            } else {
+                $outcome->new += $isNew ? 1 : 0;
+                $outcome->known += $isNew ? 0 : 1;
             }
         }
         $outcome->position = end($batch)[0]->position;
     }
 
-    /** @return int 1 when it is new */
-    private function take(Account $account, Incoming $letter): int
+    /** @return array<string, mixed> */
+    private static function where(FoundMessage $found): array
     {
-        $message = $this->arrive->keep($account->recipient(), $letter);
-        $this->orm->flush();
-        // What the object mapper remembers is looked through with each flush.
-        $this->orm->clear();
-
-        return null === $message ? 0 : 1;
-    }
-
-    /**
-     * @template T
-     *
-     * @param callable(): T $work
-     *
-     * @return T|null null when it was refused
-     */
-    private function guarded(FoundMessage $found, ImportOutcome $outcome, callable $work): mixed
-    {
-        try {
-            return $work();
-        } catch (UnreadableMessage $problem) {
-            $outcome->refuse($found->file, $found->position, $problem->getMessage());
-        } catch (DatabaseProblem $problem) {
-            throw $problem;
-        } catch (\Throwable $problem) {
-            // A fault of ours must not keep the rest of somebody's mail out.
-            $this->logger->error(
-                'A message could not be read.',
-                ['exception' => $problem, 'file' => $found->file, 'position' => $found->position],
-            );
-            $outcome->refuse($found->file, $found->position, 'This program could not read it: '.$problem->getMessage());
-        }
-
-        return null;
+        return ['file' => $found->file, 'position' => $found->position];
     }
 }

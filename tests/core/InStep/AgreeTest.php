@@ -123,16 +123,16 @@ final class AgreeTest extends TestCase
     public function testItSettles(int $seed): void
     {
         mt_srand($seed);
-        $any = static fn (array $of): mixed => $of[mt_rand(0, \count($of) - 1)];
+        $any = static fn (FolderRole ...$of): FolderRole => array_values($of)[mt_rand(0, \count($of) - 1)];
         $places = [FolderRole::Inbox, FolderRole::Archive, FolderRole::Away, FolderRole::Bin, FolderRole::Spam];
         $mailbox = new MadeUpMailbox();
         $belongs = FolderRole::Inbox;
         for ($step = 0; $step < 60; ++$step) {
             for ($event = mt_rand(1, 3); $event > 0; --$event) {
                 match (mt_rand(0, 3)) {
-                    0 => $belongs = $mailbox->arrives($any([FolderRole::Inbox, FolderRole::Inbox, FolderRole::Sent]), $belongs),
-                    1 => $mailbox->isMoved(mt_rand(), $any([...$places, FolderRole::Other, FolderRole::Gone])),
-                    default => $belongs = $any($places),
+                    0 => $belongs = $mailbox->arrives($any(FolderRole::Inbox, FolderRole::Inbox, FolderRole::Sent), $belongs),
+                    1 => $mailbox->isMoved(mt_rand(), $any(...$places, ...[FolderRole::Other, FolderRole::Gone])),
+                    default => $belongs = $any(...$places),
                 };
             }
             $belongs = $mailbox->bringInStep($belongs);

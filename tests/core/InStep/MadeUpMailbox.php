@@ -54,10 +54,8 @@ final class MadeUpMailbox
         $round = 1 + max([0, ...array_column($this->copies, 'left')]);
         foreach ($agreement->moves as $id => $to) {
             $now = $this->copies[$id]['now'];
-            $this->copies[$id]['left'] = FolderRole::Inbox === $now ? $round : $this->copies[$id]['left'];
-            $this->copies[$id]['now'] = $to;
-            $this->settle($id, $belongs);
-            $this->copies[$id]['from'] = $now;
+            $left = FolderRole::Inbox === $now ? $round : $this->copies[$id]['left'];
+            $this->copies[$id] = ['now' => $to, 'settled' => $to, 'agreed' => $belongs, 'from' => $now, 'left' => $left, 'age' => $this->copies[$id]['age']];
         }
         if ($agreement->putBack) {
             $this->put(FolderRole::Inbox, FolderRole::Inbox, $belongs);

@@ -66,12 +66,13 @@ final class ImapConnectionTest extends TestCase
             self::assertSame([$listed[0]->uid => $raw], $connection->sources('INBOX', $inbox->validity, [$listed[0]->uid, 999]));
 
             $connection->mark('INBOX', $inbox->validity, $listed[0]->uid, ['\Seen', '$Forwarded'], ['\Flagged']);
-            $flags = $connection->some('INBOX', [$listed[0]->uid])[0]->flags;
+            $flags = $connection->some('INBOX', $inbox->validity, [$listed[0]->uid])[0]->flags;
             sort($flags);
             self::assertSame(['$forwarded', '\seen'], array_values(array_diff($flags, ['\recent'])));
 
             $uid = $connection->move('INBOX', $inbox->validity, $listed[0]->uid, 'Archive');
-            $found = $connection->find('Archive', 'one@glass.example');
+            $archive = self::folder($connection, 'Archive')->validity;
+            $found = $connection->find('Archive', $archive, 'one@glass.example');
             self::assertCount(1, $found);
             self::assertContains($uid, [null, $found[0]->uid]);
             self::assertTrue($found[0]->isSeen());
@@ -81,9 +82,9 @@ final class ImapConnectionTest extends TestCase
             );
             self::assertSame(['two@glass.example'], array_values(array_map(static fn (Listed $one): string => $one->header, $left)));
 
-            $connection->expunge('Archive', self::folder($connection, 'Archive')->validity, [$found[0]->uid]);
+            $connection->expunge('Archive', $archive, [$found[0]->uid]);
             self::assertSame([], array_filter(
-                $connection->find('Archive', 'one@glass.example'),
+                $connection->find('Archive', $archive, 'one@glass.example'),
                 static fn (Listed $one): bool => !$one->isDeleted(),
             ));
         } finally {

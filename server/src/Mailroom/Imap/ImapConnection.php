@@ -176,7 +176,7 @@ final class ImapConnection
             ? range($from, $next - 1)
             : array_values(array_filter($this->search($folder), static fn (int $uid): bool => $uid >= $from && $uid < $next));
         foreach (array_chunk($uids, self::LISTED) as $some) {
-            yield from $this->some($folder, $some);
+            yield from $this->some($folder, $validity, $some);
         }
     }
 
@@ -185,11 +185,12 @@ final class ImapConnection
      *
      * @return list<Listed> those that are there
      */
-    public function some(string $folder, array $uids): array
+    public function some(string $folder, int $validity, array $uids): array
     {
         if ([] === $uids) {
             return [];
         }
+        $this->select($folder, $validity);
         $query = self::briefly();
         $query->headers('id', ['Message-ID'], ['peek' => true, 'cache' => false]);
         $query->size();
@@ -263,15 +264,16 @@ final class ImapConnection
      *
      * @return list<Listed> those that have it
      */
-    public function find(string $folder, string $header): array
+    public function find(string $folder, int $validity, string $header): array
     {
         if ('' === $header) {
             return [];
         }
+        $this->select($folder, $validity);
         $query = new \Horde_Imap_Client_Search_Query();
         $query->headerText('Message-ID', $header);
 
-        return array_values(array_filter($this->some($folder, $this->search($folder, $query)), static fn (Listed $one): bool => $one->header === $header));
+        return array_values(array_filter($this->some($folder, $validity, $this->search($folder, $query)), static fn (Listed $one): bool => $one->header === $header));
     }
 
     /**

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Mailroom\InStep;
+
+use Doctrine\DBAL\Connection;
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\InStep\Patience;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\Accounts;
+use ZippyTray\Server\Store\Row;
+use ZippyTray\Server\Store\StoredNow;
+
+/**
+ * The mailboxes on servers, and how it went with each the last time.
+ */
+final readonly class ServerBoxes
+{
+    /** After so many refusals of the password no more is tried: the server may shut the person out. */
+    public const REFUSALS = 3;
+
+    public function __construct(private Accounts $accounts, private Connection $connection, private ClockInterface $clock)
+    {
+    }
+
+    /** @return list<ServerBox> all that are not paused */
+    public function atWork(): array
+    {
+        $boxes = [];
+        foreach ($this->accounts->all() as $account) {
+            foreach ($account->mailboxes() as $mailbox) {
+                $box = $this->of($account, $mailbox->position);
+                null === $box || $boxes[] = $box;
+            }
+        }
+
+        return $boxes;
+    }
+
+    /** @return ServerBox|null null when it is none, is paused, or its password cannot be read any more */
+    public function of(Account $account, int $number): ?ServerBox
+    {
+        $server = null;
+        foreach ($account->mailboxes() as $mailbox) {
+            $server = $mailbox->position === $number ? $mailbox->server() : $server;
+        }
+        $columns = null === $server ? false : $this->connection->fetchAssociative(
+            'SELECT * FROM server_state WHERE account_id = ? AND mailbox = ?',
+            [$account->id, $number],
+        );
+        if (null === $server || false === $columns) {
+            return null;
+        }
+        $row = new Row($columns);
+        $at = $row->stringOrNull('look_at');
+
+        return $row->bool('paused') ? null : new ServerBox(
+            $account,
+            $number,
+            $server,
+            BoxSettings::fromState($row->json('settings')),
+            $row->int('looks'),
+            null === $at || $at <= StoredNow::of($this->clock->now()),
+        );
+    }
+
+    public function begin(Account $account, int $number, BoxSettings $settings): void
+    {
+        $this->connection->executeStatement(
+            'INSERT INTO server_state (account_id, mailbox, settings) VALUES (?, ?, ?) ON CONFLICT (account_id, mailbox) DO UPDATE SET
+                settings = excluded.settings, look_at = NULL, failures = 0, refusals = 0, problem = \'\', paused = 0',
+            [$account->id, $number, json_encode($settings->state(), \JSON_THROW_ON_ERROR)],
+        );
+    }
+
+    public function settle(ServerBox $box, BoxSettings $settings): void
+    {
+        $this->connection->executeStatement(
+            'UPDATE server_state SET settings = ? WHERE account_id = ? AND mailbox = ?',
+            [json_encode($settings->state(), \JSON_THROW_ON_ERROR), ...$box->key()],
+        );
+    }
+
+    /** It is to be looked at in the next round. */
+    public function lookNow(Account $account): void
+    {
+        $this->connection->executeStatement('UPDATE server_state SET look_at = NULL WHERE account_id = ?', [$account->id]);
+    }
+
+    public function looked(ServerBox $box): void
+    {
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $this->connection->executeStatement(
+            'UPDATE server_state SET looks = looks + 1, looked_at = ?, look_at = ?, failures = 0, refusals = 0, problem = \'\'
+             WHERE account_id = ? AND mailbox = ?',
+            [StoredNow::of($now), StoredNow::of($now->modify("+{$box->settings->every} minutes")), ...$box->key()],
+        );
+    }
+
+    /** @param bool $isRefused whether the server did not take the password */
+    public function failed(ServerBox $box, string $problem, bool $isRefused): void
+    {
+        $column = $isRefused ? 'refusals' : 'failures';
+        $this->connection->executeStatement(
+            "UPDATE server_state SET {$column} = {$column} + 1, problem = ? WHERE account_id = ? AND mailbox = ?",
+            [$problem, ...$box->key()],
+        );
+        $failures = $this->connection->fetchOne("SELECT {$column} FROM server_state WHERE account_id = ? AND mailbox = ?", $box->key());
+        $failures = is_numeric($failures) ? (int) $failures : 1;
+        $this->connection->executeStatement(
+            'UPDATE server_state SET look_at = ?, paused = ? WHERE account_id = ? AND mailbox = ?',
+            [
+                StoredNow::of(Patience::until($failures, \DateTimeImmutable::createFromInterface($this->clock->now()))),
+                $isRefused && $failures >= self::REFUSALS ? 1 : 0,
+                ...$box->key(),
+            ],
+        );
+    }
+
+    /** Nothing happens to it any more until the person says so. */
+    public function pause(ServerBox $box, string $problem): void
+    {
+        $this->connection->executeStatement(
+            'UPDATE server_state SET paused = 1, problem = ? WHERE account_id = ? AND mailbox = ?',
+            [$problem, ...$box->key()],
+        );
+    }
+
+    /** Nothing is kept in step with it any more. There nothing changes, and here everything stays. */
+    public function forget(Account $account, int $number): void
+    {
+        foreach (['server_wish', 'server_copy', 'server_folder', 'server_state'] as $table) {
+            $this->connection->executeStatement("DELETE FROM {$table} WHERE account_id = ? AND mailbox = ?", [$account->id, $number]);
+        }
+    }
+}

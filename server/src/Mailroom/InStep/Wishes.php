@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Mailroom\InStep;
+
+use Doctrine\DBAL\Connection;
+use Psr\Clock\ClockInterface;
+use ZippyTray\Core\AccountId;
+use ZippyTray\Core\InStep\FolderRole;
+use ZippyTray\Core\InStep\Patience;
+use ZippyTray\Core\Mail\ConversationId;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Store\Row;
+use ZippyTray\Server\Store\StoredNow;
+
+/**
+ * What the server is still to do. There is at most one wish of a kind for a message: a later one takes the place of an earlier one.
+ */
+final readonly class Wishes
+{
+    public const MOVE = 'move';
+
+    public const SEEN = 'seen';
+
+    public const TOLD = 'told';
+
+    public const APPEND = 'append';
+
+    /** Marks that a message keeps: it was answered, or forwarded. */
+    public const ANSWERED = 1;
+
+    public const FORWARDED = 2;
+
+    public function __construct(private Connection $connection, private ClockInterface $clock)
+    {
+    }
+
+    /** @param int $leaving the how manieth leaving of the inbox it takes part in */
+    public function move(AccountId $accountId, int $mailbox, int $copy, FolderRole $to, FolderRole $belongs, int $leaving): void
+    {
+        $this->connection->executeStatement(
+            'INSERT INTO server_wish (account_id, mailbox, copy_id, kind, target, belongs, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)
+             ON CONFLICT (copy_id, kind) WHERE copy_id IS NOT NULL DO UPDATE SET belongs = excluded.belongs,
+                failures = CASE WHEN target = excluded.target THEN failures ELSE 0 END,
+                next_at = CASE WHEN target = excluded.target THEN next_at END, target = excluded.target',
+            [$accountId, $mailbox, $copy, self::MOVE, $to->value.' '.$leaving, $belongs->value, $this->now()],
+        );
+    }
+
+    public function seen(int $copy, bool $isSeen): void
+    {
+        $this->mark($copy, self::SEEN, $isSeen ? 'on' : 'off');
+    }
+
+    /** @param string $messageId of which the bytes are here */
+    public function append(AccountId $accountId, int $mailbox, string $messageId, FolderRole $to, FolderRole $belongs): void
+    {
+        $this->connection->executeStatement(
+            'INSERT OR IGNORE INTO server_wish (account_id, mailbox, message_id, kind, target, belongs, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+            [$accountId, $mailbox, $messageId, self::APPEND, $to->value, $belongs->value, $this->now()],
+        );
+    }
+
+    public function drop(int $copy, string $kind): void
+    {
+        $this->connection->executeStatement('DELETE FROM server_wish WHERE copy_id = ? AND kind = ?', [$copy, $kind]);
+    }
+
+    /**
+     * What was sent from here in a conversation: it lies in Sent there, and what it answered or forwarded is marked so.
+     */
+    public function ofSent(Account $account, ConversationId $conversationId): void
+    {
+        $sent = $this->connection->fetchAllAssociative(
+            "SELECT o.kind, o.message_id AS about, m.id AS message_id, EXISTS (SELECT 1 FROM server_copy c WHERE c.message_id = m.id) AS there,
+                (SELECT MIN(s.mailbox) FROM server_state s WHERE s.account_id = o.account_id) AS mailbox
+             FROM outgoing o LEFT JOIN message m ON m.account_id = o.account_id AND m.own AND m.id IN (
+                SELECT message_id FROM conversation_message WHERE conversation_id = o.conversation_id) AND m.message_header = o.message_header
+             WHERE o.account_id = ? AND o.conversation_id = ? AND o.state = 'sent'
+                AND EXISTS (SELECT 1 FROM server_state s WHERE s.account_id = o.account_id)",
+            [$account->id, $conversationId],
+        );
+        foreach ($sent as $columns) {
+            $row = new Row($columns);
+            $mark = match ($row->string('kind')) {
+                'reply', 'reply_all' => self::ANSWERED,
+                'forward' => self::FORWARDED,
+                default => 0,
+            };
+            foreach (0 === $mark ? [] : $this->connection->fetchFirstColumn(
+                'SELECT id FROM server_copy WHERE message_id = ? AND told & ? = 0 AND missed = 0',
+                [$row->string('about'), $mark],
+            ) as $copy) {
+                $this->mark(is_numeric($copy) ? (int) $copy : 0, self::TOLD, (string) $mark);
+            }
+            if (null !== $row->stringOrNull('message_id') && !$row->bool('there')) {
+                $this->append($account->id, $row->int('mailbox'), $row->string('message_id'), FolderRole::Sent, FolderRole::Sent);
+            }
+        }
+    }
+
+    public function isAnyDue(ServerBox $box): bool
+    {
+        return null !== $this->next($box, 0)
+            || false !== $this->connection->fetchOne(
+                "SELECT 1 FROM server_copy c JOIN server_folder f ON f.id = c.folder_id
+                 WHERE c.account_id = ? AND c.mailbox = ? AND c.erased AND c.missed = 0 AND f.role = 'bin' LIMIT 1",
+                $box->key(),
+            );
+    }
+
+    /** @return Row|null the first that is due behind that id, with its copy and folder */
+    public function next(ServerBox $box, int $after): ?Row
+    {
+        $row = $this->connection->fetchAssociative(
+            'SELECT w.*, c.uid, c.header, c.size, c.missed, c.seen, c.told, f.id AS folder_id, f.name AS folder, f.role, f.validity, c.came_from
+             FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id LEFT JOIN server_folder f ON f.id = c.folder_id
+             WHERE w.account_id = ? AND w.mailbox = ? AND w.id > ? AND (w.next_at IS NULL OR w.next_at <= ?) ORDER BY w.id LIMIT 1',
+            [...$box->key(), $after, $this->now()],
+        );
+
+        return false === $row ? null : new Row($row);
+    }
+
+    /** It is begun: who finds it so has to look first whether it was done. */
+    public function begin(int $wish): void
+    {
+        $this->connection->executeStatement('UPDATE server_wish SET begun = 1 WHERE id = ?', [$wish]);
+    }
+
+    public function done(int $wish): void
+    {
+        $this->connection->executeStatement('DELETE FROM server_wish WHERE id = ?', [$wish]);
+    }
+
+    public function failed(Row $wish, string $problem): void
+    {
+        $failures = $wish->int('failures') + 1;
+        $this->connection->executeStatement(
+            'UPDATE server_wish SET failures = ?, next_at = ?, problem = ? WHERE id = ?',
+            [
+                $failures,
+                StoredNow::of(Patience::until($failures, \DateTimeImmutable::createFromInterface($this->clock->now()))),
+                $problem,
+                $wish->int('id'),
+            ],
+        );
+    }
+
+    private function mark(int $copy, string $kind, string $target): void
+    {
+        $this->connection->executeStatement(
+            'INSERT INTO server_wish (account_id, mailbox, copy_id, kind, target, belongs, made_at)
+             SELECT account_id, mailbox, id, ?, ?, \'\', ? FROM server_copy WHERE id = ?
+             ON CONFLICT (copy_id, kind) WHERE copy_id IS NOT NULL DO UPDATE SET target = excluded.target',
+            [$kind, $target, $this->now(), $copy],
+        );
+    }
+
+    private function now(): string
+    {
+        return StoredNow::of($this->clock->now());
+    }
+}

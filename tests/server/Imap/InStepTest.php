@@ -1,0 +1,372 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Imap;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use PHPUnit\Framework\Attributes\DataProvider;
+use ZippyTray\Demo\MailServer as Dovecot;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\MailWays;
+use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+use ZippyTray\Server\Mailroom\InStep\BoxSettings;
+use ZippyTray\Server\Mailroom\InStep\KeepInStep;
+use ZippyTray\Server\Mailroom\InStep\ServerBoxes;
+use ZippyTray\Tests\Server\ApiTestCase;
+
+/**
+ * A mailbox on a real server, kept in step: what is decided here is seen there, what is done there is seen here.
+ */
+final class InStepTest extends ApiTestCase
+{
+    use WithMailServer;
+
+    private string $user = '';
+
+    private Account $wren;
+
+    private Dovecot $at;
+
+    /** What is decided: what it is called, until when, the place here, and the folder there. */
+    private const DECISIONS = [
+        'archive' => ['archive', null, 'archive', 'Archive'],
+        'delete' => ['delete', null, 'bin', 'Trash'],
+        'snooze' => ['snooze', ['phrase' => 'in 3 days'], 'away', 'Away'],
+        'mute' => ['mute', null, 'archive', 'Archive'],
+        'block' => ['block', null, 'blocked', 'Junk'],
+    ];
+
+    public function testMailComesIn(): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->there('Roof survey', 'two@glass.example', 'Archive');
+        $this->inStep();
+        self::assertSame(['Lantern glass'], array_column($this->rows('/tray'), 'subject'));
+        self::assertSame('archive', $this->place('Roof survey'));
+        $this->there('Rota', 'three@glass.example');
+        $this->inStep();
+        $this->inStep();
+        self::assertSame(['Rota', 'Lantern glass'], array_column($this->rows('/tray'), 'subject'));
+        self::assertSame(['INBOX one', 'INBOX three', 'Archive two'], $this->lies());
+    }
+
+    /** @return iterable<string, array{string, array<string, string>|null, string, string, list<string>}> */
+    public static function decisions(): iterable
+    {
+        $servers = ['all' => [], 'without MOVE' => ['MOVE'], 'without MOVE and UIDPLUS' => ['MOVE', 'UIDPLUS', 'CONDSTORE', 'QRESYNC']];
+        foreach ($servers as $server => $without) {
+            foreach (self::DECISIONS as $name => [$kind, $more, $place, $folder]) {
+                yield "{$name}, {$server}" => [$kind, $more, $place, $folder, $without];
+            }
+        }
+    }
+
+    /**
+     * @param array<string, string>|null $until
+     * @param list<string>               $without
+     */
+    #[DataProvider('decisions')]
+    public function testADecisionIsSeenThereAndItsUndoToo(string $kind, ?array $until, string $place, string $folder, array $without): void
+    {
+        $this->connect([] === $without ? null : self::without($without));
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->there('Roof survey', 'two@glass.example');
+        $this->inStep();
+        $id = $this->conversation('Lantern glass');
+        $entry = $this->decide($kind, [$id], $until);
+        $this->inStep();
+        self::assertSame($place, $this->place('Lantern glass'));
+        self::assertSame([$folder.' one', 'INBOX two'], $this->lies());
+        $this->inStep();
+        self::assertSame([$folder.' one', 'INBOX two'], $this->lies());
+
+        $this->undo($entry);
+        $this->inStep();
+        self::assertSame('tray', $this->place('Lantern glass'));
+        self::assertSame(['INBOX one', 'INBOX two'], $this->lies());
+        $this->inStep();
+        self::assertSame(['INBOX one', 'INBOX two'], $this->lies());
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function moves(): iterable
+    {
+        yield 'archived' => ['Archive', 'archive', 'archived elsewhere'];
+        yield 'deleted' => ['Trash', 'bin', 'deleted elsewhere'];
+        yield 'called spam' => ['Junk', 'bin', 'deleted elsewhere'];
+        yield 'filed' => ['Projects/Tern', 'archive', 'archived elsewhere'];
+        yield 'removed for good' => ['', 'bin', 'removed elsewhere'];
+    }
+
+    #[DataProvider('moves')]
+    public function testWhatIsDecidedThereIsSeenHereAndCanBeUndone(string $folder, string $place, string $said): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->inStep();
+        $other = self::connection($this->user, $this->at);
+        str_contains($folder, '/') && $other->create($folder);
+        $this->move($other, 'one', 'INBOX', $folder);
+        $this->inStep();
+        self::assertSame($place, $this->place('Lantern glass'));
+        $entry = (array) ((array) $this->call('GET', '/journal')['entries'])[0];
+        self::assertSame('elsewhere', $entry['kind']);
+        self::assertStringContainsString($said, self::text($entry['consequence'] ?? null));
+
+        $this->undo($entry);
+        $this->inStep();
+        self::assertSame('tray', $this->place('Lantern glass'));
+        self::assertSame(['INBOX one'], $this->lies());
+        $this->inStep();
+        self::assertSame(['INBOX one'], $this->lies());
+    }
+
+    public function testWhatIsAwayIsInTheInboxAgainWhenItsTimeHasCome(): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->inStep();
+        $this->decide('snooze', [$this->conversation('Lantern glass')], ['phrase' => 'in 3 days']);
+        $this->inStep();
+        self::assertSame(['Away one'], $this->lies());
+        $this->service(ProgramClock::class)->turnTo(new \DateTimeImmutable('2026-11-27T12:00:00Z'));
+        $this->inStep();
+        self::assertSame('tray', $this->place('Lantern glass'));
+        self::assertSame(['INBOX one'], $this->lies());
+    }
+
+    public function testReadHereIsReadThereAndTheOtherWayRound(): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->there('Roof survey', 'two@glass.example');
+        $this->inStep();
+        $this->call('PUT', '/conversations/'.$this->conversation('Lantern glass').'/read', null, 204);
+        $other = self::connection($this->user, $this->at);
+        $other->mark('INBOX', $this->validity($other, 'INBOX'), $this->uid($other, 'INBOX', 'two'), ['\Seen']);
+        $this->inStep();
+        self::assertTrue($this->isSeen('one'));
+        self::assertSame([false, false], array_column($this->rows('/tray'), 'unread'));
+    }
+
+    public function testANewUidvalidityDoublesNothing(): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->there('Roof survey', 'two@glass.example');
+        $this->inStep();
+        $this->decide('archive', [$this->conversation('Roof survey')]);
+        $this->inStep();
+        foreach (['', '/.Archive'] as $folder) {
+            $file = $this->at->folder.'/mail/'.$this->user.$folder.'/dovecot-uidlist';
+            $lines = (string) file_get_contents($file);
+            file_put_contents($file, (string) preg_replace_callback('/ V(\d+)/', static fn (array $m): string => ' V'.((int) $m[1] + 1000), $lines, 1));
+            foreach (glob(\dirname($file).'/dovecot.index*') ?: [] as $index) {
+                unlink($index);
+            }
+        }
+        $this->inStep();
+        self::assertSame(['Lantern glass'], array_column($this->rows('/tray'), 'subject'));
+        self::assertSame('2', (string) $this->number('SELECT COUNT(*) FROM message'));
+        $this->decide('archive', [$this->conversation('Lantern glass')]);
+        $this->inStep();
+        self::assertSame(['Archive one', 'Archive two'], $this->lies());
+        self::assertSame(2, $this->number('SELECT COUNT(*) FROM server_copy'));
+    }
+
+    public function testARenamedFolderIsTheSameFolder(): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example', 'Archive');
+        $this->inStep();
+        exec(\sprintf('doveadm -c %s mailbox rename -u %s Archive Kept 2>&1', escapeshellarg($this->at->folder.'/dovecot.conf'), $this->user));
+        $this->inStep();
+        $this->inStep();
+        self::assertSame('archive', $this->place('Lantern glass'));
+        // The server makes a new one of the old name, and says that this is its archive.
+        self::assertSame(['other', 'archive'], $this->column("SELECT role FROM server_folder WHERE name IN ('Kept', 'Archive') ORDER BY id"));
+        self::assertSame(1, $this->number('SELECT COUNT(*) FROM server_copy WHERE missed = 0'));
+    }
+
+    public function testTheBinIsEmptiedThereByItsNumbersOnly(): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->inStep();
+        $this->there('Not ours', 'bystander@glass.example', 'Trash');
+        $this->decide('delete', [$this->conversation('Lantern glass')]);
+        $this->inStep();
+        self::assertSame(['Trash bystander', 'Trash one'], $this->lies());
+        $this->call('DELETE', '/bin?id='.self::id());
+        $this->inStep();
+        self::assertSame(['Trash bystander'], $this->lies());
+        self::assertSame(0, $this->number('SELECT COUNT(*) FROM server_copy WHERE erased'));
+    }
+
+    public function testAWrongPasswordIsTriedThreeTimesAndNoMore(): void
+    {
+        $this->connect();
+        $this->wren->mailboxes()[0]->keepInStepWith(self::mailServer($this->user, $this->at)->with('wrong'), 'wren@ternpoint.example');
+        $this->service(EntityManagerInterface::class)->flush();
+        foreach (range(1, 5) as $time) {
+            $this->inStep();
+        }
+        self::assertSame(3, $this->number('SELECT refusals FROM server_state'));
+        self::assertSame(1, $this->number('SELECT paused FROM server_state'));
+        self::assertStringContainsString('password', self::text($this->column('SELECT problem FROM server_state')[0]));
+    }
+
+    public function testALookWithNothingNewTakesFewRoundTrips(): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->inStep();
+        $before = substr_count($this->said(), 'Login: user=');
+        $debug = tempnam(sys_get_temp_dir(), 'imap');
+        $connection = new ImapConnection(self::mailServer($this->user, $this->at), debug: (string) $debug);
+        $connection->open();
+        $box = $this->service(ServerBoxes::class)->of($this->wren, 0) ?? self::fail();
+        $this->service(\ZippyTray\Server\Mailroom\InStep\Look::class)($box, $connection, static fn (): bool => false);
+        $connection->close();
+        self::assertLessThanOrEqual(4, preg_match_all('/^C: \d+ /m', (string) file_get_contents((string) $debug)));
+        self::assertGreaterThanOrEqual($before, substr_count($this->said(), 'Login: user='));
+    }
+
+    /** @var array<string, Dovecot> */
+    private static array $others = [];
+
+    /** @param list<string> $without */
+    private static function without(array $without): Dovecot
+    {
+        return self::$others[implode(' ', $without)] ??= self::serve($without);
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        foreach (self::$others as $dovecot) {
+            self::endServing($dovecot);
+        }
+        self::$others = [];
+        parent::tearDownAfterClass();
+    }
+
+    private function connect(?Dovecot $dovecot = null): void
+    {
+        $this->at = $dovecot ?? self::dovecot();
+        $this->user = self::person();
+        $this->wren = $this->signIn();
+        $this->wren->addMailbox(MailWays::none())->keepInStepWith(self::mailServer($this->user, $this->at), 'wren@ternpoint.example');
+        $this->service(EntityManagerInterface::class)->flush();
+        $this->service(ServerBoxes::class)->begin($this->wren, 0, new BoxSettings());
+    }
+
+    private function inStep(): void
+    {
+        $this->service(ServerBoxes::class)->lookNow($this->wren);
+        $this->service(KeepInStep::class)(static fn (): bool => false);
+        $this->service(EntityManagerInterface::class)->clear();
+    }
+
+    private function there(string $subject, string $id, string $folder = 'INBOX'): void
+    {
+        self::connection($this->user, $this->at)->append(
+            $folder,
+            str_replace('tam@glass.example', 'by-'.$id, self::letter($subject, $id)),
+            [],
+            new \DateTimeImmutable('2026-11-24T09:00:00Z'),
+        );
+    }
+
+    private function move(ImapConnection $on, string $id, string $from, string $to): void
+    {
+        $uid = $this->uid($on, $from, $id);
+        '' === $to ? $on->expunge($from, $this->validity($on, $from), [$uid]) : $on->move($from, $this->validity($on, $from), $uid, $to);
+    }
+
+    private function uid(ImapConnection $on, string $folder, string $id): int
+    {
+        return $on->find($folder, $this->validity($on, $folder), $id.'@glass.example')[0]->uid ?? self::fail("{$id} is not in {$folder}.");
+    }
+
+    private function validity(ImapConnection $on, string $folder): int
+    {
+        return $on->folder($folder)->validity ?? self::fail("There is no {$folder}.");
+    }
+
+    /** @return list<string> of each message of the mailbox, as the server's own tool lists them: the folder and its name */
+    private function lies(): array
+    {
+        $lies = [];
+        foreach ($this->doveadm('hdr.message-id flags mailbox') as $one) {
+            if (!str_contains($one['flags'] ?? '', '\Deleted')) {
+                $lies[] = $one['mailbox'].' '.trim(explode('@', $one['hdr.message-id'] ?? '')[0], '< ');
+            }
+        }
+        usort($lies, static fn (string $a, string $b): int => strrchr($a, ' ') <=> strrchr($b, ' '));
+
+        return $lies;
+    }
+
+    private function isSeen(string $id): bool
+    {
+        foreach ($this->doveadm('hdr.message-id flags') as $one) {
+            if (str_starts_with($one['hdr.message-id'] ?? '', "<{$id}@")) {
+                return str_contains($one['flags'] ?? '', '\Seen');
+            }
+        }
+        self::fail("{$id} is not there.");
+    }
+
+    /** @return list<array<string, string>> */
+    private function doveadm(string $fields): array
+    {
+        exec(\sprintf(
+            'doveadm -f json -c %s fetch -u %s %s all 2>/dev/null',
+            escapeshellarg($this->at->folder.'/dovecot.conf'),
+            escapeshellarg($this->user),
+            escapeshellarg($fields),
+        ), $lines);
+        /** @var list<array<string, string>> $found */
+        $found = json_decode(implode("\n", $lines), true, 16, \JSON_THROW_ON_ERROR);
+
+        return $found;
+    }
+
+    private function said(): string
+    {
+        return (string) file_get_contents($this->at->folder.'/log');
+    }
+
+    private function conversation(string $subject): string
+    {
+        return self::text($this->column('SELECT id FROM conversation WHERE subject = ?', [$subject])[0] ?? null);
+    }
+
+    private function place(string $subject): string
+    {
+        $row = (array) $this->call('GET', '/conversations/'.$this->conversation($subject));
+
+        return self::text(((array) ($row['row'] ?? []))['place'] ?? null);
+    }
+
+    /**
+     * @param list<string> $parameters
+     *
+     * @return list<mixed>
+     */
+    private function column(string $query, array $parameters = []): array
+    {
+        return $this->service(Connection::class)->fetchFirstColumn($query, $parameters);
+    }
+
+    private function number(string $query): int
+    {
+        $count = $this->column($query)[0] ?? null;
+
+        return is_numeric($count) ? (int) $count : -1;
+    }
+}
