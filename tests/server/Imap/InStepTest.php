@@ -4,32 +4,18 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Imap;
 
-use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ZippyTray\Demo\MailServer as Dovecot;
-use ZippyTray\Server\Account\Account;
-use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
-use ZippyTray\Server\Mailroom\InStep\BoxSettings;
-use ZippyTray\Server\Mailroom\InStep\KeepInStep;
 use ZippyTray\Server\Mailroom\InStep\ServerBoxes;
-use ZippyTray\Tests\Server\ApiTestCase;
 
 /**
  * A mailbox on a real server, kept in step: what is decided here is seen there, what is done there is seen here.
  */
-final class InStepTest extends ApiTestCase
+final class InStepTest extends MailboxTestCase
 {
-    use WithMailServer;
-
-    private string $user = '';
-
-    private Account $wren;
-
-    private Dovecot $at;
-
     /** What is decided: what it is called, until when, the place here, and the folder there. */
     private const DECISIONS = [
         'archive' => ['archive', null, 'archive', 'Archive'],
@@ -108,7 +94,7 @@ final class InStepTest extends ApiTestCase
         $this->connect();
         $this->there('Lantern glass', 'one@glass.example');
         $this->inStep();
-        $other = self::connection($this->user, $this->at);
+        $other = $this->other();
         str_contains($folder, '/') && $other->create($folder);
         $this->move($other, 'one', 'INBOX', $folder);
         $this->inStep();
@@ -146,7 +132,7 @@ final class InStepTest extends ApiTestCase
         $this->there('Roof survey', 'two@glass.example');
         $this->inStep();
         $this->call('PUT', '/conversations/'.$this->conversation('Lantern glass').'/read', null, 204);
-        $other = self::connection($this->user, $this->at);
+        $other = $this->other();
         $other->mark('INBOX', $this->validity($other, 'INBOX'), $this->uid($other, 'INBOX', 'two'), ['\Seen']);
         $this->inStep();
         self::assertTrue($this->isSeen('one'));
@@ -252,121 +238,5 @@ final class InStepTest extends ApiTestCase
         }
         self::$others = [];
         parent::tearDownAfterClass();
-    }
-
-    private function connect(?Dovecot $dovecot = null): void
-    {
-        $this->at = $dovecot ?? self::dovecot();
-        $this->user = self::person();
-        $this->wren = $this->signIn();
-        $this->wren->addMailbox(MailWays::none())->keepInStepWith(self::mailServer($this->user, $this->at), 'wren@ternpoint.example');
-        $this->service(EntityManagerInterface::class)->flush();
-        $this->service(ServerBoxes::class)->begin($this->wren, 0, new BoxSettings());
-    }
-
-    private function inStep(): void
-    {
-        $this->service(ServerBoxes::class)->lookNow($this->wren);
-        $this->service(KeepInStep::class)(static fn (): bool => false);
-        $this->service(EntityManagerInterface::class)->clear();
-    }
-
-    private function there(string $subject, string $id, string $folder = 'INBOX'): void
-    {
-        self::connection($this->user, $this->at)->append(
-            $folder,
-            str_replace('tam@glass.example', 'by-'.$id, self::letter($subject, $id)),
-            [],
-            new \DateTimeImmutable('2026-11-24T09:00:00Z'),
-        );
-    }
-
-    private function move(ImapConnection $on, string $id, string $from, string $to): void
-    {
-        $uid = $this->uid($on, $from, $id);
-        '' === $to ? $on->expunge($from, $this->validity($on, $from), [$uid]) : $on->move($from, $this->validity($on, $from), $uid, $to);
-    }
-
-    private function uid(ImapConnection $on, string $folder, string $id): int
-    {
-        return $on->find($folder, $this->validity($on, $folder), $id.'@glass.example')[0]->uid ?? self::fail("{$id} is not in {$folder}.");
-    }
-
-    private function validity(ImapConnection $on, string $folder): int
-    {
-        return $on->folder($folder)->validity ?? self::fail("There is no {$folder}.");
-    }
-
-    /** @return list<string> of each message of the mailbox, as the server's own tool lists them: the folder and its name */
-    private function lies(): array
-    {
-        $lies = [];
-        foreach ($this->doveadm('hdr.message-id flags mailbox') as $one) {
-            if (!str_contains($one['flags'] ?? '', '\Deleted')) {
-                $lies[] = $one['mailbox'].' '.trim(explode('@', $one['hdr.message-id'] ?? '')[0], '< ');
-            }
-        }
-        usort($lies, static fn (string $a, string $b): int => strrchr($a, ' ') <=> strrchr($b, ' '));
-
-        return $lies;
-    }
-
-    private function isSeen(string $id): bool
-    {
-        foreach ($this->doveadm('hdr.message-id flags') as $one) {
-            if (str_starts_with($one['hdr.message-id'] ?? '', "<{$id}@")) {
-                return str_contains($one['flags'] ?? '', '\Seen');
-            }
-        }
-        self::fail("{$id} is not there.");
-    }
-
-    /** @return list<array<string, string>> */
-    private function doveadm(string $fields): array
-    {
-        exec(\sprintf(
-            'doveadm -f json -c %s fetch -u %s %s all 2>/dev/null',
-            escapeshellarg($this->at->folder.'/dovecot.conf'),
-            escapeshellarg($this->user),
-            escapeshellarg($fields),
-        ), $lines);
-        /** @var list<array<string, string>> $found */
-        $found = json_decode(implode("\n", $lines), true, 16, \JSON_THROW_ON_ERROR);
-
-        return $found;
-    }
-
-    private function said(): string
-    {
-        return (string) file_get_contents($this->at->folder.'/log');
-    }
-
-    private function conversation(string $subject): string
-    {
-        return self::text($this->column('SELECT id FROM conversation WHERE subject = ?', [$subject])[0] ?? null);
-    }
-
-    private function place(string $subject): string
-    {
-        $row = (array) $this->call('GET', '/conversations/'.$this->conversation($subject));
-
-        return self::text(((array) ($row['row'] ?? []))['place'] ?? null);
-    }
-
-    /**
-     * @param list<string> $parameters
-     *
-     * @return list<mixed>
-     */
-    private function column(string $query, array $parameters = []): array
-    {
-        return $this->service(Connection::class)->fetchFirstColumn($query, $parameters);
-    }
-
-    private function number(string $query): int
-    {
-        $count = $this->column($query)[0] ?? null;
-
-        return is_numeric($count) ? (int) $count : -1;
     }
 }

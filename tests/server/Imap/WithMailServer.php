@@ -47,7 +47,7 @@ trait WithMailServer
      * @param list<string>|null     $folders
      * @param array<string, string> $more
      */
-    private static function serve(array $without = [], ?array $folders = null, array $more = []): Dovecot
+    protected static function serve(array $without = [], ?array $folders = null, array $more = []): Dovecot
     {
         $folder = sys_get_temp_dir().'/zippy-dovecot-'.bin2hex(random_bytes(6));
         mkdir($folder, 0o755);
@@ -55,33 +55,33 @@ trait WithMailServer
         return null === $folders ? Dovecot::start($folder, $without, more: $more) : Dovecot::start($folder, $without, $folders, $more);
     }
 
-    private static function endServing(Dovecot $dovecot): void
+    protected static function endServing(Dovecot $dovecot): void
     {
         $dovecot->stop();
         (new Filesystem())->remove($dovecot->folder);
     }
 
-    private static function person(): string
+    protected static function person(): string
     {
         return 'wren'.++self::$people;
     }
 
-    private static function dovecot(): Dovecot
+    protected static function dovecot(): Dovecot
     {
         return self::$dovecot ?? throw new \LogicException('It was started before the class.');
     }
 
-    private static function mailServer(string $user, ?Dovecot $dovecot = null): MailServer
+    protected static function mailServer(string $user, ?Dovecot $dovecot = null, ?int $port = null): MailServer
     {
         return new MailServer(
-            ['127.0.0.1', ($dovecot ?? self::dovecot())->port, Security::Plain],
+            ['127.0.0.1', $port ?? ($dovecot ?? self::dovecot())->port, Security::Plain],
             ['', 0, Security::Tls],
             $user,
             Dovecot::PASSWORD,
         );
     }
 
-    private static function connection(string $user, ?Dovecot $dovecot = null): ImapConnection
+    protected static function connection(string $user, ?Dovecot $dovecot = null): ImapConnection
     {
         $connection = new ImapConnection(self::mailServer($user, $dovecot));
         $connection->open();
@@ -89,7 +89,7 @@ trait WithMailServer
         return $connection;
     }
 
-    private static function letter(string $subject, string $id, string $text = 'Could you send the plan by Friday?', string $more = ''): string
+    protected static function letter(string $subject, string $id, string $text = 'Could you send the plan by Friday?', string $more = ''): string
     {
         return "From: Tam Ferrier <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\n"
             ."Date: Mon, 23 Nov 2026 09:00:00 +0000\r\nMessage-ID: <{$id}>\r\n{$more}\r\n{$text}\r\n";

@@ -26,7 +26,7 @@ final class ImapConnection
 
     private const LONGEST_SAID = 300;
 
-    private readonly \Horde_Imap_Client_Socket $client;
+    private readonly ImapSocket $client;
 
     private readonly string $authority;
 
@@ -36,7 +36,7 @@ final class ImapConnection
         Horde::load();
         [$host, $port, $security] = $server->imap;
         $this->authority = '' === $server->authority ? '' : self::file($server->authority);
-        $this->client = new \Horde_Imap_Client_Socket(array_filter([
+        $this->client = new ImapSocket(array_filter([
             'username' => $server->user,
             'password' => $server->isToken ? '' : $server->password,
             'xoauth2_token' => $server->isToken
@@ -247,8 +247,7 @@ final class ImapConnection
 
         return $this->asked(function () use ($folder, $query, $uids): array {
             $found = [];
-            /** @var \Horde_Imap_Client_Data_Fetch $one */
-            foreach ($this->client->fetch($folder, $query, ['ids' => $this->ids($uids)]) as $one) {
+            foreach ($this->fetch($folder, $query, ['ids' => $this->ids($uids)]) as $one) {
                 $text = $one->getFullMsg();
                 if (\is_string($text) && '' !== $text) {
                     $found[self::number($one->getUid())] = $text;
@@ -383,14 +382,28 @@ final class ImapConnection
                 return [];
             }
             $only = $since > 0 && $this->has('CONDSTORE') ? ['changedsince' => $since] : [];
-            /** @var \Horde_Imap_Client_Data_Fetch $one */
-            foreach ($this->client->fetch($folder, $query, ['ids' => $ids] + $only) as $one) {
+            foreach ($this->fetch($folder, $query, ['ids' => $ids] + $only) as $one) {
                 // The library makes something up for those that are not there.
                 !$one->exists(\Horde_Imap_Client::FETCH_FLAGS) || $found[] = self::one($one);
             }
 
             return $found;
         });
+    }
+
+    /**
+     * @param array<string, mixed> $options
+     *
+     * @return list<\Horde_Imap_Client_Data_Fetch>
+     */
+    private function fetch(string $folder, \Horde_Imap_Client_Fetch_Query $query, array $options): array
+    {
+        $this->client->begin();
+        /** @var list<\Horde_Imap_Client_Data_Fetch> $found */
+        $found = iterator_to_array($this->client->fetch($folder, $query, $options), false);
+        $this->client->end();
+
+        return $found;
     }
 
     private function messages(string $folder): int

@@ -147,7 +147,7 @@ final readonly class CarryOut
         return [] !== $there && !$there[0]->isDeleted() && $there[0]->header === $wish->string('header') && $there[0]->size === $wish->int('size');
     }
 
-    /** @return int|null its number in a folder, when it lies there under one that nothing is noted under yet */
+    /** @return int|null its number in a folder, when it lies there; a message of the same name with other content is not it */
     private function found(ImapConnection $on, ServerFolder $in, Row $wish): ?int
     {
         $there = array_filter(
@@ -158,8 +158,8 @@ final readonly class CarryOut
         rsort($uids);
         foreach ($uids as $uid) {
             if (false === $this->connection->fetchOne(
-                "SELECT 1 FROM server_copy WHERE folder_id = ? AND uid = ? AND (message_id IS NOT NULL OR state = 'left')",
-                [$in->id, $uid],
+                'SELECT 1 FROM server_copy WHERE folder_id = ? AND uid = ? AND message_id <> ?',
+                [$in->id, $uid, $wish->string('about')],
             )) {
                 return $uid;
             }

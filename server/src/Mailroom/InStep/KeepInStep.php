@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Mailroom\InStep;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+use ZippyTray\Server\Mailroom\Imap\NotDone;
 use ZippyTray\Server\Mailroom\Imap\NotSignedIn;
 use ZippyTray\Server\Mailroom\In\NotReached;
 use ZippyTray\Server\Store\Attempts;
@@ -72,7 +73,7 @@ final readonly class KeepInStep
         } catch (NotSignedIn $problem) {
             $this->logger->warning('A mail server does not take the password.', ['account' => $box->accountId()->text]);
             $this->boxes->failed($box, $problem->getMessage(), true);
-        } catch (NotReached $problem) {
+        } catch (NotReached|NotDone $problem) {
             $this->logger->warning('A mailbox could not be looked at.', ['account' => $box->accountId()->text, 'problem' => $problem->getMessage()]);
             $this->boxes->failed($box, $problem->getMessage(), false);
         } finally {

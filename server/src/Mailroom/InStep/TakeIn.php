@@ -13,6 +13,7 @@ use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Tray\Place;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+use ZippyTray\Server\Mailroom\Imap\NotDone;
 use ZippyTray\Server\Mailroom\MailFiles;
 use ZippyTray\Server\Mailroom\TakeLetters;
 use ZippyTray\Server\Store\Attempts;
@@ -100,9 +101,12 @@ final readonly class TakeIn
                 $asked[$row->int('uid')] = $row;
             }
         }
-        $sources = [] === $asked ? [] : $on->sources($some[0]->string('name'), $some[0]->int('validity'), array_keys($asked));
+        $sources = $this->sources($box, $on, $some[0], $asked);
         $letters = [];
         foreach ($asked as $uid => $row) {
+            if (\array_key_exists($uid, $sources) && null === $sources[$uid]) {
+                continue;
+            }
             if (!isset($sources[$uid])) {
                 // It went in this moment: the next look finds out where to.
                 $this->connection->executeStatement(
@@ -129,6 +133,34 @@ final readonly class TakeIn
         }
 
         return $taken;
+    }
+
+    /**
+     * @param array<int, Row> $asked by their numbers
+     *
+     * @return array<int, string|null> the bytes by the numbers; null for what the server would not give
+     */
+    private function sources(ServerBox $box, ImapConnection $on, Row $in, array $asked): array
+    {
+        if ([] === $asked) {
+            return [];
+        }
+        try {
+            return $on->sources($in->string('name'), $in->int('validity'), array_keys($asked));
+        } catch (NotDone $problem) {
+            if (1 === \count($asked)) {
+                $this->leave($box, reset($asked), $problem->getMessage());
+
+                return [array_key_first($asked) => null];
+            }
+        }
+        // One of them is at fault.
+        $sources = [];
+        foreach ($asked as $uid => $row) {
+            $sources += $this->sources($box, $on, $in, [$uid => $row]);
+        }
+
+        return $sources;
     }
 
     /**

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Tests\Server\Imap;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/**
+ * The connection is cut at every command once, before and after the server has done it. The next time all is in step, and nothing is doubled.
+ */
+final class CutTest extends MailboxTestCase
+{
+    /** @return iterable<string, array{list<string>, bool|null}> after the server has done it; null: by turns */
+    public static function cuts(): iterable
+    {
+        yield 'a server that can do all' => [[], null];
+        yield 'an old one, before' => [['MOVE', 'UIDPLUS', 'QRESYNC', 'CONDSTORE'], false];
+        yield 'an old one, after' => [['MOVE', 'UIDPLUS', 'QRESYNC', 'CONDSTORE'], true];
+    }
+
+    /** @param list<string> $without */
+    #[DataProvider('cuts')]
+    public function testAtEveryCommand(array $without, ?bool $isDone): void
+    {
+        $dovecot = [] === $without ? self::dovecot() : self::serve($without);
+        $proxy = CuttingProxy::before($dovecot->port);
+        try {
+            $this->connect($dovecot, $proxy);
+            for ($command = 1, $isOver = false; !$isOver; ++$command) {
+                self::assertLessThan(100, $command);
+                $isOver = !$this->cutOnce($proxy, $command, $isDone ?? 0 === $command % 2);
+            }
+            self::assertGreaterThan(10, $command);
+        } finally {
+            $proxy->stop();
+            [] === $without || self::endServing($dovecot);
+        }
+    }
+
+    private function cutOnce(CuttingProxy $proxy, int $command, bool $isDone): bool
+    {
+        $proxy->passAll();
+        foreach (['archived', 'deleted', 'moved'] as $what) {
+            $this->there("{$what} {$command}", "{$what}{$command}@glass.example");
+        }
+        $this->inStep();
+        $this->decide('archive', [$this->conversation("archived {$command}")]);
+        $this->decide('delete', [$this->conversation("deleted {$command}")]);
+        $this->call('PUT', '/conversations/'.$this->conversation("moved {$command}").'/read', null, 204);
+        $other = $this->other();
+        $this->move($other, "moved{$command}", 'INBOX', 'Archive');
+        $this->there("new {$command}", "new{$command}@glass.example");
+
+        $proxy->cutAt($command, $isDone);
+        $this->inStep();
+        $hasCut = $proxy->hasCut();
+        $proxy->passAll();
+        $this->inStep();
+        $this->inStep();
+        self::assertSame(
+            ["Archive archived{$command}", "Trash deleted{$command}", "Archive moved{$command}", "INBOX new{$command}"],
+            array_values(array_filter($this->lies(), static fn (string $one): bool => 1 === preg_match("/\\D{$command}\$/", $one))),
+            "cut at command {$command}",
+        );
+        foreach (['archived' => 'archive', 'deleted' => 'bin', 'moved' => 'archive', 'new' => 'tray'] as $what => $place) {
+            self::assertSame($place, $this->place("{$what} {$command}"), "cut at command {$command}");
+        }
+        self::assertSame(0, $this->number('SELECT COUNT(*) FROM server_wish'), "cut at command {$command}");
+        self::assertSame(4 * $command, $this->number('SELECT COUNT(*) FROM server_copy'), "cut at command {$command}");
+
+        return $hasCut;
+    }
+}
