@@ -21,23 +21,40 @@ final readonly class FolderRoles
 
     /** The likeliest first: where two folders have such names, the earlier one is taken. */
     private const NAMES = [
-        'archive' => ['archive', 'archives', 'archived', 'all mail', 'archiv', 'archivo', 'archivio', 'arquivo', 'archief', 'arkiv', 'アーカイブ'],
+        'archive' => [
+            'archive',
+            'archives',
+            'archived',
+            'all mail',
+            'archiv',
+            'archivo',
+            'archivio',
+            'arquivo',
+            'archief',
+            'arkiv',
+            'アーカイブ',
+        ],
         'sent' => [
             'sent', 'sent items', 'sent mail', 'sent messages', 'gesendet', 'gesendete objekte', 'gesendete elemente', 'envoyés',
-            'éléments envoyés', 'messages envoyés', 'enviados', 'elementos enviados', 'posta inviata', 'inviata', 'itens enviados', 'verzonden',
+            'éléments envoyés', 'messages envoyés', 'enviados', 'elementos enviados', 'posta inviata', 'inviata',
+            'itens enviados', 'verzonden',
             'verzonden items', 'skickat', 'sendt', 'wysłane', '送信済み', '送信済みアイテム', '已发送',
         ],
         'bin' => [
-            'trash', 'bin', 'deleted', 'deleted items', 'deleted messages', 'papierkorb', 'gelöschte objekte', 'gelöschte elemente', 'corbeille',
-            'éléments supprimés', 'papelera', 'elementos eliminados', 'cestino', 'lixeira', 'lixo', 'prullenbak', 'verwijderde items', 'papperskorgen',
+            'trash', 'bin', 'deleted', 'deleted items', 'deleted messages', 'papierkorb', 'gelöschte objekte',
+            'gelöschte elemente', 'corbeille',
+            'éléments supprimés', 'papelera', 'elementos eliminados', 'cestino', 'lixeira', 'lixo', 'prullenbak',
+            'verwijderde items', 'papperskorgen',
             'papirkurv', 'kosz', 'ゴミ箱', '已删除',
         ],
         'spam' => [
-            'junk', 'spam', 'junk mail', 'junk e-mail', 'junk email', 'bulk mail', 'werbung', 'courrier indésirable', 'indésirables', 'correo no deseado',
+            'junk', 'spam', 'junk mail', 'junk e-mail', 'junk email', 'bulk mail', 'werbung', 'courrier indésirable',
+            'indésirables', 'correo no deseado',
             'posta indesiderata', 'lixo eletrônico', 'ongewenste e-mail', 'skräppost', 'wiadomości-śmieci', '迷惑メール', '垃圾邮件',
         ],
         'drafts' => [
-            'drafts', 'draft', 'entwürfe', 'brouillons', 'borradores', 'bozze', 'rascunhos', 'concepten', 'utkast', 'kladder', 'szkice', '下書き', '草稿',
+            'drafts', 'draft', 'entwürfe', 'brouillons', 'borradores', 'bozze', 'rascunhos', 'concepten', 'utkast',
+            'kladder', 'szkice', '下書き', '草稿',
         ],
         'away' => ['away'],
     ];

@@ -48,7 +48,9 @@ final readonly class FollowThere
             $step->say($conversation->subject(), match ($to) {
                 FolderRole::Inbox => 'put back into the inbox elsewhere',
                 FolderRole::Away => 'put away elsewhere; it comes back '.$tomorrow->text(),
-                FolderRole::Bin, FolderRole::Spam, FolderRole::Gone => $isGone ? 'removed elsewhere; it is in the bin here' : 'deleted elsewhere',
+                FolderRole::Bin, FolderRole::Spam, FolderRole::Gone => $isGone
+                    ? 'removed elsewhere; it is in the bin here'
+                    : 'deleted elsewhere',
                 default => 'archived elsewhere',
             });
         });

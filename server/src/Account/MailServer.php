@@ -44,8 +44,8 @@ final readonly class MailServer
             }
             if (Security::Plain === $security && !self::isLoopback($host)) {
                 throw new Refused(
-                    'Without encryption your password and your mail could be read on the way: that is possible only to a server on the same '
-                        .'machine.',
+                    'Without encryption your password and your mail could be read on the way: that is possible only to a server on '
+                        .'the same machine.',
                     $name.'Security',
                 );
             }

@@ -53,8 +53,10 @@ final readonly class TakeLetters
     }
 
     /**
-     * @param list<array{Incoming, array<string, mixed>, (callable(EmailId|null, bool): mixed)|null}> $letters each with where it came
-     *                                                                                                         from, and with what is done in the same transaction: with its id, null when it is to stay away, and whether it is new
+     * Each letter stands with where it came from, and with what is done in the same transaction: that is given its id, null when it is to
+     * stay away, and whether it is new.
+     *
+     * @param list<array{Incoming, array<string, mixed>, (callable(EmailId|null, bool): mixed)|null}> $letters
      *
      * @return list<bool|string> of each whether it was new, or why it could not be taken in
      */

@@ -118,7 +118,10 @@ final class AgreeTest extends TestCase
         }
     }
 
-    /** Whatever is done on either side, in whatever order: once both are in step nothing is left to do, and what is in the tray is in the inbox. */
+    /**
+     * Whatever is done on either side, in whatever order: once both are in step nothing is left to do, and what is in the tray is in the
+     * inbox.
+     */
     #[DataProvider('seeds')]
     public function testItSettles(int $seed): void
     {
@@ -138,7 +141,10 @@ final class AgreeTest extends TestCase
             $belongs = $mailbox->bringInStep($belongs);
             self::assertEquals(new Agreement(), $mailbox->agreement($belongs), "step {$step}");
             $lies = $mailbox->lies();
-            if (FolderRole::Inbox === $belongs && [] !== array_filter($lies, static fn (FolderRole $at): bool => FolderRole::Gone !== $at)) {
+            if (FolderRole::Inbox === $belongs && [] !== array_filter(
+                $lies,
+                static fn (FolderRole $at): bool => FolderRole::Gone !== $at,
+            )) {
                 self::assertContains(FolderRole::Inbox, $lies, "step {$step}");
             }
             if (FolderRole::Inbox !== $belongs) {

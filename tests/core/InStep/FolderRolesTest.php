@@ -23,7 +23,14 @@ final class FolderRolesTest extends TestCase
         ];
         yield 'by name' => [
             ['INBOX', 'Sent Items', 'Sent', 'Deleted Items', 'Junk E-Mail', 'Archives', 'Drafts', 'Away', 'Projects/Archive'],
-            ['sent' => 'Sent', 'bin' => 'Deleted Items', 'spam' => 'Junk E-Mail', 'archive' => 'Archives', 'drafts' => 'Drafts', 'away' => 'Away'],
+            [
+                'sent' => 'Sent',
+                'bin' => 'Deleted Items',
+                'spam' => 'Junk E-Mail',
+                'archive' => 'Archives',
+                'drafts' => 'Drafts',
+                'away' => 'Away',
+            ],
         ];
         yield 'below the inbox' => [
             ['INBOX', 'INBOX/Trash', 'INBOX/Gesendete Objekte', 'INBOX/Kunden/Archiv'],

@@ -55,7 +55,14 @@ final class MadeUpMailbox
         foreach ($agreement->moves as $id => $to) {
             $now = $this->copies[$id]['now'];
             $left = FolderRole::Inbox === $now ? $round : $this->copies[$id]['left'];
-            $this->copies[$id] = ['now' => $to, 'settled' => $to, 'agreed' => $belongs, 'from' => $now, 'left' => $left, 'age' => $this->copies[$id]['age']];
+            $this->copies[$id] = [
+                'now' => $to,
+                'settled' => $to,
+                'agreed' => $belongs,
+                'from' => $now,
+                'left' => $left,
+                'age' => $this->copies[$id]['age'],
+            ];
         }
         if ($agreement->putBack) {
             $this->put(FolderRole::Inbox, FolderRole::Inbox, $belongs);

@@ -7,7 +7,8 @@ namespace ZippyTray\Tests\Server\Imap;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /**
- * The connection is cut at every command once, before and after the server has done it. The next time all is in step, and nothing is doubled.
+ * The connection is cut at every command once, before and after the server has done it. The next time all is in step, and
+ * nothing is doubled.
  */
 final class CutTest extends MailboxTestCase
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZippyTray\Tests\Server\Imap;
 
 /**
- * Stands between the program and a mail server, and cuts the connection at a command: before the server hears of it, or after it has done it
- * and before the program hears of that. Instead of cutting it can kill the process that sent it.
+ * Stands between the program and a mail server, and cuts the connection at a command: before the server hears of it, or after it has
+ * done it and before the program hears of that. Instead of cutting it can kill the process that sent it.
  */
 final class CuttingProxy
 {
@@ -25,9 +25,9 @@ final class CuttingProxy
         $process = pcntl_fork();
         if (0 === $process) {
             try {
-                while (true) {
-                    $client = @stream_socket_accept($listener, 60);
-                    false === $client || self::serve($client, $serverPort, $orders);
+                // Longer than any test takes: it is ended from outside.
+                while (false !== $client = @stream_socket_accept($listener, 600)) {
+                    self::serve($client, $serverPort, $orders);
                 }
             } finally {
                 posix_kill(posix_getpid(), \SIGKILL);

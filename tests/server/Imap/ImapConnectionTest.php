@@ -60,7 +60,10 @@ final class ImapConnectionTest extends TestCase
             $connection->append('INBOX', self::letter('Other', 'two@glass.example'), [], new \DateTimeImmutable('2026-11-21T08:00:00Z'));
             $inbox = self::folder($connection, 'INBOX');
             $listed = iterator_to_array($connection->listed('INBOX', $inbox->validity, self::folder($connection, 'INBOX')->next), false);
-            self::assertSame(['one@glass.example', 'two@glass.example'], array_map(static fn (Listed $one): string => $one->header, $listed));
+            self::assertSame(
+                ['one@glass.example', 'two@glass.example'],
+                array_map(static fn (Listed $one): string => $one->header, $listed),
+            );
             self::assertSame([\strlen($raw), '2026-11-20'], [$listed[0]->size, $listed[0]->at?->format('Y-m-d')]);
             self::assertFalse($listed[0]->isSeen());
             self::assertSame([$listed[0]->uid => $raw], $connection->sources('INBOX', $inbox->validity, [$listed[0]->uid, 999]));
@@ -97,7 +100,12 @@ final class ImapConnectionTest extends TestCase
         $user = self::person();
         $connection = self::connection($user);
         foreach (range(1, 5) as $number) {
-            $connection->append('INBOX', self::letter("Letter {$number}", "{$number}@glass.example"), [], new \DateTimeImmutable('2026-11-20'));
+            $connection->append(
+                'INBOX',
+                self::letter("Letter {$number}", "{$number}@glass.example"),
+                [],
+                new \DateTimeImmutable('2026-11-20'),
+            );
         }
         $inbox = self::folder($connection, 'INBOX');
         $other = self::connection($user);
@@ -118,7 +126,10 @@ final class ImapConnectionTest extends TestCase
     {
         $connection = self::connection(self::person());
         $inbox = self::folder($connection, 'INBOX');
-        self::assertSame([], iterator_to_array($connection->listed('INBOX', $inbox->validity, self::folder($connection, 'INBOX')->next), false));
+        self::assertSame(
+            [],
+            iterator_to_array($connection->listed('INBOX', $inbox->validity, self::folder($connection, 'INBOX')->next), false),
+        );
         self::assertSame([], $connection->flags('INBOX', $inbox->validity));
         self::assertSame([], $connection->uids('INBOX', $inbox->validity));
         $connection->append('INBOX', self::letter('One', '1@glass.example'), [], new \DateTimeImmutable('2026-11-20'));
@@ -151,7 +162,14 @@ final class ImapConnectionTest extends TestCase
         yield 'TLS with a certificate that nobody trusts' => ['localhost', 993, Security::Tls, Dovecot::PASSWORD, false, NotReached::class];
         yield 'TLS for another name' => ['ip6-localhost', 993, Security::Tls, Dovecot::PASSWORD, true, NotReached::class];
         yield 'STARTTLS with the authority named' => ['localhost', null, Security::StartTls, Dovecot::PASSWORD, true, null];
-        yield 'STARTTLS with a certificate that nobody trusts' => ['localhost', null, Security::StartTls, Dovecot::PASSWORD, false, NotReached::class];
+        yield 'STARTTLS with a certificate that nobody trusts' => [
+            'localhost',
+            null,
+            Security::StartTls,
+            Dovecot::PASSWORD,
+            false,
+            NotReached::class,
+        ];
         yield 'TLS where none is spoken' => ['localhost', null, Security::Tls, Dovecot::PASSWORD, true, NotReached::class];
     }
 

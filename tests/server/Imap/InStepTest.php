@@ -150,7 +150,10 @@ final class InStepTest extends MailboxTestCase
         foreach (['', '/.Archive'] as $folder) {
             $file = $this->at->folder.'/mail/'.$this->user.$folder.'/dovecot-uidlist';
             $lines = (string) file_get_contents($file);
-            file_put_contents($file, (string) preg_replace_callback('/ V(\d+)/', static fn (array $m): string => ' V'.((int) $m[1] + 1000), $lines, 1));
+            file_put_contents(
+                $file,
+                (string) preg_replace_callback('/ V(\d+)/', static fn (array $m): string => ' V'.((int) $m[1] + 1000), $lines, 1),
+            );
             foreach (glob(\dirname($file).'/dovecot.index*') ?: [] as $index) {
                 unlink($index);
             }
@@ -169,12 +172,19 @@ final class InStepTest extends MailboxTestCase
         $this->connect();
         $this->there('Lantern glass', 'one@glass.example', 'Archive');
         $this->inStep();
-        exec(\sprintf('doveadm -c %s mailbox rename -u %s Archive Kept 2>&1', escapeshellarg($this->at->folder.'/dovecot.conf'), $this->user));
+        exec(\sprintf(
+            'doveadm -c %s mailbox rename -u %s Archive Kept 2>&1',
+            escapeshellarg($this->at->folder.'/dovecot.conf'),
+            $this->user,
+        ));
         $this->inStep();
         $this->inStep();
         self::assertSame('archive', $this->place('Lantern glass'));
         // The server makes a new one of the old name, and says that this is its archive.
-        self::assertSame(['other', 'archive'], $this->column("SELECT role FROM server_folder WHERE name IN ('Kept', 'Archive') ORDER BY id"));
+        self::assertSame(
+            ['other', 'archive'],
+            $this->column("SELECT role FROM server_folder WHERE name IN ('Kept', 'Archive') ORDER BY id"),
+        );
         self::assertSame(1, $this->number('SELECT COUNT(*) FROM server_copy WHERE missed = 0'));
     }
 

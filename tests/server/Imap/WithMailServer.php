@@ -89,8 +89,12 @@ trait WithMailServer
         return $connection;
     }
 
-    protected static function letter(string $subject, string $id, string $text = 'Could you send the plan by Friday?', string $more = ''): string
-    {
+    protected static function letter(
+        string $subject,
+        string $id,
+        string $text = 'Could you send the plan by Friday?',
+        string $more = '',
+    ): string {
         return "From: Tam Ferrier <tam@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\n"
             ."Date: Mon, 23 Nov 2026 09:00:00 +0000\r\nMessage-ID: <{$id}>\r\n{$more}\r\n{$text}\r\n";
     }

@@ -65,6 +65,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261224000000' => '81f5f39a1d64d3d995bfb28822052a2a01e0f5221269c1c25b3b097ad1eef146',
         'Version20261225000000' => '6bab54843c02b3e90655c8208d0e5785fa84b3eafecb46ad0182b264fa0e75a9',
         'Version20261226000000' => 'd3f073057b986f6e6ea1d23bc1d5ab473af633310d593a0b5abbd9de204ceb01',
+        'Version20261227000000' => '93ba4484e4a532267c173310d6c23bfc145a7d37c75d8ba5023de7bc5d498bdf',
     ];
 
     /**
@@ -309,6 +310,8 @@ final class MigrationTest extends ApiTestCase
                 'plain' => 1,
                 'comes_in' => 'maildir',
                 'folder' => '/mail',
+                'server' => '',
+                'address' => '',
             ]],
             $connection->fetchAllAssociative('SELECT * FROM mailbox'),
         );

@@ -113,7 +113,11 @@ final class ImapConnection
 
         return $this->asked(function () use ($kinds): array {
             $folders = [];
-            /** @var array<string, array{mailbox: \Horde_Imap_Client_Mailbox, attributes?: list<string>, delimiter?: string, status?: array<string, mixed>}> $listed */
+            /**
+             * @var array<string, array{
+             *     mailbox: \Horde_Imap_Client_Mailbox, attributes?: list<string>, delimiter?: string, status?: array<string, mixed>
+             * }> $listed
+             */
             $listed = $this->client->listMailboxes('*', \Horde_Imap_Client::MBOX_ALL, [
                 'attributes' => true,
                 'delimiter' => true,
@@ -272,7 +276,10 @@ final class ImapConnection
         $query = new \Horde_Imap_Client_Search_Query();
         $query->headerText('Message-ID', $header);
 
-        return array_values(array_filter($this->some($folder, $validity, $this->search($folder, $query)), static fn (Listed $one): bool => $one->header === $header));
+        return array_values(array_filter(
+            $this->some($folder, $validity, $this->search($folder, $query)),
+            static fn (Listed $one): bool => $one->header === $header,
+        ));
     }
 
     /**
@@ -361,7 +368,11 @@ final class ImapConnection
     /** @return list<int> in their order */
     private function search(string $folder, ?\Horde_Imap_Client_Search_Query $query = null): array
     {
-        $uids = $this->asked(fn (): array => self::numbers(((array) $this->client->search($folder, $query, ['nocache' => true]))['match'] ?? null));
+        $uids = $this->asked(function () use ($folder, $query): array {
+            $found = (array) $this->client->search($folder, $query, ['nocache' => true]);
+
+            return self::numbers($found['match'] ?? null);
+        });
         sort($uids);
 
         return $uids;

@@ -26,6 +26,18 @@ final class ImapSocket extends \Horde_Imap_Client_Socket
         }
     }
 
+    /** @return array<string, mixed> */
+    public function __serialize(): array
+    {
+        throw new \LogicException('A connection cannot be kept.');
+    }
+
+    /** @param array<string, mixed> $data */
+    public function __unserialize(array $data): void
+    {
+        throw new \LogicException('A connection cannot be kept.');
+    }
+
     protected function _sendCmd($cmd)
     {
         try {

@@ -66,7 +66,8 @@ final readonly class BringInStep
         $before = '';
         do {
             $marked = $this->connection->fetchFirstColumn(
-                'SELECT conversation_id FROM server_mark WHERE account_id = ? AND conversation_id > ? ORDER BY conversation_id LIMIT '.self::AT_ONCE,
+                'SELECT conversation_id FROM server_mark WHERE account_id = ? AND conversation_id > ? ORDER BY conversation_id LIMIT '
+                    .self::AT_ONCE,
                 [$account->id, $before],
             );
             foreach ($marked as $id) {
@@ -80,7 +81,10 @@ final readonly class BringInStep
                     throw $problem;
                 } catch (\Throwable $problem) {
                     // The others are brought into step nevertheless.
-                    $this->logger->error('A conversation could not be brought into step.', ['conversation' => $before, 'exception' => $problem]);
+                    $this->logger->error(
+                        'A conversation could not be brought into step.',
+                        ['conversation' => $before, 'exception' => $problem],
+                    );
                     $this->connection->executeStatement('DELETE FROM server_mark WHERE conversation_id = ?', [$before]);
                 }
                 $this->orm->clear();
@@ -139,8 +143,14 @@ final readonly class BringInStep
      * @param list<Copy> $copies
      * @param list<Row>  $rows   the same, in the same order
      */
-    private function wish(Account $account, Conversation $conversation, FolderRole $belongs, array $copies, array $rows, Agreement $agreement): void
-    {
+    private function wish(
+        Account $account,
+        Conversation $conversation,
+        FolderRole $belongs,
+        array $copies,
+        array $rows,
+        Agreement $agreement,
+    ): void {
         $leaving = 1 + max([0, ...array_map(static fn (Copy $copy): int => $copy->left, $copies)]);
         foreach ($copies as $at => $copy) {
             $to = $agreement->moves[$copy->id] ?? null;

@@ -55,7 +55,12 @@ final readonly class CarryOut
                 $isDone = match ($wish->string('kind')) {
                     Wishes::MOVE => $this->move($box, $on, $wish),
                     Wishes::SEEN => $this->mark($on, $wish, ['\Seen'], 'on' === $wish->string('target')),
-                    Wishes::TOLD => $this->mark($on, $wish, Wishes::ANSWERED === $wish->int('target') ? ['\Answered'] : ['$Forwarded'], true),
+                    Wishes::TOLD => $this->mark(
+                        $on,
+                        $wish,
+                        Wishes::ANSWERED === $wish->int('target') ? ['\Answered'] : ['$Forwarded'],
+                        true,
+                    ),
                     Wishes::APPEND => $this->append($box, $on, $wish),
                     default => throw new \LogicException('There is no such wish.'),
                 };
@@ -63,7 +68,10 @@ final readonly class CarryOut
             } catch (FolderAnew) {
                 $isLookNeeded = true;
             } catch (NotDone $problem) {
-                $this->logger->warning('The mail server would not.', ['wish' => $wish->string('kind'), 'problem' => $problem->getMessage()]);
+                $this->logger->warning(
+                    'The mail server would not.',
+                    ['wish' => $wish->string('kind'), 'problem' => $problem->getMessage()],
+                );
                 $this->wishes->failed($wish, $problem->getMessage());
             }
         }
@@ -82,33 +90,20 @@ final readonly class CarryOut
 
             return true;
         }
+        // The last attempt may have come further than it could say.
+        $uid = $wish->bool('begun') ? $this->found($on, $to, $wish) : null;
+        if (null !== $uid) {
+            0 === $wish->int('uid') || $on->expunge($wish->string('folder'), $wish->int('validity'), [$wish->int('uid')]);
+            $this->moved($wish, $to, $uid, (int) $leaving);
+
+            return true;
+        }
         if (0 === $wish->int('uid') || $wish->bool('missed')) {
             $this->wishes->done($wish->int('id'));
 
             return false;
         }
-        $uid = null;
-        if ($wish->bool('begun')) {
-            // The last attempt may have come further than it could say.
-            $uid = $this->found($on, $to, $wish);
-            $isStillThere = $this->isThere($on, $wish);
-            if (null !== $uid && !$isStillThere) {
-                $this->moved($wish, $to, $uid, (int) $leaving);
-
-                return true;
-            }
-            if (!$isStillThere) {
-                $this->lost($box, $wish);
-
-                return false;
-            }
-            if (null !== $uid) {
-                $on->expunge($wish->string('folder'), $wish->int('validity'), [$wish->int('uid')]);
-                $this->moved($wish, $to, $uid, (int) $leaving);
-
-                return true;
-            }
-        } elseif (!$this->isThere($on, $wish)) {
+        if (!$this->isThere($on, $wish)) {
             $this->lost($box, $wish);
 
             return false;
@@ -144,7 +139,8 @@ final readonly class CarryOut
     {
         $there = $on->some($wish->string('folder'), $wish->int('validity'), [$wish->int('uid')]);
 
-        return [] !== $there && !$there[0]->isDeleted() && $there[0]->header === $wish->string('header') && $there[0]->size === $wish->int('size');
+        return [] !== $there && !$there[0]->isDeleted()
+            && $there[0]->header === $wish->string('header') && $there[0]->size === $wish->int('size');
     }
 
     /** @return int|null its number in a folder, when it lies there; a message of the same name with other content is not it */
@@ -188,7 +184,8 @@ final readonly class CarryOut
                 [$to->id, $uid, $wish->int('copy_id')],
             );
             $this->connection->executeStatement(
-                'UPDATE server_copy SET folder_id = ?, uid = ?, settled = ?, agreed = ?, came_from = ?, leaving = ?, missed = 0 WHERE id = ?',
+                'UPDATE server_copy SET folder_id = ?, uid = ?, settled = ?, agreed = ?, came_from = ?, leaving = ?, missed = 0
+                 WHERE id = ?',
                 [
                     $to->id, $uid, $to->role->value, $wish->string('belongs'), $wish->int('folder_id'), $leaving, $wish->int('copy_id'),
                 ],
@@ -258,7 +255,8 @@ final readonly class CarryOut
                 );
                 $this->connection->executeStatement('DELETE FROM server_copy WHERE folder_id = ? AND uid = ?', [$in->id, $uid]);
                 $this->connection->executeStatement(
-                    "INSERT INTO server_copy (account_id, mailbox, folder_id, uid, message_id, header, size, came_at, state, seen, settled, agreed)
+                    "INSERT INTO server_copy
+                        (account_id, mailbox, folder_id, uid, message_id, header, size, came_at, state, seen, settled, agreed)
                      VALUES (?, ?, ?, ?, ?, ?, ?, ?, 'here', ?, ?, ?)",
                     [
                         ...$box->key(), $in->id, $uid, $message->id, $message->messageHeader, \strlen($raw),
@@ -287,7 +285,8 @@ final readonly class CarryOut
     private function removeErased(ServerBox $box, ImapConnection $on): void
     {
         $rows = $this->connection->fetchAllAssociative(
-            "SELECT c.id AS copy_id, c.uid, c.header, c.size, f.name AS folder, f.validity FROM server_copy c JOIN server_folder f ON f.id = c.folder_id
+            "SELECT c.id AS copy_id, c.uid, c.header, c.size, f.name AS folder, f.validity
+             FROM server_copy c JOIN server_folder f ON f.id = c.folder_id
              WHERE c.account_id = ? AND c.mailbox = ? AND c.erased AND c.missed = 0 AND f.role = 'bin' ORDER BY c.id LIMIT 500",
             $box->key(),
         );

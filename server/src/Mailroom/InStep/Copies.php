@@ -25,7 +25,8 @@ final readonly class Copies
     {
         if (null !== $messageId) {
             $this->connection->executeStatement(
-                'INSERT OR IGNORE INTO server_mark (conversation_id, account_id) SELECT conversation_id, ? FROM conversation_message WHERE message_id = ?',
+                'INSERT OR IGNORE INTO server_mark (conversation_id, account_id)
+                    SELECT conversation_id, ? FROM conversation_message WHERE message_id = ?',
                 [$box->accountId(), $messageId],
             );
         }
@@ -48,7 +49,8 @@ final readonly class Copies
         $pairs = $this->connection->fetchAllAssociative(
             'SELECT o.id AS old, (SELECT n.id FROM server_copy n WHERE n.message_id = o.message_id AND n.mailbox = o.mailbox
                 AND n.account_id = o.account_id AND n.missed = 0 AND n.agreed IS NULL ORDER BY n.id LIMIT 1) AS new, o.message_id
-             FROM server_copy o WHERE o.account_id = ? AND o.mailbox = ? AND o.missed > 0 AND o.message_id IS NOT NULL AND o.agreed IS NOT NULL',
+             FROM server_copy o WHERE o.account_id = ? AND o.mailbox = ? AND o.missed > 0 AND o.message_id IS NOT NULL
+                AND o.agreed IS NOT NULL',
             $box->key(),
         );
         foreach ($pairs as $columns) {
@@ -68,8 +70,16 @@ final readonly class Copies
         $gone = 'account_id = ? AND mailbox = ? AND missed > 0 AND missed < (SELECT looks FROM server_state s WHERE
             s.account_id = server_copy.account_id AND s.mailbox = server_copy.mailbox)';
         $this->connection->executeStatement("DELETE FROM server_copy WHERE {$gone} AND (message_id IS NULL OR erased)", $box->key());
+        // That it is gone matters only as long as it lies nowhere else.
         $this->connection->executeStatement(
-            "INSERT OR IGNORE INTO server_mark (conversation_id, account_id) SELECT c.conversation_id, server_copy.account_id FROM server_copy
+            "DELETE FROM server_copy WHERE account_id = ? AND mailbox = ? AND missed > 0 AND settled = 'gone' AND EXISTS (
+                SELECT 1 FROM server_copy o WHERE o.message_id = server_copy.message_id AND o.mailbox = server_copy.mailbox
+                    AND o.missed = 0)",
+            $box->key(),
+        );
+        $this->connection->executeStatement(
+            "INSERT OR IGNORE INTO server_mark (conversation_id, account_id)
+                SELECT c.conversation_id, server_copy.account_id FROM server_copy
                 JOIN conversation_message c ON c.message_id = server_copy.message_id WHERE {$gone} AND settled IS NOT 'gone'",
             $box->key(),
         );

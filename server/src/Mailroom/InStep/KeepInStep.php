@@ -74,7 +74,10 @@ final readonly class KeepInStep
             $this->logger->warning('A mail server does not take the password.', ['account' => $box->accountId()->text]);
             $this->boxes->failed($box, $problem->getMessage(), true);
         } catch (NotReached|NotDone $problem) {
-            $this->logger->warning('A mailbox could not be looked at.', ['account' => $box->accountId()->text, 'problem' => $problem->getMessage()]);
+            $this->logger->warning(
+                'A mailbox could not be looked at.',
+                ['account' => $box->accountId()->text, 'problem' => $problem->getMessage()],
+            );
             $this->boxes->failed($box, $problem->getMessage(), false);
         } finally {
             $connection?->close();

@@ -52,7 +52,10 @@ final readonly class Look
             try {
                 $this->folder($box, $on, $folder, $status);
             } catch (NotDone $problem) {
-                $this->logger->warning('A folder could not be looked at.', ['folder' => $folder->name, 'problem' => $problem->getMessage()]);
+                $this->logger->warning(
+                    'A folder could not be looked at.',
+                    ['folder' => $folder->name, 'problem' => $problem->getMessage()],
+                );
             }
         }
         $this->boxes->looked($box);
@@ -155,8 +158,16 @@ final readonly class Look
     /** @param list<Listed> $some */
     private function came(ServerBox $box, ServerFolder $folder, array $some): void
     {
+        // What was put there from here is noted already.
+        $noted = array_fill_keys(array_map(
+            static fn (mixed $uid): int => is_numeric($uid) ? (int) $uid : 0,
+            $this->connection->fetchFirstColumn(
+                'SELECT uid FROM server_copy WHERE folder_id = ? AND uid IN (SELECT value FROM json_each(?))',
+                [$folder->id, json_encode(array_map(static fn (Listed $one): int => $one->uid, $some), \JSON_THROW_ON_ERROR)],
+            ),
+        ), true);
         foreach ($some as $one) {
-            if ($one->isDeleted()) {
+            if ($one->isDeleted() || isset($noted[$one->uid])) {
                 continue;
             }
             $missed = '' === $one->header ? false : $this->connection->fetchAssociative(
@@ -180,9 +191,10 @@ final readonly class Look
             );
             $this->connection->executeStatement(
                 'INSERT INTO server_copy (account_id, mailbox, folder_id, uid, header, size, came_at, state, seen)
-                 VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT DO NOTHING',
+                 VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
                 [
-                    ...$box->key(), $folder->id, $one->uid, $one->header, $one->size, StoredNow::of($one->at ?? new \DateTimeImmutable('@0')),
+                    ...$box->key(), $folder->id, $one->uid, $one->header, $one->size,
+                    StoredNow::of($one->at ?? new \DateTimeImmutable('@0')),
                     $folder->isTakenIn || $mayBeMissed ? 'wanted' : 'unwanted', $one->isSeen() ? 1 : 0,
                 ],
             );

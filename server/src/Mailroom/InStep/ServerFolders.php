@@ -32,7 +32,10 @@ final readonly class ServerFolders
     public function of(ServerBox $box): array
     {
         $folders = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT * FROM server_folder WHERE account_id = ? AND mailbox = ?', $box->key()) as $columns) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT * FROM server_folder WHERE account_id = ? AND mailbox = ?',
+            $box->key(),
+        ) as $columns) {
             $folder = ServerFolder::of(new Row($columns));
             $folders[$folder->name] = $folder;
         }
@@ -77,7 +80,11 @@ final readonly class ServerFolders
     private function takeOver(ServerBox $box, array $known, array $listed): void
     {
         $roles = array_flip(FolderRoles::of(array_map(
-            static fn (FolderStatus $one): array => ['name' => $one->name, 'attributes' => $one->attributes, 'delimiter' => $one->delimiter],
+            static fn (FolderStatus $one): array => [
+                'name' => $one->name,
+                'attributes' => $one->attributes,
+                'delimiter' => $one->delimiter,
+            ],
             array_values($listed),
         )));
         // One that was renamed may have left another one of its old name behind.
@@ -89,7 +96,10 @@ final readonly class ServerFolders
             if (null !== $renamed) {
                 unset($anew[$renamed->name], $known[$renamed->name]);
                 $role ??= \in_array($renamed->role->value, $roles, true) ? FolderRole::Other : $renamed->role;
-                $this->connection->executeStatement('UPDATE server_folder SET name = ?, role = ? WHERE id = ?', [$name, $role->value, $renamed->id]);
+                $this->connection->executeStatement(
+                    'UPDATE server_folder SET name = ?, role = ? WHERE id = ?',
+                    [$name, $role->value, $renamed->id],
+                );
             } else {
                 $this->add($box, $status, \in_array($role, $taken, true) ? FolderRole::Other : $role ?? FolderRole::Other);
             }

@@ -57,7 +57,8 @@ final readonly class Wishes
     public function append(AccountId $accountId, int $mailbox, string $messageId, FolderRole $to, FolderRole $belongs): void
     {
         $this->connection->executeStatement(
-            'INSERT OR IGNORE INTO server_wish (account_id, mailbox, message_id, kind, target, belongs, made_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+            'INSERT OR IGNORE INTO server_wish (account_id, mailbox, message_id, kind, target, belongs, made_at)
+             VALUES (?, ?, ?, ?, ?, ?, ?)',
             [$accountId, $mailbox, $messageId, self::APPEND, $to->value, $belongs->value, $this->now()],
         );
     }
@@ -73,10 +74,12 @@ final readonly class Wishes
     public function ofSent(Account $account, ConversationId $conversationId): void
     {
         $sent = $this->connection->fetchAllAssociative(
-            "SELECT o.kind, o.message_id AS about, m.id AS message_id, EXISTS (SELECT 1 FROM server_copy c WHERE c.message_id = m.id) AS there,
+            "SELECT o.kind, o.message_id AS about, m.id AS message_id,
+                EXISTS (SELECT 1 FROM server_copy c WHERE c.message_id = m.id) AS there,
                 (SELECT MIN(s.mailbox) FROM server_state s WHERE s.account_id = o.account_id) AS mailbox
              FROM outgoing o LEFT JOIN message m ON m.account_id = o.account_id AND m.own AND m.id IN (
-                SELECT message_id FROM conversation_message WHERE conversation_id = o.conversation_id) AND m.message_header = o.message_header
+                SELECT message_id FROM conversation_message WHERE conversation_id = o.conversation_id
+             ) AND m.message_header = o.message_header
              WHERE o.account_id = ? AND o.conversation_id = ? AND o.state = 'sent'
                 AND EXISTS (SELECT 1 FROM server_state s WHERE s.account_id = o.account_id)",
             [$account->id, $conversationId],
@@ -114,7 +117,8 @@ final readonly class Wishes
     public function next(ServerBox $box, int $after): ?Row
     {
         $row = $this->connection->fetchAssociative(
-            'SELECT w.*, c.uid, c.message_id AS about, c.header, c.size, c.missed, c.seen, c.told, f.id AS folder_id, f.name AS folder, f.role, f.validity, c.came_from
+            'SELECT w.*, c.uid, c.message_id AS about, c.header, c.size, c.missed, c.seen, c.told, c.came_from,
+                f.id AS folder_id, f.name AS folder, f.role, f.validity
              FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id LEFT JOIN server_folder f ON f.id = c.folder_id
              WHERE w.account_id = ? AND w.mailbox = ? AND w.id > ? AND (w.next_at IS NULL OR w.next_at <= ?) ORDER BY w.id LIMIT 1',
             [...$box->key(), $after, $this->now()],
