@@ -15,7 +15,7 @@ final readonly class FolderRoles
         '\trash' => FolderRole::Bin,
         '\junk' => FolderRole::Spam,
         '\drafts' => FolderRole::Drafts,
-        // All mail at once: what is taken out of the inbox is still there.
+        // Everything at once: what is taken out of the inbox is still there.
         '\all' => FolderRole::Archive,
     ];
 
@@ -25,7 +25,7 @@ final readonly class FolderRoles
             'archive',
             'archives',
             'archived',
-            'all mail',
+
             'archiv',
             'archivo',
             'archivio',
