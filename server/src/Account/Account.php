@@ -64,6 +64,25 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return $this->first()?->ways() ?? MailWays::none();
     }
 
+    /** @return MailServer|null by which mail goes out: that of the first mailbox on a server; null when none sends */
+    public function mailServer(): ?MailServer
+    {
+        foreach ($this->mailboxes() as $mailbox) {
+            $server = $mailbox->server();
+            if (null !== $server && '' !== $server->smtp[0]) {
+                return $server;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether mail can go out at all. */
+    public function canSend(): bool
+    {
+        return null !== $this->mailServer() || 'none' !== $this->mailWays()->out;
+    }
+
     /** Other ways for the first mailbox, which begins with them when there is none. */
     public function connect(MailWays $ways): void
     {
@@ -78,7 +97,8 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
 
     public function addMailbox(MailWays $ways): Mailbox
     {
-        $mailbox = new Mailbox($this, $this->mailboxes->count(), $ways);
+        $numbers = array_map(static fn (Mailbox $one): int => $one->position, $this->mailboxes());
+        $mailbox = new Mailbox($this, [] === $numbers ? 0 : 1 + max($numbers), $ways);
         $this->mailboxes->add($mailbox);
         ++$this->mailboxChanges;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Account;
 
+use ZippyTray\Core\InStep\Security;
 use ZippyTray\Core\Refused;
 
 /**

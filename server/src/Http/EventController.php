@@ -157,7 +157,7 @@ final readonly class EventController
         if (!$isMeant) {
             return null;
         }
-        if ('none' === $account->mailWays()->out) {
+        if (!$account->canSend()) {
             throw new Refused('No mail goes out from here: connect a mailbox in Settings first, or tell them yourself.', 'tell');
         }
         $seconds = $account->profile->postSettings()->undoSeconds;

@@ -51,7 +51,7 @@ final readonly class InvitationController
         AnswerInvitation $answer,
         EntryRows $entries,
     ): JsonResponse {
-        if ('none' === $account->mailWays()->out) {
+        if (!$account->canSend()) {
             throw new Refused('No mail goes out from here: connect a mailbox in Settings first.', 'answer');
         }
         $message = $this->messages->get($account->id, new EmailId($id));

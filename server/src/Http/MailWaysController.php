@@ -104,7 +104,7 @@ final readonly class MailWaysController
             $now,
         );
         try {
-            $ways->out($account->mailWays())->submit($header, $me, [$me], $build($account, $outgoing, $now));
+            $ways->out($account)->submit($header, $me, [$me], $build($account, $outgoing, $now));
         } catch (NotTaken|Unanswered $problem) {
             throw new Refused($problem->getMessage(), 'dsn');
         }

@@ -102,7 +102,7 @@ final readonly class OutgoingController
         SendRequest $request,
         SendMail $send,
     ): JsonResponse {
-        if ('none' === $account->mailWays()->out) {
+        if (!$account->canSend()) {
             throw new Refused('There is no way out for your mail yet. Choose one in Settings, under Mail. The draft is kept.');
         }
         $outgoing = $this->outgoings->get($account->id, new OutgoingId($id));

@@ -127,7 +127,7 @@ final readonly class Deliver
     {
         $account = $this->accounts->get($left->accountId->text);
         try {
-            $hasTaken = $this->ways->out($account->mailWays())->hasTaken($left->messageHeader);
+            $hasTaken = $this->ways->out($account)->hasTaken($left->messageHeader);
         } catch (NotTaken|Refused) {
             $hasTaken = false;
         }
@@ -146,7 +146,7 @@ final readonly class Deliver
             if (null === $outgoing) {
                 return;
             }
-            $this->ways->out($account->mailWays())->submit(
+            $this->ways->out($account)->submit(
                 $outgoing->messageHeader,
                 new Address($account->email, $account->profile->name()),
                 $outgoing->letter()->recipients(),
@@ -168,7 +168,7 @@ final readonly class Deliver
             return;
         } catch (Unanswered $problem) {
             $outgoing = $this->outgoings->get($accountId, $id);
-            if (true === $this->ways->out($account->mailWays())->hasTaken($outgoing->messageHeader)) {
+            if (true === $this->ways->out($account)->hasTaken($outgoing->messageHeader)) {
                 $this->finish($account, $outgoing);
             } else {
                 $this->transaction->run(fn () => $this->goingOut->doubt($outgoing, $problem->getMessage()));

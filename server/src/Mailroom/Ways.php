@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Mailroom;
 
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use ZippyTray\Core\Refused;
+use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Mailroom\In\MaildirIn;
 use ZippyTray\Server\Mailroom\In\MailIn;
@@ -29,19 +30,29 @@ final readonly class Ways
     public static function check(MailWays $ways): void
     {
         if ('smtp' === $ways->out) {
-            new SmtpOut($ways->dsn, $ways->plain);
+            SmtpOut::at($ways->dsn, $ways->plain);
         }
         if ('maildir' === $ways->in) {
             MaildirIn::check($ways->folder);
         }
     }
 
-    /** @throws NotTaken when there is none */
-    public function out(MailWays $ways): MailOut
+    /**
+     * The server of a mailbox goes first, then what is chosen besides.
+     *
+     * @throws NotTaken when there is none
+     */
+    public function out(Account $account): MailOut
     {
+        $server = $account->mailServer();
+        if (null !== $server) {
+            return SmtpOut::of($server);
+        }
+        $ways = $account->mailWays();
+
         return match ($ways->out) {
             'post_room' => $this->simulated,
-            'smtp' => new SmtpOut($ways->dsn, $ways->plain),
+            'smtp' => SmtpOut::at($ways->dsn, $ways->plain),
             'none' => throw new NotTaken('There is no way out for your mail yet. Choose one in Settings, under Mail.', true),
         };
     }

@@ -55,7 +55,7 @@ final readonly class MorningDigest implements Chore
         foreach ($this->accounts->all() as $account) {
             $here = new Moment($now, $account->timeZone());
             if ($account->profile->postSettings()->digest
-                && 'none' !== $account->mailWays()->out
+                && $account->canSend()
                 && Digest::isTime($here, $account->profile->timeSettings())) {
                 $this->write($account, $here);
             }

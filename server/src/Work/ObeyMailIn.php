@@ -87,7 +87,7 @@ final readonly class ObeyMailIn
             $account->person(),
             new Moment($this->clock->now(), $account->timeZone()),
             $account->profile->mailInSettings(),
-            'none' !== $account->mailWays()->out,
+            $account->canSend(),
             $account->programAddress(),
         );
     }

@@ -27,7 +27,8 @@ final class MalformedTest extends ApiTestCase
         $sent = 0;
         foreach (self::contract()->bodies() as $operation => $schema) {
             [$method, $path] = explode(' ', $operation);
-            if (\in_array($path, ['/sign-in', '/password', '/accounts'], true)) {
+            // The one asks other machines for something; what it takes is what is taken to connect a mailbox.
+            if (\in_array($path, ['/sign-in', '/password', '/accounts', '/mailboxes/trials'], true)) {
                 continue;
             }
             foreach (\is_array($schema['oneOf'] ?? null) ? $schema['oneOf'] : [$schema] as $one) {
@@ -128,7 +129,9 @@ final class MalformedTest extends ApiTestCase
         }
         foreach (self::contract()->bodies() as $operation => $schema) {
             [$method, $path] = explode(' ', $operation);
-            if (str_contains($path, '{') || \in_array($path, ['/sign-in', '/password', '/accounts', '/settings', '/mail-ways'], true)) {
+            if (str_contains($path, '{') || \in_array($path, [
+                '/sign-in', '/password', '/accounts', '/settings', '/mail-ways', '/mailboxes/trials',
+            ], true)) {
                 continue;
             }
             $this->sendRaw($method, $path, (string) json_encode($this->example($schema)), $operation);

@@ -6,9 +6,9 @@ namespace ZippyTray\Tests\Server\Imap;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\InStep\Security;
 use ZippyTray\Demo\MailServer as Dovecot;
 use ZippyTray\Server\Account\MailServer;
-use ZippyTray\Server\Account\Security;
 use ZippyTray\Server\Mailroom\Imap\FolderAnew;
 use ZippyTray\Server\Mailroom\Imap\FolderStatus;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;

@@ -7,9 +7,9 @@ namespace ZippyTray\Tests\Server\Imap;
 use PHPUnit\Framework\Attributes\AfterClass;
 use PHPUnit\Framework\Attributes\BeforeClass;
 use Symfony\Component\Filesystem\Filesystem;
+use ZippyTray\Core\InStep\Security;
 use ZippyTray\Demo\MailServer as Dovecot;
 use ZippyTray\Server\Account\MailServer;
-use ZippyTray\Server\Account\Security;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
 
 /**

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Mailroom\Imap;
 
+use ZippyTray\Core\InStep\Security;
 use ZippyTray\Core\Mail\Mime\MessageIds;
 use ZippyTray\Server\Account\MailServer;
-use ZippyTray\Server\Account\Security;
+use ZippyTray\Server\Mailroom\AuthorityFile;
 use ZippyTray\Server\Mailroom\In\NotReached;
 
 /**
@@ -28,14 +29,11 @@ final class ImapConnection
 
     private readonly ImapSocket $client;
 
-    private readonly string $authority;
-
     /** @param list<string> $without capabilities that are not made use of, whatever the server says; for tests */
     public function __construct(private readonly MailServer $server, private readonly array $without = [], ?string $debug = null)
     {
         Horde::load();
         [$host, $port, $security] = $server->imap;
-        $this->authority = '' === $server->authority ? '' : self::file($server->authority);
         $this->client = new ImapSocket(array_filter([
             'username' => $server->user,
             'password' => $server->isToken ? '' : $server->password,
@@ -60,7 +58,7 @@ final class ImapConnection
                 'SNI_enabled' => true,
                 'disable_compression' => true,
                 'crypto_method' => \STREAM_CRYPTO_METHOD_TLSv1_2_CLIENT | \STREAM_CRYPTO_METHOD_TLSv1_3_CLIENT,
-                'cafile' => '' === $this->authority ? null : $this->authority,
+                'cafile' => '' === $server->authority ? null : AuthorityFile::of($server->authority),
             ], static fn (mixed $value): bool => null !== $value)],
         ], static fn (mixed $value): bool => null !== $value));
     }
@@ -68,7 +66,6 @@ final class ImapConnection
     public function __destruct()
     {
         $this->close();
-        '' === $this->authority || @unlink($this->authority);
     }
 
     public function close(): void
@@ -557,15 +554,5 @@ final class ImapConnection
         }
 
         return '' === $said ? '.' : ': '.rtrim(mb_strimwidth($said, 0, self::LONGEST_SAID, '…'), '. ').'.';
-    }
-
-    private static function file(string $text): string
-    {
-        $file = tempnam(sys_get_temp_dir(), 'authority');
-        if (false === $file || false === file_put_contents($file, $text)) {
-            throw new NotReached('There is no room for a file on this machine.');
-        }
-
-        return $file;
     }
 }

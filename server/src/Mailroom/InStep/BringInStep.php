@@ -39,6 +39,7 @@ final readonly class BringInStep
     public function __construct(
         private Connection $connection,
         private Conversations $conversations,
+        private ServerBoxes $boxes,
         private Copies $copies,
         private Wishes $wishes,
         private FollowThere $follow,
@@ -103,7 +104,7 @@ final readonly class BringInStep
             return;
         }
         if ([] !== $rows) {
-            $hasAway = $this->hasAway($account, $rows[0]->int('mailbox'));
+            $hasAway = $this->boxes->settings($account, $rows[0]->int('mailbox'))->hasAway ?? true;
             $copies = array_map(Copies::copy(...), $rows, array_keys($rows));
             $belongs = Belongs::of($conversation, $now, $hasAway);
             $agreement = Agree::on($belongs, $copies, Belongs::before($conversation, $now, $hasAway));
@@ -217,15 +218,5 @@ final readonly class BringInStep
                 [($read->there[$copy] ?? $seen) ? 1 : 0, $conversation->isUnread() ? 0 : 1, (int) $copy],
             );
         }
-    }
-
-    private function hasAway(Account $account, int $mailbox): bool
-    {
-        $settings = $this->connection->fetchOne(
-            'SELECT settings FROM server_state WHERE account_id = ? AND mailbox = ?',
-            [$account->id, $mailbox],
-        );
-
-        return BoxSettings::fromState((array) json_decode(\is_string($settings) ? $settings : '{}', true))->hasAway;
     }
 }

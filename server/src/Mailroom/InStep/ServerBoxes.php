@@ -65,6 +65,17 @@ final readonly class ServerBoxes
         );
     }
 
+    /** @return BoxSettings|null null when it was never connected */
+    public function settings(Account $account, int $number): ?BoxSettings
+    {
+        $settings = $this->connection->fetchOne(
+            'SELECT settings FROM server_state WHERE account_id = ? AND mailbox = ?',
+            [$account->id, $number],
+        );
+
+        return \is_string($settings) ? BoxSettings::fromState((array) json_decode($settings, true)) : null;
+    }
+
     public function begin(Account $account, int $number, BoxSettings $settings): void
     {
         $this->connection->executeStatement(
@@ -82,10 +93,13 @@ final readonly class ServerBoxes
         );
     }
 
-    /** It is to be looked at in the next round. */
+    /** All of somebody are to be looked at in the next round, also those that were paused. */
     public function lookNow(Account $account): void
     {
-        $this->connection->executeStatement('UPDATE server_state SET look_at = NULL WHERE account_id = ?', [$account->id]);
+        $this->connection->executeStatement(
+            'UPDATE server_state SET look_at = NULL, paused = 0, refusals = CASE WHEN paused THEN 0 ELSE refusals END WHERE account_id = ?',
+            [$account->id],
+        );
     }
 
     public function looked(ServerBox $box): void

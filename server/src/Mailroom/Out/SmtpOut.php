@@ -9,13 +9,17 @@ use Symfony\Component\Mailer\Exception\ExceptionInterface;
 use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
 use Symfony\Component\Mailer\Transport;
+use Symfony\Component\Mailer\Transport\Smtp\Auth\XOAuth2Authenticator;
 use Symfony\Component\Mailer\Transport\Smtp\EsmtpTransport;
 use Symfony\Component\Mailer\Transport\Smtp\SmtpTransport;
 use Symfony\Component\Mailer\Transport\Smtp\Stream\SocketStream;
 use Symfony\Component\Mime\Address as MimeAddress;
 use Symfony\Component\Mime\RawMessage;
+use ZippyTray\Core\InStep\Security;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Refused;
+use ZippyTray\Server\Account\MailServer;
+use ZippyTray\Server\Mailroom\AuthorityFile;
 
 /**
  * Hands mail over to a server (RFC 5321).
@@ -25,22 +29,64 @@ final readonly class SmtpOut implements MailOut
     /** Seconds without an answer. */
     private const PATIENCE = 20.0;
 
-    private SmtpTransport $transport;
+    private function __construct(private SmtpTransport $transport)
+    {
+        $stream = $transport->getStream();
+        if ($stream instanceof SocketStream) {
+            $stream->setTimeout(self::PATIENCE);
+        }
+    }
 
     /**
      * @param string $dsn smtp:// or smtps://, with user and password where they are needed
      *
      * @throws Refused when it is no such address
      */
-    public function __construct(#[\SensitiveParameter] string $dsn, bool $plain = false)
+    public static function at(#[\SensitiveParameter] string $dsn, bool $plain = false): self
     {
-        $this->transport = self::transport($dsn);
-        if (!$plain && $this->transport instanceof EsmtpTransport && !self::isLoopback((string) parse_url($dsn, \PHP_URL_HOST))) {
-            $this->transport->setRequireTls(true);
+        $transport = self::transport($dsn);
+        if (!$plain && $transport instanceof EsmtpTransport && !MailServer::isLoopback((string) parse_url($dsn, \PHP_URL_HOST))) {
+            $transport->setRequireTls(true);
         }
-        $stream = $this->transport->getStream();
-        if ($stream instanceof SocketStream) {
-            $stream->setTimeout(self::PATIENCE);
+
+        return new self($transport);
+    }
+
+    /** The way out that belongs to a mailbox. */
+    public static function of(MailServer $server): self
+    {
+        [$host, $port, $security] = $server->smtp;
+        $transport = new EsmtpTransport($host, $port, Security::Tls === $security);
+        $transport->setAutoTls(Security::StartTls === $security);
+        $transport->setRequireTls(Security::StartTls === $security);
+        $transport->setUsername($server->user);
+        $transport->setPassword($server->password);
+        if ($server->isToken) {
+            $transport->setAuthenticators([new XOAuth2Authenticator()]);
+        }
+        $stream = $transport->getStream();
+        if ('' !== $server->authority && $stream instanceof SocketStream) {
+            $stream->setStreamOptions(['ssl' => ['cafile' => AuthorityFile::of($server->authority)]]);
+        }
+
+        return new self($transport);
+    }
+
+    /**
+     * Signs in, and sends nothing.
+     *
+     * @throws NotTaken
+     */
+    public function greet(): void
+    {
+        try {
+            $this->transport->start();
+        } catch (UnexpectedResponseException $problem) {
+            throw self::answered($problem);
+        } catch (ExceptionInterface $problem) {
+            throw new NotTaken(self::unreached($problem), false, $problem);
+        } finally {
+            $this->transport->stop();
         }
     }
 
@@ -69,7 +115,7 @@ final readonly class SmtpOut implements MailOut
             if (1 === preg_match('/> \.\s*$/m', $problem->getDebug())) {
                 throw new Unanswered('The mail server did not say whether it has taken the message.', 0, $problem);
             }
-            throw new NotTaken('The mail server cannot be reached, or ended the connection.', false, $problem);
+            throw new NotTaken(self::unreached($problem), false, $problem);
         } catch (ExceptionInterface $problem) {
             throw new NotTaken($problem->getMessage(), true, $problem);
         } finally {
@@ -96,9 +142,14 @@ final readonly class SmtpOut implements MailOut
         );
     }
 
-    private static function isLoopback(string $host): bool
+    private static function unreached(ExceptionInterface $problem): string
     {
-        return 1 === preg_match('/^(?:localhost|127(?:\.\d{1,3}){3}|\[?::1\]?)$/iD', $host);
+        return match (true) {
+            1 === preg_match('/authenticat/i', $problem->getMessage()) => 'The mail server does not take the name or the password.',
+            1 === preg_match('/certificate|TLS|SSL/i', $problem->getMessage()) => 'No encrypted connection to the mail server could be made: '
+                .'it offers none, or its certificate is not one that is trusted here.',
+            default => 'The mail server cannot be reached, or ended the connection.',
+        };
     }
 
     private static function transport(#[\SensitiveParameter] string $dsn): SmtpTransport

@@ -34,7 +34,7 @@ final readonly class StampHands
             $account->person(),
             $account->profile->speaker($this->clock->now()),
             $account->profile->postSettings(),
-            'none' !== $account->mailWays()->out,
+            $account->canSend(),
             array_map(
                 static fn (Advice $advice): string => $advice->title,
                 $this->advices->of($account, $makesTask ? $conversationIds : []),

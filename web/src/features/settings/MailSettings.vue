@@ -6,6 +6,7 @@ import { useSession, useSignIn } from '@/shared/api/session'
 import { useTemplates, editTemplate, useWriteSteps } from '@/features/write'
 import { attempt, tell } from '@/shared/notice'
 import LeftOutList from './LeftOutList.vue'
+import MailboxSettings from './MailboxSettings.vue'
 import WaysSettings from './WaysSettings.vue'
 import { LinkButton, LongText, TextInput, TickBox } from '@/ui/kit'
 
@@ -82,6 +83,7 @@ async function change(more: Partial<Settings>): Promise<void> {
       >New template</v-btn
     >
   </section>
+  <MailboxSettings />
   <WaysSettings />
   <LeftOutList />
 </template>

@@ -2916,6 +2916,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/mailboxes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The mailboxes on mail servers, and how it stands with them */
+        get: operations["mailboxes"];
+        /** Keep a mailbox in step from now on, or change the one of the same address */
+        put: operations["connectMailbox"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailboxes/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where the mailbox of an address is likely to be */
+        post: operations["proposeMailServer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailboxes/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sign in there and say what is there; nothing is kept */
+        post: operations["tryMailbox"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailboxes/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** All of them are looked at as soon as can be */
+        post: operations["lookAtMailboxes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailboxes/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** It is not kept in step any more: there nothing changes, and here everything stays */
+        delete: operations["disconnectMailbox"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/journal": {
         parameters: {
             query?: never;
@@ -2980,6 +3068,74 @@ export interface components {
         Time: string;
         /** Format: date-time */
         Instant: string;
+        /**
+         * @description What a folder of a mailbox stands for
+         * @enum {string}
+         */
+        FolderRole: "inbox" | "archive" | "away" | "bin" | "spam" | "sent" | "drafts" | "other" | "gone";
+        MailServer: {
+            host: string;
+            port: number;
+            /**
+             * @description TLS from the first byte on, TLS that is asked for, or none (only to the same machine)
+             * @enum {string}
+             */
+            security: "tls" | "starttls" | "plain";
+        };
+        MailboxFields: {
+            address: string;
+            imap: components["schemas"]["MailServer"];
+            /** @description Null: its mail goes out another way */
+            smtp?: components["schemas"]["MailServer"] | null;
+            /** @description Empty: the address */
+            user?: string;
+            /** @description Empty: the one that is there */
+            password?: string;
+            /** @description Certificates of an own authority, PEM */
+            authority?: string;
+            /** @description Whether what is away lies in a folder of its own there; otherwise in the archive */
+            hasAway?: boolean;
+            /** @description What came into the inbox in the last so many days is to be decided, the rest is archived; null: all is to be decided. Asked once, when it is connected */
+            days?: number | null;
+            /** @description Whether the rest is archived on the server, too */
+            archiveThere?: boolean;
+        };
+        Mailbox: {
+            number: number;
+            address: string;
+            user: string;
+            imap: components["schemas"]["MailServer"];
+            smtp: components["schemas"]["MailServer"] | null;
+            /** @description Whether an own authority is named */
+            authority: boolean;
+            hasAway: boolean;
+            lookedAt: components["schemas"]["Instant"] | null;
+            /** @description Nothing is done until the person says so */
+            paused: boolean;
+            /** @description What was in the way the last time, a sentence; empty: nothing */
+            problem: string;
+            /** @description Messages that are in step */
+            here: number;
+            /** @description Messages that are still to come in */
+            wanted: number;
+            /** @description Messages that could not be taken in */
+            left: number;
+            /** @description What the server is still to do */
+            waiting: number;
+            folders: {
+                name: string;
+                role: components["schemas"]["FolderRole"];
+                /** @description Whether what lies there is taken in */
+                takenIn: boolean;
+            }[];
+            /** @description What the server would not do several times, with its reason */
+            troubles: {
+                subject: string;
+                /** @enum {string} */
+                what: "move" | "seen" | "told" | "append";
+                problem: string;
+            }[];
+        };
         /** @enum {string} */
         Place: "tray" | "away" | "archive" | "bin" | "blocked";
         Ids: components["schemas"]["Id"][];
@@ -4589,6 +4745,17 @@ export interface components {
                     /** @enum {string} */
                     in: "none" | "post_room" | "maildir";
                     folder: string;
+                };
+            };
+        };
+        /** @description The mailboxes, without passwords */
+        Mailboxes: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    mailboxes: components["schemas"]["Mailbox"][];
                 };
             };
         };
@@ -9325,6 +9492,140 @@ export interface operations {
                 };
                 content?: never;
             };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mailboxes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Mailboxes"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    connectMailbox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MailboxFields"];
+            };
+        };
+        responses: {
+            200: components["responses"]["Mailboxes"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    proposeMailServer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    address: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The servers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        imap: components["schemas"]["MailServer"];
+                        smtp: components["schemas"]["MailServer"];
+                        /** @description The domain itself says so (RFC 6186); otherwise it is what such servers are usually called */
+                        isSaid: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tryMailbox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MailboxFields"];
+            };
+        };
+        responses: {
+            /** @description What is there */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        messages: number;
+                        /** @description How many of them lie in the inbox */
+                        inbox: number;
+                        folders: {
+                            name: string;
+                            role: components["schemas"]["FolderRole"];
+                            messages: number;
+                        }[];
+                        /** @description What no folder stands for; such a folder is made when it is needed */
+                        missing: components["schemas"]["FolderRole"][];
+                        /** @description Why nothing can be sent by it; empty: it can */
+                        sends: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lookAtMailboxes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It was noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    disconnectMailbox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Mailboxes"];
             default: components["responses"]["Problem"];
         };
     };

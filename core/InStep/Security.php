@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Server\Account;
+namespace ZippyTray\Core\InStep;
 
 /**
  * How a mail server is spoken to (RFC 8314).

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Mailroom\InStep;
+
+use Doctrine\DBAL\Connection;
+use ZippyTray\Core\InStep\Patience;
+use ZippyTray\Server\Account\Account;
+use ZippyTray\Server\Account\Mailbox;
+use ZippyTray\Server\Account\MailServer;
+use ZippyTray\Server\Store\Row;
+
+/**
+ * How it stands with the mailboxes of somebody: what is in step, what is still to come in, and what the server would not do.
+ *
+ * @phpstan-type BoxState array{
+ *     number: int, address: string, user: string, imap: array{host: string, port: int, security: string},
+ *     smtp: array{host: string, port: int, security: string}|null, authority: bool, hasAway: bool, lookedAt: string|null, paused: bool,
+ *     problem: string, here: int, wanted: int, left: int, waiting: int,
+ *     folders: list<array{name: string, role: string, takenIn: bool}>, troubles: list<array{subject: string, what: string, problem: string}>
+ * }
+ */
+final readonly class BoxStates
+{
+    /** So many of what the server would not do are told. */
+    private const MOST = 50;
+
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    /** @return list<BoxState> */
+    public function of(Account $account): array
+    {
+        $states = [];
+        foreach ($account->mailboxes() as $mailbox) {
+            $server = $mailbox->server();
+            $state = null === $server ? false : $this->connection->fetchAssociative(
+                'SELECT * FROM server_state WHERE account_id = ? AND mailbox = ?',
+                [$account->id, $mailbox->position],
+            );
+            if (null !== $server && false !== $state) {
+                $states[] = $this->one($account, $mailbox, $server, new Row($state));
+            }
+        }
+
+        return $states;
+    }
+
+    /** @return BoxState */
+    private function one(Account $account, Mailbox $mailbox, MailServer $server, Row $state): array
+    {
+        $key = [$account->id, $mailbox->position];
+        $counts = new Row($this->connection->fetchAssociative(
+            "SELECT COALESCE(SUM(state = 'here'), 0) AS here, COALESCE(SUM(state = 'wanted' AND missed = 0), 0) AS wanted,
+                COALESCE(SUM(state = 'left'), 0) AS left_out,
+                (SELECT COUNT(*) FROM server_wish WHERE account_id = c.account_id AND mailbox = c.mailbox) AS waiting
+             FROM server_copy c WHERE account_id = ? AND mailbox = ?",
+            $key,
+        ) ?: []);
+
+        return [
+            'number' => $mailbox->position,
+            'address' => $mailbox->address(),
+            'user' => $server->user,
+            'imap' => self::server($server->imap),
+            'smtp' => '' === $server->smtp[0] ? null : self::server($server->smtp),
+            'authority' => '' !== $server->authority,
+            'hasAway' => BoxSettings::fromState($state->json('settings'))->hasAway,
+            'lookedAt' => $state->stringOrNull('looked_at'),
+            'paused' => $state->bool('paused'),
+            'problem' => $state->string('problem'),
+            'here' => $counts->int('here'),
+            'wanted' => $counts->int('wanted'),
+            'left' => $counts->int('left_out'),
+            'waiting' => $counts->int('waiting'),
+            'folders' => array_map(static function (array $columns): array {
+                $row = new Row($columns);
+
+                return ['name' => $row->string('name'), 'role' => $row->string('role'), 'takenIn' => $row->bool('taken_in')];
+            }, $this->connection->fetchAllAssociative(
+                'SELECT name, role, taken_in FROM server_folder WHERE account_id = ? AND mailbox = ? ORDER BY name',
+                $key,
+            )),
+            'troubles' => $this->troubles($key),
+        ];
+    }
+
+    /**
+     * @param array{\ZippyTray\Core\AccountId, int} $key
+     *
+     * @return list<array{subject: string, what: string, problem: string}>
+     */
+    private function troubles(array $key): array
+    {
+        return array_map(static function (array $columns): array {
+            $row = new Row($columns);
+
+            return ['subject' => $row->string('subject'), 'what' => $row->string('kind'), 'problem' => $row->string('problem')];
+        }, $this->connection->fetchAllAssociative(
+            'SELECT w.kind, w.problem, m.subject FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id
+             LEFT JOIN message m ON m.id = COALESCE(w.message_id, c.message_id)
+             WHERE w.account_id = ? AND w.mailbox = ? AND w.failures >= '.Patience::TOLD_AFTER.' ORDER BY w.id DESC LIMIT '.self::MOST,
+            $key,
+        ));
+    }
+
+    /**
+     * @param array{string, int, \ZippyTray\Core\InStep\Security} $server
+     *
+     * @return array{host: string, port: int, security: string}
+     */
+    private static function server(array $server): array
+    {
+        return ['host' => $server[0], 'port' => $server[1], 'security' => $server[2]->value];
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZippyTray\Server\Mailroom\InStep;
+
+use ZippyTray\Core\InStep\FolderRole;
+use ZippyTray\Core\InStep\FolderRoles;
+use ZippyTray\Core\Refused;
+use ZippyTray\Server\Account\MailServer;
+use ZippyTray\Server\Mailroom\Imap\FolderStatus;
+use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+use ZippyTray\Server\Mailroom\Imap\NotDone;
+use ZippyTray\Server\Mailroom\Imap\NotSignedIn;
+use ZippyTray\Server\Mailroom\In\NotReached;
+use ZippyTray\Server\Mailroom\Out\NotTaken;
+use ZippyTray\Server\Mailroom\Out\SmtpOut;
+
+/**
+ * Signs in at a mailbox, and says what is there. Nothing is changed by that.
+ *
+ * @phpstan-type Found array{
+ *     messages: int, inbox: int, folders: list<array{name: string, role: string, messages: int}>, missing: list<string>, sends: string
+ * }
+ */
+final readonly class TryServer
+{
+    /** What conversations go to; Drafts is of no use here. */
+    private const NEEDED = [FolderRole::Archive, FolderRole::Sent, FolderRole::Bin, FolderRole::Spam];
+
+    /**
+     * @return Found missing: roles for which there is no folder; sends: why nothing can be sent, empty when it can
+     *
+     * @throws Refused when nothing can be read there
+     */
+    public function __invoke(MailServer $server): array
+    {
+        try {
+            $connection = new ImapConnection($server);
+            $connection->open();
+            $statuses = $connection->folders();
+            $connection->close();
+        } catch (NotSignedIn $problem) {
+            throw new Refused($problem->getMessage(), 'password');
+        } catch (NotReached|NotDone $problem) {
+            throw new Refused($problem->getMessage(), 'imapHost');
+        }
+        $roles = FolderRoles::of(array_map(
+            static fn (FolderStatus $one): array => ['name' => $one->name, 'attributes' => $one->attributes, 'delimiter' => $one->delimiter],
+            $statuses,
+        ));
+        $folders = [];
+        foreach ($statuses as $status) {
+            if ($status->canBeOpened()) {
+                $role = array_search($status->name, $roles, true);
+                $folders[] = [
+                    'name' => $status->name,
+                    'role' => \is_string($role) ? $role : FolderRole::Other->value,
+                    'messages' => $status->messages,
+                ];
+            }
+        }
+
+        return [
+            'messages' => array_sum(array_column($folders, 'messages')),
+            'inbox' => array_sum(array_column(array_filter($folders, static fn (array $one): bool => 'inbox' === $one['role']), 'messages')),
+            'folders' => $folders,
+            'missing' => array_values(array_map(
+                static fn (FolderRole $role): string => $role->value,
+                array_filter(self::NEEDED, static fn (FolderRole $role): bool => !isset($roles[$role->value])),
+            )),
+            'sends' => $this->sends($server),
+        ];
+    }
+
+    private function sends(MailServer $server): string
+    {
+        if ('' === $server->smtp[0]) {
+            return 'No server is named for sending.';
+        }
+        try {
+            SmtpOut::of($server)->greet();
+
+            return '';
+        } catch (NotTaken $problem) {
+            return $problem->getMessage();
+        }
+    }
+}

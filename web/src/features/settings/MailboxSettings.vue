@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answer, api, type Mailbox } from '@/shared/api/client'
+import { useSession } from '@/shared/api/session'
+import { ask } from '@/shared/ask'
+import { attempt } from '@/shared/notice'
+import FailedState from '@/ui/FailedState.vue'
+import { LinkButton } from '@/ui/kit'
+import MailboxForm from './MailboxForm.vue'
+import { standing } from './mailboxes'
+
+/** Mailboxes on mail servers that are kept in step. */
+const SOON = 2000
+const OFTEN = 15_000
+const queries = useQueryClient()
+const { account } = useSession()
+const { data, error, refetch } = useQuery({
+  queryKey: ['mailboxes'],
+  queryFn: ({ signal }) => answer(api.GET('/mailboxes', { signal })),
+  // The program comes to it by itself.
+  refetchInterval: ({ state }) =>
+    state.data?.mailboxes.some((one) => one.wanted > 0 || one.waiting > 0 || !one.lookedAt) ? SOON : OFTEN,
+})
+const all = computed(() => data.value?.mailboxes ?? [])
+/** The number of the one that is changed; -1: a new one. */
+const open = ref<number>()
+const set = (mailboxes: Mailbox[]) => {
+  queries.setQueryData(['mailboxes'], { mailboxes })
+  open.value = undefined
+}
+const look = () =>
+  attempt(async () => {
+    await answer(api.POST('/mailboxes/looks', {}))
+    await refetch()
+  })
+async function disconnect(one: Mailbox): Promise<void> {
+  const said = await ask({
+    title: `Disconnect ${one.address}?`,
+    text: 'On the server nothing changes, and here everything stays. What is decided from then on is not done there any more.',
+    answers: [{ value: 'disconnect', text: 'Disconnect' }],
+  })
+  if (said)
+    await attempt(async () =>
+      set(
+        (await answer(api.DELETE('/mailboxes/{number}', { params: { path: { number: one.number } } })))
+          .mailboxes,
+      ),
+    )
+}
+</script>
+
+<template>
+  <section class="sheet part">
+    <h2>Mailboxes</h2>
+    <p class="slate">
+      A mailbox on your mail server is kept in step in both directions: what you archive here is out of the
+      inbox there, and what you archive on the phone is out of the tray.
+    </p>
+    <FailedState v-if="error && !data" :error="error" @again="refetch()" />
+    <ul v-if="all.length" class="mailboxes" aria-label="Mailboxes">
+      <li v-for="one in all" :key="one.number">
+        <b>{{ one.address }}</b>
+        <span class="slate">{{ one.imap.host }}</span>
+        <span class="acts">
+          <LinkButton @click="look">{{ one.paused ? 'Go on' : 'Look now' }}</LinkButton>
+          <LinkButton @click="open = open === one.number ? undefined : one.number">Change</LinkButton>
+          <LinkButton @click="disconnect(one)">Disconnect</LinkButton>
+        </span>
+        <span class="slate state">{{ standing(one) }}</span>
+        <span v-if="one.problem" class="wrong state" role="status">{{ one.problem }}</span>
+        <details v-if="one.troubles.length" class="state">
+          <summary class="odd">What the server would not do</summary>
+          <p v-for="(trouble, at) in one.troubles" :key="at" class="slate">
+            {{ trouble.subject || 'No subject' }}: {{ trouble.problem }}
+          </p>
+        </details>
+        <MailboxForm
+          v-if="open === one.number"
+          class="state"
+          :mailbox="one"
+          :address="one.address"
+          @connected="set"
+          @close="open = undefined"
+        />
+      </li>
+    </ul>
+    <MailboxForm
+      v-if="open === -1"
+      :address="all.length ? '' : (account?.email ?? '')"
+      @connected="set"
+      @close="open = undefined"
+    />
+    <LinkButton v-else-if="data" @click="open = -1">{{
+      all.length ? 'Connect another mailbox' : 'Connect your mailbox'
+    }}</LinkButton>
+  </section>
+</template>
+
+<style scoped src="./settings.css"></style>
+<style scoped>
+.mailboxes {
+  margin: 0 0 10px;
+  padding: 0;
+  list-style: none;
+}
+
+.mailboxes li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  align-items: baseline;
+  padding: 8px 0;
+}
+
+.mailboxes li + li {
+  border-top: 1px solid rgb(from var(--v-edge) r g b / 50%);
+}
+
+.state {
+  flex-basis: 100%;
+}
+</style>

@@ -1,0 +1,31 @@
+import type { FolderRole, Mailbox, MailServer } from '@/shared/api/client'
+import { moment } from '@/shared/time/format'
+import { counted } from '@/shared/words'
+
+export const SECURITY: Record<MailServer['security'], string> = {
+  tls: 'TLS',
+  starttls: 'STARTTLS',
+  plain: 'none (same machine only)',
+}
+
+/** What the folders stand for that have a part in keeping a mailbox in step. */
+export const ROLES: Partial<Record<FolderRole, string>> = {
+  archive: 'Archive',
+  sent: 'Sent',
+  bin: 'Bin',
+  spam: 'Spam',
+  away: 'Away',
+}
+
+/** How it stands with a mailbox, in a line. */
+export const standing = ({ here, wanted, waiting, left, lookedAt, paused }: Mailbox): string =>
+  [
+    paused ? 'paused' : '',
+    lookedAt ? `looked at ${moment(lookedAt)}` : 'not looked at yet',
+    `${counted(here, 'message')} in step`,
+    wanted ? `${counted(wanted, 'message')} still to come in` : '',
+    waiting ? `${counted(waiting, 'change')} on the way there` : '',
+    left ? `${counted(left, 'message')} could not be taken in` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
