@@ -20,8 +20,8 @@ export const ROLES: Partial<Record<FolderRole, string>> = {
 /** How it stands with a mailbox, in a line. */
 export const standing = ({ here, wanted, waiting, left, lookedAt, paused }: Mailbox): string =>
   [
-    paused ? 'paused' : '',
-    lookedAt ? `looked at ${moment(lookedAt)}` : 'not looked at yet',
+    paused ? 'Paused' : '',
+    lookedAt ? `Looked at ${moment(lookedAt)}` : 'Not looked at yet',
     `${counted(here, 'message')} in step`,
     wanted ? `${counted(wanted, 'message')} still to come in` : '',
     waiting ? `${counted(waiting, 'change')} on the way there` : '',
