@@ -60,6 +60,7 @@ final class MailServer
             }
         }
         $server = new self($folder, $port, $tlsPort);
+        file_put_contents("{$folder}/ports", "{$port} {$tlsPort}");
         file_put_contents("{$folder}/dovecot.conf", $server->configuration($user, $without, $folders, $more));
         // It goes on in the background, and would hold whatever it could write to.
         exec(\sprintf(
@@ -76,6 +77,14 @@ final class MailServer
         }
 
         return $server;
+    }
+
+    /** The one that was started in a folder. */
+    public static function at(string $folder): self
+    {
+        [$port, $tlsPort] = array_map(intval(...), explode(' ', (string) file_get_contents("{$folder}/ports")));
+
+        return new self($folder, $port, $tlsPort);
     }
 
     public function stop(): void

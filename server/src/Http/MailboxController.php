@@ -51,7 +51,9 @@ final readonly class MailboxController
     public function propose(#[MapRequestPayload] MailboxAddress $of, ProposeServer $propose): JsonResponse
     {
         $found = $propose($of->address);
-        $server = static fn (array $one): array => ['security' => $one['security'] instanceof Security ? $one['security']->value : ''] + $one;
+        $server = static fn (array $one): array => [
+            'security' => $one['security'] instanceof Security ? $one['security']->value : '',
+        ] + $one;
 
         return new JsonResponse(['imap' => $server($found['imap']), 'smtp' => $server($found['smtp']), 'isSaid' => $found['isSaid']]);
     }

@@ -41,7 +41,10 @@ final class FolderRolesTest extends TestCase
             ['bin' => 'Papierkorb', 'sent' => 'Éléments envoyés', 'spam' => '迷惑メール'],
         ];
         yield 'what cannot be opened stands for nothing' => [['INBOX', 'Archive|\Noselect', 'archived'], ['archive' => 'archived']];
-        yield 'a folder with everything is an archive' => [['INBOX', 'Everything|\All', 'Bin|\Trash'], ['archive' => 'Everything', 'bin' => 'Bin']];
+        yield 'a folder with everything is an archive' => [
+            ['INBOX', 'Everything|\All', 'Bin|\Trash'],
+            ['archive' => 'Everything', 'bin' => 'Bin'],
+        ];
         yield 'said twice' => [['INBOX', 'A|\Archive', 'B|\Archive'], ['archive' => 'A']];
         yield 'nothing' => [['INBOX'], []];
     }

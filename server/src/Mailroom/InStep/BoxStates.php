@@ -18,7 +18,8 @@ use ZippyTray\Server\Store\Row;
  *     number: int, address: string, user: string, imap: array{host: string, port: int, security: string},
  *     smtp: array{host: string, port: int, security: string}|null, authority: bool, hasAway: bool, lookedAt: string|null, paused: bool,
  *     problem: string, here: int, wanted: int, left: int, waiting: int,
- *     folders: list<array{name: string, role: string, takenIn: bool}>, troubles: list<array{subject: string, what: string, problem: string}>
+ *     folders: list<array{name: string, role: string, takenIn: bool}>,
+ *     troubles: list<array{subject: string, what: string, problem: string}>
  * }
  */
 final readonly class BoxStates

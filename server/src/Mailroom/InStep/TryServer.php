@@ -46,7 +46,9 @@ final readonly class TryServer
             throw new Refused($problem->getMessage(), 'imapHost');
         }
         $roles = FolderRoles::of(array_map(
-            static fn (FolderStatus $one): array => ['name' => $one->name, 'attributes' => $one->attributes, 'delimiter' => $one->delimiter],
+            static fn (FolderStatus $one): array => [
+                'name' => $one->name, 'attributes' => $one->attributes, 'delimiter' => $one->delimiter,
+            ],
             $statuses,
         ));
         $folders = [];
@@ -63,7 +65,10 @@ final readonly class TryServer
 
         return [
             'messages' => array_sum(array_column($folders, 'messages')),
-            'inbox' => array_sum(array_column(array_filter($folders, static fn (array $one): bool => 'inbox' === $one['role']), 'messages')),
+            'inbox' => array_sum(array_column(
+                array_filter($folders, static fn (array $one): bool => 'inbox' === $one['role']),
+                'messages',
+            )),
             'folders' => $folders,
             'missing' => array_values(array_map(
                 static fn (FolderRole $role): string => $role->value,

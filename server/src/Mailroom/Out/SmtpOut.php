@@ -146,8 +146,8 @@ final readonly class SmtpOut implements MailOut
     {
         return match (true) {
             1 === preg_match('/authenticat/i', $problem->getMessage()) => 'The mail server does not take the name or the password.',
-            1 === preg_match('/certificate|TLS|SSL/i', $problem->getMessage()) => 'No encrypted connection to the mail server could be made: '
-                .'it offers none, or its certificate is not one that is trusted here.',
+            1 === preg_match('/certificate|TLS|SSL/i', $problem->getMessage()) => 'No encrypted connection to the mail server could be '
+                .'made: it offers none, or its certificate is not one that is trusted here.',
             default => 'The mail server cannot be reached, or ended the connection.',
         };
     }

@@ -168,8 +168,8 @@ const at = (...names: string[]) =>
     </p>
     <div v-if="found" class="found" role="status">
       <p>
-        <b>It is there:</b> {{ counted(found.messages, 'message') }}, {{ found.inbox.toLocaleString('en') }} of them in
-        the inbox.
+        <b>It is there:</b> {{ counted(found.messages, 'message') }},
+        {{ found.inbox.toLocaleString('en') }} of them in the inbox.
       </p>
       <ul>
         <template v-for="one in found.folders" :key="one.name">

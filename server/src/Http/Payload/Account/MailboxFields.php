@@ -14,8 +14,8 @@ final readonly class MailboxFields
      * @param ServerFields|null $smtp         null: its mail goes out another way
      * @param string            $user         empty: the address
      * @param string            $password     empty: the one that is there
-     * @param int|null          $days         what came into the inbox in the last so many days is to be decided, the rest is archived; null: all
-     *                                        of it; asked once, when it is connected
+     * @param int|null          $days         what came into the inbox in the last so many days is to be decided, the rest is archived;
+     *                                        null: all is to be decided; asked once, when it is connected
      * @param bool              $archiveThere whether the rest is archived on the server, too
      */
     public function __construct(

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * A real mail server for a try or a test, with letters in its inbox:
+ *
+ *     php demo/mail-server.php start FOLDER
+ *     php demo/mail-server.php put FOLDER USER SUBJECT NAME    a letter whose Message-ID is NAME@glass.example
+ *     php demo/mail-server.php stop FOLDER
+ *
+ * "start" says its ports and the password with which every name signs in, as JSON.
+ */
+
+use ZippyTray\Core\InStep\Security;
+use ZippyTray\Demo\MailServer;
+use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+[$what, $folder] = [$argv[1] ?? '', $argv[2] ?? ''];
+$server = 'start' === $what ? MailServer::start($folder) : MailServer::at($folder);
+match ($what) {
+    'start' => print json_encode(
+        ['port' => $server->port, 'tlsPort' => $server->tlsPort, 'password' => MailServer::PASSWORD],
+        \JSON_THROW_ON_ERROR,
+    ),
+    'stop' => $server->stop(),
+    'put' => (static function (string $user, string $subject, string $name) use ($server): void {
+        $_SERVER['ZIPPY_DATA'] ??= sys_get_temp_dir();
+        $connection = new ImapConnection(new ZippyTray\Server\Account\MailServer(
+            ['127.0.0.1', $server->port, Security::Plain],
+            ['', 0, Security::Tls],
+            $user,
+            MailServer::PASSWORD,
+        ));
+        $connection->open();
+        $connection->append(
+            'INBOX',
+            "From: Tam Achterberg <tam-{$name}@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\n"
+                .'Date: '.date(\DATE_RFC2822)."\r\nMessage-ID: <{$name}@glass.example>\r\n\r\nWhich one shall it be?\r\n",
+            [],
+            new DateTimeImmutable(),
+        );
+    })($argv[3] ?? '', $argv[4] ?? '', $argv[5] ?? ''),
+    default => exit(2),
+};
