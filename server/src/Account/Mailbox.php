@@ -63,6 +63,11 @@ class Mailbox
         $this->server = $this->address = '';
     }
 
+    public function isOnServer(): bool
+    {
+        return '' !== $this->server;
+    }
+
     /** @return MailServer|null null when it is on none, or its password cannot be opened any more */
     public function server(): ?MailServer
     {

@@ -73,8 +73,8 @@ final readonly class MailboxController
             $mailbox = $this->known($account, $fields);
             $server = $fields->server($mailbox?->server());
             // The first one may be there already, for the ways by which mail goes out and comes in.
-            $mailbox ??= null === ($account->mailboxes()[0] ?? null)?->server() ? $account->mailboxes()[0] ?? null : null;
-            $mailbox ??= $account->addMailbox(MailWays::none());
+            $first = $account->mailboxes()[0] ?? null;
+            $mailbox ??= null === $first || $first->isOnServer() ? $account->addMailbox(MailWays::none()) : $first;
             $mailbox->keepInStepWith($server, trim($fields->address));
             $this->orm->flush();
             $this->boxes->begin($account, $mailbox->position, $this->settings($account, $mailbox->position, $fields));
@@ -121,7 +121,7 @@ final readonly class MailboxController
     private function known(Account $account, MailboxFields $fields): ?Mailbox
     {
         foreach ($account->mailboxes() as $mailbox) {
-            if (null !== $mailbox->server() && mb_strtolower($mailbox->address()) === mb_strtolower(trim($fields->address))) {
+            if ($mailbox->isOnServer() && mb_strtolower($mailbox->address()) === mb_strtolower(trim($fields->address))) {
                 return $mailbox;
             }
         }
@@ -133,7 +133,7 @@ final readonly class MailboxController
     private function at(Account $account, int $number): Mailbox
     {
         foreach ($account->mailboxes() as $mailbox) {
-            if ($mailbox->position === $number && null !== $mailbox->server()) {
+            if ($mailbox->position === $number && $mailbox->isOnServer()) {
                 return $mailbox;
             }
         }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Imap;
 
+use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ZippyTray\Demo\MailServer as Dovecot;
 use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+use ZippyTray\Server\Mailroom\InStep\KeepInStep;
 use ZippyTray\Server\Mailroom\InStep\ServerBoxes;
 
 /**
@@ -188,6 +190,27 @@ final class InStepTest extends MailboxTestCase
         self::assertSame(1, $this->number('SELECT COUNT(*) FROM server_copy WHERE missed = 0'));
     }
 
+    public function testMuchThatIsGoneAtOnceIsAskedAbout(): void
+    {
+        $this->connect();
+        foreach (range(1, 30) as $number) {
+            $this->there("Letter {$number}", "l{$number}@glass.example");
+        }
+        $this->inStep();
+        $other = $this->other();
+        $other->expunge('INBOX', $this->validity($other, 'INBOX'), range(1, 28));
+        $this->inStep();
+        self::assertCount(30, $this->rows('/tray'), 'Nothing is changed here.');
+        self::assertSame([1], $this->column('SELECT paused FROM server_state'));
+        self::assertStringContainsString('28 are gone at once', self::text($this->column('SELECT problem FROM server_state')[0]));
+        // The person says "Go on".
+        $this->inStep();
+        self::assertCount(2, $this->rows('/tray'));
+        self::assertSame(28, $this->number("SELECT COUNT(*) FROM conversation WHERE place = 'bin'"));
+        self::assertSame([0], $this->column("SELECT settings ->> 'mayVanish' FROM server_state"));
+        self::assertSame([0], $this->column('SELECT paused FROM server_state'));
+    }
+
     public function testTheBinIsEmptiedThereByItsNumbersOnly(): void
     {
         $this->connect();
@@ -209,10 +232,15 @@ final class InStepTest extends MailboxTestCase
         $this->wren->mailboxes()[0]->keepInStepWith(self::mailServer($this->user, $this->at)->with('wrong'), 'wren@ternpoint.example');
         $this->service(EntityManagerInterface::class)->flush();
         foreach (range(1, 5) as $time) {
-            $this->inStep();
+            $this->service(Connection::class)->executeStatement('UPDATE server_state SET look_at = NULL');
+            $this->service(KeepInStep::class)(static fn (): bool => false);
         }
         self::assertSame(3, $this->number('SELECT refusals FROM server_state'));
         self::assertSame(1, $this->number('SELECT paused FROM server_state'));
+        self::assertStringContainsString('password', self::text($this->column('SELECT problem FROM server_state')[0]));
+        // Who says "Go on" wants it tried again.
+        $this->inStep();
+        self::assertSame([1, 0], [$this->number('SELECT refusals FROM server_state'), $this->number('SELECT paused FROM server_state')]);
         self::assertStringContainsString('password', self::text($this->column('SELECT problem FROM server_state')[0]));
     }
 

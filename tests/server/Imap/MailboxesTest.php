@@ -119,6 +119,29 @@ final class MailboxesTest extends MailboxTestCase
         self::assertSame('0600', substr(\sprintf('%o', (int) fileperms(DataFolder::path().'/key')), -4));
     }
 
+    public function testWithAnotherKeyItIsConnectedAnewAndStaysTheSame(): void
+    {
+        $this->wren = $this->signIn();
+        $this->at = self::dovecot();
+        $this->user = self::person();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->call('PUT', '/mailboxes', $this->fields());
+        $this->service(KeepInStep::class)(static fn (): bool => false);
+        $key = (string) file_get_contents(DataFolder::path().'/key');
+        try {
+            DataFolder::write(DataFolder::path().'/key', bin2hex(random_bytes(32)));
+            $this->service(KeepInStep::class)(static fn (): bool => false);
+            $mailbox = $this->mailbox($this->call('GET', '/mailboxes'));
+            self::assertStringContainsString('cannot be opened', self::text($mailbox['problem']));
+            $mailbox = $this->mailbox($this->call('PUT', '/mailboxes', $this->fields()));
+            self::assertSame([0, 1, ''], [$mailbox['number'], $mailbox['here'], $mailbox['problem']]);
+            $this->inStep();
+            self::assertCount(1, $this->rows('/tray'));
+        } finally {
+            DataFolder::write(DataFolder::path().'/key', $key);
+        }
+    }
+
     public function testTwoMailboxesComeIntoOneTray(): void
     {
         $this->signIn();

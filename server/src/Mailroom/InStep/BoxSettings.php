@@ -15,6 +15,7 @@ final readonly class BoxSettings
      * @param string|null $since        what came into the inbox before is not put into the tray (UTC); null: everything is
      * @param bool        $archiveThere whether what came before goes into the archive there, too
      * @param int         $every        minutes between two looks
+     * @param bool        $mayVanish    whether much may be gone there at once the next time: the person has been asked
      */
     public function __construct(
         public bool $hasAway = true,
@@ -22,6 +23,7 @@ final readonly class BoxSettings
         public ?string $since = null,
         public bool $archiveThere = false,
         public int $every = 5,
+        public bool $mayVanish = false,
     ) {
     }
 
@@ -36,10 +38,11 @@ final readonly class BoxSettings
             \is_string($state['since'] ?? null) ? $state['since'] : null,
             true === ($state['archiveThere'] ?? false),
             \is_int($every) ? max(1, $every) : 5,
+            true === ($state['mayVanish'] ?? false),
         );
     }
 
-    /** @return array{hasAway: bool, keepsSent: bool|null, since: string|null, archiveThere: bool, every: int} */
+    /** @return array{hasAway: bool, keepsSent: bool|null, since: string|null, archiveThere: bool, every: int, mayVanish: bool} */
     public function state(): array
     {
         return [
@@ -48,6 +51,7 @@ final readonly class BoxSettings
             'since' => $this->since,
             'archiveThere' => $this->archiveThere,
             'every' => $this->every,
+            'mayVanish' => $this->mayVanish,
         ];
     }
 }

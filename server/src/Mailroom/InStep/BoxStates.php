@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Mailroom\InStep;
 
 use Doctrine\DBAL\Connection;
 use ZippyTray\Core\InStep\Patience;
+use ZippyTray\Core\InStep\Security;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Mailbox;
 use ZippyTray\Server\Account\MailServer;
@@ -36,13 +37,12 @@ final readonly class BoxStates
     {
         $states = [];
         foreach ($account->mailboxes() as $mailbox) {
-            $server = $mailbox->server();
-            $state = null === $server ? false : $this->connection->fetchAssociative(
+            $state = $mailbox->isOnServer() ? $this->connection->fetchAssociative(
                 'SELECT * FROM server_state WHERE account_id = ? AND mailbox = ?',
                 [$account->id, $mailbox->position],
-            );
-            if (null !== $server && false !== $state) {
-                $states[] = $this->one($account, $mailbox, $server, new Row($state));
+            ) : false;
+            if (false !== $state) {
+                $states[] = $this->one($account, $mailbox, $mailbox->server(), new Row($state));
             }
         }
 
@@ -50,7 +50,7 @@ final readonly class BoxStates
     }
 
     /** @return BoxState */
-    private function one(Account $account, Mailbox $mailbox, MailServer $server, Row $state): array
+    private function one(Account $account, Mailbox $mailbox, ?MailServer $server, Row $state): array
     {
         $key = [$account->id, $mailbox->position];
         $counts = new Row($this->connection->fetchAssociative(
@@ -64,14 +64,17 @@ final readonly class BoxStates
         return [
             'number' => $mailbox->position,
             'address' => $mailbox->address(),
-            'user' => $server->user,
-            'imap' => self::server($server->imap),
-            'smtp' => '' === $server->smtp[0] ? null : self::server($server->smtp),
-            'authority' => '' !== $server->authority,
+            'user' => $server->user ?? '',
+            'imap' => self::server($server->imap ?? ['', 993, Security::Tls]),
+            'smtp' => null === $server || '' === $server->smtp[0] ? null : self::server($server->smtp),
+            'authority' => '' !== ($server->authority ?? ''),
             'hasAway' => BoxSettings::fromState($state->json('settings'))->hasAway,
             'lookedAt' => $state->stringOrNull('looked_at'),
             'paused' => $state->bool('paused'),
-            'problem' => $state->string('problem'),
+            // As after a backup was put back: the key is not part of it.
+            'problem' => null === $server
+                ? 'What was kept of the server cannot be opened any more: connect the mailbox anew, with the same address.'
+                : $state->string('problem'),
             'here' => $counts->int('here'),
             'wanted' => $counts->int('wanted'),
             'left' => $counts->int('left_out'),
@@ -108,7 +111,7 @@ final readonly class BoxStates
     }
 
     /**
-     * @param array{string, int, \ZippyTray\Core\InStep\Security} $server
+     * @param array{string, int, Security} $server
      *
      * @return array{host: string, port: int, security: string}
      */

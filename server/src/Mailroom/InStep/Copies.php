@@ -16,6 +16,9 @@ use ZippyTray\Server\Store\Row;
  */
 final readonly class Copies
 {
+    /** So many that are gone at once are asked about, when they are a fifth of all or more. */
+    private const MUCH = 25;
+
     public function __construct(private Connection $connection)
     {
     }
@@ -41,8 +44,7 @@ final readonly class Copies
     }
 
     /**
-     * What was missed and has been taken in again, since only its content tells what it is, goes on as what it was. What is missed
-     * without ever having been taken in is forgotten; the conversations of all else that is gone have to be looked at.
+     * What was missed and has been taken in again, since only its content tells what it is, goes on as what it was.
      */
     public function findAgain(ServerBox $box): void
     {
@@ -67,6 +69,11 @@ final readonly class Copies
             $this->connection->executeStatement('DELETE FROM server_copy WHERE id = ?', [$row->int('old')]);
             $this->mark($box, $row->string('message_id'));
         }
+    }
+
+    /** What is missed without ever having been taken in is forgotten; the conversations of all else that is gone have to be looked at. */
+    public function markGone(ServerBox $box): void
+    {
         $gone = 'account_id = ? AND mailbox = ? AND missed > 0 AND missed < (SELECT looks FROM server_state s WHERE
             s.account_id = server_copy.account_id AND s.mailbox = server_copy.mailbox)';
         $this->connection->executeStatement("DELETE FROM server_copy WHERE {$gone} AND (message_id IS NULL OR erased)", $box->key());
@@ -82,6 +89,36 @@ final readonly class Copies
                 SELECT c.conversation_id, server_copy.account_id FROM server_copy
                 JOIN conversation_message c ON c.message_id = server_copy.message_id WHERE {$gone} AND settled IS NOT 'gone'",
             $box->key(),
+        );
+    }
+
+    /**
+     * Whether so much is gone at once that it may be a mistake: a folder that was removed, a server that was set up anew. Then it
+     * only counts as missed, until the person says that it may be gone.
+     *
+     * @return string a sentence; empty when it is as usual
+     */
+    public function muchIsGone(ServerBox $box): string
+    {
+        $row = new Row($this->connection->fetchAssociative(
+            "SELECT COUNT(*) AS known, COALESCE(SUM(missed > 0 AND missed < ? AND settled IS NOT 'gone'), 0) AS gone
+             FROM server_copy WHERE account_id = ? AND mailbox = ? AND message_id IS NOT NULL",
+            [$box->looks, ...$box->key()],
+        ) ?: []);
+        [$gone, $known] = [$row->int('gone'), $row->int('known')];
+        if ($box->settings->mayVanish || $gone < self::MUCH || $gone * 5 < $known) {
+            return '';
+        }
+        $this->connection->executeStatement(
+            'UPDATE server_copy SET missed = ? WHERE account_id = ? AND mailbox = ? AND missed > 0 AND missed < ?',
+            [$box->looks, ...$box->key(), $box->looks],
+        );
+
+        return \sprintf(
+            'Of the %d messages that were there %d are gone at once. That may be a mistake, so nothing was changed here. '
+                .'“Go on” puts them into the bin here, too.',
+            $known,
+            $gone,
         );
     }
 

@@ -98,8 +98,17 @@ final readonly class KeepInStep
                 $box = $this->boxes->of($box->account, $box->number) ?? $box;
                 ($this->takeIn)($box, $on, $isOver);
                 $this->copies->findAgain($box);
+                $problem = $this->copies->muchIsGone($box);
+                if ('' !== $problem) {
+                    $this->boxes->pause($box, $problem);
+
+                    return;
+                }
+                $this->copies->markGone($box);
                 ($this->bringInStep)($box->account, $isEnding);
                 $isLookNeeded = $isMissed;
+                $isAllowed = $box->settings->mayVanish && !$isMissed;
+                !$isAllowed || $this->boxes->settle($box, BoxSettings::fromState(['mayVanish' => false] + $box->settings->state()));
             } elseif (0 === $time) {
                 ($this->takeIn)($box, $on, $isOver);
                 ($this->bringInStep)($box->account, $isEnding);

@@ -96,6 +96,12 @@ final readonly class ServerBoxes
     /** All of somebody are to be looked at in the next round, also those that were paused. */
     public function lookNow(Account $account): void
     {
+        // Who says "Go on" after much was gone there at once means that it may be.
+        $this->connection->executeStatement(
+            "UPDATE server_state SET settings = CASE WHEN paused AND refusals < ? THEN json_set(settings, '$.mayVanish', json('true'))
+                ELSE settings END WHERE account_id = ?",
+            [self::REFUSALS, $account->id],
+        );
         $this->connection->executeStatement(
             'UPDATE server_state SET look_at = NULL, paused = 0, refusals = CASE WHEN paused THEN 0 ELSE refusals END WHERE account_id = ?',
             [$account->id],
