@@ -42,6 +42,7 @@ const MADE_FROM: Record<string, Thing[] | null> = {
   lists: ['list', 'task', 'card', 'reference'],
   'look-back': ['conversation', 'task', 'list', 'slot', 'event', 'owed', 'outgoing', 'stretch', 'day_plan'],
   'mail-ways': NOTHING,
+  mailboxes: NOTHING,
   message: ['conversation', 'task'],
   'message-at': ['conversation', 'task'],
   morning: ['conversation', 'task', 'list', 'slot', 'event', 'owed', 'outgoing', 'day_plan'],
