@@ -109,13 +109,12 @@ final readonly class MailboxController
     {
         $known = $this->boxes->settings($account, $number);
         if (null !== $known) {
-            return new BoxSettings($fields->hasAway, $known->keepsSent, $known->since, $known->archiveThere, $known->every);
+            return $known->with(['hasAway' => $fields->hasAway]);
         }
-        $since = null === $fields->days
-            ? null
-            : StoredNow::of(\DateTimeImmutable::createFromInterface($this->clock->now())->modify("-{$fields->days} days"));
+        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $since = null === $fields->days ? null : StoredNow::of($now->modify("-{$fields->days} days"));
 
-        return new BoxSettings($fields->hasAway, null, $since, $fields->archiveThere);
+        return new BoxSettings($fields->hasAway, null, $since, $fields->archiveThere, begunAt: StoredNow::of($now));
     }
 
     private function known(Account $account, MailboxFields $fields): ?Mailbox

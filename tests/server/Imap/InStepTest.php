@@ -8,8 +8,11 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ZippyTray\Demo\MailServer as Dovecot;
+use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Mailroom\Deliver;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+use ZippyTray\Server\Mailroom\InStep\BoxSettings;
 use ZippyTray\Server\Mailroom\InStep\KeepInStep;
 use ZippyTray\Server\Mailroom\InStep\ServerBoxes;
 
@@ -188,6 +191,70 @@ final class InStepTest extends MailboxTestCase
             $this->column("SELECT role FROM server_folder WHERE name IN ('Kept', 'Archive') ORDER BY id"),
         );
         self::assertSame(1, $this->number('SELECT COUNT(*) FROM server_copy WHERE missed = 0'));
+    }
+
+    /** @return iterable<string, array{bool}> */
+    public static function keepers(): iterable
+    {
+        yield 'the server keeps nothing' => [false];
+        yield 'the server keeps what is sent by itself' => [true];
+    }
+
+    #[DataProvider('keepers')]
+    public function testWhatWasSentSinceLiesInSentOnce(bool $isKeptThere): void
+    {
+        $this->connect();
+        $this->wren->mailboxes()[0]->connect(MailWays::postRoom());
+        $this->service(EntityManagerInterface::class)->flush();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->inStep();
+        $this->send('Before it was connected', 0);
+        $this->service(ServerBoxes::class)->begin($this->wren, 0, new BoxSettings(begunAt: '2026-11-24T10:05:00Z'));
+        $id = (array) $this->call('GET', '/conversations/'.$this->conversation('Lantern glass'));
+        $this->send('Re: Lantern glass', 10, self::text(((array) ((array) $id['messages'])[0])['id'] ?? null));
+        $sent = $this->column('SELECT s.source FROM message m JOIN message_source s ON s.message_id = m.id WHERE m.subject = ?', [
+            'Re: Lantern glass',
+        ]);
+        if ($isKeptThere) {
+            $this->other()->append('Sent', (string) gzuncompress(self::text($sent[0])), ['\Seen'], new \DateTimeImmutable());
+        }
+        $this->inStep();
+        self::assertCount($isKeptThere ? 2 : 1, $this->lies(), 'It is waited for the server.');
+        foreach ([20, 40, 60] as $minutes) {
+            $this->service(ProgramClock::class)->turnTo((new \DateTimeImmutable(self::BEGIN))->modify("+{$minutes} minutes"));
+            $this->inStep();
+        }
+        self::assertSame(['INBOX', 'Sent'], array_map(static fn (string $one): string => explode(' ', $one)[0], $this->sorted()));
+        self::assertSame([$isKeptThere ? 1 : 0], $this->column("SELECT settings ->> 'keepsSent' FROM server_state"));
+        self::assertSame(0, $this->number('SELECT COUNT(*) FROM server_wish'));
+        self::assertSame([1], $this->column("SELECT told FROM server_copy WHERE settled = 'inbox'"));
+    }
+
+    /** @return list<string> */
+    private function sorted(): array
+    {
+        $lies = $this->lies();
+        sort($lies);
+
+        return $lies;
+    }
+
+    private function send(string $subject, int $minute, ?string $message = null): void
+    {
+        $id = self::id();
+        $this->service(ProgramClock::class)->turnTo((new \DateTimeImmutable(self::BEGIN))->modify("+{$minute} minutes"));
+        $this->call('PUT', '/outgoing/'.$id, [
+            'revision' => 0,
+            'kind' => null === $message ? 'new' : 'reply',
+            'message' => $message,
+            'letter' => [
+                'to' => 'tam@glass.example', 'cc' => '', 'bcc' => '', 'subject' => $subject, 'text' => 'The clear one.', 'formatted' => false,
+                'files' => [], 'carried' => [], 'what' => '', 'until' => '',
+            ],
+        ]);
+        $this->call('POST', "/outgoing/{$id}/send", ['entry' => self::id()]);
+        $this->service(ProgramClock::class)->turnTo((new \DateTimeImmutable(self::BEGIN))->modify('+'.($minute + 2).' minutes'));
+        $this->service(Deliver::class)(static fn (): bool => false);
     }
 
     public function testMuchThatIsGoneAtOnceIsAskedAbout(): void

@@ -15,6 +15,7 @@ final readonly class BoxSettings
      * @param string|null $since        what came into the inbox before is not put into the tray (UTC); null: everything is
      * @param bool        $archiveThere whether what came before goes into the archive there, too
      * @param int         $every        minutes between two looks
+     * @param string|null $begunAt      when it was connected (UTC): what was sent before is of no concern to the server
      * @param bool        $mayVanish    whether much may be gone there at once the next time: the person has been asked
      */
     public function __construct(
@@ -24,7 +25,14 @@ final readonly class BoxSettings
         public bool $archiveThere = false,
         public int $every = 5,
         public bool $mayVanish = false,
+        public ?string $begunAt = null,
     ) {
+    }
+
+    /** @param array<string, bool|string|int|null> $changes by the names of what changes */
+    public function with(array $changes): self
+    {
+        return self::fromState($changes + $this->state());
     }
 
     /** @param array<mixed> $state */
@@ -39,10 +47,11 @@ final readonly class BoxSettings
             true === ($state['archiveThere'] ?? false),
             \is_int($every) ? max(1, $every) : 5,
             true === ($state['mayVanish'] ?? false),
+            \is_string($state['begunAt'] ?? null) ? $state['begunAt'] : null,
         );
     }
 
-    /** @return array{hasAway: bool, keepsSent: bool|null, since: string|null, archiveThere: bool, every: int, mayVanish: bool} */
+    /** @return array{hasAway: bool, keepsSent: bool|null, since: string|null, archiveThere: bool, every: int, mayVanish: bool, begunAt: string|null} */
     public function state(): array
     {
         return [
@@ -52,6 +61,7 @@ final readonly class BoxSettings
             'archiveThere' => $this->archiveThere,
             'every' => $this->every,
             'mayVanish' => $this->mayVanish,
+            'begunAt' => $this->begunAt,
         ];
     }
 }

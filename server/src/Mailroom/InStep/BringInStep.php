@@ -118,7 +118,7 @@ final readonly class BringInStep
                 $copies = array_map(Copies::copy(...), $rows, array_keys($rows));
                 $agreement = Agree::on($belongs, $copies);
             }
-            $this->wish($account, $conversation, $belongs, $copies, $rows, $agreement);
+            $this->wish($account, $belongs, $copies, $rows, $agreement);
             $this->read($conversation, $rows, $copies);
         }
         $this->wishes->ofSent($account, $id);
@@ -146,7 +146,6 @@ final readonly class BringInStep
      */
     private function wish(
         Account $account,
-        Conversation $conversation,
         FolderRole $belongs,
         array $copies,
         array $rows,

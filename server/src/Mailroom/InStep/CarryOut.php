@@ -29,6 +29,9 @@ use ZippyTray\Server\Store\StoredNow;
  */
 final readonly class CarryOut
 {
+    /** So many times it is looked whether the server has put what was sent into its folder by itself, for about a minute. */
+    private const WAITS_FOR_SENT = 2;
+
     public function __construct(
         private Connection $connection,
         private Wishes $wishes,
@@ -228,25 +231,20 @@ final readonly class CarryOut
         $role = FolderRole::from($wish->string('target'));
         $in = $this->folders->for($box, $role, $on);
         $raw = $this->messages->source($message);
-        $there = $this->foundByContent($on, $in, $message);
-        if (FolderRole::Sent === $role && true === $box->settings->keepsSent && null === $there && $wish->int('failures') < 3) {
-            // The server puts it there by itself, which may take a while.
+        $there = $this->foundByHeader($on, $in, $message);
+        $isSent = FolderRole::Sent === $role;
+        if ($isSent && false !== $box->settings->keepsSent && null === $there && $wish->int('failures') < self::WAITS_FOR_SENT) {
+            // The server may put it there by itself, which may take a while.
             $this->wishes->failed($wish, '');
 
             return true;
         }
-        if (FolderRole::Sent === $role && null !== $there && !$wish->bool('begun') && null === $box->settings->keepsSent) {
-            $this->boxes->settle($box, new BoxSettings(
-                $box->settings->hasAway,
-                true,
-                $box->settings->since,
-                $box->settings->archiveThere,
-                $box->settings->every,
-            ));
+        if ($isSent && null === $box->settings->keepsSent && !$wish->bool('begun')) {
+            $this->boxes->settle($box, $box->settings->with(['keepsSent' => null !== $there]));
         }
         $this->wishes->begin($wish->int('id'));
         $uid = $there ?? $on->append($in->name, $raw, $message->own ? ['\Seen'] : [], $message->sentAt->instant)
-            ?? $this->foundByContent($on, $in, $message);
+            ?? $this->foundByHeader($on, $in, $message);
         $this->transaction->run(function () use ($box, $wish, $in, $uid, $message, $raw, $role): void {
             if (null !== $uid) {
                 $this->connection->executeStatement(
@@ -271,7 +269,7 @@ final readonly class CarryOut
         return null !== $uid;
     }
 
-    private function foundByContent(ImapConnection $on, ServerFolder $in, Message $message): ?int
+    private function foundByHeader(ImapConnection $on, ServerFolder $in, Message $message): ?int
     {
         $uids = array_map(
             static fn (Listed $one): int => $one->uid,

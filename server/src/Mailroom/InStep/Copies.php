@@ -122,11 +122,11 @@ final readonly class Copies
         );
     }
 
-    /** @return list<Row> of all copies of a conversation, with role and name of their folder; the newest message first */
+    /** @return list<Row> of all copies of a conversation, with the role of their folder; the newest message first */
     public function ofConversation(AccountId $accountId, ConversationId $conversationId): array
     {
         return array_map(static fn (array $columns): Row => new Row($columns), $this->connection->fetchAllAssociative(
-            "SELECT c.*, f.role, f.name AS folder, b.role AS before, m.own, m.message_header, s.looks, EXISTS (
+            "SELECT c.*, f.role, b.role AS before, m.own, s.looks, EXISTS (
                 SELECT 1 FROM server_copy w WHERE w.account_id = c.account_id AND w.mailbox = c.mailbox AND w.state = 'wanted'
                     AND w.size = c.size AND c.missed > 0
              ) AS may_be_found

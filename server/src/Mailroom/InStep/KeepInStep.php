@@ -108,7 +108,7 @@ final readonly class KeepInStep
                 ($this->bringInStep)($box->account, $isEnding);
                 $isLookNeeded = $isMissed;
                 $isAllowed = $box->settings->mayVanish && !$isMissed;
-                !$isAllowed || $this->boxes->settle($box, BoxSettings::fromState(['mayVanish' => false] + $box->settings->state()));
+                !$isAllowed || $this->boxes->settle($box, $box->settings->with(['mayVanish' => false]));
             } elseif (0 === $time) {
                 ($this->takeIn)($box, $on, $isOver);
                 ($this->bringInStep)($box->account, $isEnding);

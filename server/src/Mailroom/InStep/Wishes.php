@@ -81,7 +81,8 @@ final readonly class Wishes
                 SELECT message_id FROM conversation_message WHERE conversation_id = o.conversation_id
              ) AND m.message_header = o.message_header
              WHERE o.account_id = ? AND o.conversation_id = ? AND o.state = 'sent'
-                AND EXISTS (SELECT 1 FROM server_state s WHERE s.account_id = o.account_id)",
+                AND EXISTS (SELECT 1 FROM server_state s WHERE s.account_id = o.account_id
+                    AND o.sent_at >= COALESCE(s.settings ->> 'begunAt', ''))",
             [$account->id, $conversationId],
         );
         foreach ($sent as $columns) {

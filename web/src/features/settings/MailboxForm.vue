@@ -51,7 +51,12 @@ const body = () => ({
   archiveThere: fields.archiveThere,
 })
 const trial = () => answer(api.POST('/mailboxes/trials', { body: body() }))
-watch([fields, password], () => (found.value = undefined))
+/** What was found holds for these; what becomes of it is chosen afterwards. */
+watch(
+  () =>
+    JSON.stringify([fields.address, fields.user, fields.imap, fields.smtp, fields.authority, password.value]),
+  () => (found.value = undefined),
+)
 
 async function run(what: typeof busy.value, work: () => Promise<void>): Promise<void> {
   if (busy.value) return
