@@ -248,7 +248,8 @@ final class InStepTest extends MailboxTestCase
             'kind' => null === $message ? 'new' : 'reply',
             'message' => $message,
             'letter' => [
-                'to' => 'tam@glass.example', 'cc' => '', 'bcc' => '', 'subject' => $subject, 'text' => 'The clear one.', 'formatted' => false,
+                'to' => 'tam@glass.example', 'cc' => '', 'bcc' => '', 'subject' => $subject, 'text' => 'The clear one.',
+                'formatted' => false,
                 'files' => [], 'carried' => [], 'what' => '', 'until' => '',
             ],
         ]);

@@ -51,7 +51,11 @@ final readonly class BoxSettings
         );
     }
 
-    /** @return array{hasAway: bool, keepsSent: bool|null, since: string|null, archiveThere: bool, every: int, mayVanish: bool, begunAt: string|null} */
+    /**
+     * @return array{
+     *     hasAway: bool, keepsSent: bool|null, since: string|null, archiveThere: bool, every: int, mayVanish: bool, begunAt: string|null
+     * }
+     */
     public function state(): array
     {
         return [
