@@ -178,10 +178,15 @@ final class Profile
         return new Speaker(new Moment($now, $this->timeZone()), $this->timeSettings());
     }
 
-    /** @param string $email the address that they go by */
-    public function person(string $email): Person
+    /**
+     * @param string       $email  the address that they go by
+     * @param list<string> $others those of their mailboxes
+     */
+    public function person(string $email, array $others = []): Person
     {
-        return new Person($email, $this->name, $this->timeSettings(), $this->timeZone(), $this->addresses);
+        $others = array_filter([...$this->addresses, ...$others], static fn (string $one): bool => strtolower($one) !== strtolower($email));
+
+        return new Person($email, $this->name, $this->timeSettings(), $this->timeZone(), array_values(array_unique($others)));
     }
 
     /** @return list<mixed> changes whenever the person chooses something else */

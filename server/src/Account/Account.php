@@ -127,7 +127,10 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     {
         return hash(
             'xxh32',
-            json_encode([$this->id, $this->programAddress, $this->mailboxChanges, $this->profile->state()], \JSON_THROW_ON_ERROR),
+            json_encode(
+                [$this->id, $this->programAddress, $this->mailboxChanges, $this->person()->others, $this->profile->state()],
+                \JSON_THROW_ON_ERROR,
+            ),
         );
     }
 
@@ -138,7 +141,10 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
 
     public function person(): Person
     {
-        return $this->profile->person($this->email);
+        return $this->profile->person(
+            $this->email,
+            array_merge(...array_map(static fn (Mailbox $one): array => $one->addresses(), $this->mailboxes())),
+        );
     }
 
     /**

@@ -36,6 +36,10 @@ class Mailbox
     #[ORM\Column(type: 'text')]
     private string $address = '';
 
+    /** @var list<string> other addresses whose mail comes into it */
+    #[ORM\Column(type: 'json')]
+    private array $aliases = [];
+
     public function __construct(
         #[ORM\Id, ORM\ManyToOne(targetEntity: Account::class, inversedBy: 'mailboxes'), ORM\JoinColumn(nullable: false)]
         public readonly Account $account,
@@ -51,16 +55,21 @@ class Mailbox
         ['out' => $this->out, 'dsn' => $this->dsn, 'plain' => $this->plain, 'in' => $this->in, 'folder' => $this->folder] = $ways->state();
     }
 
-    /** @param string $address of the mailbox */
-    public function keepInStepWith(MailServer $server, string $address): void
+    /**
+     * @param string       $address of the mailbox
+     * @param list<string> $aliases other addresses whose mail comes into it
+     */
+    public function keepInStepWith(MailServer $server, string $address, array $aliases = []): void
     {
         $this->server = $server->sealed();
         $this->address = $address;
+        $this->aliases = $aliases;
     }
 
     public function disconnect(): void
     {
         $this->server = $this->address = '';
+        $this->aliases = [];
     }
 
     public function isOnServer(): bool
@@ -77,6 +86,18 @@ class Mailbox
     public function address(): string
     {
         return '' === $this->address ? $this->account->email : $this->address;
+    }
+
+    /** @return list<string> */
+    public function aliases(): array
+    {
+        return $this->aliases;
+    }
+
+    /** @return list<string> all addresses whose mail comes into it, when it is on a server */
+    public function addresses(): array
+    {
+        return $this->isOnServer() ? [$this->address(), ...$this->aliases] : [];
     }
 
     public function ways(): MailWays

@@ -8,22 +8,29 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\InStep\Security;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Mailbox;
 use ZippyTray\Server\Account\MailWays;
+use ZippyTray\Server\Http\Payload\Account\ComingFields;
 use ZippyTray\Server\Http\Payload\Account\MailboxAddress;
 use ZippyTray\Server\Http\Payload\Account\MailboxFields;
+use ZippyTray\Server\Http\Payload\Account\OlderFields;
 use ZippyTray\Server\Mailroom\InStep\BoxSettings;
 use ZippyTray\Server\Mailroom\InStep\BoxStates;
+use ZippyTray\Server\Mailroom\InStep\Older;
+use ZippyTray\Server\Mailroom\InStep\Part;
 use ZippyTray\Server\Mailroom\InStep\ProposeServer;
 use ZippyTray\Server\Mailroom\InStep\ServerBoxes;
 use ZippyTray\Server\Mailroom\InStep\TryServer;
+use ZippyTray\Server\Read\Tray\OlderRows;
 use ZippyTray\Server\Store\StoredNow;
 
 /**
@@ -62,7 +69,20 @@ final readonly class MailboxController
     #[Route('/trials', methods: 'POST')]
     public function try(#[CurrentUser] Account $account, #[MapRequestPayload] MailboxFields $fields, TryServer $try): JsonResponse
     {
-        return new JsonResponse($try($fields->server($this->known($account, $fields)?->server())));
+        return new JsonResponse($try($fields->server($this->known($account, $fields)?->server()), $this->speaker($account)->now->date()));
+    }
+
+    /** Reads which part of the inbox is to be decided, and says how much that is. */
+    #[Route('/parts', methods: 'POST')]
+    public function part(#[CurrentUser] Account $account, #[MapRequestPayload] MailboxFields $fields, TryServer $try): JsonResponse
+    {
+        $part = Part::read($fields->part, $this->speaker($account));
+        $server = $fields->server($this->known($account, $fields)?->server());
+
+        return new JsonResponse([
+            'text' => $part->text(),
+            'messages' => null === $part->since ? null : $try->since($server, $part->since),
+        ]);
     }
 
     /** Connects a mailbox, or changes one that has the same address. */
@@ -75,9 +95,13 @@ final readonly class MailboxController
             // The first one may be there already, for the ways by which mail goes out and comes in.
             $first = $account->mailboxes()[0] ?? null;
             $mailbox ??= null === $first || $first->isOnServer() ? $account->addMailbox(MailWays::none()) : $first;
-            $mailbox->keepInStepWith($server, trim($fields->address));
+            $mailbox->keepInStepWith($server, trim($fields->address), $fields->aliases);
             $this->orm->flush();
-            $this->boxes->begin($account, $mailbox->position, $this->settings($account, $mailbox->position, $fields));
+            $number = $mailbox->position;
+            $isNew = null === $this->boxes->settings($account, $number);
+            $this->boxes->begin($account, $number, $isNew ? $this->settings($account, $fields) : new BoxSettings());
+            $isNew || $this->boxes->change($account, $number, ['hasAway' => $fields->hasAway]);
+            $isNew || $this->boxes->choose($account, $number, $fields->chosen());
         });
 
         return $this->all($account);
@@ -96,6 +120,39 @@ final readonly class MailboxController
         return $this->all($account);
     }
 
+    /** What lay in the inbox before the part that is to be decided, a part at a time, with what had better stay. */
+    #[Route('/{number}/older', methods: 'GET', requirements: ['number' => '\d{1,4}'])]
+    public function older(
+        #[CurrentUser]
+        Account $account,
+        int $number,
+        OlderRows $older,
+        #[MapQueryParameter]
+        string $after = '',
+    ): JsonResponse {
+        return new JsonResponse($older->page($account, $this->at($account, $number)->position, $after));
+    }
+
+    /** What had better stay has been said, and was brought back; the rest is archived. */
+    #[Route('/{number}/older', methods: 'POST', requirements: ['number' => '\d{1,4}'])]
+    public function archiveOlder(#[CurrentUser] Account $account, int $number, #[MapRequestPayload] OlderFields $fields): JsonResponse
+    {
+        $this->at($account, $number);
+        $this->boxes->change($account, $number, ['older' => ($fields->archiveThere ? Older::Leaving : Older::Done)->value]);
+
+        return $this->all($account);
+    }
+
+    /** Stops that older mail comes in, or lets it go on. */
+    #[Route('/{number}/coming', methods: 'PUT', requirements: ['number' => '\d{1,4}'])]
+    public function coming(#[CurrentUser] Account $account, int $number, #[MapRequestPayload] ComingFields $fields): JsonResponse
+    {
+        $this->at($account, $number);
+        $this->boxes->change($account, $number, ['takesOlder' => $fields->takesOlder]);
+
+        return $this->all($account);
+    }
+
     /** All are looked at as soon as can be; one that was paused goes on. */
     #[Route('/looks', methods: 'POST')]
     public function look(#[CurrentUser] Account $account): Response
@@ -105,16 +162,22 @@ final readonly class MailboxController
         return new Response(status: Response::HTTP_NO_CONTENT);
     }
 
-    private function settings(Account $account, int $number, MailboxFields $fields): BoxSettings
+    private function settings(Account $account, MailboxFields $fields): BoxSettings
     {
-        $known = $this->boxes->settings($account, $number);
-        if (null !== $known) {
-            return $known->with(['hasAway' => $fields->hasAway]);
-        }
-        $now = \DateTimeImmutable::createFromInterface($this->clock->now());
-        $since = null === $fields->days ? null : StoredNow::of($now->modify("-{$fields->days} days"));
+        $part = Part::read($fields->part, $this->speaker($account));
 
-        return new BoxSettings($fields->hasAway, null, $since, $fields->archiveThere, begunAt: StoredNow::of($now));
+        return new BoxSettings(
+            $fields->hasAway,
+            since: $part->begins($account->timeZone()),
+            older: null === $part->since ? Older::None : Older::Waiting,
+            folders: $fields->chosen(),
+            begunAt: StoredNow::of($this->clock->now()),
+        );
+    }
+
+    private function speaker(Account $account): Speaker
+    {
+        return $account->profile->speaker($this->clock->now());
     }
 
     private function known(Account $account, MailboxFields $fields): ?Mailbox

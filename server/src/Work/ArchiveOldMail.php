@@ -105,7 +105,7 @@ final readonly class ArchiveOldMail implements LongChore
         $age = intdiv($now->getTimestamp() - (new \DateTimeImmutable($row->latestAt))->getTimestamp(), 86400);
         $labels = array_map(static fn (LabelView $label): string => $label->name, $row->labels);
 
-        return null !== $weighed && '' === RestCheck::reason($weighed->advice, $row->returned, $row->trouble)
+        return null !== $weighed && null === RestCheck::of($weighed->advice, $row->returned, $row->trouble)
             && $rules->goes($weighed->main->kind, $labels, $age);
     }
 }

@@ -13,6 +13,7 @@ use ZippyTray\Core\Tray\Advice\AdvisedDecision;
 use ZippyTray\Core\Tray\Advice\DateKind;
 use ZippyTray\Core\Tray\Advice\FoundDate;
 use ZippyTray\Core\Tray\Advice\MailKind;
+use ZippyTray\Core\Tray\HeldBecause;
 use ZippyTray\Core\Tray\RestCheck;
 
 final class RestCheckTest extends TestCase
@@ -57,13 +58,50 @@ final class RestCheckTest extends TestCase
         $date = new FoundDate(DateKind::Appointment, LocalDate::parse('2026-11-27'), null, 'on Friday', 0, 9);
         $advice = new Advice(AdvisedDecision::Archive, $group, $kind, 'Title', 1, [], $asks, $isDated ? $date : null, null);
 
-        self::assertSame($reason, RestCheck::reason($advice, $returned));
+        self::assertSame($reason, RestCheck::of($advice, $returned)->reason ?? '');
     }
 
     public function testWhatHasNotBeenReadMayAsk(): void
     {
-        self::assertSame('It has not been read yet, and may ask for something.', RestCheck::reason(null, false));
-        self::assertSame('You had it come back.', RestCheck::reason(null, true));
-        self::assertSame('“+x” was not understood.', RestCheck::reason(null, false, '“+x” was not understood.'));
+        self::assertSame('It has not been read yet, and may ask for something.', RestCheck::of(null, false)?->reason);
+        self::assertSame(HeldBecause::Unread, RestCheck::ofOlder(null, true, false)?->because);
+        self::assertSame('You had it come back.', RestCheck::of(null, true)?->reason);
+        self::assertSame('“+x” was not understood.', RestCheck::of(null, false, '“+x” was not understood.')?->reason);
+    }
+
+    /** @return iterable<string, array{HeldBecause|null, MailKind, AdviceGroup, string, bool, bool, bool}> the same; who wrote last */
+    public static function older(): iterable
+    {
+        [$last, $before, $never] = [[true, false], [false, false], [false, true]];
+        yield 'news' => [null, MailKind::Newsletter, AdviceGroup::Bulk, '', false, ...$never];
+        yield 'a letter without an answer' => [HeldBecause::Unanswered, MailKind::Personal, AdviceGroup::Information, '', false, ...$never];
+        yield 'a letter in a talk' => [null, MailKind::Personal, AdviceGroup::Information, '', false, ...$before];
+        yield 'an answered letter' => [null, MailKind::Personal, AdviceGroup::Information, '', false, ...$last];
+        yield 'a notice' => [null, MailKind::Notice, AdviceGroup::Automatic, '', false, ...$never];
+        yield 'a question' => [HeldBecause::Asks, MailKind::Personal, AdviceGroup::Asks, 'Which one?', false, ...$never];
+        yield 'a question in a talk' => [HeldBecause::Asks, MailKind::Personal, AdviceGroup::Asks, 'Which one?', false, ...$before];
+        yield 'an answered question' => [null, MailKind::Personal, AdviceGroup::Asks, 'Which one?', false, ...$last];
+        yield 'an answered question with a day' => [HeldBecause::Day, MailKind::Personal, AdviceGroup::Asks, 'Which one?', true, ...$last];
+        yield 'what may ask' => [HeldBecause::Asks, MailKind::Notice, AdviceGroup::Asks, '', false, ...$never];
+        yield 'a day' => [HeldBecause::Day, MailKind::Notice, AdviceGroup::Dated, '', true, ...$never];
+        yield 'an invitation that is over' => [null, MailKind::Invitation, AdviceGroup::Information, '', false, ...$never];
+        yield 'an invitation' => [HeldBecause::Day, MailKind::Invitation, AdviceGroup::Dated, '', true, ...$never];
+        yield 'what did not arrive, long ago' => [null, MailKind::Bounce, AdviceGroup::Automatic, '', false, ...$never];
+    }
+
+    #[DataProvider('older')]
+    public function testWhatIsHeldOfOlderMail(
+        ?HeldBecause $because,
+        MailKind $kind,
+        AdviceGroup $group,
+        string $asks,
+        bool $isDated,
+        bool $isAnswered,
+        bool $isUnanswered,
+    ): void {
+        $date = new FoundDate(DateKind::Appointment, LocalDate::parse('2026-11-27'), null, 'on Friday', 0, 9);
+        $advice = new Advice(AdvisedDecision::Archive, $group, $kind, 'Title', 1, [], $asks, $isDated ? $date : null, null);
+
+        self::assertSame($because, RestCheck::ofOlder($advice, $isAnswered, $isUnanswered)?->because);
     }
 }

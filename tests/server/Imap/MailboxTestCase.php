@@ -162,4 +162,36 @@ abstract class MailboxTestCase extends ApiTestCase
 
         return is_numeric($count) ? (int) $count : -1;
     }
+
+    /** @return array{address: string, imap: array<string, mixed>, smtp: null, user: string, password: string} */
+    protected function fields(): array
+    {
+        return [
+            'address' => 'wren@ternpoint.example',
+            'imap' => ['host' => '127.0.0.1', 'port' => $this->at->port, 'security' => 'plain'],
+            'smtp' => null,
+            'user' => $this->user,
+            'password' => Dovecot::PASSWORD,
+        ];
+    }
+
+    /**
+     * @param array<mixed> $answer
+     *
+     * @return array<mixed> the only one
+     */
+    protected function mailbox(array $answer): array
+    {
+        self::assertCount(1, (array) $answer['mailboxes']);
+
+        return (array) ((array) $answer['mailboxes'])[0];
+    }
+
+    /** @param array<mixed> $problem */
+    protected function field(array $problem): string
+    {
+        $first = (array) (((array) ($problem['violations'] ?? []))[0] ?? []);
+
+        return self::text($first['field'] ?? null);
+    }
 }

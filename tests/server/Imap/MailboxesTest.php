@@ -162,36 +162,4 @@ final class MailboxesTest extends MailboxTestCase
         self::assertSame([1], array_column((array) $this->call('GET', '/mailboxes')['mailboxes'], 'number'));
         $this->call('POST', '/mailboxes/looks', status: 204);
     }
-
-    /** @return array{address: string, imap: array<string, mixed>, smtp: null, user: string, password: string} */
-    private function fields(): array
-    {
-        return [
-            'address' => 'wren@ternpoint.example',
-            'imap' => ['host' => '127.0.0.1', 'port' => $this->at->port, 'security' => 'plain'],
-            'smtp' => null,
-            'user' => $this->user,
-            'password' => Dovecot::PASSWORD,
-        ];
-    }
-
-    /**
-     * @param array<mixed> $answer
-     *
-     * @return array<mixed> the only one
-     */
-    private function mailbox(array $answer): array
-    {
-        self::assertCount(1, (array) $answer['mailboxes']);
-
-        return (array) ((array) $answer['mailboxes'])[0];
-    }
-
-    /** @param array<mixed> $problem */
-    private function field(array $problem): string
-    {
-        $first = (array) (((array) ($problem['violations'] ?? []))[0] ?? []);
-
-        return self::text($first['field'] ?? null);
-    }
 }

@@ -100,7 +100,7 @@ export function object(entry: Pick<Entry, 'about' | 'count'>): string {
 }
 
 export function counted(count: number, one: string, many = one + 's'): string {
-  return `${count} ${count === 1 ? one : many}`
+  return `${count.toLocaleString('en')} ${count === 1 ? one : many}`
 }
 
 /** How long something takes, roughly. */

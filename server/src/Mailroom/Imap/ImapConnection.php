@@ -150,6 +150,23 @@ final class ImapConnection
         return null;
     }
 
+    /**
+     * @param \DateTimeInterface $since a day; its time does not matter
+     *
+     * @return int how many messages the server received since that day, as it counts days (RFC 9051, 6.4.4: SINCE)
+     */
+    public function countSince(string $folder, \DateTimeInterface $since): int
+    {
+        $query = new \Horde_Imap_Client_Search_Query();
+        $query->dateSearch(new \Horde_Imap_Client_DateTime($since->format('Y-m-d')), \Horde_Imap_Client_Search_Query::DATE_SINCE);
+
+        return $this->asked(function () use ($folder, $query): int {
+            $found = (array) $this->client->search($folder, $query, ['nocache' => true, 'results' => [\Horde_Imap_Client::SEARCH_RESULTS_COUNT]]);
+
+            return self::number($found['count'] ?? 0);
+        });
+    }
+
     /** @param string $attribute a special use that it is made for (RFC 6154), as \Archive; empty: none */
     public function create(string $name, string $attribute = ''): void
     {

@@ -28,6 +28,11 @@ final readonly class Listed
         return \in_array('\seen', $this->flags, true);
     }
 
+    public function isAnswered(): bool
+    {
+        return \in_array('\answered', $this->flags, true);
+    }
+
     /** Whether it only waits to be expunged. */
     public function isDeleted(): bool
     {

@@ -10,29 +10,27 @@ namespace ZippyTray\Server\Mailroom\InStep;
 final readonly class BoxSettings
 {
     /**
-     * @param bool        $hasAway      whether what is away lies in a folder of its own there; otherwise in the archive
-     * @param bool|null   $keepsSent    whether the server keeps what is sent by itself; null: that is found out
-     * @param string|null $since        what came into the inbox before is not put into the tray (UTC); null: everything is
-     * @param bool        $archiveThere whether what came before goes into the archive there, too
-     * @param int         $every        minutes between two looks
-     * @param string|null $begunAt      when it was connected (UTC): what was sent before is of no concern to the server
-     * @param bool        $mayVanish    whether much may be gone there at once the next time: the person has been asked
+     * @param bool                                                $hasAway    whether what is away lies in a folder of its own there; otherwise in the archive
+     * @param bool|null                                           $keepsSent  whether the server keeps what is sent by itself; null: that is found out
+     * @param string|null                                         $since      what came into the inbox before is not put into the tray (UTC); null: everything is
+     * @param Older                                               $older      what has become of what came before
+     * @param bool                                                $takesOlder whether more than new mail and what is to be decided comes in; otherwise that was stopped
+     * @param array<string, array{role?: string, takenIn?: bool}> $folders    what the person has chosen, by the names of folders
+     * @param int                                                 $every      minutes between two looks
+     * @param string|null                                         $begunAt    when it was connected (UTC): what was sent before is of no concern to the server
+     * @param bool                                                $mayVanish  whether much may be gone there at once the next time: the person has been asked
      */
     public function __construct(
         public bool $hasAway = true,
         public ?bool $keepsSent = null,
         public ?string $since = null,
-        public bool $archiveThere = false,
+        public Older $older = Older::None,
+        public bool $takesOlder = true,
+        public array $folders = [],
         public int $every = 5,
         public bool $mayVanish = false,
         public ?string $begunAt = null,
     ) {
-    }
-
-    /** @param array<string, bool|string|int|null> $changes by the names of what changes */
-    public function with(array $changes): self
-    {
-        return self::fromState($changes + $this->state());
     }
 
     /** @param array<mixed> $state */
@@ -44,7 +42,9 @@ final readonly class BoxSettings
             false !== ($state['hasAway'] ?? true),
             \is_bool($state['keepsSent'] ?? null) ? $state['keepsSent'] : null,
             \is_string($state['since'] ?? null) ? $state['since'] : null,
-            true === ($state['archiveThere'] ?? false),
+            Older::tryFrom(\is_string($state['older'] ?? null) ? $state['older'] : '') ?? Older::None,
+            false !== ($state['takesOlder'] ?? true),
+            self::folders($state['folders'] ?? []),
             \is_int($every) ? max(1, $every) : 5,
             true === ($state['mayVanish'] ?? false),
             \is_string($state['begunAt'] ?? null) ? $state['begunAt'] : null,
@@ -53,7 +53,8 @@ final readonly class BoxSettings
 
     /**
      * @return array{
-     *     hasAway: bool, keepsSent: bool|null, since: string|null, archiveThere: bool, every: int, mayVanish: bool, begunAt: string|null
+     *     hasAway: bool, keepsSent: bool|null, since: string|null, older: string, takesOlder: bool,
+     *     folders: array<string, array{role?: string, takenIn?: bool}>, every: int, mayVanish: bool, begunAt: string|null
      * }
      */
     public function state(): array
@@ -62,10 +63,27 @@ final readonly class BoxSettings
             'hasAway' => $this->hasAway,
             'keepsSent' => $this->keepsSent,
             'since' => $this->since,
-            'archiveThere' => $this->archiveThere,
+            'older' => $this->older->value,
+            'takesOlder' => $this->takesOlder,
+            'folders' => $this->folders,
             'every' => $this->every,
             'mayVanish' => $this->mayVanish,
             'begunAt' => $this->begunAt,
         ];
+    }
+
+    /** @return array<string, array{role?: string, takenIn?: bool}> */
+    private static function folders(mixed $folders): array
+    {
+        $chosen = [];
+        foreach (\is_array($folders) ? $folders : [] as $name => $one) {
+            if (\is_array($one)) {
+                $role = $one['role'] ?? null;
+                $takenIn = $one['takenIn'] ?? null;
+                $chosen[(string) $name] = (\is_string($role) ? ['role' => $role] : []) + (\is_bool($takenIn) ? ['takenIn' => $takenIn] : []);
+            }
+        }
+
+        return $chosen;
     }
 }

@@ -10,15 +10,17 @@ use ZippyTray\Core\InStep\Security;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Mailbox;
 use ZippyTray\Server\Account\MailServer;
+use ZippyTray\Server\Store\LeftThere;
 use ZippyTray\Server\Store\Row;
 
 /**
  * How it stands with the mailboxes of somebody: what is in step, what is still to come in, and what the server would not do.
  *
  * @phpstan-type BoxState array{
- *     number: int, address: string, user: string, imap: array{host: string, port: int, security: string},
+ *     number: int, address: string, aliases: list<string>, user: string, imap: array{host: string, port: int, security: string},
  *     smtp: array{host: string, port: int, security: string}|null, authority: bool, hasAway: bool, lookedAt: string|null, paused: bool,
- *     problem: string, here: int, wanted: int, left: int, waiting: int,
+ *     problem: string, here: int, wanted: int, left: int, waiting: int, since: string|null, takesOlder: bool,
+ *     older: array{state: string, messages: int, coming: int, reading: int},
  *     folders: list<array{name: string, role: string, takenIn: bool}>,
  *     troubles: list<array{subject: string, what: string, problem: string}>
  * }
@@ -28,7 +30,7 @@ final readonly class BoxStates
     /** So many of what the server would not do are told. */
     private const MOST = 50;
 
-    public function __construct(private Connection $connection)
+    public function __construct(private Connection $connection, private OlderMail $older)
     {
     }
 
@@ -53,9 +55,11 @@ final readonly class BoxStates
     private function one(Account $account, Mailbox $mailbox, ?MailServer $server, Row $state): array
     {
         $key = [$account->id, $mailbox->position];
+        $settings = BoxSettings::fromState($state->json('settings'));
         $counts = new Row($this->connection->fetchAssociative(
             "SELECT COALESCE(SUM(state = 'here'), 0) AS here, COALESCE(SUM(state = 'wanted' AND missed = 0), 0) AS wanted,
                 COALESCE(SUM(state = 'left'), 0) AS left_out,
+                COALESCE(SUM(".LeftThere::COPY."), 0) AS older,
                 (SELECT COUNT(*) FROM server_wish WHERE account_id = c.account_id AND mailbox = c.mailbox) AS waiting
              FROM server_copy c WHERE account_id = ? AND mailbox = ?",
             $key,
@@ -64,11 +68,17 @@ final readonly class BoxStates
         return [
             'number' => $mailbox->position,
             'address' => $mailbox->address(),
+            'aliases' => $mailbox->aliases(),
             'user' => $server->user ?? '',
             'imap' => self::server($server->imap ?? ['', 993, Security::Tls]),
             'smtp' => null === $server || '' === $server->smtp[0] ? null : self::server($server->smtp),
             'authority' => '' !== ($server->authority ?? ''),
-            'hasAway' => BoxSettings::fromState($state->json('settings'))->hasAway,
+            'hasAway' => $settings->hasAway,
+            'since' => $settings->since,
+            'takesOlder' => $settings->takesOlder,
+            'older' => ['state' => $settings->older->value, 'messages' => $counts->int('older')] + (Older::Waiting === $settings->older
+                ? $this->older->progress($account->id, $mailbox->position)
+                : ['coming' => 0, 'reading' => 0]),
             'lookedAt' => $state->stringOrNull('looked_at'),
             'paused' => $state->bool('paused'),
             // As after a backup was put back: the key is not part of it.

@@ -240,7 +240,7 @@ final readonly class CarryOut
             return true;
         }
         if ($isSent && null === $box->settings->keepsSent && !$wish->bool('begun')) {
-            $this->boxes->settle($box, $box->settings->with(['keepsSent' => null !== $there]));
+            $this->boxes->change($box->account, $box->number, ['keepsSent' => null !== $there]);
         }
         $this->wishes->begin($wish->int('id'));
         $uid = $there ?? $on->append($in->name, $raw, $message->own ? ['\Seen'] : [], $message->sentAt->instant)

@@ -35,6 +35,14 @@ final readonly class Copies
         }
     }
 
+    public function isAnyMissed(ServerBox $box): bool
+    {
+        return false !== $this->connection->fetchOne(
+            'SELECT 1 FROM server_copy WHERE account_id = ? AND mailbox = ? AND missed > 0 LIMIT 1',
+            $box->key(),
+        );
+    }
+
     public function isAnyMissedIn(ServerBox $box, int $look): bool
     {
         return false !== $this->connection->fetchOne(

@@ -30,6 +30,7 @@ final readonly class KeepInStep
         private CarryOut $carryOut,
         private Copies $copies,
         private Wishes $wishes,
+        private OlderMail $older,
         private Attempts $attempts,
         private EntityManagerInterface $orm,
         private LoggerInterface $logger,
@@ -44,6 +45,9 @@ final readonly class KeepInStep
         foreach ($this->boxes->atWork() as $box) {
             if ($isEnding()) {
                 return;
+            }
+            if (Older::Leaving === $box->settings->older && !$this->older->leave($box)) {
+                $this->boxes->change($box->account, $box->number, ['older' => Older::Done->value]);
             }
             if (!isset($accounts[$box->accountId()->text])) {
                 $accounts[$box->accountId()->text] = true;
@@ -108,7 +112,7 @@ final readonly class KeepInStep
                 ($this->bringInStep)($box->account, $isEnding);
                 $isLookNeeded = $isMissed;
                 $isAllowed = $box->settings->mayVanish && !$isMissed;
-                !$isAllowed || $this->boxes->settle($box, $box->settings->with(['mayVanish' => false]));
+                !$isAllowed || $this->boxes->change($box->account, $box->number, ['mayVanish' => false]);
             } elseif (0 === $time) {
                 ($this->takeIn)($box, $on, $isOver);
                 ($this->bringInStep)($box->account, $isEnding);

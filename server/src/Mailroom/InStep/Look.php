@@ -190,12 +190,13 @@ final readonly class Look
                 [...$box->key(), $one->size],
             );
             $this->connection->executeStatement(
-                'INSERT INTO server_copy (account_id, mailbox, folder_id, uid, header, size, came_at, state, seen)
-                 VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+                'INSERT INTO server_copy (account_id, mailbox, folder_id, uid, header, size, came_at, state, seen, answered)
+                 VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
                 [
                     ...$box->key(), $folder->id, $one->uid, $one->header, $one->size,
                     StoredNow::of($one->at ?? new \DateTimeImmutable('@0')),
                     $folder->isTakenIn || $mayBeMissed ? 'wanted' : 'unwanted', $one->isSeen() ? 1 : 0,
+                    $one->isAnswered() ? 1 : 0,
                 ],
             );
         }

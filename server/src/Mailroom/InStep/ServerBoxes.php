@@ -76,21 +76,57 @@ final readonly class ServerBoxes
         return \is_string($settings) ? BoxSettings::fromState((array) json_decode($settings, true)) : null;
     }
 
+    /** Begins to keep it in step; one that is kept already is tried again, with its settings. */
     public function begin(Account $account, int $number, BoxSettings $settings): void
     {
         $this->connection->executeStatement(
             'INSERT INTO server_state (account_id, mailbox, settings) VALUES (?, ?, ?) ON CONFLICT (account_id, mailbox) DO UPDATE SET
-                settings = excluded.settings, look_at = NULL, failures = 0, refusals = 0, problem = \'\', paused = 0',
-            [$account->id, $number, json_encode($settings->state(), \JSON_THROW_ON_ERROR)],
+                look_at = NULL, failures = 0, refusals = 0, problem = \'\', paused = 0',
+            [$account->id, $number, json_encode(['folders' => (object) $settings->folders] + $settings->state(), \JSON_THROW_ON_ERROR)],
         );
     }
 
-    public function settle(ServerBox $box, BoxSettings $settings): void
+    /**
+     * Only what changes is written: the person and the worker may choose different things at the same time.
+     *
+     * @param array<string, mixed> $changes by the names of BoxSettings; null is the same as not chosen
+     */
+    public function change(Account $account, int $number, array $changes): void
     {
         $this->connection->executeStatement(
-            'UPDATE server_state SET settings = ? WHERE account_id = ? AND mailbox = ?',
-            [json_encode($settings->state(), \JSON_THROW_ON_ERROR), ...$box->key()],
+            'UPDATE server_state SET settings = json_patch(settings, ?) WHERE account_id = ? AND mailbox = ?',
+            [json_encode($changes, \JSON_THROW_ON_ERROR), $account->id, $number],
         );
+    }
+
+    /**
+     * What folders stand for, and whether what lies there is taken in; that holds from the next look on.
+     *
+     * @param array<string, array{role: string, takenIn: bool}> $folders by their names
+     */
+    public function choose(Account $account, int $number, array $folders): void
+    {
+        // As an object, also when they are called by numbers.
+        [] === $folders || $this->change($account, $number, ['folders' => (object) $folders]);
+        foreach ($folders as $name => ['role' => $role, 'takenIn' => $isTakenIn]) {
+            $known = $this->connection->fetchAssociative(
+                "SELECT id, taken_in FROM server_folder WHERE account_id = ? AND mailbox = ? AND name = ? AND role <> 'inbox'",
+                [$account->id, $number, $name],
+            );
+            if (false === $known) {
+                continue;
+            }
+            $id = (new Row($known))->int('id');
+            $this->connection->executeStatement('UPDATE server_folder SET role = ?, taken_in = ? WHERE id = ?', [$role, $isTakenIn ? 1 : 0, $id]);
+            if ((new Row($known))->bool('taken_in') !== $isTakenIn) {
+                $this->connection->executeStatement(
+                    "UPDATE server_copy SET state = ? WHERE folder_id = ? AND state IN ('wanted', 'unwanted')",
+                    [$isTakenIn ? 'wanted' : 'unwanted', $id],
+                );
+                // Before it was wanted it may have been listed only from a number on.
+                !$isTakenIn || $this->connection->executeStatement('UPDATE server_folder SET next = 1, messages = -1 WHERE id = ?', [$id]);
+            }
+        }
     }
 
     /** All of somebody are to be looked at in the next round, also those that were paused. */

@@ -87,6 +87,13 @@ final readonly class ServerFolders
             ],
             array_values($listed),
         )));
+        // What the person said goes before what was found out.
+        foreach (array_intersect_key($box->settings->folders, $listed) as $name => $chosen) {
+            if (isset($chosen['role'])) {
+                unset($roles[(string) array_search($chosen['role'], $roles, true)]);
+                $roles[$name] = $chosen['role'];
+            }
+        }
         // One that was renamed may have left another one of its old name behind.
         $anew = array_filter($known, static fn (ServerFolder $one): bool => ($listed[$one->name]->validity ?? 0) !== $one->validity);
         $taken = array_map(static fn (ServerFolder $one): FolderRole => $one->role, array_diff_key($known, $anew));
@@ -118,7 +125,8 @@ final readonly class ServerFolders
 
     private function add(ServerBox $box, FolderStatus $status, FolderRole $role): void
     {
-        $isTakenIn = \in_array($role, [FolderRole::Inbox, FolderRole::Away, FolderRole::Archive, FolderRole::Sent], true);
+        $isTakenIn = $box->settings->folders[$status->name]['takenIn']
+            ?? \in_array($role, [FolderRole::Inbox, FolderRole::Away, FolderRole::Archive, FolderRole::Sent], true);
         // What lay in others before anything was kept in step is of no interest.
         $from = $isTakenIn || $box->looks > 0 ? [1, 0, 0] : [$status->next, $status->modSeq, $status->messages];
         $this->connection->executeStatement(

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Mailroom\InStep;
 
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\Arrival\Reading;
 use ZippyTray\Core\Arrival\Recipient;
 use ZippyTray\Core\InStep\FolderRole;
 use ZippyTray\Core\Mail\EmailId;
@@ -21,8 +22,8 @@ use ZippyTray\Server\Store\LeftOut;
 use ZippyTray\Server\Store\Row;
 
 /**
- * Fetches what was found in a mailbox and is not here yet: the inbox first, and the newest first. Each is noted in the transaction in
- * which it is taken in.
+ * Fetches what was found in a mailbox and is not here yet, the newest first: what is to be decided, then what was sent, which tells what
+ * has been answered, then the older part of the inbox, then the other folders. Each is noted in the transaction in which it is taken in.
  */
 final readonly class TakeIn
 {
@@ -34,6 +35,7 @@ final readonly class TakeIn
         private Messages $messages,
         private MessageReader $reader,
         private Copies $copies,
+        private Reading $reading,
         private Attempts $attempts,
         private LeftOut $leftOut,
         private ClockInterface $clock,
@@ -42,10 +44,7 @@ final readonly class TakeIn
 
     public function isAnyWanted(ServerBox $box): bool
     {
-        return false !== $this->connection->fetchOne(
-            "SELECT 1 FROM server_copy WHERE account_id = ? AND mailbox = ? AND state = 'wanted' AND missed = 0 LIMIT 1",
-            $box->key(),
-        );
+        return [] !== $this->next($box, 1);
     }
 
     /**
@@ -68,20 +67,57 @@ final readonly class TakeIn
     }
 
     /** @return non-empty-list<Row>|array{} of one folder */
-    private function next(ServerBox $box): array
+    private function next(ServerBox $box, int $most = self::AT_ONCE): array
     {
-        $rows = array_map(static fn (array $columns): Row => new Row($columns), $this->connection->fetchAllAssociative(
-            "SELECT c.id, c.uid, c.size, c.came_at, c.header, f.id AS folder_id, f.name, f.role, f.validity, f.taken_in
-             FROM server_copy c JOIN server_folder f ON f.id = c.folder_id
-             WHERE c.account_id = ? AND c.mailbox = ? AND c.state = 'wanted' AND c.missed = 0 AND c.uid IS NOT NULL
-             ORDER BY f.role = 'inbox' DESC, c.came_at DESC LIMIT ".self::AT_ONCE,
+        $since = $box->settings->since ?? '';
+        $stages = [];
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT id AS folder_id, name, role, validity, taken_in FROM server_folder WHERE account_id = ? AND mailbox = ? ORDER BY id',
             $box->key(),
-        ));
+        ) as $folder) {
+            match (FolderRole::tryFrom((new Row($folder))->string('role'))) {
+                FolderRole::Inbox => [$stages[0][], $stages[2][]] = [[$folder, $since], [$folder, '']],
+                FolderRole::Sent => $stages[1][] = [$folder, ''],
+                default => $stages[3][] = [$folder, ''],
+            };
+        }
+        ksort($stages);
+        foreach ($stages as $stage => $folders) {
+            // What is missed elsewhere may have been moved there.
+            $isStopped = $stage > 0 && !$box->settings->takesOlder;
+            if ($isStopped && !$this->copies->isAnyMissed($box)) {
+                break;
+            }
+            foreach ($folders as [$folder, $from]) {
+                $rows = $this->of($folder, $from, $isStopped, $most);
+                if ([] !== $rows) {
+                    return $rows;
+                }
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * @param array<string, mixed> $folder
+     *
+     * @return non-empty-list<Row>|array{} as many as may be fetched at once
+     */
+    private function of(array $folder, string $from, bool $onlyMissed, int $most): array
+    {
         $some = [];
         $bytes = 0;
-        foreach ($rows as $row) {
+        $missed = $onlyMissed ? 'AND EXISTS (SELECT 1 FROM server_copy o WHERE o.account_id = c.account_id AND o.mailbox = c.mailbox
+            AND o.size = c.size AND o.missed > 0)' : '';
+        foreach ($this->connection->fetchAllAssociative(
+            "SELECT id, uid, size, came_at, header FROM server_copy c WHERE folder_id = ? AND state = 'wanted' AND missed = 0
+                AND uid IS NOT NULL AND came_at >= ? {$missed} ORDER BY came_at DESC LIMIT {$most}",
+            [$folder['folder_id'], $from],
+        ) as $columns) {
+            $row = new Row($columns + $folder);
             $bytes += $row->int('size');
-            if ($row->int('folder_id') !== $rows[0]->int('folder_id') || ([] !== $some && $bytes > TakeLetters::BATCH_BYTES)) {
+            if ([] !== $some && $bytes > TakeLetters::BATCH_BYTES) {
                 break;
             }
             $some[] = $row;
@@ -195,10 +231,9 @@ final readonly class TakeIn
 
                 return null;
             }
-            $isLeftThere = $isInbox && $isOld && !$box->settings->archiveThere;
 
             return [
-                [$incoming, $where, fn (?EmailId $id, bool $isNew) => $this->note($box, $row, $id, $isNew && $isLeftThere)],
+                [$incoming, $where, fn (?EmailId $id, bool $isNew) => $this->note($box, $row, $id, $isNew && $isInbox && $isOld)],
                 $isNews,
                 $row,
             ];
@@ -228,6 +263,8 @@ final readonly class TakeIn
             [$id, null === $id ? 'unwanted' : 'here', ...$agreed, $row->int('id')],
         );
         $this->copies->mark($box, $id?->text);
+        // Before it is left in the archive it is looked at for what had better stay.
+        null === $id || !$isLeftThere || $this->reading->want($this->recipient($box, false), [$id]);
     }
 
     private function leave(ServerBox $box, Row $row, string $problem): void

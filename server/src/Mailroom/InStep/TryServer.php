@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Mailroom\InStep;
 use ZippyTray\Core\InStep\FolderRole;
 use ZippyTray\Core\InStep\FolderRoles;
 use ZippyTray\Core\Refused;
+use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\MailServer;
 use ZippyTray\Server\Mailroom\Imap\FolderStatus;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
@@ -20,31 +21,37 @@ use ZippyTray\Server\Mailroom\Out\SmtpOut;
  * Signs in at a mailbox, and says what is there. Nothing is changed by that.
  *
  * @phpstan-type Found array{
- *     messages: int, inbox: int, folders: list<array{name: string, role: string, messages: int}>, missing: list<string>, sends: string
+ *     messages: int, inbox: int, ages: list<array{days: int, messages: int}>,
+ *     folders: list<array{name: string, role: string, messages: int}>, missing: list<string>, sends: string
  * }
  */
 final readonly class TryServer
 {
+    /** Days of which it is said how much came in since. */
+    private const AGES = [3, 14, 30, 90, 365];
+
     /** What conversations go to; Drafts is of no use here. */
     private const NEEDED = [FolderRole::Archive, FolderRole::Sent, FolderRole::Bin, FolderRole::Spam];
 
     /**
-     * @return Found missing: roles for which there is no folder; sends: why nothing can be sent, empty when it can
+     * @param LocalDate $today in the person's zone
+     *
+     * @return Found ages: what came into the inbox in so many last days; missing: roles for which there is no folder; sends: why nothing can be sent, empty when it can
      *
      * @throws Refused when nothing can be read there
      */
-    public function __invoke(MailServer $server): array
+    public function __invoke(MailServer $server, LocalDate $today): array
     {
-        try {
-            $connection = new ImapConnection($server);
-            $connection->open();
-            $statuses = $connection->folders();
-            $connection->close();
-        } catch (NotSignedIn $problem) {
-            throw new Refused($problem->getMessage(), 'password');
-        } catch (NotReached|NotDone $problem) {
-            throw new Refused($problem->getMessage(), 'imapHost');
-        }
+        [$statuses, $ages] = $this->asked($server, static fn (ImapConnection $on): array => [
+            $on->folders(),
+            array_map(
+                static fn (int $days): array => [
+                    'days' => $days,
+                    'messages' => $on->countSince('INBOX', new \DateTimeImmutable((string) $today->plusDays(-$days))),
+                ],
+                self::AGES,
+            ),
+        ]);
         $roles = FolderRoles::of(array_map(
             static fn (FolderStatus $one): array => [
                 'name' => $one->name, 'attributes' => $one->attributes, 'delimiter' => $one->delimiter,
@@ -69,6 +76,7 @@ final readonly class TryServer
                 array_filter($folders, static fn (array $one): bool => 'inbox' === $one['role']),
                 'messages',
             )),
+            'ages' => $ages,
             'folders' => $folders,
             'missing' => array_values(array_map(
                 static fn (FolderRole $role): string => $role->value,
@@ -76,6 +84,46 @@ final readonly class TryServer
             )),
             'sends' => $this->sends($server),
         ];
+    }
+
+    /**
+     * @param LocalDate $since in the person's zone
+     *
+     * @return int how many came into the inbox since that day
+     *
+     * @throws Refused when nothing can be read there
+     */
+    public function since(MailServer $server, LocalDate $since): int
+    {
+        return $this->asked(
+            $server,
+            static fn (ImapConnection $on): int => $on->countSince('INBOX', new \DateTimeImmutable((string) $since)),
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(ImapConnection): T $work
+     *
+     * @return T
+     *
+     * @throws Refused
+     */
+    private function asked(MailServer $server, callable $work): mixed
+    {
+        $connection = new ImapConnection($server);
+        try {
+            $connection->open();
+
+            return $work($connection);
+        } catch (NotSignedIn $problem) {
+            throw new Refused($problem->getMessage(), 'password');
+        } catch (NotReached|NotDone $problem) {
+            throw new Refused($problem->getMessage(), 'imapHost');
+        } finally {
+            $connection->close();
+        }
     }
 
     private function sends(MailServer $server): string

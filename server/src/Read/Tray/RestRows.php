@@ -26,7 +26,7 @@ final readonly class RestRows
      *
      * @return array{
      *     conversations: list<array{id: string, revision: int}>,
-     *     held: list<array{row: ConversationRow, reason: string}>, next: string|null
+     *     held: list<array{row: ConversationRow, reason: string, because: string}>, next: string|null
      * } newest first
      */
     public function page(Account $account, string $after = ''): array
@@ -45,11 +45,9 @@ final readonly class RestRows
         $weighed = $this->advices->weighed($account, $ids);
         $conversations = $held = [];
         foreach ($this->rows->some($account, $ids, $weighed) as $row) {
-            $reason = RestCheck::reason(($weighed[$row->id] ?? null)?->advice, $row->returned, $row->trouble);
+            $check = RestCheck::of(($weighed[$row->id] ?? null)?->advice, $row->returned, $row->trouble);
             $conversations[] = ['id' => $row->id, 'revision' => $row->revision];
-            if ('' !== $reason) {
-                $held[] = ['row' => $row, 'reason' => $reason];
-            }
+            null === $check || $held[] = ['row' => $row, 'reason' => $check->reason, 'because' => $check->because->value];
         }
 
         return ['conversations' => $conversations, 'held' => $held, 'next' => \count($keys) < self::PAGE ? null : end($keys)];

@@ -103,7 +103,7 @@ function name(browser: string): string {
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 .fields {
   display: grid;

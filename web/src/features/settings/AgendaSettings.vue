@@ -194,7 +194,7 @@ async function take(event: Event): Promise<void> {
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 .came {
   display: block;

@@ -106,7 +106,7 @@ const isUsual = computed(() => JSON.stringify(phrases.value) === JSON.stringify(
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 ol {
   display: grid;

@@ -30,7 +30,7 @@ const forget = () =>
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 ul {
   display: grid;

@@ -100,7 +100,7 @@ const allow = () => change({ allowed: allowed.value.split(/[\s,;]+/).filter(Bool
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 dl {
   display: grid;

@@ -6,7 +6,7 @@ import { useSession, useSignIn } from '@/shared/api/session'
 import { useTemplates, editTemplate, useWriteSteps } from '@/features/write'
 import { attempt, tell } from '@/shared/notice'
 import LeftOutList from './LeftOutList.vue'
-import MailboxSettings from './MailboxSettings.vue'
+import { MailboxSettings } from '@/features/mailbox'
 import WaysSettings from './WaysSettings.vue'
 import { LinkButton, LongText, TextInput, TickBox } from '@/ui/kit'
 
@@ -88,7 +88,7 @@ async function change(more: Partial<Settings>): Promise<void> {
   <LeftOutList />
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 textarea {
   display: block;

@@ -153,7 +153,7 @@ const state = (one: Subscription): string =>
   <p v-else-if="data"><LinkButton @click="isOpen = true">Show another calendar …</LinkButton></p>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 h3 {
   margin: 16px 0 4px;

@@ -44,7 +44,7 @@ async function save(): Promise<void> {
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 .you {
   display: grid;

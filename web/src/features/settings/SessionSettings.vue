@@ -94,7 +94,7 @@ function remove(index: number): void {
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 .row {
   display: flex;

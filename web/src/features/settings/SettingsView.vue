@@ -199,7 +199,7 @@ const name = ({ pattern, domain }: BlockedSender) => (domain ? `everything from 
   </div>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 .sides {
   display: grid;

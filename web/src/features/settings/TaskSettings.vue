@@ -85,4 +85,4 @@ const written = (event: Event) => (event.target as HTMLInputElement).value.trim(
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>

@@ -112,4 +112,4 @@ const chosen = (event: Event) => Number((event.target as HTMLSelectElement).valu
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>

@@ -115,7 +115,7 @@ const send = () => run(tryMailWays, `A message to ${account.value?.email ?? 'you
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 .under {
   margin-left: 26px;

@@ -35,7 +35,7 @@ const move = (zone: string) =>
   </div>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 .row {
   margin: 0 0 12px;

@@ -47,11 +47,11 @@ async function take(): Promise<void> {
       <li class="sheet">
         <b>Bring your mail in</b>
         <p>
-          Files that other programs write, or a mailbox that is looked into by itself. It stays on this
-          machine.
+          From your mail server, with which it is kept in step from then on, or from files that other programs
+          write.
         </p>
-        <v-btn color="primary" to="/import">Bring mail in</v-btn>
-        <router-link class="link" to="/settings#mail">Fetch it by itself</router-link>
+        <v-btn color="primary" to="/settings#mailboxes">Connect your mailbox</v-btn>
+        <router-link class="link" to="/import">Bring files in</router-link>
       </li>
       <li class="sheet">
         <b>See the method</b>

@@ -10,47 +10,74 @@ import { attempt } from '@/shared/notice'
 import RowChunks from '@/ui/RowChunks.vue'
 import { counted, subjectOf } from '@/shared/words'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
+import { useMailboxes } from '@/features/mailbox'
+import { heldGroups } from './held'
 import { useRestCheck } from './queries'
 import { TickBox } from '@/ui/kit'
 
-/** Archives all that is left in the tray, after a look at what had better stay. */
+/** Archives all that is left in the tray, or the older part of an inbox, after a look at what had better stay. */
 const open = defineModel<boolean>({ required: true })
+const props = defineProps<{
+  /** Whose older part it is; none: the tray */
+  mailbox?: number | undefined
+}>()
 const emit = defineEmits<{ archived: [] }>()
 
-const { data, error, isFetching, hasNextPage, refetch } = useRestCheck(open)
+const { data, error, isFetching, hasNextPage, refetch } = useRestCheck(open, () => props.mailbox)
 const { data: counts } = useCounts()
+const { all: mailboxes, archiveOlder } = useMailboxes()
 const { decide } = useDecideSteps()
-/** So many are archived in one step; others wait for it. */
+/** So many are decided in one step; others wait for it. */
 const AT_ONCE = 2000
 const ticked = ref(new Set<string>())
+const there = ref(false)
 const busy = ref(false)
-watch(open, () => (ticked.value = new Set()))
+watch(open, () => {
+  ticked.value = new Set()
+  there.value = false
+})
 
-const held = computed(() =>
-  (data.value?.pages ?? []).flatMap((page) => page.held.map((one) => ({ ...one, id: one.row.id }))),
-)
+const box = computed(() => mailboxes.value.find(({ number }) => number === props.mailbox))
+const name = computed(() => (box.value ? `What is older in ${box.value.address}` : 'Archive the rest'))
+const total = computed(() => box.value?.older.messages ?? counts.value?.tray ?? 0)
+const held = computed(() => heldGroups((data.value?.pages ?? []).flatMap((page) => page.held)))
 const all = computed(() => (data.value?.pages ?? []).flatMap(({ conversations }) => conversations))
-/** How much of the tray has been looked at, of a hundred. */
-const looked = computed(() => (100 * all.value.length) / Math.max(1, counts.value?.tray ?? 0))
-const heldIds = computed(() => new Set(held.value.map(({ row }) => row.id)))
-const going = computed(() => all.value.filter(({ id }) => !heldIds.value.has(id) || ticked.value.has(id)))
-const staying = computed(() => all.value.length - going.value.length)
+/** How much has been looked at, of a hundred. */
+const looked = computed(() => (100 * all.value.length) / Math.max(1, total.value))
+const heldIds = computed(() => new Set(held.value.flatMap((one) => ('row' in one ? [one.id] : []))))
+const goes = (id: string) => !heldIds.value.has(id) || ticked.value.has(id)
+const going = computed(() => all.value.filter(({ id }) => goes(id)))
+const staying = computed(() => all.value.filter(({ id }) => !goes(id)))
 
-function tick(id: string): void {
+function tick(ids: string[]): void {
+  const isAll = ids.every((id) => ticked.value.has(id))
   const next = new Set(ticked.value)
-  if (!next.delete(id)) next.add(id)
+  for (const id of ids)
+    if (isAll) next.delete(id)
+    else next.add(id)
   ticked.value = next
 }
 
-async function archiveRest(): Promise<void> {
-  busy.value = true
-  let claims = going.value.map(({ id, revision }) => claimOf({ id, revision: revision ?? 0 }))
+async function decideAll(kind: 'archive_rest' | 'bring_back', which: typeof all.value): Promise<boolean> {
+  let claims = which.map(({ id, revision }) => claimOf({ id, revision: revision ?? 0 }))
   let isDone = true
   while (claims.length && isDone) {
     const few = claims.slice(0, AT_ONCE)
-    isDone = await attempt(() => decide('archive_rest', few))
+    isDone = await attempt(() => decide(kind, few))
     claims = claims.slice(AT_ONCE)
   }
+  return isDone
+}
+
+async function archive(): Promise<void> {
+  busy.value = true
+  const { mailbox } = props
+  // The older part is in the archive already: what stays comes out of it.
+  const isDone =
+    mailbox === undefined
+      ? await decideAll('archive_rest', going.value)
+      : (await decideAll('bring_back', staying.value)) &&
+        (await attempt(() => archiveOlder(mailbox, there.value)))
   if (isDone) {
     open.value = false
     emit('archived')
@@ -60,53 +87,67 @@ async function archiveRest(): Promise<void> {
 </script>
 
 <template>
-  <ModalDialog :open="open" max-width="760" name="Archive the rest" scrollable @close="open = false">
+  <ModalDialog :open="open" max-width="760" :name="name" scrollable @close="open = false">
     <div class="sheet rest">
-      <h2>Archive the rest</h2>
+      <h2>{{ name }}</h2>
       <FailedState v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="!data || isFetching || hasNextPage">
-        <p v-if="all.length" role="status">
-          {{ all.length }} of {{ counts?.tray ?? all.length }} have been looked at.
-        </p>
+        <p v-if="all.length" role="status">{{ all.length }} of {{ total }} have been looked at.</p>
         <v-progress-linear v-if="all.length" :model-value="looked" color="primary" aria-label="Looked at" />
         <LoadingRows v-else />
       </template>
       <template v-else>
         <p>
           {{ counted(going.length, 'conversation') }} {{ going.length === 1 ? 'goes' : 'go' }} to the archive
-          <template v-if="staying"
-            >and {{ staying }} {{ staying === 1 ? 'stays' : 'stay' }} in the tray, since something still seems
-            to hang on {{ staying === 1 ? 'it' : 'them' }}. Tick what can go nevertheless.</template
+          <template v-if="staying.length"
+            >and {{ staying.length.toLocaleString('en') }} {{ staying.length === 1 ? 'stays' : 'stay' }} in
+            the tray, since something still seems to hang on {{ staying.length === 1 ? 'it' : 'them' }}. Tick
+            what can go nevertheless.</template
           >
-          <template v-else-if="going.length">and nothing stays in the tray.</template>
+          <template v-else-if="!going.length">, since there is nothing.</template>
+          <template v-else-if="mailbox === undefined">and nothing stays in the tray.</template>
+          <template v-else>and nothing of it comes into the tray.</template>
         </p>
-        <RowChunks
-          v-if="held.length"
-          v-slot="{ row: { row, reason } }"
-          class="held"
-          label="What stays"
-          :rows="held"
-        >
-          <li>
+        <RowChunks v-if="held.length" v-slot="{ row: one }" class="held" label="What stays" :rows="held">
+          <li v-if="'ids' in one" class="group">
             <label>
-              <TickBox :model-value="ticked.has(row.id)" @change="tick(row.id)" />
-              <span class="who">{{ row.who }}</span>
+              <TickBox
+                :model-value="one.ids.every((id) => ticked.has(id))"
+                :aria-label="`All of these can go: ${one.title}`"
+                @change="tick(one.ids)"
+              />
+              <span class="slate">{{ one.title }} · {{ one.ids.length.toLocaleString('en') }}</span>
+            </label>
+          </li>
+          <li v-else>
+            <label>
+              <TickBox :model-value="ticked.has(one.id)" @change="tick([one.id])" />
+              <span class="who">{{ one.row.who }}</span>
               <span class="what"
-                ><b>{{ subjectOf(row) }}</b
-                ><br /><span class="slate" :title="reason">{{
-                  row.advice?.asks ? `“${row.advice.asks}”` : reason
+                ><b>{{ subjectOf(one.row) }}</b
+                ><br /><span class="slate" :title="one.reason">{{
+                  one.row.advice?.asks ? `“${one.row.advice.asks}”` : one.reason
                 }}</span></span
               >
-              <IndexTab v-if="row.advice?.date" :near="nearness(row.advice.date.date)">{{
-                day(row.advice.date.date)
+              <IndexTab v-if="one.row.advice?.date" :near="nearness(one.row.advice.date.date)">{{
+                day(one.row.advice.date.date)
               }}</IndexTab>
             </label>
           </li>
         </RowChunks>
+        <label v-if="box && going.length" class="there"
+          ><TickBox v-model="there" /> On the server, too,
+          {{ going.length === 1 ? 'it leaves' : 'these leave' }} the inbox for the archive</label
+        >
         <div class="actions">
           <v-btn variant="text" @click="open = false">Cancel</v-btn>
-          <v-btn color="primary" :disabled="!going.length" :loading="busy" @click="archiveRest">
-            Archive {{ counted(going.length, 'conversation') }}
+          <v-btn
+            color="primary"
+            :disabled="mailbox === undefined && !going.length"
+            :loading="busy"
+            @click="archive"
+          >
+            {{ going.length ? `Archive ${counted(going.length, 'conversation')}` : 'So be it' }}
           </v-btn>
         </div>
       </template>
@@ -140,7 +181,11 @@ p {
   border-radius: 9px;
 }
 
-label {
+.group {
+  background: var(--v-rim);
+}
+
+.held label {
   display: grid;
   grid-template-columns: 16px 150px minmax(0, 1fr) auto;
   gap: 12px;
@@ -150,8 +195,20 @@ label {
   cursor: pointer;
 }
 
-label:hover {
+.held label:hover {
   background: var(--v-sea-soft);
+}
+
+.held .group label {
+  grid-template-columns: 16px minmax(0, 1fr);
+  padding: 4px 0 4px 14px;
+}
+
+.there {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-top: 14px;
 }
 
 .who,
@@ -182,7 +239,7 @@ label:hover {
     padding: 18px 14px;
   }
 
-  label {
+  .held label {
     grid-template-columns: 16px minmax(0, 1fr) auto;
   }
 

@@ -19,9 +19,9 @@ import { PastLine } from '@/features/orders'
 import { KeptGroups } from '@/features/find'
 import { HeldLine } from '@/features/sessions'
 import { StampCards } from '@/features/stamps'
-import RestDialog from './RestDialog.vue'
 import TrayEmpty from './TrayEmpty.vue'
 import TrayGroup from './TrayGroup.vue'
+import TrayRest from './TrayRest.vue'
 import { age } from '@/shared/time/format'
 import { claimOf, useDecideSteps } from '@/shared/steps/decide'
 import { useTray } from './queries'
@@ -158,6 +158,7 @@ useKeys('Tray', [
       </template>
     </div>
 
+    <TrayRest v-model="archivingRest" @archived="clear" />
     <KeptGroups in="tray" />
     <HeldLine v-if="rows.length" class="waits" />
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
@@ -193,7 +194,6 @@ useKeys('Tray', [
         <KeyCap name="Enter" /> opens · <KeyCap name="Ctrl+ " /> selects · <KeyCap name="?" /> all keys
       </p>
     </template>
-    <RestDialog v-model="archivingRest" @archived="clear" />
   </div>
 </template>
 

@@ -30,12 +30,23 @@ export function useTray(
   })
 }
 
-/** What archiving the rest takes, and what it would hold up: all of it, which comes in parts. */
-export function useRestCheck(enabled: MaybeRefOrGetter<boolean>) {
+/**
+ * What archiving the rest takes, and what it would hold up: all of it, which comes in parts.
+ *
+ * @param mailbox of the older part of the inbox of this one; none: of the tray
+ */
+export function useRestCheck(
+  enabled: MaybeRefOrGetter<boolean>,
+  mailbox: MaybeRefOrGetter<number | undefined>,
+) {
   const query = useInfiniteQuery({
-    queryKey: ['rest'],
-    queryFn: ({ signal, pageParam }) =>
-      answer(api.GET('/rest', { signal, params: { query: { after: pageParam } } })),
+    queryKey: computed(() => ['rest', toValue(mailbox)]),
+    queryFn: ({ signal, pageParam: after, queryKey: [, number] }) =>
+      answer(
+        typeof number === 'number'
+          ? api.GET('/mailboxes/{number}/older', { signal, params: { path: { number }, query: { after } } })
+          : api.GET('/rest', { signal, params: { query: { after } } }),
+      ),
     initialPageParam: '',
     getNextPageParam: ({ next }) => next,
     enabled,

@@ -2968,6 +2968,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/mailboxes/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read which part of the inbox is to be decided, and say how much that is */
+        post: operations["readInboxPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/mailboxes/looks": {
         parameters: {
             query?: never;
@@ -2999,6 +3016,45 @@ export interface paths {
         post?: never;
         /** It is not kept in step any more: there nothing changes, and here everything stays */
         delete: operations["disconnectMailbox"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailboxes/{number}/older": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        /** What lay in the inbox before the part that is to be decided, a part at a time, and what of it had better stay */
+        get: operations["olderMail"];
+        put?: never;
+        /** What had better stay has been brought back; the rest is archived */
+        post: operations["archiveOlderMail"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailboxes/{number}/coming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Stop that more than new mail and what is to be decided comes in, or let it go on */
+        put: operations["letOlderMailCome"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3095,14 +3151,30 @@ export interface components {
             authority?: string;
             /** @description Whether what is away lies in a folder of its own there; otherwise in the archive */
             hasAway?: boolean;
-            /** @description What came into the inbox in the last so many days is to be decided, the rest is archived; null: all is to be decided. Asked once, when it is connected */
-            days?: number | null;
-            /** @description Whether the rest is archived on the server, too */
-            archiveThere?: boolean;
+            /** @description Which part of the inbox is to be decided, a when phrase of what has been, or "all"; the rest is archived. Asked once, when it is connected */
+            part?: string;
+            /** @description Other addresses whose mail comes into it */
+            aliases?: string[];
+            /** @description Those for which something else is chosen than is found out */
+            folders?: components["schemas"]["MailFolder"][];
+        };
+        RestHeld: {
+            row: components["schemas"]["ConversationRow"];
+            /** @description A sentence */
+            reason: string;
+            /** @enum {string} */
+            because: "returned" | "asks" | "day" | "unread" | "unanswered";
+        };
+        MailFolder: {
+            name: string;
+            role: components["schemas"]["FolderRole"];
+            /** @description Whether what lies there is taken in */
+            takenIn: boolean;
         };
         Mailbox: {
             number: number;
             address: string;
+            aliases: string[];
             user: string;
             imap: components["schemas"]["MailServer"];
             smtp: components["schemas"]["MailServer"] | null;
@@ -3122,12 +3194,25 @@ export interface components {
             left: number;
             /** @description What the server is still to do */
             waiting: number;
-            folders: {
-                name: string;
-                role: components["schemas"]["FolderRole"];
-                /** @description Whether what lies there is taken in */
-                takenIn: boolean;
-            }[];
+            /** @description What came into the inbox before is not put into the tray; null: everything is */
+            since: components["schemas"]["Instant"] | null;
+            /** @description Whether more than new mail and what is to be decided comes in */
+            takesOlder: boolean;
+            /** @description What has become of what came before */
+            older: {
+                /**
+                 * @description There is none; the person is to say what of it had better stay, once all of it has come in and been read; the rest leaves the inbox there; done
+                 * @enum {string}
+                 */
+                state: "none" | "waiting" | "leaving" | "done";
+                /** @description Messages of it that lie in the archive here and in the inbox there */
+                messages: number;
+                /** @description Messages that are still to come in before that can be said */
+                coming: number;
+                /** @description Messages that are still to be read for it */
+                reading: number;
+            };
+            folders: components["schemas"]["MailFolder"][];
             /** @description What the server would not do several times, with its reason */
             troubles: {
                 subject: string;
@@ -4748,6 +4833,21 @@ export interface components {
                 };
             };
         };
+        /** @description What would be archived, and what had better stay; conversations of which nothing was ever decided */
+        RestCheck: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    conversations: components["schemas"]["Claim"][];
+                    /** @description Where the next part begins; null when this is the last */
+                    next: string | null;
+                    /** @description Those of them that seem to ask for something, hold a date still to come, came back, or were never answered */
+                    held: components["schemas"]["RestHeld"][];
+                };
+            };
+        };
         /** @description The mailboxes, without passwords */
         Mailboxes: {
             headers: {
@@ -5093,24 +5193,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description What archiving the rest would archive, the newest first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        conversations: components["schemas"]["Claim"][];
-                        /** @description Where the next part begins; null when this is the last */
-                        next: string | null;
-                        /** @description Those that seem to ask for something, hold a date still to come, or came back */
-                        held: {
-                            row: components["schemas"]["ConversationRow"];
-                            reason: string;
-                        }[];
-                    };
-                };
-            };
+            200: components["responses"]["RestCheck"];
             default: components["responses"]["Problem"];
         };
     };
@@ -9580,6 +9663,11 @@ export interface operations {
                         messages: number;
                         /** @description How many of them lie in the inbox */
                         inbox: number;
+                        /** @description How many of these came in the last so many days */
+                        ages: {
+                            days: number;
+                            messages: number;
+                        }[];
                         folders: {
                             name: string;
                             role: components["schemas"]["FolderRole"];
@@ -9589,6 +9677,36 @@ export interface operations {
                         missing: components["schemas"]["FolderRole"][];
                         /** @description Why nothing can be sent by it; empty: it can */
                         sends: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readInboxPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MailboxFields"];
+            };
+        };
+        responses: {
+            /** @description The part */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description The day since which, as it is read; empty: all of it */
+                        text: string;
+                        /** @description How many came in since; null: all of it */
+                        messages: number | null;
                     };
                 };
             };
@@ -9624,6 +9742,67 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            200: components["responses"]["Mailboxes"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    olderMail: {
+        parameters: {
+            query?: {
+                /** @description `next` of the part before */
+                after?: string;
+            };
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["RestCheck"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    archiveOlderMail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Whether it leaves the inbox on the server, too */
+                    archiveThere: boolean;
+                };
+            };
+        };
+        responses: {
+            200: components["responses"]["Mailboxes"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    letOlderMailCome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    takesOlder: boolean;
+                };
+            };
+        };
         responses: {
             200: components["responses"]["Mailboxes"];
             default: components["responses"]["Problem"];

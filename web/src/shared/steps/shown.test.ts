@@ -10,7 +10,9 @@ const sources = import.meta.glob<string>('../../**/*.{ts,vue}', {
 test('each query says what it is made from', () => {
   const names = new Set<string>()
   for (const source of Object.values(sources)) {
-    for (const [, name] of source.matchAll(/(?:queryKey: |useParts\(\s*)\['([a-z-]+)'/g))
+    for (const [, name] of source.matchAll(
+      /(?:queryKey: (?:computed\(\(\) => )?|useParts\(\s*)\['([a-z-]+)'/g,
+    ))
       names.add(name as string)
   }
   names.add('heartbeat')

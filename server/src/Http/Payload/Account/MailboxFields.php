@@ -5,18 +5,20 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Http\Payload\Account;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use ZippyTray\Core\InStep\FolderRole;
 use ZippyTray\Core\Refused;
 use ZippyTray\Server\Account\MailServer;
 
 final readonly class MailboxFields
 {
     /**
-     * @param ServerFields|null $smtp         null: its mail goes out another way
-     * @param string            $user         empty: the address
-     * @param string            $password     empty: the one that is there
-     * @param int|null          $days         what came into the inbox in the last so many days is to be decided, the rest is archived;
-     *                                        null: all is to be decided; asked once, when it is connected
-     * @param bool              $archiveThere whether the rest is archived on the server, too
+     * @param ServerFields|null  $smtp     null: its mail goes out another way
+     * @param string             $user     empty: the address
+     * @param string             $password empty: the one that is there
+     * @param string             $part     which part of the inbox is to be decided, see Part; the rest is archived. Asked once, when it is
+     *                                     connected
+     * @param list<string>       $aliases  other addresses whose mail comes into it
+     * @param list<FolderFields> $folders  those for which something else is chosen than is found out
      */
     public function __construct(
         #[Assert\Email(mode: Assert\Email::VALIDATION_MODE_HTML5), Assert\Length(max: 320)]
@@ -32,10 +34,33 @@ final readonly class MailboxFields
         #[Assert\Length(max: 100_000)]
         public string $authority = '',
         public bool $hasAway = true,
-        #[Assert\Range(min: 0, max: 36500)]
-        public ?int $days = 14,
-        public bool $archiveThere = false,
+        #[Assert\Length(max: 100)]
+        public string $part = 'last 14 days',
+        #[Assert\Count(max: 50), Assert\All([new Assert\Type('string'), new Assert\Email(mode: Assert\Email::VALIDATION_MODE_HTML5)])]
+        public array $aliases = [],
+        #[Assert\Valid, Assert\Count(max: 1000)]
+        public array $folders = [],
     ) {
+    }
+
+    /**
+     * @return array<string, array{role: string, takenIn: bool}> by the names of folders
+     *
+     * @throws Refused when two stand for the same
+     */
+    public function chosen(): array
+    {
+        $chosen = $taken = [];
+        foreach ($this->folders as $folder) {
+            $isOnlyOne = !\in_array($folder->role, [FolderRole::Other, FolderRole::Gone], true);
+            if ($isOnlyOne && isset($taken[$folder->role->value])) {
+                throw new Refused(\sprintf('Both %s and %s stand for the same.', $taken[$folder->role->value], $folder->name), 'folders');
+            }
+            !$isOnlyOne || $taken[$folder->role->value] = $folder->name;
+            $chosen[$folder->name] = ['role' => $folder->role->value, 'takenIn' => $folder->takenIn];
+        }
+
+        return $chosen;
     }
 
     /**

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { reactive, ref, watch } from 'vue'
-import { answer, api, type Mailbox, type MailServer } from '@/shared/api/client'
+import { answer, api, type FolderRole, type Mailbox, type MailServer } from '@/shared/api/client'
 import { Problem } from '@/shared/api/problem'
 import { tell } from '@/shared/notice'
 import { useTyped } from '@/shared/typing/kept'
 import { counted } from '@/shared/words'
-import { ChoiceDot, ChoiceList, LongText, TextInput, TickBox } from '@/ui/kit'
-import { ROLES, SECURITY } from './mailboxes'
+import { ChoiceList, LongText, TextInput, TickBox } from '@/ui/kit'
+import FolderChoice from './FolderChoice.vue'
+import { OWN, phraseOf, ROLES, SECURITY } from './mailboxes'
+import PartChoice from './PartChoice.vue'
 
 /** Where a mailbox is, and who signs in there: tried first, then connected. */
 const props = defineProps<{
@@ -25,16 +27,17 @@ const fields = reactive({
   imap: { ...(known?.imap ?? none()) },
   smtp: { ...(known ? (known.smtp ?? { ...none(), port: 465 }) : { ...none(), port: 465 }) },
   authority: '',
+  aliases: known?.aliases.join(', ') ?? '',
   hasAway: known?.hasAway ?? true,
-  all: false,
-  days: 14,
-  archiveThere: false,
+  part: phraseOf(14),
+  ownPart: '',
+  folders: {} as Record<string, { role: FolderRole; takenIn: boolean }>,
 })
 const { accept } = useTyped(`mailbox ${known?.address ?? 'new'}`, fields)
 /** A password is not kept in the browser. */
 const password = ref('')
 const wrong = ref<Record<string, string>>({})
-const busy = ref<'' | 'find' | 'try' | 'connect'>('')
+const busy = ref<'' | 'find' | 'try' | 'read' | 'connect'>('')
 const isSaid = ref<boolean>()
 const found = ref<Awaited<ReturnType<typeof trial>>>()
 const isOpen = ref(known !== undefined)
@@ -46,9 +49,10 @@ const body = () => ({
   smtp: fields.smtp.host ? fields.smtp : null,
   password: password.value,
   authority: fields.authority,
+  aliases: fields.aliases.split(/[\s,;]+/).filter(Boolean),
   hasAway: fields.hasAway,
-  days: fields.all ? null : fields.days,
-  archiveThere: fields.archiveThere,
+  part: fields.part === OWN ? fields.ownPart : fields.part,
+  folders: Object.entries(fields.folders).map(([name, chosen]) => ({ name, ...chosen })),
 })
 const trial = () => answer(api.POST('/mailboxes/trials', { body: body() }))
 /** What was found holds for these; what becomes of it is chosen afterwards. */
@@ -68,7 +72,7 @@ async function run(what: typeof busy.value, work: () => Promise<void>): Promise<
     if (problem instanceof Problem && problem.status === 422) {
       wrong.value = { all: problem.message, ...problem.fields }
       // What is wrong with a server stands at its fields.
-      isOpen.value ||= Object.keys(problem.fields).some((field) => !['address', 'password'].includes(field))
+      isOpen.value ||= Object.keys(problem.fields).some((field) => /^(imap|smtp|user|authority)/.test(field))
     } else tell(problem)
   } finally {
     busy.value = ''
@@ -89,6 +93,14 @@ async function tryIt(): Promise<void> {
     found.value = now
   })
 }
+/** What the words of one's own mean, and how much that is. */
+const part = ref('')
+const readPart = () =>
+  run('read', async () => {
+    part.value = ''
+    const { text, messages } = await answer(api.POST('/mailboxes/parts', { body: body() }))
+    part.value = messages === null ? 'all of it' : `${messages.toLocaleString('en')} since ${text}`
+  })
 const connect = () =>
   run('connect', async () => {
     const { mailboxes } = await answer(api.PUT('/mailboxes', { body: body() }))
@@ -157,6 +169,11 @@ const at = (...names: string[]) =>
         >Signs in as <TextInput v-model="fields.user" :placeholder="fields.address" spellcheck="false"
       /></label>
       <p v-if="wrong.user" class="wrong" role="alert">{{ wrong.user }}</p>
+      <label
+        >Other addresses of it
+        <TextInput v-model="fields.aliases" placeholder="none" spellcheck="false" />
+      </label>
+      <p v-if="at('aliases')" class="wrong" role="alert">{{ at('aliases') }}</p>
       <label class="tall"
         >Certificates of an authority of your own
         <LongText
@@ -176,38 +193,28 @@ const at = (...names: string[]) =>
         <b>It is there:</b> {{ counted(found.messages, 'message') }},
         {{ found.inbox.toLocaleString('en') }} of them in the inbox.
       </p>
-      <ul>
-        <template v-for="one in found.folders" :key="one.name">
-          <li v-if="ROLES[one.role]">
-            <span class="slate">{{ ROLES[one.role] }}</span> {{ one.name }}
-          </li>
-        </template>
-      </ul>
       <p v-if="found.missing.length" class="slate">
         For {{ found.missing.map((role) => (ROLES[role] ?? role).toLowerCase()).join(', ') }} there is no
         folder: one is made when it is needed.
       </p>
       <p v-if="found.sends" class="odd">Nothing can be sent by it: {{ found.sends }}</p>
     </div>
-    <fieldset v-if="!known && found">
-      <legend class="slate">What lies in the inbox</legend>
-      <label
-        ><ChoiceDot v-model="fields.all" name="part" :value="false" /> Of the last
-        <TextInput
-          v-model.number="fields.days"
-          type="number"
-          class="days"
-          min="0"
-          max="36500"
-          aria-label="Days"
-        />
-        days is to be decided; what is older goes into the archive here
-      </label>
-      <label v-if="!fields.all" class="under"
-        ><TickBox v-model="fields.archiveThere" /> and on the server, too</label
-      >
-      <label><ChoiceDot v-model="fields.all" name="part" :value="true" /> All of it is to be decided</label>
-    </fieldset>
+    <PartChoice
+      v-if="!known && found && found.inbox"
+      v-model:choice="fields.part"
+      v-model:own="fields.ownPart"
+      :inbox="found.inbox"
+      :ages="found.ages"
+      :wrong="wrong.part ?? ''"
+      :read="part"
+      @read="readPart"
+    />
+    <FolderChoice
+      v-if="known || found"
+      v-model="fields.folders"
+      :folders="found?.folders ?? known?.folders ?? []"
+    />
+    <p v-if="wrong.folders" class="wrong" role="alert">{{ wrong.folders }}</p>
     <label v-if="known || found"
       ><TickBox v-model="fields.hasAway" /> What is snoozed or handed over lies in a folder “Away” there;
       otherwise in the archive</label
@@ -229,5 +236,5 @@ const at = (...names: string[]) =>
   </form>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped src="./mailboxes.css"></style>

@@ -15,7 +15,12 @@ export const ROLES: Partial<Record<FolderRole, string>> = {
   bin: 'Bin',
   spam: 'Spam',
   away: 'Away',
+  drafts: 'Drafts',
 }
+
+/** The choice of a part of an inbox by words of one's own. */
+export const OWN = 'own'
+export const phraseOf = (days: number) => `last ${days} days`
 
 /** How it stands with a mailbox, in a line. */
 export const standing = ({ here, wanted, waiting, left, lookedAt, paused }: Mailbox): string =>

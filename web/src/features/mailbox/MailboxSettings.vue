@@ -1,52 +1,33 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { answer, api, type Mailbox } from '@/shared/api/client'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Mailbox } from '@/shared/api/client'
 import { useSession } from '@/shared/api/session'
 import { ask } from '@/shared/ask'
-import { attempt } from '@/shared/notice'
 import FailedState from '@/ui/FailedState.vue'
 import { LinkButton } from '@/ui/kit'
+import ComingLine from './ComingLine.vue'
 import MailboxForm from './MailboxForm.vue'
 import { standing } from './mailboxes'
+import { useMailboxes } from './queries'
 
 /** Mailboxes on mail servers that are kept in step. */
-const SOON = 2000
-const OFTEN = 15_000
-const queries = useQueryClient()
+const router = useRouter()
 const { account } = useSession()
-const { data, error, refetch } = useQuery({
-  queryKey: ['mailboxes'],
-  queryFn: ({ signal }) => answer(api.GET('/mailboxes', { signal })),
-  // The program comes to it by itself.
-  refetchInterval: ({ state }) =>
-    state.data?.mailboxes.some((one) => one.wanted > 0 || one.waiting > 0 || !one.lookedAt) ? SOON : OFTEN,
-})
-const all = computed(() => data.value?.mailboxes ?? [])
+const { data, error, refetch, all, set: keep, look, disconnect: end } = useMailboxes()
 /** The number of the one that is changed; -1: a new one. */
 const open = ref<number>()
 const set = (mailboxes: Mailbox[]) => {
-  queries.setQueryData(['mailboxes'], { mailboxes })
+  keep({ mailboxes })
   open.value = undefined
 }
-const look = () =>
-  attempt(async () => {
-    await answer(api.POST('/mailboxes/looks', {}))
-    await refetch()
-  })
 async function disconnect(one: Mailbox): Promise<void> {
   const said = await ask({
     title: `Disconnect ${one.address}?`,
     text: 'On the server nothing changes, and here everything stays. What is decided from then on is not done there any more.',
     answers: [{ value: 'disconnect', text: 'Disconnect' }],
   })
-  if (said)
-    await attempt(async () =>
-      set(
-        (await answer(api.DELETE('/mailboxes/{number}', { params: { path: { number: one.number } } })))
-          .mailboxes,
-      ),
-    )
+  if (said) await end(one.number)
 }
 </script>
 
@@ -57,6 +38,7 @@ async function disconnect(one: Mailbox): Promise<void> {
       A mailbox on your mail server is kept in step in both directions: what you archive here is out of the
       inbox there, and what you archive on the phone is out of the tray.
     </p>
+    <ComingLine only @check="(older) => router.push({ name: 'tray', query: { older } })" />
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <ul v-if="all.length" class="mailboxes" aria-label="Mailboxes">
       <li v-for="one in all" :key="one.number">
@@ -97,7 +79,7 @@ async function disconnect(one: Mailbox): Promise<void> {
   </section>
 </template>
 
-<style scoped src="./settings.css"></style>
+<style scoped src="@/ui/part.css"></style>
 <style scoped>
 .mailboxes {
   margin: 0 0 10px;
