@@ -6,7 +6,9 @@ declare(strict_types=1);
  * A real mail server for a try or a test, with letters in its inbox:
  *
  *     php demo/mail-server.php start FOLDER
- *     php demo/mail-server.php put FOLDER USER SUBJECT NAME    a letter whose Message-ID is NAME@glass.example
+ *     php demo/mail-server.php put FOLDER USER SUBJECT NAME [DAYS [TEXT]]
+ *                                                            a letter of so many days ago whose Message-ID is NAME@glass.example
+ *     php demo/mail-server.php list FOLDER USER                what lies where
  *     php demo/mail-server.php stop FOLDER
  *
  * "start" says its ports and the password with which every name signs in, as JSON.
@@ -26,7 +28,14 @@ match ($what) {
         \JSON_THROW_ON_ERROR,
     ),
     'stop' => $server->stop(),
-    'put' => (static function (string $user, string $subject, string $name) use ($server): void {
+    'list' => passthru(sprintf(
+        'doveadm -f table -c %s fetch -u %s %s all',
+        escapeshellarg($folder.'/dovecot.conf'),
+        escapeshellarg($argv[3] ?? ''),
+        escapeshellarg('mailbox flags hdr.subject'),
+    )),
+    'put' => (static function (string $user, string $subject, string $name, int $days, string $text) use ($server): void {
+        $at = new DateTimeImmutable("-{$days} days");
         $_SERVER['ZIPPY_DATA'] ??= sys_get_temp_dir();
         $connection = new ImapConnection(new ZippyTray\Server\Account\MailServer(
             ['127.0.0.1', $server->port, Security::Plain],
@@ -38,10 +47,10 @@ match ($what) {
         $connection->append(
             'INBOX',
             "From: Tam Achterberg <tam-{$name}@glass.example>\r\nTo: wren@ternpoint.example\r\nSubject: {$subject}\r\n"
-                .'Date: '.date(\DATE_RFC2822)."\r\nMessage-ID: <{$name}@glass.example>\r\n\r\nWhich one shall it be?\r\n",
+                .'Date: '.$at->format(\DATE_RFC2822)."\r\nMessage-ID: <{$name}@glass.example>\r\n\r\n{$text}\r\n",
             [],
-            new DateTimeImmutable(),
+            $at,
         );
-    })($argv[3] ?? '', $argv[4] ?? '', $argv[5] ?? ''),
+    })($argv[3] ?? '', $argv[4] ?? '', $argv[5] ?? '', (int) ($argv[6] ?? 0), $argv[7] ?? 'Which one shall it be?'),
     default => exit(2),
 };

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Page } from '@playwright/test'
 import { expect, test, type Desk } from './desk'
 
 /** A mailbox on a real mail server, from the first address that is typed to what the server has at the end. */
@@ -41,31 +42,61 @@ const lies = (user: string) =>
     .flatMap((found) => (found ? [`${found[2]}: ${found[1]}`] : []))
     .sort()
 
-async function connect(desk: Desk, user: string): Promise<void> {
-  const { page } = desk
+const FIELDS = (page: Page) =>
+  page.locator('section').filter({ has: page.getByRole('heading', { name: 'Mailboxes' }) })
+
+/** The form of a mailbox, filled in; it is still to be tried. */
+async function fillIn({ page }: Desk, user: string, secret: string) {
   await page.goto('/settings')
-  const part = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Mailboxes' }) })
-  await part.getByRole('button', { name: 'Connect your mailbox' }).click()
-  await part.getByLabel('Password').fill('not this one')
+  const part = FIELDS(page)
+  await part.getByRole('button', { name: /^Connect (your|another) mailbox$/ }).click()
+  await part.getByLabel('Address', { exact: true }).fill(`${user}@ternpoint.example`)
+  await part.getByLabel('Password').fill(secret)
   await part.getByText('Where it is').click()
   await part.getByLabel('Server').first().fill('127.0.0.1')
   await part.getByLabel('Port').first().fill(String(port))
   await part.getByLabel('Encryption').first().selectOption('plain')
   await part.getByLabel('Server').last().fill('')
   await part.getByLabel('Signs in as').fill(user)
+  return part
+}
+
+async function connect(desk: Desk, user: string, which = 'All of it'): Promise<void> {
+  const part = await fillIn(desk, user, password)
+  await part.getByRole('button', { name: 'Try it' }).click()
+  await part.getByRole('radio', { name: which }).check()
+  await part.getByRole('button', { name: 'Connect', exact: true }).click()
+  await expect(
+    part
+      .getByRole('listitem')
+      .filter({ hasText: `${user}@` })
+      .first(),
+  ).toBeVisible()
+}
+const inStep = (page: Page, user: string) =>
+  expect(
+    FIELDS(page)
+      .getByRole('listitem')
+      .filter({ hasText: `${user}@` })
+      .last(),
+  ).toContainText(/\d messages? in step/, { timeout: 60_000 })
+
+test('a wrong password is said at once, and what was typed stays', async ({ desk, page }) => {
+  server('put', 'tam', 'About the lens', 'lens')
+  const part = await fillIn(desk, 'tam', 'not this one')
   await part.getByRole('button', { name: 'Try it' }).click()
   await expect(part.getByRole('alert')).toContainText('does not take the name or the password')
-  // What was typed is still there.
-  await expect(part.getByLabel('Signs in as')).toHaveValue(user)
+  await expect(part.getByLabel('Signs in as')).toHaveValue('tam')
   await part.getByLabel('Password').fill(password)
   await part.getByRole('button', { name: 'Try it' }).click()
-  await expect(part.getByText('4 of them in the inbox')).toBeVisible()
+  await expect(part.getByText('1 message, 1 of them in the inbox')).toBeVisible()
   await desk.expectAccessible('the form of a mailbox')
-  // Choosing what becomes of it does not ask for another try.
-  await part.getByRole('radio', { name: 'All of it is to be decided' }).check()
-  await part.getByRole('button', { name: 'Connect', exact: true }).click()
-  await expect(part.getByText('4 messages in step')).toBeVisible({ timeout: 60_000 })
-}
+  // Nothing of it is lost by Esc, but for the password, which is not kept.
+  await page.keyboard.press('Escape')
+  await part.getByRole('button', { name: 'Connect your mailbox' }).click()
+  await expect(part.getByLabel('Signs in as')).toHaveValue('tam')
+  await expect(part.getByLabel('Password')).toHaveValue('')
+})
 
 test('a mailbox is connected, three are decided, and the server has them where they belong', async ({
   desk,
@@ -74,6 +105,7 @@ test('a mailbox is connected, three are decided, and the server has them where t
   const user = 'wren'
   for (const name of ['lens', 'slates', 'rota', 'ferry']) server('put', user, `About the ${name}`, name)
   await connect(desk, user)
+  await inStep(page, user)
   for (const [subject, key] of [
     ['About the lens', '5'],
     ['About the slates', '6'],
@@ -89,14 +121,63 @@ test('a mailbox is connected, three are decided, and the server has them where t
     .toEqual(['ferry: INBOX', 'lens: Archive', 'rota: Archive', 'slates: Trash'])
   await desk.undoByKey()
   await expect.poll(() => lies(user), { timeout: 60_000 }).toContain('rota: INBOX')
+})
 
-  // Decided elsewhere, with another program.
-  admin(user, 'move', 'Archive', 'mailbox', 'INBOX', 'header', 'message-id', '<ferry@glass.example>')
-  await page.goto('/settings')
-  await page.getByRole('button', { name: 'Look now' }).click()
+test('what is decided elsewhere is out of the tray, and the journal says so', async ({ desk, page }) => {
+  const user = 'ilse'
+  for (const name of ['bell', 'buoy']) server('put', user, `About the ${name}`, name)
+  await connect(desk, user)
+  await inStep(page, user)
   await desk.goTo('Tray')
-  await expect(desk.row('About the ferry')).toHaveCount(0, { timeout: 60_000 })
+  await expect(desk.row('About the bell')).toBeVisible({ timeout: 60_000 })
+  admin(user, 'move', 'Archive', 'mailbox', 'INBOX', 'header', 'message-id', '<bell@glass.example>')
+  await page.goto('/settings')
+  await page.getByRole('button', { name: 'Look now' }).last().click()
+  await desk.goTo('Tray')
+  await expect(desk.row('About the bell')).toHaveCount(0, { timeout: 60_000 })
+  await expect(desk.row('About the buoy')).toBeVisible()
   await desk.goTo('Journal')
   await expect(page.getByText('Decided elsewhere').first()).toBeVisible()
   await expect(page.getByText('archived elsewhere').first()).toBeVisible()
+})
+
+test('of an old inbox a part is decided, and what had better stay of the rest is shown first', async ({
+  desk,
+  page,
+}) => {
+  const user = 'office'
+  server('put', user, 'The new lens', 'new', '2')
+  server('put', user, 'The old question', 'question', '400', 'Could you send me the drawings, please?')
+  server('put', user, 'The old news', 'news', '500', 'The scaffolding is up. Kind regards')
+  await connect(desk, user, 'What came in the last 14 days')
+  await desk.goTo('Tray')
+  await expect(desk.row('The new lens')).toBeVisible({ timeout: 60_000 })
+  await expect(desk.row('The old question')).toHaveCount(0)
+  await page.getByRole('button', { name: 'See what had better stay' }).click({ timeout: 60_000 })
+  const dialog = page.getByRole('dialog', { name: 'What is older in office@ternpoint.example' })
+  const held = dialog.getByRole('group', { name: 'What stays' })
+  await expect(held.getByText('Asks for something · 1')).toBeVisible()
+  await expect(held.getByText('The old question')).toBeVisible()
+  await desk.expectAccessible('what had better stay')
+  // The other one was never answered, and may go nevertheless.
+  await held.getByRole('listitem').filter({ hasText: 'The old news' }).getByRole('checkbox').check()
+  await dialog.getByLabel('On the server, too').check()
+  await page.getByRole('button', { name: 'Archive 1 conversation' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(desk.row('The old question')).toBeVisible()
+  await expect
+    .poll(() => lies(user), { timeout: 60_000 })
+    .toEqual(['new: INBOX', 'news: Archive', 'question: INBOX'])
+  await expect(page.getByRole('button', { name: 'See what had better stay' })).toHaveCount(0)
+})
+
+test('on a phone a mailbox is connected, too', async ({ desk, page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  const user = 'petra'
+  server('put', user, 'About the gulls', 'gulls')
+  await connect(desk, user)
+  await inStep(page, user)
+  await page.goto('/')
+  await expect(desk.row('About the gulls')).toBeVisible({ timeout: 60_000 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
 })

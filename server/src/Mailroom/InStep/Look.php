@@ -25,6 +25,9 @@ final readonly class Look
 {
     private const AT_ONCE = 500;
 
+    /** Of so many folders it is said that they could not be looked at. */
+    private const TOLD = 3;
+
     public function __construct(
         private Connection $connection,
         private Transaction $transaction,
@@ -42,6 +45,7 @@ final readonly class Look
      */
     public function __invoke(ServerBox $box, ImapConnection $on, callable $isEnding): bool
     {
+        $problems = [];
         foreach ($this->folders->follow($box, $on->folders()) as [$folder, $status]) {
             if ($isEnding()) {
                 return false;
@@ -52,13 +56,15 @@ final readonly class Look
             try {
                 $this->folder($box, $on, $folder, $status);
             } catch (NotDone $problem) {
+                // The others are looked at nevertheless.
                 $this->logger->warning(
                     'A folder could not be looked at.',
                     ['folder' => $folder->name, 'problem' => $problem->getMessage()],
                 );
+                $problems[] = \sprintf('“%s” could not be looked at: %s', mb_strimwidth($folder->name, 0, 80, '…'), $problem->getMessage());
             }
         }
-        $this->boxes->looked($box);
+        $this->boxes->looked($box, implode(' ', \array_slice($problems, 0, self::TOLD)));
 
         return $this->copies->isAnyMissedIn($box, $box->looks + 1);
     }

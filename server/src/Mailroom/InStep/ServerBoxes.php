@@ -144,13 +144,14 @@ final readonly class ServerBoxes
         );
     }
 
-    public function looked(ServerBox $box): void
+    /** @param string $problem what could not be looked at; empty: nothing */
+    public function looked(ServerBox $box, string $problem = ''): void
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
         $this->connection->executeStatement(
-            'UPDATE server_state SET looks = looks + 1, looked_at = ?, look_at = ?, failures = 0, refusals = 0, problem = \'\'
+            'UPDATE server_state SET looks = looks + 1, looked_at = ?, look_at = ?, failures = 0, refusals = 0, problem = ?
              WHERE account_id = ? AND mailbox = ?',
-            [StoredNow::of($now), StoredNow::of($now->modify("+{$box->settings->every} minutes")), ...$box->key()],
+            [StoredNow::of($now), StoredNow::of($now->modify("+{$box->settings->every} minutes")), $problem, ...$box->key()],
         );
     }
 

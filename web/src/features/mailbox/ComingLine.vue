@@ -86,7 +86,7 @@ function came(one: Mailbox): string {
 .coming {
   display: grid;
   gap: 8px;
-  margin: 0 0 12px;
+  margin: 6px 0 12px;
   padding: 0;
   list-style: none;
 }

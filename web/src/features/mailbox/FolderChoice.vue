@@ -13,7 +13,12 @@ const chosen = defineModel<Record<string, { role: FolderRole; takenIn: boolean }
 const TAKEN: FolderRole[] = ['inbox', 'away', 'archive', 'sent']
 const now = (one: (typeof props.folders)[number]) =>
   chosen.value[one.name] ?? { role: one.role, takenIn: one.takenIn ?? TAKEN.includes(one.role) }
-const shown = computed(() => props.folders.filter(({ role }) => role !== 'inbox'))
+const rank = (role: FolderRole) => (Object.keys(ROLES).indexOf(role) + 99) % 99
+const shown = computed(() =>
+  props.folders
+    .filter(({ role }) => role !== 'inbox')
+    .sort((a, b) => rank(a.role) - rank(b.role) || a.name.localeCompare(b.name)),
+)
 
 /** Another one that stood for the same gives way. */
 function setRole(one: (typeof props.folders)[number], role: FolderRole): void {
@@ -45,7 +50,7 @@ const setTakenIn = (one: (typeof props.folders)[number], takenIn: boolean) =>
         <tr>
           <th scope="col">On the server</th>
           <th scope="col">Stands for</th>
-          <th scope="col">Taken in, quietly behind</th>
+          <th scope="col">Taken in</th>
         </tr>
       </thead>
       <tbody>

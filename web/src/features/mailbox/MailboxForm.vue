@@ -7,7 +7,7 @@ import { useTyped } from '@/shared/typing/kept'
 import { counted } from '@/shared/words'
 import { ChoiceList, LongText, TextInput, TickBox } from '@/ui/kit'
 import FolderChoice from './FolderChoice.vue'
-import { OWN, phraseOf, ROLES, SECURITY } from './mailboxes'
+import { OWN, phraseOf, ROLES, SECURITY, USUAL } from './mailboxes'
 import PartChoice from './PartChoice.vue'
 
 /** Where a mailbox is, and who signs in there: tried first, then connected. */
@@ -29,7 +29,7 @@ const fields = reactive({
   authority: '',
   aliases: known?.aliases.join(', ') ?? '',
   hasAway: known?.hasAway ?? true,
-  part: phraseOf(14),
+  part: phraseOf(USUAL),
   ownPart: '',
   folders: {} as Record<string, { role: FolderRole; takenIn: boolean }>,
 })
@@ -39,6 +39,7 @@ const password = ref('')
 const wrong = ref<Record<string, string>>({})
 const busy = ref<'' | 'find' | 'try' | 'read' | 'connect'>('')
 const isSaid = ref<boolean>()
+const proposed = ref('')
 const found = ref<Awaited<ReturnType<typeof trial>>>()
 const isOpen = ref(known !== undefined)
 
@@ -85,6 +86,7 @@ const propose = () =>
     const servers = await answer(api.POST('/mailboxes/proposals', { body: { address: fields.address } }))
     Object.assign(fields, { imap: { ...servers.imap }, smtp: { ...servers.smtp } })
     isSaid.value = servers.isSaid
+    proposed.value = servers.imap.host
   })
 async function tryIt(): Promise<void> {
   await propose()
@@ -143,7 +145,8 @@ const at = (...names: string[]) =>
     </label>
     <p v-if="at('address', 'password')" class="wrong" role="alert">{{ at('address', 'password') }}</p>
     <p v-if="fields.imap.host && !isOpen" class="slate">
-      At {{ fields.imap.host }}{{ isSaid === false ? ', as such servers are usually called' : '' }}.
+      At {{ fields.imap.host
+      }}{{ isSaid === false && fields.imap.host === proposed ? ', as such servers are usually called' : '' }}.
     </p>
     <details :open="isOpen" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
       <summary>Where it is</summary>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import type { Mailbox } from '@/shared/api/client'
 import { useSession } from '@/shared/api/session'
 import { ask } from '@/shared/ask'
@@ -17,6 +17,15 @@ const { account } = useSession()
 const { data, error, refetch, all, set: keep, look, disconnect: end } = useMailboxes()
 /** The number of the one that is changed; -1: a new one. */
 const open = ref<number>()
+// Who comes here to connect the first one begins with it.
+const { hash } = useRoute()
+watch(
+  data,
+  (now) => {
+    if (hash === '#mailboxes' && now?.mailboxes.length === 0) open.value ??= -1
+  },
+  { immediate: true },
+)
 const set = (mailboxes: Mailbox[]) => {
   keep({ mailboxes })
   open.value = undefined

@@ -2,7 +2,7 @@
 import { computed, watch } from 'vue'
 import { counted } from '@/shared/words'
 import { ChoiceDot, TextInput } from '@/ui/kit'
-import { OWN, phraseOf } from './mailboxes'
+import { OWN, phraseOf, spansOf } from './mailboxes'
 
 /** Which part of an inbox is to be decided; the rest goes to the archive. */
 const choice = defineModel<string>('choice', { required: true })
@@ -17,18 +17,12 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ read: [] }>()
 
-/** One that holds no more than the one before says nothing. */
-const spans = computed(() =>
-  props.ages.filter(
-    ({ messages }, at) =>
-      messages < props.inbox && (at === 0 || messages > (props.ages[at - 1]?.messages ?? 0)),
-  ),
-)
+const spans = computed(() => spansOf(props.ages, props.inbox))
 watch(
   spans,
   (now) => {
-    // Where there is no such choice there is another one.
-    const phrases = [...now.map(({ days }) => phraseOf(days)), OWN, 'all']
+    // Where there is no such choice, that is all of it.
+    const phrases = [...now.map(({ days }) => phraseOf(days)), OWN]
     if (!phrases.includes(choice.value)) choice.value = 'all'
   },
   { immediate: true },
@@ -57,7 +51,7 @@ watch(
           @focus="choice = OWN"
           @change="own.trim() && emit('read')"
       /></span>
-      <span v-if="choice === OWN && read && !wrong" class="slate count" role="status">{{ read }}</span>
+      <span v-if="choice === OWN && read && !wrong" class="slate count read" role="status">{{ read }}</span>
     </label>
     <p v-if="choice === OWN && wrong" class="wrong" role="alert">{{ wrong }}</p>
     <label>
@@ -81,7 +75,7 @@ watch(
 
 label {
   display: grid;
-  grid-template-columns: 16px minmax(0, 300px) auto;
+  grid-template-columns: 16px minmax(0, 340px) auto;
   gap: 10px;
   padding: 3px 0;
   justify-content: start;
@@ -91,14 +85,29 @@ label {
   font-variant-numeric: tabular-nums;
 }
 
+.since {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  white-space: nowrap;
+}
+
 .own {
-  width: 190px;
+  flex: 1;
+  min-width: 0;
+  max-width: 200px;
   padding: 2px 8px;
   font: inherit;
   color: inherit;
   background: none;
   border: 1px solid var(--v-edge);
   border-radius: 6px;
+}
+
+@media (max-width: 760px) {
+  .read {
+    grid-column: 2;
+  }
 }
 
 p.slate {

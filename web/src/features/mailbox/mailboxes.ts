@@ -21,6 +21,15 @@ export const ROLES: Partial<Record<FolderRole, string>> = {
 /** The choice of a part of an inbox by words of one's own. */
 export const OWN = 'own'
 export const phraseOf = (days: number) => `last ${days} days`
+/** Days that are chosen as long as nobody says otherwise. */
+export const USUAL = 14
+
+/** The parts to choose from: one that holds no more than the one before says nothing, and none holds all. */
+export const spansOf = (ages: { days: number; messages: number }[], inbox: number) =>
+  ages.filter(
+    ({ days, messages }, at) =>
+      messages < inbox && (days === USUAL || messages > (ages[at - 1]?.messages ?? 0)),
+  )
 
 /** How it stands with a mailbox, in a line. */
 export const standing = ({ here, wanted, waiting, left, lookedAt, paused }: Mailbox): string =>

@@ -109,7 +109,7 @@ async function archive(): Promise<void> {
           <template v-else>and nothing of it comes into the tray.</template>
         </p>
         <RowChunks v-if="held.length" v-slot="{ row: one }" class="held" label="What stays" :rows="held">
-          <li v-if="'ids' in one" class="group">
+          <li v-if="'ids' in one" class="why">
             <label>
               <TickBox
                 :model-value="one.ids.every((id) => ticked.has(id))"
@@ -181,7 +181,7 @@ p {
   border-radius: 9px;
 }
 
-.group {
+.why {
   background: var(--v-rim);
 }
 
@@ -199,7 +199,7 @@ p {
   background: var(--v-sea-soft);
 }
 
-.held .group label {
+.held .why label {
   grid-template-columns: 16px minmax(0, 1fr);
   padding: 4px 0 4px 14px;
 }
