@@ -5,7 +5,7 @@ declare(strict_types=1);
 /*
  * A real mail server for a try or a test, with letters in its inbox:
  *
- *     php demo/mail-server.php start FOLDER
+ *     php demo/mail-server.php start FOLDER [ASKS]             ASKS: where it asks whether an access token holds
  *     php demo/mail-server.php put FOLDER USER SUBJECT NAME [DAYS [TEXT]]
  *                                                            a letter of so many days ago whose Message-ID is NAME@glass.example
  *     php demo/mail-server.php list FOLDER USER                what lies where
@@ -21,7 +21,11 @@ use ZippyTray\Server\Mailroom\Imap\ImapConnection;
 require dirname(__DIR__).'/vendor/autoload.php';
 
 [$what, $folder] = [$argv[1] ?? '', $argv[2] ?? ''];
-$server = 'start' === $what ? MailServer::start($folder) : MailServer::at($folder);
+$server = 'start' === $what ? MailServer::start(
+    $folder,
+    more: isset($argv[3]) ? ['auth_mechanisms' => 'plain login oauthbearer'] : [],
+    asks: $argv[3] ?? '',
+) : MailServer::at($folder);
 match ($what) {
     'start' => print json_encode(
         ['port' => $server->port, 'tlsPort' => $server->tlsPort, 'password' => MailServer::PASSWORD],

@@ -31,6 +31,7 @@ final class MailServer
      * @param list<string>          $without capabilities that it is to do without (RFC 9051, 7.2.2)
      * @param list<string>          $folders that it begins with, besides the inbox: "Name" or "Name \Use"
      * @param array<string, string> $more    further settings of its configuration
+     * @param string                $asks    where it asks whether an access token holds (RFC 7662), up to the token; empty: it takes none
      */
     public static function start(
         string $folder,
@@ -38,6 +39,7 @@ final class MailServer
         array $folders = ['Archive \Archive', 'Sent \Sent', 'Trash \Trash', 'Junk \Junk', 'Drafts \Drafts'],
         array $more = [],
         int $port = 0,
+        string $asks = '',
     ): self {
         [$port, $tlsPort] = [0 === $port ? self::freePort() : $port, self::freePort()];
         foreach (['run', 'state', 'mail', 'home'] as $name) {
@@ -61,7 +63,7 @@ final class MailServer
         }
         $server = new self($folder, $port, $tlsPort);
         file_put_contents("{$folder}/ports", "{$port} {$tlsPort}");
-        file_put_contents("{$folder}/dovecot.conf", $server->configuration($user, $without, $folders, $more));
+        file_put_contents("{$folder}/dovecot.conf", $server->configuration($user, $without, $folders, $more).$server->tokens($asks));
         // It goes on in the background, and would hold whatever it could write to.
         exec(\sprintf(
             '%s -c %s </dev/null >%s 2>&1',
@@ -161,6 +163,24 @@ final class MailServer
             "  inet_listener imaps {\n    port = {$this->tlsPort}\n    ssl = yes\n  }\n}\n".
             "service anvil {\n  chroot =\n}\nservice stats {\n  chroot =\n}\n".
             "namespace inbox {\n  inbox = yes\n  separator = /\n{$boxes}}\n";
+    }
+
+    private function tokens(string $asks): string
+    {
+        if ('' === $asks) {
+            return '';
+        }
+        file_put_contents($this->folder.'/oauth2.conf', implode("\n", [
+            'introspection_url = '.$asks,
+            'introspection_mode = get',
+            'force_introspection = yes',
+            'username_attribute = username',
+            'active_attribute = active',
+            'active_value = true',
+            '',
+        ]));
+
+        return "passdb {\n  driver = oauth2\n  mechanisms = xoauth2 oauthbearer\n  args = {$this->folder}/oauth2.conf\n}\n";
     }
 
     /** What Dovecot can do that matters here; what is left out of it is not offered. */

@@ -58,29 +58,50 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return array_values($this->mailboxes->toArray());
     }
 
-    /** The ways of the first mailbox, by which mail goes out. */
-    public function mailWays(): MailWays
-    {
-        return $this->first()?->ways() ?? MailWays::none();
-    }
-
-    /** @return MailServer|null by which mail goes out: that of the first mailbox on a server; null when none sends */
-    public function mailServer(): ?MailServer
+    public function mailbox(int $position): ?Mailbox
     {
         foreach ($this->mailboxes() as $mailbox) {
-            $server = $mailbox->server();
-            if (null !== $server && '' !== $server->smtp[0]) {
-                return $server;
+            if ($mailbox->position === $position) {
+                return $mailbox;
             }
         }
 
         return null;
     }
 
+    /** The ways of the first mailbox, by which mail goes out. */
+    public function mailWays(): MailWays
+    {
+        return $this->first()?->ways() ?? MailWays::none();
+    }
+
+    /**
+     * The mailbox by whose server mail goes out: that of the address from which it goes, else the first one.
+     *
+     * @param string $from an address; empty: that of the account
+     *
+     * @return Mailbox|null null when none sends
+     */
+    public function sendingMailbox(string $from = ''): ?Mailbox
+    {
+        $first = null;
+        foreach ($this->mailboxes() as $mailbox) {
+            if ('' === ($mailbox->server()->smtp[0] ?? '')) {
+                continue;
+            }
+            $first ??= $mailbox;
+            if (\in_array(strtolower('' === $from ? $this->email : $from), array_map(strtolower(...), $mailbox->addresses()), true)) {
+                return $mailbox;
+            }
+        }
+
+        return $first;
+    }
+
     /** Whether mail can go out at all. */
     public function canSend(): bool
     {
-        return null !== $this->mailServer() || 'none' !== $this->mailWays()->out;
+        return null !== $this->sendingMailbox() || 'none' !== $this->mailWays()->out;
     }
 
     /** Other ways for the first mailbox, which begins with them when there is none. */

@@ -10,8 +10,11 @@ use ZippyTray\Core\Refused;
 /**
  * Where a mailbox is: the server that keeps it (IMAP), the one by which its mail goes out (SMTP), and who signs in there.
  *
+ * @phpstan-import-type GrantState from Grant
+ *
  * @phpstan-type MailServerState array{
- *     imap: array{string, int, string}, smtp: array{string, int, string}, user: string, password: string, authority: string
+ *     imap: array{string, int, string}, smtp: array{string, int, string}, user: string, password: string, authority: string,
+ *     grant?: GrantState|null
  * }
  */
 final readonly class MailServer
@@ -19,8 +22,9 @@ final readonly class MailServer
     /**
      * @param array{string, int, Security} $imap      host, port and security
      * @param array{string, int, Security} $smtp      the same; no host: mail goes out another way
-     * @param string                       $password  or the access token, when $isToken
+     * @param string                       $password  empty when a provider gave a grant
      * @param string                       $authority certificates of an own authority, PEM; empty: those that the system trusts
+     * @param Grant|null                   $grant     by which is signed in instead of by a password
      *
      * @throws Refused when one of them cannot be
      */
@@ -31,7 +35,7 @@ final readonly class MailServer
         #[\SensitiveParameter]
         public string $password,
         public string $authority = '',
-        public bool $isToken = false,
+        public ?Grant $grant = null,
     ) {
         foreach (['imap' => $imap, 'smtp' => $smtp] as $name => [$host, $port, $security]) {
             if ('smtp' === $name && '' === $host) {
@@ -64,10 +68,18 @@ final readonly class MailServer
         return 1 === preg_match('/^(?:localhost|127(?:\.\d{1,3}){3}|\[?::1\]?)$/iD', $host);
     }
 
-    /** The same with another password, or with an access token. */
-    public function with(#[\SensitiveParameter] string $password, bool $isToken = false): self
+    /** The same with a password, or with what a provider has given instead. */
+    public function with(#[\SensitiveParameter] string|Grant $secret): self
     {
-        return new self($this->imap, $this->smtp, $this->user, $password, $this->authority, $isToken);
+        [$password, $grant] = \is_string($secret) ? [$secret, null] : ['', $secret];
+
+        return new self($this->imap, $this->smtp, $this->user, $password, $this->authority, $grant);
+    }
+
+    /** What is said to the server to prove who signs in: the password, or the access token. */
+    public function secret(): string
+    {
+        return $this->grant->access ?? $this->password;
     }
 
     /** @return string as it is kept: sealed */
@@ -79,6 +91,7 @@ final readonly class MailServer
             'user' => $this->user,
             'password' => $this->password,
             'authority' => $this->authority,
+            'grant' => $this->grant?->state(),
         ], \JSON_THROW_ON_ERROR));
     }
 
@@ -99,6 +112,7 @@ final readonly class MailServer
             $state['user'],
             $state['password'],
             $state['authority'],
+            isset($state['grant']) ? Grant::fromState($state['grant']) : null,
         );
     }
 }

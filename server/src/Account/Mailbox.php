@@ -66,6 +66,12 @@ class Mailbox
         $this->aliases = $aliases;
     }
 
+    /** The same server, to which is signed in otherwise. */
+    public function signInTo(MailServer $server): void
+    {
+        $this->server = $server->sealed();
+    }
+
     public function disconnect(): void
     {
         $this->server = $this->address = '';

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Http;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -15,14 +16,17 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use ZippyTray\Core\InStep\Security;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
+use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Mailbox;
+use ZippyTray\Server\Account\MailServer;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Http\Payload\Account\ComingFields;
 use ZippyTray\Server\Http\Payload\Account\MailboxAddress;
 use ZippyTray\Server\Http\Payload\Account\MailboxFields;
 use ZippyTray\Server\Http\Payload\Account\OlderFields;
+use ZippyTray\Server\Http\Payload\Account\SignInAnswer;
 use ZippyTray\Server\Mailroom\InStep\BoxSettings;
 use ZippyTray\Server\Mailroom\InStep\BoxStates;
 use ZippyTray\Server\Mailroom\InStep\Older;
@@ -45,6 +49,7 @@ final readonly class MailboxController
         private EntityManagerInterface $orm,
         private Transaction $transaction,
         private ClockInterface $clock,
+        private MailSignIns $signIns,
     ) {
     }
 
@@ -62,14 +67,19 @@ final readonly class MailboxController
             'security' => $one['security'] instanceof Security ? $one['security']->value : '',
         ] + $one;
 
-        return new JsonResponse(['imap' => $server($found['imap']), 'smtp' => $server($found['smtp']), 'isSaid' => $found['isSaid']]);
+        return new JsonResponse([
+            'imap' => $server($found['imap']),
+            'smtp' => $server($found['smtp']),
+            'isSaid' => $found['isSaid'],
+            'provider' => $found['provider'],
+        ]);
     }
 
     /** Signs in there and says what is there; nothing is kept. */
     #[Route('/trials', methods: 'POST')]
     public function try(#[CurrentUser] Account $account, #[MapRequestPayload] MailboxFields $fields, TryServer $try): JsonResponse
     {
-        return new JsonResponse($try($fields->server($this->known($account, $fields)?->server()), $this->speaker($account)->now->date()));
+        return new JsonResponse($try($this->server($account, $fields), $this->speaker($account)->now->date()));
     }
 
     /** Reads which part of the inbox is to be decided, and says how much that is. */
@@ -77,12 +87,26 @@ final readonly class MailboxController
     public function part(#[CurrentUser] Account $account, #[MapRequestPayload] MailboxFields $fields, TryServer $try): JsonResponse
     {
         $part = Part::read($fields->part, $this->speaker($account));
-        $server = $fields->server($this->known($account, $fields)?->server());
+        $server = $this->server($account, $fields);
 
         return new JsonResponse([
             'text' => $part->text(),
             'messages' => null === $part->since ? null : $try->since($server, $part->since),
         ]);
+    }
+
+    /** Where one signs in at the provider of an address, in a page of its own. */
+    #[Route('/sign-ins', methods: 'POST')]
+    public function signIn(#[CurrentUser] Account $account, #[MapRequestPayload] MailboxAddress $of, Request $request): JsonResponse
+    {
+        return new JsonResponse(['url' => $this->signIns->begin($account, $of->address, $request->getSchemeAndHttpHost())]);
+    }
+
+    /** The provider has led back. */
+    #[Route('/sign-ins/answers', methods: 'POST')]
+    public function signedIn(#[CurrentUser] Account $account, #[MapRequestPayload] SignInAnswer $answer): JsonResponse
+    {
+        return new JsonResponse($this->signIns->answer($account, $answer));
     }
 
     /** Connects a mailbox, or changes one that has the same address. */
@@ -91,7 +115,7 @@ final readonly class MailboxController
     {
         $this->transaction->run(function () use ($account, $fields): void {
             $mailbox = $this->known($account, $fields);
-            $server = $fields->server($mailbox?->server());
+            $server = $this->server($account, $fields);
             // The first one may be there already, for the ways by which mail goes out and comes in.
             $first = $account->mailboxes()[0] ?? null;
             $mailbox ??= null === $first || $first->isOnServer() ? $account->addMailbox(MailWays::none()) : $first;
@@ -180,6 +204,14 @@ final readonly class MailboxController
         return $account->profile->speaker($this->clock->now());
     }
 
+    /** @throws Refused */
+    private function server(Account $account, MailboxFields $fields): MailServer
+    {
+        $grant = $fields->signedIn ? $this->signIns->grant($account, $fields->address) : null;
+
+        return $fields->server($this->known($account, $fields)?->server(), $grant);
+    }
+
     private function known(Account $account, MailboxFields $fields): ?Mailbox
     {
         foreach ($account->mailboxes() as $mailbox) {
@@ -194,12 +226,8 @@ final readonly class MailboxController
     /** @throws NotFound */
     private function at(Account $account, int $number): Mailbox
     {
-        foreach ($account->mailboxes() as $mailbox) {
-            if ($mailbox->position === $number && $mailbox->isOnServer()) {
-                return $mailbox;
-            }
-        }
+        $mailbox = $account->mailbox($number);
 
-        throw new NotFound('mailbox', (string) $number);
+        return true === $mailbox?->isOnServer() ? $mailbox : throw new NotFound('mailbox', (string) $number);
     }
 }

@@ -24,6 +24,25 @@ final readonly class PageController
     ) {
     }
 
+    /**
+     * Where the provider of a mailbox leads back to. The browser does not say who is signed in to a page to which it was led from
+     * elsewhere (SameSite=Strict); so this one leads it on, from here.
+     */
+    #[Route(MailSignIns::BACK, methods: 'GET')]
+    public function leadOn(Request $request): Response
+    {
+        $query = http_build_query(array_map(
+            static fn (mixed $value): string => \is_string($value) ? mb_strcut($value, 0, 4000) : '',
+            array_intersect_key($request->query->all(), ['code' => true, 'state' => true, 'error' => true]),
+        ));
+
+        return new Response(
+            '<!doctype html><title>Zippy Tray</title><meta http-equiv="refresh" content="0;url=/settings?'
+                .htmlspecialchars($query, \ENT_QUOTES | \ENT_HTML5).'#mailboxes">',
+            headers: ['Cache-Control' => 'no-store', 'Referrer-Policy' => 'no-referrer'],
+        );
+    }
+
     #[Route('/{path}', requirements: ['path' => '(?!api/).*'], methods: 'GET', priority: -10)]
     public function __invoke(Request $request): Response
     {

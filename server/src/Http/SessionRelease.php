@@ -14,8 +14,8 @@ use Symfony\Component\HttpKernel\Event\ControllerEvent;
 #[AsEventListener]
 final readonly class SessionRelease
 {
-    /** Signing in and out change the session. */
-    private const WRITE = ['/api/sign-in', '/api/session', '/api/accounts'];
+    /** Signing in and out change the session, here and at the provider of a mailbox. */
+    private const WRITE = ['/api/sign-in', '/api/session', '/api/accounts', '/api/mailboxes/sign-ins', '/api/mailboxes/sign-ins/answers'];
 
     public function __invoke(ControllerEvent $event): void
     {

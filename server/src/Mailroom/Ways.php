@@ -8,6 +8,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use ZippyTray\Core\Refused;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\MailWays;
+use ZippyTray\Server\Mailroom\Imap\NotSignedIn;
 use ZippyTray\Server\Mailroom\In\MaildirIn;
 use ZippyTray\Server\Mailroom\In\MailIn;
 use ZippyTray\Server\Mailroom\In\NotReached;
@@ -16,14 +17,19 @@ use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\SmtpOut;
 use ZippyTray\Server\Mailroom\PostRoom\PostRoom;
 use ZippyTray\Server\Mailroom\PostRoom\PostRoomInbox;
+use ZippyTray\Server\Mailroom\SignIn\FreshServer;
 
 /**
  * The ways that a person has chosen for their mail.
  */
 final readonly class Ways
 {
-    public function __construct(private PostRoom $postRoom, #[Autowire(service: PostRoom::class)] private MailOut $simulated)
-    {
+    public function __construct(
+        private PostRoom $postRoom,
+        #[Autowire(service: PostRoom::class)]
+        private MailOut $simulated,
+        private FreshServer $fresh,
+    ) {
     }
 
     /** @throws Refused when one of them cannot be gone */
@@ -40,11 +46,20 @@ final readonly class Ways
     /**
      * The server of a mailbox goes first, then what is chosen besides.
      *
+     * @param string $from the address from which it goes; empty: that of the account
+     *
      * @throws NotTaken when there is none
      */
-    public function out(Account $account): MailOut
+    public function out(Account $account, string $from = ''): MailOut
     {
-        $server = $account->mailServer();
+        $mailbox = $account->sendingMailbox($from);
+        try {
+            $server = null === $mailbox ? null : $this->fresh->of($account, $mailbox->position);
+        } catch (NotSignedIn $problem) {
+            throw new NotTaken($problem->getMessage(), true, $problem);
+        } catch (NotReached $problem) {
+            throw new NotTaken($problem->getMessage(), false, $problem);
+        }
         if (null !== $server) {
             return SmtpOut::of($server);
         }

@@ -40,6 +40,7 @@ use ZippyTray\Server\Mailroom\PostRoom\Correspondent;
 use ZippyTray\Server\Mailroom\PostRoom\PostRoom;
 use ZippyTray\Server\Mailroom\PostRoom\Reaction;
 use ZippyTray\Server\Mailroom\PostRoom\Trouble;
+use ZippyTray\Server\Mailroom\SignIn\FreshServer;
 use ZippyTray\Server\Mailroom\Ways;
 use ZippyTray\Server\Store\Attempts;
 use ZippyTray\Server\Store\Files;
@@ -318,7 +319,7 @@ final class DeliverTest extends ApiTestCase
             $this->service(Outgoings::class),
             $this->service(GoingOut::class),
             $this->service(Accounts::class),
-            new Ways($this->postRoom, $way),
+            new Ways($this->postRoom, $way, $this->service(FreshServer::class)),
             $this->service(BuildMessage::class),
             $this->service(Arrive::class),
             $stopping,

@@ -36,10 +36,8 @@ final class ImapConnection
         [$host, $port, $security] = $server->imap;
         $this->client = new ImapSocket(array_filter([
             'username' => $server->user,
-            'password' => $server->isToken ? '' : $server->password,
-            'xoauth2_token' => $server->isToken
-                ? base64_encode("user={$server->user}\1auth=Bearer {$server->password}\1\1")
-                : null,
+            'password' => $server->secret(),
+            'xoauth2_token' => null === $server->grant ? null : base64_encode("user={$server->user}\1auth=Bearer {$server->secret()}\1\1"),
             'hostspec' => $host,
             'port' => $port,
             'secure' => match ($security) {
@@ -61,6 +59,7 @@ final class ImapConnection
                 'cafile' => '' === $server->authority ? null : AuthorityFile::of($server->authority),
             ], static fn (mixed $value): bool => null !== $value)],
         ], static fn (mixed $value): bool => null !== $value));
+        null === $server->grant || $this->client->signInWith($server->secret());
     }
 
     public function __destruct()

@@ -10,6 +10,7 @@ use ZippyTray\Server\Mailroom\Imap\ImapConnection;
 use ZippyTray\Server\Mailroom\Imap\NotDone;
 use ZippyTray\Server\Mailroom\Imap\NotSignedIn;
 use ZippyTray\Server\Mailroom\In\NotReached;
+use ZippyTray\Server\Mailroom\SignIn\FreshServer;
 use ZippyTray\Server\Store\Attempts;
 
 /**
@@ -31,6 +32,7 @@ final readonly class KeepInStep
         private Copies $copies,
         private Wishes $wishes,
         private OlderMail $older,
+        private FreshServer $fresh,
         private Attempts $attempts,
         private EntityManagerInterface $orm,
         private LoggerInterface $logger,
@@ -71,7 +73,7 @@ final readonly class KeepInStep
         }
         $connection = null;
         try {
-            $connection = new ImapConnection($box->server);
+            $connection = new ImapConnection($this->fresh->of($box->account, $box->number) ?? $box->server);
             $connection->open();
             $this->inStep($box, $connection, $isEnding);
         } catch (NotSignedIn $problem) {

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Mailroom\InStep;
 
 use ZippyTray\Core\InStep\ServerNames;
 use ZippyTray\Core\Refused;
+use ZippyTray\Server\Mailroom\SignIn\Providers;
 
 /**
  * Where the mailbox of an address is likely to be.
@@ -14,12 +15,14 @@ use ZippyTray\Core\Refused;
  */
 final readonly class ProposeServer
 {
-    public function __construct(private SrvRecords $records)
+    public function __construct(private SrvRecords $records, private Providers $providers)
     {
     }
 
     /**
-     * @return array{imap: Server, smtp: Server, isSaid: bool} isSaid: the domain itself says so
+     * @return array{imap: Server, smtp: Server, isSaid: bool, provider: string|null} isSaid: the domain itself says so, or who runs this
+     *                                                                                program; provider: at whom one signs in instead of
+     *                                                                                giving a password
      *
      * @throws Refused when it is no address
      */
@@ -29,6 +32,7 @@ final readonly class ProposeServer
         if ('' === $domain) {
             throw new Refused('This is no address: it looks like you@firm.example.', 'address');
         }
+        $provider = $this->providers->of($address);
         $records = [];
         foreach (ServerNames::SERVICES as $services) {
             foreach (array_keys($services) as $service) {
@@ -38,9 +42,10 @@ final readonly class ProposeServer
         $imap = ServerNames::said('imap', $records);
 
         return [
-            'imap' => $imap ?? ServerNames::usual('imap', $domain)[0],
-            'smtp' => ServerNames::said('smtp', $records) ?? ServerNames::usual('smtp', $domain)[0],
-            'isSaid' => null !== $imap,
+            'imap' => $provider->imap ?? $imap ?? ServerNames::usual('imap', $domain)[0],
+            'smtp' => $provider->smtp ?? ServerNames::said('smtp', $records) ?? ServerNames::usual('smtp', $domain)[0],
+            'isSaid' => null !== $imap || null !== $provider?->imap,
+            'provider' => $provider?->name,
         ];
     }
 }

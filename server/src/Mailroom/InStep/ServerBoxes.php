@@ -41,10 +41,7 @@ final readonly class ServerBoxes
     /** @return ServerBox|null null when it is none, is paused, or its password cannot be read any more */
     public function of(Account $account, int $number): ?ServerBox
     {
-        $server = null;
-        foreach ($account->mailboxes() as $mailbox) {
-            $server = $mailbox->position === $number ? $mailbox->server() : $server;
-        }
+        $server = $account->mailbox($number)?->server();
         $columns = null === $server ? false : $this->connection->fetchAssociative(
             'SELECT * FROM server_state WHERE account_id = ? AND mailbox = ?',
             [$account->id, $number],

@@ -60,9 +60,9 @@ final readonly class SmtpOut implements MailOut
         $transport->setAutoTls(Security::StartTls === $security);
         $transport->setRequireTls(Security::StartTls === $security);
         $transport->setUsername($server->user);
-        $transport->setPassword($server->password);
-        if ($server->isToken) {
-            $transport->setAuthenticators([new XOAuth2Authenticator()]);
+        $transport->setPassword($server->secret());
+        if (null !== $server->grant) {
+            $transport->setAuthenticators([new XOAuth2Authenticator(), new BearerAuthenticator($host, $port)]);
         }
         $stream = $transport->getStream();
         if ('' !== $server->authority && $stream instanceof SocketStream) {

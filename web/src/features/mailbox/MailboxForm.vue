@@ -1,14 +1,11 @@
 <script setup lang="ts">
-import { reactive, ref, watch } from 'vue'
-import { answer, api, type FolderRole, type Mailbox, type MailServer } from '@/shared/api/client'
-import { Problem } from '@/shared/api/problem'
-import { tell } from '@/shared/notice'
-import { useTyped } from '@/shared/typing/kept'
+import type { Mailbox } from '@/shared/api/client'
 import { counted } from '@/shared/words'
-import { ChoiceList, LongText, TextInput, TickBox } from '@/ui/kit'
+import { ChoiceList, LinkButton, LongText, TextInput, TickBox } from '@/ui/kit'
 import FolderChoice from './FolderChoice.vue'
-import { OWN, phraseOf, ROLES, SECURITY, USUAL } from './mailboxes'
+import { ROLES, SECURITY } from './mailboxes'
 import PartChoice from './PartChoice.vue'
+import { useMailboxForm } from './useMailboxForm'
 
 /** Where a mailbox is, and who signs in there: tried first, then connected. */
 const props = defineProps<{
@@ -16,111 +13,26 @@ const props = defineProps<{
   mailbox?: Mailbox
   /** Proposed for a new one */
   address: string
+  /** At whom the person has just signed in */
+  signedInAt?: string
 }>()
 const emit = defineEmits<{ connected: [mailboxes: Mailbox[]]; close: [] }>()
 
-const none = (): MailServer => ({ host: '', port: 993, security: 'tls' })
 const known = props.mailbox
-const fields = reactive({
-  address: known?.address ?? props.address,
-  user: known && known.user !== known.address ? known.user : '',
-  imap: { ...(known?.imap ?? none()) },
-  smtp: { ...(known ? (known.smtp ?? { ...none(), port: 465 }) : { ...none(), port: 465 }) },
-  authority: '',
-  aliases: known?.aliases.join(', ') ?? '',
-  hasAway: known?.hasAway ?? true,
-  part: phraseOf(USUAL),
-  ownPart: '',
-  folders: {} as Record<string, { role: FolderRole; takenIn: boolean }>,
-})
-const { accept } = useTyped(`mailbox ${known?.address ?? 'new'}`, fields)
-/** A password is not kept in the browser. */
-const password = ref('')
-const wrong = ref<Record<string, string>>({})
-const busy = ref<'' | 'find' | 'try' | 'read' | 'connect'>('')
-const isSaid = ref<boolean>()
-const proposed = ref('')
-const found = ref<Awaited<ReturnType<typeof trial>>>()
-const isOpen = ref(known !== undefined)
-
-const body = () => ({
-  address: fields.address,
-  user: fields.user,
-  imap: fields.imap,
-  smtp: fields.smtp.host ? fields.smtp : null,
-  password: password.value,
-  authority: fields.authority,
-  aliases: fields.aliases.split(/[\s,;]+/).filter(Boolean),
-  hasAway: fields.hasAway,
-  part: fields.part === OWN ? fields.ownPart : fields.part,
-  folders: Object.entries(fields.folders).map(([name, chosen]) => ({ name, ...chosen })),
-})
-const trial = () => answer(api.POST('/mailboxes/trials', { body: body() }))
-/** What was found holds for these; what becomes of it is chosen afterwards. */
-watch(
-  () =>
-    JSON.stringify([fields.address, fields.user, fields.imap, fields.smtp, fields.authority, password.value]),
-  () => (found.value = undefined),
-)
-
-async function run(what: typeof busy.value, work: () => Promise<void>): Promise<void> {
-  if (busy.value) return
-  wrong.value = {}
-  busy.value = what
-  try {
-    await work()
-  } catch (problem) {
-    if (problem instanceof Problem && problem.status === 422) {
-      wrong.value = { all: problem.message, ...problem.fields }
-      // What is wrong with a server stands at its fields.
-      isOpen.value ||= Object.keys(problem.fields).some((field) => /^(imap|smtp|user|authority)/.test(field))
-    } else tell(problem)
-  } finally {
-    busy.value = ''
-  }
+const form = useMailboxForm(known, props.address, props.signedInAt)
+const { fields, password, provider, signedIn, byPassword, found, isOpen, isGuessed, part, busy, wrong, at } =
+  form
+async function connect(): Promise<void> {
+  const mailboxes = await form.connect()
+  if (mailboxes) emit('connected', mailboxes)
 }
-
-const propose = () =>
-  run('find', async () => {
-    if (!fields.address || fields.imap.host) return
-    const servers = await answer(api.POST('/mailboxes/proposals', { body: { address: fields.address } }))
-    Object.assign(fields, { imap: { ...servers.imap }, smtp: { ...servers.smtp } })
-    isSaid.value = servers.isSaid
-    proposed.value = servers.imap.host
-  })
-async function tryIt(): Promise<void> {
-  await propose()
-  await run('try', async () => {
-    const now = await trial()
-    found.value = now
-  })
-}
-/** What the words of one's own mean, and how much that is. */
-const part = ref('')
-const readPart = () =>
-  run('read', async () => {
-    part.value = ''
-    const { text, messages } = await answer(api.POST('/mailboxes/parts', { body: body() }))
-    part.value = messages === null ? 'all of it' : `${messages.toLocaleString('en')} since ${text}`
-  })
-const connect = () =>
-  run('connect', async () => {
-    const { mailboxes } = await answer(api.PUT('/mailboxes', { body: body() }))
-    accept()
-    emit('connected', mailboxes)
-  })
-const at = (...names: string[]) =>
-  names
-    .map((name) => wrong.value[name])
-    .filter(Boolean)
-    .join(' ')
 </script>
 
 <template>
   <form
     novalidate
     class="mailbox"
-    @submit.prevent="found || known ? connect() : tryIt()"
+    @submit.prevent="found || known ? connect() : form.tryIt()"
     @keydown.esc.stop="emit('close')"
   >
     <label
@@ -131,10 +43,23 @@ const at = (...names: string[]) =>
         type="email"
         autocomplete="email"
         :readonly="known !== undefined"
-        @change="propose"
+        @change="form.propose"
       />
     </label>
-    <label
+    <p v-if="provider && !byPassword" class="by">
+      <span>{{
+        signedIn ? `You have signed in at ${signedIn}.` : `${provider} asks you for your password itself.`
+      }}</span>
+      <v-btn
+        size="small"
+        :variant="signedIn ? 'text' : 'outlined'"
+        :loading="busy === 'sign in'"
+        @click="form.signIn"
+        >{{ signedIn ? 'Sign in anew' : `Sign in at ${provider}` }}</v-btn
+      >
+      <LinkButton v-if="!signedIn" @click="byPassword = true">Use a password</LinkButton>
+    </p>
+    <label v-else
       >Password
       <TextInput
         v-model="password"
@@ -145,8 +70,7 @@ const at = (...names: string[]) =>
     </label>
     <p v-if="at('address', 'password')" class="wrong" role="alert">{{ at('address', 'password') }}</p>
     <p v-if="fields.imap.host && !isOpen" class="slate">
-      At {{ fields.imap.host
-      }}{{ isSaid === false && fields.imap.host === proposed ? ', as such servers are usually called' : '' }}.
+      At {{ fields.imap.host }}{{ isGuessed ? ', as such servers are usually called' : '' }}.
     </p>
     <details :open="isOpen" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
       <summary>Where it is</summary>
@@ -210,7 +134,7 @@ const at = (...names: string[]) =>
       :ages="found.ages"
       :wrong="wrong.part ?? ''"
       :read="part"
-      @read="readPart"
+      @read="form.readPart"
     />
     <FolderChoice
       v-if="known || found"
@@ -231,7 +155,7 @@ const at = (...names: string[]) =>
         variant="outlined"
         size="small"
         :loading="busy === 'try' || busy === 'find'"
-        @click="(found || known) && tryIt()"
+        @click="(found || known) && form.tryIt()"
         >Try it</v-btn
       >
       <v-btn variant="text" size="small" @click="emit('close')">Close</v-btn>

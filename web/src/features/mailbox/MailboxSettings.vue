@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Mailbox } from '@/shared/api/client'
+import { answer, api, type Mailbox } from '@/shared/api/client'
 import { useSession } from '@/shared/api/session'
 import { ask } from '@/shared/ask'
+import { attempt } from '@/shared/notice'
 import FailedState from '@/ui/FailedState.vue'
 import { LinkButton } from '@/ui/kit'
 import ComingLine from './ComingLine.vue'
@@ -17,8 +18,24 @@ const { account } = useSession()
 const { data, error, refetch, all, set: keep, look, disconnect: end } = useMailboxes()
 /** The number of the one that is changed; -1: a new one. */
 const open = ref<number>()
+/** At whom the person has just signed in, and for which address. */
+const signedIn = ref<{ address: string; provider: string }>()
+/** The provider of a mailbox has led back here. */
+async function answered(code: string, state: string, error: string): Promise<void> {
+  await router.replace({ hash: '#mailboxes' })
+  await attempt(async () => {
+    signedIn.value = await answer(api.POST('/mailboxes/sign-ins/answers', { body: { code, state, error } }))
+  })
+  await refetch()
+  const known = all.value.find(
+    ({ address }) => address.toLowerCase() === signedIn.value?.address.toLowerCase(),
+  )
+  open.value = known?.number ?? -1
+}
 // Who comes here to connect the first one begins with it.
-const { hash } = useRoute()
+const { hash, query } = useRoute()
+if (typeof query.state === 'string')
+  void answered(String(query.code ?? ''), query.state, String(query.error ?? ''))
 watch(
   data,
   (now) => {
@@ -28,7 +45,7 @@ watch(
 )
 const set = (mailboxes: Mailbox[]) => {
   keep({ mailboxes })
-  open.value = undefined
+  open.value = signedIn.value = undefined
 }
 async function disconnect(one: Mailbox): Promise<void> {
   const said = await ask({
@@ -52,7 +69,9 @@ async function disconnect(one: Mailbox): Promise<void> {
     <ul v-if="all.length" class="mailboxes" aria-label="Mailboxes">
       <li v-for="one in all" :key="one.number">
         <b>{{ one.address }}</b>
-        <span class="slate">{{ one.imap.host }}</span>
+        <span class="slate"
+          >{{ one.imap.host }}{{ one.provider ? `, signed in at ${one.provider}` : '' }}</span
+        >
         <span class="acts">
           <LinkButton @click="look">{{ one.paused ? 'Go on' : 'Look now' }}</LinkButton>
           <LinkButton @click="open = open === one.number ? undefined : one.number">Change</LinkButton>
@@ -71,6 +90,7 @@ async function disconnect(one: Mailbox): Promise<void> {
           class="state"
           :mailbox="one"
           :address="one.address"
+          :signed-in-at="signedIn?.provider"
           @connected="set"
           @close="open = undefined"
         />
@@ -78,7 +98,8 @@ async function disconnect(one: Mailbox): Promise<void> {
     </ul>
     <MailboxForm
       v-if="open === -1"
-      :address="all.length ? '' : (account?.email ?? '')"
+      :address="signedIn?.address ?? (all.length ? '' : (account?.email ?? ''))"
+      :signed-in-at="signedIn?.provider"
       @connected="set"
       @close="open = undefined"
     />

@@ -2985,6 +2985,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/mailboxes/sign-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin to sign in at the provider of an address (OAuth 2) */
+        post: operations["signInAtProvider"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailboxes/sign-ins/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The provider has led back */
+        post: operations["signedInAtProvider"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/mailboxes/looks": {
         parameters: {
             query?: never;
@@ -3151,6 +3185,8 @@ export interface components {
             authority?: string;
             /** @description Whether what is away lies in a folder of its own there; otherwise in the archive */
             hasAway?: boolean;
+            /** @description What the provider gave when the person signed in there is used instead of a password */
+            signedIn?: boolean;
             /** @description Which part of the inbox is to be decided, a when phrase of what has been, or "all"; the rest is archived. Asked once, when it is connected */
             part?: string;
             /** @description Other addresses whose mail comes into it */
@@ -3180,6 +3216,8 @@ export interface components {
             smtp: components["schemas"]["MailServer"] | null;
             /** @description Whether an own authority is named */
             authority: boolean;
+            /** @description At whom was signed in; null: a password is used */
+            provider: string | null;
             hasAway: boolean;
             lookedAt: components["schemas"]["Instant"] | null;
             /** @description Nothing is done until the person says so */
@@ -9632,8 +9670,10 @@ export interface operations {
                     "application/json": {
                         imap: components["schemas"]["MailServer"];
                         smtp: components["schemas"]["MailServer"];
-                        /** @description The domain itself says so (RFC 6186); otherwise it is what such servers are usually called */
+                        /** @description The domain itself says so (RFC 6186), or who runs this program; otherwise it is what such servers are usually called */
                         isSaid: boolean;
+                        /** @description At whom one signs in instead of giving a password; null: nobody */
+                        provider: string | null;
                     };
                 };
             };
@@ -9707,6 +9747,69 @@ export interface operations {
                         text: string;
                         /** @description How many came in since; null: all of it */
                         messages: number | null;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    signInAtProvider: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    address: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Where the person signs in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        url: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    signedInAtProvider: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    state: string;
+                    /** @description RFC 6749, 4.1.2; empty: nobody was let in */
+                    code?: string;
+                    /** @description RFC 6749, 4.1.2.1 */
+                    error?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Where was signed in; it is used for this address when it is connected */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        address: string;
+                        provider: string;
                     };
                 };
             };

@@ -7,6 +7,7 @@ namespace ZippyTray\Server\Http\Payload\Account;
 use Symfony\Component\Validator\Constraints as Assert;
 use ZippyTray\Core\InStep\FolderRole;
 use ZippyTray\Core\Refused;
+use ZippyTray\Server\Account\Grant;
 use ZippyTray\Server\Account\MailServer;
 
 final readonly class MailboxFields
@@ -15,6 +16,7 @@ final readonly class MailboxFields
      * @param ServerFields|null  $smtp     null: its mail goes out another way
      * @param string             $user     empty: the address
      * @param string             $password empty: the one that is there
+     * @param bool               $signedIn whether what the provider gave when the person signed in there is used instead of a password
      * @param string             $part     which part of the inbox is to be decided, see Part; the rest is archived. Asked once, when it is
      *                                     connected
      * @param list<string>       $aliases  other addresses whose mail comes into it
@@ -34,6 +36,7 @@ final readonly class MailboxFields
         #[Assert\Length(max: 100_000)]
         public string $authority = '',
         public bool $hasAway = true,
+        public bool $signedIn = false,
         #[Assert\Length(max: 100)]
         public string $part = 'last 14 days',
         #[Assert\Count(max: 50), Assert\All([new Assert\Type('string'), new Assert\Email(mode: Assert\Email::VALIDATION_MODE_HTML5)])]
@@ -65,23 +68,25 @@ final readonly class MailboxFields
 
     /**
      * @param MailServer|null $known the one that is there
+     * @param Grant|null      $grant what a provider has given instead of a password
      *
      * @throws Refused
      */
-    public function server(?MailServer $known = null): MailServer
+    public function server(?MailServer $known = null, ?Grant $grant = null): MailServer
     {
         $user = '' === trim($this->user) ? trim($this->address) : trim($this->user);
         $smtp = $this->smtp?->server() ?? ['', 0, $this->imap->security];
-        $password = $this->password;
-        if ('' === $password && null !== $known) {
+        $password = null === $grant ? $this->password : '';
+        if ('' === $password && null === $grant && null !== $known) {
             // A password is not handed on to another server than the one that it was given for.
             $isSame = [$known->imap[0], $known->smtp[0], $known->user] === [trim($this->imap->host), $smtp[0], $user];
-            $password = $isSame ? $known->password : throw new Refused('The server is another one: enter the password for it.', 'password');
+            $isSame || throw new Refused('The server is another one: enter the password for it.', 'password');
+            [$password, $grant] = [$known->password, $known->grant];
         }
-        if ('' === $password) {
+        if ('' === $password && null === $grant) {
             throw new Refused('With which password do you sign in there?', 'password');
         }
 
-        return new MailServer($this->imap->server(), $smtp, $user, $password, trim($this->authority));
+        return new MailServer($this->imap->server(), $smtp, $user, $password, trim($this->authority), $grant);
     }
 }
