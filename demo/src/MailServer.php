@@ -94,9 +94,10 @@ final class MailServer
         $pid = (int) @file_get_contents("{$this->folder}/run/master.pid");
         if ($pid > 0) {
             posix_kill($pid, \SIGTERM);
-            for ($try = 0; $try < 100 && posix_kill($pid, 0); ++$try) {
-                usleep(20_000);
-            }
+            usleep(100_000);
+            // It would wait some seconds for its processes, which have nothing to do any more.
+            posix_kill(-$pid, \SIGKILL);
+            @unlink("{$this->folder}/run/master.pid");
         }
     }
 
@@ -161,7 +162,7 @@ final class MailServer
             "userdb {\n  driver = static\n  args = {$ids} home={$this->folder}/home/%u\n}\n".
             "service imap-login {\n  chroot =\n  inet_listener imap {\n    port = {$this->port}\n  }\n".
             "  inet_listener imaps {\n    port = {$this->tlsPort}\n    ssl = yes\n  }\n}\n".
-            "service anvil {\n  chroot =\n}\nservice stats {\n  chroot =\n}\n".
+            "service anvil {\n  chroot =\n  unix_listener anvil-auth-penalty {\n    mode = 0\n  }\n}\nservice stats {\n  chroot =\n}\n".
             "namespace inbox {\n  inbox = yes\n  separator = /\n{$boxes}}\n";
     }
 
