@@ -58,7 +58,7 @@ final readonly class Person
     }
 
     /** @return string which of theirs it is, or is a sub-address of; empty when of none */
-    private function ownOf(string $email): string
+    public function ownOf(string $email): string
     {
         $email = strtolower($email);
         foreach ($this->addresses() as $own) {

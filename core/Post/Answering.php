@@ -10,6 +10,7 @@ use ZippyTray\Core\Mail\Mime\AddressParser;
 use ZippyTray\Core\Mail\Mime\HeaderDecoder;
 use ZippyTray\Core\Mail\Mime\TextDecoder;
 use ZippyTray\Core\Mail\Text\SubjectLine;
+use ZippyTray\Core\Person\Person;
 
 /**
  * The letter with which an answer begins: to whom it goes, what it is called, and what it quotes.
@@ -19,8 +20,8 @@ final readonly class Answering
     /** Characters of a quotation at the most; what is longer is cut. */
     private const QUOTED = 60_000;
 
-    /** @param list<string> $own the addresses of the person who answers */
-    public function __construct(private array $own, private \DateTimeZone $zone)
+    /** @param Person $person who answers */
+    public function __construct(private Person $person, private \DateTimeZone $zone)
     {
     }
 
@@ -34,26 +35,29 @@ final readonly class Answering
                 subject: rtrim('Fwd: '.$subject),
                 text: $this->forwarded($message),
                 carried: array_keys($message->attachments),
+                from: $this->from($message),
             ),
             default => new Letter(
                 to: $this->first($message, $kind),
                 cc: AnswerKind::ReplyAll === $kind ? $this->others($message) : [],
                 subject: rtrim('Re: '.$subject),
                 text: $this->quoted($message),
+                from: $this->from($message),
             ),
         };
     }
 
-    /** Where one wants to write to oneself, one does so by hand. */
-    private function isOwn(Address $address): bool
+    /** @return string the address of the person's to which was written, or from which they wrote; empty: the one that they go by */
+    private function from(Message $message): string
     {
-        foreach ($this->own as $email) {
-            if ($address->is($email)) {
-                return true;
+        foreach ($message->own ? [$message->from] : [...$message->to, ...$message->cc] as $address) {
+            $own = $this->person->ownOf($address->email);
+            if ('' !== $own) {
+                return $own === $this->person->email ? '' : $own;
             }
         }
 
-        return false;
+        return '';
     }
 
     /**
@@ -89,7 +93,7 @@ final readonly class Answering
      * @param list<Address> $addresses
      * @param list<Address> $taken     who gets it already
      *
-     * @return list<Address> each once, without the person and without those that are no addresses
+     * @return list<Address> each once, without the person, who writes to themselves by hand, and without those that are no addresses
      */
     private function without(array $addresses, array $taken): array
     {
@@ -97,7 +101,7 @@ final readonly class Answering
         $left = [];
         foreach ($addresses as $address) {
             $email = strtolower($address->email);
-            if (Address::isValid($address->email) && !$this->isOwn($address) && !\in_array($email, $seen, true)) {
+            if (Address::isValid($address->email) && !$this->person->is($address) && !\in_array($email, $seen, true)) {
                 $left[] = $address;
                 $seen[] = $email;
             }

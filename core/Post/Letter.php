@@ -14,7 +14,7 @@ use ZippyTray\Core\Refused;
  * @phpstan-type LetterState array{
  *     to: list<AddressState>, cc: list<AddressState>, bcc: list<AddressState>, subject: string, text: string,
  *     formatted: bool, files: list<string>, carried: list<int>, what: string, until: string, automatic?: bool, replyTo?: string,
- *     calendar?: string, method?: string
+ *     calendar?: string, method?: string, from?: string
  * }
  */
 final readonly class Letter
@@ -45,6 +45,7 @@ final readonly class Letter
      * @param string        $replyTo   the address at which it is answered; empty: that of the writer
      * @param string        $calendar  a calendar object (RFC 5545) that goes with it as another form of its text (RFC 6047, 2.4)
      * @param string        $method    what is to be done with that (RFC 5546, 1.4), in lower case
+     * @param string        $from      which of the writer's addresses it comes from; empty: the one that they go by
      *
      * @throws Refused when it is too long, or has too many files
      */
@@ -63,6 +64,7 @@ final readonly class Letter
         public string $replyTo = '',
         public string $calendar = '',
         public string $method = '',
+        public string $from = '',
     ) {
         $this->subject = trim((string) preg_replace('/[\x00-\x1f\x7f\s]+/u', ' ', mb_scrub($subject)));
         $this->text = str_replace(["\r\n", "\r", "\0"], ["\n", "\n", ''], mb_scrub($text));
@@ -111,7 +113,7 @@ final readonly class Letter
          * @var array{
          *     to: list<Address>, cc: list<Address>, bcc: list<Address>, subject: string, text: string, formatted: bool,
          *     files: list<string>, carried: list<int>, what: string, until: string, automatic: bool, replyTo: string,
-         *     calendar: string, method: string
+         *     calendar: string, method: string, from: string
          * } $all
          */
         $all = [...get_object_vars($this), ...$changes];
@@ -144,10 +146,11 @@ final readonly class Letter
             'carried' => $this->carried,
             'what' => $this->what,
             'until' => $this->until,
-            // Letters of before have neither.
+            // Letters of before have none of these.
             ...($this->automatic ? ['automatic' => true] : []),
             ...('' === $this->replyTo ? [] : ['replyTo' => $this->replyTo]),
             ...('' === $this->calendar ? [] : ['calendar' => $this->calendar, 'method' => $this->method]),
+            ...('' === $this->from ? [] : ['from' => $this->from]),
         ];
     }
 
@@ -169,6 +172,7 @@ final readonly class Letter
             $state['replyTo'] ?? '',
             $state['calendar'] ?? '',
             $state['method'] ?? '',
+            $state['from'] ?? '',
         );
     }
 

@@ -187,7 +187,7 @@ final readonly class Foresee
         );
         $kind = $step->all ? AnswerKind::ReplyAll : AnswerKind::Reply;
         $template = $this->template($conversation->accountId, $step);
-        $letter = (new Answering($hand->person->addresses(), $hand->speaker->now->zone))->to($message, $kind);
+        $letter = (new Answering($hand->person, $hand->speaker->now->zone))->to($message, $kind);
         $text = (new Placeholders($hand->speaker, $hand->person->name))->fill($template->text(), $letter->to[0] ?? null);
         $below = $template->isSigned() ? $hand->post->signed($letter) : $letter;
         $letter = $below->withText($text.(str_starts_with($below->text, "\n") ? '' : "\n\n").$below->text);

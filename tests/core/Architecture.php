@@ -31,7 +31,7 @@ final class Architecture
         'Task' => ['Time', 'Mail', 'Journal', 'Label', 'Tray'],
         'Lists' => ['Mail', 'Journal', 'Tray', 'Task'],
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
-        'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task'],
+        'Post' => ['Time', 'Mail', 'Journal', 'People', 'Tray', 'Owed', 'Task', 'Person'],
         'Stamp' => ['Time', 'Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Lists', 'Owed', 'Post'],
         'MailIn' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Owed', 'Task', 'Post'],
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],

@@ -98,6 +98,18 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return $first;
     }
 
+    /** @return string the address from which a letter comes: one of their own, else the one that they go by */
+    public function sender(string $from): string
+    {
+        foreach ($this->person()->addresses() as $own) {
+            if (strtolower($own) === strtolower($from)) {
+                return $own;
+            }
+        }
+
+        return $this->email;
+    }
+
     /** Whether mail can go out at all. */
     public function canSend(): bool
     {

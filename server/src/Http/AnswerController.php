@@ -92,7 +92,7 @@ final readonly class AnswerController
         $kind = AnswerKind::tryFrom($kind) ?? AnswerKind::New;
         $letter = AnswerKind::New === $kind
             ? new Letter()
-            : (new Answering($account->person()->addresses(), $account->timeZone()))->to(
+            : (new Answering($account->person(), $account->timeZone()))->to(
                 $this->messages->get($account->id, new EmailId($message ?? throw new NotFound('message', ''))),
                 $kind,
             );

@@ -66,6 +66,9 @@ final readonly class OutgoingController
     {
         $letter = $draft->letter->letter();
         BuildMessage::checkSize(array_sum(array_column($files->some($account->id, $letter->files), 'size')));
+        if ('' !== $letter->from && strtolower($account->sender($letter->from)) !== strtolower($letter->from)) {
+            throw new Refused('That is none of your addresses.', 'from');
+        }
         $domain = substr((string) strrchr($account->email, '@'), 1);
 
         return new JsonResponse($this->rows->one(

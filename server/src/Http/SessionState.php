@@ -36,6 +36,7 @@ final readonly class SessionState
                 'name' => $account->profile->name(),
                 'email' => $account->email,
                 'addresses' => $account->profile->addresses(),
+                'senders' => $account->person()->addresses(),
                 'zone' => $account->timeZone()->getName(),
                 'settings' => [
                     'clearingOrder' => $account->profile->clearingOrder(),

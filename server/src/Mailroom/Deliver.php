@@ -22,6 +22,7 @@ use ZippyTray\Core\Refused;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Mailroom\Out\BuildMessage;
+use ZippyTray\Server\Mailroom\Out\MailOut;
 use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\Unanswered;
 use ZippyTray\Server\Store\Attempts;
@@ -127,7 +128,7 @@ final readonly class Deliver
     {
         $account = $this->accounts->get($left->accountId->text);
         try {
-            $hasTaken = $this->ways->out($account)->hasTaken($left->messageHeader);
+            $hasTaken = $this->out($account, $left)->hasTaken($left->messageHeader);
         } catch (NotTaken|Refused) {
             $hasTaken = false;
         }
@@ -146,9 +147,9 @@ final readonly class Deliver
             if (null === $outgoing) {
                 return;
             }
-            $this->ways->out($account)->submit(
+            $this->out($account, $outgoing)->submit(
                 $outgoing->messageHeader,
-                new Address($account->email, $account->profile->name()),
+                new Address($account->sender($outgoing->letter()->from), $account->profile->name()),
                 $outgoing->letter()->recipients(),
                 $this->source($outgoing),
             );
@@ -168,7 +169,7 @@ final readonly class Deliver
             return;
         } catch (Unanswered $problem) {
             $outgoing = $this->outgoings->get($accountId, $id);
-            if (true === $this->ways->out($account)->hasTaken($outgoing->messageHeader)) {
+            if (true === $this->out($account, $outgoing)->hasTaken($outgoing->messageHeader)) {
                 $this->finish($account, $outgoing);
             } else {
                 $this->transaction->run(fn () => $this->goingOut->doubt($outgoing, $problem->getMessage()));
@@ -177,6 +178,12 @@ final readonly class Deliver
             return;
         }
         $this->finish($account, $outgoing);
+    }
+
+    /** @throws NotTaken */
+    private function out(Account $account, Outgoing $outgoing): MailOut
+    {
+        return $this->ways->out($account, $account->sender($outgoing->letter()->from));
     }
 
     /** Null when it was taken back in the last moment. */

@@ -14,6 +14,7 @@ use ZippyTray\Core\Mail\Mime\HeaderDecoder;
 use ZippyTray\Core\Mail\Mime\MessageReader;
 use ZippyTray\Core\Mail\Mime\TextDecoder;
 use ZippyTray\Core\Mail\Text\BodyText;
+use ZippyTray\Core\Person\Person;
 use ZippyTray\Core\Post\Answering;
 use ZippyTray\Core\Post\AnswerKind;
 use ZippyTray\Core\Post\Letter;
@@ -100,6 +101,25 @@ final class AnsweringTest extends TestCase
             'ILSE@ternpoint.example',
         ];
         yield 'only to oneself' => ["From: wren@ternpoint.example\r\nTo: wren@ternpoint.example", '', '', ''];
+    }
+
+    /** @return iterable<string, array{string, string}> header lines; from which address is answered, empty: the one that they go by */
+    public static function senders(): iterable
+    {
+        yield 'the one that they go by' => ["From: tam@glass.example\r\nTo: wren@ternpoint.example", ''];
+        yield 'another one of theirs' => ["From: tam@glass.example\r\nTo: Office <OFFICE@ternpoint.example>", 'office@ternpoint.example'];
+        yield 'both, the first' => ["From: tam@glass.example\r\nTo: office@ternpoint.example, wren@ternpoint.example", 'office@ternpoint.example'];
+        yield 'a copy' => ["From: tam@glass.example\r\nTo: ilse@ternpoint.example\r\nCc: office@ternpoint.example", 'office@ternpoint.example'];
+        yield 'a sub-address' => ["From: tam@glass.example\r\nTo: office+shop@ternpoint.example", 'office@ternpoint.example'];
+        yield 'a list' => ["From: tam@glass.example\r\nTo: keepers@lists.example", ''];
+    }
+
+    #[DataProvider('senders')]
+    public function testItComesFromTheAddressThatWasWrittenTo(string $headers, string $from): void
+    {
+        foreach ([AnswerKind::Reply, AnswerKind::ReplyAll, AnswerKind::Forward] as $kind) {
+            self::assertSame($from, self::answer(self::message($headers), $kind)->from);
+        }
     }
 
     #[DataProvider('recipients')]
@@ -344,7 +364,7 @@ final class AnsweringTest extends TestCase
 
     private static function answer(Message $message, AnswerKind $kind): Letter
     {
-        return (new Answering([World::OWN], new \DateTimeZone('UTC')))->to($message, $kind);
+        return (new Answering(new Person(World::OWN, others: ['office@ternpoint.example']), new \DateTimeZone('UTC')))->to($message, $kind);
     }
 
     private static function message(string $headers, string $text = 'Which one?'): Message

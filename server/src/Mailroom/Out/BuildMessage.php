@@ -46,7 +46,7 @@ final readonly class BuildMessage
     {
         $letter = $outgoing->letter();
         $email = (new Email())
-            ->from(new MimeAddress($account->email, $account->profile->name()))
+            ->from(new MimeAddress($account->sender($letter->from), $account->profile->name()))
             ->to(...self::addresses($letter->to))
             ->cc(...self::addresses($letter->cc))
             ->subject($letter->subject)

@@ -25,6 +25,7 @@ final readonly class LetterView
      * @param string                                           $signature with its mark, as it stands in the text; may be empty
      * @param DueShown|null                                    $due       when an answer could be expected
      * @param string                                           $until     by when, as it was filled in; empty: no answer is expected
+     * @param string                                           $from      an own address; empty: the one that they go by
      */
     private function __construct(
         public string $to,
@@ -40,6 +41,7 @@ final readonly class LetterView
         public ?array $due,
         public string $what,
         public string $until,
+        public string $from,
     ) {
     }
 
@@ -73,6 +75,7 @@ final readonly class LetterView
             $due,
             $what,
             $letter->until,
+            $letter->from,
         );
     }
 

@@ -5,6 +5,7 @@ import { plain, says, toWhen, written, type Written } from '@/shared/api/when'
 import { useKeys } from '@/shared/keys/registry'
 import CarriedFiles from './CarriedFiles.vue'
 import FileDrop from '@/ui/FileDrop.vue'
+import FromField from './FromField.vue'
 import KeyCap from '@/ui/KeyCap.vue'
 import LoadingRows from '@/ui/LoadingRows.vue'
 import MarkdownText from '@/ui/MarkdownText.vue'
@@ -113,10 +114,7 @@ const waiting = useWaiting(
   () => !itsMoment || (panel.value === 'later' && says(goesAt.value, itsMoment)),
 )
 
-async function fold(): Promise<void> {
-  await waiting.settle()
-  emit('close')
-}
+const fold = () => waiting.settle().then(() => emit('close'))
 
 async function drop(): Promise<void> {
   const isGone = draft.isKept.value ? await attempt(() => dropDraft(draft.id)) : true
@@ -178,6 +176,7 @@ useKeys('Writing', [
           <v-icon :icon="mdiClose" size="18" /><span class="sr-only">Fold</span>
         </PlainButton>
       </header>
+      <FromField v-model="fields.from" :error="wrong.from" />
       <PeopleField ref="to" v-model="fields.to" label="To" :error="wrong.to">
         <LinkButton v-if="!copies" @click="copies = true">Copies</LinkButton>
       </PeopleField>

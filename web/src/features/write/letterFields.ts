@@ -14,6 +14,7 @@ export const emptyFields = (): Fields => ({
   carried: [],
   what: '',
   until: '',
+  from: '',
 })
 
 export const fieldsOf = (letter: Letter): Fields => ({
@@ -27,6 +28,7 @@ export const fieldsOf = (letter: Letter): Fields => ({
   carried: letter.carried,
   what: letter.what,
   until: letter.until,
+  from: letter.from,
 })
 
 export const writtenOf = (fields: Fields): WrittenLetter => ({

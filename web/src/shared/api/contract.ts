@@ -3426,6 +3426,8 @@ export interface components {
                 email: string;
                 /** @description Other addresses that are theirs */
                 addresses: string[];
+                /** @description All addresses from which they write, also those of their mailboxes; the one that they go by first */
+                senders: string[];
                 zone: string;
                 settings: components["schemas"]["Settings"];
             };
@@ -4690,6 +4692,8 @@ export interface components {
             what: string;
             /** @description By when, in any words; empty: no answer is expected */
             until: string;
+            /** @description One of their own addresses; empty: the one that they go by */
+            from?: string;
         };
         Letter: {
             to: string;
@@ -4715,6 +4719,8 @@ export interface components {
             what: string;
             /** @description By when, as it was filled in; empty: no answer is expected */
             until: string;
+            /** @description An own address; empty: the one that they go by */
+            from: string;
         };
         /** @enum {string} */
         OutgoingState: "draft" | "waiting" | "sending" | "sent" | "failed" | "doubt";

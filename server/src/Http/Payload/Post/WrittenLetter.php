@@ -22,6 +22,7 @@ final readonly class WrittenLetter
     /**
      * @param list<string> $files   ids
      * @param list<int>    $carried places of attachments of the forwarded message
+     * @param string       $from    one of their own addresses; empty: the one that they go by
      */
     public function __construct(
         #[Assert\Length(max: self::LENGTH)]
@@ -41,6 +42,8 @@ final readonly class WrittenLetter
         public string $what = '',
         #[Assert\Length(max: 200)]
         public string $until = '',
+        #[Assert\Length(max: 320)]
+        public string $from = '',
     ) {
     }
 
@@ -58,6 +61,7 @@ final readonly class WrittenLetter
             array_values(array_unique($this->carried)),
             $this->what,
             $this->until,
+            from: trim($this->from),
         );
     }
 
