@@ -31,6 +31,7 @@ final class MailServer
      * @param list<string>          $without capabilities that it is to do without (RFC 9051, 7.2.2)
      * @param list<string>          $folders that it begins with, besides the inbox: "Name" or "Name \Use"
      * @param array<string, string> $more    further settings of its configuration
+     * @param array<string, string> $plugin  settings of its plugins
      * @param string                $asks    where it asks whether an access token holds (RFC 7662), up to the token; empty: it takes none
      */
     public static function start(
@@ -40,6 +41,7 @@ final class MailServer
         array $more = [],
         int $port = 0,
         string $asks = '',
+        array $plugin = [],
     ): self {
         [$port, $tlsPort] = [0 === $port ? self::freePort() : $port, self::freePort()];
         foreach (['run', 'state', 'mail', 'home'] as $name) {
@@ -63,7 +65,7 @@ final class MailServer
         }
         $server = new self($folder, $port, $tlsPort);
         file_put_contents("{$folder}/ports", "{$port} {$tlsPort}");
-        file_put_contents("{$folder}/dovecot.conf", $server->configuration($user, $without, $folders, $more).$server->tokens($asks));
+        file_put_contents("{$folder}/dovecot.conf", $server->configuration($user, $without, $folders, $more).$server->tokens($asks).self::plugin($plugin));
         // It goes on in the background, and would hold whatever it could write to.
         exec(\sprintf(
             '%s -c %s </dev/null >%s 2>&1',
@@ -164,6 +166,14 @@ final class MailServer
             "  inet_listener imaps {\n    port = {$this->tlsPort}\n    ssl = yes\n  }\n}\n".
             "service anvil {\n  chroot =\n  unix_listener anvil-auth-penalty {\n    mode = 0\n  }\n}\nservice stats {\n  chroot =\n}\n".
             "namespace inbox {\n  inbox = yes\n  separator = /\n{$boxes}}\n";
+    }
+
+    /** @param array<string, string> $settings */
+    private static function plugin(array $settings): string
+    {
+        $lines = array_map(static fn (string $name): string => "  {$name} = {$settings[$name]}\n", array_keys($settings));
+
+        return [] === $lines ? '' : "plugin {\n".implode('', $lines)."}\n";
     }
 
     private function tokens(string $asks): string

@@ -69,6 +69,28 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return null;
     }
 
+    /**
+     * What the mailboxes on servers are called beside each other: as short as they can be told apart.
+     *
+     * @return array<int, string> by their numbers; none when there is only one, or none
+     */
+    public function mailboxNames(): array
+    {
+        $addresses = [];
+        foreach ($this->mailboxes() as $mailbox) {
+            if ($mailbox->isOnServer()) {
+                $addresses[$mailbox->position] = $mailbox->address();
+            }
+        }
+        $short = array_map(static fn (string $address): string => explode('@', $address)[0].'@', $addresses);
+
+        return match (true) {
+            \count($addresses) < 2 => [],
+            \count(array_unique($short)) === \count($addresses) => $short,
+            default => $addresses,
+        };
+    }
+
     /** The ways of the first mailbox, by which mail goes out. */
     public function mailWays(): MailWays
     {

@@ -6,8 +6,10 @@ namespace ZippyTray\Tests\Server\Imap;
 
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
 use ZippyTray\Demo\MailServer as Dovecot;
 use ZippyTray\Server\DataFolder;
+use ZippyTray\Server\Mailroom\Deliver;
 use ZippyTray\Server\Mailroom\InStep\KeepInStep;
 
 /**
@@ -158,8 +160,57 @@ final class MailboxesTest extends MailboxTestCase
         }
         $this->service(KeepInStep::class)(static fn (): bool => false);
         self::assertEqualsCanonicalizing(['To the first', 'To the second'], array_column($this->rows('/tray'), 'subject'));
+        $where = array_column($this->rows('/tray'), 'mailbox', 'subject');
+        ksort($where);
+        self::assertSame(['To the first' => 'first@', 'To the second' => 'second@'], $where);
         $this->call('DELETE', '/mailboxes/0');
+        self::assertSame(['', ''], array_column($this->rows('/tray'), 'mailbox'));
         self::assertSame([1], array_column((array) $this->call('GET', '/mailboxes')['mailboxes'], 'number'));
         $this->call('POST', '/mailboxes/looks', status: 204);
+    }
+
+    public function testAnAnswerComesFromTheAddressThatWasWrittenToByTheServerOfItsMailbox(): void
+    {
+        $this->wren = $this->signIn();
+        $this->at = self::dovecot();
+        $taken = (string) tempnam(sys_get_temp_dir(), 'taken');
+        $smtp = new Process(['php', \dirname(__DIR__).'/Mailroom/smtp-listener.php', 'take', $taken]);
+        $smtp->start();
+        $smtp->waitUntil(static fn (string $type, string $output): bool => '' !== trim($output));
+        $this->user = self::person();
+        $this->call('PUT', '/mailboxes', $this->fields());
+        $this->user = self::person();
+        $this->other()->append(
+            'INBOX',
+            str_replace('wren@', 'shop+lens@', self::letter('Lantern glass', 'one@glass.example')),
+            [],
+            new \DateTimeImmutable('2026-11-24T09:00:00Z'),
+        );
+        $this->call('PUT', '/mailboxes', [
+            'address' => 'office@ternpoint.example',
+            'aliases' => ['shop@ternpoint.example'],
+            'smtp' => ['host' => '127.0.0.1', 'port' => (int) $smtp->getOutput(), 'security' => 'plain'],
+        ] + $this->fields());
+        $this->service(KeepInStep::class)(static fn (): bool => false);
+        $session = (array) $this->call('GET', '/session')['account'];
+        self::assertSame(['wren@ternpoint.example', 'office@ternpoint.example', 'shop@ternpoint.example'], $session['senders']);
+
+        $message = self::text($this->column('SELECT id FROM message')[0] ?? null);
+        $letter = $this->call('GET', '/answers?kind=reply&message='.$message);
+        self::assertSame('shop@ternpoint.example', $letter['from']);
+        $written = array_intersect_key($letter, array_flip(['to', 'cc', 'bcc', 'subject', 'text', 'formatted', 'carried', 'what', 'until', 'from']));
+        $draft = ['revision' => 0, 'kind' => 'reply', 'message' => $message, 'letter' => ['files' => [], 'text' => 'Here it is.'] + $written];
+        $id = self::id();
+        self::assertSame('from', $this->field($this->call('PUT', '/outgoing/'.$id, [
+            'letter' => ['from' => 'somebody@else.example'] + $draft['letter'],
+        ] + $draft, 422)));
+        $this->call('PUT', '/outgoing/'.$id, $draft);
+        $this->call('POST', "/outgoing/{$id}/send", ['entry' => self::id(), 'atOnce' => true]);
+        $this->service(Deliver::class)(static fn (): bool => false);
+        $smtp->stop(0);
+        $sent = (string) file_get_contents($taken);
+        unlink($taken);
+        self::assertStringContainsString('MAIL FROM:<shop@ternpoint.example>', $sent);
+        self::assertStringContainsString('From: Wren Halloran <shop@ternpoint.example>', $sent);
     }
 }

@@ -46,13 +46,16 @@ trait WithMailServer
      * @param list<string>          $without capabilities
      * @param list<string>|null     $folders
      * @param array<string, string> $more
+     * @param array<string, string> $plugin  settings of plugins
      */
-    protected static function serve(array $without = [], ?array $folders = null, array $more = []): Dovecot
+    protected static function serve(array $without = [], ?array $folders = null, array $more = [], array $plugin = []): Dovecot
     {
         $folder = sys_get_temp_dir().'/zippy-dovecot-'.bin2hex(random_bytes(6));
         mkdir($folder, 0o755);
 
-        return null === $folders ? Dovecot::start($folder, $without, more: $more) : Dovecot::start($folder, $without, $folders, $more);
+        return null === $folders
+            ? Dovecot::start($folder, $without, more: $more, plugin: $plugin)
+            : Dovecot::start($folder, $without, $folders, $more, plugin: $plugin);
     }
 
     protected static function endServing(Dovecot $dovecot): void

@@ -7,8 +7,11 @@ namespace ZippyTray\Tests\Server\Mailroom;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
+use ZippyTray\Core\InStep\Security;
 use ZippyTray\Core\Mail\Address;
 use ZippyTray\Core\Refused;
+use ZippyTray\Server\Account\Grant;
+use ZippyTray\Server\Account\MailServer;
 use ZippyTray\Server\Mailroom\Out\NotTaken;
 use ZippyTray\Server\Mailroom\Out\SmtpOut;
 use ZippyTray\Server\Mailroom\Out\Unanswered;
@@ -58,6 +61,25 @@ final class SmtpOutTest extends TestCase
         self::assertSame('', (string) file_get_contents($this->file));
         $this->submit(SmtpOut::at("smtp://127.1:{$this->port}", true));
         self::assertStringContainsString('Subject: Glass', (string) file_get_contents($this->file));
+    }
+
+    public function testATokenIsShownAsTheStandardSays(): void
+    {
+        $this->out('bearer');
+        $this->submit(SmtpOut::of(new MailServer(
+            ['imap.ternpoint.example', 993, Security::Tls],
+            ['127.0.0.1', (int) $this->port, Security::Plain],
+            'wren,=@ternpoint.example',
+            '',
+            grant: new Grant('Example Mail', 'the-token', '', 0),
+        )));
+        $taken = (string) file_get_contents($this->file);
+        self::assertSame(1, preg_match('/^AUTH OAUTHBEARER (\S+);MAIL/', $taken, $m));
+        // RFC 7628, 4.1, and RFC 5801, 4.
+        self::assertSame(
+            "n,a=wren=2C=3D@ternpoint.example,\x01host=127.0.0.1\x01port={$this->port}\x01auth=Bearer the-token\x01\x01",
+            base64_decode($m[1], true),
+        );
     }
 
     /** @return iterable<string, array{string, bool, string}> behaviour, for good, sentence */

@@ -32,11 +32,13 @@ while (false !== $client = @stream_socket_accept($server, 30)) {
             fwrite($client, "250 2.0.0 taken\r\n");
             continue;
         }
-        $envelope .= in_array($command, ['MAIL', 'RCPT'], true) ? trim($line).';' : '';
+        $envelope .= in_array($command, ['MAIL', 'RCPT', 'AUTH'], true) ? trim($line).';' : '';
         fwrite($client, match (true) {
             'RCPT' === $command && 'unknown' === $behaviour => "550 5.1.1 no such mailbox\r\n",
             'MAIL' === $command && 'busy' === $behaviour => "451 4.3.0 try again later\r\n",
             'QUIT' === $command => "221 bye\r\n",
+            'EHLO' === $command && 'bearer' === $behaviour => "250-post.example\r\n250 AUTH OAUTHBEARER\r\n",
+            'AUTH' === $command => "235 2.7.0 signed in\r\n",
             'EHLO' === $command => "250-post.example\r\n250 8BITMIME\r\n",
             default => "250 ok\r\n",
         });

@@ -6,6 +6,7 @@ namespace ZippyTray\Server\Mailroom\InStep;
 
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
+use ZippyTray\Core\InStep\FolderRole;
 use ZippyTray\Core\InStep\Patience;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
@@ -114,6 +115,11 @@ final readonly class ServerBoxes
                 continue;
             }
             $id = (new Row($known))->int('id');
+            // Of those that stand for something there is one.
+            FolderRole::Other->value === $role || $this->connection->executeStatement(
+                'UPDATE server_folder SET role = ? WHERE account_id = ? AND mailbox = ? AND role = ? AND id <> ?',
+                [FolderRole::Other->value, $account->id, $number, $role, $id],
+            );
             $this->connection->executeStatement('UPDATE server_folder SET role = ?, taken_in = ? WHERE id = ?', [$role, $isTakenIn ? 1 : 0, $id]);
             if ((new Row($known))->bool('taken_in') !== $isTakenIn) {
                 $this->connection->executeStatement(

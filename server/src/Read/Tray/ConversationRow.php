@@ -24,6 +24,7 @@ final readonly class ConversationRow
     /**
      * @param list<LabelView> $labels
      * @param list<ListWord>  $lists   that it belongs to
+     * @param string          $mailbox in which mailboxes on servers it lies; empty when there are not several
      * @param string          $trouble what was not understood of what it asked for by mail; empty when nothing, or once it was decided
      */
     private function __construct(
@@ -51,6 +52,7 @@ final readonly class ConversationRow
         public ?TooOften $tooOften,
         public array $labels,
         public array $lists,
+        public string $mailbox,
         public int $revision,
         public string $trouble,
         public ?AdviceGlance $advice,
@@ -58,11 +60,12 @@ final readonly class ConversationRow
     }
 
     /**
-     * @param Row    $row with LabelRows::BORNE
-     * @param Moment $now in the person's own zone
-     * @param bool   $why whether it is said why it matters as much
+     * @param Row                $row       with LabelRows::BORNE
+     * @param Moment             $now       in the person's own zone
+     * @param bool               $why       whether it is said why it matters as much
+     * @param array<int, string> $mailboxes what they are called, by their numbers
      */
-    public static function of(Row $row, Moment $now, ShownLabels $labels, ?Weighed $weighed = null, bool $why = false): self
+    public static function of(Row $row, Moment $now, ShownLabels $labels, ?Weighed $weighed = null, bool $why = false, array $mailboxes = []): self
     {
         $until = $row->stringOrNull('away_until');
         $back = self::back($row, $now);
@@ -95,6 +98,7 @@ final readonly class ConversationRow
             TooOften::of($row->int('snoozes'), $row->int('touches')),
             LabelRows::on($row, $labels),
             ListWord::each($row->json('lists')),
+            [] === $mailboxes ? '' : implode(', ', array_intersect_key($mailboxes, array_flip(array_filter($row->json('boxes'), \is_int(...))))),
             $row->int('revision'),
             $row->string('trouble'),
             null === $weighed ? null : AdviceGlance::of($weighed, $why),
@@ -133,6 +137,7 @@ final readonly class ConversationRow
             null,
             [],
             [],
+            '',
             $row->int('revision'),
             '',
             null,

@@ -55,6 +55,10 @@ final readonly class ConversationRows
             'stages', CASE WHEN json_valid(l.stages) THEN json(l.stages) END))
         FROM card x CROSS JOIN task_list l ON l.id = x.list_id WHERE x.conversation_id = c.id)";
 
+    /** In which mailboxes on servers it lies, as JSON, for a query of c. */
+    private const BOXES = ', (SELECT json_group_array(DISTINCT k.mailbox) FROM conversation_message y CROSS JOIN server_copy k ON k.message_id =
+        y.message_id WHERE y.conversation_id = c.id AND k.account_id = c.account_id) AS boxes';
+
     /** Who owed an answer and gave it last, for a query of c. */
     private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = "
         ."c.id AND o.state = 'answered' ORDER BY o.settled_at DESC, o.id DESC LIMIT 1)";
@@ -257,18 +261,23 @@ final readonly class ConversationRows
     {
         $now = $this->now($account);
         $labels = $this->labels->shown($account->id);
+        $mailboxes = $account->mailboxNames();
 
         return array_map(
-            fn (Row $row): ConversationRow => $this->view($row, $now, $labels, $weighed[$row->string('id')] ?? null, $why),
+            fn (Row $row): ConversationRow => $this->view($row, $now, $labels, $weighed[$row->string('id')] ?? null, $why, $mailboxes),
             $this->select($account, $ids),
         );
     }
 
-    /** One that is damaged is logged, and does not take the list with it. */
-    private function view(Row $row, Moment $now, ShownLabels $labels, ?Weighed $weighed, bool $why): ConversationRow
+    /**
+     * One that is damaged is logged, and does not take the list with it.
+     *
+     * @param array<int, string> $mailboxes
+     */
+    private function view(Row $row, Moment $now, ShownLabels $labels, ?Weighed $weighed, bool $why, array $mailboxes): ConversationRow
     {
         try {
-            return ConversationRow::of($row, $now, $labels, $weighed, $why);
+            return ConversationRow::of($row, $now, $labels, $weighed, $why, $mailboxes);
         } catch (\Throwable $problem) {
             $this->logger->error(
                 'A conversation cannot be shown as it should be.',
@@ -312,7 +321,7 @@ final readonly class ConversationRows
         }
         $rows = $this->connection->fetchAllAssociative(
             'SELECT c.*, '.self::TOUCHES.' AS touches, '.self::ANSWERED_BY.' AS answered_by, '.self::TROUBLE.' AS trouble,
-                '.LabelRows::BORNE.' AS borne, '.self::LISTS.' AS lists
+                '.LabelRows::BORNE.' AS borne, '.self::LISTS.' AS lists'.([] === $account->mailboxNames() ? '' : self::BOXES).'
                 FROM json_each(?) j CROSS JOIN conversation c ON c.id = j.value WHERE +c.account_id = ? ORDER BY j.key',
             [json_encode($ids, \JSON_THROW_ON_ERROR), $account->id],
         );

@@ -15,6 +15,7 @@ useKeys('Conversation', keys)
 
 <template>
   <p class="labels">
+    <span v-if="row.mailbox" class="slate">{{ row.mailbox }}</span>
     <ListWord v-for="one in row.lists" :key="one.id" :list="one" />
     <LabelWord v-for="one in row.labels" :key="one.id" :label="one" />
     <LinkButton title="F4" @click="open">{{ row.labels.length ? 'Change' : 'Label' }}</LinkButton>

@@ -62,6 +62,9 @@ defineEmits<{ select: [event: MouseEvent] }>()
         ></span
       >
       <span class="what">
+        <span v-if="row.mailbox" class="box slate" :title="`Came into ${row.mailbox}`">{{
+          row.mailbox
+        }}</span>
         <ListWord v-for="one in row.lists" :key="one.id" class="borne" :list="one" />
         <LabelWord v-for="one in row.labels" :key="one.id" class="borne" :label="one" />
         <template v-if="action"
@@ -163,6 +166,11 @@ input {
 
 .what {
   color: var(--v-slate);
+}
+
+.box {
+  margin-right: 8px;
+  font-size: var(--type-note);
 }
 
 .borne {

@@ -3971,6 +3971,8 @@ export interface components {
             binnedAt: components["schemas"]["Instant"] | null;
             /** @description It stays out of the tray whatever arrives */
             muted: boolean;
+            /** @description In which mailboxes on servers it lies; empty when there are not several */
+            mailbox: string;
             /** @description Who owes an answer */
             owedBy: string | null;
             /** @description What was not understood of what it asked for by mail; may be empty */
