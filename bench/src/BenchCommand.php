@@ -19,6 +19,7 @@ final class BenchCommand extends Command
 {
     private const GROUPS = [
         'import',
+        'mailbox',
         'floor',
         'tray',
         'open',
@@ -102,11 +103,14 @@ final class BenchCommand extends Command
             $isInstalled,
         );
         $report = ['messages' => $sizes];
+        if ($isWanted('mailbox')) {
+            $report['mailbox'] = FromServer::report($sizes, $style);
+        }
         if ($isWanted('reckoning')) {
             $report['reckoning'] = Reckoning::report($style);
         }
         // Of it alone, nothing has to be brought in.
-        $isMail = ['reckoning'] !== $only;
+        $isMail = [] === $only || [] !== array_diff($only, ['reckoning', 'mailbox']);
         try {
             foreach ($isMail ? array_filter([...$folders, $many]) : [] as $folder) {
                 $folder->open(static fn (string $text): null => $style->writeln($text));

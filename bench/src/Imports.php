@@ -45,7 +45,7 @@ final class Imports
     }
 
     /** @return float milliseconds of the processor's time for each message */
-    private static function bare(): float
+    public static function bare(): float
     {
         $file = sys_get_temp_dir().'/zippy-tray-bare-'.getmypid().'.sqlite';
         $database = new \PDO('sqlite:'.$file, options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);

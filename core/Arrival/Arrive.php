@@ -187,7 +187,9 @@ final readonly class Arrive
         0 === $conversation->summary()->messages || $step->touch($conversation);
         $step->say($conversation->subject());
         $because = $isBlocked ? null : ($this->settles)($message, $conversation, $incoming->content->report, $step, $now);
-        $others = $conversation->summary()->isBefore($message) ? null : $this->messages->ofConversation($to->accountId, $conversation->id);
+        $others = $this->isToldByItself($conversation, $message)
+            ? null
+            : $this->messages->ofConversation($to->accountId, $conversation->id);
         $opens = Place::Tray === $incoming->into && !$isBlocked;
         $conversation->receive($message, $opens, $now, $to->endsSnooze, $because, $to->heldUntil);
         if (null !== $others) {
@@ -201,6 +203,21 @@ final readonly class Arrive
             ));
         }
         $this->journal->note($message->accountId, new EntryId($this->ids->next()), EntryKind::Arrive, $step);
+    }
+
+    /**
+     * Whether what lists show of the conversation follows from what they show and this message: it is the latest, or the latest is
+     * somebody else's, which says what they show whatever stands before it.
+     */
+    private function isToldByItself(Conversation $conversation, Message $message): bool
+    {
+        if (0 === $conversation->summary()->messages || $conversation->summary()->isBefore($message)) {
+            return true;
+        }
+        $accountId = $message->accountId;
+        $newest = $this->messages->get($accountId, $this->messages->newestIn($accountId, $conversation->id));
+
+        return $newest->sentAt->instant > $message->sentAt->instant && !$newest->own && !$newest->isAutomaticAnswer();
     }
 
     private function now(): \DateTimeImmutable

@@ -73,7 +73,12 @@ final class DemoMailServerCommand extends Command
         $this->boxes->begin($account, $mailbox->position, new BoxSettings(begunAt: StoredNow::of($now)));
         foreach ([
             'Its mail server: IMAP at 127.0.0.1, port '.$server->port.', no encryption; every name signs in with '.MailServer::PASSWORD.'.',
-            \sprintf('In step with %s: what lies there is listed by "php demo/mail-server.php list %s %s".', $account->email, $folder, self::user($account)),
+            \sprintf(
+                'In step with %s: what lies there is listed by "php demo/mail-server.php list %s %s".',
+                $account->email,
+                $folder,
+                self::user($account),
+            ),
             \sprintf('Not connected yet, and not cleared for years: %s, who signs in as "%s".', OldLetters::ADDRESS, OldLetters::USER),
         ] as $line) {
             $output->writeln($line);

@@ -65,7 +65,10 @@ final class MailServer
         }
         $server = new self($folder, $port, $tlsPort);
         file_put_contents("{$folder}/ports", "{$port} {$tlsPort}");
-        file_put_contents("{$folder}/dovecot.conf", $server->configuration($user, $without, $folders, $more).$server->tokens($asks).self::plugin($plugin));
+        file_put_contents(
+            "{$folder}/dovecot.conf",
+            $server->configuration($user, $without, $folders, $more).$server->tokens($asks).self::plugin($plugin),
+        );
         // It goes on in the background, and would hold whatever it could write to.
         exec(\sprintf(
             '%s -c %s </dev/null >%s 2>&1',

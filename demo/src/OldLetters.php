@@ -21,17 +21,36 @@ final readonly class OldLetters
     private const DAYS = 1100;
 
     private const PEOPLE = [
-        'Maud Tennant <maud@northlight.example>', 'Jory Pell <jory@pell-boats.example>', 'Signe Aldous <signe@harbourschool.example>',
-        'Corin Vane <corin@vane-engineers.example>', 'Bettany Crowe <b.crowe@crowe-joiners.example>', 'Ilja Morrow <ilja@morrowprint.example>',
-        'Odile Farrant <odile@ferrymen.example>', 'Tobin Ashe <tobin.ashe@parishcouncil.example>', 'Wilma Strand <wilma@strandhotel.example>',
+        'Maud Tennant <maud@northlight.example>', 'Jory Pell <jory@pell-boats.example>',
+        'Signe Aldous <signe@harbourschool.example>',
+        'Corin Vane <corin@vane-engineers.example>', 'Bettany Crowe <b.crowe@crowe-joiners.example>',
+        'Ilja Morrow <ilja@morrowprint.example>',
+        'Odile Farrant <odile@ferrymen.example>', 'Tobin Ashe <tobin.ashe@parishcouncil.example>',
+        'Wilma Strand <wilma@strandhotel.example>',
         'Perrin Lake <perrin@lakesurvey.example>', 'Hester Quine <hester@quine-law.example>', 'Anselm Roth <anselm@rothmetal.example>',
     ];
 
     private const BULK = [
-        ['Harbour Weekly <news@harbourweekly.example>', 'Harbour Weekly, number %d', "This week: the new berths, the fish market, and a long read about fog.\n\nRead on at the counter of the harbour office."],
-        ['Tide Tables <orders@tidetables.example>', 'Tides, sheet %d', "High water in the morning and again in the evening.\n\nYou get this because you asked for it."],
-        ['Stationers Direct <offers@stationersdirect.example>', 'Paper by the ton, offer %d', 'Only this week: 30 % off all paper. Unsubscribe at any time.'],
-        ['Coastal Forum <forum@coastalforum.example>', 'Digest %d of the forum', 'Three new threads: painting in salt air; a lens cover that holds; who has a spare key?'],
+        [
+            'Harbour Weekly <news@harbourweekly.example>',
+            'Harbour Weekly, number %d',
+            "This week: the new berths, the fish market, and a long read about fog.\n\nRead on at the counter of the harbour office.",
+        ],
+        [
+            'Tide Tables <orders@tidetables.example>',
+            'Tides, sheet %d',
+            "High water in the morning and again in the evening.\n\nYou get this because you asked for it.",
+        ],
+        [
+            'Stationers Direct <offers@stationersdirect.example>',
+            'Paper by the ton, offer %d',
+            'Only this week: 30 % off all paper. Unsubscribe at any time.',
+        ],
+        [
+            'Coastal Forum <forum@coastalforum.example>',
+            'Digest %d of the forum',
+            'Three new threads: painting in salt air; a lens cover that holds; who has a spare key?',
+        ],
     ];
 
     private const NEWS = [
@@ -61,7 +80,12 @@ final readonly class OldLetters
                 0 === $number % 40 => $this->talk($number, $at, true),
                 0 === $number % 23 => $this->talk($number, $at, false),
                 0 === $number % 97 => [$this->ahead($number, $at, $now)],
-                0 === $number % 5 => [self::letter(self::PEOPLE[intdiv($number, 5) % 12], self::NEWS[intdiv($number, 5) % 5], $number, $at)],
+                0 === $number % 5 => [self::letter(
+                    self::PEOPLE[intdiv($number, 5) % 12],
+                    self::NEWS[intdiv($number, 5) % 5],
+                    $number,
+                    $at,
+                )],
                 default => [$this->bulk($number, $at)],
             };
         }
@@ -73,7 +97,13 @@ final readonly class OldLetters
         [$from, $subject, $text] = self::BULK[$number % 4];
         $list = substr(explode('@', $from)[1], 0, -1);
 
-        return self::letter($from, [\sprintf($subject, self::COUNT - $number), $text], $number, $at, "List-Id: <news.{$list}>\r\nList-Unsubscribe: <mailto:off@{$list}>\r\n");
+        return self::letter(
+            $from,
+            [\sprintf($subject, self::COUNT - $number), $text],
+            $number,
+            $at,
+            "List-Id: <news.{$list}>\r\nList-Unsubscribe: <mailto:off@{$list}>\r\n",
+        );
     }
 
     /** @return OldLetter */
@@ -81,7 +111,12 @@ final readonly class OldLetters
     {
         $day = $now->modify('+'.(20 + $number % 60).' days')->format('j F Y');
 
-        return self::letter(self::PEOPLE[$number % 12], ['The anniversary', "Put it into your diary: the anniversary is on {$day} at 15:00."], $number, $at);
+        return self::letter(
+            self::PEOPLE[$number % 12],
+            ['The anniversary', "Put it into your diary: the anniversary is on {$day} at 15:00."],
+            $number,
+            $at,
+        );
     }
 
     /** @return list<OldLetter> a question, and perhaps its answer */
@@ -96,7 +131,15 @@ final readonly class OldLetters
 
         return [$question, [
             'at' => $then,
-            'source' => self::source('Tern Point Office <'.self::ADDRESS.'>', $from, 'Re: '.self::ASKS[intdiv($number, 23) % 4][0], $then, "answer-{$number}", "In-Reply-To: <old-{$number}@oldmail.example>\r\n", 'Yes, of course. It is on its way.'),
+            'source' => self::source(
+                'Tern Point Office <'.self::ADDRESS.'>',
+                $from,
+                'Re: '.self::ASKS[intdiv($number, 23) % 4][0],
+                $then,
+                "answer-{$number}",
+                "In-Reply-To: <old-{$number}@oldmail.example>\r\n",
+                'Yes, of course. It is on its way.',
+            ),
             'own' => true,
             'seen' => true,
         ]];
@@ -113,15 +156,34 @@ final readonly class OldLetters
 
         return [
             'at' => $at,
-            'source' => self::source($from, 'Tern Point Office <'.self::ADDRESS.'>', $what[0], $at, "old-{$number}", $more, $what[1]."\r\n\r\n{$name}"),
+            'source' => self::source(
+                $from,
+                'Tern Point Office <'.self::ADDRESS.'>',
+                $what[0],
+                $at,
+                "old-{$number}",
+                $more,
+                $what[1]."\r\n\r\n{$name}",
+            ),
             'own' => false,
             'seen' => 0 !== $number % 3,
         ];
     }
 
-    private static function source(string $from, string $to, string $subject, \DateTimeImmutable $at, string $name, string $more, string $text): string
-    {
+    private static function source(
+        string $from,
+        string $to,
+        string $subject,
+        \DateTimeImmutable $at,
+        string $name,
+        string $more,
+        string $text,
+    ): string {
         return "From: {$from}\r\nTo: {$to}\r\nSubject: {$subject}\r\nDate: {$at->format(\DATE_RFC2822)}\r\n"
-            ."Message-ID: <{$name}@oldmail.example>\r\n{$more}Content-Type: text/plain; charset=utf-8\r\n\r\n".str_replace("\n", "\r\n", str_replace("\r\n", "\n", $text))."\r\n";
+            ."Message-ID: <{$name}@oldmail.example>\r\n{$more}Content-Type: text/plain; charset=utf-8\r\n\r\n".str_replace(
+                "\n",
+                "\r\n",
+                str_replace("\r\n", "\n", $text),
+            )."\r\n";
     }
 }

@@ -108,8 +108,14 @@ final class AnsweringTest extends TestCase
     {
         yield 'the one that they go by' => ["From: tam@glass.example\r\nTo: wren@ternpoint.example", ''];
         yield 'another one of theirs' => ["From: tam@glass.example\r\nTo: Office <OFFICE@ternpoint.example>", 'office@ternpoint.example'];
-        yield 'both, the first' => ["From: tam@glass.example\r\nTo: office@ternpoint.example, wren@ternpoint.example", 'office@ternpoint.example'];
-        yield 'a copy' => ["From: tam@glass.example\r\nTo: ilse@ternpoint.example\r\nCc: office@ternpoint.example", 'office@ternpoint.example'];
+        yield 'both, the first' => [
+            "From: tam@glass.example\r\nTo: office@ternpoint.example, wren@ternpoint.example",
+            'office@ternpoint.example',
+        ];
+        yield 'a copy' => [
+            "From: tam@glass.example\r\nTo: ilse@ternpoint.example\r\nCc: office@ternpoint.example",
+            'office@ternpoint.example',
+        ];
         yield 'a sub-address' => ["From: tam@glass.example\r\nTo: office+shop@ternpoint.example", 'office@ternpoint.example'];
         yield 'a list' => ["From: tam@glass.example\r\nTo: keepers@lists.example", ''];
     }

@@ -30,7 +30,10 @@ final class EdgesTest extends MailboxTestCase
 
     public function testAMailboxThatIsFullSaysSoAndNothingIsLost(): void
     {
-        $this->own = self::serve(more: ['mail_plugins' => 'quota'], plugin: ['quota' => 'count:User', 'quota_rule' => '*:messages=2', 'quota_vsizes' => 'yes']);
+        $this->own = self::serve(
+            more: ['mail_plugins' => 'quota'],
+            plugin: ['quota' => 'count:User', 'quota_rule' => '*:messages=2', 'quota_vsizes' => 'yes'],
+        );
         $this->connect($this->own);
         $this->there('Lantern glass', 'one@glass.example');
         $this->inStep();
@@ -143,7 +146,12 @@ final class EdgesTest extends MailboxTestCase
     public function testWhatIsNoMessageIsLeftThereAndTheRestComesIn(): void
     {
         $this->connect();
-        foreach (["\0\0\0\1\2\3", 'no header at all', str_repeat("a\r\n", 2000), "From: x\r\n".str_repeat("X-A: b\r\n", 20_000)."\r\n"] as $raw) {
+        foreach ([
+            "\0\0\0\1\2\3",
+            'no header at all',
+            str_repeat("a\r\n", 2000),
+            "From: x\r\n".str_repeat("X-A: b\r\n", 20_000)."\r\n",
+        ] as $raw) {
             $this->other()->append('INBOX', str_replace("\0", '?', $raw), [], new \DateTimeImmutable('2026-11-20'));
         }
         $this->there('Rota', 'two@glass.example');
@@ -163,7 +171,9 @@ final class EdgesTest extends MailboxTestCase
         yield 'a literal without an end' => ["* OK ready\r\n* LIST () \"/\" {999999999}\r\nab"];
         yield 'a goodbye' => ["* BYE go away\r\n"];
         yield 'brackets' => ["* OK [CAPABILITY IMAP4rev1 ((((((\r\n* LIST ((((((((\r\n"];
-        yield 'answers to what was not asked' => ["* OK hello\r\nZ9 OK done\r\n* 99999999999999999999 EXISTS\r\n* 1 FETCH (UID NaN FLAGS)\r\n"];
+        yield 'answers to what was not asked' => [
+            "* OK hello\r\nZ9 OK done\r\n* 99999999999999999999 EXISTS\r\n* 1 FETCH (UID NaN FLAGS)\r\n",
+        ];
     }
 
     #[DataProvider('nonsense')]

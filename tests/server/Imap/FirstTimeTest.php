@@ -65,7 +65,13 @@ final class FirstTimeTest extends MailboxTestCase
     public function testItIsCountedBeforeItIsConnected(): void
     {
         $this->begin();
-        foreach (['now' => '2026-11-24', 'three' => '2026-11-22', 'week' => '2026-11-16', 'month' => '2026-10-30', 'old' => '2023-02-01'] as $id => $day) {
+        foreach ([
+            'now' => '2026-11-24',
+            'three' => '2026-11-22',
+            'week' => '2026-11-16',
+            'month' => '2026-10-30',
+            'old' => '2023-02-01',
+        ] as $id => $day) {
             $this->old($id, $day, self::NEWS);
         }
         $found = $this->call('POST', '/mailboxes/trials', $this->fields());
@@ -126,7 +132,10 @@ final class FirstTimeTest extends MailboxTestCase
         self::assertEqualsCanonicalizing(['recent', 'asks', 'ahead'], array_column($this->rows('/tray'), 'subject'));
         $stay = ['ahead', 'asks', 'recent'];
         $go = ['answered', 'flagged', 'news', 'silent'];
-        self::assertSame($isArchivedThere ? $stay : ['ahead', 'answered', 'asks', 'flagged', 'news', 'recent', 'silent'], $this->in('INBOX'));
+        self::assertSame(
+            $isArchivedThere ? $stay : ['ahead', 'answered', 'asks', 'flagged', 'news', 'recent', 'silent'],
+            $this->in('INBOX'),
+        );
         self::assertSame($isArchivedThere ? $go : [], $this->in('Archive'));
 
         // What stayed is decided like all else.
@@ -206,9 +215,18 @@ final class FirstTimeTest extends MailboxTestCase
         $this->begin();
         foreach (['2024', '0', 'Suppliers', 'Kept'] as $folder) {
             $this->other()->create($folder);
-            $this->other()->append($folder, self::letter('in '.$folder, 'f'.$folder.'@glass.example'), [], new \DateTimeImmutable('2026-11-20'));
+            $this->other()->append(
+                $folder,
+                self::letter('in '.$folder, 'f'.$folder.'@glass.example'),
+                [],
+                new \DateTimeImmutable('2026-11-20'),
+            );
         }
-        $folder = static fn (string $name, string $role, bool $isTakenIn): array => ['name' => $name, 'role' => $role, 'takenIn' => $isTakenIn];
+        $folder = static fn (string $name, string $role, bool $isTakenIn): array => [
+            'name' => $name,
+            'role' => $role,
+            'takenIn' => $isTakenIn,
+        ];
         $twice = ['folders' => [$folder('Kept', 'archive', true), $folder('Suppliers', 'archive', true)]] + $this->fields();
         self::assertSame('folders', $this->field($this->call('PUT', '/mailboxes', $twice, 422)));
         $fields = ['folders' => [$folder('Kept', 'archive', true), $folder('2024', 'other', true), $folder('0', 'other', false)]];
@@ -259,7 +277,11 @@ final class FirstTimeTest extends MailboxTestCase
         $more = ($list ? "List-Id: <news.glass.example>\r\nList-Unsubscribe: <mailto:off@glass.example>\r\n" : '')
             .('' === $answers ? '' : "In-Reply-To: <{$answers}@glass.example>\r\n");
         $letter = self::letter($id, $id.'@glass.example', $text, $more);
-        $letter = str_replace('Mon, 23 Nov 2026 09:00:00 +0000', (new \DateTimeImmutable($day.' 09:00 UTC'))->format(\DATE_RFC2822), $letter);
+        $letter = str_replace(
+            'Mon, 23 Nov 2026 09:00:00 +0000',
+            (new \DateTimeImmutable($day.' 09:00 UTC'))->format(\DATE_RFC2822),
+            $letter,
+        );
         // Each by somebody else, who writes for the first time.
         $this->other()->append('INBOX', str_replace('tam@', "tam-{$id}@", $letter), $flags, new \DateTimeImmutable($day.' 09:00 UTC'));
     }

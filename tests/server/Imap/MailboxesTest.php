@@ -198,8 +198,16 @@ final class MailboxesTest extends MailboxTestCase
         $message = self::text($this->column('SELECT id FROM message')[0] ?? null);
         $letter = $this->call('GET', '/answers?kind=reply&message='.$message);
         self::assertSame('shop@ternpoint.example', $letter['from']);
-        $written = array_intersect_key($letter, array_flip(['to', 'cc', 'bcc', 'subject', 'text', 'formatted', 'carried', 'what', 'until', 'from']));
-        $draft = ['revision' => 0, 'kind' => 'reply', 'message' => $message, 'letter' => ['files' => [], 'text' => 'Here it is.'] + $written];
+        $written = array_intersect_key(
+            $letter,
+            array_flip(['to', 'cc', 'bcc', 'subject', 'text', 'formatted', 'carried', 'what', 'until', 'from']),
+        );
+        $draft = [
+            'revision' => 0,
+            'kind' => 'reply',
+            'message' => $message,
+            'letter' => ['files' => [], 'text' => 'Here it is.'] + $written,
+        ];
         $id = self::id();
         self::assertSame('from', $this->field($this->call('PUT', '/outgoing/'.$id, [
             'letter' => ['from' => 'somebody@else.example'] + $draft['letter'],

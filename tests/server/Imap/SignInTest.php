@@ -89,7 +89,10 @@ final class SignInTest extends MailboxTestCase
             $this->inStep();
         }
         $mailbox = $this->mailbox($this->call('GET', '/mailboxes'));
-        self::assertSame([true, 'Example Mail does not let this program in any more: sign in there anew.'], [$mailbox['paused'], $mailbox['problem']]);
+        self::assertSame(
+            [true, 'Example Mail does not let this program in any more: sign in there anew.'],
+            [$mailbox['paused'], $mailbox['problem']],
+        );
         $this->call('POST', '/mailboxes/sign-ins/answers', $this->allowed());
         $mailbox = $this->mailbox($this->call('PUT', '/mailboxes', $this->signedIn()));
         self::assertSame([false, ''], [$mailbox['paused'], $mailbox['problem']]);
@@ -108,7 +111,10 @@ final class SignInTest extends MailboxTestCase
             $this->inStep();
         }
         $mailbox = $this->mailbox($this->call('GET', '/mailboxes'));
-        self::assertSame([false, 'Example Mail could not be asked, or did not answer in a way that is understood.'], [$mailbox['paused'], $mailbox['problem']]);
+        self::assertSame(
+            [false, 'Example Mail could not be asked, or did not answer in a way that is understood.'],
+            [$mailbox['paused'], $mailbox['problem']],
+        );
         $this->provider->behave('trouble', '0');
         $this->inStep();
         self::assertCount(1, $this->rows('/tray'));
@@ -184,7 +190,11 @@ final class SignInTest extends MailboxTestCase
     {
         $folder = sys_get_temp_dir().'/zippy-dovecot-'.bin2hex(random_bytes(6));
         mkdir($folder, 0o755);
-        $this->server = Dovecot::start($folder, more: ['auth_mechanisms' => 'plain login '.$mechanism], asks: $this->provider->introspection());
+        $this->server = Dovecot::start(
+            $folder,
+            more: ['auth_mechanisms' => 'plain login '.$mechanism],
+            asks: $this->provider->introspection(),
+        );
         $this->wren = $this->signIn();
         $this->at = $this->server;
         $this->user = 'wren';
@@ -219,7 +229,10 @@ final class SignInTest extends MailboxTestCase
         $this->service(Connection::class)->executeStatement('PRAGMA wal_checkpoint(TRUNCATE)');
         $kept = (string) file_get_contents(DataFolder::path().'/zippy-tray.sqlite')
             .json_encode($this->call('GET', '/mailboxes'), \JSON_THROW_ON_ERROR)
-            .implode('', array_map(static fn (string $log): string => (string) file_get_contents($log), glob(DataFolder::path().'/log/*.log') ?: []));
+            .implode(
+                '',
+                array_map(static fn (string $log): string => (string) file_get_contents($log), glob(DataFolder::path().'/log/*.log') ?: []),
+            );
         foreach ([...array_keys($state['access']), ...array_keys($state['refresh'])] as $token) {
             self::assertStringNotContainsString((string) $token, $kept);
         }

@@ -160,7 +160,11 @@ final class ImapConnection
         $query->dateSearch(new \Horde_Imap_Client_DateTime($since->format('Y-m-d')), \Horde_Imap_Client_Search_Query::DATE_SINCE);
 
         return $this->asked(function () use ($folder, $query): int {
-            $found = (array) $this->client->search($folder, $query, ['nocache' => true, 'results' => [\Horde_Imap_Client::SEARCH_RESULTS_COUNT]]);
+            $found = (array) $this->client->search(
+                $folder,
+                $query,
+                ['nocache' => true, 'results' => [\Horde_Imap_Client::SEARCH_RESULTS_COUNT]],
+            );
 
             return self::number($found['count'] ?? 0);
         });

@@ -6,19 +6,21 @@ namespace ZippyTray\Server\Mailroom\InStep;
 
 /**
  * What a person has chosen for a mailbox on a server.
+ *
+ * @phpstan-type FolderChoices array<string, array{role?: string, takenIn?: bool}>
  */
 final readonly class BoxSettings
 {
     /**
-     * @param bool                                                $hasAway    whether what is away lies in a folder of its own there; otherwise in the archive
-     * @param bool|null                                           $keepsSent  whether the server keeps what is sent by itself; null: that is found out
-     * @param string|null                                         $since      what came into the inbox before is not put into the tray (UTC); null: everything is
-     * @param Older                                               $older      what has become of what came before
-     * @param bool                                                $takesOlder whether more than new mail and what is to be decided comes in; otherwise that was stopped
-     * @param array<string, array{role?: string, takenIn?: bool}> $folders    what the person has chosen, by the names of folders
-     * @param int                                                 $every      minutes between two looks
-     * @param string|null                                         $begunAt    when it was connected (UTC): what was sent before is of no concern to the server
-     * @param bool                                                $mayVanish  whether much may be gone there at once the next time: the person has been asked
+     * @param bool          $hasAway    whether what is away lies in a folder of its own there; otherwise in the archive
+     * @param bool|null     $keepsSent  whether the server keeps what is sent by itself; null: that is found out
+     * @param string|null   $since      what came into the inbox before is not put into the tray (UTC); null: everything is
+     * @param Older         $older      what has become of what came before
+     * @param bool          $takesOlder whether more than new mail and what is to be decided comes in; otherwise that was stopped
+     * @param int           $every      minutes between two looks
+     * @param bool          $mayVanish  whether much may be gone there at once the next time: the person has been asked
+     * @param string|null   $begunAt    when it was connected (UTC): what was sent before is of no concern to the server
+     * @param FolderChoices $folders    what the person has chosen, by the names of folders
      */
     public function __construct(
         public bool $hasAway = true,
@@ -54,7 +56,7 @@ final readonly class BoxSettings
     /**
      * @return array{
      *     hasAway: bool, keepsSent: bool|null, since: string|null, older: string, takesOlder: bool,
-     *     folders: array<string, array{role?: string, takenIn?: bool}>, every: int, mayVanish: bool, begunAt: string|null
+     *     folders: FolderChoices, every: int, mayVanish: bool, begunAt: string|null
      * }
      */
     public function state(): array
@@ -72,7 +74,7 @@ final readonly class BoxSettings
         ];
     }
 
-    /** @return array<string, array{role?: string, takenIn?: bool}> */
+    /** @return FolderChoices */
     private static function folders(mixed $folders): array
     {
         $chosen = [];
@@ -80,7 +82,10 @@ final readonly class BoxSettings
             if (\is_array($one)) {
                 $role = $one['role'] ?? null;
                 $takenIn = $one['takenIn'] ?? null;
-                $chosen[(string) $name] = (\is_string($role) ? ['role' => $role] : []) + (\is_bool($takenIn) ? ['takenIn' => $takenIn] : []);
+                $chosen[(string) $name] = array_filter(
+                    ['role' => \is_string($role) ? $role : null, 'takenIn' => \is_bool($takenIn) ? $takenIn : null],
+                    static fn (mixed $value): bool => null !== $value,
+                );
             }
         }
 

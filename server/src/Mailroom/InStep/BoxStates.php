@@ -18,7 +18,9 @@ use ZippyTray\Server\Store\Row;
  *
  * @phpstan-type BoxState array{
  *     number: int, address: string, aliases: list<string>, user: string, imap: array{host: string, port: int, security: string},
- *     smtp: array{host: string, port: int, security: string}|null, authority: bool, provider: string|null, hasAway: bool, lookedAt: string|null, paused: bool,
+ *
+ *     smtp: array{host: string, port: int, security: string}|null, authority: bool, provider: string|null,
+ *     hasAway: bool, lookedAt: string|null, paused: bool,
  *     problem: string, here: int, wanted: int, left: int, waiting: int, since: string|null, takesOlder: bool,
  *     older: array{state: string, messages: int, coming: int, reading: int},
  *     folders: list<array{name: string, role: string, takenIn: bool}>,

@@ -95,12 +95,16 @@ final readonly class KeepInStep
     private function inStep(ServerBox $box, ImapConnection $on, callable $isEnding): void
     {
         $begun = microtime(true);
-        $isOver = static fn (): bool => $isEnding() || microtime(true) - $begun > self::LONGEST;
+        $isOver = static function () use ($isEnding, &$begun): bool {
+            return $isEnding() || microtime(true) - $begun > self::LONGEST;
+        };
         // What is decided here first: what a look finds is compared with it then.
         $isLookNeeded = $box->isDue;
         for ($time = 0; $time < 3 && !$isOver(); ++$time) {
             if ($isLookNeeded) {
                 $isMissed = ($this->look)($box, $on, $isEnding);
+                // However long that took, what is new comes in now.
+                $begun = microtime(true);
                 $box = $this->boxes->of($box->account, $box->number) ?? $box;
                 ($this->takeIn)($box, $on, $isOver);
                 $this->copies->findAgain($box);

@@ -60,6 +60,9 @@ final readonly class Part
     /** "14 days" means the last ones. */
     private static function isCount(string $said): bool
     {
-        return 1 === preg_match('/^\S+(?: \S+)? (?:day|week|month|year)s?$/u', $said) && 1 !== preg_match('/^(?:last|past|this|next|previous) /', $said);
+        return 1 === preg_match(
+            '/^\S+(?: \S+)? (?:day|week|month|year)s?$/u',
+            $said,
+        ) && 1 !== preg_match('/^(?:last|past|this|next|previous) /', $said);
     }
 }

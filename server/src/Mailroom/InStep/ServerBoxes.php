@@ -120,7 +120,10 @@ final readonly class ServerBoxes
                 'UPDATE server_folder SET role = ? WHERE account_id = ? AND mailbox = ? AND role = ? AND id <> ?',
                 [FolderRole::Other->value, $account->id, $number, $role, $id],
             );
-            $this->connection->executeStatement('UPDATE server_folder SET role = ?, taken_in = ? WHERE id = ?', [$role, $isTakenIn ? 1 : 0, $id]);
+            $this->connection->executeStatement(
+                'UPDATE server_folder SET role = ?, taken_in = ? WHERE id = ?',
+                [$role, $isTakenIn ? 1 : 0, $id],
+            );
             if ((new Row($known))->bool('taken_in') !== $isTakenIn) {
                 $this->connection->executeStatement(
                     "UPDATE server_copy SET state = ? WHERE folder_id = ? AND state IN ('wanted', 'unwanted')",

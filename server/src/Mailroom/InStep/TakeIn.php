@@ -262,9 +262,12 @@ final readonly class TakeIn
             'UPDATE server_copy SET message_id = ?, state = ?, settled = ?, agreed = ? WHERE id = ?',
             [$id, null === $id ? 'unwanted' : 'here', ...$agreed, $row->int('id')],
         );
-        $this->copies->mark($box, $id?->text);
-        // Before it is left in the archive it is looked at for what had better stay.
-        null === $id || !$isLeftThere || $this->reading->want($this->recipient($box, false), [$id]);
+        if ($isLeftThere && null !== $id) {
+            // Both sides agree on it as it is. What of it had better stay is found by reading it, later.
+            $this->reading->want($this->recipient($box, false), [$id]);
+        } else {
+            $this->copies->mark($box, $id?->text);
+        }
     }
 
     private function leave(ServerBox $box, Row $row, string $problem): void

@@ -36,7 +36,8 @@ final readonly class TryServer
     /**
      * @param LocalDate $today in the person's zone
      *
-     * @return Found ages: what came into the inbox in so many last days; missing: roles for which there is no folder; sends: why nothing can be sent, empty when it can
+     * @return Found ages: what came into the inbox in so many last days; missing: roles for which there is no folder; sends: why nothing
+     *               can be sent, empty when it can
      *
      * @throws Refused when nothing can be read there
      */

@@ -65,8 +65,14 @@ final readonly class ConversationRow
      * @param bool               $why       whether it is said why it matters as much
      * @param array<int, string> $mailboxes what they are called, by their numbers
      */
-    public static function of(Row $row, Moment $now, ShownLabels $labels, ?Weighed $weighed = null, bool $why = false, array $mailboxes = []): self
-    {
+    public static function of(
+        Row $row,
+        Moment $now,
+        ShownLabels $labels,
+        ?Weighed $weighed = null,
+        bool $why = false,
+        array $mailboxes = [],
+    ): self {
         $until = $row->stringOrNull('away_until');
         $back = self::back($row, $now);
         $returned = null !== $back;
@@ -98,7 +104,10 @@ final readonly class ConversationRow
             TooOften::of($row->int('snoozes'), $row->int('touches')),
             LabelRows::on($row, $labels),
             ListWord::each($row->json('lists')),
-            [] === $mailboxes ? '' : implode(', ', array_intersect_key($mailboxes, array_flip(array_filter($row->json('boxes'), \is_int(...))))),
+            [] === $mailboxes ? '' : implode(
+                ', ',
+                array_intersect_key($mailboxes, array_flip(array_filter($row->json('boxes'), \is_int(...)))),
+            ),
             $row->int('revision'),
             $row->string('trouble'),
             null === $weighed ? null : AdviceGlance::of($weighed, $why),

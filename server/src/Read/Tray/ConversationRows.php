@@ -56,8 +56,8 @@ final readonly class ConversationRows
         FROM card x CROSS JOIN task_list l ON l.id = x.list_id WHERE x.conversation_id = c.id)";
 
     /** In which mailboxes on servers it lies, as JSON, for a query of c. */
-    private const BOXES = ', (SELECT json_group_array(DISTINCT k.mailbox) FROM conversation_message y CROSS JOIN server_copy k ON k.message_id =
-        y.message_id WHERE y.conversation_id = c.id AND k.account_id = c.account_id) AS boxes';
+    private const BOXES = ', (SELECT json_group_array(DISTINCT k.mailbox) FROM conversation_message y
+        CROSS JOIN server_copy k ON k.message_id = y.message_id WHERE y.conversation_id = c.id AND k.account_id = c.account_id) AS boxes';
 
     /** Who owed an answer and gave it last, for a query of c. */
     private const ANSWERED_BY = "(SELECT COALESCE(NULLIF(o.person_name, ''), o.person_email) FROM owed o WHERE o.conversation_id = "
