@@ -211,13 +211,8 @@ final readonly class Arrive
      */
     private function isToldByItself(Conversation $conversation, Message $message): bool
     {
-        if (0 === $conversation->summary()->messages || $conversation->summary()->isBefore($message)) {
-            return true;
-        }
-        $accountId = $message->accountId;
-        $newest = $this->messages->get($accountId, $this->messages->newestIn($accountId, $conversation->id));
-
-        return $newest->sentAt->instant > $message->sentAt->instant && !$newest->own && !$newest->isAutomaticAnswer();
+        return 0 === $conversation->summary()->messages || $conversation->summary()->isBefore($message)
+            || $this->messages->isAnsweredByHand($message->accountId, $conversation->id, $message->sentAt->instant);
     }
 
     private function now(): \DateTimeImmutable

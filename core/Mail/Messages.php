@@ -22,6 +22,12 @@ interface Messages
      */
     public function newestIn(AccountId $accountId, ConversationId $conversationId): EmailId;
 
+    /**
+     * Whether somebody else wrote in a conversation after a moment, without any of the fields by which a program says that it did; it may be
+     * said that nobody did although there is one.
+     */
+    public function isAnsweredByHand(AccountId $accountId, ConversationId $conversationId, \DateTimeImmutable $after): bool;
+
     /** @return list<Message> of a conversation, oldest first */
     public function ofConversation(AccountId $accountId, ConversationId $conversationId): array;
 

@@ -29,6 +29,15 @@ final readonly class MemoryMessages implements Messages
         return new EmailId((string) ($ids[\count($ids) - 1] ?? throw new NotFound('conversation', $conversationId->text)));
     }
 
+    public function isAnsweredByHand(AccountId $accountId, ConversationId $conversationId, \DateTimeImmutable $after): bool
+    {
+        return [] !== array_filter(
+            $this->ofConversation($accountId, $conversationId),
+            static fn (Message $one): bool => !$one->own && $one->sentAt->instant > $after
+                && [] === array_intersect_key($one->listHeaders, ['auto-submitted' => true, 'precedence' => true]),
+        );
+    }
+
     public function ofConversation(AccountId $accountId, ConversationId $conversationId): array
     {
         $messages = array_values(array_intersect_key(

@@ -233,7 +233,7 @@ final readonly class TakeIn
             }
 
             return [
-                [$incoming, $where, fn (?EmailId $id, bool $isNew) => $this->note($box, $row, $id, $isNew && $isInbox && $isOld)],
+                [$incoming, $where, fn (?EmailId $id, bool $isNew) => $this->note($box, $row, $id, $isNew && ($isOld || !$isInbox))],
                 $isNews,
                 $row,
             ];
@@ -255,18 +255,32 @@ final readonly class TakeIn
         return null;
     }
 
-    private function note(ServerBox $box, Row $row, ?EmailId $id, bool $isLeftThere): void
+    /** @param bool $isArchived whether it is new here, and went into the archive if its conversation was nowhere else */
+    private function note(ServerBox $box, Row $row, ?EmailId $id, bool $isArchived): void
     {
-        $agreed = $isLeftThere ? [FolderRole::Inbox->value, FolderRole::Archive->value] : [null, null];
+        $place = $isArchived && null !== $id ? $this->connection->fetchOne(
+            'SELECT v.place FROM conversation_message x JOIN conversation v ON v.id = x.conversation_id WHERE x.message_id = ?',
+            [$id],
+        ) : null;
+        $isInbox = FolderRole::Inbox->value === $row->string('role');
+        // In an inbox it is left; elsewhere both agree on it as it is, unless its conversation is in another place.
+        $isAgreed = Place::Archive->value === $place || ($isArchived && $isInbox);
         $this->connection->executeStatement(
             'UPDATE server_copy SET message_id = ?, state = ?, settled = ?, agreed = ? WHERE id = ?',
-            [$id, null === $id ? 'unwanted' : 'here', ...$agreed, $row->int('id')],
+            [
+                $id,
+                null === $id ? 'unwanted' : 'here',
+                $isAgreed ? $row->string('role') : null,
+                $isAgreed ? FolderRole::Archive->value : null,
+                $row->int('id'),
+            ],
         );
-        if ($isLeftThere && null !== $id) {
-            // Both sides agree on it as it is. What of it had better stay is found by reading it, later.
-            $this->reading->want($this->recipient($box, false), [$id]);
-        } else {
+        if (Place::Archive->value !== $place) {
             $this->copies->mark($box, $id?->text);
+        }
+        if ($isArchived && $isInbox && null !== $id) {
+            // What of it had better stay is found by reading it, later.
+            $this->reading->want($this->recipient($box, false), [$id]);
         }
     }
 

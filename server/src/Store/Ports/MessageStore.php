@@ -17,6 +17,7 @@ use ZippyTray\Core\Mail\Messages;
 use ZippyTray\Core\Mail\Text\InnerWords;
 use ZippyTray\Core\NotFound;
 use ZippyTray\Server\Store\PeopleIndex;
+use ZippyTray\Server\Store\StoredNow;
 
 final readonly class MessageStore implements Messages
 {
@@ -65,6 +66,16 @@ final readonly class MessageStore implements Messages
         );
 
         return \is_string($id) ? new EmailId($id) : throw new NotFound('conversation', $conversationId->text);
+    }
+
+    public function isAnsweredByHand(AccountId $accountId, ConversationId $conversationId, \DateTimeImmutable $after): bool
+    {
+        return false !== $this->orm->getConnection()->fetchOne(
+            "SELECT 1 FROM conversation_message c CROSS JOIN message m ON m.id = c.message_id
+             WHERE c.conversation_id = ? AND +m.account_id = ? AND NOT m.own AND m.sent_at > ?
+                AND m.list_headers ->> 'auto-submitted' IS NULL AND m.list_headers ->> 'precedence' IS NULL LIMIT 1",
+            [$conversationId, $accountId, StoredNow::of($after)],
+        );
     }
 
     /**
