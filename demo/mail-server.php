@@ -8,6 +8,7 @@ declare(strict_types=1);
  *     php demo/mail-server.php start FOLDER [ASKS]             ASKS: where it asks whether an access token holds
  *     php demo/mail-server.php put FOLDER USER SUBJECT NAME [DAYS [TEXT]]
  *                                                            a letter of so many days ago whose Message-ID is NAME@glass.example
+ *     php demo/mail-server.php old FOLDER                      the mailbox of "office", which was not cleared for years
  *     php demo/mail-server.php list FOLDER USER                what lies where
  *     php demo/mail-server.php stop FOLDER
  *
@@ -16,6 +17,7 @@ declare(strict_types=1);
 
 use ZippyTray\Core\InStep\Security;
 use ZippyTray\Demo\MailServer;
+use ZippyTray\Demo\OldLetters;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
 
 require dirname(__DIR__).'/vendor/autoload.php';
@@ -32,6 +34,16 @@ match ($what) {
         \JSON_THROW_ON_ERROR,
     ),
     'stop' => $server->stop(),
+    'old' => (static function () use ($server): void {
+        $connection = new ImapConnection(new ZippyTray\Server\Account\MailServer(
+            ['127.0.0.1', $server->port, Security::Plain],
+            ['', 0, Security::Tls],
+            OldLetters::USER,
+            MailServer::PASSWORD,
+        ));
+        $connection->open();
+        OldLetters::put($connection, new DateTimeImmutable());
+    })(),
     'list' => passthru(sprintf(
         'doveadm -f table -c %s fetch -u %s %s all',
         escapeshellarg($folder.'/dovecot.conf'),

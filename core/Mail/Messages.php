@@ -23,8 +23,8 @@ interface Messages
     public function newestIn(AccountId $accountId, ConversationId $conversationId): EmailId;
 
     /**
-     * Whether somebody else wrote in a conversation after a moment, without any of the fields by which a program says that it did; it may be
-     * said that nobody did although there is one.
+     * Whether somebody else wrote in a conversation after a moment, without any of the fields by which a program says that it did. It may
+     * be said that nobody did although somebody has.
      */
     public function isAnsweredByHand(AccountId $accountId, ConversationId $conversationId, \DateTimeImmutable $after): bool;
 

@@ -35,7 +35,6 @@ final class DemoMailServerCommand extends Command
 {
     public function __construct(
         private readonly Scenario $scenario,
-        private readonly OldLetters $oldLetters,
         private readonly Accounts $accounts,
         private readonly Messages $messages,
         private readonly ServerBoxes $boxes,
@@ -110,9 +109,7 @@ final class DemoMailServerCommand extends Command
     private function fillOld(MailServer $server, \DateTimeImmutable $now): void
     {
         $on = self::connection($server, OldLetters::USER);
-        foreach ($this->oldLetters->until($now) as ['at' => $at, 'source' => $source, 'own' => $isOwn, 'seen' => $isSeen]) {
-            $on->append($isOwn ? 'Sent' : 'INBOX', $source, $isSeen ? ['\Seen'] : [], $at);
-        }
+        OldLetters::put($on, $now);
         $on->close();
     }
 

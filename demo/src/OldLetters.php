@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Demo;
 
+use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+
 /**
  * The inbox of an office that was not cleared for three years: mostly what needs nothing any more, and between it what still does. The
  * same each time, but for the days.
@@ -68,8 +70,16 @@ final readonly class OldLetters
         ['Drawings', 'Can you send me the drawings of the gallery once more? Mine have become wet.'],
     ];
 
+    /** Puts them into the inbox, and what was answered into Sent. */
+    public static function put(ImapConnection $on, \DateTimeImmutable $now): void
+    {
+        foreach (self::until($now) as ['at' => $at, 'source' => $source, 'own' => $isOwn, 'seen' => $isSeen]) {
+            $on->append($isOwn ? 'Sent' : 'INBOX', $source, $isSeen ? ['\Seen'] : [], $at);
+        }
+    }
+
     /** @return \Generator<OldLetter> the oldest first */
-    public function until(\DateTimeImmutable $now): \Generator
+    private static function until(\DateTimeImmutable $now): \Generator
     {
         for ($number = self::COUNT; $number > 0; --$number) {
             // Few are of this week, and the further back, the thinner they lie.
@@ -77,22 +87,22 @@ final readonly class OldLetters
             $at = $now->modify("-{$days} days")->setTime(8 + $number % 9, ($number * 7) % 60);
             $at > $now && $at = $now->modify('-'.$number.' minutes');
             yield from match (true) {
-                0 === $number % 40 => $this->talk($number, $at, true),
-                0 === $number % 23 => $this->talk($number, $at, false),
-                0 === $number % 97 => [$this->ahead($number, $at, $now)],
+                0 === $number % 40 => self::talk($number, $at, true),
+                0 === $number % 23 => self::talk($number, $at, false),
+                0 === $number % 97 => [self::ahead($number, $at, $now)],
                 0 === $number % 5 => [self::letter(
                     self::PEOPLE[intdiv($number, 5) % 12],
                     self::NEWS[intdiv($number, 5) % 5],
                     $number,
                     $at,
                 )],
-                default => [$this->bulk($number, $at)],
+                default => [self::bulk($number, $at)],
             };
         }
     }
 
     /** @return OldLetter */
-    private function bulk(int $number, \DateTimeImmutable $at): array
+    private static function bulk(int $number, \DateTimeImmutable $at): array
     {
         [$from, $subject, $text] = self::BULK[$number % 4];
         $list = substr(explode('@', $from)[1], 0, -1);
@@ -107,7 +117,7 @@ final readonly class OldLetters
     }
 
     /** @return OldLetter */
-    private function ahead(int $number, \DateTimeImmutable $at, \DateTimeImmutable $now): array
+    private static function ahead(int $number, \DateTimeImmutable $at, \DateTimeImmutable $now): array
     {
         $day = $now->modify('+'.(20 + $number % 60).' days')->format('j F Y');
 
@@ -120,7 +130,7 @@ final readonly class OldLetters
     }
 
     /** @return list<OldLetter> a question, and perhaps its answer */
-    private function talk(int $number, \DateTimeImmutable $at, bool $isAnswered): array
+    private static function talk(int $number, \DateTimeImmutable $at, bool $isAnswered): array
     {
         $from = self::PEOPLE[$number % 12];
         $question = self::letter($from, self::ASKS[intdiv($number, 23) % 4], $number, $at);

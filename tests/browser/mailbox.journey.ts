@@ -23,6 +23,7 @@ const { port, password } = JSON.parse(server('start', `http://127.0.0.1:${PROVID
   port: number
   password: string
 }
+process.once('exit', () => provider.kill())
 test.afterAll(() => {
   provider.kill()
   server('stop')

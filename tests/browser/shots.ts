@@ -1,3 +1,7 @@
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { expect, test, type Desk } from './desk'
 
 const FOLDER = 'docs/screenshots'
@@ -10,11 +14,6 @@ async function shoot(desk: Desk, name: string): Promise<void> {
 
 test('pictures of the views', async ({ desk, page }) => {
   await shoot(desk, 'tray')
-  await page.getByRole('button', { name: 'Archive the rest' }).click()
-  await expect(page.getByText('Tick what can go')).toBeVisible()
-  await shoot(desk, 'archive-the-rest')
-  await desk.press('Escape')
-
   await desk.row('Reminder: invoice 77310').getByRole('link').focus()
   await desk.press('Shift+Digit1')
   await expect(page.getByRole('dialog', { name: 'A stamp' }).getByText('Label money')).toBeVisible()
@@ -132,12 +131,6 @@ test('pictures of a clearing', async ({ desk, page }) => {
   for (let passed = 0; passed < 3; ++passed) await desk.press('ArrowRight')
   await expect(page.locator('.conversation h1')).toHaveText(/Before the inspection|Interim report/)
   await shoot(desk, 'clearing')
-  await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
-  await expect(page.getByRole('button', { name: 'Contact card' })).toHaveCSS('color', 'rgb(111, 194, 184)')
-  await expect(page.locator('.conversation')).toHaveCSS('background-color', 'rgb(26, 44, 56)')
-  await page.waitForTimeout(600)
-  await shoot(desk, 'clearing-dark')
-  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
   const invitation = page.getByRole('button', { name: /^Invitation/ })
   let passed = 3
   for (
@@ -166,4 +159,41 @@ test('pictures of a clearing', async ({ desk, page }) => {
     await expect(page.getByText(before, { exact: true })).toHaveCount(0)
   }
   await expect(page.getByRole('heading', { level: 1 })).toContainText('The tray is empty')
+})
+
+test('pictures of a mailbox that is connected', async ({ desk, page }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-shots-'))
+  const server = (what: string) =>
+    execFileSync('php', ['demo/mail-server.php', what, folder], { encoding: 'utf8' })
+  const { port, password } = JSON.parse(server('start')) as { port: number; password: string }
+  try {
+    server('old')
+    await page.goto('/settings#mailboxes')
+    const part = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Mailboxes' }) })
+    await part.getByLabel('Address', { exact: true }).fill('office@ternpoint.example')
+    await part.getByLabel('Password').fill(password)
+    await part.getByText('Where it is').click()
+    await part.getByLabel('Server').first().fill('127.0.0.1')
+    await part.getByLabel('Port').first().fill(String(port))
+    await part.getByLabel('Encryption').first().selectOption('plain')
+    await part.getByLabel('Server').last().fill('')
+    await part.getByLabel('Signs in as').fill('office')
+    await part.getByText('Where it is').click()
+    await part.getByRole('button', { name: 'Try it' }).click()
+    await part.getByRole('radio', { name: 'What came in the last 14 days' }).check()
+    await part.getByText('Folders').click()
+    await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+    await part.evaluate((section) => section.scrollIntoView({ block: 'start' }))
+    await page.waitForTimeout(600)
+    await shoot(desk, 'connect-mailbox')
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    await part.getByRole('button', { name: 'Connect', exact: true }).click()
+    await page.goto('/')
+    await page.getByRole('button', { name: 'See what had better stay' }).click({ timeout: 120_000 })
+    await expect(page.getByText('Tick what can go')).toBeVisible({ timeout: 30_000 })
+    await shoot(desk, 'what-stays')
+  } finally {
+    server('stop')
+    rmSync(folder, { recursive: true, force: true })
+  }
 })
