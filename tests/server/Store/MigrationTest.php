@@ -313,6 +313,7 @@ final class MigrationTest extends ApiTestCase
                 'folder' => '/mail',
                 'server' => '',
                 'address' => '',
+                'aliases' => '[]',
             ]],
             $connection->fetchAllAssociative('SELECT * FROM mailbox'),
         );
