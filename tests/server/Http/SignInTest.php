@@ -23,7 +23,8 @@ final class SignInTest extends ApiTestCase
         ];
         $session = $this->call('POST', '/accounts', $new, 201);
         self::assertSame(
-            ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'addresses' => [], 'zone' => 'Europe/Dublin'],
+            ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'addresses' => [],
+                'senders' => ['wren@ternpoint.example'], 'zone' => 'Europe/Dublin'],
             array_diff_key((array) $session['account'], ['settings' => true]),
         );
         self::assertSame([], $this->rows('/tray'));
@@ -51,7 +52,8 @@ final class SignInTest extends ApiTestCase
             201,
         );
         self::assertSame(
-            ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'addresses' => [], 'zone' => 'Europe/Dublin'],
+            ['name' => 'Wren Halloran', 'email' => 'wren@ternpoint.example', 'addresses' => [],
+                'senders' => ['wren@ternpoint.example'], 'zone' => 'Europe/Dublin'],
             array_diff_key((array) $session['account'], ['settings' => true]),
         );
         self::assertCount(1, $this->service(Accounts::class)->all());

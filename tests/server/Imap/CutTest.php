@@ -39,6 +39,52 @@ final class CutTest extends MailboxTestCase
         }
     }
 
+    /** A move in two halves was cut between them, and then something else is decided, here or there. */
+    public function testWhatIsDecidedOtherwiseAfterTheCutDoublesNothing(): void
+    {
+        $dovecot = self::serve(['MOVE']);
+        $proxy = CuttingProxy::before($dovecot->port);
+        $whats = ['undone', 'snoozed', 'deleted', 'elsewhere', 'same'];
+        try {
+            $this->connect($dovecot, $proxy);
+            for ($command = 1, $hasCut = true; $hasCut; ++$command) {
+                $proxy->passAll();
+                foreach ($whats as $what) {
+                    $this->there("{$what} {$command}", "{$what}{$command}@glass.example");
+                }
+                $this->inStep();
+                foreach ($whats as $what) {
+                    $this->decide('archive', [$this->conversation("{$what} {$command}")]);
+                }
+                $proxy->cutAt($command, true);
+                $this->inStep();
+                $hasCut = $proxy->hasCut();
+                $proxy->passAll();
+                $this->decide('bring_back', [$this->conversation("undone {$command}")]);
+                $this->decide('bring_back', [$this->conversation("snoozed {$command}")]);
+                $this->decide('snooze', [$this->conversation("snoozed {$command}")], ['phrase' => 'in 3 days']);
+                $this->decide('delete', [$this->conversation("deleted {$command}")]);
+                foreach (['elsewhere' => 'Trash', 'same' => 'Archive'] as $what => $folder) {
+                    if (\in_array("INBOX {$what}{$command}", $this->lies(), true)) {
+                        $this->move($this->other(), $what.$command, 'INBOX', $folder);
+                    }
+                }
+                for ($look = 0; $look < 3; ++$look) {
+                    $this->inStep();
+                }
+                $lies = array_values(array_filter($this->lies(), static fn (string $one): bool => 1 === preg_match("/\\D{$command}\$/", $one)));
+                self::assertCount(\count($whats), $lies, "cut at command {$command}: ".implode(', ', $lies));
+                self::assertContains("INBOX undone{$command}", $lies);
+                self::assertContains("Trash deleted{$command}", $lies);
+                self::assertSame(0, $this->number('SELECT COUNT(*) FROM server_wish'), "cut at command {$command}");
+            }
+            self::assertGreaterThan(15, $command);
+        } finally {
+            $proxy->stop();
+            self::endServing($dovecot);
+        }
+    }
+
     private function cutOnce(CuttingProxy $proxy, int $command, bool $isDone): bool
     {
         $proxy->passAll();

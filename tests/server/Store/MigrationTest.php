@@ -66,7 +66,7 @@ final class MigrationTest extends ApiTestCase
         'Version20261225000000' => '6bab54843c02b3e90655c8208d0e5785fa84b3eafecb46ad0182b264fa0e75a9',
         'Version20261226000000' => 'd3f073057b986f6e6ea1d23bc1d5ab473af633310d593a0b5abbd9de204ceb01',
         'Version20261227000000' => '93ba4484e4a532267c173310d6c23bfc145a7d37c75d8ba5023de7bc5d498bdf',
-        'Version20261228000000' => 'f632e57faf44d1e7bb4eeb6bc9d409a274411f8263c4663cdfcbdca8ea9b95c1',
+        'Version20261228000000' => '1a2d2306742870fae5c3fa1b111a7f989076a6c882030a3c4bd3b1069fb40681',
     ];
 
     /**

@@ -95,6 +95,7 @@ final readonly class BringInStep
 
     private function one(Account $account, ConversationId $id, \DateTimeImmutable $now): void
     {
+        $this->wishes->ownMoves($id);
         $rows = $this->copies->ofConversation($account->id, $id);
         try {
             $conversation = $this->conversations->get($account->id, $id);

@@ -87,14 +87,27 @@ final readonly class CarryOut
     private function move(ServerBox $box, ImapConnection $on, Row $wish): bool
     {
         [$role, $leaving] = explode(' ', $wish->string('target')) + [1 => '0'];
+        if (Wishes::STAY === $role) {
+            $this->removeStray($box, $on, $wish);
+            $this->wishes->done($wish->int('id'));
+
+            return true;
+        }
         $to = $this->target($box, $on, FolderRole::from($role), $wish->int('came_from'));
+        $isBegun = $wish->bool('begun');
+        if (0 !== $wish->int('begun_in') && ($wish->int('begun_in') !== $to->id || $to->id === $wish->int('folder_id'))) {
+            // Something else was wished when it was begun, or another program has done the same.
+            $this->removeStray($box, $on, $wish);
+            $this->wishes->notBegun($wish->int('id'));
+            $isBegun = false;
+        }
         if ($to->id === $wish->int('folder_id')) {
             $this->moved($wish, $to, $wish->int('uid'), (int) $leaving);
 
             return true;
         }
         // The last attempt may have come further than it could say.
-        $uid = $wish->bool('begun') ? $this->found($on, $to, $wish) : null;
+        $uid = $isBegun ? $this->found($on, $to, $wish) : null;
         if (null !== $uid) {
             0 === $wish->int('uid') || $on->expunge($wish->string('folder'), $wish->int('validity'), [$wish->int('uid')]);
             $this->moved($wish, $to, $uid, (int) $leaving);
@@ -111,7 +124,7 @@ final readonly class CarryOut
 
             return false;
         }
-        $this->wishes->begin($wish->int('id'));
+        $this->wishes->begin($wish->int('id'), $to->id);
         $uid = $on->move($wish->string('folder'), $wish->int('validity'), $wish->int('uid'), $to->name) ?? $this->found($on, $to, $wish);
         if (null === $uid) {
             // It went there, and only a look can tell under which number.
@@ -122,6 +135,47 @@ final readonly class CarryOut
         $this->moved($wish, $to, $uid, (int) $leaving);
 
         return true;
+    }
+
+    /**
+     * A move that was interrupted between its two halves leaves another one of the message: where it was to go, or, when another program
+     * has moved the first one meanwhile, where that went. It is removed by its number, as long as the message itself is there.
+     */
+    private function removeStray(ServerBox $box, ImapConnection $on, Row $wish): void
+    {
+        $folders = [];
+        foreach ($this->folders->of($box) as $folder) {
+            $folders[$folder->id] = $folder;
+        }
+        $in = $folders[$wish->int('begun_in')] ?? null;
+        if (null === $in || '' === $wish->string('header') || 0 === $wish->int('uid') || $wish->bool('missed') || !$this->isThere($on, $wish)) {
+            return;
+        }
+        $noted = array_map(static fn (array $columns): Row => new Row($columns), $this->connection->fetchAllAssociative(
+            'SELECT id, folder_id, uid FROM server_copy WHERE account_id = ? AND mailbox = ? AND uid IS NOT NULL AND header = ? AND size = ?
+                AND id <> ?',
+            [...$box->key(), $wish->string('header'), $wish->int('size'), $wish->int('copy_id')],
+        ));
+        // What was there before it was begun has nothing to do with it.
+        $older = array_filter($noted, static fn (Row $one): bool => $one->int('id') <= $wish->int('begun_after'));
+        $kept = [[$wish->int('folder_id'), $wish->int('uid')], ...array_map(self::place(...), $older)];
+        $strays = array_map(self::place(...), array_diff_key($noted, $older));
+        foreach ($on->find($in->name, $in->validity, $wish->string('header')) as $one) {
+            $strays[] = [$in->id, $one->uid];
+        }
+        foreach (array_filter($strays, static fn (array $one): bool => !\in_array($one, $kept, true)) as [$folder, $uid]) {
+            $there = isset($folders[$folder]) ? $on->some($folders[$folder]->name, $folders[$folder]->validity, [$uid])[0] ?? null : null;
+            if ($there?->header === $wish->string('header') && $there->size === $wish->int('size') && !$there->isDeleted()) {
+                $on->expunge($folders[$folder]->name, $folders[$folder]->validity, [$uid]);
+                $this->connection->executeStatement('DELETE FROM server_copy WHERE folder_id = ? AND uid = ?', [$folder, $uid]);
+            }
+        }
+    }
+
+    /** @return array{int, int} folder and number */
+    private static function place(Row $copy): array
+    {
+        return [$copy->int('folder_id'), $copy->int('uid')];
     }
 
     private function target(ServerBox $box, ImapConnection $on, FolderRole $role, int $cameFrom): ServerFolder

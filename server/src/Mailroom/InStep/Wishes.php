@@ -27,6 +27,9 @@ final readonly class Wishes
 
     public const APPEND = 'append';
 
+    /** The target of a move that is not wished any more. */
+    public const STAY = 'stay';
+
     /** Marks that a message keeps: it was answered, or forwarded. */
     public const ANSWERED = 1;
 
@@ -63,9 +66,29 @@ final readonly class Wishes
         );
     }
 
+    /**
+     * What was begun and lies where it was to go was moved from here, whatever was decided since: nobody else has moved it there.
+     */
+    public function ownMoves(ConversationId $conversationId): void
+    {
+        $this->connection->executeStatement(
+            "UPDATE server_copy SET settled = (SELECT f.role FROM server_folder f WHERE f.id = server_copy.folder_id),
+                agreed = (SELECT w.begun_for FROM server_wish w WHERE w.copy_id = server_copy.id AND w.kind = 'move')
+             WHERE message_id IN (SELECT message_id FROM conversation_message WHERE conversation_id = ?) AND missed = 0
+                AND settled IS NOT (SELECT f.role FROM server_folder f WHERE f.id = server_copy.folder_id)
+                AND folder_id = (SELECT w.begun_in FROM server_wish w WHERE w.copy_id = server_copy.id AND w.kind = 'move')",
+            [$conversationId],
+        );
+    }
+
+    /** What is not wished any more; of a move that was begun it is still to be found out whether it left another one of the message. */
     public function drop(int $copy, string $kind): void
     {
-        $this->connection->executeStatement('DELETE FROM server_wish WHERE copy_id = ? AND kind = ?', [$copy, $kind]);
+        $this->connection->executeStatement('DELETE FROM server_wish WHERE copy_id = ? AND kind = ? AND begun_in IS NULL', [$copy, $kind]);
+        $this->connection->executeStatement(
+            'UPDATE server_wish SET target = ?, failures = 0, next_at = NULL WHERE copy_id = ? AND kind = ?',
+            [self::STAY, $copy, $kind],
+        );
     }
 
     /**
@@ -128,10 +151,24 @@ final readonly class Wishes
         return false === $row ? null : new Row($row);
     }
 
-    /** It is begun: who finds it so has to look first whether it was done. */
-    public function begin(int $wish): void
+    /**
+     * It is begun: who finds it so has to look first whether it was done.
+     *
+     * @param int|null $in the folder in which another one of the message may be left by it
+     */
+    public function begin(int $wish, ?int $in = null): void
     {
-        $this->connection->executeStatement('UPDATE server_wish SET begun = 1 WHERE id = ?', [$wish]);
+        $this->connection->executeStatement(
+            'UPDATE server_wish SET begun = 1, begun_in = ?, begun_for = belongs,
+                begun_after = (SELECT COALESCE(MAX(id), 0) FROM server_copy) WHERE id = ?',
+            [$in, $wish],
+        );
+    }
+
+    /** What it may have left behind has been seen to; it is as if it had never been begun. */
+    public function notBegun(int $wish): void
+    {
+        $this->connection->executeStatement('UPDATE server_wish SET begun = 0, begun_in = NULL WHERE id = ?', [$wish]);
     }
 
     public function done(int $wish): void
