@@ -62,7 +62,8 @@ final readonly class BoxStates
             "SELECT COALESCE(SUM(state = 'here'), 0) AS here, COALESCE(SUM(state = 'wanted' AND missed = 0), 0) AS wanted,
                 COALESCE(SUM(state = 'left'), 0) AS left_out,
                 COALESCE(SUM(".LeftThere::COPY.'), 0) AS older,
-                (SELECT COUNT(*) FROM server_wish WHERE account_id = c.account_id AND mailbox = c.mailbox) AS waiting
+                (SELECT COUNT(*) FROM server_wish WHERE account_id = c.account_id AND mailbox = c.mailbox
+                    AND target <> \'stay\') AS waiting
              FROM server_copy c WHERE account_id = ? AND mailbox = ?',
             $key,
         ) ?: []);

@@ -88,17 +88,16 @@ final readonly class CarryOut
     {
         [$role, $leaving] = explode(' ', $wish->string('target')) + [1 => '0'];
         if (Wishes::STAY === $role) {
-            $this->removeStray($box, $on, $wish);
-            $this->wishes->done($wish->int('id'));
+            $isDone = $this->removeStray($box, $on, $wish);
+            !$isDone || $this->wishes->done($wish->int('id'));
 
-            return true;
+            return $isDone;
         }
         $to = $this->target($box, $on, FolderRole::from($role), $wish->int('came_from'));
         $isBegun = $wish->bool('begun');
         if (0 !== $wish->int('begun_in') && ($wish->int('begun_in') !== $to->id || $to->id === $wish->int('folder_id'))) {
             // Something else was wished when it was begun, or another program has done the same.
-            $this->removeStray($box, $on, $wish);
-            $this->wishes->notBegun($wish->int('id'));
+            !$this->removeStray($box, $on, $wish) || $this->wishes->notBegun($wish->int('id'));
             $isBegun = false;
         }
         if ($to->id === $wish->int('folder_id')) {
@@ -114,8 +113,12 @@ final readonly class CarryOut
 
             return true;
         }
+        if ($isBegun) {
+            // It may have come there, and another program has moved it on.
+            $this->removeStray($box, $on, $wish);
+        }
         if (0 === $wish->int('uid') || $wish->bool('missed')) {
-            $this->wishes->done($wish->int('id'));
+            $this->wishes->drop($wish->int('copy_id'), Wishes::MOVE);
 
             return false;
         }
@@ -140,16 +143,21 @@ final readonly class CarryOut
     /**
      * A move that was interrupted between its two halves leaves another one of the message: where it was to go, or, when another program
      * has moved the first one meanwhile, where that went. It is removed by its number, as long as the message itself is there.
+     *
+     * @return bool whether it was seen to; otherwise the message itself has to be found first
      */
-    private function removeStray(ServerBox $box, ImapConnection $on, Row $wish): void
+    private function removeStray(ServerBox $box, ImapConnection $on, Row $wish): bool
     {
         $folders = [];
         foreach ($this->folders->of($box) as $folder) {
             $folders[$folder->id] = $folder;
         }
         $in = $folders[$wish->int('begun_in')] ?? null;
-        if (null === $in || '' === $wish->string('header') || 0 === $wish->int('uid') || $wish->bool('missed') || !$this->isThere($on, $wish)) {
-            return;
+        if (null === $in || '' === $wish->string('header')) {
+            return true;
+        }
+        if (0 === $wish->int('uid') || $wish->bool('missed') || !$this->isThere($on, $wish)) {
+            return false;
         }
         $noted = array_map(static fn (array $columns): Row => new Row($columns), $this->connection->fetchAllAssociative(
             'SELECT id, folder_id, uid FROM server_copy WHERE account_id = ? AND mailbox = ? AND uid IS NOT NULL AND header = ? AND size = ?
@@ -170,6 +178,8 @@ final readonly class CarryOut
                 $this->connection->executeStatement('DELETE FROM server_copy WHERE folder_id = ? AND uid = ?', [$folder, $uid]);
             }
         }
+
+        return true;
     }
 
     /** @return array{int, int} folder and number */
@@ -228,7 +238,7 @@ final readonly class CarryOut
                 'UPDATE server_copy SET missed = ?, uid = NULL WHERE id = ?',
                 [$box->looks + 1, $wish->int('copy_id')],
             );
-            $this->wishes->done($wish->int('id'));
+            $this->wishes->drop($wish->int('copy_id'), Wishes::MOVE);
         });
     }
 

@@ -144,7 +144,8 @@ final readonly class Wishes
             'SELECT w.*, c.uid, c.message_id AS about, c.header, c.size, c.missed, c.seen, c.told, c.came_from,
                 f.id AS folder_id, f.name AS folder, f.role, f.validity
              FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id LEFT JOIN server_folder f ON f.id = c.folder_id
-             WHERE w.account_id = ? AND w.mailbox = ? AND w.id > ? AND (w.next_at IS NULL OR w.next_at <= ?) ORDER BY w.id LIMIT 1',
+             WHERE w.account_id = ? AND w.mailbox = ? AND w.id > ? AND (w.next_at IS NULL OR w.next_at <= ?)
+                AND NOT (w.target = \'stay\' AND c.missed > 0) ORDER BY w.id LIMIT 1',
             [...$box->key(), $after, $this->now()],
         );
 
