@@ -72,7 +72,10 @@ final class CutTest extends MailboxTestCase
                 for ($look = 0; $look < 3; ++$look) {
                     $this->inStep();
                 }
-                $lies = array_values(array_filter($this->lies(), static fn (string $one): bool => 1 === preg_match("/\\D{$command}\$/", $one)));
+                $lies = array_values(array_filter(
+                    $this->lies(),
+                    static fn (string $one): bool => 1 === preg_match("/\\D{$command}\$/", $one),
+                ));
                 self::assertCount(\count($whats), $lies, "cut at command {$command}: ".implode(', ', $lies));
                 self::assertContains("INBOX undone{$command}", $lies);
                 self::assertContains("Trash deleted{$command}", $lies);
