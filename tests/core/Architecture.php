@@ -27,7 +27,7 @@ final class Architecture
         'People' => ['Mail', 'Journal'],
         'Label' => ['Mail', 'Journal'],
         'Tray' => ['Time', 'Mail', 'Person', 'Journal', 'People', 'Label'],
-        'InStep' => ['Time', 'Journal', 'Tray'],
+        'InStep' => ['Time', 'Journal', 'Tray', 'Find'],
         'Task' => ['Time', 'Mail', 'Journal', 'Label', 'Tray'],
         'Lists' => ['Mail', 'Journal', 'Tray', 'Task'],
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],

@@ -98,11 +98,12 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
     }
 
     /**
-     * The mailbox by whose server mail goes out: that of the address from which it goes, else the first one.
+     * The mailbox by whose server mail goes out: that of the address from which it goes. What comes from another one goes by the way that
+     * was chosen for it, and only when there is none by the first mailbox that sends.
      *
      * @param string $from an address; empty: that of the account
      *
-     * @return Mailbox|null null when none sends
+     * @return Mailbox|null null when none does
      */
     public function sendingMailbox(string $from = ''): ?Mailbox
     {
@@ -117,7 +118,7 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
             }
         }
 
-        return $first;
+        return 'none' === $this->mailWays()->out ? $first : null;
     }
 
     /** @return string the address from which a letter comes: one of their own, else the one that they go by */

@@ -13,6 +13,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use ZippyTray\Core\InStep\Part;
 use ZippyTray\Core\InStep\Security;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Core\NotFound;
@@ -30,7 +31,6 @@ use ZippyTray\Server\Http\Payload\Account\SignInAnswer;
 use ZippyTray\Server\Mailroom\InStep\BoxSettings;
 use ZippyTray\Server\Mailroom\InStep\BoxStates;
 use ZippyTray\Server\Mailroom\InStep\Older;
-use ZippyTray\Server\Mailroom\InStep\Part;
 use ZippyTray\Server\Mailroom\InStep\ProposeServer;
 use ZippyTray\Server\Mailroom\InStep\ServerBoxes;
 use ZippyTray\Server\Mailroom\InStep\TryServer;
@@ -189,11 +189,12 @@ final readonly class MailboxController
     private function settings(Account $account, MailboxFields $fields): BoxSettings
     {
         $part = Part::read($fields->part, $this->speaker($account));
+        $begins = $part->begins($account->timeZone());
 
         return new BoxSettings(
             $fields->hasAway,
-            since: $part->begins($account->timeZone()),
-            older: null === $part->since ? Older::None : Older::Waiting,
+            since: null === $begins ? null : StoredNow::of($begins),
+            older: null === $begins ? Older::None : Older::Waiting,
             folders: $fields->chosen(),
             begunAt: StoredNow::of($this->clock->now()),
         );

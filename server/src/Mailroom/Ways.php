@@ -44,7 +44,7 @@ final readonly class Ways
     }
 
     /**
-     * The server of a mailbox goes first, then what is chosen besides.
+     * The server of the mailbox to which the address belongs goes first, then what is chosen besides.
      *
      * @param string $from the address from which it goes; empty: that of the account
      *

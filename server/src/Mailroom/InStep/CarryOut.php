@@ -142,7 +142,8 @@ final readonly class CarryOut
 
     /**
      * A move that was interrupted between its two halves leaves another one of the message: where it was to go, or, when another program
-     * has moved the first one meanwhile, where that went. It is removed by its number, as long as the message itself is there.
+     * has moved the first one meanwhile, where that went. It is removed by its number, as long as the message itself is there; what
+     * somebody has filed in a folder of their own is left alone.
      *
      * @return bool whether it was seen to; otherwise the message itself has to be found first
      */
@@ -167,7 +168,10 @@ final readonly class CarryOut
         // What was there before it was begun has nothing to do with it.
         $older = array_filter($noted, static fn (Row $one): bool => $one->int('id') <= $wish->int('begun_after'));
         $kept = [[$wish->int('folder_id'), $wish->int('uid')], ...array_map(self::place(...), $older)];
-        $strays = array_map(self::place(...), array_diff_key($noted, $older));
+        $strays = array_filter(
+            array_map(self::place(...), array_diff_key($noted, $older)),
+            static fn (array $one): bool => FolderRole::Other !== ($folders[$one[0]]->role ?? FolderRole::Other),
+        );
         foreach ($on->find($in->name, $in->validity, $wish->string('header')) as $one) {
             $strays[] = [$in->id, $one->uid];
         }

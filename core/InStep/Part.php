@@ -2,14 +2,13 @@
 
 declare(strict_types=1);
 
-namespace ZippyTray\Server\Mailroom\InStep;
+namespace ZippyTray\Core\InStep;
 
 use ZippyTray\Core\Find\Period;
 use ZippyTray\Core\Find\ReadPeriod;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\Field\Speaker;
 use ZippyTray\Core\Time\LocalDate;
-use ZippyTray\Server\Store\StoredNow;
 
 /**
  * Which part of an inbox is to be decided: what came in since a day.
@@ -45,10 +44,10 @@ final readonly class Part
         return new self($since);
     }
 
-    /** The first moment of it (UTC), as it is stored; null: all of it. */
-    public function begins(\DateTimeZone $zone): ?string
+    /** @return \DateTimeImmutable|null its first moment; null: all of it */
+    public function begins(\DateTimeZone $zone): ?\DateTimeImmutable
     {
-        return null === $this->since ? null : StoredNow::of(new \DateTimeImmutable((string) $this->since, $zone));
+        return null === $this->since ? null : new \DateTimeImmutable((string) $this->since, $zone);
     }
 
     /** As "since Tue 10 Nov 2026" reads. */
