@@ -27,7 +27,6 @@ final class Architecture
         'People' => ['Mail', 'Journal'],
         'Label' => ['Mail', 'Journal'],
         'Tray' => ['Time', 'Mail', 'Person', 'Journal', 'People', 'Label'],
-        'InStep' => ['Time', 'Journal', 'Tray', 'Find'],
         'Task' => ['Time', 'Mail', 'Journal', 'Label', 'Tray'],
         'Lists' => ['Mail', 'Journal', 'Tray', 'Task'],
         'Owed' => ['Time', 'Mail', 'Journal', 'Tray', 'Task'],
@@ -37,6 +36,7 @@ final class Architecture
         'Order' => ['Mail', 'Person', 'Journal', 'Label', 'Tray', 'Task', 'Post', 'Stamp'],
         'Agenda' => ['Time', 'Mail', 'Person', 'Journal', 'Tray', 'Task', 'Owed', 'Post'],
         'Find' => ['Time', 'Journal', 'Tray', 'Task'],
+        'InStep' => ['Time', 'Journal', 'Tray', 'Find'],
         'Remind' => ['Time', 'Mail', 'Journal', 'Tray', 'Task', 'Agenda'],
         'Settings' => ['Time', 'Mail', 'MailIn', 'Agenda', 'Person', 'Tray', 'Task', 'Post'],
         'Arrival' => [
