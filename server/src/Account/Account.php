@@ -121,6 +121,25 @@ class Account implements UserInterface, PasswordAuthenticatedUserInterface
         return 'none' === $this->mailWays()->out ? $first : null;
     }
 
+    /**
+     * The mailbox on a server in which a letter is kept when it has gone out: that of the address from which it goes, else the one that
+     * sends it, else the first.
+     *
+     * @param string $from an address; empty: that of the account
+     */
+    public function keepingMailbox(string $from = ''): ?Mailbox
+    {
+        $onServers = array_values(array_filter($this->mailboxes(), static fn (Mailbox $mailbox): bool => $mailbox->isOnServer()));
+        $from = strtolower('' === $from ? $this->email : $from);
+        foreach ($onServers as $mailbox) {
+            if (\in_array($from, array_map(strtolower(...), $mailbox->addresses()), true)) {
+                return $mailbox;
+            }
+        }
+
+        return $this->sendingMailbox($from) ?? $onServers[0] ?? null;
+    }
+
     /** @return string the address from which a letter comes: one of their own, else the one that they go by */
     public function sender(string $from): string
     {

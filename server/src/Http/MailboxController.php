@@ -34,6 +34,7 @@ use ZippyTray\Server\Mailroom\InStep\Older;
 use ZippyTray\Server\Mailroom\InStep\ProposeServer;
 use ZippyTray\Server\Mailroom\InStep\ServerBoxes;
 use ZippyTray\Server\Mailroom\InStep\TryServer;
+use ZippyTray\Server\Mailroom\InStep\Wishes;
 use ZippyTray\Server\Read\Tray\OlderRows;
 use ZippyTray\Server\Store\StoredNow;
 
@@ -50,6 +51,7 @@ final readonly class MailboxController
         private Transaction $transaction,
         private ClockInterface $clock,
         private MailSignIns $signIns,
+        private Wishes $wishes,
     ) {
     }
 
@@ -124,8 +126,9 @@ final readonly class MailboxController
             $number = $mailbox->position;
             $isNew = null === $this->boxes->settings($account, $number);
             $this->boxes->begin($account, $number, $isNew ? $this->settings($account, $fields) : new BoxSettings());
-            $isNew || $this->boxes->change($account, $number, ['hasAway' => $fields->hasAway]);
+            $isNew || $this->boxes->change($account, $number, ['hasAway' => $fields->hasAway, 'keepsSent' => $fields->keepsSent]);
             $isNew || $this->boxes->choose($account, $number, $fields->chosen());
+            $this->wishes->again($account->id);
         });
 
         return $this->all($account);
@@ -177,11 +180,34 @@ final readonly class MailboxController
         return $this->all($account);
     }
 
+    /** Something that the server would not do is not wished any more: there it stays as it is, and here too. */
+    #[Route('/{number}/troubles/{trouble}', methods: 'DELETE', requirements: ['number' => '\d{1,4}', 'trouble' => '\d{1,18}'])]
+    public function giveUp(#[CurrentUser] Account $account, int $number, int $trouble): JsonResponse
+    {
+        $this->transaction->run(
+            fn (): bool => $this->wishes->giveUp($account->id, $this->at($account, $number)->position, $trouble)
+                || throw new NotFound('trouble', (string) $trouble),
+        );
+
+        return $this->all($account);
+    }
+
+    /** Makes the folders that are missing there, and says what is there then. */
+    #[Route('/folders', methods: 'POST')]
+    public function makeFolders(#[CurrentUser] Account $account, #[MapRequestPayload] MailboxFields $fields, TryServer $try): JsonResponse
+    {
+        $server = $this->server($account, $fields);
+        $try->makeMissing($server);
+
+        return new JsonResponse($try($server, $this->speaker($account)->now->date()));
+    }
+
     /** All are looked at as soon as can be; one that was paused goes on. */
     #[Route('/looks', methods: 'POST')]
     public function look(#[CurrentUser] Account $account): Response
     {
         $this->boxes->lookNow($account);
+        $this->wishes->again($account->id);
 
         return new Response(status: Response::HTTP_NO_CONTENT);
     }
@@ -193,6 +219,7 @@ final readonly class MailboxController
 
         return new BoxSettings(
             $fields->hasAway,
+            $fields->keepsSent,
             since: null === $begins ? null : StoredNow::of($begins),
             older: null === $begins ? Older::None : Older::Waiting,
             folders: $fields->chosen(),

@@ -88,6 +88,67 @@ final class CutTest extends MailboxTestCase
         }
     }
 
+    /** They are known by their bytes; another one of the same size is not it. */
+    public function testMessagesWithoutAMessageIdAreNotDoubledEither(): void
+    {
+        $dovecot = self::serve(['MOVE', 'UIDPLUS']);
+        $proxy = CuttingProxy::before($dovecot->port);
+        try {
+            $this->connect($dovecot, $proxy);
+            for ($command = 1, $hasCut = true; $hasCut; ++$command) {
+                $proxy->passAll();
+                foreach (['moved', 'other', 'again'] as $what) {
+                    $this->other()->append('INBOX', self::nameless("{$what} {$command}"), [], new \DateTimeImmutable('2026-11-24'));
+                }
+                $this->inStep();
+                $this->decide('delete', [$this->conversation("again {$command}")]);
+                $this->decide('archive', [$this->conversation("other {$command}")]);
+                $this->inStep();
+                // Gone there for good; brought back here it is put there anew.
+                $folder = $this->other()->folder('Trash');
+                self::assertNotNull($folder);
+                $this->other()->expunge('Trash', $folder->validity, $this->other()->uids('Trash', $folder->validity));
+                exec(\sprintf(
+                    'doveadm -c %s expunge -u %s mailbox Trash all',
+                    escapeshellarg($this->at->folder.'/dovecot.conf'),
+                    escapeshellarg($this->user),
+                ));
+                $this->inStep();
+                $this->decide('archive', [$this->conversation("moved {$command}")]);
+                $this->decide('put_back', [$this->conversation("again {$command}")]);
+                $proxy->cutAt($command, true);
+                $this->inStep();
+                $hasCut = $proxy->hasCut();
+                $proxy->passAll();
+                for ($look = 0; $look < 3; ++$look) {
+                    $this->inStep();
+                }
+                $lies = [];
+                foreach ($this->doveadm('hdr.subject flags mailbox') as $one) {
+                    if (!str_contains($one['flags'] ?? '', '\Deleted') && str_ends_with($one['hdr.subject'] ?? '', " {$command}")) {
+                        $lies[] = "{$one['mailbox']} {$one['hdr.subject']}";
+                    }
+                }
+                sort($lies);
+                self::assertSame(
+                    ["Archive moved {$command}", "Archive other {$command}", "INBOX again {$command}"],
+                    $lies,
+                    "cut at command {$command}",
+                );
+                self::assertSame(0, $this->number('SELECT COUNT(*) FROM server_wish'), "cut at command {$command}");
+            }
+            self::assertGreaterThan(10, $command);
+        } finally {
+            $proxy->stop();
+            self::endServing($dovecot);
+        }
+    }
+
+    private static function nameless(string $subject): string
+    {
+        return (string) preg_replace('/^Message-ID:.*\r\n/m', '', str_replace('tam@', str_replace(' ', '-', $subject).'@', self::letter($subject, 'none')));
+    }
+
     private function cutOnce(CuttingProxy $proxy, int $command, bool $isDone): bool
     {
         $proxy->passAll();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZippyTray\Tests\Server\Imap;
 
+use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ZippyTray\Core\InStep\Security;
@@ -11,6 +12,7 @@ use ZippyTray\Demo\MailServer as Dovecot;
 use ZippyTray\Server\Account\MailServer;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Mailroom\InStep\BoxSettings;
+use ZippyTray\Server\Mailroom\InStep\BringInStep;
 use ZippyTray\Server\Mailroom\InStep\ServerBoxes;
 
 /**
@@ -84,13 +86,54 @@ final class EdgesTest extends MailboxTestCase
         }
         $troubles = (array) $this->mailbox($this->call('GET', '/mailboxes'))['troubles'];
         self::assertCount(1, $troubles);
-        self::assertSame('Lantern glass', ((array) $troubles[0])['subject']);
+        $trouble = (array) $troubles[0];
+        self::assertSame(['Lantern glass', 'move', 'archive'], [$trouble['subject'], $trouble['what'], $trouble['to']]);
+        self::assertStringContainsString('Choose another folder', self::text($trouble['problem']));
         // It is decided here, it lies where it lay there, and all else goes on.
         self::assertSame('archive', $this->place('Lantern glass'));
         self::assertContains('INBOX one', $this->lies());
         $this->decide('delete', [$this->conversation('Rota')]);
         $this->inStep();
         self::assertContains('Trash two', $this->lies());
+        // Tried again at once, it is refused again; given up, it lies there as it lay, and what is decided later is done.
+        $this->call('POST', '/mailboxes/looks', status: 204);
+        $failures = $this->number('SELECT failures FROM server_wish');
+        $this->inStep();
+        self::assertSame($failures + 1, $this->number('SELECT failures FROM server_wish'));
+        $this->call('DELETE', '/mailboxes/0/troubles/999', status: 404);
+        $after = $this->call('DELETE', '/mailboxes/0/troubles/'.json_encode($trouble['id'], \JSON_THROW_ON_ERROR));
+        self::assertSame([[], 0], [$this->mailbox($after)['troubles'], $this->mailbox($after)['waiting']]);
+        $this->inStep();
+        $this->inStep();
+        self::assertSame(['INBOX one', 'archive', 0], [
+            $this->lies()[0], $this->place('Lantern glass'), $this->number("SELECT COUNT(*) FROM server_wish WHERE target <> 'stay'"),
+        ]);
+        $this->decide('delete', [$this->conversation('Lantern glass')]);
+        $this->inStep();
+        self::assertSame(['Trash one', 'Trash two'], $this->lies());
+    }
+
+    public function testWhatCannotBeMarkedThereIsGivenUpAndNothingIsTakenForAChangeThere(): void
+    {
+        $this->connect();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->inStep();
+        $this->call('PUT', '/conversations/'.$this->conversation('Lantern glass').'/read', status: 204);
+        $this->service(BringInStep::class)($this->wren, static fn (): bool => false);
+        // A server that may refuse marks alone is not to be had here.
+        $this->service(Connection::class)->executeStatement("UPDATE server_wish SET failures = 3, problem = 'It would not.'");
+        $trouble = (array) ((array) $this->mailbox($this->call('GET', '/mailboxes'))['troubles'])[0];
+        self::assertSame(['seen', null], [$trouble['what'], $trouble['to']]);
+        $this->call('DELETE', '/mailboxes/0/troubles/'.json_encode($trouble['id'], \JSON_THROW_ON_ERROR));
+        $this->inStep();
+        self::assertSame(
+            [[], false, 0],
+            [
+                $this->mailbox($this->call('GET', '/mailboxes'))['troubles'], $this->rows('/tray')[0]['unread'] ?? null,
+                $this->number('SELECT COUNT(*) FROM server_wish'),
+            ],
+        );
+        self::assertFalse($this->isSeen('one'));
     }
 
     public function testFoldersAreCalledAsTheyAreInAllScripts(): void
@@ -237,12 +280,6 @@ final class EdgesTest extends MailboxTestCase
         // What is new came in before all of these, and a round ends while there is more.
         self::assertContains('Rota', array_column($this->rows('/tray'), 'subject'));
         self::assertGreaterThan(0, $mailbox['wanted']);
-    }
-
-    /** An hour later: what has failed is tried again. */
-    private function later(): void
-    {
-        $this->service(\ZippyTray\Server\Clock\ProgramClock::class)->moveForward(3600 * 6);
     }
 
     private static function json(mixed $value): string

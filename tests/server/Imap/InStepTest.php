@@ -225,9 +225,34 @@ final class InStepTest extends MailboxTestCase
             $this->inStep();
         }
         self::assertSame(['INBOX', 'Sent'], array_map(static fn (string $one): string => explode(' ', $one)[0], $this->sorted()));
-        self::assertSame([$isKeptThere ? 1 : 0], $this->column("SELECT settings ->> 'keepsSent' FROM server_state"));
+        self::assertSame([$isKeptThere ? 1 : 0], $this->column("SELECT settings ->> 'sentFound' FROM server_state"));
         self::assertSame(0, $this->number('SELECT COUNT(*) FROM server_wish'));
         self::assertSame([1], $this->column("SELECT told FROM server_copy WHERE settled = 'inbox'"));
+    }
+
+    public function testWhatThePersonSaysOfSentGoesBeforeWhatIsFound(): void
+    {
+        $this->connect();
+        $this->wren->mailboxes()[0]->connect(MailWays::postRoom());
+        $this->service(EntityManagerInterface::class)->flush();
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->inStep();
+        $this->service(ServerBoxes::class)->begin($this->wren, 0, new BoxSettings(begunAt: '2026-11-24T10:05:00Z'));
+        $answered = function (bool $keepsSent, int $minute): void {
+            $this->service(ServerBoxes::class)->change($this->wren, 0, ['keepsSent' => $keepsSent, 'sentFound' => !$keepsSent]);
+            $id = (array) $this->call('GET', '/conversations/'.$this->conversation('Lantern glass'));
+            $this->send("Re: Lantern glass {$minute}", $minute, self::text(((array) ((array) $id['messages'])[0])['id'] ?? null));
+            foreach ([1, 20, 40, 60] as $later) {
+                $at = $minute + $later;
+                $this->service(ProgramClock::class)->turnTo((new \DateTimeImmutable(self::BEGIN))->modify("+{$at} minutes"));
+                $this->inStep();
+            }
+        };
+        $answered(true, 10);
+        self::assertCount(1, $this->lies(), 'The server is said to keep it.');
+        $answered(false, 100);
+        self::assertCount(2, $this->lies(), 'Only what was sent since is put there.');
+        self::assertSame(0, $this->number("SELECT COUNT(*) FROM server_wish WHERE target <> 'stay'"));
     }
 
     /** @return list<string> */

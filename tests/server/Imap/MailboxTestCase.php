@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use ZippyTray\Demo\MailServer as Dovecot;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\MailWays;
+use ZippyTray\Server\Clock\ProgramClock;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
 use ZippyTray\Server\Mailroom\InStep\BoxSettings;
 use ZippyTray\Server\Mailroom\InStep\KeepInStep;
@@ -62,6 +63,12 @@ abstract class MailboxTestCase extends ApiTestCase
     protected function other(): ImapConnection
     {
         return $this->other ??= self::connection($this->user, $this->at);
+    }
+
+    /** Six hours later: what has failed is tried again. */
+    protected function later(): void
+    {
+        $this->service(ProgramClock::class)->moveForward(3600 * 6);
     }
 
     protected function there(string $subject, string $id, string $folder = 'INBOX'): void

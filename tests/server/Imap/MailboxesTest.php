@@ -49,6 +49,38 @@ final class MailboxesTest extends MailboxTestCase
         self::assertSame(0, $this->number('SELECT COUNT(*) FROM server_state'));
     }
 
+    public function testFoldersThatAreMissingAreMadeOnRequest(): void
+    {
+        $this->signIn();
+        $this->at = self::serve(folders: ['Sent \Sent', 'Trash \Trash']);
+        $this->user = self::person();
+        $missing = $this->call('POST', '/mailboxes/trials', $this->fields())['missing'];
+        self::assertSame(['archive', 'spam'], $missing);
+        $found = $this->call('POST', '/mailboxes/folders', $this->fields());
+        self::assertSame([], $found['missing']);
+        self::assertContains(['name' => 'Archive', 'role' => 'archive', 'messages' => 0], (array) $found['folders']);
+        self::assertSame($found, $this->call('POST', '/mailboxes/folders', $this->fields()), 'Once is enough.');
+        self::endServing($this->at);
+    }
+
+    public function testTheAuthorityStaysWhenOthersAreNotNamed(): void
+    {
+        $this->signIn();
+        $this->at = self::dovecot();
+        $this->user = self::person();
+        $key = openssl_pkey_new(['private_key_bits' => 2048]);
+        self::assertNotFalse($key);
+        $request = openssl_csr_new(['commonName' => 'An authority'], $key);
+        self::assertInstanceOf(\OpenSSLCertificateSigningRequest::class, $request);
+        $certificate = openssl_csr_sign($request, null, $key, 3);
+        self::assertNotFalse($certificate);
+        openssl_x509_export($certificate, $authority);
+        foreach ([[$authority, true], [null, true], ['', false]] as [$said, $isKept]) {
+            $mailbox = $this->mailbox($this->call('PUT', '/mailboxes', ['authority' => $said] + $this->fields()));
+            self::assertSame($isKept, $mailbox['authority']);
+        }
+    }
+
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, string, string}> */
     public static function mistakes(): iterable
     {
@@ -216,6 +248,15 @@ final class MailboxesTest extends MailboxTestCase
         $this->call('POST', "/outgoing/{$id}/send", ['entry' => self::id(), 'atOnce' => true]);
         $this->service(Deliver::class)(static fn (): bool => false);
         $smtp->stop(0);
+        // Where it was written from it lies in Sent, and not in the other one.
+        for ($look = 0; $look < 4; ++$look) {
+            $this->later();
+            $this->inStep();
+        }
+        self::assertSame(['Sent'], array_values(array_filter(
+            array_map(static fn (string $one): string => explode(' ', $one)[0], $this->lies()),
+            static fn (string $folder): bool => 'INBOX' !== $folder,
+        )));
         $sent = (string) file_get_contents($taken);
         unlink($taken);
         self::assertStringContainsString('MAIL FROM:<shop@ternpoint.example>', $sent);

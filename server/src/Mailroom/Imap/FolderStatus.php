@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZippyTray\Server\Mailroom\Imap;
 
+use ZippyTray\Core\InStep\FolderRoles;
+
 /**
  * A folder as the server lists it (RFC 9051, 6.3.9 and 6.3.11).
  */
@@ -30,5 +32,20 @@ final readonly class FolderStatus
     public function canBeOpened(): bool
     {
         return $this->validity > 0;
+    }
+
+    /**
+     * What each folder stands for, as FolderRoles reads it.
+     *
+     * @param list<self> $folders
+     *
+     * @return array<string, string> names by roles
+     */
+    public static function roles(array $folders): array
+    {
+        return FolderRoles::of(array_map(
+            static fn (self $one): array => ['name' => $one->name, 'attributes' => $one->attributes, 'delimiter' => $one->delimiter],
+            $folders,
+        ));
     }
 }

@@ -280,18 +280,24 @@ final class ImapConnection
     }
 
     /**
-     * @param string $header Message-ID without angle brackets
+     * @param string $header Message-ID without angle brackets; empty: they have none
+     * @param int    $size   octets; of those that have no Message-ID only the ones of this size are found
      *
      * @return list<Listed> those that have it
      */
-    public function find(string $folder, int $validity, string $header): array
+    public function find(string $folder, int $validity, string $header, int $size = 0): array
     {
-        if ('' === $header) {
-            return [];
-        }
         $this->select($folder, $validity);
         $query = new \Horde_Imap_Client_Search_Query();
-        $query->headerText('Message-ID', $header);
+        if ('' === $header) {
+            if ($size < 2) {
+                return [];
+            }
+            $query->size($size - 1, true);
+            $query->size($size + 1);
+        } else {
+            $query->headerText('Message-ID', $header);
+        }
 
         return array_values(array_filter(
             $this->some($folder, $validity, $this->search($folder, $query)),
@@ -533,19 +539,31 @@ final class ImapConnection
                 $problem,
             ),
             \Horde_Imap_Client_Exception::SERVER_CONNECT === $code => new NotReached($this->unreached($problem), 0, $problem),
-            \Horde_Imap_Client_Exception::OVERQUOTA === $code => new NotDone('There is no room left in the mailbox'.$said, true, $problem),
+            \Horde_Imap_Client_Exception::OVERQUOTA === $code => new NotDone(
+                'There is no room left in the mailbox'.$said,
+                'Remove something there, as what lies in its bin: then it is done by itself.',
+                $problem,
+            ),
             \in_array($code, [
                 \Horde_Imap_Client_Exception::NOPERM,
                 \Horde_Imap_Client_Exception::MAILBOX_READONLY,
-            ], true) => new NotDone('The folder may only be read'.$said, true, $problem),
+            ], true) => new NotDone(
+                'The folder may only be read'.$said,
+                'Choose another folder under Change, or leave it as it lies.',
+                $problem,
+            ),
             \in_array($code, [
                 \Horde_Imap_Client_Exception::NONEXISTENT,
                 \Horde_Imap_Client_Exception::MAILBOX_NOOPEN,
-            ], true) => new NotDone('The folder is not there, or cannot be opened'.$said, true, $problem),
+            ], true) => new NotDone(
+                'The folder is not there, or cannot be opened'.$said,
+                'Choose another folder under Change, or leave it as it lies.',
+                $problem,
+            ),
             $problem instanceof \Horde_Imap_Client_Exception_ServerResponse && \in_array($problem->status, [
                 \Horde_Imap_Client_Interaction_Server::NO,
                 \Horde_Imap_Client_Interaction_Server::BAD,
-            ], true) => new NotDone('The mail server would not'.$said, false, $problem),
+            ], true) => new NotDone('The mail server would not'.$said, '', $problem),
             default => new NotReached('The connection to the mail server was lost'.$said, 0, $problem),
         };
     }

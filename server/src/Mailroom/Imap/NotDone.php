@@ -9,8 +9,8 @@ namespace ZippyTray\Server\Mailroom\Imap;
  */
 final class NotDone extends \RuntimeException
 {
-    /** @param bool $isLasting whether trying again is of no use before somebody has changed something */
-    public function __construct(string $sentence, public readonly bool $isLasting = false, ?\Throwable $previous = null)
+    /** @param string $advice what the person can do about it, a sentence; empty: nothing but wait */
+    public function __construct(string $sentence, public readonly string $advice = '', ?\Throwable $previous = null)
     {
         parent::__construct($sentence, 0, $previous);
     }

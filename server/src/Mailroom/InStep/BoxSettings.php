@@ -13,7 +13,8 @@ final readonly class BoxSettings
 {
     /**
      * @param bool          $hasAway    whether what is away lies in a folder of its own there; otherwise in the archive
-     * @param bool|null     $keepsSent  whether the server keeps what is sent by itself; null: that is found out
+     * @param bool|null     $keepsSent  whether the server keeps what is sent by itself, as the person says; null: that is found out
+     * @param bool|null     $sentFound  what was found out of that; null: nothing yet
      * @param string|null   $since      what came into the inbox before is not put into the tray (UTC); null: everything is
      * @param Older         $older      what has become of what came before
      * @param bool          $takesOlder whether more than new mail and what is to be decided comes in; otherwise that was stopped
@@ -25,6 +26,7 @@ final readonly class BoxSettings
     public function __construct(
         public bool $hasAway = true,
         public ?bool $keepsSent = null,
+        public ?bool $sentFound = null,
         public ?string $since = null,
         public Older $older = Older::None,
         public bool $takesOlder = true,
@@ -43,6 +45,7 @@ final readonly class BoxSettings
         return new self(
             false !== ($state['hasAway'] ?? true),
             \is_bool($state['keepsSent'] ?? null) ? $state['keepsSent'] : null,
+            \is_bool($state['sentFound'] ?? null) ? $state['sentFound'] : null,
             \is_string($state['since'] ?? null) ? $state['since'] : null,
             Older::tryFrom(\is_string($state['older'] ?? null) ? $state['older'] : '') ?? Older::None,
             false !== ($state['takesOlder'] ?? true),
@@ -55,7 +58,7 @@ final readonly class BoxSettings
 
     /**
      * @return array{
-     *     hasAway: bool, keepsSent: bool|null, since: string|null, older: string, takesOlder: bool,
+     *     hasAway: bool, keepsSent: bool|null, sentFound: bool|null, since: string|null, older: string, takesOlder: bool,
      *     folders: FolderChoices, every: int, mayVanish: bool, begunAt: string|null
      * }
      */
@@ -64,6 +67,7 @@ final readonly class BoxSettings
         return [
             'hasAway' => $this->hasAway,
             'keepsSent' => $this->keepsSent,
+            'sentFound' => $this->sentFound,
             'since' => $this->since,
             'older' => $this->older->value,
             'takesOlder' => $this->takesOlder,
@@ -72,6 +76,12 @@ final readonly class BoxSettings
             'mayVanish' => $this->mayVanish,
             'begunAt' => $this->begunAt,
         ];
+    }
+
+    /** @return bool|null whether the server keeps what is sent by itself; null: nobody knows yet */
+    public function isSentKept(): ?bool
+    {
+        return $this->keepsSent ?? $this->sentFound;
     }
 
     /** @return FolderChoices */

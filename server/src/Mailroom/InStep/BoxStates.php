@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Mailroom\InStep;
 
 use Doctrine\DBAL\Connection;
+use ZippyTray\Core\InStep\FolderRole;
 use ZippyTray\Core\InStep\Patience;
 use ZippyTray\Core\InStep\Security;
 use ZippyTray\Server\Account\Account;
@@ -16,15 +17,16 @@ use ZippyTray\Server\Store\Row;
 /**
  * How it stands with the mailboxes of somebody: what is in step, what is still to come in, and what the server would not do.
  *
+ * @phpstan-type Trouble array{id: int, subject: string, conversation: string|null, what: string, to: string|null, problem: string}
  * @phpstan-type BoxState array{
  *     number: int, address: string, aliases: list<string>, user: string, imap: array{host: string, port: int, security: string},
  *
  *     smtp: array{host: string, port: int, security: string}|null, authority: bool, provider: string|null,
- *     hasAway: bool, lookedAt: string|null, paused: bool,
+ *     hasAway: bool, keepsSent: bool|null, sentFound: bool|null, lookedAt: string|null, paused: bool,
  *     problem: string, here: int, wanted: int, left: int, waiting: int, since: string|null, takesOlder: bool,
  *     older: array{state: string, messages: int, coming: int, reading: int},
  *     folders: list<array{name: string, role: string, takenIn: bool}>,
- *     troubles: list<array{subject: string, what: string, problem: string}>
+ *     troubles: list<Trouble>
  * }
  */
 final readonly class BoxStates
@@ -78,6 +80,8 @@ final readonly class BoxStates
             'authority' => '' !== ($server->authority ?? ''),
             'provider' => $server?->grant?->provider,
             'hasAway' => $settings->hasAway,
+            'keepsSent' => $settings->keepsSent,
+            'sentFound' => $settings->sentFound,
             'since' => $settings->since,
             'takesOlder' => $settings->takesOlder,
             'older' => ['state' => $settings->older->value, 'messages' => $counts->int('older')] + (Older::Waiting === $settings->older
@@ -108,16 +112,25 @@ final readonly class BoxStates
     /**
      * @param array{\ZippyTray\Core\AccountId, int} $key
      *
-     * @return list<array{subject: string, what: string, problem: string}>
+     * @return list<Trouble>
      */
     private function troubles(array $key): array
     {
         return array_map(static function (array $columns): array {
             $row = new Row($columns);
 
-            return ['subject' => $row->string('subject'), 'what' => $row->string('kind'), 'problem' => $row->string('problem')];
+            return [
+                'id' => $row->int('id'),
+                'subject' => $row->string('subject'),
+                'conversation' => $row->stringOrNull('conversation_id'),
+                'what' => $row->string('kind'),
+                'to' => FolderRole::tryFrom(explode(' ', $row->string('target'))[0])?->value,
+                'problem' => $row->string('problem'),
+            ];
         }, $this->connection->fetchAllAssociative(
-            'SELECT w.kind, w.problem, m.subject FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id
+            'SELECT w.id, w.kind, w.target, w.problem, COALESCE(m.subject, \'\') AS subject,
+                (SELECT t.conversation_id FROM conversation_message t WHERE t.message_id = m.id) AS conversation_id
+             FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id
              LEFT JOIN message m ON m.id = COALESCE(w.message_id, c.message_id)
              WHERE w.account_id = ? AND w.mailbox = ? AND w.failures >= '.Patience::TOLD_AFTER.' ORDER BY w.id DESC LIMIT '.self::MOST,
             $key,

@@ -105,7 +105,10 @@ final readonly class BringInStep
             return;
         }
         if ([] !== $rows) {
-            $hasAway = $this->boxes->settings($account, $rows[0]->int('mailbox'))->hasAway ?? true;
+            $hasAway = [] !== array_filter(
+                array_unique(array_map(static fn (Row $row): int => $row->int('mailbox'), $rows)),
+                fn (int $mailbox): bool => $this->boxes->settings($account, $mailbox)->hasAway ?? true,
+            );
             $copies = array_map(Copies::copy(...), $rows, array_keys($rows));
             $belongs = Belongs::of($conversation, $now, $hasAway);
             $agreement = Agree::on($belongs, $copies, Belongs::before($conversation, $now, $hasAway));

@@ -75,7 +75,7 @@ final readonly class CarryOut
                     'The mail server would not.',
                     ['wish' => $wish->string('kind'), 'problem' => $problem->getMessage()],
                 );
-                $this->wishes->failed($wish, $problem->getMessage());
+                $this->wishes->failed($wish, trim($problem->getMessage().' '.$problem->advice));
             }
         }
         $isEnding() || $this->removeErased($box, $on);
@@ -93,7 +93,10 @@ final readonly class CarryOut
 
             return $isDone;
         }
-        $to = $this->target($box, $on, FolderRole::from($role), $wish->int('came_from'));
+        $role = FolderRole::from($role);
+        // Another mailbox of the same conversation may have a folder for it.
+        $role = FolderRole::Away === $role && !$box->settings->hasAway ? FolderRole::Archive : $role;
+        $to = $this->target($box, $on, $role, $wish->int('came_from'));
         $isBegun = $wish->bool('begun');
         if (0 !== $wish->int('begun_in') && ($wish->int('begun_in') !== $to->id || $to->id === $wish->int('folder_id'))) {
             // Something else was wished when it was begun, or another program has done the same.
@@ -106,7 +109,7 @@ final readonly class CarryOut
             return true;
         }
         // The last attempt may have come further than it could say.
-        $uid = $isBegun ? $this->found($on, $to, $wish) : null;
+        $uid = $isBegun ? $this->found($box, $on, $to, $wish) : null;
         if (null !== $uid) {
             0 === $wish->int('uid') || $on->expunge($wish->string('folder'), $wish->int('validity'), [$wish->int('uid')]);
             $this->moved($wish, $to, $uid, (int) $leaving);
@@ -128,7 +131,7 @@ final readonly class CarryOut
             return false;
         }
         $this->wishes->begin($wish->int('id'), $to->id);
-        $uid = $on->move($wish->string('folder'), $wish->int('validity'), $wish->int('uid'), $to->name) ?? $this->found($on, $to, $wish);
+        $uid = $on->move($wish->string('folder'), $wish->int('validity'), $wish->int('uid'), $to->name) ?? $this->found($box, $on, $to, $wish);
         if (null === $uid) {
             // It went there, and only a look can tell under which number.
             $this->lost($box, $wish);
@@ -154,7 +157,7 @@ final readonly class CarryOut
             $folders[$folder->id] = $folder;
         }
         $in = $folders[$wish->int('begun_in')] ?? null;
-        if (null === $in || '' === $wish->string('header')) {
+        if (null === $in) {
             return true;
         }
         if (0 === $wish->int('uid') || $wish->bool('missed') || !$this->isThere($on, $wish)) {
@@ -172,12 +175,12 @@ final readonly class CarryOut
             array_map(self::place(...), array_diff_key($noted, $older)),
             static fn (array $one): bool => FolderRole::Other !== ($folders[$one[0]]->role ?? FolderRole::Other),
         );
-        foreach ($on->find($in->name, $in->validity, $wish->string('header')) as $one) {
+        foreach ($on->find($in->name, $in->validity, $wish->string('header'), $wish->int('size')) as $one) {
             $strays[] = [$in->id, $one->uid];
         }
         foreach (array_filter($strays, static fn (array $one): bool => !\in_array($one, $kept, true)) as [$folder, $uid]) {
             $there = isset($folders[$folder]) ? $on->some($folders[$folder]->name, $folders[$folder]->validity, [$uid])[0] ?? null : null;
-            if ($there?->header === $wish->string('header') && $there->size === $wish->int('size') && !$there->isDeleted()) {
+            if (null !== $there && !$there->isDeleted() && $this->isSame($box, $on, $folders[$folder], $there, $wish)) {
                 $on->expunge($folders[$folder]->name, $folders[$folder]->validity, [$uid]);
                 $this->connection->executeStatement('DELETE FROM server_copy WHERE folder_id = ? AND uid = ?', [$folder, $uid]);
             }
@@ -214,12 +217,30 @@ final readonly class CarryOut
             && $there[0]->header === $wish->string('header') && $there[0]->size === $wish->int('size');
     }
 
+    /** Whether what lies there is the message that is wished about; of what has no Message-ID the bytes are compared. */
+    private function isSame(ServerBox $box, ImapConnection $on, ServerFolder $in, Listed $there, Row $wish): bool
+    {
+        if ($there->header !== $wish->string('header') || $there->size !== $wish->int('size')) {
+            return false;
+        }
+        if ('' !== $there->header) {
+            return true;
+        }
+        try {
+            $message = $this->messages->get($box->accountId(), new EmailId($wish->string('about')));
+        } catch (NotFound) {
+            return false;
+        }
+
+        return $this->messages->source($message) === ($on->sources($in->name, $in->validity, [$there->uid])[$there->uid] ?? null);
+    }
+
     /** @return int|null its number in a folder, when it lies there; a message of the same name with other content is not it */
-    private function found(ImapConnection $on, ServerFolder $in, Row $wish): ?int
+    private function found(ServerBox $box, ImapConnection $on, ServerFolder $in, Row $wish): ?int
     {
         $there = array_filter(
-            $on->find($in->name, $in->validity, $wish->string('header')),
-            static fn (Listed $one): bool => $one->size === $wish->int('size') && !$one->isDeleted(),
+            $on->find($in->name, $in->validity, $wish->string('header'), $wish->int('size')),
+            fn (Listed $one): bool => !$one->isDeleted() && $this->isSame($box, $on, $in, $one, $wish),
         );
         $uids = array_map(static fn (Listed $one): int => $one->uid, $there);
         rsort($uids);
@@ -299,20 +320,26 @@ final readonly class CarryOut
         $role = FolderRole::from($wish->string('target'));
         $in = $this->folders->for($box, $role, $on);
         $raw = $this->messages->source($message);
-        $there = $this->foundByHeader($on, $in, $message);
+        $there = $this->foundAppended($on, $in, $message, $raw, $wish->bool('begun'));
         $isSent = FolderRole::Sent === $role;
-        if ($isSent && false !== $box->settings->keepsSent && null === $there && $wish->int('failures') < self::WAITS_FOR_SENT) {
+        if ($isSent && false !== $box->settings->isSentKept() && null === $there && $wish->int('failures') < self::WAITS_FOR_SENT) {
             // The server may put it there by itself, which may take a while.
             $this->wishes->failed($wish, '');
 
             return true;
         }
-        if ($isSent && null === $box->settings->keepsSent && !$wish->bool('begun')) {
-            $this->boxes->change($box->account, $box->number, ['keepsSent' => null !== $there]);
+        if ($isSent && null === $box->settings->isSentKept() && !$wish->bool('begun')) {
+            $this->boxes->change($box->account, $box->number, ['sentFound' => null !== $there]);
+        }
+        if ($isSent && true === $box->settings->keepsSent && null === $there) {
+            // The person says that the server keeps it.
+            $this->wishes->giveUp($box->accountId(), $box->number, $wish->int('id'));
+
+            return true;
         }
         $this->wishes->begin($wish->int('id'));
         $uid = $there ?? $on->append($in->name, $raw, $message->own ? ['\Seen'] : [], $message->sentAt->instant)
-            ?? $this->foundByHeader($on, $in, $message);
+            ?? $this->foundAppended($on, $in, $message, $raw, true);
         $this->transaction->run(function () use ($box, $wish, $in, $uid, $message, $raw, $role): void {
             if (null !== $uid) {
                 $this->connection->executeStatement(
@@ -337,11 +364,20 @@ final readonly class CarryOut
         return null !== $uid;
     }
 
-    private function foundByHeader(ImapConnection $on, ServerFolder $in, Message $message): ?int
+    /** @param bool $isBegun whether it may have been put there; without a Message-ID it is looked for only then, among what is new there */
+    private function foundAppended(ImapConnection $on, ServerFolder $in, Message $message, string $raw, bool $isBegun): ?int
     {
+        $header = $message->messageHeader;
+        if ('' === $header && !$isBegun) {
+            return null;
+        }
         $uids = array_map(
             static fn (Listed $one): int => $one->uid,
-            array_filter($on->find($in->name, $in->validity, $message->messageHeader), static fn (Listed $one): bool => !$one->isDeleted()),
+            array_filter(
+                $on->find($in->name, $in->validity, $header, \strlen($raw)),
+                static fn (Listed $one): bool => !$one->isDeleted() && ('' !== $header
+                    || ($on->sources($in->name, $in->validity, [$one->uid])[$one->uid] ?? null) === $raw),
+            ),
         );
 
         return [] === $uids ? null : max($uids);

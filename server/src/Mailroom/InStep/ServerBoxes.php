@@ -196,5 +196,10 @@ final readonly class ServerBoxes
         foreach (['server_wish', 'server_copy', 'server_folder', 'server_state'] as $table) {
             $this->connection->executeStatement("DELETE FROM {$table} WHERE account_id = ? AND mailbox = ?", [$account->id, $number]);
         }
+        // Nobody goes through them when none is left.
+        $this->connection->executeStatement(
+            'DELETE FROM server_mark WHERE account_id = ? AND NOT EXISTS (SELECT 1 FROM server_state s WHERE s.account_id = server_mark.account_id)',
+            [$account->id],
+        );
     }
 }

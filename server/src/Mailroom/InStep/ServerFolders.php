@@ -10,6 +10,7 @@ use ZippyTray\Core\InStep\FolderRoles;
 use ZippyTray\Core\Journal\Transaction;
 use ZippyTray\Server\Mailroom\Imap\FolderStatus;
 use ZippyTray\Server\Mailroom\Imap\ImapConnection;
+use ZippyTray\Server\Mailroom\Imap\NotDone;
 use ZippyTray\Server\Store\Row;
 
 /**
@@ -79,14 +80,7 @@ final readonly class ServerFolders
      */
     private function takeOver(ServerBox $box, array $known, array $listed): void
     {
-        $roles = array_flip(FolderRoles::of(array_map(
-            static fn (FolderStatus $one): array => [
-                'name' => $one->name,
-                'attributes' => $one->attributes,
-                'delimiter' => $one->delimiter,
-            ],
-            array_values($listed),
-        )));
+        $roles = array_flip(FolderStatus::roles(array_values($listed)));
         // What the person said goes before what was found out.
         foreach (array_intersect_key($box->settings->folders, $listed) as $name => $chosen) {
             if (isset($chosen['role'])) {
@@ -155,7 +149,7 @@ final readonly class ServerFolders
      * The folder that stands for something; one that is missing is made.
      *
      * @throws \ZippyTray\Server\Mailroom\In\NotReached
-     * @throws \ZippyTray\Server\Mailroom\Imap\NotDone
+     * @throws NotDone
      */
     public function for(ServerBox $box, FolderRole $role, ImapConnection $on): ServerFolder
     {
@@ -164,12 +158,7 @@ final readonly class ServerFolders
                 return $folder;
             }
         }
-        $name = FolderRoles::MADE[$role->value] ?? throw new \LogicException('Such a folder is not made.');
-        $there = $on->folder($name);
-        if (null === $there) {
-            $on->create($name, self::USE[$role->value] ?? '');
-            $there = $on->folder($name);
-        }
+        [$name, $there] = self::make($on, $role);
         $this->connection->executeStatement(
             'INSERT INTO server_folder (account_id, mailbox, name, role, taken_in, validity) VALUES (?, ?, ?, ?, 0, ?)
              ON CONFLICT (account_id, mailbox, name) DO UPDATE SET role = excluded.role',
@@ -177,6 +166,28 @@ final readonly class ServerFolders
         );
 
         return $this->of($box)[$name];
+    }
+
+    /**
+     * Makes the folder that stands for something, unless there is one of its name.
+     *
+     * @return array{string, FolderStatus|null} its name, and how it stands with it
+     *
+     * @throws \ZippyTray\Server\Mailroom\In\NotReached
+     * @throws NotDone
+     */
+    public static function make(ImapConnection $on, FolderRole $role): array
+    {
+        $name = FolderRoles::MADE[$role->value] ?? throw new \LogicException('Such a folder is not made.');
+        if (null === $on->folder($name)) {
+            try {
+                $on->create($name, self::USE[$role->value] ?? '');
+            } catch (NotDone $problem) {
+                throw new NotDone($problem->getMessage(), 'Choose another folder under Change, or leave it as it lies.', $problem);
+            }
+        }
+
+        return [$name, $on->folder($name)];
     }
 
     /**

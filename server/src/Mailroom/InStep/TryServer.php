@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Mailroom\InStep;
 
 use ZippyTray\Core\InStep\FolderRole;
-use ZippyTray\Core\InStep\FolderRoles;
 use ZippyTray\Core\Refused;
 use ZippyTray\Core\Time\LocalDate;
 use ZippyTray\Server\Account\MailServer;
@@ -53,12 +52,7 @@ final readonly class TryServer
                 self::AGES,
             ),
         ]);
-        $roles = FolderRoles::of(array_map(
-            static fn (FolderStatus $one): array => [
-                'name' => $one->name, 'attributes' => $one->attributes, 'delimiter' => $one->delimiter,
-            ],
-            $statuses,
-        ));
+        $roles = FolderStatus::roles($statuses);
         $folders = [];
         foreach ($statuses as $status) {
             if ($status->canBeOpened()) {
@@ -79,10 +73,7 @@ final readonly class TryServer
             )),
             'ages' => $ages,
             'folders' => $folders,
-            'missing' => array_values(array_map(
-                static fn (FolderRole $role): string => $role->value,
-                array_filter(self::NEEDED, static fn (FolderRole $role): bool => !isset($roles[$role->value])),
-            )),
+            'missing' => array_map(static fn (FolderRole $role): string => $role->value, self::missing($roles)),
             'sends' => $this->sends($server),
         ];
     }
@@ -100,6 +91,30 @@ final readonly class TryServer
             $server,
             static fn (ImapConnection $on): int => $on->countSince('INBOX', new \DateTimeImmutable((string) $since)),
         );
+    }
+
+    /**
+     * Makes a folder for everything that none stands for.
+     *
+     * @throws Refused
+     */
+    public function makeMissing(MailServer $server): void
+    {
+        $this->asked($server, static function (ImapConnection $on): void {
+            foreach (self::missing(FolderStatus::roles($on->folders())) as $role) {
+                ServerFolders::make($on, $role);
+            }
+        });
+    }
+
+    /**
+     * @param array<string, string> $roles
+     *
+     * @return list<FolderRole>
+     */
+    private static function missing(array $roles): array
+    {
+        return array_values(array_filter(self::NEEDED, static fn (FolderRole $role): bool => !isset($roles[$role->value])));
     }
 
     /**

@@ -30,6 +30,9 @@ final readonly class Wishes
     /** The target of a move that is not wished any more. */
     public const STAY = 'stay';
 
+    /** When what the person has given up is tried again. */
+    private const NEVER = '9999-12-31T00:00:00Z';
+
     /** Marks that a message keeps: it was answered, or forwarded. */
     public const ANSWERED = 1;
 
@@ -97,9 +100,8 @@ final readonly class Wishes
     public function ofSent(Account $account, ConversationId $conversationId): void
     {
         $sent = $this->connection->fetchAllAssociative(
-            "SELECT o.kind, o.message_id AS about, m.id AS message_id,
-                EXISTS (SELECT 1 FROM server_copy c WHERE c.message_id = m.id) AS there,
-                (SELECT MIN(s.mailbox) FROM server_state s WHERE s.account_id = o.account_id) AS mailbox
+            "SELECT o.kind, o.message_id AS about, m.id AS message_id, o.letter ->> 'from' AS sender, o.sent_at,
+                EXISTS (SELECT 1 FROM server_copy c WHERE c.message_id = m.id) AS there
              FROM outgoing o LEFT JOIN message m ON m.account_id = o.account_id AND m.own AND m.id IN (
                 SELECT message_id FROM conversation_message WHERE conversation_id = o.conversation_id
              ) AND m.message_header = o.message_header
@@ -121,8 +123,10 @@ final readonly class Wishes
             ) as $copy) {
                 $this->mark(is_numeric($copy) ? (int) $copy : 0, self::TOLD, (string) $mark);
             }
-            if (null !== $row->stringOrNull('message_id') && !$row->bool('there')) {
-                $this->append($account->id, $row->int('mailbox'), $row->string('message_id'), FolderRole::Sent, FolderRole::Sent);
+            $mailbox = $account->keepingMailbox($row->stringOrNull('sender') ?? '')?->position;
+            if (null !== $mailbox && null !== $row->stringOrNull('message_id') && !$row->bool('there')
+                && $this->isSince($account->id, $mailbox, $row->string('sent_at'))) {
+                $this->append($account->id, $mailbox, $row->string('message_id'), FolderRole::Sent, FolderRole::Sent);
             }
         }
     }
@@ -189,6 +193,64 @@ final readonly class Wishes
                 $wish->int('id'),
             ],
         );
+    }
+
+    /** Whether the mailbox was in step at that moment: what was sent before is of no concern to its server. */
+    private function isSince(AccountId $accountId, int $mailbox, string $moment): bool
+    {
+        return false !== $this->connection->fetchOne(
+            "SELECT 1 FROM server_state WHERE account_id = ? AND mailbox = ? AND COALESCE(settings ->> 'begunAt', '') <= ?",
+            [$accountId, $mailbox, $moment],
+        );
+    }
+
+    /** What was refused is tried again in the next round, and not only after the pause. */
+    public function again(AccountId $accountId): void
+    {
+        $this->connection->executeStatement(
+            'UPDATE server_wish SET next_at = NULL WHERE account_id = ? AND failures > 0',
+            [$accountId],
+        );
+    }
+
+    /**
+     * The person gives up what the server would not do. There it stays as it is, here too, and both sides count as agreed on it; what is
+     * decided later is a new wish.
+     *
+     * @return bool whether there was such a wish
+     */
+    public function giveUp(AccountId $accountId, int $mailbox, int $wish): bool
+    {
+        $columns = $this->connection->fetchAssociative(
+            'SELECT w.*, f.role FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id LEFT JOIN server_folder f ON f.id = c.folder_id
+             WHERE w.id = ? AND w.account_id = ? AND w.mailbox = ?',
+            [$wish, $accountId, $mailbox],
+        );
+        if (false === $columns) {
+            return false;
+        }
+        $row = new Row($columns);
+        $copy = $row->int('copy_id');
+        match ($row->string('kind')) {
+            self::MOVE => self::STAY === $row->string('target') || $this->connection->executeStatement(
+                'UPDATE server_copy SET settled = ?, agreed = ? WHERE id = ?',
+                [$row->string('role'), $row->string('belongs'), $copy],
+            ),
+            self::SEEN => $this->connection->executeStatement('UPDATE server_copy SET settled_seen = seen WHERE id = ?', [$copy]),
+            self::TOLD => $this->connection->executeStatement(
+                'UPDATE server_copy SET told = told | ? WHERE id = ?',
+                [$row->int('target'), $copy],
+            ),
+            default => null,
+        };
+        // What was begun may have left another one behind, and of what was to be put there it is remembered that it is not.
+        $isKept = self::APPEND === $row->string('kind') || null !== $row->stringOrNull('begun_in');
+        $isKept ? $this->connection->executeStatement(
+            'UPDATE server_wish SET target = ?, failures = 0, problem = \'\', next_at = ? WHERE id = ?',
+            [self::STAY, self::NEVER, $wish],
+        ) : $this->done($wish);
+
+        return true;
     }
 
     private function mark(int $copy, string $kind, string $target): void

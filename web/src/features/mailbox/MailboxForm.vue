@@ -3,7 +3,7 @@ import type { Mailbox } from '@/shared/api/client'
 import { counted } from '@/shared/words'
 import { ChoiceList, LinkButton, LongText, TextInput, TickBox } from '@/ui/kit'
 import FolderChoice from './FolderChoice.vue'
-import { ROLES, SECURITY } from './mailboxes'
+import { foundOut, KEEPERS, ROLES, SECURITY } from './mailboxes'
 import PartChoice from './PartChoice.vue'
 import { useMailboxForm } from './useMailboxForm'
 
@@ -103,7 +103,12 @@ async function connect(): Promise<void> {
       <p v-if="at('aliases')" class="wrong" role="alert">{{ at('aliases') }}</p>
       <label class="tall"
         >Certificates of an authority of your own
+        <span v-if="fields.hasAuthority && !fields.authority"
+          >They are known here.
+          <LinkButton @click="fields.hasAuthority = false">Take them away</LinkButton></span
+        >
         <LongText
+          v-else
           v-model="fields.authority"
           rows="2"
           placeholder="-----BEGIN CERTIFICATE-----"
@@ -123,6 +128,9 @@ async function connect(): Promise<void> {
       <p v-if="found.missing.length" class="slate">
         For {{ found.missing.map((role) => (ROLES[role] ?? role).toLowerCase()).join(', ') }} there is no
         folder: one is made when it is needed.
+        <LinkButton @click="form.makeFolders"
+          >Make {{ found.missing.length > 1 ? 'them' : 'it' }} now</LinkButton
+        >
       </p>
       <p v-if="found.sends" class="odd">Nothing can be sent by it: {{ found.sends }}</p>
     </div>
@@ -146,6 +154,15 @@ async function connect(): Promise<void> {
       ><TickBox v-model="fields.hasAway" /> What is snoozed or handed over lies in a folder “Away” there;
       otherwise in the archive</label
     >
+    <label v-if="known || found"
+      >What you send goes into Sent
+      <span>
+        <ChoiceList v-model="fields.keepsSent">
+          <option v-for="{ keeps, text } in KEEPERS" :key="text" :value="keeps">{{ text }}</option>
+        </ChoiceList>
+        <span v-if="foundOut(known)" class="slate"> {{ foundOut(known) }}</span>
+      </span>
+    </label>
     <p class="acts">
       <v-btn v-if="found || known" type="submit" color="primary" size="small" :loading="busy === 'connect'">
         {{ known ? 'Keep' : 'Connect' }}

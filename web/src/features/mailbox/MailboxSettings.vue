@@ -10,12 +10,13 @@ import { LinkButton } from '@/ui/kit'
 import ComingLine from './ComingLine.vue'
 import MailboxForm from './MailboxForm.vue'
 import { standing } from './mailboxes'
+import MailTroubles from './MailTroubles.vue'
 import { useMailboxes } from './queries'
 
 /** Mailboxes on mail servers that are kept in step. */
 const router = useRouter()
 const { account } = useSession()
-const { data, error, refetch, all, set: keep, look, disconnect: end } = useMailboxes()
+const { data, error, refetch, all, set: keep, look, giveUp, disconnect: end } = useMailboxes()
 /** The number of the one that is changed; -1: a new one. */
 const open = ref<number>()
 /** At whom the person has just signed in, and for which address. */
@@ -79,12 +80,13 @@ async function disconnect(one: Mailbox): Promise<void> {
         </span>
         <span class="slate state">{{ standing(one) }}</span>
         <span v-if="one.problem" class="wrong state" role="status">{{ one.problem }}</span>
-        <details v-if="one.troubles.length" class="state">
-          <summary class="odd">What the server would not do</summary>
-          <p v-for="(trouble, at) in one.troubles" :key="at" class="slate">
-            {{ trouble.subject || 'No subject' }}: {{ trouble.problem }}
-          </p>
-        </details>
+        <MailTroubles
+          v-if="one.troubles.length"
+          class="state"
+          :troubles="one.troubles"
+          @again="look"
+          @leave="(trouble) => giveUp(one.number, trouble)"
+        />
         <MailboxForm
           v-if="open === one.number"
           class="state"

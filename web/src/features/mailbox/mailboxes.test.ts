@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { spansOf } from './mailboxes'
+import type { Mailbox } from '@/shared/api/client'
+import { foundOut, spansOf, wantedThere } from './mailboxes'
 
 const days = (counts: Record<number, number>, inbox: number) =>
   spansOf(
@@ -15,4 +16,24 @@ test.each([
   ['an empty inbox', { 3: 0, 14: 0, 30: 0, 90: 0, 365: 0 }, 0, []],
 ])('%s', (_, counts, inbox, expected) => {
   expect(days(counts, inbox)).toEqual(expected)
+})
+
+test.each([
+  ['move', 'archive', 'to Archive'],
+  ['move', 'inbox', 'to the inbox'],
+  ['move', 'other', 'to another folder'],
+  ['append', 'sent', 'into Sent'],
+  ['seen', null, 'marked as read or not'],
+  ['told', null, 'marked as answered'],
+] as const)('what was to be done there: %s %s', (what, to, said) => {
+  expect(wantedThere({ id: 1, subject: 'Roof', conversation: null, problem: '', what, to })).toBe(said)
+})
+
+test.each([
+  [null, null, ''],
+  [null, true, 'It does it itself, as was found.'],
+  [null, false, 'It does not, as was found.'],
+  [true, false, ''],
+])('who keeps what is sent: %s, found %s', (keepsSent, sentFound, said) => {
+  expect(foundOut({ keepsSent, sentFound } as Mailbox)).toBe(said)
 })

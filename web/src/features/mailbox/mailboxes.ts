@@ -18,6 +18,32 @@ export const ROLES: Partial<Record<FolderRole, string>> = {
   drafts: 'Drafts',
 }
 
+/** What the server was to do with a message, as the end of a line. */
+export const wantedThere = ({ what, to }: Mailbox['troubles'][number]): string => {
+  const folder = to === 'inbox' ? 'the inbox' : ((to && ROLES[to]) ?? 'another folder')
+  return {
+    move: `to ${folder}`,
+    append: `into ${folder}`,
+    seen: 'marked as read or not',
+    told: 'marked as answered',
+  }[what]
+}
+
+/** Who puts what is sent from here into Sent: as it is found out by looking, or as the person says. */
+export const KEEPERS = [
+  { keeps: null, text: 'who does is found out by looking' },
+  { keeps: false, text: 'put there from here' },
+  { keeps: true, text: 'the server does that itself' },
+]
+
+/** What was found out of it, as a remark. */
+export const foundOut = (one?: Mailbox): string =>
+  one?.keepsSent !== null || one.sentFound === null
+    ? ''
+    : one.sentFound
+      ? 'It does it itself, as was found.'
+      : 'It does not, as was found.'
+
 /** The choice of a part of an inbox by words of one's own. */
 export const OWN = 'own'
 export const phraseOf = (days: number) => `last ${days} days`

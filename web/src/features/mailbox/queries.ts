@@ -48,6 +48,14 @@ export function useMailboxes() {
           await answer(api.PUT('/mailboxes/{number}/coming', { params: path(number), body: { takesOlder } })),
         )
       }),
+    giveUp: (number: number, trouble: number) =>
+      attempt(async () => {
+        set(
+          await answer(
+            api.DELETE('/mailboxes/{number}/troubles/{trouble}', { params: { path: { number, trouble } } }),
+          ),
+        )
+      }),
     disconnect: (number: number) =>
       attempt(async () => {
         set(await answer(api.DELETE('/mailboxes/{number}', { params: path(number) })))

@@ -21,8 +21,11 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
     imap: { ...(known?.imap ?? none(993)) },
     smtp: { ...(known?.smtp ?? none(465)) },
     authority: '',
+    /** Certificates that are there already are kept unless others are pasted, or these taken away. */
+    hasAuthority: known?.authority ?? false,
     aliases: known?.aliases.join(', ') ?? '',
     hasAway: known?.hasAway ?? true,
+    keepsSent: known?.keepsSent ?? null,
     part: phraseOf(USUAL),
     ownPart: '',
     folders: {} as Record<string, { role: FolderRole; takenIn: boolean }>,
@@ -34,7 +37,7 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
   const signedIn = ref(signedInAt ?? known?.provider ?? '')
   const byPassword = ref(false)
   const wrong = ref<Record<string, string>>({})
-  const busy = ref<'' | 'find' | 'sign in' | 'try' | 'read' | 'connect'>('')
+  const busy = ref<'' | 'find' | 'sign in' | 'try' | 'make' | 'read' | 'connect'>('')
   const isSaid = ref<boolean>()
   /** The host that was proposed: another one has been entered by hand, and stays. */
   const proposed = ref('')
@@ -50,9 +53,10 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
     password: password.value,
     // What is kept of a mailbox already needs no word of it.
     signedIn: !!signedInAt && !byPassword.value,
-    authority: fields.authority,
+    authority: fields.authority || (fields.hasAuthority ? null : ''),
     aliases: fields.aliases.split(/[\s,;]+/).filter(Boolean),
     hasAway: fields.hasAway,
+    keepsSent: fields.keepsSent,
     part: fields.part === OWN ? fields.ownPart : fields.part,
     folders: Object.entries(fields.folders).map(([name, chosen]) => ({ name, ...chosen })),
   })
@@ -66,6 +70,7 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
         fields.imap,
         fields.smtp,
         fields.authority,
+        fields.hasAuthority,
         password.value,
       ]),
     () => (found.value = undefined),
@@ -117,6 +122,10 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
       found.value = now
     })
   }
+  const makeFolders = () =>
+    run('make', async () => {
+      found.value = await answer(api.POST('/mailboxes/folders', { body: body() }))
+    })
   /** What the words of one's own mean, and how much that is. */
   const part = ref('')
   const readPart = () =>
@@ -154,6 +163,7 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
     propose,
     signIn,
     tryIt,
+    makeFolders,
     readPart,
     connect,
   }

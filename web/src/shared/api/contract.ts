@@ -2968,6 +2968,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/mailboxes/folders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make the folders there that are missing, and say what is there then */
+        post: operations["makeMailFolders"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/mailboxes/parts": {
         parameters: {
             query?: never;
@@ -3050,6 +3067,26 @@ export interface paths {
         post?: never;
         /** It is not kept in step any more: there nothing changes, and here everything stays */
         delete: operations["disconnectMailbox"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailboxes/{number}/troubles/{trouble}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                trouble: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Give up what the server would not do: there it stays as it is, and here too */
+        delete: operations["giveUpTrouble"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3181,8 +3218,10 @@ export interface components {
             user?: string;
             /** @description Empty: the one that is there */
             password?: string;
-            /** @description Certificates of an own authority, PEM */
-            authority?: string;
+            /** @description Certificates of an own authority, PEM; null: those that are there */
+            authority?: string | null;
+            /** @description Whether its server keeps what is sent by itself; null: that is found out by looking */
+            keepsSent?: boolean | null;
             /** @description Whether what is away lies in a folder of its own there; otherwise in the archive */
             hasAway?: boolean;
             /** @description What the provider gave when the person signed in there is used instead of a password */
@@ -3219,6 +3258,10 @@ export interface components {
             /** @description At whom was signed in; null: a password is used */
             provider: string | null;
             hasAway: boolean;
+            /** @description Whether its server keeps what is sent by itself, as the person says; null: that is found out by looking */
+            keepsSent: boolean | null;
+            /** @description What was found out of that; null: nothing yet */
+            sentFound: boolean | null;
             lookedAt: components["schemas"]["Instant"] | null;
             /** @description Nothing is done until the person says so */
             paused: boolean;
@@ -3253,7 +3296,11 @@ export interface components {
             folders: components["schemas"]["MailFolder"][];
             /** @description What the server would not do several times, with its reason */
             troubles: {
+                id: number;
                 subject: string;
+                conversation: components["schemas"]["Id"] | null;
+                /** @description Which folder it was to go to; null: it is about a mark */
+                to: components["schemas"]["FolderRole"] | null;
                 /** @enum {string} */
                 what: "move" | "seen" | "told" | "append";
                 problem: string;
@@ -4891,6 +4938,33 @@ export interface components {
                     next: string | null;
                     /** @description Those of them that seem to ask for something, hold a date still to come, came back, or were never answered */
                     held: components["schemas"]["RestHeld"][];
+                };
+            };
+        };
+        /** @description What is there */
+        FoundMailbox: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    messages: number;
+                    /** @description How many of them lie in the inbox */
+                    inbox: number;
+                    /** @description How many of these came in the last so many days */
+                    ages: {
+                        days: number;
+                        messages: number;
+                    }[];
+                    folders: {
+                        name: string;
+                        role: components["schemas"]["FolderRole"];
+                        messages: number;
+                    }[];
+                    /** @description What no folder stands for; such a folder is made when it is needed */
+                    missing: components["schemas"]["FolderRole"][];
+                    /** @description Why nothing can be sent by it; empty: it can */
+                    sends: string;
                 };
             };
         };
@@ -9701,33 +9775,24 @@ export interface operations {
             };
         };
         responses: {
-            /** @description What is there */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        messages: number;
-                        /** @description How many of them lie in the inbox */
-                        inbox: number;
-                        /** @description How many of these came in the last so many days */
-                        ages: {
-                            days: number;
-                            messages: number;
-                        }[];
-                        folders: {
-                            name: string;
-                            role: components["schemas"]["FolderRole"];
-                            messages: number;
-                        }[];
-                        /** @description What no folder stands for; such a folder is made when it is needed */
-                        missing: components["schemas"]["FolderRole"][];
-                        /** @description Why nothing can be sent by it; empty: it can */
-                        sends: string;
-                    };
-                };
+            200: components["responses"]["FoundMailbox"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeMailFolders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MailboxFields"];
             };
+        };
+        responses: {
+            200: components["responses"]["FoundMailbox"];
             default: components["responses"]["Problem"];
         };
     };
@@ -9849,6 +9914,22 @@ export interface operations {
             header?: never;
             path: {
                 number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: components["responses"]["Mailboxes"];
+            default: components["responses"]["Problem"];
+        };
+    };
+    giveUpTrouble: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                trouble: number;
             };
             cookie?: never;
         };

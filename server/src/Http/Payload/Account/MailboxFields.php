@@ -13,14 +13,16 @@ use ZippyTray\Server\Account\MailServer;
 final readonly class MailboxFields
 {
     /**
-     * @param ServerFields|null  $smtp     null: its mail goes out another way
-     * @param string             $user     empty: the address
-     * @param string             $password empty: the one that is there
-     * @param bool               $signedIn whether what the provider gave when the person signed in there is used instead of a password
-     * @param string             $part     which part of the inbox is to be decided, see Part; the rest is archived. Asked once, when it is
-     *                                     connected
-     * @param list<string>       $aliases  other addresses whose mail comes into it
-     * @param list<FolderFields> $folders  those for which something else is chosen than is found out
+     * @param ServerFields|null  $smtp      null: its mail goes out another way
+     * @param string             $user      empty: the address
+     * @param string             $password  empty: the one that is there
+     * @param string|null        $authority certificates, PEM; null: those that are there
+     * @param bool|null          $keepsSent whether its server keeps what is sent by itself; null: that is found out
+     * @param bool               $signedIn  whether what the provider gave when the person signed in there is used instead of a password
+     * @param string             $part      which part of the inbox is to be decided, see Part; the rest is archived. Asked once, when it is
+     *                                      connected
+     * @param list<string>       $aliases   other addresses whose mail comes into it
+     * @param list<FolderFields> $folders   those for which something else is chosen than is found out
      */
     public function __construct(
         #[Assert\Email(mode: Assert\Email::VALIDATION_MODE_HTML5), Assert\Length(max: 320)]
@@ -34,8 +36,9 @@ final readonly class MailboxFields
         #[Assert\Length(max: 1000), \SensitiveParameter]
         public string $password = '',
         #[Assert\Length(max: 100_000)]
-        public string $authority = '',
+        public ?string $authority = '',
         public bool $hasAway = true,
+        public ?bool $keepsSent = null,
         public bool $signedIn = false,
         #[Assert\Length(max: 100)]
         public string $part = 'last 14 days',
@@ -87,6 +90,6 @@ final readonly class MailboxFields
             throw new Refused('With which password do you sign in there?', 'password');
         }
 
-        return new MailServer($this->imap->server(), $smtp, $user, $password, trim($this->authority), $grant);
+        return new MailServer($this->imap->server(), $smtp, $user, $password, trim($this->authority ?? $known->authority ?? ''), $grant);
     }
 }
