@@ -1,5 +1,5 @@
-import { execFileSync } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { execFileSync, spawn } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
@@ -12,8 +12,20 @@ const folder = mkdtempSync(join(tmpdir(), 'zippy-mailbox-'))
 const server = (what: string, ...more: string[]) =>
   execFileSync('php', [join(ROOT, 'demo/mail-server.php'), what, folder, ...more], { encoding: 'utf8' })
 
-const { port, password } = JSON.parse(server('start')) as { port: number; password: string }
+/** A provider at whom one signs in, and whom the mail server asks. */
+const PROVIDER = 20_000 + (process.pid % 10_000)
+const provider = spawn(
+  'php',
+  ['-S', `127.0.0.1:${PROVIDER}`, join(ROOT, 'tests/server/Imap/authorization-server.php')],
+  { env: { ...process.env, FOLDER: folder }, stdio: 'ignore' },
+)
+const { port, password } = JSON.parse(server('start', `http://127.0.0.1:${PROVIDER}/introspect?token=`)) as {
+  port: number
+  password: string
+}
+process.once('exit', () => provider.kill())
 test.afterAll(() => {
+  provider.kill()
   server('stop')
   rmSync(folder, { recursive: true, force: true })
 })
@@ -181,4 +193,42 @@ test('on a phone a mailbox is connected, too', async ({ desk, page }) => {
   await page.goto('/')
   await expect(desk.row('About the gulls')).toBeVisible({ timeout: 60_000 })
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})
+
+test('who signs in at the provider of a mailbox is led back, and connects it', async ({ desk, page }) => {
+  writeFileSync(
+    join(process.env.ZIPPY_DATA ?? '', 'providers.yaml'),
+    `providers:
+  - name: Example Mail
+    domains: [signed.example]
+    authorize: http://127.0.0.1:${PROVIDER}/authorize
+    token: http://127.0.0.1:${PROVIDER}/token
+    client: tern-point
+    imap: { host: 127.0.0.1, port: ${port}, security: plain }
+`,
+  )
+  server('put', 'wilma', 'About the wick', 'wick')
+  await page.goto('/settings')
+  const part = FIELDS(page)
+  await part.getByRole('button', { name: /^Connect (your|another) mailbox$/ }).click()
+  await part.getByLabel('Address', { exact: true }).fill('wilma@signed.example')
+  await part.getByLabel('Address', { exact: true }).press('Tab')
+  await part.getByRole('button', { name: 'Sign in at Example Mail' }).click()
+  await page.getByRole('link', { name: 'Do not allow' }).click()
+  await expect(page.getByText('Example Mail did not let this program in.').first()).toBeVisible()
+  // What was entered is still there.
+  await expect(part.getByLabel('Address', { exact: true })).toHaveValue('wilma@signed.example')
+  await part.getByRole('button', { name: 'Sign in at Example Mail' }).click()
+  await page.getByRole('link', { name: 'Allow', exact: true }).click()
+  await expect(part.getByText('You have signed in at Example Mail.')).toBeVisible()
+  expect(page.url()).not.toContain('code=')
+  await part.getByText('Where it is').click()
+  await part.getByLabel('Signs in as').fill('wilma')
+  await part.getByLabel('Server').last().fill('')
+  await part.getByRole('button', { name: 'Try it' }).click()
+  await part.getByRole('radio', { name: 'All of it' }).check()
+  await desk.expectAccessible('signed in at a provider')
+  await part.getByRole('button', { name: 'Connect', exact: true }).click()
+  await expect(part.getByText('signed in at Example Mail')).toBeVisible()
+  await inStep(page, 'wilma')
 })

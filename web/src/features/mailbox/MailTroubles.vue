@@ -24,7 +24,7 @@ const emit = defineEmits<{ again: []; leave: [trouble: number] }>()
             :to="{ name: 'conversation', params: { id: one.conversation } }"
             >{{ one.subject || 'No subject' }}</RouterLink
           ><template v-else>{{ one.subject || 'No subject' }}</template>
-          <span class="slate"> {{ wantedThere(one) }}</span></span
+          <span class="slate">{{ ` ${wantedThere(one)}` }}</span></span
         >
         <LinkButton
           :aria-label="`Leave ${one.subject || 'No subject'} there as it is`"
@@ -60,6 +60,16 @@ li {
   gap: 0 14px;
   justify-content: space-between;
   padding: 3px 0;
+}
+
+.head,
+ul + .slate {
+  margin: 4px 0;
+}
+
+a {
+  color: rgb(var(--v-theme-primary));
+  text-decoration: none;
 }
 
 .why {

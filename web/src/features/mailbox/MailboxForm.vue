@@ -20,8 +20,21 @@ const emit = defineEmits<{ connected: [mailboxes: Mailbox[]]; close: [] }>()
 
 const known = props.mailbox
 const form = useMailboxForm(known, props.address, props.signedInAt)
-const { fields, password, provider, signedIn, byPassword, found, isOpen, isGuessed, part, busy, wrong, at } =
-  form
+const {
+  fields,
+  password,
+  provider,
+  signedIn,
+  byPassword,
+  found,
+  isOpen,
+  isGuessed,
+  part,
+  busy,
+  isFinding,
+  wrong,
+  at,
+} = form
 async function connect(): Promise<void> {
   const mailboxes = await form.connect()
   if (mailboxes) emit('connected', mailboxes)
@@ -155,7 +168,7 @@ async function connect(): Promise<void> {
       otherwise in the archive</label
     >
     <label v-if="known || found"
-      >What you send goes into Sent
+      >What you have sent is
       <span>
         <ChoiceList v-model="fields.keepsSent">
           <option v-for="{ keeps, text } in KEEPERS" :key="text" :value="keeps">{{ text }}</option>
@@ -171,7 +184,7 @@ async function connect(): Promise<void> {
         :type="found || known ? 'button' : 'submit'"
         variant="outlined"
         size="small"
-        :loading="busy === 'try' || busy === 'find'"
+        :loading="busy === 'try' || isFinding"
         @click="(found || known) && form.tryIt()"
         >Try it</v-btn
       >

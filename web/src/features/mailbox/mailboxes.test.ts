@@ -31,8 +31,8 @@ test.each([
 
 test.each([
   [null, null, ''],
-  [null, true, 'It does it itself, as was found.'],
-  [null, false, 'It does not, as was found.'],
+  [null, true, 'The server does it, as was found.'],
+  [null, false, 'The server does not, as was found.'],
   [true, false, ''],
 ])('who keeps what is sent: %s, found %s', (keepsSent, sentFound, said) => {
   expect(foundOut({ keepsSent, sentFound } as Mailbox)).toBe(said)

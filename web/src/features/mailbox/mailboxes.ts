@@ -31,9 +31,9 @@ export const wantedThere = ({ what, to }: Mailbox['troubles'][number]): string =
 
 /** Who puts what is sent from here into Sent: as it is found out by looking, or as the person says. */
 export const KEEPERS = [
-  { keeps: null, text: 'who does is found out by looking' },
-  { keeps: false, text: 'put there from here' },
-  { keeps: true, text: 'the server does that itself' },
+  { keeps: null, text: 'put into Sent, unless the server does it' },
+  { keeps: false, text: 'put into Sent from here' },
+  { keeps: true, text: 'put there by the server itself' },
 ]
 
 /** What was found out of it, as a remark. */
@@ -41,8 +41,8 @@ export const foundOut = (one?: Mailbox): string =>
   one?.keepsSent !== null || one.sentFound === null
     ? ''
     : one.sentFound
-      ? 'It does it itself, as was found.'
-      : 'It does not, as was found.'
+      ? 'The server does it, as was found.'
+      : 'The server does not, as was found.'
 
 /** The choice of a part of an inbox by words of one's own. */
 export const OWN = 'own'

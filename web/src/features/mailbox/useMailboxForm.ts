@@ -37,11 +37,10 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
   const signedIn = ref(signedInAt ?? known?.provider ?? '')
   const byPassword = ref(false)
   const wrong = ref<Record<string, string>>({})
-  const busy = ref<'' | 'find' | 'sign in' | 'try' | 'make' | 'read' | 'connect'>('')
+  const busy = ref<'' | 'sign in' | 'try' | 'make' | 'read' | 'connect'>('')
   const isSaid = ref<boolean>()
   /** The host that was proposed: another one has been entered by hand, and stays. */
   const proposed = ref('')
-  let proposedFor = ''
   const found = ref<Awaited<ReturnType<typeof trial>>>()
   const isOpen = ref(known !== undefined)
 
@@ -83,31 +82,51 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
     try {
       return await work()
     } catch (problem) {
-      if (problem instanceof Problem && problem.status === 422) {
-        wrong.value = { all: problem.message, ...problem.fields }
-        // What is wrong with a server stands at its fields.
-        isOpen.value ||= Object.keys(problem.fields).some((field) =>
-          /^(imap|smtp|user|authority)/.test(field),
-        )
-      } else tell(problem)
+      refused(problem)
       return undefined
     } finally {
       busy.value = ''
     }
   }
+  function refused(problem: unknown): void {
+    if (!(problem instanceof Problem && problem.status === 422)) return void tell(problem)
+    wrong.value = { all: problem.message, ...problem.fields }
+    // What is wrong with a server stands at its fields.
+    isOpen.value ||= Object.keys(problem.fields).some((field) => /^(imap|smtp|user|authority)/.test(field))
+  }
 
-  /** Of what was entered by hand nothing is changed. */
-  const propose = () =>
-    run('find', async () => {
-      if (!fields.address || fields.address === proposedFor) return
-      const servers = await answer(api.POST('/mailboxes/proposals', { body: { address: fields.address } }))
-      proposedFor = fields.address
+  /** The last address for which servers were asked, and when the answer is there. */
+  let asked: { address: string; done: Promise<void> } | undefined
+  const isFinding = ref(false)
+  /** Of what was entered by hand nothing is changed. Of two that are under way the later one counts. */
+  function propose(): Promise<void> {
+    const { address } = fields
+    if (!address || asked?.address === address) return asked?.done ?? Promise.resolve()
+    const done = find(address).then(() => {
+      if (asked?.done === done) isFinding.value = false
+    })
+    asked = { address, done }
+    isFinding.value = true
+    wrong.value = {}
+    return done
+  }
+  async function find(address: string): Promise<void> {
+    const isLast = () => asked?.address === address
+    try {
+      const servers = await answer(api.POST('/mailboxes/proposals', { body: { address } }))
+      if (!isLast()) return
       if (!signedIn.value) provider.value = servers.provider ?? ''
       if (fields.imap.host && fields.imap.host !== proposed.value) return
       Object.assign(fields, { imap: { ...servers.imap }, smtp: { ...servers.smtp } })
       isSaid.value = servers.isSaid
       proposed.value = servers.imap.host
-    })
+    } catch (problem) {
+      if (!isLast()) return
+      asked = undefined
+      isFinding.value = false
+      refused(problem)
+    }
+  }
   if (!known && fields.address) void propose()
   /** Leaves this page for that of the provider; what was entered is kept until then. */
   const signIn = () =>
@@ -158,6 +177,7 @@ export function useMailboxForm(known: Mailbox | undefined, address: string, sign
     isGuessed,
     part,
     busy,
+    isFinding,
     wrong,
     at,
     propose,
