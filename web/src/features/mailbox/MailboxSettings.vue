@@ -21,8 +21,10 @@ const { data, error, refetch, all, set: keep, look, giveUp, disconnect: end } = 
 const open = ref<number>()
 /** At whom the person has just signed in, and for which address. */
 const signedIn = ref<{ address: string; provider: string }>()
-/** The provider of a mailbox has led back here. */
+/** Whether the provider of a mailbox has led back here, and it is asked what that brought. */
+const isAnswering = ref(false)
 async function answered(code: string, state: string, error: string): Promise<void> {
+  isAnswering.value = true
   await router.replace({ hash: '#mailboxes' })
   await attempt(async () => {
     signedIn.value = await answer(api.POST('/mailboxes/sign-ins/answers', { body: { code, state, error } }))
@@ -32,6 +34,7 @@ async function answered(code: string, state: string, error: string): Promise<voi
     ({ address }) => address.toLowerCase() === signedIn.value?.address.toLowerCase(),
   )
   open.value = known?.number ?? -1
+  isAnswering.value = false
 }
 // Who comes here to connect the first one begins with it.
 const { hash, query } = useRoute()
@@ -40,7 +43,7 @@ if (typeof query.state === 'string')
 watch(
   data,
   (now) => {
-    if (hash === '#mailboxes' && now?.mailboxes.length === 0) open.value ??= -1
+    if (!isAnswering.value && hash === '#mailboxes' && now?.mailboxes.length === 0) open.value ??= -1
   },
   { immediate: true },
 )
@@ -66,6 +69,7 @@ async function disconnect(one: Mailbox): Promise<void> {
       inbox there, and what you archive on the phone is out of the tray.
     </p>
     <ComingLine only @check="(older) => router.push({ name: 'tray', query: { older } })" />
+    <p v-if="isAnswering" class="slate" role="status">Signing in…</p>
     <FailedState v-if="error && !data" :error="error" @again="refetch()" />
     <ul v-if="all.length" class="mailboxes" aria-label="Mailboxes">
       <li v-for="one in all" :key="one.number">
@@ -105,7 +109,7 @@ async function disconnect(one: Mailbox): Promise<void> {
       @connected="set"
       @close="open = undefined"
     />
-    <LinkButton v-else-if="data" @click="open = -1">{{
+    <LinkButton v-else-if="data && !isAnswering" @click="open = -1">{{
       all.length ? 'Connect another mailbox' : 'Connect your mailbox'
     }}</LinkButton>
   </section>
