@@ -35,7 +35,6 @@ final class FromServer
 
             return [];
         }
-        $bare = Imports::bare();
         $report = $rows = [];
         foreach ($sizes as $messages) {
             $folder = sys_get_temp_dir().'/zippy-bench-'.bin2hex(random_bytes(4));
@@ -61,11 +60,12 @@ final class FromServer
                 $dovecot->stop();
                 (new Filesystem())->remove($folder);
             }
-            $least = $fetched + $bare * $messages / 1000;
-            $report[$messages] = $came + ['fetched' => $fetched, 'bare' => $bare * $messages / 1000];
+            $bare = Imports::bare($messages) * $messages / 1000;
+            $least = $fetched + $bare;
+            $report[$messages] = $came + ['fetched' => $fetched, 'bare' => $bare];
             $rows[] = [
                 number_format($came['messages']), number_format($came['messages'] / $came['seconds']), number_format($came['seconds'], 1),
-                number_format($came['memory'] / 1_000_000), number_format($fetched, 1), number_format($bare * $messages / 1000, 1),
+                number_format($came['memory'] / 1_000_000), number_format($fetched, 1), number_format($bare, 1),
                 number_format($came['seconds'] / $least, 2),
             ];
         }

@@ -45,7 +45,7 @@ final class Imports
     }
 
     /** @return float milliseconds of the processor's time for each message */
-    public static function bare(): float
+    public static function bare(int $messages = self::BARE): float
     {
         $file = sys_get_temp_dir().'/zippy-tray-bare-'.getmypid().'.sqlite';
         $database = new \PDO('sqlite:'.$file, options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
@@ -72,7 +72,7 @@ final class Imports
         ];
         $words = $database->prepare('INSERT INTO words (rowid, subject, people, text) VALUES (?, ?, ?, ?)');
         $began = Spent::here();
-        foreach ((new Mailbox(self::BARE))->messages() as $number => $raw) {
+        foreach ((new Mailbox($messages))->messages() as $number => $raw) {
             $made = Spent::here();
             0 !== $number % 40 || $database->exec('BEGIN');
             [$header, $text] = self::parts($raw);
@@ -96,7 +96,7 @@ final class Imports
             @unlink($file.$ending);
         }
 
-        return ($took ?? Spent::here() - $began) / self::BARE;
+        return ($took ?? Spent::here() - $began) / $messages;
     }
 
     /** @return array{array<string, string>, string} headers by their names, and the first text */

@@ -42,7 +42,16 @@ final readonly class Summary
     {
         usort($messages, static fn (Message $a, Message $b): int => [$a->sentAt->instant, $a->id] <=> [$b->sentAt->instant, $b->id]);
 
-        return array_reduce($messages, static fn (self $so, Message $message): self => $so->with($message), self::none());
+        if ([] === $messages) {
+            return self::none();
+        }
+        $telling = $messages[0];
+        foreach ($messages as $message) {
+            $telling = self::isTelling($message) ? $message : $telling;
+        }
+        $attachments = array_sum(array_map(static fn (Message $one): int => \count($one->attachments), $messages));
+
+        return self::told($telling, end($messages)->sentAt->instant, \count($messages), $attachments);
     }
 
     public function isBefore(Message $message): bool
@@ -60,7 +69,7 @@ final readonly class Summary
         $isLater = $isFirst || $message->sentAt->instant >= $this->latestAt;
         $latestAt = $isLater ? $message->sentAt->instant : $this->latestAt;
         $attachments = $this->attachments + \count($message->attachments);
-        if (!$isFirst && (!$isLater || $message->own || $message->isAutomaticAnswer())) {
+        if (!$isFirst && (!$isLater || !self::isTelling($message))) {
             return new self(
                 $this->subject,
                 $this->latestName,
@@ -73,14 +82,25 @@ final readonly class Summary
             );
         }
 
+        return self::told($message, $latestAt, $this->messages + 1, $attachments);
+    }
+
+    /** Whether the latest of these says what it is about. */
+    private static function isTelling(Message $message): bool
+    {
+        return !$message->own && !$message->isAutomaticAnswer();
+    }
+
+    private static function told(Message $by, \DateTimeImmutable $latestAt, int $messages, int $attachments): self
+    {
         return new self(
-            SubjectLine::cleaned($message->subject),
-            $message->from->label(),
-            $message->from->email,
-            $message->excerpt(),
-            HabitKey::of($message->listHeaders, $message->from),
+            SubjectLine::cleaned($by->subject),
+            $by->from->label(),
+            $by->from->email,
+            $by->excerpt(),
+            HabitKey::of($by->listHeaders, $by->from),
             $latestAt,
-            $this->messages + 1,
+            $messages,
             $attachments,
         );
     }

@@ -99,12 +99,10 @@ final readonly class PeopleIndex
 
     private static function addWords(Connection $connection, AccountId $accountId, string $email, string $name): void
     {
-        foreach (self::words($name.' '.$email) as $word) {
-            $connection->executeStatement(
-                'INSERT OR IGNORE INTO person_word (account_id, word, email) VALUES (?, ?, ?)',
-                [$accountId, $word, $email],
-            );
-        }
+        $connection->executeStatement(
+            'INSERT OR IGNORE INTO person_word (account_id, word, email) SELECT ?, value, ? FROM json_each(?)',
+            [$accountId, $email, json_encode(self::words($name.' '.$email), \JSON_THROW_ON_ERROR)],
+        );
     }
 
     /** An address in the place of a name is none. */

@@ -69,9 +69,9 @@ final class MailboxesTest extends MailboxTestCase
         $this->at = self::dovecot();
         $this->user = self::person();
         $key = openssl_pkey_new(['private_key_bits' => 2048]);
-        self::assertNotFalse($key);
         $request = openssl_csr_new(['commonName' => 'An authority'], $key);
         self::assertInstanceOf(\OpenSSLCertificateSigningRequest::class, $request);
+        self::assertInstanceOf(\OpenSSLAsymmetricKey::class, $key);
         $certificate = openssl_csr_sign($request, null, $key, 3);
         self::assertNotFalse($certificate);
         openssl_x509_export($certificate, $authority);

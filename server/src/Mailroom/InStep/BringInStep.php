@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZippyTray\Server\Mailroom\InStep;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception as DatabaseProblem;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Psr\Log\LoggerInterface;
@@ -35,6 +36,9 @@ use ZippyTray\Server\Store\StoredNow;
 final readonly class BringInStep
 {
     private const AT_ONCE = 200;
+
+    /** So many are brought into step in one transaction. */
+    private const TOGETHER = 20;
 
     public function __construct(
         private Connection $connection,
@@ -71,26 +75,41 @@ final readonly class BringInStep
                     .self::AT_ONCE,
                 [$account->id, $before],
             );
-            foreach ($marked as $id) {
-                $before = \is_string($id) ? $id : '';
+            $marked = array_filter($marked, is_string(...));
+            foreach (array_chunk($marked, self::TOGETHER) as $some) {
                 if ($isEnding()) {
                     return;
                 }
-                try {
-                    $this->transaction->run(fn () => $this->one($account, new ConversationId($before), $now));
-                } catch (\Doctrine\DBAL\Exception $problem) {
-                    throw $problem;
-                } catch (\Throwable $problem) {
-                    // The others are brought into step nevertheless.
-                    $this->logger->error(
-                        'A conversation could not be brought into step.',
-                        ['conversation' => $before, 'exception' => $problem],
-                    );
-                    $this->connection->executeStatement('DELETE FROM server_mark WHERE conversation_id = ?', [$before]);
-                }
-                $this->orm->clear();
+                $this->together($account, $some, $now);
             }
+            $before = (string) end($marked);
         } while (self::AT_ONCE === \count($marked));
+    }
+
+    /** @param list<string> $some */
+    private function together(Account $account, array $some, \DateTimeImmutable $now): void
+    {
+        try {
+            $this->transaction->run(function () use ($account, $some, $now): void {
+                foreach ($some as $id) {
+                    $this->one($account, new ConversationId($id), $now);
+                }
+            });
+        } catch (DatabaseProblem $problem) {
+            throw $problem;
+        } catch (\Throwable $problem) {
+            $this->orm->clear();
+            if (1 === \count($some)) {
+                $this->logger->error('A conversation could not be brought into step.', ['conversation' => $some[0], 'exception' => $problem]);
+                $this->connection->executeStatement('DELETE FROM server_mark WHERE conversation_id = ?', [$some[0]]);
+
+                return;
+            }
+            // The others are brought into step nevertheless.
+            foreach ($some as $id) {
+                $this->together($account, [$id], $now);
+            }
+        }
     }
 
     private function one(Account $account, ConversationId $id, \DateTimeImmutable $now): void
@@ -129,6 +148,7 @@ final readonly class BringInStep
         $this->orm->flush();
         // What has changed by that has been dealt with by it.
         $this->connection->executeStatement('DELETE FROM server_mark WHERE conversation_id = ?', [$id]);
+        $this->orm->clear();
     }
 
     /** @param list<Copy> $copies */
@@ -159,7 +179,7 @@ final readonly class BringInStep
         foreach ($copies as $at => $copy) {
             $to = $agreement->moves[$copy->id] ?? null;
             if (null === $to) {
-                $this->wishes->drop((int) $copy->id, Wishes::MOVE);
+                $this->drop($rows[$at], Wishes::MOVE);
                 $rows[$at]->int('missed') > 0 && !$copy->isGone() || $this->settle($copy, $belongs);
             } elseif (0 === $rows[$at]->int('missed')) {
                 $this->wishes->move(
@@ -178,8 +198,16 @@ final readonly class BringInStep
         }
     }
 
+    private function drop(Row $copy, string $wish): void
+    {
+        !\in_array($wish, explode(',', $copy->string('wishes')), true) || $this->wishes->drop($copy->int('id'), $wish);
+    }
+
     private function settle(Copy $copy, FolderRole $belongs): void
     {
+        if ($copy->settled === $copy->now && $copy->agreed === $belongs) {
+            return;
+        }
         $this->connection->executeStatement(
             'UPDATE server_copy SET settled = ?, agreed = ?, came_from = CASE WHEN ? THEN NULL ELSE came_from END WHERE id = ?',
             [$copy->now->value, $belongs->value, $copy->hasMoved() ? 1 : 0, (int) $copy->id],
@@ -209,17 +237,20 @@ final readonly class BringInStep
         }
         $read = AgreeRead::on(!$conversation->isUnread(), $agreed, $received);
         null === $read->here || ($read->here ? $conversation->markRead() : $conversation->markUnread());
-        foreach ($received as ['id' => $copy, 'seen' => $seen]) {
+        foreach ($received as ['id' => $copy, 'seen' => $seen, 'age' => $at]) {
             if (isset($read->there[$copy])) {
                 $this->wishes->seen((int) $copy, $read->there[$copy]);
             } else {
-                $this->wishes->drop((int) $copy, Wishes::SEEN);
+                $this->drop($rows[$at], Wishes::SEEN);
             }
             // A wish counts as agreed on: what is marked there afterwards is another change.
-            $this->connection->executeStatement(
-                'UPDATE server_copy SET settled_seen = ?, agreed_read = ? WHERE id = ?',
-                [($read->there[$copy] ?? $seen) ? 1 : 0, $conversation->isUnread() ? 0 : 1, (int) $copy],
-            );
+            $agreed = [($read->there[$copy] ?? $seen) ? '1' : '0', $conversation->isUnread() ? '0' : '1'];
+            if ($agreed !== [$rows[$at]->stringOrNull('settled_seen'), $rows[$at]->stringOrNull('agreed_read')]) {
+                $this->connection->executeStatement(
+                    'UPDATE server_copy SET settled_seen = ?, agreed_read = ? WHERE id = ?',
+                    [...$agreed, (int) $copy],
+                );
+            }
         }
     }
 }

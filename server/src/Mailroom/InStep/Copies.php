@@ -137,7 +137,7 @@ final readonly class Copies
             "SELECT c.*, f.role, b.role AS before, m.own, s.looks, EXISTS (
                 SELECT 1 FROM server_copy w WHERE w.account_id = c.account_id AND w.mailbox = c.mailbox AND w.state = 'wanted'
                     AND w.size = c.size AND c.missed > 0
-             ) AS may_be_found
+             ) AS may_be_found, (SELECT group_concat(w.kind) FROM server_wish w WHERE w.copy_id = c.id) AS wishes
              FROM conversation_message cm JOIN server_copy c ON c.message_id = cm.message_id JOIN message m ON m.id = cm.message_id
              JOIN server_state s ON s.account_id = c.account_id AND s.mailbox = c.mailbox
              LEFT JOIN server_folder f ON f.id = c.folder_id LEFT JOIN server_folder b ON b.id = c.came_from

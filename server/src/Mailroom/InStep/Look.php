@@ -172,11 +172,12 @@ final readonly class Look
                 [$folder->id, json_encode(array_map(static fn (Listed $one): int => $one->uid, $some), \JSON_THROW_ON_ERROR)],
             ),
         ), true);
+        $isAnyMissed = $this->copies->isAnyMissed($box);
         foreach ($some as $one) {
             if ($one->isDeleted() || isset($noted[$one->uid])) {
                 continue;
             }
-            $missed = '' === $one->header ? false : $this->connection->fetchAssociative(
+            $missed = !$isAnyMissed || '' === $one->header ? false : $this->connection->fetchAssociative(
                 'SELECT id, message_id FROM server_copy WHERE account_id = ? AND mailbox = ? AND missed > 0 AND header = ? AND size = ?
                  ORDER BY folder_id = ? DESC, id LIMIT 1',
                 [...$box->key(), $one->header, $one->size, $folder->id],

@@ -138,6 +138,7 @@ final readonly class TakeIn
             }
         }
         $sources = $this->sources($box, $on, $some[0], $asked);
+        $to = [$this->recipient($box, false), $this->recipient($box, true)];
         $letters = [];
         foreach ($asked as $uid => $row) {
             if (\array_key_exists($uid, $sources) && null === $sources[$uid]) {
@@ -151,14 +152,14 @@ final readonly class TakeIn
                 );
                 continue;
             }
-            $letter = $row->bool('taken_in') ? $this->read($box, $row, $sources[$uid]) : $this->recognize($box, $row, $sources[$uid]);
+            $letter = $row->bool('taken_in') ? $this->read($box, $row, $sources[$uid], $to) : $this->recognize($box, $row, $sources[$uid]);
             null === $letter || $letters[] = $letter;
             unset($sources[$uid]);
         }
         $taken = 0;
         foreach ([true, false] as $isNews) {
             $some = array_values(array_filter($letters, static fn (array $letter): bool => $letter[1] === $isNews));
-            $kept = $this->take->keep($this->recipient($box, $isNews), array_column($some, 0));
+            $kept = $this->take->keep($to[(int) $isNews], array_column($some, 0));
             foreach ($kept as $at => $isNew) {
                 if (\is_string($isNew)) {
                     $this->leave($box, $some[$at][2], $isNew);
@@ -200,11 +201,13 @@ final readonly class TakeIn
     }
 
     /**
+     * @param array{Recipient, Recipient} $to of what was there before, and of what arrives now
+     *
      * @return array{
      *     array{\ZippyTray\Core\Arrival\Incoming, array<string, mixed>, callable(EmailId|null, bool): mixed}, bool, Row
      * }|null what is to be kept; whether it arrives now, and was not there before; null when it is left
      */
-    private function read(ServerBox $box, Row $row, string $raw): ?array
+    private function read(ServerBox $box, Row $row, string $raw, array $to): ?array
     {
         $attempt = \sprintf('fetch %s %d %d', $box->accountId(), $box->number, $row->int('id'));
         if (!$this->attempts->begin($attempt)) {
@@ -219,7 +222,7 @@ final readonly class TakeIn
             $isNews = $isInbox && !$isOld && $box->looks > 1;
             $where = ['account' => $box->accountId()->text, 'folder' => $row->string('name'), 'uid' => $row->int('uid')];
             $incoming = $this->take->read(
-                $this->recipient($box, $isNews),
+                $to[(int) $isNews],
                 $raw,
                 $isInbox && !$isOld ? Place::Tray : Place::Archive,
                 $where,
@@ -233,7 +236,7 @@ final readonly class TakeIn
             }
 
             return [
-                [$incoming, $where, fn (?EmailId $id, bool $isNew) => $this->note($box, $row, $id, $isNew && ($isOld || !$isInbox))],
+                [$incoming, $where, fn (?EmailId $id, bool $isNew) => $this->note($box, $row, $to[0], $id, $isNew && ($isOld || !$isInbox))],
                 $isNews,
                 $row,
             ];
@@ -247,16 +250,19 @@ final readonly class TakeIn
     {
         try {
             $content = $this->reader->read($raw, \DateTimeImmutable::createFromInterface($this->clock->now()));
-            $this->note($box, $row, $this->messages->known($box->accountId(), $content->fingerprint), false);
+            $this->note($box, $row, null, $this->messages->known($box->accountId(), $content->fingerprint), false);
         } catch (\ZippyTray\Core\Mail\Mime\UnreadableMessage) {
-            $this->note($box, $row, null, false);
+            $this->note($box, $row, null, null, false);
         }
 
         return null;
     }
 
-    /** @param bool $isArchived whether it is new here, and went into the archive if its conversation was nowhere else */
-    private function note(ServerBox $box, Row $row, ?EmailId $id, bool $isArchived): void
+    /**
+     * @param Recipient|null $to         who wants it read later, when it is in the older part of the inbox
+     * @param bool           $isArchived whether it is new here, and went into the archive if its conversation was nowhere else
+     */
+    private function note(ServerBox $box, Row $row, ?Recipient $to, ?EmailId $id, bool $isArchived): void
     {
         $place = $isArchived && null !== $id ? $this->connection->fetchOne(
             'SELECT v.place FROM conversation_message x JOIN conversation v ON v.id = x.conversation_id WHERE x.message_id = ?',
@@ -278,9 +284,9 @@ final readonly class TakeIn
         if (Place::Archive->value !== $place) {
             $this->copies->mark($box, $id?->text);
         }
-        if ($isArchived && $isInbox && null !== $id) {
+        if ($isArchived && $isInbox && null !== $id && null !== $to) {
             // What of it had better stay is found by reading it, later.
-            $this->reading->want($this->recipient($box, false), [$id]);
+            $this->reading->want($to, [$id]);
         }
     }
 

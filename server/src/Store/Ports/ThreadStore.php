@@ -17,12 +17,12 @@ use ZippyTray\Server\Store\StoredNow;
 final readonly class ThreadStore implements ThreadIndex
 {
     // CROSS JOIN keeps the order: first the few ids or subjects, then the large tables by their keys.
-    private const BY_ID = 'SELECT c.conversation_id FROM json_each(:ids) j CROSS JOIN thread_id t ON t.account_id = :account
+    private const BY_ID = 'SELECT c.conversation_id FROM json_each(?) j CROSS JOIN thread_id t ON t.account_id = ?
         AND t.header = j.value
         JOIN conversation_message c ON c.message_id = t.message_id';
 
-    private const BY_SUBJECT = "SELECT c.conversation_id FROM json_each(:subjects) j
-        CROSS JOIN thread_subject s ON s.account_id = :account AND s.base = j.value ->> 'base' AND s.sent_at
+    private const BY_SUBJECT = "SELECT c.conversation_id FROM json_each(?) j
+        CROSS JOIN thread_subject s ON s.account_id = ? AND s.base = j.value ->> 'base' AND s.sent_at
         BETWEEN j.value ->> 'earliest' AND j.value ->> 'latest'
         JOIN conversation_message c ON c.message_id = s.message_id";
 
@@ -37,12 +37,13 @@ final readonly class ThreadStore implements ThreadIndex
             'SELECT m.id, m.message_header, m.reference_ids, m.subject, m.sent_at, m.sender, m.recipients, m.copied, c.conversation_id
              FROM conversation_message c JOIN message m ON m.id = c.message_id
              WHERE c.conversation_id IN ('.self::BY_ID.' UNION '.self::BY_SUBJECT.')
-             AND c.conversation_id NOT IN (SELECT value FROM json_each(:except))',
+             AND c.conversation_id NOT IN (SELECT value FROM json_each(?))',
             [
-                'account' => $accountId,
-                'except' => json_encode($except, \JSON_THROW_ON_ERROR),
-                'ids' => json_encode(array_values(array_unique($ids)), \JSON_THROW_ON_ERROR),
-                'subjects' => json_encode(self::windows($bySubject), \JSON_THROW_ON_ERROR),
+                json_encode(array_values(array_unique($ids)), \JSON_THROW_ON_ERROR),
+                $accountId,
+                json_encode(self::windows($bySubject), \JSON_THROW_ON_ERROR),
+                $accountId,
+                json_encode($except, \JSON_THROW_ON_ERROR),
             ],
         );
         $found = [];
@@ -73,12 +74,10 @@ final readonly class ThreadStore implements ThreadIndex
 
     public function put(Message $message): void
     {
-        foreach (ThreadPart::ofMessage($message)->ids() as $header) {
-            $this->connection->insert(
-                'thread_id',
-                ['account_id' => $message->accountId, 'header' => $header, 'message_id' => $message->id],
-            );
-        }
+        $this->connection->executeStatement(
+            'INSERT INTO thread_id (account_id, header, message_id) SELECT ?, value, ? FROM json_each(?)',
+            [$message->accountId, $message->id, json_encode(ThreadPart::ofMessage($message)->ids(), \JSON_THROW_ON_ERROR)],
+        );
         $this->connection->insert('thread_subject', [
             'message_id' => $message->id,
             'account_id' => $message->accountId,
