@@ -100,7 +100,10 @@ final readonly class BringInStep
         } catch (\Throwable $problem) {
             $this->orm->clear();
             if (1 === \count($some)) {
-                $this->logger->error('A conversation could not be brought into step.', ['conversation' => $some[0], 'exception' => $problem]);
+                $this->logger->error(
+                    'A conversation could not be brought into step.',
+                    ['conversation' => $some[0], 'exception' => $problem],
+                );
                 $this->connection->executeStatement('DELETE FROM server_mark WHERE conversation_id = ?', [$some[0]]);
 
                 return;

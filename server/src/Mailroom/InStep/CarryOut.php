@@ -131,7 +131,8 @@ final readonly class CarryOut
             return false;
         }
         $this->wishes->begin($wish->int('id'), $to->id);
-        $uid = $on->move($wish->string('folder'), $wish->int('validity'), $wish->int('uid'), $to->name) ?? $this->found($box, $on, $to, $wish);
+        $uid = $on->move($wish->string('folder'), $wish->int('validity'), $wish->int('uid'), $to->name)
+            ?? $this->found($box, $on, $to, $wish);
         if (null === $uid) {
             // It went there, and only a look can tell under which number.
             $this->lost($box, $wish);

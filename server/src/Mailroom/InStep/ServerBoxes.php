@@ -198,7 +198,8 @@ final readonly class ServerBoxes
         }
         // Nobody goes through them when none is left.
         $this->connection->executeStatement(
-            'DELETE FROM server_mark WHERE account_id = ? AND NOT EXISTS (SELECT 1 FROM server_state s WHERE s.account_id = server_mark.account_id)',
+            'DELETE FROM server_mark WHERE account_id = ?
+                AND NOT EXISTS (SELECT 1 FROM server_state s WHERE s.account_id = server_mark.account_id)',
             [$account->id],
         );
     }

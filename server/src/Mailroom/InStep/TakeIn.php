@@ -235,8 +235,10 @@ final readonly class TakeIn
                 return null;
             }
 
+            $isArchived = $isOld || !$isInbox;
+
             return [
-                [$incoming, $where, fn (?EmailId $id, bool $isNew) => $this->note($box, $row, $to[0], $id, $isNew && ($isOld || !$isInbox))],
+                [$incoming, $where, fn (?EmailId $id, bool $isNew) => $this->note($box, $row, $to[0], $id, $isNew && $isArchived)],
                 $isNews,
                 $row,
             ];

@@ -222,7 +222,8 @@ final readonly class Wishes
     public function giveUp(AccountId $accountId, int $mailbox, int $wish): bool
     {
         $columns = $this->connection->fetchAssociative(
-            'SELECT w.*, f.role FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id LEFT JOIN server_folder f ON f.id = c.folder_id
+            'SELECT w.*, f.role FROM server_wish w LEFT JOIN server_copy c ON c.id = w.copy_id
+                LEFT JOIN server_folder f ON f.id = c.folder_id
              WHERE w.id = ? AND w.account_id = ? AND w.mailbox = ?',
             [$wish, $accountId, $mailbox],
         );
