@@ -99,6 +99,32 @@ final readonly class FolderRoles
         return $found;
     }
 
+    /**
+     * @param string                                       $prefix  that of the person's own namespace (RFC 2342), as far as the server says so
+     * @param list<array{name: string, delimiter: string}> $folders
+     *
+     * @return string what a missing one is called when it is made: where all folders lie below the inbox, it lies there, too
+     */
+    public static function made(FolderRole $role, string $prefix, array $folders): string
+    {
+        $name = self::MADE[$role->value] ?? throw new \LogicException('Such a folder is not made.');
+        if ('' !== $prefix) {
+            return $prefix.$name;
+        }
+        $below = null;
+        foreach ($folders as ['name' => $other, 'delimiter' => $delimiter]) {
+            if ('INBOX' === strtoupper($other)) {
+                continue;
+            }
+            if ('' === $delimiter || !str_starts_with(strtoupper($other), 'INBOX'.$delimiter)) {
+                return $name;
+            }
+            $below = 'INBOX'.$delimiter;
+        }
+
+        return $below.$name;
+    }
+
     /** The name itself, when it lies at the top or right below the inbox. */
     private static function leaf(string $name, string $delimiter): string
     {

@@ -42,6 +42,7 @@ final class MailServer
         int $port = 0,
         string $asks = '',
         array $plugin = [],
+        string $prefix = '',
     ): self {
         [$port, $tlsPort] = [0 === $port ? self::freePort() : $port, self::freePort()];
         foreach (['run', 'state', 'mail', 'home'] as $name) {
@@ -67,7 +68,7 @@ final class MailServer
         file_put_contents("{$folder}/ports", "{$port} {$tlsPort}");
         file_put_contents(
             "{$folder}/dovecot.conf",
-            $server->configuration($user, $without, $folders, $more).$server->tokens($asks).self::plugin($plugin),
+            $server->configuration($user, $without, $folders, $more, $prefix).$server->tokens($asks).self::plugin($plugin),
         );
         // It goes on in the background, and would hold whatever it could write to.
         exec(\sprintf(
@@ -125,7 +126,7 @@ final class MailServer
      * @param list<string>                            $folders
      * @param array<string, string>                   $more
      */
-    private function configuration(array $user, array $without, array $folders, array $more): string
+    private function configuration(array $user, array $without, array $folders, array $more, string $prefix): string
     {
         $isRoot = 0 === posix_getuid();
         $group = posix_getgrgid($user['gid']);
@@ -168,7 +169,7 @@ final class MailServer
             "service imap-login {\n  chroot =\n  inet_listener imap {\n    port = {$this->port}\n  }\n".
             "  inet_listener imaps {\n    port = {$this->tlsPort}\n    ssl = yes\n  }\n}\n".
             "service anvil {\n  chroot =\n  unix_listener anvil-auth-penalty {\n    mode = 0\n  }\n}\nservice stats {\n  chroot =\n}\n".
-            "namespace inbox {\n  inbox = yes\n  separator = /\n{$boxes}}\n";
+            "namespace inbox {\n  inbox = yes\n  prefix = {$prefix}\n  separator = ".('' === $prefix ? '/' : substr($prefix, -1))."\n{$boxes}}\n";
     }
 
     /** @param array<string, string> $settings */

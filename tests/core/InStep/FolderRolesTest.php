@@ -6,6 +6,7 @@ namespace ZippyTray\Tests\Core\InStep;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZippyTray\Core\InStep\FolderRole;
 use ZippyTray\Core\InStep\FolderRoles;
 use ZippyTray\Core\InStep\Patience;
 
@@ -47,6 +48,27 @@ final class FolderRolesTest extends TestCase
         ];
         yield 'said twice' => [['INBOX', 'A|\Archive', 'B|\Archive'], ['archive' => 'A']];
         yield 'nothing' => [['INBOX'], []];
+    }
+
+    /** @return iterable<string, array{string, list<string>, string}> what the server says of namespaces, folders, the name that is made */
+    public static function newNames(): iterable
+    {
+        yield 'at the top' => ['', ['INBOX', 'Sent', 'INBOX/Projects'], 'Archive'];
+        yield 'nothing but the inbox' => ['', ['INBOX'], 'Archive'];
+        yield 'a namespace' => ['INBOX/', ['INBOX'], 'INBOX/Archive'];
+        yield 'all below the inbox' => ['', ['INBOX', 'INBOX/Sent', 'inbox/Trash'], 'INBOX/Archive'];
+        yield 'nothing at all' => ['', [], 'Archive'];
+    }
+
+    /** @param list<string> $folders */
+    #[DataProvider('newNames')]
+    public function testWhereAMissingOneIsMade(string $prefix, array $folders, string $made): void
+    {
+        self::assertSame($made, FolderRoles::made(
+            FolderRole::Archive,
+            $prefix,
+            array_map(static fn (string $name): array => ['name' => $name, 'delimiter' => '/'], $folders),
+        ));
     }
 
     /**

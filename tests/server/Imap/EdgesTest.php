@@ -7,6 +7,7 @@ namespace ZippyTray\Tests\Server\Imap;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use ZippyTray\Core\InStep\Security;
 use ZippyTray\Demo\MailServer as Dovecot;
 use ZippyTray\Server\Account\MailServer;
@@ -134,6 +135,25 @@ final class EdgesTest extends MailboxTestCase
             ],
         );
         self::assertFalse($this->isSeen('one'));
+    }
+
+    /** @param list<string> $without */
+    #[TestWith([[]])]
+    #[TestWith([['NAMESPACE']])]
+    public function testWhereAllFoldersLieBelowTheInboxThoseThatAreMadeLieThereToo(array $without): void
+    {
+        $this->own = self::serve($without, ['Sent \Sent'], prefix: 'INBOX.');
+        $this->connect($this->own);
+        $this->there('Lantern glass', 'one@glass.example');
+        $this->there('Rota', 'two@glass.example');
+        $this->inStep();
+        $this->decide('archive', [$this->conversation('Lantern glass')]);
+        $this->decide('snooze', [$this->conversation('Rota')], ['phrase' => 'in 3 days']);
+        $this->inStep();
+        self::assertSame(['INBOX.Archive one', 'INBOX.Away two'], $this->lies());
+        $this->decide('bring_back', [$this->conversation('Lantern glass')]);
+        $this->inStep();
+        self::assertSame(['INBOX one', 'INBOX.Away two'], $this->lies());
     }
 
     public function testFoldersAreCalledAsTheyAreInAllScripts(): void

@@ -48,14 +48,14 @@ trait WithMailServer
      * @param array<string, string> $more
      * @param array<string, string> $plugin  settings of plugins
      */
-    protected static function serve(array $without = [], ?array $folders = null, array $more = [], array $plugin = []): Dovecot
+    protected static function serve(array $without = [], ?array $folders = null, array $more = [], array $plugin = [], string $prefix = ''): Dovecot
     {
         $folder = sys_get_temp_dir().'/zippy-dovecot-'.bin2hex(random_bytes(6));
         mkdir($folder, 0o755);
 
         return null === $folders
-            ? Dovecot::start($folder, $without, more: $more, plugin: $plugin)
-            : Dovecot::start($folder, $without, $folders, $more, plugin: $plugin);
+            ? Dovecot::start($folder, $without, more: $more, plugin: $plugin, prefix: $prefix)
+            : Dovecot::start($folder, $without, $folders, $more, plugin: $plugin, prefix: $prefix);
     }
 
     protected static function endServing(Dovecot $dovecot): void

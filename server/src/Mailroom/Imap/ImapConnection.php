@@ -170,12 +170,33 @@ final class ImapConnection
         });
     }
 
+    /** @return string with what the names of the person's own folders begin (RFC 2342); empty: with nothing, or the server does not say */
+    public function prefix(): string
+    {
+        return $this->asked(function (): string {
+            /** @var iterable<\Horde_Imap_Client_Data_Namespace> $namespaces */
+            $namespaces = $this->client->getNamespaces([], ['ob_return' => true]);
+            foreach ($namespaces as $one) {
+                if (\Horde_Imap_Client_Data_Namespace::NS_PERSONAL === $one->type) {
+                    return $one->name;
+                }
+            }
+
+            return '';
+        });
+    }
+
     /** @param string $attribute a special use that it is made for (RFC 6154), as \Archive; empty: none */
     public function create(string $name, string $attribute = ''): void
     {
         $this->asked(function () use ($name, $attribute): void {
             $use = '' !== $attribute && $this->has('CREATE-SPECIAL-USE') ? ['special_use' => [$attribute]] : [];
-            $this->client->createMailbox($name, $use);
+            try {
+                $this->client->createMailbox($name, $use);
+            } catch (\Horde_Imap_Client_Exception $problem) {
+                // It may know of special uses and not let this one be set (RFC 6154, 3).
+                [] !== $use ? $this->client->createMailbox($name) : throw $problem;
+            }
             $this->client->subscribeMailbox($name);
         });
     }

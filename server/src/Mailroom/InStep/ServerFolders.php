@@ -178,8 +178,12 @@ final readonly class ServerFolders
      */
     public static function make(ImapConnection $on, FolderRole $role): array
     {
-        $name = FolderRoles::MADE[$role->value] ?? throw new \LogicException('Such a folder is not made.');
-        if (null === $on->folder($name)) {
+        $folders = $on->folders();
+        $name = FolderRoles::made($role, $on->prefix(), array_map(
+            static fn (FolderStatus $one): array => ['name' => $one->name, 'delimiter' => $one->delimiter],
+            $folders,
+        ));
+        if (!\in_array($name, array_column($folders, 'name'), true)) {
             try {
                 $on->create($name, self::USE[$role->value] ?? '');
             } catch (NotDone $problem) {
