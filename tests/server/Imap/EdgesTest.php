@@ -137,6 +137,38 @@ final class EdgesTest extends MailboxTestCase
         self::assertFalse($this->isSeen('one'));
     }
 
+    public function testAFolderThatIsShutForAWhileTakesNothingWithIt(): void
+    {
+        $this->own = self::serve();
+        $this->connect($this->own);
+        $this->there('Lantern glass', 'one@glass.example', 'Archive');
+        $this->there('Rota', 'two@glass.example');
+        $this->there('Roof', 'three@glass.example');
+        $this->inStep();
+        $this->inStep();
+        // Another program files one there, and in this moment the folder cannot be read any more.
+        $this->move($this->other(), 'two', 'INBOX', 'Archive');
+        $folder = "{$this->own->folder}/mail/{$this->user}/.Archive";
+        $shut = static fn (bool $isShut): array => array_map(
+            static fn (string $one): bool => chmod("{$folder}/{$one}", $isShut ? 0 : 0o777),
+            array_diff(scandir($folder) ?: [], ['.', '..']),
+        );
+        $shut(true);
+        for ($look = 0; $look < 4; ++$look) {
+            $this->inStep();
+        }
+        self::assertSame(['archive', 'tray', 'tray'], [$this->place('Lantern glass'), $this->place('Rota'), $this->place('Roof')]);
+        self::assertStringContainsString('Archive', self::text($this->mailbox($this->call('GET', '/mailboxes'))['problem']));
+        $shut(false);
+        for ($look = 0; $look < 3; ++$look) {
+            $this->inStep();
+        }
+        self::assertSame(['archive', 'archive', 'tray'], [$this->place('Lantern glass'), $this->place('Rota'), $this->place('Roof')]);
+        self::assertSame('', $this->mailbox($this->call('GET', '/mailboxes'))['problem']);
+        self::assertSame(['Archive one', 'INBOX three', 'Archive two'], $this->lies());
+        self::assertSame(3, $this->number('SELECT COUNT(*) FROM server_copy'));
+    }
+
     /** @param list<string> $without */
     #[TestWith([[]])]
     #[TestWith([['NAMESPACE']])]

@@ -34,6 +34,12 @@ final readonly class FolderStatus
         return $this->validity > 0;
     }
 
+    /** Whether it is there, and the server does not say now how it stands with it. */
+    public function isShut(): bool
+    {
+        return !$this->canBeOpened() && [] === array_intersect(['\noselect', '\nonexistent'], $this->attributes);
+    }
+
     /**
      * What each folder stands for, as FolderRoles reads it.
      *

@@ -12,16 +12,17 @@ namespace ZippyTray\Server\Mailroom\InStep;
 final readonly class BoxSettings
 {
     /**
-     * @param bool          $hasAway    whether what is away lies in a folder of its own there; otherwise in the archive
-     * @param bool|null     $keepsSent  whether the server keeps what is sent by itself, as the person says; null: that is found out
-     * @param bool|null     $sentFound  what was found out of that; null: nothing yet
-     * @param string|null   $since      what came into the inbox before is not put into the tray (UTC); null: everything is
-     * @param Older         $older      what has become of what came before
-     * @param bool          $takesOlder whether more than new mail and what is to be decided comes in; otherwise that was stopped
-     * @param int           $every      minutes between two looks
-     * @param bool          $mayVanish  whether much may be gone there at once the next time: the person has been asked
-     * @param string|null   $begunAt    when it was connected (UTC): what was sent before is of no concern to the server
-     * @param FolderChoices $folders    what the person has chosen, by the names of folders
+     * @param bool          $hasAway        whether what is away lies in a folder of its own there; otherwise in the archive
+     * @param bool|null     $keepsSent      whether the server keeps what is sent by itself, as the person says; null: that is found out
+     * @param bool|null     $sentFound      what was found out of that; null: nothing yet
+     * @param string|null   $since          what came into the inbox before is not put into the tray (UTC); null: everything is
+     * @param Older         $older          what has become of what came before
+     * @param bool          $takesOlder     whether more than new mail and what is to be decided comes in; otherwise that was stopped
+     * @param int           $every          minutes between two looks
+     * @param bool          $mayVanish      whether much may be gone there at once the next time: the person has been asked
+     * @param string|null   $begunAt        when it was connected (UTC): what was sent before is of no concern to the server
+     * @param string|null   $uncertainSince since when something may lie where it could not be looked at (UTC); null: nothing
+     * @param FolderChoices $folders        what the person has chosen, by the names of folders
      */
     public function __construct(
         public bool $hasAway = true,
@@ -34,6 +35,7 @@ final readonly class BoxSettings
         public int $every = 5,
         public bool $mayVanish = false,
         public ?string $begunAt = null,
+        public ?string $uncertainSince = null,
     ) {
     }
 
@@ -53,13 +55,14 @@ final readonly class BoxSettings
             \is_int($every) ? max(1, $every) : 5,
             true === ($state['mayVanish'] ?? false),
             \is_string($state['begunAt'] ?? null) ? $state['begunAt'] : null,
+            \is_string($state['uncertainSince'] ?? null) ? $state['uncertainSince'] : null,
         );
     }
 
     /**
      * @return array{
      *     hasAway: bool, keepsSent: bool|null, sentFound: bool|null, since: string|null, older: string, takesOlder: bool,
-     *     folders: FolderChoices, every: int, mayVanish: bool, begunAt: string|null
+     *     folders: FolderChoices, every: int, mayVanish: bool, begunAt: string|null, uncertainSince: string|null
      * }
      */
     public function state(): array
@@ -75,6 +78,7 @@ final readonly class BoxSettings
             'every' => $this->every,
             'mayVanish' => $this->mayVanish,
             'begunAt' => $this->begunAt,
+            'uncertainSince' => $this->uncertainSince,
         ];
     }
 

@@ -46,7 +46,9 @@ final readonly class Look
     public function __invoke(ServerBox $box, ImapConnection $on, callable $isEnding): bool
     {
         $problems = [];
-        foreach ($this->folders->follow($box, $on->folders()) as [$folder, $status]) {
+        $isUncertain = false;
+        $statuses = $on->folders();
+        foreach ($this->folders->follow($box, $statuses) as [$folder, $status]) {
             if ($isEnding()) {
                 return false;
             }
@@ -61,12 +63,22 @@ final readonly class Look
                     'A folder could not be looked at.',
                     ['folder' => $folder->name, 'problem' => $problem->getMessage()],
                 );
-                $problems[] = \sprintf('“%s” could not be looked at: %s', mb_strimwidth($folder->name, 0, 80, '…'), $problem->getMessage());
+                $problems[] = self::said($folder).': '.$problem->getMessage();
+                $isUncertain = $isUncertain || $folder->next > 1;
             }
         }
-        $this->boxes->looked($box, implode(' ', \array_slice($problems, 0, self::TOLD)));
+        foreach ($this->folders->shut($box, $statuses) as $folder) {
+            $problems[] = self::said($folder).'.';
+            $isUncertain = true;
+        }
+        $this->boxes->looked($box, implode(' ', \array_slice($problems, 0, self::TOLD)), $isUncertain);
 
         return $this->copies->isAnyMissedIn($box, $box->looks + 1);
+    }
+
+    private static function said(ServerFolder $folder): string
+    {
+        return \sprintf('“%s” could not be looked at', mb_strimwidth($folder->name, 0, 80, '…'));
     }
 
     private static function isAsBefore(ServerFolder $folder, FolderStatus $status): bool

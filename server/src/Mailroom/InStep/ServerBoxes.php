@@ -150,14 +150,24 @@ final readonly class ServerBoxes
         );
     }
 
-    /** @param string $problem what could not be looked at; empty: nothing */
-    public function looked(ServerBox $box, string $problem = ''): void
+    /**
+     * @param string $problem     what could not be looked at; empty: nothing
+     * @param bool   $isUncertain whether something may lie where it could not be looked at: then nothing counts as gone by this look, for a
+     *                            day at most
+     */
+    public function looked(ServerBox $box, string $problem = '', bool $isUncertain = false): void
     {
         $now = \DateTimeImmutable::createFromInterface($this->clock->now());
+        $since = $box->settings->uncertainSince;
+        if ($isUncertain !== (null !== $since)) {
+            $since = $isUncertain ? StoredNow::of($now) : null;
+            $this->change($box->account, $box->number, ['uncertainSince' => $since]);
+        }
+        $isHeld = null !== $since && $since > StoredNow::of($now->modify('-1 day'));
         $this->connection->executeStatement(
-            'UPDATE server_state SET looks = looks + 1, looked_at = ?, look_at = ?, failures = 0, refusals = 0, problem = ?
+            'UPDATE server_state SET looks = looks + ?, looked_at = ?, look_at = ?, failures = 0, refusals = 0, problem = ?
              WHERE account_id = ? AND mailbox = ?',
-            [StoredNow::of($now), StoredNow::of($now->modify("+{$box->settings->every} minutes")), $problem, ...$box->key()],
+            [$isHeld ? 0 : 1, StoredNow::of($now), StoredNow::of($now->modify("+{$box->settings->every} minutes")), $problem, ...$box->key()],
         );
     }
 

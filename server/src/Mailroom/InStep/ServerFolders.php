@@ -54,13 +54,17 @@ final readonly class ServerFolders
      */
     public function follow(ServerBox $box, array $statuses): array
     {
-        $statuses = array_values(array_filter($statuses, static fn (FolderStatus $one): bool => $one->canBeOpened()));
         $known = $this->of($box);
-        $listed = [];
+        $listed = $shut = [];
         foreach ($statuses as $status) {
-            $listed[$status->name] = $status;
+            if ($status->canBeOpened()) {
+                $listed[$status->name] = $status;
+            } elseif ($status->isShut()) {
+                $shut[$status->name] = true;
+            }
         }
-        $this->transaction->run(fn () => $this->takeOver($box, $known, $listed));
+        // Of one that is shut nothing is known now; it stays as it was.
+        $this->transaction->run(fn () => $this->takeOver($box, array_diff_key($known, $shut), $listed));
         $known = $this->of($box);
         $matter = [];
         foreach ($known as $name => $folder) {
@@ -72,6 +76,18 @@ final readonly class ServerFolders
         ksort($matter, \SORT_STRING);
 
         return array_values($matter);
+    }
+
+    /**
+     * @param list<FolderStatus> $statuses
+     *
+     * @return list<ServerFolder> those that were looked at before, and of which the server does not say now how it stands with them
+     */
+    public function shut(ServerBox $box, array $statuses): array
+    {
+        $shut = array_column(array_filter($statuses, static fn (FolderStatus $one): bool => $one->isShut()), 'name');
+
+        return array_values(array_intersect_key($this->of($box), array_flip($shut)));
     }
 
     /**
