@@ -161,6 +161,7 @@ final class MailServer
             [$name, $use] = explode(' ', $box, 2) + [1 => ''];
             $boxes .= "  mailbox \"{$name}\" {\n    auto = create\n".('' === $use ? '' : "    special_use = {$use}\n")."  }\n";
         }
+        $separator = '' === $prefix ? '/' : substr($prefix, -1);
         $ids = "uid={$user['uid']} gid={$user['gid']}";
 
         return implode("\n", $lines)."\n".
@@ -169,7 +170,7 @@ final class MailServer
             "service imap-login {\n  chroot =\n  inet_listener imap {\n    port = {$this->port}\n  }\n".
             "  inet_listener imaps {\n    port = {$this->tlsPort}\n    ssl = yes\n  }\n}\n".
             "service anvil {\n  chroot =\n  unix_listener anvil-auth-penalty {\n    mode = 0\n  }\n}\nservice stats {\n  chroot =\n}\n".
-            "namespace inbox {\n  inbox = yes\n  prefix = {$prefix}\n  separator = ".('' === $prefix ? '/' : substr($prefix, -1))."\n{$boxes}}\n";
+            "namespace inbox {\n  inbox = yes\n  prefix = {$prefix}\n  separator = {$separator}\n{$boxes}}\n";
     }
 
     /** @param array<string, string> $settings */

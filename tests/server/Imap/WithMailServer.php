@@ -48,8 +48,13 @@ trait WithMailServer
      * @param array<string, string> $more
      * @param array<string, string> $plugin  settings of plugins
      */
-    protected static function serve(array $without = [], ?array $folders = null, array $more = [], array $plugin = [], string $prefix = ''): Dovecot
-    {
+    protected static function serve(
+        array $without = [],
+        ?array $folders = null,
+        array $more = [],
+        array $plugin = [],
+        string $prefix = '',
+    ): Dovecot {
         $folder = sys_get_temp_dir().'/zippy-dovecot-'.bin2hex(random_bytes(6));
         mkdir($folder, 0o755);
 

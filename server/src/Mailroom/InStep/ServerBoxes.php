@@ -167,7 +167,10 @@ final readonly class ServerBoxes
         $this->connection->executeStatement(
             'UPDATE server_state SET looks = looks + ?, looked_at = ?, look_at = ?, failures = 0, refusals = 0, problem = ?
              WHERE account_id = ? AND mailbox = ?',
-            [$isHeld ? 0 : 1, StoredNow::of($now), StoredNow::of($now->modify("+{$box->settings->every} minutes")), $problem, ...$box->key()],
+            [
+                $isHeld ? 0 : 1, StoredNow::of($now), StoredNow::of($now->modify("+{$box->settings->every} minutes")), $problem,
+                ...$box->key(),
+            ],
         );
     }
 
