@@ -100,7 +100,7 @@ final readonly class FolderRoles
     }
 
     /**
-     * @param string                                       $prefix  that of the person's own namespace (RFC 2342); empty: the server does not say
+     * @param string                                       $prefix  of the person's own namespace (RFC 2342); empty: none is said
      * @param list<array{name: string, delimiter: string}> $folders
      *
      * @return string what a missing one is called when it is made: where all folders lie below the inbox, it lies there, too
