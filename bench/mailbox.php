@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * Connects a mailbox to an empty database and takes it in, as the worker does in its rounds. Arguments: the port of the mail server and
- * who signs in there. ZIPPY_DATA is the folder. Says seconds, milliseconds of the processor's time, bytes of memory, and messages, as JSON.
+ * who signs in there; or a Maildir, from which the same is brought in without a server. ZIPPY_DATA is the folder. Says seconds, milliseconds of the processor's time, bytes of memory, and messages, as JSON.
  */
 
 use Doctrine\ORM\EntityManagerInterface;
@@ -12,11 +12,13 @@ use Symfony\Component\DependencyInjection\ContainerInterface;
 use ZippyTray\Bench\Mailbox;
 use ZippyTray\Bench\Spent;
 use ZippyTray\Core\InStep\Security;
+use ZippyTray\Core\Tray\Place;
 use ZippyTray\Demo\MailServer as Dovecot;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Account\MailServer;
 use ZippyTray\Server\Account\MailWays;
 use ZippyTray\Server\Kernel;
+use ZippyTray\Server\Mailroom\ImportMail;
 use ZippyTray\Server\Mailroom\InStep\BoxSettings;
 use ZippyTray\Server\Mailroom\InStep\BoxStates;
 use ZippyTray\Server\Mailroom\InStep\KeepInStep;
@@ -51,6 +53,18 @@ $services = new class(new Kernel('bench', false)) {
 };
 $services->get(Schema::class)->bringUpToDate();
 $account = $services->get(Accounts::class)->open(Mailbox::OWN, 'Wren Halloran', 'Europe/Dublin', 'a long enough password');
+if (is_dir($argv[1])) {
+    [$began, $spent] = [microtime(true), Spent::here()];
+    $outcome = $services->get(ImportMail::class)($account, ['files' => $argv[1]], Place::Tray, advised: 0);
+    echo json_encode([
+        'seconds' => microtime(true) - $began,
+        'cpu' => Spent::here() - $spent,
+        'memory' => memory_get_peak_usage(),
+        'messages' => $outcome->new,
+    ], \JSON_THROW_ON_ERROR);
+
+    return;
+}
 $account->addMailbox(MailWays::none())->keepInStepWith(
     new MailServer(['127.0.0.1', (int) $argv[1], Security::Plain], ['', 0, Security::Tls], $argv[2], Dovecot::PASSWORD),
     Mailbox::OWN,

@@ -1,5 +1,5 @@
 import { execFileSync, spawn } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
@@ -152,6 +152,38 @@ test('what is decided elsewhere is out of the tray, and the journal says so', as
   await desk.goTo('Journal')
   await expect(page.getByText('Decided elsewhere').first()).toBeVisible()
   await expect(page.getByText('archived elsewhere').first()).toBeVisible()
+})
+
+test('what the server would not do is said with its reason, and given up', async ({ desk, page }) => {
+  const user = 'vesna'
+  server('put', user, 'About the hinge', 'hinge')
+  await connect(desk, user)
+  await inStep(page, user)
+  // Nothing can be put into its archive.
+  const archive = join(folder, 'mail', user, '.Archive')
+  const shut = (mode: number) =>
+    ['cur', 'new', 'tmp', '.'].forEach((name) => chmodSync(join(archive, name), mode))
+  shut(0o500)
+  await desk.goTo('Tray')
+  await desk.open('About the hinge')
+  await desk.press('5')
+  await expect(page.getByRole('heading', { name: 'About the hinge' })).toHaveCount(0)
+  await page.goto('/settings')
+  const troubles = page.getByRole('region', { name: 'What the server would not do' })
+  await expect(async () => {
+    await FIELDS(page).getByRole('button', { name: 'Look now' }).last().click()
+    await expect(troubles).toContainText('1 change the server would not make', { timeout: 3000 })
+  }).toPass({ timeout: 60_000 })
+  await expect(troubles).toContainText('About the hinge to Archive')
+  await desk.expectAccessible('what the server would not do')
+  await troubles.getByRole('button', { name: 'Try again now' }).click()
+  await troubles.getByRole('button', { name: 'Leave About the hinge there as it is' }).click()
+  await expect(troubles).toHaveCount(0)
+  shut(0o700)
+  await FIELDS(page).getByRole('button', { name: 'Look now' }).last().click()
+  await desk.goTo('Tray')
+  await expect(desk.row('About the hinge')).toHaveCount(0)
+  expect(lies(user)).toEqual(['hinge: INBOX'])
 })
 
 test('of an old inbox a part is decided, and what had better stay of the rest is shown first', async ({

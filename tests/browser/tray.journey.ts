@@ -1,4 +1,5 @@
 import { expect, test } from './desk'
+import { bring } from './post'
 
 test('the tray is grouped in several ways, groups fold, and one is decided as a whole', async ({
   desk,
@@ -24,6 +25,22 @@ test('the tray is grouped in several ways, groups fold, and one is decided as a 
   await desk.expectCount('Tray', before - count)
   await desk.press('Control+z')
   await desk.expectCount('Tray', before)
+})
+
+test('what comes in while the page is opened is seen', async ({ desk, page }) => {
+  const subject = 'Between two answers'
+  let isFirst = true
+  // The rows are there before it comes in, and the first that is heard of it says no more than how many there are.
+  await page.route('**/api/heartbeat', async (route) => {
+    if (isFirst) {
+      isFirst = false
+      await expect(page.getByRole('listitem').filter({ hasText: 'Before the inspection' })).toBeVisible()
+      await bring(page, { subject })
+    }
+    await route.continue()
+  })
+  await page.reload()
+  await expect(desk.row(subject)).toBeVisible()
 })
 
 test('archiving the rest holds up what asks for something, and is undone in one step', async ({

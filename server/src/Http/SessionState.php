@@ -8,6 +8,7 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use ZippyTray\Server\Account\Account;
 use ZippyTray\Server\Account\Accounts;
 use ZippyTray\Server\Clock\ProgramClock;
+use ZippyTray\Server\Read\Heartbeat;
 use ZippyTray\Server\Store\StoredNow;
 
 /**
@@ -15,7 +16,7 @@ use ZippyTray\Server\Store\StoredNow;
  */
 final readonly class SessionState
 {
-    public function __construct(private Accounts $accounts, private ProgramClock $clock)
+    public function __construct(private Accounts $accounts, private Heartbeat $heartbeat, private ProgramClock $clock)
     {
     }
 
@@ -38,6 +39,7 @@ final readonly class SessionState
                 'addresses' => $account->profile->addresses(),
                 'senders' => $account->person()->addresses(),
                 'zone' => $account->timeZone()->getName(),
+                'marks' => $this->heartbeat->marks($account),
                 'settings' => [
                     'clearingOrder' => $account->profile->clearingOrder(),
                     ...$account->profile->timeSettings()->state(),

@@ -52,7 +52,7 @@ final readonly class Heartbeat
      *     journal: int, mail: int, post: int, unread: int, read: int, clock: string, settings: string
      * } what changes when somebody does something, or mail comes in
      */
-    private function marks(Account $account): array
+    public function marks(Account $account): array
     {
         $number = fn (string $query, string ...$of): int => is_numeric($found = $this->connection->fetchOne($query, $of))
             ? (int) $found

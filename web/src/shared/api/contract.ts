@@ -3467,12 +3467,28 @@ export interface components {
             /** @description The task as it is now */
             task?: components["schemas"]["Task"];
         };
+        /** @description Each changes with what it stands for: what was done, mail that came in, settings */
+        Marks: {
+            /** @description The clock that runs, or nothing */
+            clock: string;
+            journal: number;
+            mail: number;
+            /** @description How many messages wait to be read for advice */
+            unread: number;
+            /** @description How many have been read for it so far */
+            read: number;
+            /** @description What goes out */
+            post: number;
+            settings: string;
+        };
         Session: {
             account: null | {
                 name: string;
                 email: string;
                 /** @description Other addresses that are theirs */
                 addresses: string[];
+                /** @description As it was before anything else was told: what is another one at the first heartbeat has changed since */
+                marks: components["schemas"]["Marks"];
                 /** @description All addresses from which they write, also those of their mailboxes; the one that they go by first */
                 senders: string[];
                 zone: string;
@@ -3818,20 +3834,7 @@ export interface components {
             milliseconds: number;
             /** @description When something changes by itself */
             next: components["schemas"]["Instant"];
-            /** @description Each changes with what it stands for: what was done, mail that came in, settings */
-            marks: {
-                /** @description The clock that runs, or nothing */
-                clock: string;
-                journal: number;
-                mail: number;
-                /** @description How many messages wait to be read for advice */
-                unread: number;
-                /** @description How many have been read for it so far */
-                read: number;
-                /** @description What goes out */
-                post: number;
-                settings: string;
-            };
+            marks: components["schemas"]["Marks"];
             counts: components["schemas"]["Counts"];
             /** @description Reminders that have come and wait for an answer, in the order in which they came */
             rings: components["schemas"]["Ring"][];

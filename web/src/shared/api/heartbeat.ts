@@ -5,6 +5,7 @@ import { millisecondsUntil, setClock } from '../time/clock'
 import { untilBeat } from './beats'
 import { Problem } from './problem'
 import { answer, api, lostCalls, type Heartbeat } from './client'
+import { useSession } from './session'
 
 const KEY = ['heartbeat']
 
@@ -83,6 +84,7 @@ export function useHeartbeat(): void {
   const queries = useQueryClient()
   const visibility = useDocumentVisibility()
   const { data, error, dataUpdatedAt, errorUpdatedAt } = useBeat()
+  const { account } = useSession()
   const ticker = new Worker(new URL('../time/ticker.ts', import.meta.url), { type: 'module' })
 
   function windUp(): void {
@@ -112,17 +114,19 @@ export function useHeartbeat(): void {
   })
   onScopeDispose(() => ticker.terminate())
 
-  watch(data, (now, before) => {
-    if (!now || !before) return
-    if (now.marks.settings !== before.marks.settings)
-      void queries.invalidateQueries({ queryKey: ['session'] })
-    const isPassed = millisecondsUntil(before.next) <= 0
-    const isDone = now.marks.journal !== before.marks.journal && now.marks.journal > own
-    const isRead = now.marks.read !== before.marks.read
-    if (isPassed || isDone || isRead || now.marks.mail !== before.marks.mail) {
+  watch(data, heard, { immediate: true })
+  function heard(now?: Heartbeat, before?: Heartbeat): void {
+    // What the first view shows was asked for after the session, and perhaps before something happened.
+    const marks = before?.marks ?? account.value?.marks
+    if (!now || !marks) return
+    if (now.marks.settings !== marks.settings) void queries.invalidateQueries({ queryKey: ['session'] })
+    const isPassed = before !== undefined && millisecondsUntil(before.next) <= 0
+    const isDone = now.marks.journal !== marks.journal && now.marks.journal > own
+    const isRead = now.marks.read !== marks.read
+    if (isPassed || isDone || isRead || now.marks.mail !== marks.mail) {
       void queries.invalidateQueries({
         predicate: ({ queryKey }) => queryKey[0] !== 'session' && queryKey[0] !== KEY[0],
       })
     }
-  })
+  }
 }
