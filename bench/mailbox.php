@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 /*
  * Connects a mailbox to an empty database and takes it in, as the worker does in its rounds. Arguments: the port of the mail server and
- * who signs in there; or a Maildir, from which the same is brought in without a server. ZIPPY_DATA is the folder. Says seconds, milliseconds of the processor's time, bytes of memory, and messages, as JSON.
+ * who signs in there; or a Maildir, from which the same is brought in without a server. ZIPPY_DATA is the folder.
+ * Says seconds, milliseconds of the processor's time, bytes of memory, and messages, as JSON.
  */
 
 use Doctrine\ORM\EntityManagerInterface;

@@ -58,7 +58,13 @@ final class FromServer
                 number_format($came['seconds'] / ($fetched + $bare), 2),
             ];
         }
-        $style->table(['from a mail server', 'messages/s', 'seconds', 'peak MB', 'library alone', 'from files', 'of both', 'bare import', 'of library and bare'], $rows);
+        $style->table(
+            [
+                'from a mail server', 'messages/s', 'seconds', 'peak MB', 'library alone', 'from files', 'of both', 'bare import',
+                'of library and bare',
+            ],
+            $rows,
+        );
 
         return $report;
     }
