@@ -72,7 +72,7 @@ test('a large mailbox says how far it is, is stopped, and goes on where it was',
   await expect(file).toContainText(/^keelson\.mbox.*\d+ new messages/, { timeout: 120_000 })
   await expect(file.getByRole('button', { name: 'Stop' })).toHaveCount(0)
   await page.goto('/find?words=keelson')
-  await expect(page.getByText(`${many} conversations`)).toBeVisible()
+  await expect(page.getByText(`${many.toLocaleString('en')} conversations`)).toBeVisible()
 })
 
 test('formatted mail is shown in a frame that fetches nothing, with its own pictures', async ({
