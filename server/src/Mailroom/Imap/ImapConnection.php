@@ -570,7 +570,7 @@ final class ImapConnection
                 \Horde_Imap_Client_Exception::MAILBOX_READONLY,
             ], true) => new NotDone(
                 'The folder may only be read'.$said,
-                'Choose another folder under Change, or leave it as it lies.',
+                NotDone::OTHER_FOLDER,
                 $problem,
             ),
             \in_array($code, [
@@ -578,7 +578,7 @@ final class ImapConnection
                 \Horde_Imap_Client_Exception::MAILBOX_NOOPEN,
             ], true) => new NotDone(
                 'The folder is not there, or cannot be opened'.$said,
-                'Choose another folder under Change, or leave it as it lies.',
+                NotDone::OTHER_FOLDER,
                 $problem,
             ),
             $problem instanceof \Horde_Imap_Client_Exception_ServerResponse && \in_array($problem->status, [

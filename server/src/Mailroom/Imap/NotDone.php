@@ -9,6 +9,9 @@ namespace ZippyTray\Server\Mailroom\Imap;
  */
 final class NotDone extends \RuntimeException
 {
+    /** What can be done about a folder that takes nothing. */
+    public const OTHER_FOLDER = 'Choose another folder under Change, or leave it as it lies.';
+
     /** @param string $advice what the person can do about it, a sentence; empty: nothing but wait */
     public function __construct(string $sentence, public readonly string $advice = '', ?\Throwable $previous = null)
     {

@@ -43,7 +43,6 @@ final readonly class BringInStep
     public function __construct(
         private Connection $connection,
         private Conversations $conversations,
-        private ServerBoxes $boxes,
         private Copies $copies,
         private Wishes $wishes,
         private FollowThere $follow,
@@ -127,10 +126,7 @@ final readonly class BringInStep
             return;
         }
         if ([] !== $rows) {
-            $hasAway = [] !== array_filter(
-                array_unique(array_map(static fn (Row $row): int => $row->int('mailbox'), $rows)),
-                fn (int $mailbox): bool => $this->boxes->settings($account, $mailbox)->hasAway ?? true,
-            );
+            $hasAway = [] !== array_filter($rows, static fn (Row $row): bool => BoxSettings::fromState($row->json('settings'))->hasAway);
             $copies = array_map(Copies::copy(...), $rows, array_keys($rows));
             $belongs = Belongs::of($conversation, $now, $hasAway);
             $agreement = Agree::on($belongs, $copies, Belongs::before($conversation, $now, $hasAway));

@@ -365,7 +365,7 @@ final readonly class CarryOut
         return null !== $uid;
     }
 
-    /** @param bool $isBegun whether it may have been put there; without a Message-ID it is looked for only then, among what is new there */
+    /** @param bool $isBegun whether it may have been put there; without a Message-ID it is looked for only then, by its bytes */
     private function foundAppended(ImapConnection $on, ServerFolder $in, Message $message, string $raw, bool $isBegun): ?int
     {
         $header = $message->messageHeader;

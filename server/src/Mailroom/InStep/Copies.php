@@ -134,7 +134,7 @@ final readonly class Copies
     public function ofConversation(AccountId $accountId, ConversationId $conversationId): array
     {
         return array_map(static fn (array $columns): Row => new Row($columns), $this->connection->fetchAllAssociative(
-            "SELECT c.*, f.role, b.role AS before, m.own, s.looks, EXISTS (
+            "SELECT c.*, f.role, b.role AS before, m.own, s.looks, s.settings, EXISTS (
                 SELECT 1 FROM server_copy w WHERE w.account_id = c.account_id AND w.mailbox = c.mailbox AND w.state = 'wanted'
                     AND w.size = c.size AND c.missed > 0
              ) AS may_be_found, (SELECT group_concat(w.kind) FROM server_wish w WHERE w.copy_id = c.id) AS wishes

@@ -63,8 +63,7 @@ final readonly class ServerFolders
                 $shut[$status->name] = true;
             }
         }
-        // Of one that is shut nothing is known now; it stays as it was.
-        $this->transaction->run(fn () => $this->takeOver($box, array_diff_key($known, $shut), $listed));
+        $this->transaction->run(fn () => $this->takeOver($box, $known, $listed, $shut));
         $known = $this->of($box);
         $matter = [];
         foreach ($known as $name => $folder) {
@@ -93,9 +92,12 @@ final readonly class ServerFolders
     /**
      * @param array<string, ServerFolder> $known
      * @param array<string, FolderStatus> $listed
+     * @param array<string, true>         $shut   of which nothing is known now: they stay as they were
      */
-    private function takeOver(ServerBox $box, array $known, array $listed): void
+    private function takeOver(ServerBox $box, array $known, array $listed, array $shut): void
     {
+        $kept = array_map(static fn (ServerFolder $one): FolderRole => $one->role, array_intersect_key($known, $shut));
+        $known = array_diff_key($known, $shut);
         $roles = array_flip(FolderStatus::roles(array_values($listed)));
         // What the person said goes before what was found out.
         foreach (array_intersect_key($box->settings->folders, $listed) as $name => $chosen) {
@@ -106,7 +108,7 @@ final readonly class ServerFolders
         }
         // One that was renamed may have left another one of its old name behind.
         $anew = array_filter($known, static fn (ServerFolder $one): bool => ($listed[$one->name]->validity ?? 0) !== $one->validity);
-        $taken = array_map(static fn (ServerFolder $one): FolderRole => $one->role, array_diff_key($known, $anew));
+        $taken = $kept + array_map(static fn (ServerFolder $one): FolderRole => $one->role, array_diff_key($known, $anew));
         foreach (array_diff_key($listed, $known) as $name => $status) {
             $renamed = self::renamed($anew, $status);
             $role = FolderRole::tryFrom($roles[$name] ?? '');
@@ -203,7 +205,7 @@ final readonly class ServerFolders
             try {
                 $on->create($name, self::USE[$role->value] ?? '');
             } catch (NotDone $problem) {
-                throw new NotDone($problem->getMessage(), 'Choose another folder under Change, or leave it as it lies.', $problem);
+                throw new NotDone($problem->getMessage(), NotDone::OTHER_FOLDER, $problem);
             }
         }
 
