@@ -154,6 +154,8 @@ final class EdgesTest extends MailboxTestCase
             array_diff(scandir($folder) ?: [], ['.', '..']),
         );
         $shut(true);
+        // One that could stand for the same does not take its place.
+        $this->other()->create('Archives');
         for ($look = 0; $look < 4; ++$look) {
             $this->inStep();
         }
@@ -167,6 +169,7 @@ final class EdgesTest extends MailboxTestCase
         self::assertSame('', $this->mailbox($this->call('GET', '/mailboxes'))['problem']);
         self::assertSame(['Archive one', 'INBOX three', 'Archive two'], $this->lies());
         self::assertSame(3, $this->number('SELECT COUNT(*) FROM server_copy'));
+        self::assertSame(['Archive'], $this->column("SELECT name FROM server_folder WHERE role = 'archive'"));
     }
 
     /** @param list<string> $without */
